@@ -1,0 +1,66 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const folder = mkdtempSync(join(tmpdir(), 'undrel-cli-'));
+const example = 'docs/example-case.json';
+const run = (args: string[], input?: string) =>
+  spawnSync(process.execPath, ['core/bin/undrel.mjs', ...args], {
+    input,
+    encoding: 'utf8',
+    maxBuffer: 1 << 28,
+  });
+
+beforeAll(() => {
+  execFileSync('npm', ['run', '-s', 'build', '-w', 'core']);
+});
+
+test('assess prints one JSON line with numbers, working and reasons', () => {
+  const { status, stdout } = run(['assess', example]);
+  expect(status).toBe(0);
+  const result = JSON.parse(stdout);
+  expect(result.profile.collar.depth.value).toBeGreaterThan(0.1);
+  expect(result.profile.collar.depth.working.formula).toContain('mean round the stem');
+  expect(result.verdict.causes[0].for.length).toBeGreaterThan(0);
+  expect(result.operations.map((o: { key: string }) => o.key)).toContain('excavate');
+});
+
+test('standard input and text in US units', () => {
+  const { status, stdout } = run(
+    ['assess', '--format', 'text', '--units', 'us'],
+    readFileSync(example, 'utf8'),
+  );
+  expect(status).toBe(0);
+  expect(stdout).toMatch(/Collar depth: \d+\.\d ± \d+\.\d in/);
+});
+
+test('bad input: exit 2, the path, the value and what is allowed; the good file is still assessed', () => {
+  const bad = join(folder, 'bad.json');
+  writeFileSync(bad, readFileSync(example, 'utf8').replace(/"depth": 0\.24/, '"depth": 30'));
+  const { status, stdout, stderr } = run(['assess', bad, example]);
+  expect(status).toBe(2);
+  expect(stderr).toMatch(/\$\.visits\[0\]\.profiles\[0\]\.mulch\[0\]\.depth: 30: .*1\.5/);
+  expect(stdout.trim().split('\n')).toHaveLength(1);
+});
+
+test('bytes that are not UTF-8, a missing file and a bad flag are named', () => {
+  const latin = join(folder, 'latin.json');
+  writeFileSync(latin, Buffer.from([0x7b, 0x22, 0xe9, 0x22, 0x7d]));
+  expect(run(['assess', latin]).stderr).toContain('not UTF-8');
+  expect(run(['assess', join(folder, 'none.json')]).status).toBe(2);
+  expect(run(['assess', '--format', 'xml', example]).stderr).toContain('allowed are json, text');
+});
+
+test('a thousand files stream, with progress on standard error', () => {
+  const text = readFileSync(example, 'utf8');
+  const files = Array.from({ length: 1000 }, (_, i) => {
+    const file = join(folder, `${i}.json`);
+    writeFileSync(file, text);
+    return file;
+  });
+  const { status, stdout, stderr } = run(['assess', ...files]);
+  expect(status).toBe(0);
+  expect(stdout.trim().split('\n')).toHaveLength(1000);
+  expect(stderr).toContain('500 of 1000 files');
+}, 60_000);

@@ -1,0 +1,130 @@
+import { createReadStream } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { assess } from '../src/assessment';
+import { caseJsonSchema, readCase } from '../src/casefile/schema';
+import type { CaseFile } from '../src/casefile';
+import { assessmentText } from './text';
+
+const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units metric|us] [--visit YYYY-MM-DD]
+       undrel schema
+
+assess  measures, explains and prescribes for the last visit of each case file (or the one of --visit);
+        without FILE, or with -, reads standard input. JSON comes one line a file.
+schema  prints the JSON Schema of the case format.
+Exit status: 0 all assessed, 2 bad call or bad input (named on standard error).
+`;
+
+class BadCall extends Error {}
+
+async function slurp(file: string): Promise<string> {
+  const chunks: Buffer[] = [];
+  const stream = file === '-' ? process.stdin : createReadStream(file);
+  for await (const chunk of stream) chunks.push(chunk as Buffer);
+  return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks));
+}
+
+interface Options {
+  format: string;
+  units: string;
+  visit: string | undefined;
+}
+
+function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], options: Options): string {
+  const visit = options.visit
+    ? caseFile.visits.find((v) => v.date === options.visit)
+    : [...caseFile.visits].sort((a, b) => a.date.localeCompare(b.date)).at(-1);
+  if (!visit) {
+    throw new Error(
+      options.visit
+        ? `$.visits: no visit on ${options.visit}; there are ${caseFile.visits.map((v) => v.date).join(', ') || 'none'}`
+        : '$.visits: empty; at least one visit is needed',
+    );
+  }
+  const result = assess(caseFile.tree, caseFile.events, visit);
+  if (options.format === 'text') {
+    return assessmentText(caseFile, visit.date, result, options.units === 'us' ? 'us' : 'metric');
+  }
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result })}\n`;
+}
+
+/** Writes with back-pressure, so that a thousand files stream. */
+const write = (text: string) =>
+  new Promise<void>((done, fail) => process.stdout.write(text, (error) => (error ? fail(error) : done())));
+
+async function assessFiles(files: string[], options: Options): Promise<number> {
+  let bad = 0;
+  const today = new Date().toISOString().slice(0, 10);
+  for (const [i, file] of files.entries()) {
+    const complain = (message: string) => process.stderr.write(`${file}: ${message}\n`);
+    try {
+      const read = readCase(await slurp(file), today);
+      if (!read.ok) {
+        bad++;
+        for (const p of read.problems)
+          complain(`${p.path}: ${JSON.stringify(p.value) ?? 'absent'}: ${p.message}`);
+      } else {
+        for (const w of read.warnings) complain(`warning: ${w.path}: ${w.message}`);
+        await write(assessOne(read.caseFile, file, read.warnings, options));
+      }
+    } catch (error) {
+      bad++;
+      const utf8 =
+        error instanceof TypeError && 'code' in error && error.code === 'ERR_ENCODING_INVALID_ENCODED_DATA';
+      complain(
+        utf8
+          ? 'not UTF-8 text; save the file as UTF-8'
+          : error instanceof Error
+            ? error.message
+            : String(error),
+      );
+    }
+    if (files.length >= 20 && ((i + 1) % 20 === 0 || i + 1 === files.length)) {
+      process.stderr.write(`${i + 1} of ${files.length} files\n`);
+    }
+  }
+  return bad > 0 ? 2 : 0;
+}
+
+const oneOf = (name: string, value: string, allowed: string[]) => {
+  if (!allowed.includes(value)) throw new BadCall(`--${name} ${value}: allowed are ${allowed.join(', ')}`);
+};
+
+async function main(): Promise<number> {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      format: { type: 'string', default: 'json' },
+      units: { type: 'string', default: 'metric' },
+      visit: { type: 'string' },
+      help: { type: 'boolean', default: false },
+    },
+  });
+  if (values.help) {
+    await write(USAGE);
+    return 0;
+  }
+  oneOf('format', values.format, ['json', 'text']);
+  oneOf('units', values.units, ['metric', 'us']);
+  const [command, ...files] = positionals;
+  if (command === 'schema') {
+    await write(`${JSON.stringify(caseJsonSchema(), null, 2)}\n`);
+    return 0;
+  }
+  if (command !== 'assess')
+    throw new BadCall(command ? `there is no command ${command}` : 'a command is needed');
+  return assessFiles(files.length > 0 ? files : ['-'], {
+    format: values.format,
+    units: values.units,
+    visit: values.visit,
+  });
+}
+
+main().then(
+  (status) => {
+    process.exitCode = status;
+  },
+  (error: unknown) => {
+    process.stderr.write(`undrel: ${error instanceof Error ? error.message : String(error)}\n${USAGE}`);
+    process.exitCode = 2;
+  },
+);

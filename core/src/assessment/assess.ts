@@ -1,0 +1,28 @@
+import type { Tree, TreeEvent, Visit } from '../casefile/model';
+import { verdictOf, type Verdict } from '../diagnosis';
+import { prescribe, situation, type Operation } from '../prescription';
+import type { Schools } from '../practice';
+import { profileOf, type Profile } from '../profile';
+
+/** All that follows from one visit to one tree. */
+export interface Assessment {
+  profile: Profile;
+  verdict: Verdict;
+  operations: Operation[];
+}
+
+/**
+ * Measures, explains and prescribes for one visit.
+ *
+ * @param firm schools of practice the firm has chosen; the tree's own override them
+ */
+export function assess(
+  tree: Tree,
+  events: readonly TreeEvent[],
+  visit: Visit,
+  firm: Schools = {},
+): Assessment {
+  const profile = profileOf(tree, visit);
+  const verdict = verdictOf(tree, events, visit, profile);
+  return { profile, verdict, operations: prescribe(situation(tree, events, visit, profile, verdict, firm)) };
+}

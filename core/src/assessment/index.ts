@@ -1,0 +1,2 @@
+export * from './assess';
+export * from './stations';

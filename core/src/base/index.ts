@@ -1,0 +1,2 @@
+export * from './question';
+export * from './questions';

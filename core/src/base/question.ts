@@ -1,0 +1,31 @@
+import type { Finding } from '../casefile/model';
+import type { LengthField } from '../units/limits';
+
+export type Station = 'history' | 'crown' | 'base' | 'mulch' | 'probe';
+
+/** A question of a station; the kind says how it is answered and what `part` of a finding means. */
+export type Question = { key: string; station: Station; ask: string; hint?: string } & (
+  | { kind: 'grade'; answers: readonly Answer[] }
+  | { kind: 'sectors'; answers: readonly Answer[] }
+  | { kind: 'percent' }
+  | { kind: 'length'; field: LengthField }
+  | { kind: 'years'; field: LengthField }
+);
+
+export interface Answer {
+  key: string;
+  label: string;
+}
+
+export const SECTORS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
+
+/** Middle bearing of a sector, degrees. */
+export const sectorBearing = (sector: number): number => sector * 45;
+/** The sector a bearing lies in, 0 to 7. */
+export const sectorOf = (bearing: number): number => Math.round((((bearing % 360) + 360) % 360) / 45) % 8;
+
+export const answerTo = (findings: readonly Finding[], key: string, part?: number): Finding | undefined =>
+  findings.find((f) => f.key === key && f.part === part);
+
+export const answersTo = (findings: readonly Finding[], key: string): Finding[] =>
+  findings.filter((f) => f.key === key);

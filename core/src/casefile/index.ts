@@ -1,0 +1,2 @@
+export * from './model';
+export * from './order';

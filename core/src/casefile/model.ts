@@ -1,0 +1,120 @@
+/**
+ * The case of one tree, as plain types. SI throughout: metres, degrees clockwise from north. The schema that checks
+ * a file against these types is in schema.ts; this file has no dependency so that a browser may load it alone.
+ */
+export const CASE_FORMAT = 'undrel-case';
+export const CASE_VERSION = 2;
+
+export type Stock = 'container' | 'balled-and-burlapped' | 'bare-root' | 'field-grown';
+
+export interface Tree {
+  label: string;
+  species: string;
+  commonName?: string;
+  plantedYear?: number;
+  stock?: Stock;
+  /** Across the stem just above the flare or above what buries it. */
+  stemDiameter?: number;
+  /** Across the stem at 1.3 m (4.5 ft). */
+  dbh?: number;
+  height?: number;
+  crownRadius?: number;
+  /** Room for a mulch ring, from the centre of the stem to paving or another limit. */
+  mulchRoom?: number;
+  position?: { x: number; y: number };
+  /** A healthy tree kept as the yardstick for others of its species. */
+  reference?: boolean;
+  /** Schools of practice chosen for this tree alone, by matter. */
+  schools?: Record<string, string>;
+  note?: string;
+}
+
+export type EventKind =
+  | 'planted'
+  | 'soil added'
+  | 'paving'
+  | 'trenching'
+  | 'irrigation'
+  | 'mulch contract'
+  | 'drought'
+  | 'flood'
+  | 'fertiliser'
+  | 'staking'
+  | 'guard'
+  | 'planting ring'
+  | 'decline noticed'
+  | 'treatment'
+  | 'other';
+
+/** Something that happened to the tree. `when` is as exact as known: YYYY, YYYY-MM or YYYY-MM-DD. */
+export interface TreeEvent {
+  kind: EventKind;
+  when: string;
+  note?: string;
+}
+
+/** One answer to one question of a station. `part` is a sector (0-7, from north clockwise) or a year. */
+export interface Finding {
+  key: string;
+  part?: number;
+  answer?: string;
+  number?: number;
+  note?: string;
+}
+
+export interface DepthReading {
+  /** From the bark outward, m. */
+  distance: number;
+  depth: number;
+}
+
+/** A line of rod readings from the bark outward at one bearing. */
+export interface GradeProfile {
+  bearing: number;
+  mulch: DepthReading[];
+  mulchEnds?: number;
+  /** Soil added above the original grade. */
+  fill: DepthReading[];
+}
+
+/** One push of the rod. `depth` is down from `from`; above it is negative. */
+export interface ProbePoint {
+  bearing: number;
+  distance: number;
+  depth: number;
+  found: 'root' | 'nothing' | 'obstacle';
+  from: 'grade' | 'mulch';
+}
+
+/** What the consultant decided about an operation that was proposed, and the words for it. */
+export interface Decision {
+  operation: string;
+  taken: boolean;
+  wording?: string;
+}
+
+export interface Visit {
+  date: string;
+  by?: string;
+  note?: string;
+  /** When to come back, and what for. */
+  lookAgain?: { on: string; why: string };
+  findings: Finding[];
+  profiles: GradeProfile[];
+  probes: ProbePoint[];
+  decisions: Decision[];
+}
+
+export interface CaseFile {
+  format: typeof CASE_FORMAT;
+  version: typeof CASE_VERSION;
+  tree: Tree;
+  events: TreeEvent[];
+  visits: Visit[];
+}
+
+/** Radius of the stem at the base, m; DBH stands in where the base was not measured. */
+export function stemRadius(tree: Tree): number | undefined {
+  const diameter = tree.stemDiameter ?? tree.dbh;
+  return diameter === undefined ? undefined : diameter / 2;
+}

@@ -1,0 +1,219 @@
+import { z } from 'zod';
+import { QUESTIONS, questionFor } from '../assessment/stations';
+import { EVENT_KINDS, eventDateProblem, yearOf } from '../history/events';
+import { MATTERS } from '../practice/schools';
+import { LENGTH_LIMITS, type LengthField } from '../units/limits';
+import { CASE_FORMAT, CASE_VERSION, type CaseFile } from './model';
+
+const length = (field: LengthField) =>
+  z
+    .number()
+    .min(LENGTH_LIMITS[field].min)
+    .max(LENGTH_LIMITS[field].max)
+    .describe(`${LENGTH_LIMITS[field].name}, m`);
+const bearing = z.number().min(0).lt(360).describe('degrees clockwise from north');
+const text = (most: number) => z.string().max(most);
+const day = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}$/)
+  .refine((when) => yearOf(when) !== undefined, { error: 'no such day; allowed: YYYY-MM-DD' });
+
+export const treeSchema = z.strictObject({
+  label: text(80).min(1),
+  species: text(120),
+  commonName: text(120).optional(),
+  plantedYear: z.int().min(1700).max(2200).optional(),
+  stock: z.enum(['container', 'balled-and-burlapped', 'bare-root', 'field-grown']).optional(),
+  stemDiameter: length('stemDiameter').optional(),
+  dbh: length('dbh').optional(),
+  height: length('height').optional(),
+  crownRadius: length('crownRadius').optional(),
+  mulchRoom: length('mulchRoom').optional(),
+  position: z.strictObject({ x: length('position'), y: length('position') }).optional(),
+  reference: z.boolean().optional(),
+  schools: z
+    .record(z.string(), z.string())
+    .refine((schools) => Object.entries(schools).every(([matter, school]) => knownSchool(matter, school)), {
+      error: 'unknown matter or school of practice',
+    })
+    .optional(),
+  note: text(4000).optional(),
+});
+
+function knownSchool(matter: string, school: string): boolean {
+  return MATTERS.some((m) => m.key === matter && m.schools.some((s) => s.key === school));
+}
+
+export const eventSchema = z.strictObject({
+  kind: z.enum(EVENT_KINDS as [string, ...string[]]),
+  when: z.string().refine((when) => yearOf(when) !== undefined, {
+    error: 'not a date; allowed: YYYY, YYYY-MM or YYYY-MM-DD',
+  }),
+  note: text(2000).optional(),
+});
+
+export const findingSchema = z
+  .strictObject({
+    key: z.enum(QUESTIONS.map((q) => q.key) as [string, ...string[]]),
+    part: z.int().min(0).max(2200).optional().describe('sector 0-7 from north clockwise, or a year'),
+    answer: text(40).optional(),
+    number: z.number().optional().describe('m, or share 0-1'),
+    note: text(2000).optional(),
+  })
+  .superRefine((finding, ctx) => {
+    const question = questionFor(finding.key);
+    if (!question) return;
+    const wrong = (path: string, message: string) => ctx.addIssue({ code: 'custom', path: [path], message });
+    if (question.kind === 'grade' || question.kind === 'sectors') {
+      const allowed = question.answers.map((a) => a.key);
+      if (!allowed.includes(finding.answer ?? '')) wrong('answer', `allowed: ${allowed.join(', ')}`);
+    } else if (finding.number === undefined) {
+      wrong('number', 'a number is needed');
+    } else {
+      const [min, max] =
+        question.kind === 'percent'
+          ? [0, 1]
+          : [LENGTH_LIMITS[question.field].min, LENGTH_LIMITS[question.field].max];
+      if (finding.number < min || finding.number > max) wrong('number', `allowed: ${min} to ${max}`);
+    }
+    if (question.kind === 'sectors' && !(finding.part !== undefined && finding.part <= 7))
+      wrong('part', 'allowed: 0 to 7');
+    if (question.kind === 'years' && !(finding.part !== undefined && finding.part >= 1700))
+      wrong('part', 'allowed: a year');
+  });
+
+const depthReading = (field: LengthField) =>
+  z.strictObject({ distance: length('distance'), depth: length(field) });
+
+export const profileSchema = z.strictObject({
+  bearing,
+  mulch: z.array(depthReading('mulchDepth')).max(60),
+  mulchEnds: length('mulchEnds').optional(),
+  fill: z.array(depthReading('fillDepth')).max(60),
+});
+
+export const probeSchema = z.strictObject({
+  bearing,
+  distance: length('distance'),
+  depth: length('probeDepth'),
+  found: z.enum(['root', 'nothing', 'obstacle']),
+  from: z.enum(['grade', 'mulch']),
+});
+
+export const decisionSchema = z.strictObject({
+  operation: z.enum(['mulch', 'excavate', 'reset', 'watch', 'remove']),
+  taken: z.boolean(),
+  wording: text(4000).optional(),
+});
+
+export const visitSchema = z.strictObject({
+  date: day,
+  by: text(120).optional(),
+  note: text(8000).optional(),
+  lookAgain: z.strictObject({ on: day, why: text(400) }).optional(),
+  findings: z.array(findingSchema).max(500),
+  profiles: z.array(profileSchema).max(72),
+  probes: z.array(probeSchema).max(500),
+  decisions: z.array(decisionSchema).max(20),
+});
+
+export const caseSchema = z
+  .strictObject({
+    format: z.literal(CASE_FORMAT),
+    version: z.literal(CASE_VERSION),
+    tree: treeSchema,
+    events: z.array(eventSchema).max(500),
+    visits: z.array(visitSchema).max(200),
+  })
+  .describe('One tree with its history and visits. SI units; bearings in degrees clockwise from north.');
+
+/** The open format as JSON Schema (draft 2020-12). */
+export const caseJsonSchema = (): unknown => z.toJSONSchema(caseSchema, { io: 'input' });
+
+export interface CaseProblem {
+  path: string;
+  value: unknown;
+  message: string;
+}
+
+export type ReadCase =
+  { ok: true; caseFile: CaseFile; warnings: CaseProblem[] } | { ok: false; problems: CaseProblem[] };
+
+const at = (path: readonly PropertyKey[]): string =>
+  path.reduce<string>(
+    (out, part) => (typeof part === 'number' ? `${out}[${part}]` : `${out}.${String(part)}`),
+    '$',
+  );
+
+const valueAt = (root: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>((value, key) => (value as Record<PropertyKey, unknown> | undefined)?.[key], root);
+
+/** Zod's issues as path, value and what is allowed. */
+export function problemsFrom(error: z.ZodError, root: unknown): CaseProblem[] {
+  return error.issues.map((issue) => ({
+    path: at(issue.path),
+    value: valueAt(root, issue.path),
+    message: issue.message,
+  }));
+}
+
+type Old = { visit?: Record<string, unknown> & { probes?: Record<string, unknown>[] } } & Record<
+  string,
+  unknown
+>;
+
+/**
+ * Version 1 held a single visit, and its rod was always read from grade.
+ */
+function fromVersion1(old: Old): unknown {
+  const { visit, ...rest } = old;
+  const probes = visit?.probes?.map((probe) => ({ from: 'grade', ...probe }));
+  return { ...rest, version: 2, visits: visit ? [{ ...visit, ...(probes ? { probes } : {}) }] : [] };
+}
+
+/**
+ * Reads a case from text.
+ *
+ * @param source JSON text; a file cut off, a newer version and every field out of range are refused with the path,
+ *   the value and what is allowed; version 1 is migrated
+ * @param today ISO date, to tell events in the future
+ * @returns the case and warnings (event dates that contradict it), or the problems
+ */
+export function readCase(source: string, today: string): ReadCase {
+  const refuse = (path: string, value: unknown, message: string): ReadCase => ({
+    ok: false,
+    problems: [{ path, value, message }],
+  });
+  let raw: unknown;
+  try {
+    raw = JSON.parse(source.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    const open = !/[}\]]\s*$/.test(source);
+    const detail = error instanceof Error ? error.message : String(error);
+    return refuse(
+      '$',
+      `${source.length} characters`,
+      open ? 'The file is cut off: it does not end in }.' : `Not JSON: ${detail}.`,
+    );
+  }
+  if (typeof raw !== 'object' || raw === null || (raw as Old).format !== CASE_FORMAT) {
+    return refuse('$.format', (raw as Old | null)?.format, `not a case file; allowed: "${CASE_FORMAT}"`);
+  }
+  const version = (raw as Old).version;
+  if (typeof version === 'number' && version > CASE_VERSION) {
+    return refuse(
+      '$.version',
+      version,
+      `made by a newer Undrel; this one reads versions 1 to ${CASE_VERSION}`,
+    );
+  }
+  const current = version === 1 ? fromVersion1(raw as Old) : raw;
+  const read = caseSchema.safeParse(current, { reportInput: true });
+  if (!read.success) return { ok: false, problems: problemsFrom(read.error, current) };
+  const caseFile = read.data as CaseFile;
+  const warnings = caseFile.events.flatMap((event, i): CaseProblem[] => {
+    const message = eventDateProblem(event, caseFile.tree, today);
+    return message ? [{ path: `$.events[${i}].when`, value: event.when, message }] : [];
+  });
+  return { ok: true, caseFile, warnings };
+}

@@ -1,0 +1,3 @@
+export * from './facts';
+export * from './rules';
+export * from './verdict';

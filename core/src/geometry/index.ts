@@ -1,0 +1,3 @@
+export * from './periodic';
+export * from './radial';
+export * from './spread';

@@ -1,0 +1,122 @@
+/**
+ * Judgement numbers: where a reading begins to mean something. Each with the reason and where it comes from; the
+ * rules refer to them by name and never carry a number of their own. SI.
+ */
+export interface Limit {
+  value: number;
+  reason: string;
+  source: string;
+}
+
+const PRACTICE = 'common practice, no source';
+const NURSERY = 'nursery planting-depth guidance (from memory)';
+
+export const LIMITS = {
+  collarNormalMax: {
+    value: 0.075,
+    reason: 'A well-placed collar has two or more structural roots within the top 2.5-7.5 cm of soil.',
+    source: NURSERY,
+  },
+  collarNormalMin: { value: 0.025, reason: 'Upper end of the well-placed range.', source: NURSERY },
+  collarWindow: {
+    value: 0.3,
+    reason: 'Farther out the rod meets roots that have already dipped away from the collar.',
+    source: PRACTICE,
+  },
+  fillMatters: { value: 0.03, reason: 'Less than 3 cm cannot be told from settling.', source: PRACTICE },
+  mulchOnBarkMatters: {
+    value: 0.05,
+    reason: 'A few centimetres that slid to the bark dry out; more keeps it damp.',
+    source: PRACTICE,
+  },
+  mulchCone: {
+    value: 1.5,
+    reason: 'At the bark half as deep again as halfway out: a cone, not a blanket.',
+    source: PRACTICE,
+  },
+  mulchDeep: {
+    value: 0.1,
+    reason: 'No school lays more than 7.5 cm; 10 cm is beyond all of them.',
+    source: PRACTICE,
+  },
+  mulchNothing: {
+    value: 0.005,
+    reason: 'Less than half a centimetre of chips is bare ground.',
+    source: PRACTICE,
+  },
+  flareHiddenShare: {
+    value: 0.5,
+    reason: 'Flare out of sight on at least half of the sides looked at.',
+    source: PRACTICE,
+  },
+  vigourDrop: {
+    value: 0.6,
+    reason: 'Shoots under 60 % of their earlier length: more than a poor year.',
+    source: PRACTICE,
+  },
+  vigourHeld: {
+    value: 0.85,
+    reason: 'Within 15 % of earlier growth is year-to-year noise.',
+    source: PRACTICE,
+  },
+  pushYears: { value: 5, reason: 'Five years after planting the base must not rock.', source: PRACTICE },
+  rodError: { value: 0.01, reason: 'Standard error of one rod reading.', source: PRACTICE },
+  handDigReach: { value: 0.5, reason: 'Fill is counted at least this far from the bark.', source: PRACTICE },
+  collarByRake: { value: 0.05, reason: 'To a few centimetres a rake does it.', source: PRACTICE },
+  collarByHand: {
+    value: 0.15,
+    reason: 'To about 15 cm a hand dig does it; deeper wants an air tool.',
+    source: PRACTICE,
+  },
+  collarByAir: {
+    value: 0.3,
+    reason: 'Beyond about 30 cm a bowl becomes a pit: a wider regrade, a tree well, or a reset if young.',
+    source: PRACTICE,
+  },
+  workingRoom: {
+    value: 0.3,
+    reason: 'Level floor from the bark, to see roots leave and to work.',
+    source: PRACTICE,
+  },
+  featherRun: {
+    value: 3,
+    reason: 'Horizontal run for each unit of depth, so that the edge holds and can be mown.',
+    source: PRACTICE,
+  },
+  soilSwell: { value: 1.25, reason: 'Dug loam stands about a quarter higher in the heap.', source: PRACTICE },
+  basinDepth: { value: 0.05, reason: 'A floor more than 5 cm below grade collects water.', source: PRACTICE },
+  drainFall: { value: 0.02, reason: 'Fall of 2 cm in a metre keeps a drain open.', source: PRACTICE },
+  resetMaxYears: { value: 8, reason: 'Older root systems no longer come up whole.', source: PRACTICE },
+  resetMaxStem: {
+    value: 0.12,
+    reason: 'Above about 12 cm of stem the ball is beyond hand lifting.',
+    source: PRACTICE,
+  },
+  resetProud: { value: 0.025, reason: 'Middle of flush to 5 cm above grade.', source: PRACTICE },
+  removalDieback: {
+    value: 0.7,
+    reason: 'With more than 70 % of the crown gone recovery is rare.',
+    source: PRACTICE,
+  },
+  bagVolume: { value: 0.05, reason: 'The usual 50 L bag of mulch.', source: PRACTICE },
+  rakeRate: {
+    value: 0.35,
+    reason: 'm3 of loose material moved in a crew hour by rake and barrow.',
+    source: PRACTICE,
+  },
+  handRate: { value: 0.2, reason: 'm3 of soil in a crew hour by hand, roots saved.', source: PRACTICE },
+  airRate: {
+    value: 0.45,
+    reason: 'm3 of soil in a crew hour with compressed air, two people.',
+    source: PRACTICE,
+  },
+  setUpHours: { value: 0.5, reason: 'Setting up and clearing away at one tree.', source: PRACTICE },
+  resetHours: { value: 3, reason: 'Two people, one small tree, lift to watering in.', source: PRACTICE },
+  gallonsPerInch: {
+    value: 5 * 3.785411784,
+    reason: 'Litres for each inch of stem diameter and watering: the 5 US gallon rule.',
+    source: PRACTICE,
+  },
+} as const satisfies Record<string, Limit>;
+
+export type LimitKey = keyof typeof LIMITS;

@@ -1,0 +1,42 @@
+import { QUESTIONS } from '../assessment';
+import { LIMITS, MATTERS, schoolFor } from './index';
+
+test('the tree’s school comes before the firm’s, and the firm’s before the default', () => {
+  expect(schoolFor('mulchDepth')).toMatchObject({ key: 'medium', chosenBy: 'default' });
+  expect(schoolFor('mulchDepth', { mulchDepth: 'thin' })).toMatchObject({ key: 'thin', chosenBy: 'firm' });
+  expect(schoolFor('mulchDepth', { mulchDepth: 'thin' }, { mulchDepth: 'shallow' })).toMatchObject({
+    key: 'shallow',
+    chosenBy: 'tree',
+  });
+  expect(schoolFor('mulchDepth', { mulchDepth: 'no such' })).toMatchObject({
+    key: 'medium',
+    chosenBy: 'default',
+  });
+  expect(() => schoolFor('no such matter')).toThrow('no such matter');
+});
+
+test('keys are unique, every default has its reason and every limit its source', () => {
+  const unique = (keys: string[]) => expect(new Set(keys).size).toBe(keys.length);
+  unique(MATTERS.map((m) => m.key));
+  for (const matter of MATTERS) {
+    unique(matter.schools.map((s) => s.key));
+    expect([matter.key, matter.reason.length > 10, matter.schools.length > 1]).toEqual([
+      matter.key,
+      true,
+      true,
+    ]);
+  }
+  for (const [key, limit] of Object.entries(LIMITS)) {
+    expect([key, limit.reason.length > 10, limit.source.length > 5]).toEqual([key, true, true]);
+  }
+  unique(QUESTIONS.map((q) => q.key));
+});
+
+test('schools of one matter carry the same numbers, so that any of them can be computed with', () => {
+  for (const matter of MATTERS.filter((m) =>
+    ['mulchDepth', 'flareHeight', 'holeWidth', 'wateringYears'].includes(m.key),
+  )) {
+    const names = matter.schools.map((s) => Object.keys(s.values ?? {}).join());
+    expect([matter.key, new Set(names).size]).toEqual([matter.key, 1]);
+  }
+});

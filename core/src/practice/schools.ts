@@ -1,0 +1,246 @@
+/**
+ * Matters on which practitioners disagree, every school supported, the default first and marked. The firm chooses
+ * its own default; a tree may override it; whatever uses one shows which.
+ */
+export interface School {
+  key: string;
+  label: string;
+  /** SI numbers the computation takes from this school. */
+  values?: Record<string, number>;
+  warning?: string;
+}
+
+export interface Matter {
+  key: string;
+  label: string;
+  schools: readonly [School, ...School[]];
+  /** Why the first school is the default. */
+  reason: string;
+}
+
+export const MATTERS: readonly Matter[] = [
+  {
+    key: 'plantingReference',
+    label: 'Reference for planting height',
+    schools: [
+      { key: 'flare', label: 'the flare' },
+      { key: 'container', label: 'the container soil level' },
+    ],
+    reason: 'Pots are over-filled at each potting-on, 5-13 cm or more.',
+  },
+  {
+    key: 'flareHeight',
+    label: 'Finished height of the flare',
+    schools: [
+      { key: 'proud', label: '2-5 cm proud in loosened soil', values: { above: 0.035 } },
+      { key: 'flush', label: 'flush with grade', values: { above: 0 } },
+    ],
+    reason: 'Loosened soil settles; on an undisturbed base choose flush.',
+  },
+  {
+    key: 'holeWidth',
+    label: 'Hole width',
+    schools: [
+      { key: 'wide', label: '2-3 times the root ball', values: { times: 2.5 } },
+      { key: 'narrow', label: '1.5 times the root ball', values: { times: 1.5 } },
+    ],
+    reason: 'Compacted ground needs the width; in open soil 1.5 times will do.',
+  },
+  {
+    key: 'backfill',
+    label: 'Backfill',
+    schools: [
+      { key: 'native', label: 'native soil only' },
+      { key: 'blended', label: 'bark or compost blended into clay' },
+    ],
+    reason: 'Blended only where the native soil failed its test.',
+  },
+  {
+    key: 'girdling',
+    label: 'Girdling roots',
+    schools: [
+      { key: 'staged', label: 'cut in stages' },
+      { key: 'once', label: 'cut all at once' },
+      { key: 'selected', label: 'only those cutting into stem or anchors' },
+    ],
+    reason: 'Staged, capped by the share of root cross-section lost.',
+  },
+  {
+    key: 'rootLoss',
+    label: 'Share of root area lost in a season',
+    schools: [
+      { key: 'usual', label: 'usual, 20 %', values: { share: 0.2 } },
+      { key: 'cautious', label: 'cautious, 10 %', values: { share: 0.1 } },
+      { key: 'bold', label: 'bold, 33 %', values: { share: 0.33 } },
+    ],
+    reason: '20 %; 10 % in stressed or old trees.',
+  },
+  {
+    key: 'trenches',
+    label: 'Radial trenches',
+    schools: [
+      { key: 'byAge', label: 'by age: narrow hand spokes young, wide air-tool spokes established' },
+      { key: 'hand', label: 'hand spokes 5-10 cm wide from the hole edge' },
+      { key: 'air', label: 'air-tool spokes 15-30 cm wide to the drip line' },
+    ],
+    reason: 'A young tree needs the way out of its hole, an established one room at the drip line.',
+  },
+  {
+    key: 'trenchFill',
+    label: 'Trench fill',
+    schools: [
+      { key: 'half', label: 'half compost, half native' },
+      { key: 'compost', label: 'compost only' },
+      { key: 'inoculant', label: 'with inoculant or fertiliser', warning: 'Unproven.' },
+    ],
+    reason: 'Half and half; compost only in narrow spokes.',
+  },
+  {
+    key: 'bark',
+    label: 'Bark after excavation',
+    schools: [
+      { key: 'dryThenMulch', label: 'bare to dry, then thin mulch off the bark' },
+      { key: 'bare', label: 'leave bare' },
+      { key: 'mulch', label: 'thin mulch at once, no contact' },
+    ],
+    reason: 'Buried bark is wet; dry and looked at again first.',
+  },
+  {
+    key: 'scalpedRoots',
+    label: 'Roots exposed and scalped by mowers',
+    schools: [
+      { key: 'mulch', label: 'mulch only' },
+      { key: 'soil', label: 'cover with a little soil', warning: 'Added soil starts the next burial.' },
+    ],
+    reason: 'Added soil starts the next burial.',
+  },
+  {
+    key: 'mulchDepth',
+    label: 'Mulch depth and clearance',
+    schools: [
+      { key: 'medium', label: '5-7.5 cm deep, 7.5 cm clear', values: { depth: 0.06, clearance: 0.075 } },
+      {
+        key: 'thin',
+        label: '2.5-7.5 cm deep, never more, 4-5 cm clear',
+        values: { depth: 0.05, clearance: 0.045 },
+      },
+      {
+        key: 'shallow',
+        label: 'about 5 cm deep, several cm clear',
+        values: { depth: 0.05, clearance: 0.06 },
+      },
+    ],
+    reason: 'Deep enough to hold moisture, clear enough for the bark to dry.',
+  },
+  {
+    key: 'mulchSeason',
+    label: 'Mulching season',
+    schools: [
+      { key: 'autumn', label: 'autumn, on warm soil' },
+      { key: 'spring', label: 'spring, after the soil has warmed' },
+    ],
+    reason: 'Roots still grow in warm autumn soil.',
+  },
+  {
+    key: 'watering',
+    label: 'Watering',
+    schools: [
+      { key: 'balance', label: 'by water balance, the probe as gate' },
+      { key: 'often', label: '5 US gal per inch of stem, three times a week' },
+      { key: 'weekly', label: 'one deep soak a week' },
+      { key: 'feel', label: 'once or twice a week by feel' },
+    ],
+    reason: 'The balance knows the weather; the 5 gallon rule is the cross-check.',
+  },
+  {
+    key: 'wateringYears',
+    label: 'How long to water',
+    schools: [
+      { key: 'two', label: 'two growing seasons', values: { seasons: 2 } },
+      { key: 'one', label: 'one growing season', values: { seasons: 1 } },
+    ],
+    reason: 'Two after a reset or heavy root pruning.',
+  },
+  {
+    key: 'crownReduction',
+    label: 'Crown reduction after root loss',
+    schools: [
+      { key: 'none', label: 'none, only dead and broken' },
+      { key: 'third', label: 'up to a third', warning: 'Takes the leaves that feed new roots.' },
+    ],
+    reason: 'Leaves feed new roots.',
+  },
+  {
+    key: 'structuralPruning',
+    label: 'Structural pruning',
+    schools: [
+      { key: 'yearTwo', label: 'from year two' },
+      { key: 'atPlanting', label: 'at planting' },
+    ],
+    reason: 'The first year is for roots.',
+  },
+  {
+    key: 'fertiliser',
+    label: 'Fertiliser',
+    schools: [
+      { key: 'hold', label: 'none for a year' },
+      { key: 'withFill', label: 'with the trench fill' },
+    ],
+    reason: 'Chlorosis by soil test first.',
+  },
+  {
+    key: 'staking',
+    label: 'Staking',
+    schools: [
+      { key: 'ifRocks', label: 'only if it rocks, 12 months, re-tied at 6', values: { months: 12 } },
+      { key: 'none', label: 'none' },
+      { key: 'six', label: '6 months', values: { months: 6 } },
+      { key: 'permanent', label: 'permanent, on dwarfing rootstock' },
+      { key: 'battens', label: 'horizontal battens in undisturbed soil', values: { months: 12 } },
+    ],
+    reason: 'A stem that may sway builds its own hold.',
+  },
+  {
+    key: 'rootBall',
+    label: 'Root ball before a reset',
+    schools: [
+      { key: 'tease', label: 'tease out first, shave when matted' },
+      { key: 'shave', label: 'slice and shave' },
+      { key: 'wash', label: 'wash bare', warning: 'In dormancy only.' },
+    ],
+    reason: 'Teasing keeps most root; washing is for dormancy only.',
+  },
+  {
+    key: 'rootRings',
+    label: 'Root-control rings',
+    schools: [
+      { key: 'never', label: 'never' },
+      { key: 'use', label: 'use', warning: 'They turn roots to circling.' },
+    ],
+    reason: 'They turn roots to circling.',
+  },
+];
+
+/** Chosen schools by matter; a matter that is absent follows the level above. */
+export type Schools = Readonly<Record<string, string>>;
+
+export interface SchoolInForce extends School {
+  matter: Matter;
+  chosenBy: 'default' | 'firm' | 'tree';
+}
+
+/**
+ * The school that holds for a matter: the tree's, else the firm's, else the default.
+ *
+ * @throws RangeError for an unknown matter; an unknown school falls through to the level above
+ */
+export function schoolFor(matterKey: string, firm: Schools = {}, tree: Schools = {}): SchoolInForce {
+  const matter = MATTERS.find((m) => m.key === matterKey);
+  if (!matter) throw new RangeError(`There is no matter of practice called ${matterKey}.`);
+  const pick = (schools: Schools) => matter.schools.find((s) => s.key === schools[matterKey]);
+  const byTree = pick(tree);
+  if (byTree) return { ...byTree, matter, chosenBy: 'tree' };
+  const byFirm = pick(firm);
+  if (byFirm) return { ...byFirm, matter, chosenBy: 'firm' };
+  return { ...matter.schools[0], matter, chosenBy: 'default' };
+}

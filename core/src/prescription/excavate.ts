@@ -1,0 +1,238 @@
+import { radialVolume, roundIntegral, roundMean, type BearingValue } from '../geometry';
+import { longMark, shortMark } from '../units/marks';
+import type { Quantity } from '../units/quantity';
+import {
+  limit,
+  PRACTICE_SOURCE,
+  schoolNote,
+  schoolValue,
+  used,
+  type Operation,
+  type Situation,
+} from './operation';
+import { periodic } from '../geometry';
+
+export type CollarTool = 'rake' | 'hand' | 'air' | 'regrade';
+
+/** The tool by depth of the collar, m; limits in practice/limits. */
+export function toolFor(depth: number): CollarTool {
+  if (depth <= limit('collarByRake')) return 'rake';
+  if (depth <= limit('collarByHand')) return 'hand';
+  return depth <= limit('collarByAir') ? 'air' : 'regrade';
+}
+
+const TOOL_WORDS: Record<CollarTool, string> = {
+  rake: 'rake',
+  hand: 'hand tools',
+  air: 'air tool, with a feathered edge',
+  regrade: 'air tool, then a wider regrade or a tree well',
+};
+
+/**
+ * A bowl round the stem: a level floor of `room` from the bark at the depth of the collar, then a straight slope that
+ * runs out to grade at `run` for each unit of depth.
+ *
+ * @param depths depth of the floor below grade by bearing, m; at least one
+ * @param stemRadius m
+ * @returns volume of soil to take out, m3, and the mean outer radius from the stem's centre, m
+ */
+export function bowl(
+  depths: readonly BearingValue[],
+  stemRadius: number,
+  room: number,
+  run: number,
+): { volume: number; outerRadius: number } {
+  const depth = periodic(depths);
+  const perRadian = (bearing: number) => {
+    const d = Math.max(0, depth(bearing));
+    const line = [
+      { distance: 0, depth: d },
+      { distance: room, depth: d },
+      { distance: room + run * d, depth: 0 },
+    ];
+    return radialVolume(line, stemRadius);
+  };
+  const mean = roundMean(depths.map((d) => ({ ...d, value: Math.max(0, d.value) })));
+  return {
+    volume: roundIntegral(
+      perRadian,
+      depths.map((d) => d.bearing),
+    ),
+    outerRadius: stemRadius + room + run * mean,
+  };
+}
+
+const METHOD: Record<CollarTool, string[]> = {
+  rake: ['Rake soil and mulch off the flare all round.'],
+  hand: ['Dig by hand from the bark outward, trowel and fingers at the roots.'],
+  air: [
+    'Wet the ground the day before; work from the bark outward with the air tool.',
+    'Feather the edge out so that the bowl does not become a basin.',
+  ],
+  regrade: [
+    'Excavate to the flare with the air tool, then decide on the wider regrade or the tree well before closing.',
+  ],
+};
+
+/** Root collar excavation: quantities of the bowl, tool by depth, basin warning. */
+export function excavateOperation(s: Situation): Operation {
+  const { collar, stemRadius } = s.profile;
+  const { collarDeep, fillPresent, flareHidden, girdlingSeen, barkSoft } = s.verdict.facts;
+  const height = s.school('flareHeight');
+  const bark = s.school('bark');
+  const above = schoolValue(height, 'above');
+  const needed = collarDeep.state === 'yes' || (fillPresent.state === 'yes' && collarDeep.state !== 'no');
+  const worthLooking =
+    flareHidden.state === 'yes' || girdlingSeen.state === 'yes' || barkSoft.state === 'yes';
+  const base: Operation = {
+    key: 'excavate',
+    title: 'Root collar excavation',
+    advice: needed ? 'do' : worthLooking && collarDeep.state !== 'no' ? 'option' : 'not',
+    summary: '',
+    why: [collarDeep, fillPresent, flareHidden, girdlingSeen, barkSoft]
+      .filter((f) => f.state === 'yes')
+      .map((f) => f.text),
+    quantities: [],
+    method: [],
+    cautions: [
+      'Locate buried utilities before any digging; hand-dig near marks.',
+      'Have stability judged by a qualified person before roots are exposed; not in high wind or on saturated ground.',
+      'Air tool: eye, face and hearing protection, dust mask against silica, bystanders away, tool grounded, hose tied against whip.',
+      'Fence the open excavation.',
+      'Check permits for protected trees and the nesting season first. Local codes and licensed practice come before this sheet.',
+    ],
+    acceptance: [
+      'First structural roots in view all round, no soil or mulch on the flare.',
+      'Water poured on the floor drains away from the stem or soaks in within an hour.',
+      'Bark left to dry; photographs taken at eight bearings.',
+    ],
+    schools: [used(height), used(bark)],
+    season: 'Any frost-free, not waterlogged day; dormant season preferred where many roots will be cut.',
+    lookAgain: { days: 14, why: 'Buried bark has dried: look at it again and at what was hidden.' },
+    missing: [],
+  };
+  if (!collar || stemRadius === undefined) {
+    return {
+      ...base,
+      summary: base.advice === 'not' ? 'Nothing calls for it.' : 'Depth not probed: probe before pricing.',
+      why: base.why.length > 0 ? base.why : ['Nothing seen that calls for digging.'],
+      missing: [...(collar ? [] : ['probe points']), ...(stemRadius === undefined ? ['stem diameter'] : [])],
+    };
+  }
+  const depths = collar.byBearing.map((b) => ({ bearing: b.bearing, value: b.value + above }));
+  const deepest = collar.deepest.value;
+  const tool = toolFor(deepest);
+  const shape = bowl(depths, stemRadius, limit('workingRoom'), limit('featherRun'));
+  const floor = roundMean(depths);
+  const spread = collar.depth.plusMinus;
+  const volumeSpread =
+    spread === undefined
+      ? undefined
+      : (bowl(
+          depths.map((d) => ({ ...d, value: d.value + spread })),
+          stemRadius,
+          limit('workingRoom'),
+          limit('featherRun'),
+        ).volume -
+          bowl(
+            depths.map((d) => ({ ...d, value: d.value - spread })),
+            stemRadius,
+            limit('workingRoom'),
+            limit('featherRun'),
+          ).volume) /
+        2;
+  const rate = tool === 'rake' ? limit('rakeRate') : tool === 'hand' ? limit('handRate') : limit('airRate');
+  const quantity = (
+    name: string,
+    value: number,
+    dimension: Quantity['dimension'],
+    formula: string,
+    inputs: Quantity['working']['inputs'],
+    plusMinus?: number,
+    notes: string[] = [],
+  ): Quantity => ({
+    name,
+    value,
+    dimension,
+    plusMinus,
+    working: { formula, inputs, source: PRACTICE_SOURCE, school: schoolNote(height), notes },
+  });
+  const basin = floor > limit('basinDepth');
+  const quantities = [
+    quantity(
+      'Floor below grade',
+      floor,
+      'short length',
+      'collar depth + height of the flare above the finished floor',
+      [
+        { name: 'collar depth', value: collar.depth.value, dimension: 'short length' },
+        { name: 'flare above the floor', value: above, dimension: 'short length' },
+      ],
+      spread,
+    ),
+    quantity('Bowl radius', shape.outerRadius, 'long length', 'stem radius + working room + run × depth', [
+      { name: 'stem radius', value: stemRadius, dimension: 'short length' },
+      { name: 'working room', value: limit('workingRoom'), dimension: 'short length' },
+      { name: 'run for each unit of depth', value: limit('featherRun'), dimension: 'ratio' },
+    ]),
+    quantity(
+      'Soil to take out',
+      shape.volume,
+      'volume',
+      'volume of the bowl, depth integrated over radius and bearing',
+      [
+        { name: 'floor below grade', value: floor, dimension: 'short length' },
+        { name: 'bowl radius', value: shape.outerRadius, dimension: 'long length' },
+      ],
+      volumeSpread,
+    ),
+    quantity('Spoil heap', shape.volume * limit('soilSwell'), 'volume', 'soil × swell', [
+      { name: 'swell', value: limit('soilSwell'), dimension: 'ratio' },
+    ]),
+    quantity(
+      'Crew hours',
+      limit('setUpHours') + shape.volume / rate,
+      'hours',
+      'set-up + soil / rate of the tool',
+      [
+        { name: 'set-up', value: limit('setUpHours'), dimension: 'hours' },
+        { name: 'rate, m³ an hour', value: rate, dimension: 'ratio' },
+      ],
+    ),
+    ...(basin
+      ? [
+          quantity(
+            'Drain to daylight',
+            floor / limit('drainFall'),
+            'long length',
+            'floor below grade / fall',
+            [{ name: 'fall', value: limit('drainFall'), dimension: 'ratio' as const }],
+            undefined,
+            ['On level ground; shorter on a slope.'],
+          ),
+        ]
+      : []),
+  ];
+  return {
+    ...base,
+    quantities,
+    method: [
+      ...METHOD[tool],
+      'Follow each root from the stem outward; keep exposed roots moist and shaded.',
+      bark.key === 'mulch' ? 'Thin mulch at once, none touching the bark.' : `Bark: ${bark.label}.`,
+    ],
+    cautions: basin
+      ? [
+          `Basin: the floor ends ${shortMark(floor)} below grade and will hold water. Feather it out, and drain it to lower ground where the soil does not take water.`,
+          ...base.cautions,
+        ]
+      : base.cautions,
+    summary:
+      base.advice === 'not'
+        ? collarDeep.state === 'unexamined'
+          ? 'Too uncertain to call for digging: probe more bearings.'
+          : 'Collar lies where it belongs; no digging.'
+        : `Bowl ${longMark(shape.outerRadius)} radius, floor ${shortMark(floor)} below grade, by ${TOOL_WORDS[tool]}.`,
+    why: base.why.length > 0 ? base.why : [collarDeep.text],
+  };
+}

@@ -1,0 +1,76 @@
+import { answerTo } from '../base/question';
+import { limit, used, type Operation, type Situation } from './operation';
+
+/** Watch only: always in the list; advised when nothing examined calls for work. */
+export function watchOperation(s: Situation, workAdvised: boolean): Operation {
+  const fertiliser = s.school('fertiliser');
+  const settled = s.verdict.causes.some((c) => c.standing === 'likely');
+  return {
+    key: 'watch',
+    title: 'Watch only',
+    advice: workAdvised ? 'not' : 'do',
+    summary: workAdvised
+      ? 'The faults found do not mend themselves; each year the stem thickens into them.'
+      : 'Nothing measured calls for work now; measure again in a year.',
+    why: workAdvised
+      ? ['Operations are advised for faults that grow.']
+      : [
+          settled
+            ? 'The likely cause is not one that digging or mulching mends.'
+            : 'No fault found that these operations mend.',
+        ],
+    quantities: [],
+    method: [
+      'Measure the same shoots, colour, density and stem diameter at the same season.',
+      `Fertiliser: ${fertiliser.label}.`,
+      'Compare with a healthy tree of the species on the same ground.',
+    ],
+    cautions: ['Young vigorous trees hide a buried collar for years: a good crown is no proof.'],
+    acceptance: ['Shoots no shorter and crown no thinner than at this visit.'],
+    schools: [used(fertiliser)],
+    season: 'In leaf, about the same date.',
+    lookAgain: { days: 365, why: 'Re-measure shoots, density and stem; compare with this visit.' },
+    missing: [],
+  };
+}
+
+/** Removal: always in the list with its reason. */
+export function removeOperation(s: Situation): Operation {
+  const dieback = answerTo(s.visit.findings, 'crown.dieback')?.number;
+  const { rocks, barkSoft, conks, hollow } = s.verdict.facts;
+  const beyond = dieback !== undefined && dieback >= limit('removalDieback');
+  const unsafe = rocks.state === 'yes' && [barkSoft, conks, hollow].some((f) => f.state === 'yes');
+  const why = [
+    ...(beyond
+      ? [
+          `${Math.round(dieback * 100)} % of the crown is dead; beyond ${limit('removalDieback') * 100} % recovery is rare`,
+        ]
+      : []),
+    ...(unsafe
+      ? [rocks.text, ...[barkSoft, conks, hollow].filter((f) => f.state === 'yes').map((f) => f.text)]
+      : []),
+  ];
+  return {
+    key: 'remove',
+    title: 'Remove and replace',
+    advice: beyond || unsafe ? 'option' : 'not',
+    summary:
+      why.length > 0 ? 'Worth weighing against the cost of treatment.' : 'Not called for by anything seen.',
+    why: why.length > 0 ? why : ['Crown and hold do not call for it.'],
+    quantities: [],
+    method: [
+      'Dead or decayed trees are not climbed: use a lift or fell.',
+      'Replacement: mature size against wires and paving, species against soil wetness and pH, visible flare, no circling roots.',
+    ],
+    cautions: [
+      'Have stability assessed by a qualified person; clear the target area until then.',
+      'Overhead lines, traffic, protected-tree permits and nesting seasons come first.',
+    ],
+    acceptance: [
+      'Stump and failed root ball out, hole opened to native soil, flare of the new tree at grade.',
+    ],
+    schools: [],
+    season: 'When permits and nesting seasons allow.',
+    missing: dieback === undefined ? ['dieback'] : [],
+  };
+}

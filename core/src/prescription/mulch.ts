@@ -1,0 +1,171 @@
+import { clearanceOf } from '../profile';
+import { longMark, shortMark } from '../units/marks';
+import type { Quantity } from '../units/quantity';
+import { limit, schoolNote, schoolValue, used, type Operation, type Situation } from './operation';
+
+/**
+ * Radius of the ring that a volume of mulch covers at an even depth.
+ *
+ * R = sqrt(V / (pi t) + (r + c)^2), from V = pi t (R^2 - (r + c)^2).
+ *
+ * @param volume m3
+ * @param depth t, m, positive
+ * @param inner r + c, stem radius and clearance, m
+ * @example ringRadius(0.2765, 0.06, 0.175) // 1.22 m
+ */
+export function ringRadius(volume: number, depth: number, inner: number): number {
+  if (!(depth > 0)) throw new RangeError(`Mulch depth must be positive, not ${depth}.`);
+  return Math.sqrt(volume / (Math.PI * depth) + inner ** 2);
+}
+
+/** Volume of an even ring, m3. */
+export const ringVolume = (outer: number, depth: number, inner: number): number =>
+  Math.max(0, Math.PI * depth * (outer ** 2 - inner ** 2));
+
+const METHOD = [
+  'Pull the mulch off the bark by hand or with a blunt rake, all round, down to the soil.',
+  'Cut roots that live only in the mulch at its base as it comes away; tell a root from the stem first.',
+  'Throw the excess outward over the new ring, not up; break the old surface so that water passes.',
+  'Leave the clearance open to the soil; do not fill it later.',
+];
+
+const CAUTIONS = [
+  'Look for wire, labels and guards in the mulch before raking.',
+  'Dust, moulds and wasps live in old mulch: gloves and eye protection.',
+];
+
+/** Pull the mulch back from the bark and spread the excess outward at the target depth. */
+export function mulchOperation(s: Situation): Operation {
+  const school = s.school('mulchDepth');
+  const season = s.school('mulchSeason');
+  const depth = schoolValue(school, 'depth');
+  const clearance = schoolValue(school, 'clearance');
+  const { mulch, stemRadius } = s.profile;
+  const { mulchOnBark, mulchCone } = s.verdict.facts;
+  const tooDeep = mulch !== undefined && mulch.halfwayDepth > limit('mulchDeep');
+  const wrong = mulchOnBark.state === 'yes' || mulchCone.state === 'yes' || tooDeep;
+  const base: Operation = {
+    key: 'mulch',
+    title: 'Pull back and widen the mulch',
+    advice: wrong ? 'do' : 'not',
+    summary: '',
+    why: [],
+    quantities: [],
+    method: METHOD,
+    cautions: CAUTIONS,
+    acceptance: [
+      `No mulch within ${shortMark(clearance)} of the bark on any side.`,
+      `Depth ${shortMark(depth)}, nowhere over ${shortMark(0.075)}, at three points checked with a rod.`,
+      'The flare or the soil at the stem can be seen all round.',
+    ],
+    schools: [used(school), used(season)],
+    season: `At once for the bark; top-dressing in ${season.label}.`,
+    lookAgain: { days: 180, why: 'See whether the maintenance round pushed the mulch back up.' },
+    missing: [],
+  };
+  if (!mulch || stemRadius === undefined) {
+    return {
+      ...base,
+      advice: 'not',
+      summary: 'Mulch not measured.',
+      why: ['Mulch not measured, so there is nothing to weigh.'],
+      missing: ['mulch profiles', ...(stemRadius === undefined ? ['stem diameter'] : [])],
+    };
+  }
+  const inner = stemRadius + clearance;
+  const volume = mulch.volume.value;
+  const radius = ringRadius(volume, depth, inner);
+  const room = s.tree.mulchRoom;
+  const wanted = Math.min(mulch.ringRadius.value, room ?? Infinity);
+  const finished = room !== undefined && radius > room ? room : Math.max(radius, wanted);
+  // Less than a litre either way is even; it also keeps rounding noise from choosing the word.
+  const surplus = volume - ringVolume(finished, depth, inner);
+  const balance = Math.abs(surplus) < 0.001 ? 0 : surplus;
+  const working = (formula: string, inputs: Quantity['working']['inputs'], notes: string[] = []) => ({
+    formula,
+    inputs,
+    source: 'geometry; depth and clearance by school',
+    school: schoolNote(school),
+    notes,
+  });
+  const quantities: Quantity[] = [
+    {
+      name: 'Ring the mulch covers',
+      value: radius,
+      dimension: 'long length',
+      plusMinus:
+        mulch.volume.plusMinus === undefined
+          ? undefined
+          : mulch.volume.plusMinus / (2 * Math.PI * depth * Math.max(radius, inner)),
+      working: working(
+        'R² = V / (pi × t) + (r + c)²',
+        [
+          { name: 'V, mulch volume', value: volume, dimension: 'volume' },
+          { name: 't, target depth', value: depth, dimension: 'short length' },
+          { name: 'r, stem radius', value: stemRadius, dimension: 'short length' },
+          { name: 'c, clearance', value: clearance, dimension: 'short length' },
+        ],
+        ['± from the mulch volume, first order'],
+      ),
+    },
+    {
+      name: 'New ring radius',
+      value: finished,
+      dimension: 'long length',
+      working: working(
+        'the ring the mulch covers, within the room there is; never smaller than the present ring',
+        [
+          { name: 'ring the mulch covers', value: radius, dimension: 'long length' },
+          { name: 'present ring', value: mulch.ringRadius.value, dimension: 'long length' },
+          ...(room === undefined ? [] : [{ name: 'room', value: room, dimension: 'long length' as const }]),
+        ],
+      ),
+    },
+    {
+      name: balance >= 0 ? 'Mulch left over' : 'Mulch missing',
+      value: Math.abs(balance),
+      dimension: 'volume',
+      working: working('V less pi × t × (R² - (r + c)²)', [
+        { name: 'V, mulch volume', value: volume, dimension: 'volume' },
+        { name: 'R, new ring radius', value: finished, dimension: 'long length' },
+      ]),
+    },
+    {
+      name: balance >= 0 ? 'Bags to carry away' : 'Bags to bring',
+      value: Math.ceil(Math.abs(balance) / limit('bagVolume')),
+      dimension: 'count',
+      working: working('volume / bag, rounded up', [
+        { name: 'bag', value: limit('bagVolume'), dimension: 'volume' },
+      ]),
+    },
+    {
+      name: 'Crew hours',
+      value: volume / limit('rakeRate'),
+      dimension: 'hours',
+      working: {
+        formula: 'volume / rate by rake',
+        inputs: [{ name: 'rate, m³ an hour', value: limit('rakeRate'), dimension: 'ratio' }],
+        source: 'common practice, no source',
+        notes: [],
+      },
+    },
+  ];
+  const touching = s.visit.profiles.filter((p) => p.mulch.length > 0 && clearanceOf(p) < clearance).length;
+  return {
+    ...base,
+    quantities,
+    summary: wrong
+      ? `Clear ${shortMark(clearance)} round the bark and spread the mulch ${shortMark(depth)} deep out to ${longMark(finished)} from the centre of the stem.`
+      : 'Mulch lies as it should; leave it.',
+    why: wrong
+      ? [
+          s.verdict.facts.mulchOnBark.text,
+          ...(mulchCone.state === 'yes' ? [mulchCone.text] : []),
+          ...(touching > 0
+            ? [`less than ${shortMark(clearance)} clear at ${touching} of the bearings read`]
+            : []),
+          ...(tooDeep ? [`${shortMark(mulch.halfwayDepth)} deep halfway out`] : []),
+        ]
+      : ['Mulch is off the bark and no deeper than the schools allow.'],
+  };
+}

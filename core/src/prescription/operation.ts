@@ -1,0 +1,87 @@
+import type { TreeEvent, Tree, Visit } from '../casefile/model';
+import type { Verdict } from '../diagnosis';
+import { LIMITS, schoolFor, type LimitKey, type SchoolInForce, type Schools } from '../practice';
+import type { Profile } from '../profile';
+import type { Quantity, Working } from '../units/quantity';
+
+export type OperationKey = 'mulch' | 'excavate' | 'reset' | 'watch' | 'remove';
+
+export interface SchoolUse {
+  matter: string;
+  matterLabel: string;
+  school: string;
+  label: string;
+  chosenBy: 'default' | 'firm' | 'tree';
+  warning?: string;
+}
+
+/** One remedy weighed for this tree. Every remedy is in the list, those not advised with their reason. */
+export interface Operation {
+  key: OperationKey;
+  title: string;
+  advice: 'do' | 'option' | 'not';
+  /** What it comes to, in one sentence for the crew and the client. */
+  summary: string;
+  why: string[];
+  quantities: Quantity[];
+  method: string[];
+  cautions: string[];
+  acceptance: string[];
+  schools: SchoolUse[];
+  season: string;
+  lookAgain?: { days: number; why: string };
+  /** What would have to be measured for the quantities. */
+  missing: string[];
+}
+
+/** All a remedy may look at. */
+export interface Situation {
+  tree: Tree;
+  events: readonly TreeEvent[];
+  visit: Visit;
+  profile: Profile;
+  verdict: Verdict;
+  school(matter: string): SchoolInForce;
+}
+
+export function situation(
+  tree: Tree,
+  events: readonly TreeEvent[],
+  visit: Visit,
+  profile: Profile,
+  verdict: Verdict,
+  firm: Schools,
+): Situation {
+  return { tree, events, visit, profile, verdict, school: (matter) => schoolFor(matter, firm, tree.schools) };
+}
+
+export const used = (school: SchoolInForce): SchoolUse => ({
+  matter: school.matter.key,
+  matterLabel: school.matter.label,
+  school: school.key,
+  label: school.label,
+  chosenBy: school.chosenBy,
+  warning: school.warning,
+});
+
+export const schoolNote = (school: SchoolInForce): NonNullable<Working['school']> => ({
+  matter: school.matter.label,
+  school: school.label,
+  chosenBy: school.chosenBy,
+});
+
+export const limit = (key: LimitKey): number => LIMITS[key].value;
+
+/** A number a school must carry; a school without it is a fault of the data file. */
+export function schoolValue(school: SchoolInForce, name: string): number {
+  const value = school.values?.[name];
+  if (value === undefined)
+    throw new RangeError(`School ${school.key} of ${school.matter.key} has no ${name}.`);
+  return value;
+}
+
+export const PRACTICE_SOURCE = 'common practice, no source';
+
+/** Years since planting at the visit, or undefined. */
+export const yearsInGround = ({ tree, visit }: Pick<Situation, 'tree' | 'visit'>): number | undefined =>
+  tree.plantedYear === undefined ? undefined : Number(visit.date.slice(0, 4)) - tree.plantedYear;

@@ -1,0 +1,156 @@
+import { shortMark } from '../units/marks';
+import { METRES_PER_INCH } from '../units/length';
+import {
+  limit,
+  PRACTICE_SOURCE,
+  schoolNote,
+  schoolValue,
+  used,
+  yearsInGround,
+  type Operation,
+  type Situation,
+} from './operation';
+
+/** Ball of a young tree, estimated where it was not measured. Common practice, no source: ten times the stem. */
+export const BALL_PER_STEM = 10;
+
+/**
+ * Water for one watering by the five-gallon rule, litres, in whole 5-gallon buckets.
+ *
+ * @param stemDiameter m
+ * @example wateringByRule(1.5 * 0.0254) // 37.9 L, 10 US gal: 7.5 rounded up
+ */
+export function wateringByRule(stemDiameter: number): number {
+  const perBucket = limit('gallonsPerInch');
+  return Math.ceil((stemDiameter / METRES_PER_INCH) * (1 - 1e-12)) * perBucket;
+}
+
+/** Lift and reset at the right height, where age, size and findings allow. */
+export function resetOperation(s: Situation): Operation {
+  const hole = s.school('holeWidth');
+  const ball = s.school('rootBall');
+  const backfill = s.school('backfill');
+  const watering = s.school('wateringYears');
+  const staking = s.school('staking');
+  const reference = s.school('plantingReference');
+  const years = yearsInGround(s);
+  const stem = s.tree.stemDiameter ?? s.tree.dbh;
+  const { collarDeep, plantedDeep, conks, hollow } = s.verdict.facts;
+  const refusals = [
+    ...(collarDeep.state === 'no' ? [collarDeep.text] : []),
+    ...(years !== undefined && years > limit('resetMaxYears')
+      ? [
+          `${years} years in the ground: roots no longer come up whole (limit ${limit('resetMaxYears')} years)`,
+        ]
+      : []),
+    ...(stem !== undefined && stem > limit('resetMaxStem')
+      ? [`stem ${shortMark(stem)}: ball too heavy to lift whole (limit ${shortMark(limit('resetMaxStem'))})`]
+      : []),
+    ...(conks.state === 'yes' ? [conks.text] : []),
+    ...(hollow.state === 'yes' ? [hollow.text] : []),
+  ];
+  const unknown = [
+    ...(years === undefined ? ['year planted'] : []),
+    ...(stem === undefined ? ['stem diameter'] : []),
+    ...(collarDeep.state === 'unexamined' ? ['probe points'] : []),
+  ];
+  const deep = collarDeep.state === 'yes' || plantedDeep.state === 'yes';
+  const possible = refusals.length === 0 && unknown.length === 0 && deep;
+  const lift = s.profile.collar ? s.profile.collar.depth.value + limit('resetProud') : undefined;
+  const ballDiameter = stem === undefined ? undefined : stem * BALL_PER_STEM;
+  return {
+    key: 'reset',
+    title: 'Lift and reset',
+    advice: possible ? 'option' : 'not',
+    summary: possible
+      ? `Lift by ${shortMark(lift ?? 0)} so that the flare stands ${shortMark(limit('resetProud'))} above grade.`
+      : refusals[0]
+        ? `Not for this tree: ${refusals[0]}.`
+        : unknown.length > 0
+          ? `Cannot be judged: ${unknown.join(', ')} missing.`
+          : 'Nothing calls for it.',
+    why: possible
+      ? [collarDeep.text, `${years} years in the ground, stem ${shortMark(stem!)}: young enough to lift`]
+      : refusals,
+    quantities:
+      possible && lift !== undefined && ballDiameter !== undefined
+        ? [
+            {
+              name: 'Lift',
+              value: lift,
+              dimension: 'short length',
+              plusMinus: s.profile.collar?.depth.plusMinus,
+              working: {
+                formula: 'collar depth + height of the flare above grade',
+                inputs: [
+                  { name: 'collar depth', value: s.profile.collar!.depth.value, dimension: 'short length' },
+                  { name: 'flare above grade', value: limit('resetProud'), dimension: 'short length' },
+                ],
+                source: PRACTICE_SOURCE,
+                school: schoolNote(reference),
+                notes: [],
+              },
+            },
+            {
+              name: 'Hole diameter',
+              value: ballDiameter * schoolValue(hole, 'times'),
+              dimension: 'long length',
+              working: {
+                formula: 'root ball × times',
+                inputs: [
+                  {
+                    name: 'root ball, estimated at ten stems',
+                    value: ballDiameter,
+                    dimension: 'long length',
+                  },
+                  { name: 'times', value: schoolValue(hole, 'times'), dimension: 'ratio' },
+                ],
+                source: PRACTICE_SOURCE,
+                school: schoolNote(hole),
+                notes: ['Measure the ball once it is open.'],
+              },
+            },
+            {
+              name: 'Water at each watering',
+              value: wateringByRule(stem!),
+              dimension: 'litres',
+              working: {
+                formula: '5 US gal for each inch of stem, in whole buckets',
+                inputs: [{ name: 'stem diameter', value: stem!, dimension: 'short length' }],
+                source: PRACTICE_SOURCE,
+                school: schoolNote(watering),
+                notes: [
+                  `For ${schoolValue(watering, 'seasons')} growing season(s); probe first, skip when moist.`,
+                ],
+              },
+            },
+            {
+              name: 'Crew hours',
+              value: limit('resetHours'),
+              dimension: 'hours',
+              working: { formula: 'by practice', inputs: [], source: PRACTICE_SOURCE, notes: [] },
+            },
+          ]
+        : [],
+    method: [
+      'Dormant season, not in leaf. Take soil off the flare and remove every encircling root first.',
+      `Lift with the air tool; root ball: ${ball.label}. Keep roots wet and shaded from lift to cover.`,
+      'Wide hole, sides roughened, base firm, never glazed; flare checked with a straight stick across the hole.',
+      `Backfill: ${backfill.label}, in crumbs, firmed by hand or toe, not stamped; watered in, topped up, mulched, watered again.`,
+      `Stake: ${staking.label}. Nursery stake, ties, tape, twine and wire come off.`,
+    ],
+    cautions: [
+      'Locate buried utilities before any digging.',
+      'Not after a dry season without water; a precipitation deficit of some 20 cm is a warning.',
+      'A lifted tree can fall: hold it with a strap while people are in the hole.',
+    ],
+    acceptance: [
+      'Flare at or up to 5 cm above grade under a straight stick, stem upright.',
+      'No air pockets: water stands nowhere and the ball does not move by hand.',
+    ],
+    schools: [reference, hole, ball, backfill, staking, watering].map(used),
+    season: 'Dormant season only.',
+    lookAgain: { days: 180, why: 'Re-tie the stake, see whether it settled, push test.' },
+    missing: unknown,
+  };
+}

@@ -1,0 +1,4 @@
+export * from './length';
+export * from './limits';
+export * from './quantity';
+export * from './marks';

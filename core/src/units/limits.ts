@@ -1,0 +1,76 @@
+import { formatLength, METRES_PER, parseLength, type LengthUnit, type ParsedLength } from './length';
+
+/**
+ * What each measured length may be. `max` is refused beyond; `ask` is possible but more often a slip of the unit,
+ * so the program asks. All in metres. Common practice, no source: set well outside anything met on a planted tree.
+ */
+export const LENGTH_LIMITS = {
+  mulchDepth: { name: 'Mulch depth', min: 0, max: 1.5, ask: 0.8 },
+  mulchEnds: { name: 'Mulch ends at', min: 0, max: 15, ask: 6 },
+  fillDepth: { name: 'Soil added', min: 0, max: 3, ask: 1.2 },
+  distance: { name: 'Distance from the bark', min: 0, max: 15, ask: 5 },
+  probeDepth: { name: 'Depth to the first root', min: -0.5, max: 1.5, ask: 0.9 },
+  stemDiameter: { name: 'Stem diameter at the base', min: 0.005, max: 4, ask: 1.5 },
+  dbh: { name: 'DBH', min: 0.003, max: 4, ask: 1.5 },
+  height: { name: 'Tree height', min: 0.2, max: 90, ask: 45 },
+  crownRadius: { name: 'Crown radius', min: 0.1, max: 30, ask: 15 },
+  twigExtension: { name: 'Twig extension', min: 0, max: 3, ask: 1.2 },
+  leafLength: { name: 'Leaf length', min: 0.002, max: 1, ask: 0.4 },
+  topsoil: { name: 'Topsoil thickness', min: 0, max: 1.5, ask: 0.8 },
+  refusal: { name: 'Rod stops at', min: 0, max: 2, ask: 1.5 },
+  woundHeight: { name: 'Height of the wound', min: 0, max: 10, ask: 3 },
+  mulchRoom: { name: 'Room for the mulch ring', min: 0.1, max: 15, ask: 8 },
+  position: { name: 'Position', min: -20000, max: 20000, ask: 20000 },
+} as const;
+
+export type LengthField = keyof typeof LENGTH_LIMITS;
+
+export type CheckedLength =
+  | { state: 'ok'; metres: number; resolution: number }
+  | { state: 'ask'; metres: number; resolution: number; message: string; suggestion?: string }
+  | { state: 'wrong'; message: string; suggestion?: string };
+
+const SMALLER: Partial<Record<LengthUnit, LengthUnit>> = { m: 'cm', cm: 'mm', ft: 'in' };
+
+/** The typed text with the next smaller unit, when that would make the value ordinary. */
+function meantSmaller(text: string, read: ParsedLength & { ok: true }, ask: number): string | undefined {
+  const smaller = SMALLER[read.unit];
+  if (!smaller) return undefined;
+  const bare = text.trim().replace(/[a-z"'″”′’.\s]+$/i, '');
+  const again = parseLength(bare, smaller);
+  return again.ok && again.metres <= ask ? `${bare} ${smaller}` : undefined;
+}
+
+/**
+ * Reads a length for a named field and holds it against what that field may be.
+ *
+ * @param field one of {@link LENGTH_LIMITS}
+ * @param shownUnit unit printed beside the field
+ * @returns metres; or a question with the likely meaning; or an error that names field, value and range
+ */
+export function readLength(field: LengthField, text: string, shownUnit: LengthUnit): CheckedLength {
+  const limit = LENGTH_LIMITS[field];
+  const read = parseLength(text, shownUnit);
+  if (!read.ok) return { state: 'wrong', message: `${limit.name}: ${read.reason}` };
+  const bound = (metres: number) => `${Number((metres / METRES_PER[shownUnit]).toFixed(2))} ${shownUnit}`;
+  const range = `${bound(limit.min)} to ${bound(limit.max)}`;
+  const suggestion = read.metres > limit.ask ? meantSmaller(text, read, limit.ask) : undefined;
+  if (read.metres < limit.min || read.metres > limit.max) {
+    const hint = suggestion ? ` Was ${suggestion} meant?` : '';
+    return {
+      state: 'wrong',
+      message: `${limit.name}: ${text.trim()} is outside ${range}.${hint}`,
+      suggestion,
+    };
+  }
+  if (read.metres > limit.ask) {
+    return {
+      state: 'ask',
+      metres: read.metres,
+      resolution: read.resolution,
+      message: `${limit.name}: ${formatLength(read.metres, shownUnit)} is unusual.${suggestion ? ` Was ${suggestion} meant?` : ''}`,
+      suggestion,
+    };
+  }
+  return { state: 'ok', metres: read.metres, resolution: read.resolution };
+}

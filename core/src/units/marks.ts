@@ -1,0 +1,34 @@
+import {
+  formatLength,
+  longUnit,
+  METRES_PER_FOOT,
+  METRES_PER_INCH,
+  shortUnit,
+  type UnitSystem,
+} from './length';
+
+/**
+ * Sentences of the core carry their lengths as marks in metres and are turned into the reader's units at the edge,
+ * so that screen, report and command line say the same thing.
+ */
+export const shortMark = (metres: number): string => `{m:${metres.toFixed(4)}}`;
+export const longMark = (metres: number): string => `{M:${metres.toFixed(4)}}`;
+
+const MARK = /\{(m|M):(-?\d+(?:\.\d+)?)\}/g;
+
+/** Writes the marks of a sentence: short ones to 1 cm or 0.1 in (half-centimetre limits kept), long ones to 1 cm or 0.1 ft. */
+export function writeLengths(sentence: string, system: UnitSystem): string {
+  return sentence.replace(MARK, (_, size: string, text: string) => {
+    const metres = Number(text);
+    if (size === 'M') {
+      return formatLength(metres, longUnit(system), system === 'us' ? 0.1 * METRES_PER_FOOT : 0.01);
+    }
+    const halves =
+      Math.abs(metres * 200 - Math.round(metres * 200)) < 1e-6 && Math.round(metres * 200) % 2 !== 0;
+    return formatLength(
+      metres,
+      shortUnit(system),
+      system === 'us' ? 0.1 * METRES_PER_INCH : halves ? 0.001 : 0.01,
+    );
+  });
+}

@@ -1,0 +1,88 @@
+import fc from 'fast-check';
+import { formatLength, formatQuantity, formatValue, parseLength, readLength, writeLengths } from './index';
+
+const metres = (text: string, unit?: 'cm' | 'in') => {
+  const read = parseLength(text, unit);
+  if (!read.ok) throw new Error(read.reason);
+  return read.metres;
+};
+
+// Exact by the definition of the international inch (25.4 mm, 1959).
+test.each([
+  ['3 1/2 in', 0.0889],
+  ['3-1/2 in', 0.0889],
+  ['3½"', 0.0889],
+  ['3.5"', 0.0889],
+  ['1/4 in', 0.00635],
+  ['9cm', 0.09],
+  ['0,09 m', 0.09],
+  ['0.09 m', 0.09],
+  ['2 ft 4', 0.7112],
+  [`2' 4"`, 0.7112],
+  ['2 ft 4 1/2 in', 0.7239],
+  ['12 mm', 0.012],
+  ['-4 cm', -0.04],
+  ['−4 cm', -0.04],
+])('%s is %d m', (text, value) => expect(metres(text)).toBeCloseTo(value, 10));
+
+test('a bare number takes the unit shown beside the field, and none without it', () => {
+  expect(metres('9', 'cm')).toBeCloseTo(0.09);
+  expect(metres('9', 'in')).toBeCloseTo(0.2286);
+  expect(parseLength('9')).toMatchObject({ ok: false, reason: expect.stringContaining('no unit') });
+});
+
+test.each(['1,234 m', '2 ft 13', 'deep', '3 1/0 in', '9 yards', ''])('%s is refused', (text) => {
+  expect(parseLength(text, 'cm').ok).toBe(false);
+});
+
+test('what is formatted reads back within its resolution', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0, max: 20, noNaN: true }),
+      fc.constantFrom('mm' as const, 'cm' as const, 'm' as const, 'in' as const, 'ft' as const),
+      (value, unit) => {
+        const read = parseLength(formatLength(value, unit, 0.001));
+        return (
+          read.ok &&
+          Math.abs(read.metres - value) <= (unit === 'in' ? 0.00128 : 0.00052) * (unit === 'ft' ? 3 : 1)
+        );
+      },
+    ),
+  );
+});
+
+test('the resolution follows what was typed', () => {
+  expect(parseLength('9 cm')).toMatchObject({ resolution: 0.01 });
+  expect(parseLength('0.090 m')).toMatchObject({ resolution: 0.001 });
+  expect(formatLength(0.178, 'cm', 0.001)).toBe('17.8 cm');
+  expect(formatLength(0.178, 'cm', 0.01)).toBe('18 cm');
+  expect(formatLength(-0.0001, 'cm')).toBe('0 cm');
+});
+
+test('a slip of the unit is asked about, with the field, the value and the range', () => {
+  expect(readLength('mulchDepth', '30 m', 'cm')).toEqual({
+    state: 'wrong',
+    message: 'Mulch depth: 30 m is outside 0 cm to 150 cm. Was 30 cm meant?',
+    suggestion: '30 cm',
+  });
+  expect(readLength('mulchDepth', '100', 'cm')).toMatchObject({
+    state: 'ask',
+    metres: 1,
+    suggestion: '100 mm',
+  });
+  expect(readLength('mulchDepth', '-3', 'cm')).toMatchObject({ state: 'wrong' });
+  expect(readLength('mulchDepth', '24', 'cm')).toMatchObject({ state: 'ok', metres: 0.24 });
+});
+
+test('quantities and sentences come out in either system', () => {
+  const working = { formula: '', inputs: [], source: '', notes: [] };
+  const depth = { name: 'd', value: 0.178, plusMinus: 0.014, dimension: 'short length' as const, working };
+  expect(formatQuantity(depth, 'metric')).toBe('17.8 ± 1.4 cm');
+  expect(formatQuantity(depth, 'us')).toBe('7.0 ± 0.6 in');
+  // 1 yd3 = 0.764554857984 m3, exact from the foot.
+  expect(formatValue(0.764554857984, 'volume', 'us')).toBe('1.00 yd³');
+  expect(writeLengths('deeper than {m:0.0750}, out to {M:1.2240}', 'metric')).toBe(
+    'deeper than 7.5 cm, out to 1.22 m',
+  );
+  expect(writeLengths('{m:0.1016}', 'us')).toBe('4.0 in');
+});

@@ -1,0 +1,69 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { expect, test, type Page } from '@playwright/test';
+import { enterDemo } from './enter';
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+const STATIONS = ['history', 'crown', 'base', 'mulch', 'probe', 'verdict', 'prescription'];
+const VIEWS = [
+  '/grounds',
+  '/grounds/kelpworth',
+  '/practice',
+  '/account',
+  '/firm',
+  '/trees/sable-katsura-14/report',
+  '/trees/sable-katsura-14/record',
+  '/trees/kelpworth-2',
+  ...STATIONS.map((s) => `/trees/sable-katsura-14?station=${s}`),
+];
+
+interface Violation {
+  id: string;
+  impact: string;
+  nodes: { target: string[] }[];
+}
+
+/** Serious and critical findings of the page as it stands. */
+async function findings(page: Page): Promise<string[]> {
+  await page.evaluate(axe);
+  const violations = await page.evaluate(async () => {
+    const run = (window as unknown as { axe: { run: (o: unknown) => Promise<{ violations: Violation[] }> } })
+      .axe.run;
+    return (await run({ resultTypes: ['violations'] })).violations;
+  });
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .slice(0, 3)
+          .map((n) => n.target.join(' '))
+          .join(' | ')}`,
+    );
+}
+
+for (const theme of ['paper', 'dark', 'sun']) {
+  for (const [name, viewport] of [
+    ['desk', { width: 1280, height: 800 }],
+    ['phone', { width: 390, height: 844 }],
+  ] as const) {
+    test(`no serious finding: ${theme}, ${name}`, async ({ page, baseURL }) => {
+      test.setTimeout(150_000);
+      await page.setViewportSize(viewport);
+      await page.context().addCookies([{ name: 'undrel_theme', value: theme, url: baseURL! }]);
+      await page.goto('/sign-in');
+      expect(['/sign-in', await findings(page)]).toEqual(['/sign-in', []]);
+      await enterDemo(page);
+      for (const view of VIEWS) {
+        await page.goto(view);
+        await expect(page.locator('main')).toBeVisible();
+        expect([view, await findings(page)]).toEqual([view, []]);
+        const overflow = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        );
+        expect([view, overflow]).toEqual([view, 0]);
+      }
+    });
+  }
+}

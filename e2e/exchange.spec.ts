@@ -1,0 +1,104 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { enterDemo, station } from './enter';
+
+const bring = (page: Page, name: string, content: string | Buffer) =>
+  page
+    .getByLabel('File to bring in: CSV, GeoJSON or case file')
+    .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) });
+
+async function newGrounds(page: Page, name: string): Promise<void> {
+  await enterDemo(page);
+  await page.getByRole('button', { name: 'Add grounds' }).click();
+  await page.getByLabel('Name').fill(name);
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('No trees yet')).toBeVisible();
+}
+
+test('CSV, GeoJSON and case files come in, with every fault named and the rest kept', async ({ page }) => {
+  await newGrounds(page, `Exchange ${Date.now()}`);
+  await bring(page, 'trees.csv', 'label,species,height (m)\nA 1,Tilia cordata,9\nA 2,Tilia cordata,900\n');
+  await expect(page.getByText('2 trees added, 0 trees changed.')).toBeVisible();
+  await expect(page.getByText('Row 3, Tree height: 900 is outside 0.2 m to 90 m')).toBeVisible();
+  await bring(page, 'latin.csv', Buffer.from([0x6c, 0xe9, 0x0a]));
+  await expect(page.getByText('not UTF-8 text')).toBeVisible();
+  const point = (label: string, x: number, y: number) => ({
+    type: 'Feature',
+    properties: { label },
+    geometry: { type: 'Point', coordinates: [x, y] },
+  });
+  await bring(
+    page,
+    'plan.geojson',
+    JSON.stringify({
+      type: 'FeatureCollection',
+      features: [point('A 1', 10, 50), point('A 2', 10.0002, 50)],
+    }),
+  );
+  await expect(page.getByText('The file is in degrees')).toBeVisible();
+  await expect(page.getByText('0 trees added, 2 trees changed.')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'A 1: not visited' })).toBeVisible();
+  const example = readFileSync('docs/example-case.json', 'utf8');
+  await bring(page, 'cut.json', example.slice(0, 400));
+  await expect(page.getByText('The file is cut off')).toBeVisible();
+  await bring(page, 'case.json', example);
+  await expect(page.getByText('Katsura 14 brought in with 1 visit(s).')).toBeVisible();
+  await page.getByRole('link', { name: 'Katsura 14', exact: true }).click();
+  await page.waitForURL('**/trees/*');
+  const id = new URL(page.url()).pathname.split('/').pop();
+  const out = await page.request.get(`/api/trees/${id}/case`);
+  expect((await out.json()).visits[0].probes).toEqual(JSON.parse(example).visits[0].probes);
+});
+
+test('the tree table sorts, filters and hides columns; the plan is reached by keyboard', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto('/grounds/kelpworth');
+  const rows = page.getByRole('region', { name: 'Trees' }).locator('tbody tr:not([aria-hidden])');
+  await page.getByRole('button', { name: /^tree/ }).click();
+  await expect(rows.first()).toContainText('Linden 1');
+  await page.getByRole('button', { name: /^tree/ }).click();
+  await expect(rows.first()).toContainText('Linden 28');
+  await page.getByLabel('Filter').fill('likely');
+  await expect(page.getByText(/\d of 28 trees/)).toBeVisible();
+  await page.getByRole('button', { name: 'Columns' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'species' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('columnheader', { name: 'species' })).toBeVisible();
+  await page.getByRole('link', { name: /^Linden 3:/ }).focus();
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/trees/kelpworth-3');
+});
+
+test('find by keyboard, units and themes', async ({ page }) => {
+  await enterDemo(page);
+  await page.keyboard.press('/');
+  await page.getByPlaceholder('Tree, grounds, species').fill('katsura 14');
+  await expect(page.getByRole('option', { name: /Katsura 14/ }).first()).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/trees/sable-katsura-14');
+  await page.getByRole('button', { name: /units: metric/ }).click();
+  await station(page, /^Probe/).click();
+  await expect(page.getByRole('button', { name: /Collar depth .* in: show the working/ })).toBeVisible();
+  await page.getByRole('button', { name: /Collar depth .* in: show the working/ }).click();
+  await expect(
+    page.getByText('mean round the stem of the depth of the first root at each bearing'),
+  ).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Paper theme/ }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'sun');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'sun');
+});
+
+test('a school chosen for the firm, and one for a tree, change the figure and are shown', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/sable-tulip-tree-1?station=prescription');
+  const mulch = page.getByRole('article', { name: 'Pull back and widen the mulch' });
+  const before = await mulch.getByRole('button', { name: /^New ring radius/ }).textContent();
+  await mulch.getByText(/Schools of practice followed/).click();
+  await mulch.getByLabel(/Mulch depth and clearance/).selectOption('thin');
+  await expect(mulch.getByText('(this tree)')).toBeVisible();
+  await expect(mulch.getByRole('button', { name: /^New ring radius/ })).not.toHaveText(before!);
+});

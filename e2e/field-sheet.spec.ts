@@ -1,0 +1,147 @@
+import { expect, test, type Page } from '@playwright/test';
+import { enterDemo, saved } from './enter';
+import { pdfText } from './pdf';
+
+/** Made-up paper sheet: four mulch profiles (at the bark, 30, 60, 90 cm, ends, soil added), fifteen pushes, crown, base. */
+const PROFILES = [
+  ['24', '17', '9', '2', '98', '12'],
+  ['22', '15', '7', '1', '94', '13'],
+  ['25', '18', '9', '3', '101', '14'],
+  ['26', '17', '8', '2', '97', '13'],
+];
+const PUSHES: [bearing: string, distance: string, depth: string][] = [
+  ['N', '10', '17'],
+  ['NE', '10', '18'],
+  ['E', '10', '19'],
+  ['SE', '10', '18'],
+  ['S', '10', '16'],
+  ['SW', '10', '20'],
+  ['W', '10', '17'],
+  ['NW', '10', '18'],
+  ['20', '10', '18'],
+  ['65', '10', '19'],
+  ['110', '10', '17'],
+  ['155', '10', '18'],
+  ['200', '15', '21'],
+  ['245', '10', '18'],
+  ['290', '10', '3 1/2 in'],
+];
+
+const type = (page: Page, text: string) => page.keyboard.type(text);
+
+/** Moves to a control by its name and presses, as the keyboard does. */
+async function press(
+  page: Page,
+  role: 'button' | 'radio' | 'checkbox',
+  name: string | RegExp,
+  key = 'Enter',
+): Promise<void> {
+  const control = page.getByRole(role, { name }).first();
+  await control.focus();
+  await page.keyboard.press(key);
+}
+
+async function choose(page: Page, question: string, answer: string): Promise<void> {
+  await page.getByRole('group', { name: question }).getByText(answer, { exact: true }).focus();
+  await page.keyboard.press('Space');
+}
+
+test('a field sheet becomes an issued report by keyboard alone', async ({ page }) => {
+  test.setTimeout(240_000);
+  await enterDemo(page);
+  await page.goto('/grounds/sable-row');
+  const begun = Date.now();
+  await press(page, 'button', 'Add a tree');
+  await type(page, 'Katsura 99');
+  await page.keyboard.press('Tab');
+  await type(page, 'Cercidiphyllum japonicum');
+  await page.keyboard.press('Enter');
+  await press(page, 'button', 'Begin a visit today');
+  await page.getByLabel('Year planted').focus();
+  await type(page, '2016');
+  await page.keyboard.press('Tab');
+  await type(page, '31');
+  await choose(page, 'Nursery stock', 'container');
+
+  await press(page, 'button', /^Crown/);
+  await choose(page, 'Leaf colour', 'evenly pale');
+  await choose(page, 'Leaf size', 'small');
+  await page.getByLabel('Crown density, of a full crown').focus();
+  await type(page, '55');
+  await page.keyboard.press('Tab');
+  await type(page, '10');
+  await choose(page, 'Where is the dieback?', 'top down');
+  const newest = new Date().getUTCFullYear() - 1;
+  await page.getByLabel(`Twig extension ${newest}`).focus();
+  for (const length of ['9', '11', '14', '19', '27', '30']) {
+    await type(page, length);
+    await page.keyboard.press('Enter');
+  }
+
+  await press(page, 'button', /^Base/);
+  await press(page, 'button', 'How does the stem enter the ground?: straight on every side');
+  await page.getByRole('button', { name: 'flared, SE' }).focus();
+  await page.keyboard.press('Enter');
+  await choose(page, 'Push test: does the base rock?', 'firm');
+  await choose(page, 'Conks or fungal fans at the base?', 'not seen');
+
+  await press(page, 'button', /^Mulch, grade/);
+  await page.getByLabel('at the bark, N', { exact: true }).focus();
+  for (const value of PROFILES.flat()) {
+    await type(page, value);
+    await page.keyboard.press('Enter');
+  }
+
+  await press(page, 'button', /^Probe/);
+  for (const [bearing, distance, depth] of PUSHES) {
+    await page.getByLabel('Bearing', { exact: true }).focus();
+    await type(page, bearing);
+    await page.keyboard.press('Tab');
+    await type(page, distance);
+    await page.keyboard.press('Tab');
+    await type(page, depth);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByRole('table', { name: 'Pushes of the rod' }).locator('tbody tr')).toHaveCount(
+    PUSHES.length,
+  );
+
+  await press(page, 'button', /^Verdict/);
+  await expect(page.getByTestId('verdict-summary')).toContainText('Buried by added soil');
+  await press(page, 'button', 'Prescription next');
+  await expect(page.getByRole('checkbox', { name: 'Prescribe' }).first()).toBeChecked();
+  await saved(page);
+  await page.getByRole('main').getByRole('link', { name: 'Report' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByLabel(/^Opening/).focus();
+  await type(page, 'Called by the residents’ office.');
+  await press(page, 'button', 'Issue');
+  await press(page, 'button', 'Issue now');
+  await page.waitForURL('**/reports/*');
+  const seconds = (Date.now() - begun) / 1000;
+  test.info().annotations.push({ type: 'sheet to issued report', description: `${seconds.toFixed(0)} s` });
+
+  const href = await page.getByRole('link', { name: 'PDF' }).getAttribute('href');
+  const text = await pdfText(page, href!);
+  expect(text).toMatch(/Report QTA-\d{4}-\d{4}, issued/);
+  expect(text).toContain('Katsura 99');
+  expect(text).toContain('Called by the residents’ office.');
+  // Fifteen bearings: the mean depth lies between the extremes typed, and the odd one in inches is among them.
+  const [, collar] = /Collar depth (\d+\.\d) ± \d+\.\d cm/.exec(text)!;
+  expect(Number(collar)).toBeGreaterThan(15);
+  expect(Number(collar)).toBeLessThan(19);
+  expect(text).toMatch(/Mulch on the bark 24\.\d ± \d\.\d cm/);
+  expect(text).toContain('Buried by a mulch cone: likely');
+  for (const part of [
+    'Root collar excavation',
+    'Crew hours',
+    'Locate buried utilities',
+    'Done properly when',
+    'Schools followed',
+    'Not examined',
+    'Soil at 20 cm',
+  ]) {
+    expect(text).toContain(part);
+  }
+  expect(text).not.toMatch(/undefined|NaN|\{m:|\{M:/);
+});

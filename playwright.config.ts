@@ -1,0 +1,30 @@
+import { defineConfig, devices } from '@playwright/test';
+
+const chromium = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-quic',
+  ],
+};
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results/browser',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  retries: 0,
+  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+  use: {
+    ...devices['Desktop Chrome'],
+    viewport: { width: 1280, height: 800 },
+    baseURL: process.env.BASE_URL,
+    launchOptions: chromium,
+    trace: 'off',
+  },
+});

@@ -1,0 +1,227 @@
+// Measures, prints and writes docs/bench.md: npm run bench
+import { execFileSync } from 'node:child_process';
+import { cpus } from 'node:os';
+import { existsSync, mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import pg from 'pg';
+import { build } from './setup/build.mjs';
+import { freePort } from './setup/ports.mjs';
+import { privateCluster } from './setup/postgres.mjs';
+import { ended, program, ROOT, run, say, start } from './setup/run.mjs';
+import { serve } from './setup/serve.mjs';
+
+const TREES = 50_000;
+const PROPERTIES = 100;
+const REQUESTS = 120;
+
+const quantile = (sorted, q) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))];
+
+/** Time to the first byte and to the last of one page, ms. */
+async function once(url, cookie) {
+  const begun = performance.now();
+  const answer = await fetch(url, { headers: { cookie }, redirect: 'manual' });
+  if (answer.status !== 200) throw new Error(`${url}: ${answer.status}`);
+  const reader = answer.body.getReader();
+  await reader.read();
+  const first = performance.now() - begun;
+  while (!(await reader.read()).done);
+  return { first, total: performance.now() - begun };
+}
+
+/** Medians and 95th percentiles of a page under a number of clients at once. */
+async function page(url, cookie, clients) {
+  for (let i = 0; i < 20; i++) await once(url, cookie);
+  const taken = [];
+  let left = REQUESTS;
+  await Promise.all(
+    Array.from({ length: clients }, async () => {
+      while (left-- > 0) taken.push(await once(url, cookie));
+    }),
+  );
+  const sorted = (key) => taken.map((t) => t[key]).sort((a, b) => a - b);
+  const [first, total] = [sorted('first'), sorted('total')];
+  return { first: quantile(first, 0.5), total: quantile(total, 0.5), slow: quantile(total, 0.95) };
+}
+
+/** Script bytes a page sends, gzip, in kB. */
+async function scripts(base, path, cookie) {
+  const html = await (await fetch(base + path, { headers: { cookie } })).text();
+  // Browsers of the last years skip the scripts marked noModule.
+  const old = [...html.matchAll(/<script[^>]*src="([^"]+)"[^>]*noModule/gi)].map((m) => m[1]);
+  const files = [...new Set([...html.matchAll(/\/_next\/static\/[^"'\\ ]+\.js/g)].map((m) => m[0]))].filter(
+    (file) => !old.includes(file),
+  );
+  let bytes = 0;
+  for (const file of files) {
+    const answer = await fetch(base + file);
+    if (answer.ok) bytes += gzipSync(Buffer.from(await answer.arrayBuffer())).length;
+  }
+  return bytes / 1000;
+}
+
+/** An empty page of the same framework, built and served beside. */
+async function emptyPage(atStop) {
+  const folder = join(ROOT, '.undrel', 'empty');
+  mkdirSync(join(folder, 'app'), { recursive: true });
+  writeFileSync(join(folder, 'package.json'), '{"type":"module"}');
+  writeFileSync(
+    join(folder, 'next.config.mjs'),
+    `export default { turbopack: { root: ${JSON.stringify(ROOT)} } };\n`,
+  );
+  writeFileSync(
+    join(folder, 'app', 'layout.js'),
+    'export default function L({ children }) { return <html lang="en"><body>{children}</body></html>; }\n',
+  );
+  writeFileSync(
+    join(folder, 'app', 'page.js'),
+    `export const dynamic = 'force-dynamic';\nexport default function P() { return <main>empty</main>; }\n`,
+  );
+  if (!existsSync(join(folder, 'node_modules')))
+    symlinkSync(join(ROOT, 'node_modules'), join(folder, 'node_modules'));
+  const next = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
+  const env = { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' };
+  run('node', [next, 'build', folder], { env, stdio: 'ignore' });
+  const port = await freePort(0);
+  const child = start('node', [next, 'start', folder, '-p', String(port), '-H', '127.0.0.1'], {
+    env,
+    stdio: 'ignore',
+  });
+  const over = ended(child);
+  atStop(async () => {
+    child.kill('SIGTERM');
+    await over;
+  });
+  const url = `http://127.0.0.1:${port}/`;
+  for (let i = 0; i < 120; i++) {
+    if ((await fetch(url).catch(() => undefined))?.ok) return url;
+    await new Promise((r) => setTimeout(r, 250));
+  }
+  throw new Error('the empty page did not start');
+}
+
+/** Fills the demo firm to the number of trees by SQL; only the bench does this. */
+async function fill(url) {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await client.query(`select set_config('undrel.firm', 'quillrow', false)`);
+  for (const table of ['properties', 'trees', 'visits', 'findings'])
+    await client.query(`alter table ${table} disable trigger audit`);
+  await client.query(
+    `insert into properties (firm_id, id, name) select 'quillrow', 'bench-' || p, 'Bench ' || p from generate_series(1, ${PROPERTIES}) p on conflict do nothing`,
+  );
+  await client.query(
+    `insert into trees (firm_id, id, property_id, label, species, planted_year, stem_diameter, x, y)
+     select 'quillrow', 'bench-' || t, 'bench-' || (1 + t % ${PROPERTIES}), 'Tree ' || t, 'Tilia cordata', 2012, 0.2, t % 700, t / 700
+     from generate_series(1, ${TREES}) t on conflict do nothing`,
+  );
+  await client.query(
+    `insert into visits (firm_id, id, tree_id, visited_on) select 'quillrow', 'bench-v' || t, 'bench-' || t, '2026-05-01' from generate_series(1, ${TREES}, 5) t on conflict do nothing`,
+  );
+  await client.query(
+    `insert into findings (firm_id, id, visit_id, key, answer) select 'quillrow', 'bench-f' || t, 'bench-v' || t, 'base.push', 'none' from generate_series(1, ${TREES}, 5) t on conflict do nothing`,
+  );
+  for (const table of ['properties', 'trees', 'visits', 'findings'])
+    await client.query(`alter table ${table} enable trigger audit`);
+  await client.query('analyze');
+  const { rows } = await client.query('select count(*)::int as n from trees');
+  await client.end();
+  return rows[0].n;
+}
+
+async function demoSession(url) {
+  const code = `
+    import { signIn } from './web/server/accounts/session';
+    import { pool } from './web/server/database/transaction';
+    const s = await signIn('consultant@quillrow.example', 'kelpworth-linden', { address: 'bench', agent: 'bench' });
+    console.log(s.ok ? s.token : s.reason);
+    await (await pool()).end();`;
+  const file = join(ROOT, '.undrel', 'bench-session.ts');
+  writeFileSync(file, code.replaceAll("'./web", "'../web"));
+  const out = execFileSync('npx', ['--no-install', 'tsx', file], {
+    cwd: ROOT,
+    env: { ...process.env, DATABASE_URL: url },
+    encoding: 'utf8',
+  });
+  rmSync(file);
+  return `undrel_session=${out.trim()}`;
+}
+
+const ms = (value) => value.toFixed(1);
+
+await program(async (atStop) => {
+  const db = await privateCluster('bench-cluster');
+  atStop(db.stop);
+  build('.next-test');
+  run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', '--reset'], {
+    env: { ...process.env, DATABASE_URL: db.url },
+    stdio: 'ignore',
+  });
+  say('filling the database');
+  const trees = await fill(db.url);
+  const core = JSON.parse(
+    execFileSync('npx', ['--no-install', 'tsx', 'scripts/bench-core.ts'], { cwd: ROOT, encoding: 'utf8' }),
+  );
+  const cookie = await demoSession(db.url);
+  const port = await freePort(0);
+  const app = await serve({ url: db.url, port, dist: '.next-test', env: { UNDREL_DEMO: '1' }, quiet: true });
+  atStop(app.stop);
+  const base = `http://127.0.0.1:${port}`;
+  const empty = await emptyPage(atStop);
+
+  const pages = [
+    ['empty page', empty],
+    ['tree', `${base}/trees/sable-katsura-14?station=mulch`],
+    ['property, 28 trees', `${base}/grounds/kelpworth`],
+    [`property, ${TREES / PROPERTIES} trees`, `${base}/grounds/bench-1`],
+    ['grounds', `${base}/grounds`],
+    ['report preview', `${base}/trees/sable-katsura-14/report`],
+  ];
+  const rows = [];
+  for (const [name, url] of pages) {
+    for (const clients of [1, 20]) {
+      say(`${name}, ${clients} client(s)`);
+      rows.push([name, clients, await page(url, cookie, clients)]);
+    }
+  }
+  const emptyTotal = (clients) => rows.find(([name, c]) => name === 'empty page' && c === clients)[2].total;
+  const routes = [
+    '/sign-in',
+    '/grounds',
+    '/grounds/kelpworth',
+    '/trees/sable-katsura-14',
+    '/trees/sable-katsura-14/report',
+    '/practice',
+    '/account',
+  ];
+  const sizes = [];
+  for (const route of routes) sizes.push([route, await scripts(base, route, cookie)]);
+
+  const text = `# Bench
+
+Written by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}: Node ${process.version}, ${cpus().length} cores (${cpus()[0].model.trim()}), client and
+server on the same machine, ${trees.toLocaleString('en')} trees in the database.
+
+## Core
+
+| what | median, ms | 95 %, ms |
+|---|---|---|
+${core.map((r) => `| ${r.name} | ${r.median.toFixed(3)} | ${r.p95.toFixed(3)} |`).join('\n')}
+
+## Pages
+
+Medians of ${REQUESTS} requests, ms. The last column is the median total against the empty page of the same framework on the same run.
+
+| page | clients | first byte | total | total, 95 % | times the empty page |
+|---|---|---|---|---|---|
+${rows.map(([name, clients, t]) => `| ${name} | ${clients} | ${ms(t.first)} | ${ms(t.total)} | ${ms(t.slow)} | ${(t.total / emptyTotal(clients)).toFixed(1)} |`).join('\n')}
+
+## JavaScript sent, gzip
+
+| route | kB |
+|---|---|
+${sizes.map(([route, kb]) => `| \`${route}\` | ${kb.toFixed(0)} |`).join('\n')}
+`;
+  writeFileSync(join(ROOT, 'docs', 'bench.md'), text);
+  console.log(readFileSync(join(ROOT, 'docs', 'bench.md'), 'utf8'));
+});

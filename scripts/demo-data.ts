@@ -1,0 +1,117 @@
+// Loads the demo world through the same code as user data, once; --reset takes the demo firm out first.
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { FIRM, PEOPLE, PROPERTIES } from '../db/demo/world';
+import * as accounts from '../web/server/accounts/sql';
+import { hashPassword } from '../web/server/accounts/secrets';
+import { foundFirm, type Viewer } from '../web/server/accounts/session';
+import { saveChanges } from '../web/server/cases/write';
+import { databaseUrl, migrate } from '../web/server/database/migrate';
+import { asUser, pool, type Db } from '../web/server/database/transaction';
+import * as grounds from '../web/server/grounds/sql';
+import { itemsOf } from '../web/protocol/item';
+
+/** Tables of a firm, those that refer to others first. */
+const TABLES = [
+  'reports',
+  'report_counters',
+  'assessments',
+  'decisions',
+  'probe_points',
+  'grade_profiles',
+  'findings',
+  'visits',
+  'tree_events',
+  'trees',
+  'properties',
+  'clients',
+  'invitations',
+  'sessions',
+  'users',
+  'audit_entries',
+  'firms',
+];
+
+/** Takes the demo firm out, as the owner of the database: the application itself never deletes. */
+async function removeDemo(client: pg.Client): Promise<void> {
+  await client.query('begin');
+  await client.query('alter table reports disable trigger issued');
+  for (const table of TABLES) await client.query(`delete from ${table} where firm_id = $1`, [FIRM.id]);
+  await client.query('delete from audit_entries where firm_id = $1', [FIRM.id]);
+  await client.query('alter table reports enable trigger issued');
+  await client.query('commit');
+}
+
+async function addPeople(): Promise<Viewer> {
+  const [owner, ...others] = PEOPLE;
+  const ownerId = randomUUID();
+  await foundFirm(FIRM, { id: ownerId, email: owner!.email, name: owner!.name, password: owner!.password });
+  let consultantId = ownerId;
+  await asUser(FIRM.id, ownerId, async (db) => {
+    for (const person of others) {
+      const id = randomUUID();
+      if (person.role === 'consultant') consultantId = id;
+      await db.rows(accounts.ADD_USER, [
+        id,
+        person.email,
+        person.name,
+        person.role,
+        await hashPassword(person.password),
+      ]);
+    }
+  });
+  return {
+    firmId: FIRM.id,
+    userId: consultantId,
+    sessionId: '',
+    name: '',
+    email: '',
+    role: 'consultant',
+    firmName: FIRM.name,
+    units: FIRM.units,
+  };
+}
+
+async function addTree(
+  db: Db,
+  viewer: Viewer,
+  propertyId: string,
+  id: string,
+  caseFile: Parameters<typeof itemsOf>[0],
+): Promise<void> {
+  let count = 0;
+  const items = itemsOf(caseFile, propertyId, () => (count++ === 0 ? id : `${id}-${count}`));
+  const results = await saveChanges(
+    db,
+    viewer,
+    items.map((item) => ({ ...item, base: 0, values: item.values as unknown as Record<string, unknown> })),
+  );
+  const refused = results.find((r) => r.status !== 'saved');
+  if (refused) throw new Error(`${caseFile.tree.label}: ${JSON.stringify(refused)}`);
+}
+
+const owner = new pg.Client({ connectionString: databaseUrl() });
+await migrate();
+await owner.connect();
+if (process.argv.includes('--reset')) await removeDemo(owner);
+const present = await owner.query('select from firms where firm_id = $1', [FIRM.id]);
+await owner.end();
+
+if (present.rowCount === 0) {
+  const viewer = await addPeople();
+  let trees = 0;
+  await asUser(viewer.firmId, viewer.userId, async (db) => {
+    for (const property of PROPERTIES()) {
+      const clientId = randomUUID();
+      await db.rows(grounds.ADD_CLIENT, [clientId, property.client]);
+      await db.rows(grounds.ADD_PROPERTY, [property.id, clientId, property.name, property.note]);
+      await db.rows(grounds.SET_PLAN, [property.id, JSON.stringify(property.plan), 1]);
+      for (const { id, caseFile } of property.trees) {
+        await addTree(db, viewer, property.id, id, caseFile);
+        trees++;
+      }
+    }
+  });
+  console.log(`· demo data: ${trees} trees`);
+}
+await (await pool()).end();

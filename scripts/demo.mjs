@@ -1,0 +1,23 @@
+// Sets everything up on a machine with only Node and git, and serves the demo: npm run demo [-- --reset]
+import { checkMachine, npmPackages } from './setup/packages.mjs';
+import { build } from './setup/build.mjs';
+import { freePort } from './setup/ports.mjs';
+import { database } from './setup/postgres.mjs';
+import { program, run, say } from './setup/run.mjs';
+import { serve } from './setup/serve.mjs';
+
+await program(async (atStop) => {
+  checkMachine();
+  npmPackages();
+  const db = await database('cluster');
+  atStop(db.stop);
+  build();
+  run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', ...process.argv.slice(2)], {
+    env: { ...process.env, DATABASE_URL: db.url },
+  });
+  const port = await freePort(Number(process.env.PORT ?? 3000));
+  const app = await serve({ url: db.url, port, env: { UNDREL_DEMO: '1' }, quiet: true });
+  atStop(app.stop);
+  say(`Undrel is open at http://localhost:${port}   (Ctrl+C stops it; the data is kept)`);
+  return app.exit;
+});

@@ -1,0 +1,24 @@
+// Development server on the private cluster (or DATABASE_URL), with the demo data: npm run dev
+import { checkMachine, npmPackages } from './setup/packages.mjs';
+import { freePort } from './setup/ports.mjs';
+import { database } from './setup/postgres.mjs';
+import { ended, program, run, start } from './setup/run.mjs';
+
+await program(async (atStop) => {
+  checkMachine();
+  npmPackages();
+  const db = await database('cluster');
+  atStop(db.stop);
+  const env = {
+    ...process.env,
+    DATABASE_URL: db.url,
+    UNDREL_DEMO: '1',
+    NEXT_TELEMETRY_DISABLED: '1',
+    UNDREL_DIST: '.next-dev',
+  };
+  run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', ...process.argv.slice(2)], { env });
+  const port = await freePort(Number(process.env.PORT ?? 3000));
+  const child = start('node', ['node_modules/next/dist/bin/next', 'dev', 'web', '-p', String(port)], { env });
+  atStop(async () => void child.kill('SIGTERM'));
+  return ended(child);
+});

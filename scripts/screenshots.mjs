@@ -1,0 +1,67 @@
+// Takes the pictures of docs/screenshots from fresh demo data: npm run screenshots
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium as playwright } from '@playwright/test';
+import { build } from './setup/build.mjs';
+import { chromium } from './setup/packages.mjs';
+import { freePort } from './setup/ports.mjs';
+import { privateCluster } from './setup/postgres.mjs';
+import { program, ROOT, run, say } from './setup/run.mjs';
+import { serve } from './setup/serve.mjs';
+
+const FOLDER = join(ROOT, 'docs', 'screenshots');
+const TREE = '/trees/sable-katsura-14';
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+/** name, path, viewport, theme, button to press first */
+const VIEWS = [
+  ['grounds', '/grounds', DESK],
+  ['property', '/grounds/kelpworth', DESK],
+  ['tree-history', `${TREE}?station=history`, DESK],
+  ['tree-crown', `${TREE}?station=crown`, DESK],
+  ['tree-base', `${TREE}?station=base`, DESK],
+  ['tree-mulch', `${TREE}?station=mulch`, DESK],
+  ['tree-probe', `${TREE}?station=probe`, DESK],
+  ['tree-verdict', `${TREE}?station=verdict`, DESK],
+  ['tree-prescription', `${TREE}?station=prescription`, DESK, 'paper', 'After work'],
+  ['tree-dark', `${TREE}?station=verdict`, DESK, 'dark'],
+  ['tree-sun', `${TREE}?station=probe`, DESK, 'sun'],
+  ['report', `${TREE}/report`, DESK],
+  ['practice', '/practice', DESK],
+  ['phone-mulch', `${TREE}?station=mulch`, PHONE],
+  ['phone-probe', `${TREE}?station=probe`, PHONE],
+];
+
+await program(async (atStop) => {
+  const executablePath = chromium();
+  const db = await privateCluster('test-cluster');
+  atStop(db.stop);
+  build('.next-test');
+  run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', '--reset'], {
+    env: { ...process.env, DATABASE_URL: db.url },
+  });
+  const port = await freePort(0);
+  const app = await serve({ url: db.url, port, dist: '.next-test', env: { UNDREL_DEMO: '1' }, quiet: true });
+  atStop(app.stop);
+  const browser = await playwright.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
+  atStop(() => browser.close());
+  mkdirSync(FOLDER, { recursive: true });
+  const base = `http://localhost:${port}`;
+  const context = await browser.newContext({ viewport: DESK });
+  const page = await context.newPage();
+  await page.goto(`${base}/sign-in`);
+  await page.screenshot({ path: join(FOLDER, 'sign-in.png') });
+  await page.getByRole('button', { name: 'Enter as the consultant' }).click();
+  await page.waitForURL('**/grounds');
+  for (const [name, path, viewport, theme = 'paper', press] of VIEWS) {
+    await page.setViewportSize(viewport);
+    await context.addCookies([{ name: 'undrel_theme', value: theme, url: base }]);
+    await page.goto(base + path);
+    await page.locator('main').waitFor();
+    if (press) await page.getByRole('button', { name: press }).click();
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+    say(name);
+  }
+});

@@ -1,0 +1,86 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ask, Plainly, ROOT, run, say } from './run.mjs';
+
+const NEEDED_GIGABYTES = 2.5;
+
+export function checkMachine() {
+  const [major] = process.versions.node.split('.').map(Number);
+  if (major < 20) throw new Plainly(`Node 20 or newer is needed; this is ${process.version}.`);
+  const disk = statfsSync(ROOT);
+  const free = (disk.bavail * disk.bsize) / 1e9;
+  if (free < NEEDED_GIGABYTES) {
+    throw new Plainly(
+      `Only ${free.toFixed(1)} GB free under ${ROOT}; about ${NEEDED_GIGABYTES} GB are needed.`,
+    );
+  }
+}
+
+/** npm packages as the lock file says; nothing to do when they already are. */
+export function npmPackages() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
+  const stamp = join(ROOT, 'node_modules', '.undrel-lock');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  say('installing npm packages');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    env: { ...process.env, NODE_ENV: 'development' },
+  });
+  writeFileSync(stamp, lock);
+}
+
+/** apt-get as root or through sudo, or a plain word on why not. */
+function apt(args, env = {}) {
+  const asRoot = process.getuid?.() === 0;
+  if (!existsSync('/usr/bin/apt-get'))
+    throw new Plainly('apt-get is not on this machine: Debian or a relative of it is needed.');
+  const base = ['apt-get', '-y', '-q', '-o', 'DPkg::Lock::Timeout=300', ...args];
+  const environment = { ...process.env, DEBIAN_FRONTEND: 'noninteractive', ...env };
+  if (asRoot) return ask(base[0], base.slice(1), { env: environment, stdio: ['ignore', 'ignore', 'pipe'] });
+  if (ask('sudo', ['--version']).status !== 0) {
+    throw new Plainly('Debian packages are missing and there is neither root nor sudo to install them.');
+  }
+  const quiet = process.stdin.isTTY ? [] : ['-n'];
+  return ask('sudo', [...quiet, '--preserve-env=DEBIAN_FRONTEND', ...base], {
+    env: environment,
+    stdio: ['inherit', 'ignore', 'pipe'],
+  });
+}
+
+/** Installs Debian packages unless `present` already says yes. Another clone may hold the lock: tries again for a while. */
+export function debianPackages(names, present) {
+  if (present()) return;
+  say(`installing ${names.join(', ')} from Debian`);
+  let last;
+  for (let attempt = 0; attempt < 20; attempt++) {
+    apt(['update']);
+    last = apt(['install', '--no-install-recommends', ...names]);
+    if (last.status === 0 && present()) return;
+    if (!/lock/i.test(last.stderr ?? '')) break;
+    ask('sleep', ['5']);
+  }
+  throw new Plainly(
+    `Could not install ${names.join(', ')}:\n${last?.stderr?.trim().split('\n').slice(-5).join('\n')}`,
+  );
+}
+
+/** Keeps Debian's postgresql package from starting a cluster of its own on install. */
+export function withoutDefaultCluster(work) {
+  if (process.getuid?.() !== 0) return work();
+  const folder = '/etc/postgresql-common/createcluster.d';
+  const file = join(folder, 'undrel.conf');
+  mkdirSync(folder, { recursive: true });
+  writeFileSync(file, 'create_main_cluster = false\n');
+  try {
+    return work();
+  } finally {
+    rmSync(file, { force: true });
+  }
+}
+
+export function chromium() {
+  debianPackages(['chromium'], () => existsSync('/usr/bin/chromium'));
+  return '/usr/bin/chromium';
+}

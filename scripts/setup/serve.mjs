@@ -1,0 +1,40 @@
+import { ended, Plainly, start } from './run.mjs';
+
+/**
+ * Starts the built application and waits until it answers.
+ *
+ * @returns the child and a stop() that ends it cleanly
+ */
+export async function serve({ url, port, dist = '.next', env = {}, quiet = false }) {
+  const child = start(
+    'node',
+    ['node_modules/next/dist/bin/next', 'start', 'web', '-p', String(port), '-H', env.HOST ?? '127.0.0.1'],
+    {
+      stdio: quiet ? ['ignore', 'ignore', 'inherit'] : 'inherit',
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        UNDREL_DIST: dist,
+        DATABASE_URL: url,
+        ...env,
+      },
+    },
+  );
+  let over = false;
+  const exit = ended(child).then((code) => {
+    over = true;
+    return code;
+  });
+  const stop = async () => {
+    if (!over) child.kill('SIGTERM');
+    await exit;
+  };
+  for (let i = 0; i < 240 && !over; i++) {
+    const answer = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => undefined);
+    if (answer?.ok) return { child, stop, exit };
+    await new Promise((r) => setTimeout(r, 250));
+  }
+  await stop();
+  throw new Plainly('The application did not start; its messages are above.');
+}

@@ -1,0 +1,69 @@
+// Everything that must hold, on a machine with only Node and git: npm test
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { build } from './setup/build.mjs';
+import { checkMachine, chromium, npmPackages } from './setup/packages.mjs';
+import { freePort } from './setup/ports.mjs';
+import { database } from './setup/postgres.mjs';
+import { ended, program, ROOT, run, say, start } from './setup/run.mjs';
+import { serve } from './setup/serve.mjs';
+
+const RESULTS = join(ROOT, 'test-results');
+
+/** Runs one step to its end without stopping the others; true when it passed. */
+async function passes(name, command, args, env = {}) {
+  say(name);
+  const status = await ended(start(command, args, { env: { ...process.env, ...env } }));
+  return status === 0;
+}
+
+const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined);
+
+await program(async (atStop) => {
+  checkMachine();
+  npmPackages();
+  chromium();
+  rmSync(RESULTS, { recursive: true, force: true });
+  mkdirSync(RESULTS);
+  const db = await database('test-cluster');
+  atStop(db.stop);
+
+  const checks = [
+    await passes('lint', 'npx', ['--no-install', 'eslint', '.']),
+    await passes('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']),
+    await passes('types', 'npm', ['run', '-s', 'types']),
+  ];
+  build('.next-test');
+  const env = { DATABASE_URL: db.url, PG_BIN: db.bin ?? '', NODE_OPTIONS: '--experimental-vm-modules' };
+  checks.push(
+    await passes(
+      'unit tests',
+      'npx',
+      ['--no-install', 'jest', '--json', '--outputFile', join(RESULTS, 'unit.json')],
+      env,
+    ),
+  );
+  run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', '--reset'], {
+    env: { ...process.env, DATABASE_URL: db.url },
+  });
+  const port = await freePort(0);
+  const app = await serve({ url: db.url, port, dist: '.next-test', env: { UNDREL_DEMO: '1' }, quiet: true });
+  atStop(app.stop);
+  checks.push(
+    await passes('browser tests', 'npx', ['--no-install', 'playwright', 'test'], {
+      DATABASE_URL: db.url,
+      BASE_URL: `http://localhost:${port}`,
+    }),
+  );
+
+  const unit = read(join(RESULTS, 'unit.json'));
+  const browser = read(join(RESULTS, 'browser.json'))?.stats;
+  const passed = (unit?.numPassedTests ?? 0) + (browser?.expected ?? 0);
+  const failed =
+    (unit?.numFailedTests ?? 1) +
+    (unit?.numRuntimeErrorTestSuites ?? 0) +
+    (browser ? browser.unexpected + browser.flaky : 1);
+  const steps = checks.filter((ok) => !ok).length;
+  console.log(`${passed} passed, ${failed === 0 && steps > 0 ? steps : failed} failed`);
+  return failed + steps === 0 ? 0 : 1;
+});

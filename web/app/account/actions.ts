@@ -1,0 +1,30 @@
+'use server';
+
+import { cookies } from 'next/headers';
+import { redirect } from 'next/navigation';
+import { changePassword, SESSION_COOKIE } from '@/server/accounts/session';
+import { CLOSE_SESSION, CLOSE_SESSIONS_OF } from '@/server/accounts/sql';
+import { signedIn } from '@/server/accounts/viewer';
+import type { PasswordState } from '@/screens/account/AccountScreen';
+
+export async function changePasswordAction(_: PasswordState, form: FormData): Promise<PasswordState> {
+  const problem = await signedIn((db, viewer) =>
+    changePassword(db, viewer, String(form.get('current') ?? ''), String(form.get('next') ?? '')),
+  );
+  return problem ? { problem } : { told: 'Changed. Other devices are signed out.' };
+}
+
+async function leave(): Promise<never> {
+  (await cookies()).delete(SESSION_COOKIE);
+  redirect('/sign-in');
+}
+
+export async function signOut(): Promise<void> {
+  await signedIn((db, viewer) => db.rows(CLOSE_SESSION, [viewer.sessionId]));
+  await leave();
+}
+
+export async function signOutEverywhere(): Promise<void> {
+  await signedIn((db, viewer) => db.rows(CLOSE_SESSIONS_OF, [viewer.userId, null]));
+  await leave();
+}

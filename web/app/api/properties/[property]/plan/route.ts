@@ -1,0 +1,47 @@
+import type { NextRequest } from 'next/server';
+import { handle, plain } from '@/server/accounts/request';
+import { bringTrees, toldOf } from '@/server/grounds/bring';
+import { readPlan, writePlan } from '@/server/grounds/geojson';
+import { loadProperty, setPlan } from '@/server/grounds/grounds';
+
+interface Context {
+  params: Promise<{ property: string }>;
+}
+
+/** The plan as GeoJSON in local metres. */
+export async function GET(request: NextRequest, { params }: Context): Promise<Response> {
+  const { property } = await params;
+  return handle(request, 'read', async (db) => {
+    const page = await loadProperty(db, property);
+    if (!page) return plain(404, 'There is no such property.');
+    return new Response(`${JSON.stringify(writePlan(page), null, 1)}\n`, {
+      headers: {
+        'content-type': 'application/geo+json',
+        'content-disposition': `attachment; filename="${page.id}.geojson"`,
+      },
+    });
+  });
+}
+
+/** Brings a GeoJSON plan in: labelled points place or add trees, lines and areas replace the outlines. */
+export async function POST(request: NextRequest, { params }: Context): Promise<Response> {
+  const { property } = await params;
+  const source = new TextDecoder().decode(await request.arrayBuffer());
+  return handle(request, 'measure', async (db, viewer) => {
+    const read = readPlan(source);
+    if (!read.ok) return plain(400, read.problem);
+    const page = await loadProperty(db, property);
+    if (!page) return plain(404, 'There is no such property.');
+    const trees = read.trees.map((t) => ({
+      label: t.label,
+      species: t.species,
+      position: { x: t.x, y: t.y },
+    }));
+    const brought = await bringTrees(db, viewer, property, page.trees, trees);
+    if (read.outlines.length > 0) await setPlan(db, property, read.outlines, page.version);
+    return Response.json({
+      done: toldOf(brought.added, brought.changed, read.outlines.length),
+      notes: [...read.notes, ...brought.notes],
+    });
+  });
+}

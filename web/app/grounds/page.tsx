@@ -1,0 +1,34 @@
+import type { Metadata } from 'next';
+import { GroundsScreen } from '@/screens/grounds/GroundsScreen';
+import { may } from '@/server/accounts/roles';
+import { signedIn } from '@/server/accounts/viewer';
+import { today } from '@/server/cases/write';
+import { listDue, listProperties } from '@/server/grounds/grounds';
+import { addPropertyAction, restoreAction } from './actions';
+
+export const metadata: Metadata = { title: 'Grounds' };
+
+export default async function GroundsPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | undefined>>;
+}) {
+  const { removed, tree, name } = await searchParams;
+  const day = today();
+  const page = await signedIn(async (db, viewer) => ({
+    firm: viewer.firmName,
+    mayAdd: may(viewer.role, 'measure'),
+    properties: await listProperties(db),
+    due: await listDue(db, day),
+  }));
+  return (
+    <GroundsScreen
+      {...page}
+      today={day}
+      addProperty={page.mayAdd ? addPropertyAction : undefined}
+      removed={
+        removed || tree ? { name: name ?? '', restore: restoreAction.bind(null, removed, tree) } : undefined
+      }
+    />
+  );
+}

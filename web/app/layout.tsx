@@ -1,0 +1,33 @@
+import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
+import '@fontsource-variable/spline-sans-mono/index.css';
+import './globals.css';
+import type { Metadata, Viewport } from 'next';
+import { cookies, headers } from 'next/headers';
+import type { ReactNode } from 'react';
+import { PreferencesProvider } from '@/screens/shell/preferences';
+import { StyleNonce } from '@/screens/shell/StyleNonce';
+import { THEMES, type Theme } from '@/screens/shell/themes';
+
+export const metadata: Metadata = {
+  title: { default: 'Undrel', template: '%s · Undrel' },
+  description: 'Measure, explain and treat buried, girdled and starved trees along the ground line.',
+};
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const jar = await cookies();
+  const nonce = (await headers()).get('x-nonce') ?? '';
+  const kept = jar.get('undrel_theme')?.value;
+  const theme: Theme = THEMES.find((t) => t === kept) ?? 'paper';
+  const units = jar.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
+  return (
+    <html lang="en" data-theme={theme} suppressHydrationWarning>
+      <body>
+        <StyleNonce nonce={nonce} />
+        <PreferencesProvider theme={theme} units={units}>
+          {children}
+        </PreferencesProvider>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,39 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { cache } from 'react';
+import type { Tree } from '@undrel/core/casefile';
+import { TreeScreen } from '@/screens/tree/TreeScreen';
+import { may } from '@/server/accounts/roles';
+import { signedIn } from '@/server/accounts/viewer';
+import { loadCase } from '@/server/cases/load';
+import { today } from '@/server/cases/write';
+
+const open = cache((treeId: string) =>
+  signedIn(async (db, viewer) => ({ viewer, loaded: await loadCase(db, treeId) })),
+);
+
+interface Props {
+  params: Promise<{ tree: string }>;
+  searchParams: Promise<{ station?: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { loaded } = await open((await params).tree);
+  const tree = loaded?.items.find((i) => i.kind === 'tree')?.values as Tree | undefined;
+  return { title: tree?.label };
+}
+
+export default async function TreePage({ params, searchParams }: Props) {
+  const { viewer, loaded } = await open((await params).tree);
+  if (!loaded) notFound();
+  return (
+    <TreeScreen
+      {...loaded}
+      mayMeasure={may(viewer.role, 'measure')}
+      mayJudge={may(viewer.role, 'judge')}
+      viewer={viewer.name}
+      today={today()}
+      station={(await searchParams).station}
+    />
+  );
+}

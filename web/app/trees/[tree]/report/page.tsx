@@ -1,0 +1,38 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { ReportScreen } from '@/screens/report/ReportScreen';
+import { unitsOfDevice } from '@/server/accounts/device';
+import { may } from '@/server/accounts/roles';
+import { signedIn } from '@/server/accounts/viewer';
+import { reportContent } from '@/server/reports/content';
+import { issuedOf, openDraft } from '@/server/reports/reports';
+import { issueAction, saveWordingAction } from './actions';
+
+export const metadata: Metadata = { title: 'Report' };
+
+export default async function ReportPage(props: {
+  params: Promise<{ tree: string }>;
+  searchParams: Promise<{ visit?: string }>;
+}) {
+  const { tree } = await props.params;
+  const { visit } = await props.searchParams;
+  const system = await unitsOfDevice();
+  const page = await signedIn(async (db, viewer) => ({
+    draft: await openDraft(db, viewer, tree, visit, system),
+    issued: await issuedOf(db, tree),
+    mayJudge: may(viewer.role, 'judge'),
+  }));
+  if (!page.draft) notFound();
+  return (
+    <ReportScreen
+      treeId={tree}
+      visitId={page.draft.visitId}
+      content={reportContent(page.draft.source)}
+      head={page.draft.head}
+      issued={page.issued}
+      mayJudge={page.mayJudge}
+      save={saveWordingAction}
+      issue={issueAction}
+    />
+  );
+}

@@ -1,0 +1,7 @@
+/** Before the first request: the schema is brought up to date, or the server says why it cannot start. */
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME === 'nodejs') {
+    const { ready } = await import('./server/database/ready');
+    await ready();
+  }
+}

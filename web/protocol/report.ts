@@ -1,0 +1,64 @@
+import type { Drawing } from '../ui/drawing/shapes';
+
+/** The parts of a report that the consultant may word. */
+export const WORDED_PARTS = [
+  { key: 'opening', label: 'Opening', hint: 'Why you were called, who was there.' },
+  {
+    key: 'verdict',
+    label: 'Verdict in your words',
+    hint: 'Stands before the reasons; empty: the summary above.',
+  },
+  { key: 'closing', label: 'Closing', hint: 'What you ask the client to decide, and by when.' },
+] as const;
+
+export type Wording = Partial<Record<(typeof WORDED_PARTS)[number]['key'], string>>;
+
+export interface ReportOperation {
+  title: string;
+  summary: string;
+  wording?: string;
+  why: string;
+  quantities: { name: string; text: string; working: string }[];
+  method: string[];
+  cautions: string[];
+  acceptance: string[];
+  season: string;
+  schools: string[];
+}
+
+/** A report as it reads: every figure already text, so that screen, print and PDF say the same and an issued one stays as it was. */
+export interface ReportContent {
+  firm: string;
+  property: string;
+  client: string;
+  tree: string;
+  species: string;
+  facts: string[];
+  visitDate: string;
+  visitor: string;
+  clientSees: string;
+  history: string[];
+  wording: Wording;
+  verdictSummary: string;
+  causes: { label: string; standing: string; mechanism: string; for: string[]; against: string[] }[];
+  seen: { ask: string; answer: string }[];
+  measured: { name: string; text: string; method: string }[];
+  warnings: string[];
+  drawing: Drawing;
+  drawingAfter?: Drawing;
+  prescribed: ReportOperation[];
+  considered: { title: string; reason: string }[];
+  lookAgain?: string;
+  notExamined: string[];
+  engines: string;
+}
+
+export interface ReportHead {
+  id: string;
+  version: number;
+  wording: Wording;
+  number: string | null;
+  sha256: string | null;
+  issued_at: string | null;
+  issued_by: string | null;
+}

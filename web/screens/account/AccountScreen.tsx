@@ -1,0 +1,116 @@
+'use client';
+
+import Link from 'next/link';
+import { usePreferences } from '../shell/preferences';
+import { THEMES } from '../shell/themes';
+import { TopBar } from '../shell/TopBar';
+import { useKeptForm } from '../../ui/useKeptForm';
+
+export interface PasswordState {
+  told?: string;
+  problem?: string;
+}
+
+/** The person's own account: units and theme of this device, password, sessions. */
+export function AccountScreen(props: {
+  name: string;
+  email: string;
+  role: string;
+  sessions: { id: string; seen: string; agent: string; here: boolean }[];
+  changePassword: (state: PasswordState, form: FormData) => Promise<PasswordState>;
+  signOut: () => Promise<void>;
+  signOutEverywhere: () => Promise<void>;
+}) {
+  const { units, theme, setUnits, setTheme } = usePreferences();
+  const [password, change, changing] = useKeptForm(props.changePassword, {});
+  const picked = 'bg-ink text-sheet border-ink font-semibold';
+  return (
+    <div className="min-h-dvh">
+      <TopBar>
+        <strong>Account</strong>
+      </TopBar>
+      <main className="p-4 lg:p-8 max-w-2xl space-y-8">
+        <section>
+          <h1>{props.name}</h1>
+          <p className="text-muted">
+            {props.email}, {props.role}. <Link href="/firm">Firm and people</Link>
+          </p>
+          <div className="flex flex-wrap gap-6 mt-4">
+            <div role="group" aria-label="Units" className="flex">
+              {(['metric', 'us'] as const).map((u) => (
+                <button
+                  key={u}
+                  type="button"
+                  aria-pressed={units === u}
+                  className={`quiet -ml-px ${units === u ? picked : ''}`}
+                  onClick={() => setUnits(u)}
+                >
+                  {u === 'metric' ? 'cm, m' : 'in, ft'}
+                </button>
+              ))}
+            </div>
+            <div role="group" aria-label="Theme" className="flex">
+              {THEMES.map((t) => (
+                <button
+                  key={t}
+                  type="button"
+                  aria-pressed={theme === t}
+                  className={`quiet -ml-px ${theme === t ? picked : ''}`}
+                  onClick={() => setTheme(t)}
+                >
+                  {t === 'sun' ? 'Bright sun' : t === 'dark' ? 'Dark' : 'Paper'}
+                </button>
+              ))}
+            </div>
+          </div>
+        </section>
+        <section>
+          <h2>Password</h2>
+          <form action={change} className="grid sm:grid-cols-2 gap-3 mt-1">
+            <label>
+              <span className="block text-sm">Present password</span>
+              <input
+                className="w-full"
+                type="password"
+                name="current"
+                autoComplete="current-password"
+                required
+              />
+            </label>
+            <label>
+              <span className="block text-sm">New password, at least 10 characters</span>
+              <input className="w-full" type="password" name="next" autoComplete="new-password" required />
+            </label>
+            <div className="sm:col-span-2 flex items-center gap-3">
+              <button className="act" disabled={changing}>
+                Change password
+              </button>
+              <p role="status">
+                {password.problem ? <span className="text-harm">{password.problem}</span> : password.told}
+              </p>
+            </div>
+          </form>
+        </section>
+        <section>
+          <h2>Signed in</h2>
+          <ul>
+            {props.sessions.map((s) => (
+              <li key={s.id} className="border-b border-hair py-1.5">
+                <span className="num">{s.seen}</span> {s.here && <strong>this device</strong>}
+                <span className="block text-sm text-muted break-all">{s.agent}</span>
+              </li>
+            ))}
+          </ul>
+          <div className="flex flex-wrap gap-2 mt-3">
+            <form action={props.signOut}>
+              <button className="quiet">Sign out</button>
+            </form>
+            <form action={props.signOutEverywhere}>
+              <button className="quiet">Sign out everywhere</button>
+            </form>
+          </div>
+        </section>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+import { assess } from '@undrel/core/assessment';
+import type { Tree, Visit } from '@undrel/core/casefile';
+import { plannedOf } from '@undrel/core/prescription';
+import { sectionOf } from '@undrel/core/profile';
+import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
+import { sectionDrawing } from '../../ui/drawing/section';
+import type { Shape } from '../../ui/drawing/shapes';
+
+/** A made-up buried stem. */
+const TREE: Tree = { label: '', species: '', stemDiameter: 0.3 };
+const VISIT: Visit = {
+  date: '2026-05-01',
+  findings: [],
+  profiles: [0, 90, 180, 270].map((bearing) => ({
+    bearing,
+    mulch: [{ distance: 0, depth: 0.26 }],
+    mulchEnds: 0.95,
+    fill: [{ distance: 0, depth: 0.13 }],
+  })),
+  probes: [0, 90, 180, 270].map((bearing) => ({
+    bearing,
+    distance: 0.1,
+    depth: 0.18,
+    found: 'root',
+    from: 'grade',
+  })),
+  decisions: [],
+};
+
+/** Labels, dimension lines and leaders. */
+const isMeasure = (s: Shape): boolean =>
+  s.as === 'text' || (s.as === 'marks' && s.tone === 'ink') || (s.as === 'line' && s.width < 1.5);
+
+/** The picture of the sign-in page: what the product computes and draws, without its labels. */
+export function BuriedStem() {
+  const { profile, operations } = assess(TREE, [], VISIT);
+  const drawing = sectionDrawing({
+    section: sectionOf(profile, 90),
+    profile,
+    planned: plannedOf(operations, []),
+    when: 'before',
+    width: 800,
+    height: 800,
+    system: 'metric',
+    compact: false,
+    cornerTaken: true,
+    topsoil: 0.12,
+    refusal: 0.55,
+  });
+  const bare = { ...drawing, shapes: drawing.shapes.filter((s) => !isMeasure(s)) };
+  return <DrawingSvg drawing={bare} title="A buried stem" fill />;
+}

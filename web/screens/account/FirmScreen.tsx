@@ -1,0 +1,197 @@
+'use client';
+
+import { TopBar } from '../shell/TopBar';
+import { useKeptForm } from '../../ui/useKeptForm';
+
+export interface FirmState {
+  name: string;
+  units: string;
+  prefix: string;
+  version: number;
+  told?: string;
+  problem?: string;
+}
+export interface InviteState {
+  email: string;
+  role: string;
+  link?: string;
+  problem?: string;
+}
+export interface PersonRow {
+  id: string;
+  name: string;
+  email: string;
+  role: string;
+  version: number;
+  disabled: boolean;
+}
+
+const ROLE_WORDS: Record<string, string> = {
+  owner: 'owner: everything, people too',
+  consultant: 'consultant: measures, judges, issues',
+  crew: 'crew: measures',
+  reader: 'reader: reads',
+};
+
+type Act<S> = (state: S, form: FormData) => Promise<S>;
+
+/** The firm's settings and people. */
+export function FirmScreen(props: {
+  firm: FirmState;
+  people: PersonRow[];
+  invitations: { email: string; role: string; until: string }[];
+  mayManage: boolean;
+  me: string;
+  save: Act<FirmState>;
+  invite: Act<InviteState>;
+  setPerson: Act<{ problem?: string }>;
+}) {
+  const [firm, saveFirm, savingFirm] = useKeptForm(props.save, props.firm);
+  const [invited, invite, inviting] = useKeptForm(props.invite, { email: '', role: 'consultant' });
+  const [person, setPerson] = useKeptForm(props.setPerson, {});
+  return (
+    <div className="min-h-dvh">
+      <TopBar>
+        <strong>Firm</strong>
+      </TopBar>
+      <main className="p-4 lg:p-8 max-w-3xl space-y-8">
+        <section>
+          <h1>{firm.name}</h1>
+          <form action={saveFirm} key={firm.version} className="grid sm:grid-cols-3 gap-3 mt-3">
+            <label>
+              <span className="block text-sm">Name</span>
+              <input
+                className="w-full"
+                name="name"
+                required
+                maxLength={120}
+                defaultValue={firm.name}
+                disabled={!props.mayManage}
+              />
+            </label>
+            <label>
+              <span className="block text-sm">Units on new devices</span>
+              <select className="w-full" name="units" defaultValue={firm.units} disabled={!props.mayManage}>
+                <option value="metric">cm and m</option>
+                <option value="us">in and ft</option>
+              </select>
+            </label>
+            <label>
+              <span className="block text-sm">Report numbers begin with</span>
+              <input
+                className="w-full num"
+                name="prefix"
+                required
+                maxLength={8}
+                defaultValue={firm.prefix}
+                disabled={!props.mayManage}
+              />
+            </label>
+            {props.mayManage && (
+              <div className="sm:col-span-3 flex items-center gap-3">
+                <button className="act" disabled={savingFirm}>
+                  Save
+                </button>
+                <p role="status">
+                  {firm.problem ? <span className="text-harm">{firm.problem}</span> : firm.told}
+                </p>
+              </div>
+            )}
+          </form>
+        </section>
+        <section>
+          <h2>People</h2>
+          {person.problem && (
+            <p role="alert" className="wrong my-2">
+              {person.problem}
+            </p>
+          )}
+          <ul>
+            {props.people.map((p) => (
+              <li key={`${p.id}.${p.version}`} className="border-b border-hair py-2">
+                <form action={setPerson} className="flex flex-wrap items-center gap-3">
+                  <input type="hidden" name="id" value={p.id} />
+                  <input type="hidden" name="version" value={p.version} />
+                  <span className="flex-1 min-w-[12rem]">
+                    <strong className={p.disabled ? 'line-through' : ''}>{p.name}</strong>
+                    {p.id === props.me && <span className="text-muted"> (you)</span>}
+                    <span className="block text-sm text-muted">{p.email}</span>
+                  </span>
+                  {props.mayManage ? (
+                    <>
+                      <label>
+                        <span className="sr-only">Role of {p.name}</span>
+                        <select name="role" defaultValue={p.role}>
+                          {Object.entries(ROLE_WORDS).map(([role, words]) => (
+                            <option key={role} value={role}>
+                              {words}
+                            </option>
+                          ))}
+                        </select>
+                      </label>
+                      <button className="quiet">Save role</button>
+                      <button className="link" name="shut" value={p.disabled ? 'in' : 'out'}>
+                        {p.disabled ? 'Let in' : 'Shut out'}
+                      </button>
+                    </>
+                  ) : (
+                    <span>{p.role}</span>
+                  )}
+                </form>
+              </li>
+            ))}
+          </ul>
+        </section>
+        {props.mayManage && (
+          <section>
+            <h2>Invite</h2>
+            <form action={invite} className="flex flex-wrap items-end gap-2 mt-1">
+              <label className="flex-1 min-w-[14rem]">
+                <span className="block text-sm">E-mail</span>
+                <input className="w-full" type="email" name="email" required defaultValue={invited.email} />
+              </label>
+              <label>
+                <span className="block text-sm">Role</span>
+                <select name="role" defaultValue={invited.role}>
+                  {Object.entries(ROLE_WORDS).map(([role, words]) => (
+                    <option key={role} value={role}>
+                      {words}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <button className="act" disabled={inviting}>
+                Make a link
+              </button>
+            </form>
+            {invited.problem && (
+              <p role="alert" className="wrong my-2">
+                {invited.problem}
+              </p>
+            )}
+            {invited.link && (
+              <div className="told my-3">
+                <label>
+                  <span className="block">
+                    Send this link; it works once, for seven days, and is not shown again.
+                  </span>
+                  <input
+                    className="w-full num"
+                    readOnly
+                    value={invited.link}
+                    onFocus={(event) => event.target.select()}
+                  />
+                </label>
+              </div>
+            )}
+            {props.invitations.length > 0 && (
+              <p className="text-sm text-muted mt-2">
+                Waiting: {props.invitations.map((i) => `${i.email} (${i.role}, until ${i.until})`).join('; ')}
+              </p>
+            )}
+          </section>
+        )}
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,152 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import type { DueRow, PropertyRow } from '../../protocol/grounds';
+import { TopBar } from '../shell/TopBar';
+import { useKeptForm } from '../../ui/useKeptForm';
+
+export interface NewProperty {
+  name: string;
+  client: string;
+  note: string;
+  problem?: string;
+}
+
+/** What is due first, then the grounds. */
+export function GroundsScreen(props: {
+  firm: string;
+  today: string;
+  properties: PropertyRow[];
+  due: DueRow[];
+  removed: { name: string; restore: () => Promise<void> } | undefined;
+  addProperty: ((state: NewProperty, form: FormData) => Promise<NewProperty>) | undefined;
+}) {
+  return (
+    <div className="min-h-dvh">
+      <TopBar>
+        <strong className="hidden sm:inline">{props.firm}</strong>
+      </TopBar>
+      <main className="grid lg:grid-cols-[minmax(0,1fr)_480px] min-h-[calc(100dvh-50px)]">
+        <section className="p-4 lg:p-8" aria-labelledby="grounds">
+          {props.removed && (
+            <form action={props.removed.restore} className="told mb-4 flex items-center gap-3" role="status">
+              {props.removed.name} removed.
+              <button className="link">Undo</button>
+            </form>
+          )}
+          <h1 id="grounds">Grounds</h1>
+          {props.properties.length === 0 && (
+            <p className="told my-4">No grounds yet. Add the first one: a garden, a street, a campus.</p>
+          )}
+          <table className="mt-3">
+            <thead>
+              <tr>
+                <th scope="col">name</th>
+                <th scope="col" className="text-right">
+                  trees
+                </th>
+                <th scope="col" className="text-right">
+                  visited
+                </th>
+                <th scope="col" className="text-right hidden sm:table-cell">
+                  last visit
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {props.properties.map((p) => (
+                <tr key={p.id}>
+                  <td className="py-2">
+                    <Link
+                      className="font-semibold inline-flex min-h-[32px] items-center text-lg"
+                      href={`/grounds/${p.id}`}
+                    >
+                      {p.name}
+                    </Link>
+                    {p.client && <span className="block text-sm text-muted">{p.client}</span>}
+                  </td>
+                  <td className="num text-right">{p.trees}</td>
+                  <td className="num text-right">{p.visited}</td>
+                  <td className="num text-right hidden sm:table-cell">{p.last_visit ?? '—'}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {props.addProperty && <AddProperty action={props.addProperty} />}
+        </section>
+        <section
+          className="bg-sheet p-4 lg:p-8 border-t-2 lg:border-t-0 lg:border-l-2 border-ink"
+          aria-labelledby="due"
+        >
+          <h1 id="due">Due</h1>
+          <p className="text-muted">Trees to come back to within two months.</p>
+          {props.due.length === 0 && <p className="told my-4">Nothing is due.</p>}
+          <ul className="mt-2">
+            {props.due.map((d) => {
+              const late = d.on < props.today;
+              return (
+                <li
+                  key={d.tree_id + d.on}
+                  className="border-b border-hair py-2 grid grid-cols-[7rem_1fr] gap-x-3"
+                >
+                  <span className={`num ${late ? 'text-harm font-bold' : ''}`}>
+                    {d.on}
+                    {late && <span className="block text-sm">overdue</span>}
+                  </span>
+                  <span>
+                    <Link className="font-semibold" href={`/trees/${d.tree_id}`}>
+                      {d.label}
+                    </Link>
+                    <span className="text-muted">, {d.property}</span>
+                    <span className="block">{d.why}</span>
+                  </span>
+                </li>
+              );
+            })}
+          </ul>
+        </section>
+      </main>
+    </div>
+  );
+}
+
+function AddProperty({ action }: { action: (state: NewProperty, form: FormData) => Promise<NewProperty> }) {
+  const [open, setOpen] = useState(false);
+  const [state, act, busy] = useKeptForm(action, { name: '', client: '', note: '' });
+  if (!open) {
+    return (
+      <button type="button" className="quiet mt-5" onClick={() => setOpen(true)}>
+        Add grounds
+      </button>
+    );
+  }
+  return (
+    <form action={act} className="mt-5 max-w-md space-y-3">
+      <h2>New grounds</h2>
+      <label className="block">
+        <span className="block text-sm">Name</span>
+        <input className="w-full" name="name" required maxLength={120} defaultValue={state.name} autoFocus />
+      </label>
+      <label className="block">
+        <span className="block text-sm">Client</span>
+        <input className="w-full" name="client" maxLength={120} defaultValue={state.client} />
+      </label>
+      <label className="block">
+        <span className="block text-sm">Note: access, contact on site, hazards</span>
+        <textarea className="w-full" name="note" rows={2} defaultValue={state.note} />
+      </label>
+      {state.problem && (
+        <p role="alert" className="wrong">
+          {state.problem}
+        </p>
+      )}
+      <button className="act mr-2" disabled={busy}>
+        Add
+      </button>
+      <button type="button" className="quiet" onClick={() => setOpen(false)}>
+        Cancel
+      </button>
+    </form>
+  );
+}

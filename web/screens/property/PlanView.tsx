@@ -1,0 +1,200 @@
+'use client';
+
+import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRouter } from 'next/navigation';
+import type { Outline, TreeRow } from '../../protocol/grounds';
+import { planFrame } from '../../ui/drawing/plan';
+import { usePreferences } from '../shell/preferences';
+import { useMeasured } from '../../ui/useMeasured';
+
+const FILL: Record<string, string> = {
+  paving: 'var(--fill)',
+  building: 'var(--hair)',
+  path: 'none',
+  kerb: 'none',
+};
+
+/** A mark whose shape tells the standing: filled disc likely, half disc possible, ring visited, dot not visited, square reference. */
+function Mark({ tree, r }: { tree: TreeRow; r: number }) {
+  if (tree.reference)
+    return (
+      <rect
+        x={-r}
+        y={-r}
+        width={2 * r}
+        height={2 * r}
+        fill="var(--sheet)"
+        stroke="var(--todo)"
+        strokeWidth="3"
+      />
+    );
+  if (tree.standing === 'likely')
+    return <circle r={r} fill="var(--harm)" stroke="var(--ink)" strokeWidth="1.5" />;
+  if (tree.standing === 'possible') {
+    return (
+      <>
+        <circle r={r} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.5" />
+        <path d={`M0 ${-r}A${r} ${r} 0 0 1 0 ${r}Z`} fill="var(--harm)" stroke="var(--ink)" strokeWidth="1" />
+      </>
+    );
+  }
+  if (tree.lastVisit) return <circle r={r} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2.5" />;
+  return <circle r={r * 0.45} fill="var(--ink)" />;
+}
+
+const inWords = (t: TreeRow) =>
+  `${t.label}: ${t.reference ? 'reference, ' : ''}${t.causeLabel ? `${t.causeLabel.toLowerCase()} ${t.standing}` : t.lastVisit ? 'no cause stands out' : 'not visited'}`;
+
+/** The grounds in metres, trees placed, what is found told by the shape of the mark. */
+export function PlanView(props: {
+  trees: readonly TreeRow[];
+  outlines: readonly Outline[];
+  marked: string | undefined;
+  onMark: (id: string) => void;
+  placing: string | undefined;
+  onPlace: (id: string, x: number, y: number) => void;
+}) {
+  const router = useRouter();
+  const { units } = usePreferences();
+  const [ref, size] = useMeasured<HTMLDivElement>({ width: 640, height: 700 });
+  const svg = useRef<SVGSVGElement>(null);
+  const placed = useMemo(
+    () => props.trees.filter((t) => t.x !== undefined && t.y !== undefined),
+    [props.trees],
+  );
+  const frame = useMemo(
+    () =>
+      planFrame(
+        [...placed.map((t): [number, number] => [t.x!, t.y!]), ...props.outlines.flatMap((o) => o.points)],
+        size,
+        units,
+      ),
+    [placed, props.outlines, size, units],
+  );
+  const nearest = useMemo(() => {
+    let least = Infinity;
+    for (let i = 0; i < placed.length && i < 300; i++) {
+      for (let k = i + 1; k < placed.length && k < 300; k++) {
+        least = Math.min(least, Math.hypot(placed[i]!.x! - placed[k]!.x!, placed[i]!.y! - placed[k]!.y!));
+      }
+    }
+    return least * frame.scale;
+  }, [placed, frame.scale]);
+  const r = Math.max(5, Math.min(11, nearest * 0.36));
+  const labels = nearest > 30;
+  const place = (event: PointerEvent<SVGSVGElement>) => {
+    if (!props.placing || !svg.current) return;
+    const box = svg.current.getBoundingClientRect();
+    const [x, y] = frame.toMetres(event.clientX - box.left, event.clientY - box.top);
+    props.onPlace(props.placing, Math.round(x * 10) / 10, Math.round(y * 10) / 10);
+  };
+  const open = (event: KeyboardEvent, id: string) => {
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      router.push(`/trees/${id}`);
+    }
+  };
+  return (
+    <div ref={ref} className="relative w-full h-full overflow-hidden bg-paper">
+      {placed.length === 0 && props.outlines.length === 0 && (
+        <p className="told absolute top-6 left-6 right-6">
+          Nothing is placed yet. Bring a GeoJSON plan in, or place a tree from its row.
+        </p>
+      )}
+      <svg
+        ref={svg}
+        width={size.width}
+        height={size.height}
+        viewBox={`0 0 ${size.width} ${size.height}`}
+        onPointerDown={place}
+        className={props.placing ? 'cursor-crosshair' : ''}
+        role="group"
+        aria-label="Plan of the grounds"
+      >
+        {props.outlines.map((o, i) => {
+          const d = o.points
+            .map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)}`)
+            .join('');
+          const ly = o.points.reduce((sum, [, y]) => sum + y / o.points.length, 0);
+          return (
+            <g key={i}>
+              <path
+                d={o.shape === 'area' ? `${d}Z` : d}
+                fill={o.shape === 'area' ? (FILL[o.kind] ?? 'none') : 'none'}
+                stroke="var(--muted)"
+                strokeWidth={o.kind === 'building' ? 2 : 1.2}
+                strokeDasharray={o.shape === 'line' ? '8 4' : undefined}
+              />
+              {o.name && (
+                <text
+                  x={
+                    o.shape === 'line'
+                      ? frame.x(o.points[0]![0])
+                      : frame.x(Math.min(...o.points.map((p) => p[0]))) + 6
+                  }
+                  y={o.shape === 'line' ? frame.y(o.points[0]![1]) - 10 : frame.y(ly) + 2}
+                  fontSize="13"
+                  fill="var(--ink)"
+                  stroke="var(--paper)"
+                  strokeWidth="3"
+                  paintOrder="stroke"
+                >
+                  {o.name}
+                </text>
+              )}
+            </g>
+          );
+        })}
+        {placed.map((t) => (
+          <g
+            key={t.id}
+            transform={`translate(${frame.x(t.x!).toFixed(1)} ${frame.y(t.y!).toFixed(1)})`}
+            role="link"
+            tabIndex={0}
+            aria-label={inWords(t)}
+            className="cursor-pointer"
+            onClick={() => !props.placing && router.push(`/trees/${t.id}`)}
+            onKeyDown={(event) => open(event, t.id)}
+            onPointerEnter={() => props.onMark(t.id)}
+            onFocus={() => props.onMark(t.id)}
+          >
+            <title>{inWords(t)}</title>
+            <circle r={Math.max(14, r)} fill="transparent" />
+            {props.marked === t.id && <circle r={r + 5} fill="none" stroke="var(--todo)" strokeWidth="2.5" />}
+            <Mark tree={t} r={r} />
+            {(labels || props.marked === t.id) && (
+              <text
+                y={-r - 6}
+                textAnchor="middle"
+                fontSize="13"
+                fontWeight={props.marked === t.id ? 700 : 400}
+                fill="var(--ink)"
+                stroke="var(--paper)"
+                strokeWidth="3.5"
+                paintOrder="stroke"
+              >
+                {labels && props.marked !== t.id ? (/\d+$/.exec(t.label)?.[0] ?? t.label) : t.label}
+              </text>
+            )}
+          </g>
+        ))}
+        <g transform={`translate(${size.width - 30} 20)`} aria-hidden="true">
+          <path d="M0 34V0M-6 9 0 0l6 9" fill="none" stroke="var(--ink)" strokeWidth="2" />
+          <text y="50" textAnchor="middle" fontSize="13" fill="var(--ink)">
+            N
+          </text>
+        </g>
+        <g transform={`translate(14 ${size.height - 14})`} aria-hidden="true">
+          <path
+            d={`M0 0H${frame.bar.length}M0 -5V5M${frame.bar.length} -5V5`}
+            stroke="var(--ink)"
+            strokeWidth="2"
+          />
+          <text y="-9" fontSize="13" fill="var(--ink)">
+            {frame.bar.label}
+          </text>
+        </g>
+      </svg>
+    </div>
+  );
+}

@@ -1,0 +1,297 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useRef, useState, type FormEvent } from 'react';
+import type { PropertyPage } from '../../protocol/grounds';
+import type { Change, ChangeResult } from '../../protocol/item';
+import { usePreferences } from '../shell/preferences';
+import { TopBar } from '../shell/TopBar';
+import { newId } from '../tree/newId';
+import { PlanView } from './PlanView';
+import { PropertyEdit, type PropertyActions } from './PropertyEdit';
+import { TreeTable } from './TreeTable';
+
+type Told = { problem?: string; notes?: string[]; done?: string };
+
+/** A property: its plan in metres and its trees. */
+export function PropertyScreen({
+  page,
+  mayMeasure,
+  actions,
+}: {
+  page: PropertyPage;
+  mayMeasure: boolean;
+  actions: PropertyActions;
+}) {
+  const router = useRouter();
+  const { units } = usePreferences();
+  const [marked, setMarked] = useState<string | undefined>(undefined);
+  const [placing, setPlacing] = useState<string | undefined>(undefined);
+  const [told, setTold] = useState<Told | undefined>(undefined);
+  const [adding, setAdding] = useState(false);
+  const [editing, setEditing] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const api = `/api/properties/${page.id}`;
+
+  const save = async (change: Change): Promise<boolean> => {
+    const answer = await fetch('/api/changes', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ changes: [change] }),
+    }).catch(() => undefined);
+    const result = answer?.ok ? ((await answer.json()) as { results: ChangeResult[] }).results[0] : undefined;
+    if (result?.status === 'saved') return true;
+    setTold({
+      problem:
+        result?.status === 'refused'
+          ? result.problem
+          : result?.status === 'stale'
+            ? 'Someone else changed this tree meanwhile; the page shows it now. Try again.'
+            : 'The server was not reached; nothing was changed. Try again.',
+    });
+    return false;
+  };
+  const place = async (id: string, x: number, y: number) => {
+    const answer = await fetch(`${api}/trees`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ place: { id, x, y } }),
+    }).catch(() => undefined);
+    setPlacing(undefined);
+    if (!answer?.ok) setTold({ problem: 'The tree could not be placed; nothing was changed.' });
+    router.refresh();
+  };
+  const bring = async (file: File) => {
+    setBusy(true);
+    setTold(undefined);
+    const isCsv = /\.csv$/i.test(file.name);
+    const isPlan = /\.geojson$/i.test(file.name);
+    const answer = await fetch(isCsv ? `${api}/trees` : isPlan ? `${api}/plan` : `${api}/cases`, {
+      method: 'POST',
+      headers: { 'content-type': isCsv ? 'text/csv' : 'application/json' },
+      body: await file.arrayBuffer(),
+    }).catch(() => undefined);
+    const read = (await answer?.json().catch(() => undefined)) as Told | undefined;
+    setTold(read ?? { problem: 'The server was not reached; nothing was brought in. Try again.' });
+    setBusy(false);
+    router.refresh();
+  };
+  const name = page.trees.find((t) => t.id === placing)?.label;
+  return (
+    <div className="lg:h-dvh flex flex-col">
+      <TopBar>
+        <strong>{page.name}</strong>{' '}
+        <span className="text-sm text-muted hidden sm:inline">{page.client}</span>
+      </TopBar>
+      <main className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_600px]">
+        <div className="h-[46dvh] lg:h-auto min-h-[260px] border-b-2 lg:border-b-0 lg:border-r-2 border-ink flex flex-col">
+          {placing && (
+            <p role="status" className="bg-wash px-4 py-2 border-b border-ink flex items-center gap-3">
+              Press on the plan where {name} stands.
+              <button type="button" className="link" onClick={() => setPlacing(undefined)}>
+                Cancel
+              </button>
+            </p>
+          )}
+          <div className="flex-1 min-h-0">
+            <PlanView
+              trees={page.trees}
+              outlines={page.plan}
+              marked={marked}
+              onMark={setMarked}
+              placing={placing}
+              onPlace={(id, x, y) => void place(id, x, y)}
+            />
+          </div>
+          <Legend />
+        </div>
+        <div className="bg-sheet p-4 lg:px-6 flex flex-col min-h-0">
+          <div className="flex flex-wrap items-center gap-2 mb-2">
+            <h1 className="mr-auto">Trees</h1>
+            {mayMeasure && (
+              <>
+                <button
+                  type="button"
+                  className="act"
+                  onClick={() => setAdding(!adding)}
+                  aria-expanded={adding}
+                >
+                  Add a tree
+                </button>
+                <BringIn busy={busy} onFile={(file) => void bring(file)} />
+              </>
+            )}
+            <a className="quiet" href={`${api}/plan`}>
+              GeoJSON
+            </a>
+          </div>
+          {editing ? (
+            <PropertyEdit
+              id={page.id}
+              start={{
+                name: page.name,
+                client: page.client ?? '',
+                note: page.note ?? '',
+                version: page.version,
+              }}
+              actions={actions}
+              onDone={() => {
+                setEditing(false);
+                router.refresh();
+              }}
+              onProblem={(problem) => setTold({ problem })}
+            />
+          ) : (
+            <p className="text-muted mb-2">
+              {page.note}{' '}
+              {mayMeasure && (
+                <button type="button" className="link" onClick={() => setEditing(true)}>
+                  Edit these grounds
+                </button>
+              )}
+            </p>
+          )}
+          {told && <ToldView told={told} />}
+          {adding && (
+            <AddTree
+              onAdd={async (values) => {
+                const id = newId();
+                const ok = await save({ kind: 'tree', id, parent: page.id, base: 0, values });
+                if (ok) router.push(`/trees/${id}?station=history`);
+              }}
+            />
+          )}
+          {page.trees.length === 0 ? (
+            <p className="told my-3">
+              No trees yet. Add one, or bring in a CSV list, a GeoJSON plan or a case file.
+            </p>
+          ) : (
+            <TreeTable
+              trees={page.trees}
+              system={units}
+              csvHref={`${api}/trees`}
+              marked={marked}
+              onMark={setMarked}
+              onPlace={mayMeasure ? setPlacing : undefined}
+            />
+          )}
+        </div>
+      </main>
+    </div>
+  );
+}
+
+function ToldView({ told }: { told: Told }) {
+  return (
+    <div role="alert" className={told.problem ? 'wrong my-2' : 'told my-2'}>
+      {told.problem && <p>{told.problem}</p>}
+      {told.done && <p>{told.done}</p>}
+      {told.notes && told.notes.length > 0 && (
+        <ul className="list-disc pl-5 max-h-40 overflow-auto">
+          {told.notes.map((note, i) => (
+            <li key={i}>{note}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function BringIn({ busy, onFile }: { busy: boolean; onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        className="sr-only"
+        aria-label="File to bring in: CSV, GeoJSON or case file"
+        tabIndex={-1}
+        accept=".csv,.geojson,.json"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) onFile(file);
+          event.target.value = '';
+        }}
+      />
+      <button type="button" className="quiet" disabled={busy} onClick={() => input.current?.click()}>
+        {busy ? 'Reading…' : 'Bring in'}
+      </button>
+    </>
+  );
+}
+
+function AddTree({ onAdd }: { onAdd: (values: { label: string; species: string }) => Promise<void> }) {
+  const [label, setLabel] = useState('');
+  const [species, setSpecies] = useState('');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void onAdd({ label: label.trim(), species: species.trim() });
+  };
+  return (
+    <form
+      onSubmit={submit}
+      className="grid grid-cols-[1fr_1.4fr_auto] gap-2 items-end mb-3 bg-wash p-3 -mx-3"
+    >
+      <label>
+        <span className="block text-sm">Label</span>
+        <input
+          className="w-full"
+          required
+          maxLength={80}
+          value={label}
+          onChange={(event) => setLabel(event.target.value)}
+          autoFocus
+        />
+      </label>
+      <label>
+        <span className="block text-sm">Species</span>
+        <input
+          className="w-full"
+          required
+          maxLength={120}
+          value={species}
+          onChange={(event) => setSpecies(event.target.value)}
+        />
+      </label>
+      <button className="act">Add</button>
+    </form>
+  );
+}
+
+function Legend() {
+  const item = (mark: React.ReactNode, text: string) => (
+    <li className="flex items-center gap-1.5">
+      <svg width="18" height="18" viewBox="-9 -9 18 18" aria-hidden="true">
+        {mark}
+      </svg>
+      {text}
+    </li>
+  );
+  return (
+    <ul className="flex flex-wrap gap-x-4 gap-y-1 px-4 py-2 border-t border-ink text-sm bg-sheet">
+      {item(<circle r="7" fill="var(--harm)" stroke="var(--ink)" />, 'cause likely')}
+      {item(
+        <>
+          <circle r="7" fill="var(--sheet)" stroke="var(--ink)" />
+          <path d="M0-7A7 7 0 0 1 0 7Z" fill="var(--harm)" />
+        </>,
+        'possible',
+      )}
+      {item(<circle r="6.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2.5" />, 'visited')}
+      {item(<circle r="3.5" fill="var(--ink)" />, 'not visited')}
+      {item(
+        <rect
+          x="-6"
+          y="-6"
+          width="12"
+          height="12"
+          fill="var(--sheet)"
+          stroke="var(--todo)"
+          strokeWidth="3"
+        />,
+        'reference',
+      )}
+    </ul>
+  );
+}

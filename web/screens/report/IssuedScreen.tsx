@@ -1,0 +1,54 @@
+'use client';
+
+import Link from 'next/link';
+import type { ReportContent } from '../../protocol/report';
+import { TopBar } from '../shell/TopBar';
+import { ReportBody } from './ReportBody';
+
+/** An issued report: fixed, numbered, with the hash of its PDF; prints as it stands. */
+export function IssuedScreen(props: {
+  id: string;
+  treeId: string;
+  number: string;
+  issued: string;
+  sha256: string;
+  content: ReportContent;
+}) {
+  return (
+    <div className="min-h-dvh">
+      <TopBar>
+        <nav aria-label="Where" className="flex items-baseline gap-2">
+          <Link className="plain" href={`/trees/${props.treeId}`}>
+            {props.content.tree}
+          </Link>
+          <span aria-hidden="true">›</span>
+          <strong>{props.number}</strong>
+        </nav>
+      </TopBar>
+      <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
+        <div className="p-4 lg:p-8 bg-sheet">
+          <ReportBody content={props.content} number={props.number} issued={props.issued} />
+        </div>
+        <aside
+          className="no-print p-4 lg:p-6 border-t-2 lg:border-t-0 lg:border-l-2 border-ink space-y-3"
+          aria-label="Issued"
+        >
+          <h2>Issued {props.issued}</h2>
+          <p>Fixed: it cannot be changed. A correction is a new report.</p>
+          <div className="flex flex-wrap gap-2">
+            <a className="act" href={`/api/reports/${props.id}/pdf`}>
+              PDF
+            </a>
+            <button type="button" className="quiet" onClick={() => window.print()}>
+              Print
+            </button>
+          </div>
+          <p className="text-sm">
+            SHA-256 of the PDF
+            <span className="num block break-all">{props.sha256}</span>
+          </p>
+        </aside>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,184 @@
+import type { ReactNode } from 'react';
+import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
+import type { ReportContent } from '../../protocol/report';
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="mt-6 border-t border-ink pt-1.5 break-inside-auto">
+      <h2>{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+function Pairs({
+  rows,
+}: {
+  rows: readonly { name: string; value: string; small?: string; figure?: boolean }[];
+}) {
+  return (
+    <dl>
+      {rows.map((row) => (
+        <div
+          key={row.name}
+          className="grid sm:grid-cols-[40%_1fr] gap-x-4 border-b border-hair py-1 break-inside-avoid"
+        >
+          <dt>{row.name}</dt>
+          <dd className="whitespace-pre-line">
+            <span className={row.figure ? 'num font-bold' : ''}>{row.value}</span>
+            {row.small && <span className="block text-sm text-muted">{row.small}</span>}
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** The report as it reads, on screen and on paper; the PDF has the same words and the same drawings. */
+export function ReportBody({
+  content: c,
+  number,
+  issued,
+}: {
+  content: ReportContent;
+  number?: string;
+  issued?: string;
+}) {
+  return (
+    <article className="max-w-[46rem]" aria-label="Report">
+      <header className="border-b-2 border-ink pb-2">
+        <p className="text-muted">
+          {c.firm} · {number ? `Report ${number}, issued ${issued}` : 'Draft, not issued'}
+        </p>
+        <h1 className="!text-3xl">{c.tree}</h1>
+        <p>
+          {c.species}. {c.property}
+          {c.client && `, for ${c.client}`}
+        </p>
+        <p className="text-muted">
+          Visit of {c.visitDate}
+          {c.visitor && ` by ${c.visitor}`}; {c.facts.join(', ')}
+        </p>
+      </header>
+      {c.wording.opening && <p className="mt-3 whitespace-pre-line">{c.wording.opening}</p>}
+      <p className="text-xl leading-snug mt-4 whitespace-pre-line">{c.wording.verdict || c.verdictSummary}</p>
+      <p className="text-xl leading-snug font-bold mb-4">
+        {c.prescribed.length > 0
+          ? `To do: ${c.prescribed.map((o) => o.title.toLowerCase()).join('; ')}.`
+          : 'Nothing is prescribed.'}
+      </p>
+      <figure>
+        <DrawingSvg
+          drawing={c.drawing}
+          title="Section through the stem, as found"
+          className="w-full h-auto border border-ink"
+        />
+        <figcaption className="text-sm text-muted">As found, section at true scale.</figcaption>
+      </figure>
+      <Part title="Measured">
+        {c.measured.length === 0 && <p>Nothing was measured.</p>}
+        <Pairs
+          rows={c.measured.map((m) => ({ name: m.name, value: m.text, small: m.method, figure: true }))}
+        />
+        {c.measured.length > 0 && (
+          <p className="text-sm text-muted mt-1">
+            ± is half a 90 % interval from the spread of the readings.
+          </p>
+        )}
+        {c.warnings.map((w) => (
+          <p key={w} className="wrong my-2">
+            {w}
+          </p>
+        ))}
+      </Part>
+      <Part title="Seen">
+        <Pairs
+          rows={[
+            ...(c.clientSees ? [{ name: 'Told on site', value: c.clientSees }] : []),
+            ...(c.history.length > 0 ? [{ name: 'History', value: c.history.join('\n') }] : []),
+            ...c.seen.map((f) => ({ name: f.ask, value: f.answer })),
+          ]}
+        />
+      </Part>
+      <Part title="Verdict, with reasons">
+        <p>{c.verdictSummary}</p>
+        {c.causes.map((cause) => (
+          <div key={cause.label} className="mt-3 break-inside-avoid">
+            <h3 className="font-bold">
+              {cause.label}: {cause.standing}
+            </h3>
+            <p className="text-muted">{cause.mechanism}</p>
+            {cause.for.length > 0 && <p>For: {cause.for.join('; ')}.</p>}
+            {cause.against.length > 0 && <p>Against: {cause.against.join('; ')}.</p>}
+          </div>
+        ))}
+        <p className="text-sm text-muted mt-2">
+          Weighed by practice judgements, not measured frequencies. This is an opinion from what could be
+          examined, not a risk assessment.
+        </p>
+      </Part>
+      <Part title="Prescription">
+        {c.drawingAfter && (
+          <figure className="mt-2">
+            <DrawingSvg
+              drawing={c.drawingAfter}
+              title="Section through the stem, after the work"
+              className="w-full h-auto border border-ink"
+            />
+            <figcaption className="text-sm text-muted">
+              After the work prescribed, section at true scale.
+            </figcaption>
+          </figure>
+        )}
+        {c.prescribed.map((o) => (
+          <div key={o.title} className="mt-4">
+            <h3 className="font-bold text-lg">{o.title}</h3>
+            {o.wording && <p className="whitespace-pre-line">{o.wording}</p>}
+            <p>{o.summary}</p>
+            {o.why && <p className="text-muted">Because: {o.why}.</p>}
+            <Pairs
+              rows={o.quantities.map((q) => ({
+                name: q.name,
+                value: q.text,
+                small: q.working,
+                figure: true,
+              }))}
+            />
+            <List title="Cautions" lines={o.cautions} harm />
+            <List title="Method" lines={o.method} />
+            <List title="Done properly when" lines={o.acceptance} />
+            <p className="mt-2">When: {o.season}</p>
+            {o.schools.length > 0 && (
+              <p className="text-sm text-muted">Schools followed: {o.schools.join('; ')}.</p>
+            )}
+          </div>
+        ))}
+        {c.considered.length > 0 && (
+          <>
+            <h3 className="font-bold mt-4">Considered and not prescribed</h3>
+            <Pairs rows={c.considered.map((o) => ({ name: o.title, value: o.reason }))} />
+          </>
+        )}
+        {c.lookAgain && <p className="mt-3">Look again on {c.lookAgain}</p>}
+      </Part>
+      <Part title="Not examined">
+        <p>{c.notExamined.join('; ')}.</p>
+      </Part>
+      {c.wording.closing && <p className="mt-5 whitespace-pre-line">{c.wording.closing}</p>}
+      <p className="text-sm text-muted mt-6">Engines {c.engines}.</p>
+    </article>
+  );
+}
+
+function List({ title, lines, harm }: { title: string; lines: readonly string[]; harm?: boolean }) {
+  return (
+    <div className={`mt-2 break-inside-avoid ${harm ? 'wrong' : ''}`}>
+      <h4 className="font-semibold">{title}</h4>
+      <ul className="list-disc pl-5">
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}

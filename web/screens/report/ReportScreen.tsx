@@ -1,0 +1,196 @@
+'use client';
+
+import Link from 'next/link';
+import { useState, useTransition } from 'react';
+import { AlertDialog } from 'radix-ui';
+import { WORDED_PARTS, type ReportContent, type ReportHead, type Wording } from '../../protocol/report';
+import { useAlive } from '../../ui/controls/Entry';
+import { TopBar } from '../shell/TopBar';
+import { ReportBody } from './ReportBody';
+
+export type SaveAnswer =
+  { ok: true; id: string; version: number } | { ok: false; problem?: string; theirs?: ReportHead };
+
+/** Preview, the consultant's words, and issue. */
+export function ReportScreen(props: {
+  treeId: string;
+  visitId: string;
+  content: ReportContent;
+  head: ReportHead | undefined;
+  issued: ReportHead[];
+  mayJudge: boolean;
+  save: (draft: {
+    visitId: string;
+    id: string | undefined;
+    version: number;
+    wording: Wording;
+  }) => Promise<SaveAnswer>;
+  issue: (treeId: string, visitId: string) => Promise<{ problem: string }>;
+}) {
+  const [wording, setWording] = useState<Wording>(props.head?.wording ?? {});
+  const [kept, setKept] = useState({
+    id: props.head?.id,
+    version: props.head?.version ?? 0,
+    wording: props.head?.wording ?? {},
+  });
+  const [stale, setStale] = useState<ReportHead | undefined>(undefined);
+  const [problem, setProblem] = useState<string | undefined>(undefined);
+  const [busy, startWork] = useTransition();
+  const alive = useAlive();
+  const changed = WORDED_PARTS.some(({ key }) => (wording[key] ?? '') !== (kept.wording[key] ?? ''));
+
+  const save = async (base = kept): Promise<boolean> => {
+    try {
+      const answer = await props.save({
+        visitId: props.visitId,
+        id: base.id,
+        version: base.version,
+        wording,
+      });
+      if (answer.ok) {
+        setKept({ id: answer.id, version: answer.version, wording });
+        setStale(undefined);
+        setProblem(undefined);
+        return true;
+      }
+      setStale(answer.theirs);
+      setProblem(answer.problem);
+    } catch {
+      setProblem('The server was not reached; your words are still here. Try again.');
+    }
+    return false;
+  };
+  const issue = () =>
+    startWork(async () => {
+      if (changed && !(await save())) return;
+      const answer = await props.issue(props.treeId, props.visitId).catch((error: unknown) => {
+        if (String((error as { digest?: string }).digest).startsWith('NEXT_REDIRECT')) throw error;
+        return { problem: 'The server was not reached; nothing was issued. Try again.' };
+      });
+      setProblem(answer?.problem);
+    });
+  return (
+    <div className="min-h-dvh">
+      <TopBar>
+        <nav aria-label="Where" className="flex items-baseline gap-2">
+          <Link className="plain" href={`/trees/${props.treeId}`}>
+            {props.content.tree}
+          </Link>
+          <span aria-hidden="true">›</span>
+          <strong>Report</strong>
+        </nav>
+      </TopBar>
+      <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
+        <div className="p-4 lg:p-8 bg-sheet order-2 lg:order-1">
+          <ReportBody content={{ ...props.content, wording }} />
+        </div>
+        <aside
+          className="no-print p-4 lg:p-6 order-1 lg:order-2 border-b-2 lg:border-b-0 lg:border-l-2 border-ink"
+          aria-label="Wording and issue"
+        >
+          <div className="lg:sticky lg:top-4 space-y-3">
+            <h2>Your words</h2>
+            {WORDED_PARTS.map(({ key, label, hint }) => (
+              <label key={key} className="block">
+                <span className="block font-semibold">{label}</span>
+                <span className="block text-sm text-muted">{hint}</span>
+                <textarea
+                  className="w-full"
+                  rows={3}
+                  maxLength={8000}
+                  disabled={!props.mayJudge || !alive}
+                  value={wording[key] ?? ''}
+                  onChange={(event) => setWording({ ...wording, [key]: event.target.value })}
+                />
+              </label>
+            ))}
+            {stale && (
+              <section
+                role="alertdialog"
+                aria-label="Changed by someone else"
+                className="border-2 border-harm p-3"
+              >
+                <p className="font-semibold">Someone else changed these words meanwhile.</p>
+                {WORDED_PARTS.filter(({ key }) => (stale.wording[key] ?? '') !== (wording[key] ?? '')).map(
+                  ({ key, label }) => (
+                    <p key={key} className="mt-1">
+                      <strong>{label}, theirs:</strong> {stale.wording[key] || '—'}
+                    </p>
+                  ),
+                )}
+                <button
+                  type="button"
+                  className="act mt-2 mr-2"
+                  onClick={() => void save({ ...kept, id: stale.id, version: stale.version })}
+                >
+                  Keep mine
+                </button>
+                <button
+                  type="button"
+                  className="quiet mt-2"
+                  onClick={() => {
+                    setWording(stale.wording);
+                    setKept({ id: stale.id, version: stale.version, wording: stale.wording });
+                    setStale(undefined);
+                  }}
+                >
+                  Take theirs
+                </button>
+              </section>
+            )}
+            {problem && (
+              <p role="alert" className="wrong">
+                {problem}
+              </p>
+            )}
+            {props.mayJudge ? (
+              <div className="flex flex-wrap gap-2">
+                <button type="button" className="quiet" disabled={!changed} onClick={() => void save()}>
+                  {changed ? 'Save words' : 'Words saved'}
+                </button>
+                <AlertDialog.Root>
+                  <AlertDialog.Trigger className="act" disabled={busy}>
+                    {busy ? 'Issuing…' : 'Issue'}
+                  </AlertDialog.Trigger>
+                  <AlertDialog.Portal>
+                    <AlertDialog.Overlay className="fixed inset-0 bg-ink/40 z-40" />
+                    <AlertDialog.Content className="fixed z-50 left-1/2 top-1/4 -translate-x-1/2 w-[26rem] max-w-[calc(100vw-24px)] bg-sheet border-2 border-ink p-5">
+                      <AlertDialog.Title className="font-bold text-lg">Issue this report?</AlertDialog.Title>
+                      <AlertDialog.Description className="my-2">
+                        It gets a number and cannot be changed afterwards. A later correction is a new report.
+                      </AlertDialog.Description>
+                      <div className="flex gap-2 mt-3">
+                        <AlertDialog.Action className="act" onClick={issue}>
+                          Issue now
+                        </AlertDialog.Action>
+                        <AlertDialog.Cancel className="quiet">Not yet</AlertDialog.Cancel>
+                      </div>
+                    </AlertDialog.Content>
+                  </AlertDialog.Portal>
+                </AlertDialog.Root>
+                <a className="quiet" href={`/api/trees/${props.treeId}/report?visit=${props.visitId}`}>
+                  Draft PDF
+                </a>
+              </div>
+            ) : (
+              <p className="told">Your role can read reports, not issue them.</p>
+            )}
+            {props.issued.length > 0 && (
+              <section>
+                <h2 className="mt-4">Issued</h2>
+                <ul>
+                  {props.issued.map((r) => (
+                    <li key={r.id} className="border-b border-hair py-1.5">
+                      <Link href={`/reports/${r.id}`}>{r.number}</Link>, {r.issued_at}
+                      {r.issued_by && ` by ${r.issued_by}`}
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            )}
+          </div>
+        </aside>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,72 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { useEffect, useState, type ReactNode } from 'react';
+import { usePreferences } from './preferences';
+import { THEMES, type Theme } from './themes';
+
+const Palette = dynamic(() => import('./Palette').then((m) => m.Palette), { ssr: false });
+
+const THEME_WORDS: Record<Theme, string> = { paper: 'Paper', sun: 'Sun', dark: 'Dark' };
+
+/** Whether keys typed now belong to a field. */
+const inField = (target: EventTarget | null) =>
+  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+
+export function TopBar({ children, right }: { children?: ReactNode; right?: ReactNode }) {
+  const { units, theme, setUnits, setTheme } = usePreferences();
+  const [finding, setFinding] = useState(false);
+  useEffect(() => {
+    const open = (event: KeyboardEvent) => {
+      const asked =
+        (event.key === '/' && !inField(event.target)) ||
+        (event.key === 'k' && (event.ctrlKey || event.metaKey));
+      if (!asked) return;
+      event.preventDefault();
+      setFinding(true);
+    };
+    window.addEventListener('keydown', open);
+    return () => window.removeEventListener('keydown', open);
+  }, []);
+  return (
+    <header className="no-print flex items-center gap-x-4 border-b-2 border-ink bg-sheet px-4 min-h-[48px] flex-wrap">
+      <Link href="/grounds" className="plain font-bold min-h-[44px] inline-flex items-center">
+        Undrel
+      </Link>
+      <div className="flex-1 min-w-0">{children}</div>
+      {right}
+      <button type="button" className="min-h-[44px]" onClick={() => setFinding(true)}>
+        Find <kbd className="hidden sm:inline border border-ink px-1.5 text-sm">/</kbd>
+      </button>
+      <button
+        type="button"
+        className="min-h-[44px] min-w-[44px]"
+        aria-label={`cm in, units: ${units === 'metric' ? 'metric' : 'US'}, change`}
+        onClick={() => setUnits(units === 'metric' ? 'us' : 'metric')}
+      >
+        <span className={units === 'metric' ? 'font-bold underline underline-offset-4' : 'text-muted'}>
+          cm
+        </span>{' '}
+        <span className={units === 'us' ? 'font-bold underline underline-offset-4' : 'text-muted'}>in</span>
+      </button>
+      <button
+        type="button"
+        className="min-h-[44px] hidden sm:inline"
+        aria-label={`${THEME_WORDS[theme]} theme, change`}
+        onClick={() => setTheme(THEMES[(THEMES.indexOf(theme) + 1) % THEMES.length]!)}
+      >
+        {THEME_WORDS[theme]}
+      </button>
+      <nav className="hidden sm:flex gap-4" aria-label="Office">
+        <Link href="/practice" className="plain min-h-[44px] inline-flex items-center">
+          Practice
+        </Link>
+        <Link href="/account" className="plain min-h-[44px] inline-flex items-center">
+          Account
+        </Link>
+      </nav>
+      {finding && <Palette onClose={() => setFinding(false)} />}
+    </header>
+  );
+}

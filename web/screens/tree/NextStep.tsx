@@ -1,0 +1,42 @@
+'use client';
+
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { progressOf } from '@undrel/core/assessment';
+import { STATIONS, type StationKey, type StationProps } from './visitEntry';
+
+/** The next thing worth doing, and whether everything is saved. */
+export function NextStep(props: StationProps & { station: StationKey; children: ReactNode }) {
+  const { tree, events, visit, visitId, treeId, station, goTo } = props;
+  const progress = progressOf(tree, events, visit);
+  const order = STATIONS.map((s) => s.key);
+  const after = [...order.slice(order.indexOf(station) + 1), ...order.slice(0, order.indexOf(station))];
+  const open = after.find((key) => {
+    const p = progress.find((row) => row.station === key);
+    return p && p.answered < p.asked;
+  });
+  const next = station === 'verdict' ? 'prescription' : (open ?? 'verdict');
+  const left = progress.find((p) => p.station === next);
+  const label = STATIONS.find((s) => s.key === next)!.label;
+  return (
+    <div className="border-t-2 border-ink bg-wash px-4 lg:px-6 py-2.5 flex items-center gap-3">
+      {station === 'prescription' ? (
+        <Link className="act" href={`/trees/${treeId}/report?visit=${visitId}`} prefetch={false}>
+          Report
+        </Link>
+      ) : (
+        <button type="button" className="act whitespace-nowrap" onClick={() => goTo(next)}>
+          {label} next
+        </button>
+      )}
+      <p className="text-sm flex-1">
+        {station === 'prescription'
+          ? 'preview, wording, issue'
+          : left
+            ? `${left.asked - left.answered} left to look at`
+            : 'what it comes to'}
+      </p>
+      {props.children}
+    </div>
+  );
+}

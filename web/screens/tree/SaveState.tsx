@@ -1,0 +1,137 @@
+'use client';
+
+import { questionFor } from '@undrel/core/assessment';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
+import type { CaseControl } from './case/useCase';
+import type { Conflict } from './case/store';
+import { bearingName } from './stations/bearings';
+
+/** One line on whether everything is saved. */
+export function SaveState({ control }: { control: CaseControl }) {
+  const { saving, state } = control;
+  const waiting = state.unsaved.size;
+  const text =
+    state.conflicts.length > 0
+      ? `${state.conflicts.length} to settle`
+      : saving === 'away'
+        ? `Not reached: ${waiting} kept on this device`
+        : saving === 'signed out'
+          ? `Signed out: ${waiting} kept on this device`
+          : waiting > 0 || saving === 'saving'
+            ? 'Saving…'
+            : 'Saved';
+  const bad = state.conflicts.length > 0 || saving === 'away' || saving === 'signed out';
+  return (
+    <p
+      role="status"
+      className={`text-sm ${bad ? 'text-harm font-semibold' : 'text-muted'}`}
+      data-testid="save-state"
+    >
+      {text} {saving === 'signed out' && <a href="/sign-in">Sign in</a>}
+      {saving === 'away' && (
+        <button type="button" className="underline" onClick={() => void control.flush()}>
+          Try now
+        </button>
+      )}
+    </p>
+  );
+}
+
+const FIELD_NAMES: Record<string, string> = {
+  mulch: 'mulch readings',
+  mulchEnds: 'mulch ends at',
+  fill: 'soil added',
+  plantedYear: 'year planted',
+  stemDiameter: 'stem diameter',
+  lookAgain: 'look again',
+};
+
+function told(value: unknown, system: UnitSystem, field: string): string {
+  if (value === undefined || value === null) return '—';
+  if (typeof value === 'number') {
+    return ['plantedYear', 'part', 'bearing'].includes(field)
+      ? String(value)
+      : formatValue(value, 'short length', system, 0.001);
+  }
+  if (Array.isArray(value)) {
+    return value
+      .map(
+        (r: { distance: number; depth: number }) =>
+          `${told(r.distance, system, '')}: ${told(r.depth, system, '')}`,
+      )
+      .join(', ');
+  }
+  return typeof value === 'object' ? Object.values(value).join(', ') : String(value);
+}
+
+/** What an item is about, in words. */
+function subject({ kind, mine, theirs }: Conflict): string {
+  const values = (mine ?? theirs.values ?? {}) as Record<string, unknown>;
+  if (kind === 'finding') return questionFor(String(values.key))?.ask ?? String(values.key);
+  if (kind === 'profile') return `Mulch and grade at ${bearingName(Number(values.bearing))}`;
+  if (kind === 'probe') return `Push of the rod at ${bearingName(Number(values.bearing))}`;
+  if (kind === 'decision') return `Decision on ${String(values.operation)}`;
+  return { tree: 'The tree', event: 'Event', visit: 'The visit' }[kind];
+}
+
+/** Both sides of every stale write, and one click to take either. */
+export function Conflicts({ control, system }: { control: CaseControl; system: UnitSystem }) {
+  return control.state.conflicts.map((conflict) => {
+    const mine = (conflict.mine ?? {}) as Record<string, unknown>;
+    const theirs = conflict.theirs.values ?? {};
+    const fields = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])].filter(
+      (f) => JSON.stringify(mine[f]) !== JSON.stringify(theirs[f]),
+    );
+    return (
+      <section
+        key={conflict.id}
+        role="alertdialog"
+        aria-label="Changed by someone else"
+        className="border-2 border-harm bg-sheet p-3 mb-3"
+      >
+        <p className="font-semibold">
+          {subject(conflict)} was changed {conflict.theirs.by ? `by ${conflict.theirs.by}` : 'elsewhere'} in
+          the meantime.
+        </p>
+        <table className="my-2">
+          <thead>
+            <tr>
+              <th scope="col"></th>
+              <th scope="col">Yours</th>
+              <th scope="col">Theirs</th>
+            </tr>
+          </thead>
+          <tbody>
+            {fields.map((field) => (
+              <tr key={field}>
+                <th scope="row" className="font-normal">
+                  {FIELD_NAMES[field] ?? field}
+                </th>
+                <td>{conflict.mine === null ? 'removed' : told(mine[field], system, field)}</td>
+                <td>{conflict.theirs.values === null ? 'removed' : told(theirs[field], system, field)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <button type="button" className="act mr-2" onClick={() => control.settle(conflict.id, 'mine')}>
+          Keep mine
+        </button>
+        <button type="button" className="quiet" onClick={() => control.settle(conflict.id, 'theirs')}>
+          Take theirs
+        </button>
+      </section>
+    );
+  });
+}
+
+/** Values the server would not take, each with its reason; the value stays in the entry to be mended. */
+export function Refusals({ control }: { control: CaseControl }) {
+  if (control.state.refusals.size === 0) return null;
+  return (
+    <div role="alert" className="wrong my-2">
+      {[...control.state.refusals].map(([id, problem]) => (
+        <p key={id}>Not saved: {problem}</p>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,102 @@
+'use client';
+
+import { useMemo } from 'react';
+import { answerTo } from '@undrel/core/base';
+import type { Assessment } from '@undrel/core/assessment';
+import type { TreeEvent, Visit } from '@undrel/core/casefile';
+import { yearOf } from '@undrel/core/history';
+import { sectionOf } from '@undrel/core/profile';
+import { formatQuantity, formatValue, type UnitSystem } from '@undrel/core/units';
+import { CutDial } from '../../ui/drawing/CutDial';
+import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
+import { sectionDrawing } from '../../ui/drawing/section';
+import { plannedOf } from '@undrel/core/prescription';
+import { useMeasured } from '../../ui/useMeasured';
+
+/** What the section shows, in a sentence for those who do not see it. */
+function inWords(assessment: Assessment, bearing: number, system: UnitSystem): string {
+  const { collar, mulch, fill } = assessment.profile;
+  return [
+    `Section through the stem at ${bearing} degrees, true scale.`,
+    collar ? `Collar depth ${formatQuantity(collar.depth, system)}.` : 'Collar not probed.',
+    mulch ? `Mulch on the bark ${formatQuantity(mulch.onBark, system)}.` : '',
+    fill ? `Fill ${formatValue(fill.atStem.value, 'short length', system)}.` : '',
+  ].join(' ');
+}
+
+export function SectionView(props: {
+  assessment: Assessment;
+  visit: Visit;
+  events: readonly TreeEvent[];
+  bearing: number;
+  onTurn: (bearing: number) => void;
+  when: 'before' | 'after';
+  onWhen: (when: 'before' | 'after') => void;
+  system: UnitSystem;
+}) {
+  const { assessment, visit, bearing, when, system } = props;
+  const [ref, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
+  const compact = size.width < 520;
+  const planned = useMemo(
+    () => plannedOf(assessment.operations, visit.decisions),
+    [assessment, visit.decisions],
+  );
+  const drawing = useMemo(() => {
+    const filled = props.events.find((e) => e.kind === 'soil added');
+    return sectionDrawing({
+      section: sectionOf(assessment.profile, bearing),
+      profile: assessment.profile,
+      planned,
+      when,
+      width: size.width,
+      height: size.height,
+      system,
+      compact,
+      cornerTaken: true,
+      topsoil: answerTo(visit.findings, 'probe.topsoil')?.number,
+      refusal: answerTo(visit.findings, 'probe.refusal')?.number,
+      fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
+    });
+  }, [assessment, bearing, planned, when, size, system, compact, visit.findings, props.events]);
+  const { flare } = assessment.profile;
+  return (
+    <div ref={ref} className="relative h-full w-full overflow-hidden bg-paper" data-testid="section">
+      <DrawingSvg
+        drawing={drawing}
+        title={inWords(assessment, bearing, system)}
+        className="absolute inset-0"
+      />
+      <div className={`absolute flex flex-col items-end ${compact ? 'top-1 right-1' : 'top-3 right-4'}`}>
+        <CutDial bearing={bearing} onTurn={props.onTurn} sectors={flare.sectors} size={compact ? 88 : 120} />
+        {!compact && (
+          <p className="text-sm text-right leading-snug">
+            {flare.looked > 0
+              ? `flare seen on ${flare.seen} of ${flare.looked} sides`
+              : 'flare not looked at'}
+            <br />
+            cut at {bearing}°
+          </p>
+        )}
+      </div>
+      {planned.length > 0 && (
+        <div
+          className={`absolute flex ${compact ? 'bottom-1 right-1' : 'top-3 left-3'}`}
+          role="group"
+          aria-label="Show"
+        >
+          {(['before', 'after'] as const).map((option) => (
+            <button
+              key={option}
+              type="button"
+              aria-pressed={when === option}
+              onClick={() => props.onWhen(option)}
+              className={`min-h-[44px] px-3 border border-ink -ml-px ${when === option ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+            >
+              {option === 'before' ? 'As found' : 'After work'}
+            </button>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,148 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
+import type { Assessment, StationProgress } from '@undrel/core/assessment';
+import type { Visit } from '@undrel/core/casefile';
+import { vigourFrom } from '@undrel/core/crown';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { plannedOf } from '@undrel/core/prescription';
+import { STATIONS, type StationKey } from './visitEntry';
+
+/** What a station came to, in a few words under its name. */
+function told(
+  key: StationKey,
+  progress: StationProgress | undefined,
+  assessment: Assessment,
+  visit: Visit,
+  system: UnitSystem,
+): string {
+  const { profile, verdict } = assessment;
+  const short = (metres: number) => formatValue(metres, 'short length', system);
+  const vigour = vigourFrom(visit.findings);
+  switch (key) {
+    case 'crown':
+      if (vigour) return `shoots ${short(vigour.recent)}`;
+      break;
+    case 'base':
+      if (profile.flare.looked > 0) return `flare ${profile.flare.seen} of ${profile.flare.looked}`;
+      break;
+    case 'mulch':
+      if (profile.mulch) return `${short(profile.mulch.onBark.value)} on the bark`;
+      break;
+    case 'probe':
+      if (profile.collar) return `collar ${short(profile.collar.depth.value)}`;
+      break;
+    case 'verdict': {
+      const likely = verdict.causes.filter((c) => c.standing === 'likely').length;
+      return likely > 0 ? `${likely} likely` : 'open';
+    }
+    case 'prescription':
+      return `${plannedOf(assessment.operations, visit.decisions).length} prescribed`;
+  }
+  return progress && progress.answered > 0 ? `${progress.answered} of ${progress.asked}` : 'not yet';
+}
+
+/** The stations on a plumb line, each at the height of what it looks at; on a phone a strip under the drawing. */
+export function StationLine(props: {
+  station: StationKey;
+  goTo: (station: StationKey) => void;
+  progress: readonly StationProgress[];
+  assessment: Assessment;
+  visit: Visit;
+  system: UnitSystem;
+  visits: readonly { id: string; date: string }[];
+  visitId: string;
+  onVisit: (id: string) => void;
+  onNewVisit: (() => void) | undefined;
+}) {
+  const here = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    // In braces: newer browsers give a promise back, which is no clean-up.
+    here.current?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [props.station]);
+  return (
+    <div className="relative bg-sheet flex lg:flex-col min-h-0 row-start-2 lg:row-start-1 border-b border-ink lg:border-0 overflow-x-auto lg:overflow-visible">
+      <div className="flex lg:flex-col gap-1 px-3 lg:pt-2 order-last lg:order-first items-center lg:items-stretch shrink-0">
+        <label className="sr-only" htmlFor="visit">
+          Visit
+        </label>
+        <select
+          id="visit"
+          className="num w-[8.6rem] lg:w-full text-sm"
+          value={props.visitId}
+          onChange={(event) => props.onVisit(event.target.value)}
+        >
+          {props.visits.map((v) => (
+            <option key={v.id} value={v.id}>
+              {v.date}
+            </option>
+          ))}
+        </select>
+        {props.onNewVisit && (
+          <button
+            type="button"
+            className="link text-sm text-left whitespace-nowrap"
+            onClick={props.onNewVisit}
+          >
+            New visit
+          </button>
+        )}
+      </div>
+      <nav aria-label="Stations" className="relative flex-1 shrink-0">
+        <svg
+          className="hidden lg:block absolute left-[22px] top-2 bottom-2 w-4 h-[calc(100%-16px)]"
+          aria-hidden="true"
+          preserveAspectRatio="none"
+          viewBox="0 0 16 400"
+        >
+          <line
+            x1="8"
+            y1="0"
+            x2="8"
+            y2="386"
+            stroke="var(--muted)"
+            strokeWidth="2"
+            vectorEffect="non-scaling-stroke"
+          />
+        </svg>
+        <svg
+          className="hidden lg:block absolute left-[22px] bottom-0 w-4"
+          height="26"
+          viewBox="0 0 16 26"
+          aria-hidden="true"
+        >
+          <path d="M1 0h14l-7 26z" fill="var(--ink)" />
+        </svg>
+        <ol className="flex lg:block">
+          {STATIONS.map(({ key, label, place }) => {
+            const progress = props.progress.find((p) => p.station === key);
+            const begun = key === 'verdict' || key === 'prescription' || (progress?.answered ?? 0) > 0;
+            const current = key === props.station;
+            return (
+              <li key={key} className="shrink-0 lg:absolute lg:inset-x-0" style={{ top: `${place * 100}%` }}>
+                <button
+                  type="button"
+                  ref={current ? here : undefined}
+                  aria-current={current ? 'step' : undefined}
+                  onClick={() => props.goTo(key)}
+                  className={`w-full min-h-[44px] text-left px-3 lg:pl-[16px] lg:pr-1 flex items-center gap-3 ${current ? 'bg-ink text-sheet' : ''}`}
+                >
+                  <span
+                    aria-hidden="true"
+                    className={`hidden lg:block w-[14px] h-[14px] ml-[7px] shrink-0 rounded-full border-2 ${current ? 'bg-sheet border-sheet' : begun ? 'bg-ink border-ink' : 'bg-sheet border-ink'}`}
+                  />
+                  <span className="leading-tight">
+                    <span className="font-semibold whitespace-nowrap">{label}</span>
+                    <span className={`block text-sm whitespace-nowrap ${current ? '' : 'text-muted'}`}>
+                      {told(key, progress, props.assessment, props.visit, props.system)}
+                    </span>
+                  </span>
+                </button>
+              </li>
+            );
+          })}
+        </ol>
+      </nav>
+    </div>
+  );
+}

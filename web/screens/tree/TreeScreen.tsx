@@ -1,0 +1,276 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { assess, progressOf } from '@undrel/core/assessment';
+import { BASE_QUESTIONS } from '@undrel/core/base';
+import { CROWN_QUESTIONS } from '@undrel/core/crown';
+import type { Tree, TreeEvent } from '@undrel/core/casefile';
+import type { Schools } from '@undrel/core/practice';
+import { formatLength, shortUnit } from '@undrel/core/units';
+import { itemsBelow, visitFrom, type Item, type ItemOf } from '../../protocol/item';
+import { Entry } from '../../ui/controls/Entry';
+import { usePreferences } from '../shell/preferences';
+import { TopBar } from '../shell/TopBar';
+import { useCase } from './case/useCase';
+import { NextStep } from './NextStep';
+import { newId } from './newId';
+import { Conflicts, Refusals, SaveState } from './SaveState';
+import { SectionView } from './SectionView';
+import { StationLine } from './StationLine';
+import { Questions } from './stations/Questions';
+import { STATIONS, type StationKey, type StationProps } from './visitEntry';
+
+/** Stations come one by one, the one opened first; the others are fetched once the page is at rest. */
+const loaders = {
+  History: () => import('./stations/History'),
+  Mulch: () => import('./stations/Mulch'),
+  Probe: () => import('./stations/Probe'),
+  Verdict: () => import('./stations/Verdict'),
+  Prescription: () => import('./stations/Prescription'),
+};
+const History = dynamic(() => loaders.History().then((m) => m.History));
+const Mulch = dynamic(() => loaders.Mulch().then((m) => m.Mulch));
+const Probe = dynamic(() => loaders.Probe().then((m) => m.Probe));
+const Verdict = dynamic(() => loaders.Verdict().then((m) => m.Verdict));
+const Prescription = dynamic(() => loaders.Prescription().then((m) => m.Prescription));
+
+export interface TreeScreenProps {
+  treeId: string;
+  items: Item[];
+  property: { id: string; name: string };
+  firmSchools: Schools;
+  mayMeasure: boolean;
+  mayJudge: boolean;
+  viewer: string;
+  today: string;
+  station: string | undefined;
+}
+
+/** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
+export function TreeScreen(props: TreeScreenProps) {
+  const { treeId, firmSchools, mayMeasure, mayJudge, today } = props;
+  const control = useCase(treeId, props.items);
+  const { units } = usePreferences();
+  const treeItem = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!;
+  const [label] = useState((treeItem.values as Tree).label);
+  const tree = useMemo(() => (treeItem.values ?? { label, species: '' }) as Tree, [treeItem.values, label]);
+  const events = useMemo(
+    () => itemsBelow(control.items, 'event', treeId).map((i) => i.values as TreeEvent),
+    [control.items, treeId],
+  );
+  const visits = useMemo(
+    () =>
+      itemsBelow(control.items, 'visit', treeId).sort((a, b) => b.values.date.localeCompare(a.values.date)),
+    [control.items, treeId],
+  );
+  const [chosenVisit, setChosenVisit] = useState<string | undefined>(undefined);
+  const [station, setStation] = useState<StationKey>(
+    STATIONS.find((s) => s.key === props.station)?.key ?? 'mulch',
+  );
+  const [bearing, setBearing] = useState(90);
+  const [when, setWhen] = useState<'before' | 'after'>('before');
+  const goTo = useCallback((next: StationKey) => {
+    setStation(next);
+    window.history.replaceState(null, '', `?station=${next}`);
+    document.getElementById('entry')?.scrollTo(0, 0);
+  }, []);
+  useUndoKeys(control.undo, control.redo);
+  useEffect(() => {
+    const timer = setTimeout(() => Object.values(loaders).forEach((load) => void load()), 1500);
+    return () => clearTimeout(timer);
+  }, []);
+
+  const newVisit = () => {
+    const id = newId();
+    control.set('visit', id, treeId, { date: today, by: props.viewer });
+    setChosenVisit(id);
+    goTo('history');
+  };
+  const current = visits.find((v) => v.id === chosenVisit) ?? visits[0];
+  const visit = useMemo(
+    () => (current ? visitFrom(control.items, current) : undefined),
+    [control.items, current],
+  );
+  const assessment = useMemo(
+    () => (visit ? assess(tree, events, visit, firmSchools) : undefined),
+    [tree, events, visit, firmSchools],
+  );
+
+  const facts = [
+    tree.stock && `${tree.stock} ${tree.plantedYear ?? ''}`,
+    !tree.stock && tree.plantedYear && `planted ${tree.plantedYear}`,
+    tree.stemDiameter && `stem ${formatLength(tree.stemDiameter, shortUnit(units))}`,
+    visits.length > 0 && `${visits.length} visit${visits.length > 1 ? 's' : ''}`,
+  ].filter(Boolean);
+  const bar = (
+    <TopBar
+      right={
+        <>
+          {(mayMeasure || mayJudge) && (
+            <button
+              type="button"
+              className="min-h-[44px] hidden sm:inline"
+              disabled={control.state.undo.length === 0}
+              onClick={control.undo}
+            >
+              <span className={control.state.undo.length === 0 ? 'text-muted' : ''}>Undo</span>
+            </button>
+          )}
+          {current && (
+            <Link
+              href={`/trees/${treeId}/report?visit=${current.id}`}
+              className="plain min-h-[44px] inline-flex items-center"
+              prefetch={false}
+            >
+              Report
+            </Link>
+          )}
+        </>
+      }
+    >
+      <nav aria-label="Where" className="flex items-baseline gap-x-2 flex-wrap leading-tight">
+        <Link href={`/grounds/${props.property.id}`} className="plain hidden sm:inline">
+          {props.property.name}
+        </Link>
+        <span aria-hidden="true" className="hidden sm:inline">
+          ›
+        </span>
+        <strong>{tree.label}</strong>
+        <span className="text-sm text-muted hidden lg:inline">{facts.join(', ')}</span>
+      </nav>
+    </TopBar>
+  );
+  if (!current || !visit || !assessment) {
+    return (
+      <div className="min-h-dvh flex flex-col">
+        {bar}
+        <main className="p-6 max-w-xl">
+          <h1>{tree.label} has not been visited</h1>
+          <p className="my-3">{tree.species}. A visit holds what is seen and measured on one day.</p>
+          {mayMeasure ? (
+            <button type="button" className="act" onClick={newVisit}>
+              Begin a visit today
+            </button>
+          ) : (
+            <p className="told">Your role can read, not measure.</p>
+          )}
+        </main>
+      </div>
+    );
+  }
+  const stationProps: StationProps = {
+    control,
+    treeId,
+    tree,
+    treeItem,
+    events,
+    visitId: current.id,
+    visit,
+    assessment,
+    system: units,
+    mayMeasure,
+    mayJudge,
+    today,
+    goTo,
+  };
+  return (
+    <div className="h-dvh flex flex-col">
+      {bar}
+      <main className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] grid-rows-[34dvh_auto_minmax(0,1fr)] lg:grid-rows-1 lg:grid-cols-[168px_minmax(0,1fr)_480px]">
+        <StationLine
+          station={station}
+          goTo={goTo}
+          progress={progressOf(tree, events, visit)}
+          assessment={assessment}
+          visit={visit}
+          system={units}
+          visits={visits.map((v) => ({ id: v.id, date: v.values.date }))}
+          visitId={current.id}
+          onVisit={setChosenVisit}
+          onNewVisit={mayMeasure ? newVisit : undefined}
+        />
+        <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink">
+          <SectionView
+            assessment={assessment}
+            visit={visit}
+            events={events}
+            bearing={bearing}
+            onTurn={setBearing}
+            when={when}
+            onWhen={setWhen}
+            system={units}
+          />
+        </div>
+        <div className="min-h-0 flex flex-col bg-sheet">
+          <div
+            id="entry"
+            className="flex-1 overflow-y-auto px-4 lg:px-6 py-4"
+            tabIndex={0}
+            role="region"
+            aria-label="Entry"
+          >
+            <Conflicts control={control} system={units} />
+            <Refusals control={control} />
+            <Station key={`${current.id}.${station}`} station={station} {...stationProps} />
+          </div>
+          <NextStep {...stationProps} station={station}>
+            <SaveState control={control} />
+          </NextStep>
+        </div>
+      </main>
+    </div>
+  );
+}
+
+function Station({ station, ...props }: StationProps & { station: StationKey }) {
+  switch (station) {
+    case 'history':
+      return <History {...props} />;
+    case 'crown':
+      return (
+        <Entry>
+          <h1>Crown</h1>
+          <p className="text-muted mb-2">Colour, leaf, density, dieback; then read the shoots back.</p>
+          <Questions {...props} questions={CROWN_QUESTIONS} />
+        </Entry>
+      );
+    case 'base':
+      return (
+        <Entry>
+          <h1>Base</h1>
+          <p className="text-muted mb-2">
+            Walk once round the stem. What was looked at and not seen counts too.
+          </p>
+          <Questions {...props} questions={BASE_QUESTIONS} />
+        </Entry>
+      );
+    case 'mulch':
+      return <Mulch {...props} />;
+    case 'probe':
+      return <Probe {...props} />;
+    case 'verdict':
+      return <Verdict {...props} />;
+    case 'prescription':
+      return <Prescription {...props} />;
+  }
+}
+
+/** Ctrl+Z and Ctrl+Shift+Z (or Y) outside a field that has its own undo. */
+function useUndoKeys(undo: () => void, redo: () => void): void {
+  useEffect(() => {
+    const key = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+      const name = event.key.toLowerCase();
+      if (name !== 'z' && name !== 'y') return;
+      if (event.target instanceof HTMLTextAreaElement) return;
+      event.preventDefault();
+      if (event.target instanceof HTMLInputElement) event.target.blur();
+      if (name === 'y' || event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener('keydown', key);
+    return () => window.removeEventListener('keydown', key);
+  }, [undo, redo]);
+}

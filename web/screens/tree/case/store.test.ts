@@ -1,0 +1,77 @@
+import type { Item } from '../../../protocol/item';
+import { changesIn, editOf, reduceCase, startWith, type CaseAction, type CaseState } from './store';
+
+const visit: Item = { kind: 'visit', id: 'v', parent: 't', version: 3, values: { date: '2026-05-01' } };
+const push = (depth: number) => ({
+  bearing: 0,
+  distance: 0.1,
+  depth,
+  found: 'root' as const,
+  from: 'grade' as const,
+});
+const edit = (state: CaseState, id: string, depth: number | null): CaseState =>
+  reduceCase(state, {
+    type: 'edit',
+    edits: [editOf(state, 'probe', id, 'v', depth === null ? null : push(depth))],
+  });
+const depthOf = (state: CaseState, id: string) =>
+  (state.items.get(id)?.values as { depth: number } | null)?.depth;
+const run = (state: CaseState, ...actions: CaseAction[]) => actions.reduce(reduceCase, state);
+
+test('undo and redo walk through every edit; typing into one field is one step', () => {
+  let s = startWith([visit]);
+  s = edit(s, 'p', 0.1);
+  s = edit(s, 'p', 0.12);
+  s = edit(s, 'p', 0.125);
+  s = edit(s, 'q', 0.3);
+  s = run(s, { type: 'undo' });
+  expect(s.items.get('q')!.values).toBeNull();
+  s = run(s, { type: 'undo' });
+  expect(depthOf(s, 'p')).toBe(0.1);
+  s = run(s, { type: 'redo' });
+  expect(depthOf(s, 'p')).toBe(0.125);
+  s = run(s, { type: 'redo' });
+  expect(depthOf(s, 'q')).toBe(0.3);
+});
+
+test('parents are sent first, and what was never saved and is gone is not sent', () => {
+  let s = startWith([]);
+  s = edit(s, 'p', 0.1);
+  s = edit(s, 'gone', 0.1);
+  s = edit(s, 'gone', null);
+  s = reduceCase(s, { type: 'edit', edits: [editOf(s, 'visit', 'v', 't', { date: '2026-05-01' })] });
+  expect(changesIn(s).map((c) => [c.kind, c.base])).toEqual([
+    ['visit', 0],
+    ['probe', 0],
+  ]);
+});
+
+test('an edit made while the answer is on its way is still to be saved, on the new version', () => {
+  let s = edit(startWith([visit]), 'p', 0.1);
+  const sent = changesIn(s);
+  s = edit(s, 'p', 0.2);
+  s = run(s, { type: 'answered', sent, results: [{ id: 'p', status: 'saved', version: 1 }] });
+  expect(changesIn(s)).toMatchObject([{ id: 'p', base: 1, values: { depth: 0.2 } }]);
+});
+
+test('a conflict holds both sides until one is taken', () => {
+  const stale = (s: CaseState) =>
+    run(s, {
+      type: 'answered',
+      sent: changesIn(s),
+      results: [{ id: 'p', status: 'stale', theirs: { version: 4, values: push(0.3), by: 'B', at: '' } }],
+    });
+  const s = stale(edit(startWith([visit]), 'p', 0.1));
+  expect(changesIn(s)).toEqual([]);
+  const mine = run(s, { type: 'settle', id: 'p', keep: 'mine' });
+  expect(changesIn(mine)).toMatchObject([{ base: 4, values: { depth: 0.1 } }]);
+  const theirs = run(s, { type: 'settle', id: 'p', keep: 'theirs' });
+  expect(depthOf(theirs, 'p')).toBe(0.3);
+  expect(changesIn(theirs)).toEqual([]);
+});
+
+test('changes kept on the device come back after a reload and are sent from their base', () => {
+  const kept = changesIn(edit(startWith([visit]), 'p', 0.1));
+  const s = run(startWith([visit]), { type: 'restore', changes: kept });
+  expect(changesIn(s)).toEqual(kept);
+});

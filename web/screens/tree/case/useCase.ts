@@ -1,0 +1,125 @@
+'use client';
+
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
+import type { Change, ChangeResult, Item, ItemKind, ItemValues } from '../../../protocol/item';
+import { keepChanges, keptChanges } from './pending';
+import { changesIn, editOf, reduceCase, startWith, type CaseState } from './store';
+
+export type Saving = 'saved' | 'saving' | 'away' | 'signed out';
+
+/** Entries wait this long for the next keystroke before they are sent. */
+const PAUSE_MS = 500;
+const RETRY_MS = [1_000, 2_000, 5_000, 10_000];
+
+export interface CaseControl {
+  state: CaseState;
+  items: Item[];
+  saving: Saving;
+  set<K extends ItemKind>(kind: K, id: string, parent: string, values: ItemValues[K] | null): void;
+  setAll(edits: readonly { kind: ItemKind; id: string; parent: string; values: Item['values'] }[]): void;
+  undo(): void;
+  redo(): void;
+  settle(id: string, keep: 'mine' | 'theirs'): void;
+  /** Sends what is waiting now, and says whether all of it was saved. */
+  flush(): Promise<boolean>;
+}
+
+async function send(changes: readonly Change[]): Promise<ChangeResult[] | 'away' | 'signed out'> {
+  try {
+    const answer = await fetch('/api/changes', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ changes }),
+    });
+    if (answer.status === 401) return 'signed out';
+    if (!answer.ok) return 'away';
+    return ((await answer.json()) as { results: ChangeResult[] }).results;
+  } catch {
+    return 'away';
+  }
+}
+
+/** The case on this device: edits show at once, are saved behind, and are kept here until the server has them. */
+export function useCase(treeId: string, initial: readonly Item[]): CaseControl {
+  const [state, dispatch] = useReducer(reduceCase, initial, startWith);
+  const [saving, setSaving] = useState<Saving>('saved');
+  const latest = useRef(state);
+  latest.current = state;
+  const flight = useRef<Promise<boolean> | undefined>(undefined);
+  const failures = useRef(0);
+  const restored = useRef(false);
+
+  useEffect(() => {
+    const kept = keptChanges(treeId);
+    if (kept.length > 0) dispatch({ type: 'restore', changes: kept });
+    restored.current = true;
+  }, [treeId]);
+
+  const flush = useCallback((): Promise<boolean> => {
+    flight.current ??= (async () => {
+      for (;;) {
+        const changes = changesIn(latest.current);
+        if (changes.length === 0) {
+          setSaving('saved');
+          return latest.current.conflicts.length === 0 && latest.current.refusals.size === 0;
+        }
+        setSaving('saving');
+        const results = await send(changes);
+        if (typeof results === 'string') {
+          failures.current++;
+          setSaving(results);
+          return false;
+        }
+        failures.current = 0;
+        const action = { type: 'answered' as const, sent: changes, results };
+        latest.current = reduceCase(latest.current, action);
+        dispatch(action);
+      }
+    })().finally(() => {
+      flight.current = undefined;
+    });
+    return flight.current;
+  }, []);
+
+  useEffect(() => {
+    if (!restored.current) return;
+    keepChanges(treeId, changesIn(state));
+    if (state.unsaved.size === 0) return;
+    const pause =
+      failures.current === 0 ? PAUSE_MS : RETRY_MS[Math.min(failures.current, RETRY_MS.length) - 1]!;
+    const timer = setTimeout(() => void flush(), pause);
+    return () => clearTimeout(timer);
+  }, [state, saving, treeId, flush]);
+
+  useEffect(() => {
+    const now = () => void flush();
+    const leaving = () => document.visibilityState === 'hidden' && now();
+    window.addEventListener('online', now);
+    document.addEventListener('visibilitychange', leaving);
+    return () => {
+      window.removeEventListener('online', now);
+      document.removeEventListener('visibilitychange', leaving);
+    };
+  }, [flush]);
+
+  const items = useMemo(() => [...state.items.values()], [state.items]);
+  return useMemo<CaseControl>(
+    () => ({
+      state,
+      items,
+      saving,
+      set: (kind, id, parent, values) =>
+        dispatch({ type: 'edit', edits: [editOf(latest.current, kind, id, parent, values)] }),
+      setAll: (edits) =>
+        dispatch({
+          type: 'edit',
+          edits: edits.map((e) => editOf(latest.current, e.kind, e.id, e.parent, e.values as never)),
+        }),
+      undo: () => dispatch({ type: 'undo' }),
+      redo: () => dispatch({ type: 'redo' }),
+      settle: (id, keep) => dispatch({ type: 'settle', id, keep }),
+      flush,
+    }),
+    [state, items, saving, flush],
+  );
+}

@@ -1,0 +1,298 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState, type FormEvent } from 'react';
+import type { EventKind, Stock, Tree } from '@undrel/core/casefile';
+import { EVENT_KINDS, eventDateProblem } from '@undrel/core/history';
+import type { LengthField } from '@undrel/core/units';
+import { Entry } from '../../../ui/controls/Entry';
+import { itemsBelow } from '../../../protocol/item';
+import { Choice } from '../../../ui/controls/Choice';
+import { LengthInput } from '../../../ui/controls/LengthInput';
+import { newId } from '../newId';
+import type { StationProps } from '../visitEntry';
+
+const STOCK: readonly { key: Stock; label: string }[] = [
+  { key: 'container', label: 'container' },
+  { key: 'balled-and-burlapped', label: 'balled and burlapped' },
+  { key: 'bare-root', label: 'bare root' },
+  { key: 'field-grown', label: 'field grown' },
+];
+
+const SIZES: readonly { field: keyof Tree & LengthField; label: string }[] = [
+  { field: 'stemDiameter', label: 'Stem at the base' },
+  { field: 'dbh', label: 'DBH' },
+  { field: 'height', label: 'Height' },
+  { field: 'crownRadius', label: 'Crown radius' },
+  { field: 'mulchRoom', label: 'Room for mulch' },
+];
+
+export function History(props: StationProps) {
+  const { control, treeId, tree, treeItem, visit, visitId, system, mayMeasure, today } = props;
+  const write = (change: Partial<Tree>) =>
+    control.set('tree', treeId, treeItem.parent, { ...tree, ...change });
+  const [year, setYear] = useState<string | undefined>(undefined);
+  const planted = year ?? (tree.plantedYear === undefined ? '' : String(tree.plantedYear));
+  const newest = Number(today.slice(0, 4));
+  const yearWrong =
+    year !== undefined &&
+    year !== '' &&
+    !(/^\d{4}$/.test(year) && Number(year) >= 1700 && Number(year) <= newest);
+  const { findings: _f, profiles: _p, probes: _r, decisions: _d, ...head } = visit;
+  return (
+    <Entry>
+      <h1>History</h1>
+      <p className="text-muted mb-3">What is it, since when, and what happened to it.</p>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        <Text
+          label="Label"
+          value={tree.label}
+          disabled={!mayMeasure}
+          onChange={(label) => label.trim() && write({ label })}
+        />
+        <Text
+          label="Species"
+          value={tree.species}
+          disabled={!mayMeasure}
+          onChange={(species) => write({ species })}
+        />
+        <div>
+          <label htmlFor="planted" className="block text-sm mb-0.5">
+            Year planted
+          </label>
+          <input
+            id="planted"
+            className="num w-full text-right"
+            inputMode="numeric"
+            disabled={!mayMeasure}
+            value={planted}
+            aria-invalid={yearWrong || undefined}
+            aria-describedby={yearWrong ? 'planted-wrong' : undefined}
+            onBlur={() => !yearWrong && setYear(undefined)}
+            onChange={(event) => {
+              const text = event.target.value;
+              setYear(text);
+              if (text === '') write({ plantedYear: undefined });
+              else if (/^\d{4}$/.test(text) && Number(text) >= 1700 && Number(text) <= newest)
+                write({ plantedYear: Number(text) });
+            }}
+          />
+          {yearWrong && (
+            <p id="planted-wrong" role="alert" className="wrong text-sm mt-1">
+              Year planted: {year} is outside 1700 to {newest}.
+            </p>
+          )}
+        </div>
+        {SIZES.map(({ field, label }) => (
+          <LengthInput
+            key={field}
+            field={field}
+            label={label}
+            system={system}
+            value={tree[field] as number | undefined}
+            onChange={(metres) => write({ [field]: metres })}
+            disabled={!mayMeasure}
+          />
+        ))}
+      </div>
+      <Choice
+        label="Nursery stock"
+        options={STOCK}
+        value={tree.stock}
+        disabled={!mayMeasure}
+        onChange={(stock) => write({ stock: stock as Stock | undefined })}
+      />
+      <label className="flex items-center gap-2 min-h-[44px]">
+        <input
+          type="checkbox"
+          checked={tree.reference === true}
+          disabled={!mayMeasure}
+          onChange={(event) => write({ reference: event.target.checked || undefined })}
+        />
+        Healthy reference for others of its species
+      </label>
+      <Events {...props} />
+      <h2 className="mt-5 mb-1">This visit</h2>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        <Text
+          label="Date"
+          type="date"
+          value={visit.date}
+          max={today}
+          disabled={!mayMeasure}
+          onChange={(date) =>
+            /^\d{4}-\d{2}-\d{2}$/.test(date) &&
+            date <= today &&
+            control.set('visit', visitId, treeId, { ...head, date })
+          }
+        />
+        <Text
+          label="By"
+          value={visit.by ?? ''}
+          disabled={!mayMeasure}
+          onChange={(by) => control.set('visit', visitId, treeId, { ...head, by: by || undefined })}
+        />
+      </div>
+      <label className="block mt-2">
+        <span className="text-sm">What the client sees, since when</span>
+        <textarea
+          className="w-full"
+          rows={3}
+          disabled={!mayMeasure}
+          value={visit.note ?? ''}
+          onChange={(event) =>
+            control.set('visit', visitId, treeId, { ...head, note: event.target.value || undefined })
+          }
+        />
+      </label>
+      <p className="mt-4 flex flex-wrap gap-x-5">
+        <Link
+          className="inline-flex items-center min-h-[44px]"
+          href={`/trees/${treeId}/record`}
+          prefetch={false}
+        >
+          Record of changes
+        </Link>
+        {props.mayJudge && <RemoveTree {...props} />}
+        <a className="inline-flex items-center min-h-[44px]" href={`/api/trees/${treeId}/case`}>
+          Case file (JSON)
+        </a>
+      </p>
+    </Entry>
+  );
+}
+
+/** Takes the tree out of view, with one press to undo on the page that follows. */
+function RemoveTree({ control, treeId, tree, treeItem }: StationProps) {
+  const router = useRouter();
+  return (
+    <button
+      type="button"
+      className="link"
+      onClick={async () => {
+        control.set('tree', treeId, treeItem.parent, null);
+        await new Promise((done) => setTimeout(done));
+        if (await control.flush())
+          router.push(`/grounds?tree=${treeId}&name=${encodeURIComponent(tree.label)}`);
+        else control.undo();
+      }}
+    >
+      Remove this tree
+    </button>
+  );
+}
+
+function Text(props: {
+  label: string;
+  value: string;
+  type?: string;
+  max?: string;
+  disabled: boolean;
+  onChange: (text: string) => void;
+}) {
+  const [typed, setTyped] = useState<string | undefined>(undefined);
+  return (
+    <label className="block">
+      <span className="block text-sm mb-0.5">{props.label}</span>
+      <input
+        className="w-full"
+        type={props.type ?? 'text'}
+        max={props.max}
+        disabled={props.disabled}
+        value={typed ?? props.value}
+        onBlur={() => setTyped(undefined)}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          props.onChange(event.target.value);
+        }}
+      />
+    </label>
+  );
+}
+
+function Events({ control, treeId, tree, mayMeasure, today }: StationProps) {
+  const events = itemsBelow(control.items, 'event', treeId).sort((a, b) =>
+    a.values.when.localeCompare(b.values.when),
+  );
+  const [kind, setKind] = useState<EventKind>('soil added');
+  const [when, setWhen] = useState('');
+  const [note, setNote] = useState('');
+  const [problem, setProblem] = useState<string | undefined>(undefined);
+  const add = (event: FormEvent) => {
+    event.preventDefault();
+    const values = { kind, when: when.trim(), note: note.trim() || undefined };
+    const wrong = eventDateProblem(values, tree, today);
+    setProblem(wrong);
+    if (wrong) return;
+    control.set('event', newId(), treeId, values);
+    setWhen('');
+    setNote('');
+  };
+  return (
+    <section className="mt-4">
+      <h2 className="mb-1">What happened, and when</h2>
+      {events.length === 0 && (
+        <p className="told">Nothing noted yet. When was soil added, paving laid, mulch renewed?</p>
+      )}
+      <ul>
+        {events.map(({ id, values }) => (
+          <li key={id} className="flex items-baseline gap-3 border-b border-hair py-1">
+            <span className="num w-24 shrink-0">{values.when}</span>
+            <span className="flex-1">
+              {values.kind}
+              {values.note && <span className="text-muted">: {values.note}</span>}
+            </span>
+            {mayMeasure && (
+              <button
+                type="button"
+                className="link"
+                aria-label={`Remove ${values.kind} ${values.when}`}
+                onClick={() => control.set('event', id, treeId, null)}
+              >
+                Remove
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {mayMeasure && (
+        <form onSubmit={add} className="grid grid-cols-[1fr_7.5rem] gap-2 mt-2">
+          <label className="block">
+            <span className="block text-sm">Event</span>
+            <select
+              className="w-full"
+              value={kind}
+              onChange={(event) => setKind(event.target.value as EventKind)}
+            >
+              {EVENT_KINDS.map((k) => (
+                <option key={k}>{k}</option>
+              ))}
+            </select>
+          </label>
+          <label className="block">
+            <span className="block text-sm">When</span>
+            <input
+              className="num w-full"
+              placeholder="2018-04"
+              value={when}
+              aria-invalid={problem ? true : undefined}
+              aria-describedby={problem ? 'event-problem' : undefined}
+              onChange={(event) => setWhen(event.target.value)}
+            />
+          </label>
+          <label className="block">
+            <span className="block text-sm">Note</span>
+            <input className="w-full" value={note} onChange={(event) => setNote(event.target.value)} />
+          </label>
+          <button className="quiet self-end">Add event</button>
+          {problem && (
+            <p id="event-problem" role="alert" className="wrong col-span-2">
+              {problem}
+            </p>
+          )}
+        </form>
+      )}
+    </section>
+  );
+}

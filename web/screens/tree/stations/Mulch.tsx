@@ -1,0 +1,282 @@
+'use client';
+
+import { useState, type KeyboardEvent } from 'react';
+import type { DepthReading, GradeProfile } from '@undrel/core/casefile';
+import { GROUND_QUESTIONS } from '@undrel/core/profile';
+import {
+  longMark,
+  METRES_PER_INCH,
+  shortMark,
+  shortUnit,
+  writeLengths,
+  type UnitSystem,
+} from '@undrel/core/units';
+import { Entry } from '../../../ui/controls/Entry';
+import { profileId } from '../../../protocol/item';
+import { LengthInput, lengthText } from '../../../ui/controls/LengthInput';
+import { QuantityView } from '../../../ui/controls/QuantityView';
+import type { StationProps } from '../visitEntry';
+import { bearingName, readBearing } from './bearings';
+import { Contradictions } from './Contradictions';
+import { Questions } from './Questions';
+
+const FIRST_BEARINGS = [0, 90, 180, 270];
+
+/** Distances at which the rod is read by habit, m. */
+const usualDistances = (system: UnitSystem): number[] =>
+  system === 'us' ? [0, 12, 24, 36].map((i) => i * METRES_PER_INCH) : [0, 0.3, 0.6, 0.9];
+
+const same = (a: number, b: number) => Math.abs(a - b) < 1e-6;
+
+function withReading(
+  readings: readonly DepthReading[],
+  distance: number,
+  depth: number | undefined,
+): DepthReading[] {
+  const rest = readings.filter((r) => !same(r.distance, distance));
+  return depth === undefined ? rest : [...rest, { distance, depth }].sort((a, b) => a.distance - b.distance);
+}
+
+export function Mulch(props: StationProps) {
+  const { control, visitId, visit, assessment, system, mayMeasure } = props;
+  const [added, setAdded] = useState<number[]>([]);
+  const [newBearing, setNewBearing] = useState('');
+  const [bearingProblem, setBearingProblem] = useState<string | undefined>(undefined);
+  const unit = shortUnit(system);
+
+  const bearings = [...new Set([...FIRST_BEARINGS, ...visit.profiles.map((p) => p.bearing), ...added])].sort(
+    (a, b) => a - b,
+  );
+  const read = visit.profiles.flatMap((p) => p.mulch.map((m) => m.distance));
+  const distances = [...usualDistances(system), ...read]
+    .sort((a, b) => a - b)
+    .filter((d, i, all) => i === 0 || !same(d, all[i - 1]!));
+  const fillDistances = [
+    ...new Set([0, ...visit.profiles.flatMap((p) => p.fill.map((f) => f.distance))]),
+  ].sort((a, b) => a - b);
+
+  const profileAt = (bearing: number): GradeProfile =>
+    visit.profiles.find((p) => p.bearing === bearing) ?? { bearing, mulch: [], fill: [] };
+  const write = (bearing: number, change: (p: GradeProfile) => GradeProfile) => {
+    const next = change(profileAt(bearing));
+    const empty = next.mulch.length === 0 && next.fill.length === 0 && next.mulchEnds === undefined;
+    control.set('profile', profileId(visitId, bearing), visitId, empty ? null : next);
+  };
+  const addBearing = () => {
+    const bearing = readBearing(newBearing);
+    if (bearing === undefined) {
+      setBearingProblem(`Bearing: “${newBearing}” is not one; allowed are N, NE, … or 0 to 360.`);
+      return;
+    }
+    setBearingProblem(undefined);
+    setAdded([...added, bearing]);
+    setNewBearing('');
+  };
+  const { mulch, fill } = assessment.profile;
+  const operation = assessment.operations.find((o) => o.key === 'mulch');
+  return (
+    <Entry>
+      <h1>Mulch and grade</h1>
+      <p className="text-muted mb-3">
+        Rod and tape, from the bark outward, in {unit === 'in' ? 'inches' : unit}. Enter moves on; the drawing
+        follows.
+      </p>
+      <div onKeyDown={downTheColumn} className="overflow-x-auto">
+        <table aria-label="Mulch and grade profiles">
+          <thead>
+            <tr>
+              <th scope="col" className="font-normal text-sm">
+                mulch depth
+              </th>
+              {bearings.map((b) => (
+                <th key={b} scope="col" className="num text-right min-w-[3.6rem] lg:min-w-[4.6rem] !pr-2">
+                  {bearingName(b)}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {distances.map((distance) => (
+              <Row
+                key={`d${distance}`}
+                head={distance === 0 ? 'at the bark' : `${lengthText(distance, unit)} ${unit} out`}
+                bearings={bearings}
+                field="mulchDepth"
+                system={system}
+                disabled={!mayMeasure}
+                valueAt={(b) => profileAt(b).mulch.find((m) => same(m.distance, distance))?.depth}
+                onChange={(b, depth) =>
+                  write(b, (p) => ({ ...p, mulch: withReading(p.mulch, distance, depth) }))
+                }
+              />
+            ))}
+            <Row
+              head="mulch ends at"
+              bearings={bearings}
+              field="mulchEnds"
+              system={system}
+              disabled={!mayMeasure}
+              valueAt={(b) => profileAt(b).mulchEnds}
+              onChange={(b, mulchEnds) => write(b, (p) => ({ ...p, mulchEnds }))}
+            />
+            {fillDistances.map((distance) => (
+              <Row
+                key={`f${distance}`}
+                head={distance === 0 ? 'soil added' : `added, ${lengthText(distance, unit)} ${unit}`}
+                bearings={bearings}
+                field="fillDepth"
+                system={system}
+                disabled={!mayMeasure}
+                valueAt={(b) => profileAt(b).fill.find((f) => same(f.distance, distance))?.depth}
+                onChange={(b, depth) =>
+                  write(b, (p) => ({ ...p, fill: withReading(p.fill, distance, depth) }))
+                }
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {mayMeasure && (
+        <form
+          className="flex items-end gap-2 mt-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            addBearing();
+          }}
+        >
+          <div>
+            <label htmlFor="new-bearing" className="block text-sm">
+              Another bearing
+            </label>
+            <input
+              id="new-bearing"
+              className="num w-28"
+              placeholder="NE or 45"
+              value={newBearing}
+              aria-invalid={bearingProblem ? true : undefined}
+              aria-describedby={bearingProblem ? 'bearing-problem' : undefined}
+              onChange={(event) => setNewBearing(event.target.value)}
+            />
+          </div>
+          <button className="quiet">Add</button>
+        </form>
+      )}
+      {bearingProblem && (
+        <p id="bearing-problem" role="alert" className="wrong mt-2">
+          {bearingProblem}
+        </p>
+      )}
+      <Contradictions station="mulch" profile={assessment.profile} system={system} />
+      <div className="space-y-3 my-4">
+        {mulch && (
+          <div
+            className={
+              assessment.verdict.facts.mulchOnBark.state === 'yes'
+                ? 'border-l-[6px] border-buried pl-3'
+                : 'told'
+            }
+          >
+            <p>
+              <strong>
+                {writeLengths(
+                  mulch.onBark.value >= 0.005
+                    ? `Mulch stands ${shortMark(mulch.onBark.value)} up the bark`
+                    : `Mulch clear of the bark by ${shortMark(mulch.clearance.value)}`,
+                  system,
+                )}
+              </strong>
+              {operation?.quantities[0] &&
+                writeLengths(
+                  `; spread out it covers a ring of ${longMark(operation.quantities[0].value)}.`,
+                  system,
+                )}
+            </p>
+            <dl className="grid grid-cols-[1fr_auto] items-center">
+              {[mulch.volume, mulch.ringRadius, mulch.clearance].map((q) => (
+                <div key={q.name} className="contents">
+                  <dt>{q.name}</dt>
+                  <dd className="text-right">
+                    <QuantityView quantity={q} system={system} />
+                  </dd>
+                </div>
+              ))}
+            </dl>
+          </div>
+        )}
+        {fill && fill.atStem.value > 0 && (
+          <div className="border-l-[6px] border-buried pl-3">
+            <p>
+              <strong>
+                {writeLengths(`${shortMark(fill.atStem.value)} of soil over the original grade`, system)}
+              </strong>
+            </p>
+            <dl className="grid grid-cols-[1fr_auto] items-center">
+              {[fill.atStem, fill.volume].map((q) => (
+                <div key={q.name} className="contents">
+                  <dt>{q.name}</dt>
+                  <dd className="text-right">
+                    <QuantityView quantity={q} system={system} />
+                  </dd>
+                </div>
+              ))}
+            </dl>
+          </div>
+        )}
+      </div>
+      <Questions {...props} questions={GROUND_QUESTIONS.filter((q) => q.station === 'mulch')} />
+    </Entry>
+  );
+}
+
+/** Enter goes down the column, then to the top of the next; the arrow keys move among neighbours. */
+function downTheColumn(event: KeyboardEvent<HTMLElement>): void {
+  const from = event.target as HTMLElement;
+  const [row, column] = (from.dataset.cell ?? '').split(':').map(Number);
+  if (row === undefined || column === undefined || Number.isNaN(row)) return;
+  const rows = [...event.currentTarget.querySelectorAll('tbody tr')];
+  const cell = (r: number, c: number) => rows[r]?.querySelectorAll<HTMLElement>('input[data-cell]')[c];
+  const at = rows.indexOf(from.closest('tr')!);
+  const next =
+    event.key === 'Enter'
+      ? (cell(at + 1, column) ?? cell(0, column + 1))
+      : event.key === 'ArrowDown'
+        ? cell(at + 1, column)
+        : event.key === 'ArrowUp'
+          ? cell(at - 1, column)
+          : undefined;
+  if (event.key === 'Enter') event.preventDefault();
+  next?.focus();
+}
+
+function Row(props: {
+  head: string;
+  bearings: readonly number[];
+  field: 'mulchDepth' | 'mulchEnds' | 'fillDepth';
+  system: UnitSystem;
+  disabled: boolean;
+  valueAt: (bearing: number) => number | undefined;
+  onChange: (bearing: number, metres: number | undefined) => void;
+}) {
+  return (
+    <tr>
+      <th scope="row" className="font-normal pr-1 whitespace-nowrap text-[0.95rem]">
+        {props.head}
+      </th>
+      {props.bearings.map((bearing, column) => (
+        <td key={bearing} className="!p-0 align-top">
+          <LengthInput
+            bare
+            field={props.field}
+            label={`${props.head}, ${bearingName(bearing)}`}
+            hideLabel
+            cell={`0:${column}`}
+            system={props.system}
+            value={props.valueAt(bearing)}
+            onChange={(metres) => props.onChange(bearing, metres)}
+            disabled={props.disabled}
+          />
+        </td>
+      ))}
+    </tr>
+  );
+}

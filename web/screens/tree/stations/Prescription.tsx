@@ -1,0 +1,241 @@
+'use client';
+
+import { useState } from 'react';
+import type { Decision, Visit } from '@undrel/core/casefile';
+import { MATTERS } from '@undrel/core/practice';
+import { isTaken, plannedOf, type Operation, type SchoolUse } from '@undrel/core/prescription';
+import { writeLengths, type UnitSystem } from '@undrel/core/units';
+import { Entry } from '../../../ui/controls/Entry';
+import { decisionId } from '../../../protocol/item';
+import { QuantityView } from '../../../ui/controls/QuantityView';
+
+import type { StationProps } from '../visitEntry';
+
+const CHOSEN_BY = { default: 'default', firm: 'firm’s choice', tree: 'this tree' } as const;
+const ADVICE = { do: 'advised', option: 'worth weighing', not: 'not advised' } as const;
+
+const daysAfter = (day: string, days: number): string =>
+  new Date(Date.parse(day) + days * 86_400_000).toISOString().slice(0, 10);
+
+/** The day to come back that the prescribed operations ask for: the soonest of them. */
+export function comeBack(
+  operations: readonly Operation[],
+  visit: Visit,
+): { on: string; why: string } | undefined {
+  const soonest = plannedOf(operations, visit.decisions)
+    .flatMap((o) => (o.lookAgain ? [o.lookAgain] : []))
+    .sort((a, b) => a.days - b.days)[0];
+  if (!soonest) return undefined;
+  return {
+    on: daysAfter(visit.date, soonest.days),
+    why: soonest.why,
+  };
+}
+
+export function Prescription(props: StationProps) {
+  const { assessment, visit, visitId, treeId, control, mayJudge } = props;
+  const planned = plannedOf(assessment.operations, visit.decisions);
+  const back = comeBack(assessment.operations, visit);
+  const { findings: _f, profiles: _p, probes: _r, decisions: _d, ...head } = visit;
+  return (
+    <Entry>
+      <h1>Prescription</h1>
+      <p className="text-lg my-2" data-testid="prescription-summary">
+        {planned.length === 0 ? 'Nothing prescribed.' : `${planned.map((o) => o.title).join('; ')}.`}
+      </p>
+      <div className="border-t-[1.5px] border-ink">
+        {assessment.operations.map((operation) => (
+          <OperationEntry key={operation.key} operation={operation} {...props} />
+        ))}
+      </div>
+      <section className="mt-5">
+        <h2 className="mb-1">Look again</h2>
+        <div className="flex flex-wrap items-end gap-2">
+          <label>
+            <span className="block text-sm">On</span>
+            <input
+              type="date"
+              disabled={!mayJudge}
+              min={visit.date}
+              value={visit.lookAgain?.on ?? ''}
+              onChange={(event) => {
+                const on = event.target.value;
+                const lookAgain = on
+                  ? { on, why: visit.lookAgain?.why ?? back?.why ?? 'See how it does.' }
+                  : undefined;
+                control.set('visit', visitId, treeId, { ...head, lookAgain });
+              }}
+            />
+          </label>
+          {mayJudge && back && visit.lookAgain?.on !== back.on && (
+            <button
+              type="button"
+              className="quiet"
+              onClick={() => control.set('visit', visitId, treeId, { ...head, lookAgain: back })}
+            >
+              Use {back.on}
+            </button>
+          )}
+        </div>
+        <p className="mt-1">{visit.lookAgain?.why ?? back?.why}</p>
+      </section>
+    </Entry>
+  );
+}
+
+function OperationEntry(props: StationProps & { operation: Operation }) {
+  const { operation, visit, visitId, control, system, mayJudge } = props;
+  const taken = isTaken(operation, visit.decisions);
+  const decision = visit.decisions.find((d) => d.operation === operation.key);
+  const decide = (change: Partial<Decision>) =>
+    control.set('decision', decisionId(visitId, operation.key), visitId, {
+      operation: operation.key,
+      taken,
+      wording: decision?.wording,
+      ...change,
+    });
+  const say = (sentence: string) => writeLengths(sentence, system);
+  return (
+    <article className="border-b-[1.5px] border-ink py-3" aria-label={operation.title}>
+      <div className="flex items-start justify-between gap-3">
+        <h2>{operation.title}</h2>
+        <span className={operation.advice === 'do' ? 'font-bold text-todo' : 'text-muted'}>
+          {ADVICE[operation.advice]}
+        </span>
+      </div>
+      <p className="my-1">{say(operation.summary)}</p>
+      {operation.why.length > 0 && <p className="text-muted">Because: {say(operation.why.join('; '))}.</p>}
+      <label className="flex items-center gap-2 min-h-[44px] font-semibold">
+        <input
+          type="checkbox"
+          checked={taken}
+          disabled={!mayJudge}
+          onChange={(event) => decide({ taken: event.target.checked })}
+        />
+        Prescribe
+        {decision && decision.taken !== (operation.advice === 'do') && (
+          <span className="font-normal text-muted">
+            (your decision; the rules said {ADVICE[operation.advice]})
+          </span>
+        )}
+      </label>
+      {operation.missing.length > 0 && (
+        <p className="wrong my-1">Not measured: {operation.missing.join(', ')}.</p>
+      )}
+      {taken && (
+        <>
+          {operation.quantities.length > 0 && (
+            <dl className="grid grid-cols-[1fr_auto] items-center my-1">
+              {operation.quantities.map((q) => (
+                <div key={q.name} className="contents">
+                  <dt className="border-t border-hair self-stretch flex items-center">{q.name}</dt>
+                  <dd className="border-t border-hair text-right">
+                    <QuantityView quantity={q} system={system} />
+                  </dd>
+                </div>
+              ))}
+            </dl>
+          )}
+          <List title="Cautions" lines={operation.cautions.map(say)} harm />
+          <List title="Method" lines={operation.method.map(say)} />
+          <List title="Done properly when" lines={operation.acceptance.map(say)} />
+          <p className="mt-2">
+            <strong>When:</strong> {operation.season}
+          </p>
+          <Schools {...props} />
+          <Wording
+            value={decision?.wording ?? ''}
+            disabled={!mayJudge}
+            onChange={(wording) => decide({ wording: wording || undefined })}
+          />
+        </>
+      )}
+    </article>
+  );
+}
+
+function List({ title, lines, harm }: { title: string; lines: readonly string[]; harm?: boolean }) {
+  return (
+    <div className={harm ? 'wrong mt-2' : 'mt-2'}>
+      <h3 className="font-semibold">{title}</h3>
+      <ul className="list-disc pl-5">
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Wording(props: { value: string; disabled: boolean; onChange: (text: string) => void }) {
+  const [typed, setTyped] = useState<string | undefined>(undefined);
+  return (
+    <label className="block mt-2">
+      <span className="text-sm">In your words, for the report</span>
+      <textarea
+        className="w-full"
+        rows={2}
+        disabled={props.disabled}
+        value={typed ?? props.value}
+        onBlur={() => setTyped(undefined)}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          props.onChange(event.target.value);
+        }}
+      />
+    </label>
+  );
+}
+
+/** Schools of practice the operation follows; one may be chosen for this tree alone. */
+function Schools({
+  operation,
+  tree,
+  treeItem,
+  treeId,
+  control,
+  mayJudge,
+}: StationProps & { operation: Operation; system: UnitSystem }) {
+  const choose = (use: SchoolUse, school: string) => {
+    const schools = { ...tree.schools };
+    if (school === '') delete schools[use.matter];
+    else schools[use.matter] = school;
+    control.set('tree', treeId, treeItem.parent, {
+      ...tree,
+      schools: Object.keys(schools).length > 0 ? schools : undefined,
+    });
+  };
+  if (operation.schools.length === 0) return null;
+  return (
+    <details className="mt-2">
+      <summary className="min-h-[44px] flex items-center cursor-pointer text-todo underline underline-offset-4">
+        Schools of practice followed ({operation.schools.length})
+      </summary>
+      {operation.schools.map((use) => (
+        <div key={use.matter} className="py-1">
+          <label className="block">
+            <span className="block text-sm">
+              {use.matterLabel} <span className="text-muted">({CHOSEN_BY[use.chosenBy]})</span>
+            </span>
+            <select
+              className="w-full"
+              disabled={!mayJudge}
+              value={tree.schools?.[use.matter] ?? ''}
+              onChange={(event) => choose(use, event.target.value)}
+            >
+              <option value="">
+                {use.chosenBy === 'tree' ? 'as the firm' : `as the firm: ${use.label}`}
+              </option>
+              {MATTERS.find((m) => m.key === use.matter)?.schools.map((s) => (
+                <option key={s.key} value={s.key}>
+                  {s.label}
+                </option>
+              ))}
+            </select>
+          </label>
+          {use.warning && <p className="wrong text-sm mt-1">{use.warning}</p>}
+        </div>
+      ))}
+    </details>
+  );
+}

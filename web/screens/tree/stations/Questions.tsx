@@ -1,0 +1,102 @@
+'use client';
+
+import { answerTo, answersTo, type Question } from '@undrel/core/base';
+import type { Finding } from '@undrel/core/casefile';
+import { findingId } from '../../../protocol/item';
+import { Choice } from '../../../ui/controls/Choice';
+import { LengthInput } from '../../../ui/controls/LengthInput';
+import { SectorAnswers } from '../../../ui/controls/SectorAnswers';
+import type { StationProps } from '../visitEntry';
+import { PercentInput } from './PercentInput';
+import { YearLengths } from './YearLengths';
+
+/** The questions of a station, each in the way it is answered. */
+export function Questions({ questions, ...station }: StationProps & { questions: readonly Question[] }) {
+  return questions.map((question) => <QuestionEntry key={question.key} question={question} {...station} />);
+}
+
+function QuestionEntry({
+  question,
+  control,
+  visitId,
+  visit,
+  system,
+  mayMeasure,
+  tree,
+}: StationProps & { question: Question }) {
+  const write = (finding: Omit<Finding, 'key'>, part?: number) => {
+    const id = findingId(visitId, question.key, part);
+    const empty = finding.answer === undefined && finding.number === undefined;
+    const note = answerTo(visit.findings, question.key, part)?.note;
+    control.set('finding', id, visitId, empty ? null : { key: question.key, part, note, ...finding });
+  };
+  const disabled = !mayMeasure;
+  switch (question.kind) {
+    case 'grade':
+      return (
+        <Choice
+          label={question.ask}
+          hint={question.hint}
+          options={question.answers}
+          value={answerTo(visit.findings, question.key)?.answer}
+          onChange={(answer) => write({ answer })}
+          disabled={disabled}
+        />
+      );
+    case 'sectors': {
+      const given = answersTo(visit.findings, question.key);
+      return (
+        <SectorAnswers
+          label={question.ask}
+          hint={question.hint}
+          options={question.answers}
+          values={Array.from({ length: 8 }, (_, part) => given.find((f) => f.part === part)?.answer)}
+          disabled={disabled}
+          onChange={(sectors, answer) =>
+            control.setAll(
+              sectors.map((part) => ({
+                kind: 'finding',
+                id: findingId(visitId, question.key, part),
+                parent: visitId,
+                values: answer === undefined ? null : { key: question.key, part, answer },
+              })),
+            )
+          }
+        />
+      );
+    }
+    case 'percent':
+      return (
+        <PercentInput
+          label={question.ask}
+          value={answerTo(visit.findings, question.key)?.number}
+          onChange={(number) => write({ number })}
+          disabled={disabled}
+        />
+      );
+    case 'length':
+      return (
+        <LengthInput
+          className="py-2.5 border-b border-hair max-w-[16rem]"
+          field={question.field}
+          label={question.ask}
+          system={system}
+          value={answerTo(visit.findings, question.key)?.number}
+          onChange={(number) => write({ number })}
+          disabled={disabled}
+        />
+      );
+    case 'years':
+      return (
+        <YearLengths
+          question={question}
+          newest={Number(visit.date.slice(0, 4))}
+          oldest={tree.plantedYear}
+          values={answersTo(visit.findings, question.key)}
+          onChange={(year, number) => write({ number }, year)}
+          system={system}
+          disabled={disabled}
+        />
+      );
+  }
+}

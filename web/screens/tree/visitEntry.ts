@@ -1,0 +1,35 @@
+import type { Assessment } from '@undrel/core/assessment';
+import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import type { UnitSystem } from '@undrel/core/units';
+import type { ItemOf } from '../../protocol/item';
+import type { CaseControl } from './case/useCase';
+
+/** What every station is given: the visit at hand, what follows from it, and the way to change it. */
+export interface StationProps {
+  control: CaseControl;
+  treeId: string;
+  tree: Tree;
+  treeItem: ItemOf<'tree'>;
+  events: readonly TreeEvent[];
+  visitId: string;
+  visit: Visit;
+  assessment: Assessment;
+  system: UnitSystem;
+  mayMeasure: boolean;
+  mayJudge: boolean;
+  today: string;
+  goTo: (station: StationKey) => void;
+}
+
+export type StationKey = 'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'verdict' | 'prescription';
+
+/** Stations in the order of the plumb line: `height` is what each looks at, m above grade, for its place on the line. */
+export const STATIONS: readonly { key: StationKey; label: string; place: number }[] = [
+  { key: 'history', label: 'History', place: 0.02 },
+  { key: 'crown', label: 'Crown', place: 0.16 },
+  { key: 'base', label: 'Base', place: 0.33 },
+  { key: 'mulch', label: 'Mulch, grade', place: 0.46 },
+  { key: 'probe', label: 'Probe', place: 0.59 },
+  { key: 'verdict', label: 'Verdict', place: 0.78 },
+  { key: 'prescription', label: 'Prescription', place: 0.89 },
+];

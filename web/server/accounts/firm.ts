@@ -1,0 +1,55 @@
+import type { Schools } from '@undrel/core/practice';
+import type { Db } from '../database/transaction';
+import type { Role } from './roles';
+import * as sql from './sql';
+
+export interface Firm {
+  name: string;
+  units: 'metric' | 'us';
+  schools: Schools;
+  report_prefix: string;
+  version: number;
+}
+
+export interface Person {
+  id: string;
+  name: string;
+  email: string;
+  role: Role;
+  version: number;
+  disabled: boolean;
+}
+
+export const loadFirm = async (db: Db): Promise<Firm> => (await db.row<Firm>(sql.FIRM))!;
+
+/** Saves the firm's schools; undefined when the firm was changed since `version`. */
+export const saveSchools = async (db: Db, schools: Schools, version: number): Promise<number | undefined> =>
+  (await db.row<{ version: number }>(sql.SET_SCHOOLS, [JSON.stringify(schools), version]))?.version;
+
+/** Saves name, units and report prefix; undefined when the firm was changed since `version`. */
+export const saveFirm = async (
+  db: Db,
+  firm: Pick<Firm, 'name' | 'units' | 'report_prefix'>,
+  version: number,
+): Promise<number | undefined> =>
+  (await db.row<{ version: number }>(sql.SET_FIRM, [firm.name, firm.units, firm.report_prefix, version]))
+    ?.version;
+
+export const listPeople = (db: Db): Promise<Person[]> => db.rows<Person>(sql.LIST_USERS);
+
+/** Changes a person's role or shuts them out; the last owner stays one. Shut out, they are signed out everywhere. */
+export async function setPerson(
+  db: Db,
+  id: string,
+  role: Role,
+  disabled: boolean,
+  version: number,
+): Promise<string | undefined> {
+  const others = await db.row<{ owners: number }>(sql.COUNT_OTHER_OWNERS, [id]);
+  if ((role !== 'owner' || disabled) && others?.owners === 0)
+    return 'The firm needs at least one owner; make another first.';
+  const saved = await db.row(sql.SET_USER, [id, role, disabled, version]);
+  if (!saved) return 'Someone else changed this person meanwhile; the page shows it now.';
+  if (disabled) await db.rows(sql.CLOSE_SESSIONS_OF, [id, null]);
+  return undefined;
+}

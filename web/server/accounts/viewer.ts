@@ -1,0 +1,53 @@
+import { cookies, headers } from 'next/headers';
+import { redirect } from 'next/navigation';
+import type { Db } from '../database/transaction';
+import { may, type Deed } from './roles';
+import { asSession, SESSION_COOKIE, type Origin, type Viewer } from './session';
+
+export type Work<T> = (db: Db, viewer: Viewer) => Promise<T>;
+
+/** Runs a page's work as the person signed in; sends anyone else to the sign-in page. */
+export async function signedIn<T>(work: Work<T>): Promise<T> {
+  const token = (await cookies()).get(SESSION_COOKIE)?.value;
+  const result = token
+    ? await asSession(token, async (db, viewer) => ({ value: await work(db, viewer) }))
+    : undefined;
+  if (!result) redirect('/sign-in');
+  return result.value;
+}
+
+/** Runs a form's work when the person's role allows the deed; otherwise answers with a plain refusal. */
+export const allowed = <T>(deed: Deed, work: Work<T>): Promise<T | { problem: string }> =>
+  signedIn(async (db, viewer) =>
+    may(viewer.role, deed)
+      ? work(db, viewer)
+      : { problem: `Your role (${viewer.role}) does not allow this; ask the owner of ${viewer.firmName}.` },
+  );
+
+/** Keeps a new session in a cookie; a device without units of its own takes the firm's. */
+export async function keepSession(session: { token: string; expires: Date }): Promise<void> {
+  const secure = (await headers()).get('x-forwarded-proto') === 'https';
+  const jar = await cookies();
+  jar.set(SESSION_COOKIE, session.token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure,
+    path: '/',
+    expires: session.expires,
+  });
+  if (!jar.has('undrel_units')) {
+    const units = await asSession(session.token, async (_, viewer) => viewer.units);
+    if (units) jar.set('undrel_units', units, { sameSite: 'lax', path: '/', maxAge: 31_536_000 });
+  }
+}
+
+/**
+ * Where a request comes from, for throttling and the list of sessions: the last hop named, which the server itself fills
+ * in where no proxy does. It may be forged where clients reach the server directly; the limit for each account holds
+ * all the same.
+ */
+export async function origin(): Promise<Origin> {
+  const list = await headers();
+  const address = list.get('x-forwarded-for')?.split(',').pop()?.trim();
+  return { address: address || 'unknown', agent: list.get('user-agent') ?? '' };
+}

@@ -1,0 +1,139 @@
+import {
+  decisionSchema,
+  eventSchema,
+  findingSchema,
+  probeSchema,
+  profileSchema,
+  treeSchema,
+  visitSchema,
+} from '@undrel/core/case-schema';
+import type { z } from 'zod';
+import type { Deed } from '../accounts/roles';
+import type { ItemKind } from '../../protocol/item';
+
+/** How one kind of item is stored: its table, its parent, and the column of each field. */
+interface ItemTable {
+  table: string;
+  parent: string;
+  schema: z.ZodType;
+  /** Field of the case format to column; a dot reaches into an object. */
+  columns: Record<string, string>;
+  json: readonly string[];
+  deed: Deed;
+}
+
+const visitHead = visitSchema.omit({ findings: true, profiles: true, probes: true, decisions: true });
+
+/** Every kind of item of a case. One place decides where a field lives; reading, writing and import all follow it. */
+export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
+  tree: {
+    table: 'trees',
+    parent: 'property_id',
+    schema: treeSchema,
+    deed: 'measure',
+    json: ['schools'],
+    columns: {
+      label: 'label',
+      species: 'species',
+      commonName: 'common_name',
+      plantedYear: 'planted_year',
+      stock: 'stock',
+      stemDiameter: 'stem_diameter',
+      dbh: 'dbh',
+      height: 'height',
+      crownRadius: 'crown_radius',
+      mulchRoom: 'mulch_room',
+      'position.x': 'x',
+      'position.y': 'y',
+      reference: 'reference',
+      schools: 'schools',
+      note: 'note',
+    },
+  },
+  event: {
+    table: 'tree_events',
+    parent: 'tree_id',
+    schema: eventSchema,
+    deed: 'measure',
+    json: [],
+    columns: { kind: 'kind', when: 'happened', note: 'note' },
+  },
+  visit: {
+    table: 'visits',
+    parent: 'tree_id',
+    schema: visitHead,
+    deed: 'measure',
+    json: [],
+    columns: {
+      date: 'visited_on',
+      by: 'visitor',
+      note: 'note',
+      'lookAgain.on': 'look_again_on',
+      'lookAgain.why': 'look_again_why',
+    },
+  },
+  finding: {
+    table: 'findings',
+    parent: 'visit_id',
+    schema: findingSchema,
+    deed: 'measure',
+    json: [],
+    columns: { key: 'key', part: 'part', answer: 'answer', number: 'number', note: 'note' },
+  },
+  profile: {
+    table: 'grade_profiles',
+    parent: 'visit_id',
+    schema: profileSchema,
+    deed: 'measure',
+    json: ['mulch', 'fill'],
+    columns: { bearing: 'bearing', mulch: 'mulch', mulchEnds: 'mulch_ends', fill: 'fill' },
+  },
+  probe: {
+    table: 'probe_points',
+    parent: 'visit_id',
+    schema: probeSchema,
+    deed: 'measure',
+    json: [],
+    columns: { bearing: 'bearing', distance: 'distance', depth: 'depth', found: 'found', from: 'read_from' },
+  },
+  decision: {
+    table: 'decisions',
+    parent: 'visit_id',
+    schema: decisionSchema,
+    deed: 'judge',
+    json: [],
+    columns: { operation: 'operation', taken: 'taken', wording: 'wording' },
+  },
+};
+
+/** Defaults a column falls back to, so that an absent field and its default read the same. */
+const EMPTY: Record<string, unknown> = { schools: {}, reference: false, mulch: [], fill: [] };
+
+/** Column values of an item's fields, in the order of its columns. */
+export function toColumns(kind: ItemKind, values: Record<string, unknown>): unknown[] {
+  const { columns, json } = ITEM_TABLES[kind];
+  return Object.keys(columns).map((field) => {
+    const [head, tail] = field.split('.');
+    const value = tail ? (values[head!] as Record<string, unknown> | undefined)?.[tail] : values[head!];
+    const kept = value ?? EMPTY[field] ?? null;
+    return json.includes(field) ? JSON.stringify(kept) : kept;
+  });
+}
+
+/** Fields of an item from its columns; absent ones are left out, as in the case format. */
+export function fromColumns(kind: ItemKind, row: Record<string, unknown>): Record<string, unknown> {
+  const values: Record<string, unknown> = {};
+  for (const [field, column] of Object.entries(ITEM_TABLES[kind].columns)) {
+    const value = row[column];
+    if (value === null || value === undefined) continue;
+    const optional =
+      field === 'schools'
+        ? Object.keys(value as object).length === 0
+        : field === 'reference' && value === false;
+    if (optional) continue;
+    const [head, tail] = field.split('.');
+    if (tail) values[head!] = { ...(values[head!] as object | undefined), [tail]: value };
+    else values[head!] = value;
+  }
+  return values;
+}

@@ -1,0 +1,86 @@
+import { questionFor } from '@undrel/core/assessment';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
+import type { ItemKind } from '../../protocol/item';
+import type { RecordEntry } from '../../protocol/record';
+import type { Db } from '../database/transaction';
+import { fromColumns, ITEM_TABLES } from './items';
+import { TREE_RECORD } from './sql';
+
+interface AuditRow {
+  id: string;
+  at: string;
+  by: string | null;
+  subject: string;
+  before: Record<string, unknown> | null;
+  after: Record<string, unknown> | null;
+}
+
+const KINDS = Object.fromEntries(
+  Object.entries(ITEM_TABLES).map(([kind, { table }]) => [table, kind as ItemKind]),
+);
+const BARE = ['plantedYear', 'part', 'bearing'];
+
+function told(value: unknown, field: string, system: UnitSystem): string {
+  if (value === undefined) return '';
+  if (typeof value === 'number')
+    return BARE.includes(field) ? String(value) : formatValue(value, 'short length', system, 0.001);
+  if (Array.isArray(value))
+    return value.map((r) => `${told(r.distance, '', system)}: ${told(r.depth, '', system)}`).join(', ');
+  return typeof value === 'object' && value !== null ? Object.values(value).join(', ') : String(value);
+}
+
+function subjectOf(kind: ItemKind, values: Record<string, unknown>): string {
+  const at = values.bearing === undefined ? '' : ` at ${String(values.bearing)}°`;
+  switch (kind) {
+    case 'tree':
+      return 'tree';
+    case 'event':
+      return `event: ${String(values.kind)}`;
+    case 'visit':
+      return `visit of ${String(values.date)}`;
+    case 'finding':
+      return `${questionFor(String(values.key))?.ask ?? String(values.key)}${values.part === undefined ? '' : ` (${String(values.part)})`}`;
+    case 'profile':
+      return `mulch and grade${at}`;
+    case 'probe':
+      return `push of the rod${at}`;
+    case 'decision':
+      return `decision: ${String(values.operation)}`;
+  }
+}
+
+/** Everything written to a tree and what belongs to it, newest first, each with what it replaced. */
+export async function treeRecord(db: Db, treeId: string, system: UnitSystem): Promise<RecordEntry[]> {
+  const rows = await db.rows<AuditRow>(TREE_RECORD, [treeId]);
+  return rows.map((row): RecordEntry => {
+    const kind = KINDS[row.subject];
+    const stamp = { id: row.id, at: row.at, by: row.by };
+    if (!kind) {
+      return {
+        ...stamp,
+        what: `report ${String(row.after?.number ?? 'draft')}`,
+        from: '',
+        to: row.after?.issued_at ? 'issued' : 'worded',
+      };
+    }
+    const living = (stored: AuditRow['before']) =>
+      stored && !stored.deleted_at ? fromColumns(kind, stored) : undefined;
+    const [before, after] = [living(row.before), living(row.after)];
+    const fields = [...new Set([...Object.keys(before ?? {}), ...Object.keys(after ?? {})])].filter(
+      (f) => JSON.stringify(before?.[f]) !== JSON.stringify(after?.[f]),
+    );
+    const side = (values: Record<string, unknown> | undefined) =>
+      values
+        ? fields
+            .filter((f) => values[f] !== undefined && f !== 'key' && f !== 'part')
+            .map((f) => `${f} ${told(values[f], f, system)}`)
+            .join('; ')
+        : '';
+    return {
+      ...stamp,
+      what: subjectOf(kind, after ?? before ?? {}),
+      from: side(before),
+      to: after ? side(after) : 'removed',
+    };
+  });
+}

@@ -1,0 +1,74 @@
+import { ITEM_TABLES } from './items';
+import type { ItemKind } from '../../protocol/item';
+
+/**
+ * The versioned write of one item. $1 id, $2 parent, $3 base version, $4 deleted, $5... columns.
+ * Nothing comes back when the row has moved on from the base version. A base of 0 makes the row, or wakes a deleted one.
+ */
+function writeItem(kind: ItemKind): string {
+  const { table, parent, columns } = ITEM_TABLES[kind];
+  const names = Object.values(columns);
+  const marks = names.map((_, i) => `$${i + 5}`);
+  const sets = names.map((name) => `${name} = excluded.${name}`);
+  return `insert into ${table} as kept (firm_id, id, ${parent}, deleted_at, updated_by, ${names.join(', ')})
+    values (current_firm(), $1, $2, case when $4::boolean then now() end, current_actor(), ${marks.join(', ')})
+    on conflict (firm_id, id) do update
+      set ${sets.join(', ')}, deleted_at = excluded.deleted_at
+      where kept.${parent} = excluded.${parent}
+        and (kept.version = $3::integer or ($3::integer = 0 and kept.deleted_at is not null))
+    returning version`;
+}
+
+const markDeleted = (kind: ItemKind): string =>
+  `update ${ITEM_TABLES[kind].table} set deleted_at = now()
+    where id = $1 and version = $2 and deleted_at is null returning version`;
+
+const readItem = (kind: ItemKind): string =>
+  `select kept.*, to_char(kept.updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as changed_at, u.name as changed_by
+     from ${ITEM_TABLES[kind].table} kept left join users u on u.firm_id = kept.firm_id and u.id = kept.updated_by
+    where kept.id = $1`;
+
+const perKind = (make: (kind: ItemKind) => string) =>
+  Object.fromEntries(Object.keys(ITEM_TABLES).map((kind) => [kind, make(kind as ItemKind)])) as Record<
+    ItemKind,
+    string
+  >;
+
+export const WRITE = perKind(writeItem);
+export const DELETE = perKind(markDeleted);
+export const READ = perKind(readItem);
+
+export const RESTORE_TREE = 'update trees set deleted_at = null where id = $1';
+
+const below = (table: string, parent: string) =>
+  `coalesce((select jsonb_agg(to_jsonb(i)) from ${table} i where i.firm_id = t.firm_id and i.deleted_at is null and i.${parent}), '[]')`;
+
+const ofVisits = (table: string) =>
+  below(
+    table,
+    'visit_id in (select v.id from visits v where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null)',
+  );
+
+/** A tree with everything below it, in one round trip. */
+export const LOAD_CASE = `select to_jsonb(t) as tree,
+    ${below('tree_events', 'tree_id = t.id')} as event,
+    ${below('visits', 'tree_id = t.id')} as visit,
+    ${ofVisits('findings')} as finding,
+    ${ofVisits('grade_profiles')} as profile,
+    ${ofVisits('probe_points')} as probe,
+    ${ofVisits('decisions')} as decision,
+    p.name as property_name, p.id as property_id, f.schools as firm_schools
+  from trees t
+  join properties p on p.firm_id = t.firm_id and p.id = t.property_id
+  join firms f on f.firm_id = t.firm_id
+  where t.id = $1 and t.deleted_at is null`;
+
+/** What was written to a tree and everything below it, newest first. */
+export const TREE_RECORD = `select a.id::text, to_char(a.at at time zone 'UTC', 'YYYY-MM-DD HH24:MI') as at, u.name as by, a.action, a.subject,
+    a.subject_id, a.before, a.after
+  from audit_entries a left join users u on u.firm_id = a.firm_id and u.id = a.actor
+  where (a.subject = 'trees' and a.subject_id = $1)
+     or (a.subject in ('tree_events', 'visits') and coalesce(a.after, a.before) ->> 'tree_id' = $1)
+     or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'reports')
+         and coalesce(a.after, a.before) ->> 'visit_id' in (select v.id from visits v where v.tree_id = $1))
+  order by a.id desc limit 400`;

@@ -1,0 +1,70 @@
+/** All SQL of clients, properties and the lists over them. */
+export const LIST_PROPERTIES = `with counted as (
+    select property_id, count(*)::int as trees from trees where deleted_at is null group by property_id
+  ), seen as (
+    select t.property_id, count(distinct t.id)::int as visited, max(v.visited_on)::text as last_visit
+    from visits v join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
+    where v.deleted_at is null and t.deleted_at is null group by t.property_id
+  )
+  select p.id, p.name, c.name as client, coalesce(counted.trees, 0) as trees, coalesce(seen.visited, 0) as visited, seen.last_visit
+  from properties p
+  left join clients c on c.firm_id = p.firm_id and c.id = p.client_id
+  left join counted on counted.property_id = p.id
+  left join seen on seen.property_id = p.id
+  where p.deleted_at is null order by p.name`;
+
+/** Trees to come back to, where no later visit has been made. $1 is the last day looked at. */
+export const LIST_DUE = `select v.tree_id, t.label, p.name as property, v.look_again_on::text as on, coalesce(v.look_again_why, '') as why
+  from visits v
+  join trees t on t.firm_id = v.firm_id and t.id = v.tree_id and t.deleted_at is null
+  join properties p on p.firm_id = t.firm_id and p.id = t.property_id and p.deleted_at is null
+  where v.look_again_on <= $1 and v.deleted_at is null
+    and not exists (select from visits later where later.firm_id = v.firm_id and later.tree_id = v.tree_id
+                      and later.deleted_at is null and later.visited_on > v.visited_on)
+  order by v.look_again_on, t.label limit 100`;
+
+/** $1 is a pattern for ilike. */
+export const SEARCH = `
+  (select 'property' as kind, p.name as title, coalesce(c.name, '') as detail, '/grounds/' || p.id as href
+     from properties p left join clients c on c.firm_id = p.firm_id and c.id = p.client_id
+    where p.deleted_at is null and (p.name ilike $1 or c.name ilike $1 or p.note ilike $1) order by p.name limit 5)
+  union all
+  (select 'tree', t.label, concat_ws(', ', t.species, p.name), '/trees/' || t.id
+     from trees t join properties p on p.firm_id = t.firm_id and p.id = t.property_id
+    where t.deleted_at is null and p.deleted_at is null
+      and (t.label ilike $1 or t.species ilike $1 or t.common_name ilike $1 or t.note ilike $1) order by t.label limit 12)
+  union all
+  (select 'event', e.kind || ' ' || e.happened, concat_ws(', ', t.label, e.note), '/trees/' || t.id || '?station=history'
+     from tree_events e join trees t on t.firm_id = e.firm_id and t.id = e.tree_id
+    where e.deleted_at is null and t.deleted_at is null and (e.note ilike $1 or e.kind ilike $1) order by e.happened desc limit 5)
+  union all
+  (select 'report', r.number, t.label, '/reports/' || r.id
+     from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
+    where r.number ilike $1 order by r.number desc limit 5)`;
+
+export const PROPERTY = `select p.id, p.version, p.name, p.note, p.plan, c.name as client
+  from properties p left join clients c on c.firm_id = p.firm_id and c.id = p.client_id
+  where p.id = $1 and p.deleted_at is null`;
+
+export const TREES_OF = `select * from trees where property_id = $1 and deleted_at is null order by label`;
+
+const latest = (table: string) =>
+  `coalesce((select jsonb_agg(to_jsonb(i)) from ${table} i where i.firm_id = v.firm_id and i.visit_id = v.id and i.deleted_at is null), '[]')`;
+
+/** The newest visit of each tree of a property, with its readings. */
+export const NEWEST_VISITS = `select distinct on (v.tree_id) to_jsonb(v) as visit,
+    ${latest('findings')} as finding, ${latest('grade_profiles')} as profile, ${latest('probe_points')} as probe,
+    coalesce((select jsonb_agg(to_jsonb(e)) from tree_events e where e.firm_id = v.firm_id and e.tree_id = v.tree_id
+               and e.deleted_at is null), '[]') as event
+  from visits v join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
+  where t.property_id = $1 and t.deleted_at is null and v.deleted_at is null
+  order by v.tree_id, v.visited_on desc limit 400`;
+
+export const ADD_CLIENT = `insert into clients (firm_id, id, name) values (current_firm(), $1, $2)`;
+export const FIND_CLIENT = `select id from clients where name = $1 and deleted_at is null`;
+export const ADD_PROPERTY = `insert into properties (firm_id, id, client_id, name, note) values (current_firm(), $1, $2, $3, $4)`;
+export const SET_PROPERTY = `update properties set name = $2, note = $3, client_id = $4 where id = $1 and version = $5 returning version`;
+export const SET_PLAN = `update properties set plan = $2 where id = $1 and version = $3 returning version`;
+export const DELETE_PROPERTY = `update properties set deleted_at = now() where id = $1 and deleted_at is null returning name`;
+export const RESTORE_PROPERTY = `update properties set deleted_at = null where id = $1`;
+export const FIRM_SCHOOLS = 'select schools from firms';

@@ -1,0 +1,69 @@
+import { readFileSync } from 'node:fs';
+import { readCase } from '@undrel/core/case-schema';
+import type { Visit } from '@undrel/core/casefile';
+import { reportContent, type ReportSource } from './content';
+import { reportPdf } from './pdf';
+
+const read = readCase(readFileSync('docs/example-case.json', 'utf8'), '2026-11-24');
+if (!read.ok) throw new Error('the example does not read');
+const { tree, events, visits } = read.caseFile;
+const source = (more: Partial<ReportSource> = {}): ReportSource => ({
+  tree,
+  events,
+  visit: visits[0]!,
+  property: 'Sable Row',
+  client: 'Residents',
+  firm: 'Firm',
+  schools: {},
+  wording: {},
+  system: 'metric',
+  ...more,
+});
+const visit = (more: Partial<Visit>): Visit => ({
+  date: '2026-05-01',
+  findings: [],
+  profiles: [],
+  probes: [],
+  decisions: [],
+  ...more,
+});
+
+test('every figure is written in the units asked for, none left as a mark', () => {
+  for (const system of ['metric', 'us'] as const) {
+    const text = JSON.stringify(reportContent(source({ system })));
+    expect(text).not.toMatch(/\{[mM]:|NaN|undefined/);
+    expect(text.includes(' yd³')).toBe(system === 'us');
+    expect(text.includes(' m³')).toBe(system === 'metric');
+  }
+});
+
+test('what the consultant decides is what stands in it', () => {
+  const decided = visit({
+    ...visits[0]!,
+    decisions: [
+      { operation: 'mulch', taken: true, wording: 'By hand, please.' },
+      { operation: 'excavate', taken: false },
+    ],
+  });
+  const content = reportContent(source({ visit: decided }));
+  expect(content.prescribed.map((o) => o.title)).toEqual(['Pull back and widen the mulch']);
+  expect(content.prescribed[0]!.wording).toBe('By hand, please.');
+  expect(content.considered.map((o) => o.title)).toContain('Root collar excavation');
+});
+
+test('a visit with nothing measured says so and lists what was not examined', async () => {
+  const content = reportContent(source({ visit: visit({}), events: [] }));
+  expect(content.measured).toEqual([]);
+  expect(content.notExamined).toEqual(
+    expect.arrayContaining(['Collar depth (not probed)', 'Mulch profiles', 'Leaf colour']),
+  );
+  expect((await reportPdf(content)).subarray(0, 5).toString()).toBe('%PDF-');
+}, 20_000);
+
+test('contradictions are told with the measurements', () => {
+  const contradictory = visit({
+    findings: [{ key: 'base.entry', part: 0, answer: 'straight' }],
+    probes: [{ bearing: 0, distance: 0.1, depth: -0.05, found: 'root', from: 'grade' }],
+  });
+  expect(reportContent(source({ visit: contradictory })).warnings.join()).toContain('5 cm above grade');
+});

@@ -1,0 +1,204 @@
+import { answersTo, SECTORS, type Question } from '@undrel/core/base';
+import { assess, QUESTIONS, unansweredIn } from '@undrel/core/assessment';
+import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import { VERDICT_ENGINE } from '@undrel/core/diagnosis';
+import { yearOf } from '@undrel/core/history';
+import { plannedOf, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
+import type { Schools } from '@undrel/core/practice';
+import { sectionOf, type Profile } from '@undrel/core/profile';
+import {
+  formatLength,
+  formatQuantity,
+  formatValue,
+  longUnit,
+  shortUnit,
+  writeLengths,
+  type Quantity,
+  type UnitSystem,
+} from '@undrel/core/units';
+import type { ReportContent, ReportOperation, Wording } from '../../protocol/report';
+
+import { sectionDrawing } from '../../ui/drawing/section';
+
+export interface ReportSource {
+  tree: Tree;
+  events: readonly TreeEvent[];
+  visit: Visit;
+  property: string;
+  client: string;
+  firm: string;
+  schools: Schools;
+  wording: Wording;
+  system: UnitSystem;
+}
+
+/** Points of a page wide, as the drawing stands in the PDF. */
+const DRAWING = { width: 515, height: 285 };
+
+const STANDING = {
+  likely: 'likely',
+  possible: 'possible',
+  open: 'little to go on',
+  unlikely: 'unlikely',
+  unexamined: 'not examined',
+};
+
+/** How a figure was measured and what limits it, for the report. */
+const METHODS: Record<string, string> = {
+  'Collar depth':
+    'Thin rod to the first woody root at bearings round the stem; a rod can miss a root or stop on a stone.',
+  'Fill at the stem':
+    'Depth of the old grade below the present one, by soil probe; read where the colour changes.',
+  'Fill volume': 'From the fill readings, counted only as far out as they were read.',
+  'Mulch on the bark': 'Rule against the bark, mean round the stem.',
+  'Mulch volume': 'Rod depths along lines from the bark, straight between readings, smooth round the stem.',
+  'Mulch ring radius': 'Tape from the bark to the edge of the mulch, with the stem radius.',
+};
+
+function sectorsText(question: Question & { kind: 'sectors' }, visit: Visit): string {
+  return question.answers
+    .flatMap((answer) => {
+      const sides = answersTo(visit.findings, question.key).filter((f) => f.answer === answer.key);
+      if (sides.length === 0) return [];
+      const where = sides.length === 8 ? 'all round' : sides.map((f) => SECTORS[f.part!]).join(', ');
+      return [`${answer.label}: ${where}`];
+    })
+    .join('; ');
+}
+
+function answerText(question: Question, visit: Visit, system: UnitSystem): string {
+  const given = answersTo(visit.findings, question.key);
+  switch (question.kind) {
+    case 'grade':
+      return question.answers.find((a) => a.key === given[0]?.answer)?.label ?? '';
+    case 'sectors':
+      return sectorsText(question, visit);
+    case 'percent':
+      return formatValue(given[0]?.number ?? 0, 'share', system);
+    case 'length':
+      return formatValue(given[0]?.number ?? 0, 'short length', system);
+    case 'years':
+      return [...given]
+        .sort((a, b) => b.part! - a.part!)
+        .map((f) => `${f.part}: ${formatValue(f.number!, 'short length', system)}`)
+        .join(', ');
+  }
+}
+
+const measuredIn = (profile: Profile): Quantity[] =>
+  [
+    profile.collar?.depth,
+    profile.fill?.atStem,
+    profile.fill?.volume,
+    profile.mulch?.onBark,
+    profile.mulch?.volume,
+    profile.mulch?.ringRadius,
+  ].filter((q): q is Quantity => q !== undefined);
+
+function workingText({ working }: Quantity): string {
+  const school = working.school ? ` School: ${working.school.school}.` : '';
+  const notes = working.notes.length > 0 ? ` ${working.notes.join(' ')}` : '';
+  return `${working.formula}. Source: ${working.source}.${school}${notes}`;
+}
+
+function operationIn(operation: Operation, visit: Visit, system: UnitSystem): ReportOperation {
+  const say = (text: string) => writeLengths(text, system);
+  return {
+    title: operation.title,
+    summary: say(operation.summary),
+    wording: visit.decisions.find((d) => d.operation === operation.key)?.wording,
+    why: say(operation.why.join('; ')),
+    quantities: operation.quantities.map((q) => ({
+      name: q.name,
+      text: formatQuantity(q, system),
+      working: workingText(q),
+    })),
+    method: operation.method.map(say),
+    cautions: operation.cautions.map(say),
+    acceptance: operation.acceptance.map(say),
+    season: operation.season,
+    schools: operation.schools.map(
+      (s) => `${s.matterLabel}: ${s.label}${s.warning ? ` (${s.warning})` : ''}`,
+    ),
+  };
+}
+
+/** What the report of one visit says, from the record alone. */
+export function reportContent(source: ReportSource): ReportContent {
+  const { tree, visit, system } = source;
+  const say = (text: string) => writeLengths(text, system);
+  const { profile, verdict, operations } = assess(tree, source.events, visit, source.schools);
+  const planned = plannedOf(operations, visit.decisions);
+  const filled = source.events.find((e) => e.kind === 'soil added');
+  const drawn = (when: 'before' | 'after') =>
+    sectionDrawing({
+      ...DRAWING,
+      section: sectionOf(profile, profile.collar?.deepest.bearing ?? 90),
+      profile,
+      planned,
+      when,
+      system,
+      compact: true,
+      cornerTaken: false,
+      topsoil: visit.findings.find((f) => f.key === 'probe.topsoil')?.number,
+      refusal: visit.findings.find((f) => f.key === 'probe.refusal')?.number,
+      fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
+    });
+  const short = (metres: number) => formatLength(metres, shortUnit(system));
+  return {
+    firm: source.firm,
+    property: source.property,
+    client: source.client,
+    tree: tree.label,
+    species: [tree.species, tree.commonName].filter(Boolean).join(', '),
+    facts: [
+      tree.plantedYear !== undefined ? `planted ${tree.plantedYear}` : 'year planted not known',
+      tree.stock ?? 'nursery stock not known',
+      tree.stemDiameter !== undefined ? `stem ${short(tree.stemDiameter)} at the base` : 'stem not measured',
+      ...(tree.dbh !== undefined ? [`DBH ${short(tree.dbh)}`] : []),
+      ...(tree.height !== undefined ? [`height ${formatLength(tree.height, longUnit(system), 0.1)}`] : []),
+    ],
+    visitDate: visit.date,
+    visitor: visit.by ?? '',
+    clientSees: visit.note ?? '',
+    history: [...source.events]
+      .sort((a, b) => a.when.localeCompare(b.when))
+      .map((e) => `${e.when}: ${e.kind}${e.note ? `, ${e.note}` : ''}`),
+    wording: source.wording,
+    verdictSummary: verdict.summary,
+    causes: verdict.causes
+      .filter((c) => c.standing === 'likely' || c.standing === 'possible')
+      .map((c) => ({
+        label: c.label,
+        standing: STANDING[c.standing],
+        mechanism: c.mechanism,
+        for: c.for.map((r) => say(r.text)),
+        against: c.against.map((r) => say(r.text)),
+      })),
+    seen: QUESTIONS.filter((q) => visit.findings.some((f) => f.key === q.key)).map((q) => ({
+      ask: q.ask,
+      answer: answerText(q, visit, system),
+    })),
+    measured: measuredIn(profile).map((q) => ({
+      name: q.name,
+      text: formatQuantity(q, system),
+      method: METHODS[q.name] ?? q.working.formula,
+    })),
+    warnings: [...profile.missing, ...profile.problems.map((p) => say(p.message))],
+    drawing: drawn('before'),
+    ...(planned.some((o) => o.quantities.length > 0) ? { drawingAfter: drawn('after') } : {}),
+    prescribed: planned.map((o) => operationIn(o, visit, system)),
+    considered: operations
+      .filter((o) => !planned.includes(o))
+      .map((o) => ({ title: o.title, reason: say(o.why.length > 0 ? o.why.join('; ') : o.summary) })),
+    ...(visit.lookAgain ? { lookAgain: `${visit.lookAgain.on}: ${visit.lookAgain.why}` } : {}),
+    notExamined: [
+      ...(profile.collar ? [] : ['Collar depth (not probed)']),
+      ...(profile.mulch ? [] : ['Mulch profiles']),
+      ...(profile.fill ? [] : ['Original grade']),
+      ...unansweredIn(visit).map((q) => q.ask),
+      'Roots below the surface (no dig)',
+    ],
+    engines: `${VERDICT_ENGINE}, ${PRESCRIPTION_ENGINE}`,
+  };
+}

@@ -1,0 +1,342 @@
+import {
+  Document,
+  Font,
+  G,
+  Page,
+  Path,
+  Rect,
+  renderToBuffer,
+  StyleSheet,
+  Svg,
+  Text,
+  View,
+} from '@react-pdf/renderer';
+import type { ReactNode } from 'react';
+import { pathOf, segmentsPath, type Drawing, type Tone } from '../../ui/drawing/shapes';
+import type { ReportContent } from '../../protocol/report';
+import { projectFile } from '../projectFile';
+
+const INK: Record<Tone, string> = {
+  ink: '#1F2421',
+  muted: '#555B56',
+  hair: '#CFC8B6',
+  paper: '#FFFFFF',
+  sheet: '#FFFFFF',
+  todo: '#0B5A70',
+  harm: '#B3261E',
+  buried: '#6B2E22',
+  fill: '#E4DED0',
+  topsoil: '#D6C5A4',
+  loam: '#EBDDC2',
+  clay: '#D2AC89',
+  mulch: '#D8BE9C',
+  root: '#F7F2E6',
+};
+
+let fontsReady = false;
+
+function fonts(): void {
+  if (fontsReady) return;
+  const file = (family: string, weight: number) =>
+    projectFile('node_modules', '@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff`);
+  Font.register({
+    family: 'Text',
+    fonts: [400, 700].map((fontWeight) => ({
+      src: file('atkinson-hyperlegible-next', fontWeight),
+      fontWeight,
+    })),
+  });
+  Font.register({
+    family: 'Figures',
+    fonts: [400, 700].map((fontWeight) => ({ src: file('spline-sans-mono', fontWeight), fontWeight })),
+  });
+  Font.registerHyphenationCallback((word) => [word]);
+  fontsReady = true;
+}
+
+const s = StyleSheet.create({
+  page: {
+    fontFamily: 'Text',
+    fontSize: 10,
+    color: INK.ink,
+    paddingTop: 48,
+    paddingBottom: 56,
+    paddingHorizontal: 40,
+    lineHeight: 1.35,
+  },
+  head: { borderBottomWidth: 1.5, borderColor: INK.ink, paddingBottom: 6, marginBottom: 10 },
+  title: { fontSize: 20, fontWeight: 700, lineHeight: 1.2 },
+  h2: {
+    fontSize: 13,
+    fontWeight: 700,
+    marginTop: 14,
+    marginBottom: 4,
+    borderTopWidth: 1,
+    borderColor: INK.ink,
+    paddingTop: 4,
+  },
+  h3: { fontSize: 11, fontWeight: 700, marginTop: 8 },
+  muted: { color: INK.muted },
+  big: { fontSize: 13, lineHeight: 1.3 },
+  row: { flexDirection: 'row', borderBottomWidth: 0.5, borderColor: INK.hair, paddingVertical: 2 },
+  figure: { fontFamily: 'Figures', fontWeight: 700 },
+  caution: { borderLeftWidth: 3, borderColor: INK.harm, paddingLeft: 8, marginTop: 4 },
+  foot: {
+    position: 'absolute',
+    left: 40,
+    right: 40,
+    bottom: 26,
+    fontSize: 8,
+    color: INK.muted,
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+  },
+});
+
+function DrawingPdf({ drawing }: { drawing: Drawing }) {
+  return (
+    <Svg width={drawing.width} height={drawing.height} viewBox={`0 0 ${drawing.width} ${drawing.height}`}>
+      <Rect
+        x={0}
+        y={0}
+        width={drawing.width}
+        height={drawing.height}
+        fill="#FFFFFF"
+        stroke={INK.ink}
+        strokeWidth={1}
+      />
+      {drawing.shapes.map((shape, i) => {
+        switch (shape.as) {
+          case 'area':
+            return (
+              <Path
+                key={i}
+                d={pathOf(shape.points, true)}
+                fill={INK[shape.tone]}
+                stroke={shape.edge ? INK[shape.edge] : undefined}
+                strokeWidth={shape.edge ? 1 : 0}
+              />
+            );
+          case 'line':
+            return (
+              <Path
+                key={i}
+                d={pathOf(shape.points, false)}
+                fill="none"
+                stroke={INK[shape.tone]}
+                strokeWidth={shape.width * 0.75}
+                strokeDasharray={shape.dash ? `${Math.max(1.5, shape.dash[0])} ${shape.dash[1]}` : undefined}
+              />
+            );
+          case 'marks':
+            return (
+              <Path
+                key={i}
+                d={segmentsPath(shape.segments)}
+                fill="none"
+                stroke={INK[shape.tone]}
+                strokeWidth={shape.width * 0.75}
+              />
+            );
+          case 'text':
+            return (
+              <G key={i}>
+                <Text
+                  x={shape.at[0]}
+                  y={shape.at[1]}
+                  textAnchor={shape.anchor}
+                  fill={INK[shape.tone]}
+                  style={{
+                    fontFamily: shape.figures ? 'Figures' : 'Text',
+                    fontSize: shape.size * 0.8,
+                    fontWeight: shape.strong ? 700 : 400,
+                  }}
+                >
+                  {shape.text}
+                </Text>
+              </G>
+            );
+        }
+      })}
+    </Svg>
+  );
+}
+
+function Lines({ lines }: { lines: readonly string[] }) {
+  return lines.map((line) => (
+    <Text key={line} style={{ paddingLeft: 10, textIndent: -10 }}>
+      – {line}
+    </Text>
+  ));
+}
+
+function Row({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <View style={s.row} wrap={false}>
+      <Text style={{ width: '42%', paddingRight: 8 }}>{name}</Text>
+      <View style={{ flex: 1 }}>{children}</View>
+    </View>
+  );
+}
+
+export interface ReportStamp {
+  number: string;
+  issued: string;
+}
+
+function ReportDocument({ content: c, stamp }: { content: ReportContent; stamp: ReportStamp | undefined }) {
+  return (
+    <Document
+      title={`${stamp?.number ?? 'Draft'} ${c.tree}, ${c.property}`}
+      author={c.firm}
+      producer="Undrel"
+      creator="Undrel"
+    >
+      <Page size="A4" style={s.page}>
+        <View style={s.head}>
+          <Text style={s.muted}>
+            {c.firm} · {stamp ? `Report ${stamp.number}, issued ${stamp.issued}` : 'DRAFT, not issued'}
+          </Text>
+          <Text style={s.title}>{c.tree}</Text>
+          <Text>
+            {c.species}. {c.property}
+            {c.client ? `, for ${c.client}` : ''}
+          </Text>
+          <Text style={s.muted}>
+            Visit of {c.visitDate}
+            {c.visitor ? ` by ${c.visitor}` : ''}; {c.facts.join(', ')}
+          </Text>
+        </View>
+        {c.wording.opening ? <Text style={{ marginBottom: 8 }}>{c.wording.opening}</Text> : null}
+        <Text style={s.big}>{c.wording.verdict || c.verdictSummary}</Text>
+        <Text style={[s.big, { fontWeight: 700, marginBottom: 8 }]}>
+          {c.prescribed.length > 0
+            ? `To do: ${c.prescribed.map((o) => o.title.toLowerCase()).join('; ')}.`
+            : 'Nothing is prescribed.'}
+        </Text>
+        <DrawingPdf drawing={c.drawing} />
+        <Text style={s.muted}>As found, section at true scale.</Text>
+
+        <Text style={s.h2} minPresenceAhead={70}>
+          Measured
+        </Text>
+        {c.measured.length === 0 ? <Text>Nothing was measured.</Text> : null}
+        {c.measured.map((m) => (
+          <Row key={m.name} name={m.name}>
+            <Text style={s.figure}>{m.text}</Text>
+            <Text style={s.muted}>{m.method}</Text>
+          </Row>
+        ))}
+        <Text style={s.muted}>± is half a 90 % interval from the spread of the readings.</Text>
+        {c.warnings.map((w) => (
+          <View key={w} style={s.caution}>
+            <Text>{w}</Text>
+          </View>
+        ))}
+
+        <Text style={s.h2} minPresenceAhead={70}>
+          Seen
+        </Text>
+        {c.clientSees ? (
+          <Row name="Told on site">
+            <Text>{c.clientSees}</Text>
+          </Row>
+        ) : null}
+        {c.history.length > 0 ? (
+          <Row name="History">
+            <Text>{c.history.join('\n')}</Text>
+          </Row>
+        ) : null}
+        {c.seen.map((f) => (
+          <Row key={f.ask} name={f.ask}>
+            <Text>{f.answer}</Text>
+          </Row>
+        ))}
+
+        <Text style={s.h2} minPresenceAhead={70}>
+          Verdict, with reasons
+        </Text>
+        <Text>{c.verdictSummary}</Text>
+        {c.causes.map((cause) => (
+          <View key={cause.label}>
+            <Text style={s.h3} minPresenceAhead={40}>
+              {cause.label}: {cause.standing}
+            </Text>
+            <Text style={s.muted}>{cause.mechanism}</Text>
+            {cause.for.length > 0 ? <Text>For: {cause.for.join('; ')}.</Text> : null}
+            {cause.against.length > 0 ? <Text>Against: {cause.against.join('; ')}.</Text> : null}
+          </View>
+        ))}
+        <Text style={[s.muted, { marginTop: 4 }]}>
+          Weighed by practice judgements, not measured frequencies. This is an opinion from what could be
+          examined, not a risk assessment.
+        </Text>
+
+        <Text style={s.h2} minPresenceAhead={70}>
+          Prescription
+        </Text>
+        {c.drawingAfter ? <DrawingPdf drawing={c.drawingAfter} /> : null}
+        {c.drawingAfter ? (
+          <Text style={s.muted}>After the work prescribed, section at true scale.</Text>
+        ) : null}
+        {c.prescribed.map((o) => (
+          <View key={o.title}>
+            <Text style={s.h3} minPresenceAhead={40}>
+              {o.title}
+            </Text>
+            <Text>{o.wording || o.summary}</Text>
+            {o.wording ? <Text>{o.summary}</Text> : null}
+            {o.why ? <Text style={s.muted}>Because: {o.why}.</Text> : null}
+            {o.quantities.map((q) => (
+              <Row key={q.name} name={q.name}>
+                <Text style={s.figure}>{q.text}</Text>
+                <Text style={[s.muted, { fontSize: 8 }]}>{q.working}</Text>
+              </Row>
+            ))}
+            <View style={s.caution}>
+              <Text style={{ fontWeight: 700 }}>Cautions</Text>
+              <Lines lines={o.cautions} />
+            </View>
+            <Text style={{ fontWeight: 700, marginTop: 4 }}>Method</Text>
+            <Lines lines={o.method} />
+            <Text style={{ fontWeight: 700, marginTop: 4 }}>Done properly when</Text>
+            <Lines lines={o.acceptance} />
+            <Text style={{ marginTop: 4 }}>When: {o.season}</Text>
+            {o.schools.length > 0 ? (
+              <Text style={s.muted}>Schools followed: {o.schools.join('; ')}.</Text>
+            ) : null}
+          </View>
+        ))}
+        {c.considered.length > 0 ? (
+          <Text style={s.h3} minPresenceAhead={40}>
+            Considered and not prescribed
+          </Text>
+        ) : null}
+        {c.considered.map((o) => (
+          <Row key={o.title} name={o.title}>
+            <Text>{o.reason}</Text>
+          </Row>
+        ))}
+        {c.lookAgain ? <Text style={{ marginTop: 6 }}>Look again on {c.lookAgain}</Text> : null}
+
+        <Text style={s.h2} minPresenceAhead={70}>
+          Not examined
+        </Text>
+        <Text>{c.notExamined.join('; ')}.</Text>
+        {c.wording.closing ? <Text style={{ marginTop: 10 }}>{c.wording.closing}</Text> : null}
+        <View style={s.foot} fixed>
+          <Text>
+            {stamp?.number ?? 'Draft'} · {c.tree}, {c.property} · engines {c.engines}
+          </Text>
+          <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} />
+        </View>
+      </Page>
+    </Document>
+  );
+}
+
+/** The report as PDF; without a stamp it says that it is a draft. */
+export function reportPdf(content: ReportContent, stamp?: ReportStamp): Promise<Buffer> {
+  fonts();
+  return renderToBuffer(<ReportDocument content={content} stamp={stamp} />);
+}

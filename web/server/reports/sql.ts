@@ -1,0 +1,22 @@
+/** All SQL of reports. */
+const HEAD = `r.id, r.version, r.wording, r.number, r.sha256, to_char(r.issued_at at time zone 'UTC', 'YYYY-MM-DD') as issued_at,
+  (select u.name from users u where u.id = r.issued_by) as issued_by`;
+
+export const DRAFT_OF = `select ${HEAD} from reports r where r.visit_id = $1 and r.issued_at is null order by r.updated_at desc limit 1`;
+export const ISSUED_OF_TREE = `select ${HEAD} from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id
+  where v.tree_id = $1 and r.issued_at is not null order by r.number desc`;
+export const REPORT = `select ${HEAD}, r.content, v.tree_id from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id where r.id = $1`;
+export const REPORT_PDF = 'select pdf, number from reports where id = $1 and issued_at is not null';
+export const ADD_DRAFT = `insert into reports (firm_id, id, visit_id, wording, updated_by) values (current_firm(), $1, $2, $3, current_actor()) returning version`;
+export const SET_WORDING = `update reports set wording = $2 where id = $1 and version = $3 and issued_at is null returning version`;
+
+/** The next number of the year, without gaps: it is taken in the transaction that issues. */
+export const NEXT_NUMBER = `insert into report_counters as c (firm_id, year, last) values (current_firm(), $1, 1)
+  on conflict (firm_id, year) do update set last = c.last + 1 returning last`;
+export const ADD_ASSESSMENT = `insert into assessments (firm_id, id, visit_id, verdict_engine, prescription_engine, verdict, prescription)
+  values (current_firm(), $1, $2, $3, $4, $5, $6)`;
+export const ISSUE = `update reports set number = $2, content = $3, pdf = $4, sha256 = $5, assessment_id = $6, issued_at = now(),
+  issued_by = current_actor() where id = $1 and issued_at is null and version = $7 returning id`;
+export const CLIENT_OF_TREE = `select coalesce(c.name, '') as client from trees t
+  join properties p on p.firm_id = t.firm_id and p.id = t.property_id
+  left join clients c on c.firm_id = p.firm_id and c.id = p.client_id where t.id = $1`;

@@ -1,0 +1,43 @@
+'use client';
+
+import { ToggleGroup } from 'radix-ui';
+
+export interface Option {
+  key: string;
+  label: string;
+}
+
+/** One answer of a few, as buttons side by side; pressing the chosen one takes the answer back. */
+export function Choice(props: {
+  label: string;
+  hint?: string;
+  options: readonly Option[];
+  value: string | undefined;
+  onChange: (value: string | undefined) => void;
+  disabled?: boolean;
+}) {
+  return (
+    <fieldset className="py-2.5 border-b border-hair">
+      <legend className="float-left w-full mb-1 font-semibold">{props.label}</legend>
+      {props.hint && <p className="clear-both text-sm text-muted -mt-0.5 mb-1">{props.hint}</p>}
+      <ToggleGroup.Root
+        type="single"
+        aria-label={props.label}
+        className="clear-both flex flex-wrap gap-x-1.5 gap-y-1.5"
+        value={props.value ?? ''}
+        disabled={props.disabled}
+        onValueChange={(value) => props.onChange(value || undefined)}
+      >
+        {props.options.map((option) => (
+          <ToggleGroup.Item
+            key={option.key}
+            value={option.key}
+            className="min-h-[44px] px-3 border border-muted bg-sheet data-[state=on]:bg-ink data-[state=on]:text-sheet data-[state=on]:border-ink data-[state=on]:font-semibold"
+          >
+            {option.label}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+    </fieldset>
+  );
+}

@@ -1,0 +1,118 @@
+'use client';
+
+import { useId, useState, type KeyboardEvent } from 'react';
+import {
+  decimalsFor,
+  longUnit,
+  METRES_PER,
+  readLength,
+  shortUnit,
+  tidy,
+  type LengthField,
+  type LengthUnit,
+  type UnitSystem,
+} from '@undrel/core/units';
+
+const LONG: readonly LengthField[] = ['height', 'crownRadius', 'mulchRoom', 'position'];
+
+/** The unit a field is shown and typed in. */
+export const unitOf = (field: LengthField, system: UnitSystem): LengthUnit =>
+  LONG.includes(field) ? longUnit(system) : shortUnit(system);
+
+/** A stored length as it is edited: in the field's unit, to a tenth of what a tape gives. */
+export function lengthText(metres: number | undefined, unit: LengthUnit): string {
+  if (metres === undefined) return '';
+  const value = metres / METRES_PER[unit];
+  const places = unit === 'm' || unit === 'ft' ? 2 : 1;
+  const text = tidy(value, places);
+  return String(Number(text)).length < text.length
+    ? String(Number(text))
+    : tidy(value, decimalsFor(10 ** -places));
+}
+
+/**
+ * A length that is computed with while it is typed. A value that cannot be is refused with the field, the value and
+ * the range, and what was typed stays; an unusual one is asked about before it counts.
+ */
+export function LengthInput(props: {
+  field: LengthField;
+  label: string;
+  system: UnitSystem;
+  value: number | undefined;
+  onChange: (metres: number | undefined) => void;
+  hideLabel?: boolean;
+  /** In a table: no box of its own, the cell's line is enough. */
+  bare?: boolean;
+  cell?: string;
+  disabled?: boolean;
+  className?: string;
+  onKeyDown?: (event: KeyboardEvent<HTMLInputElement>) => void;
+}) {
+  const unit = unitOf(props.field, props.system);
+  const stored = lengthText(props.value, unit);
+  const [typed, setTyped] = useState<string | undefined>(undefined);
+  const id = useId();
+  const checked =
+    typed !== undefined && typed.trim() !== '' ? readLength(props.field, typed, unit) : undefined;
+  const problem = checked && checked.state !== 'ok' ? checked : undefined;
+  const confirmed =
+    checked?.state === 'ask' && props.value !== undefined && Math.abs(props.value - checked.metres) < 1e-9;
+  const show = problem && !confirmed;
+
+  const take = (text: string) => {
+    setTyped(text);
+    if (text.trim() === '') return props.onChange(undefined);
+    const read = readLength(props.field, text, unit);
+    if (read.state === 'ok') props.onChange(read.metres);
+  };
+  const settle = () => {
+    if (typed === undefined || show) return;
+    setTyped(undefined);
+  };
+  const message = `${id}-message`;
+  return (
+    <div className={props.className}>
+      <label htmlFor={id} className={props.hideLabel ? 'sr-only' : 'block text-sm mb-0.5'}>
+        {props.label}
+        {!props.hideLabel && <span className="text-muted"> ({unit})</span>}
+      </label>
+      <input
+        id={id}
+        className={`num w-full text-right ${props.bare ? 'cell' : ''}`}
+        inputMode="decimal"
+        autoComplete="off"
+        data-cell={props.cell}
+        disabled={props.disabled}
+        value={typed ?? stored}
+        aria-invalid={show ? true : undefined}
+        aria-describedby={show ? message : undefined}
+        onChange={(event) => take(event.target.value)}
+        onBlur={settle}
+        onFocus={(event) => event.target.select()}
+        onKeyDown={props.onKeyDown}
+      />
+      {show && (
+        <div id={message} role="alert" className="wrong text-sm my-1 text-left">
+          <p>{problem.message}</p>
+          {'suggestion' in problem && problem.suggestion && (
+            <button
+              type="button"
+              className="quiet mr-2 mt-1"
+              onClick={() => {
+                take(problem.suggestion!);
+                setTyped(undefined);
+              }}
+            >
+              Use {problem.suggestion}
+            </button>
+          )}
+          {problem.state === 'ask' && (
+            <button type="button" className="quiet mt-1" onClick={() => props.onChange(problem.metres)}>
+              Keep {typed?.trim()}
+            </button>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}

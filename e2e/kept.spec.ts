@@ -112,3 +112,29 @@ test('the firm’s practice book changes the figures of a tree that has none of 
   await expect(page.getByText('Saved. Open trees follow it at once.')).toBeVisible();
   expect(await ring()).toBe(before);
 });
+
+test('a page made before a save that crossed it, and Back, show what was saved', async ({ page }) => {
+  await enterDemo(page);
+  const there = '/trees/lanternfield-5?station=mulch';
+  await page.goto(there);
+  const cell = page.getByLabel('at the bark, N', { exact: true });
+  await page.route('**/api/changes', (route) => route.abort());
+  await cell.fill('21');
+  await expect(page.getByTestId('save-state')).toContainText('kept on this device');
+  // The server makes the new page first, then takes the save of the old one, then the new page arrives.
+  await page.route(`**${there}`, async (route) => {
+    const made = await route.fetch();
+    await page.unroute('**/api/changes');
+    await (await page.waitForResponse('**/api/changes')).finished();
+    await route.fulfill({ response: made });
+  });
+  await page.reload();
+  await expect(cell).toHaveValue('21');
+  await page.unroute(`**${there}`);
+  await cell.fill('22');
+  await saved(page);
+  await page.getByRole('link', { name: 'Lanternfield Tram Terminus' }).first().click();
+  await expect(page.getByRole('heading', { name: 'Trees', exact: true })).toBeVisible();
+  await page.goBack();
+  await expect(cell).toHaveValue('22');
+});

@@ -38,6 +38,8 @@ export interface Change {
   parent: string;
   base: number;
   values: Record<string, unknown> | null;
+  /** What was sent for this item before and never answered: finding one of these stored is finding one's own. */
+  inDoubt?: (Record<string, unknown> | null)[];
 }
 
 export interface Theirs {

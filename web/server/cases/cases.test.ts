@@ -194,6 +194,16 @@ test('the same write sent twice is one write', async () => {
   };
   await save([change]);
   expect((await save([change]))[0]).toMatchObject({ status: 'saved', version: 2 });
+  // Its answer was lost, and typing went on.
+  const further = { ...change, values: { label: 'further', species: 'x' } };
+  expect((await save([{ ...further, inDoubt: [change.values] }]))[0]).toMatchObject({
+    status: 'saved',
+    version: 3,
+  });
+  expect((await save([{ ...change, values: null, inDoubt: [change.values] }]))[0]).toMatchObject({
+    status: 'stale',
+    theirs: { values: { label: 'further' } },
+  });
 });
 
 test('two people answering the same question meet', async () => {

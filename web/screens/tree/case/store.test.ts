@@ -1,5 +1,5 @@
 import type { Item } from '../../../protocol/item';
-import { changesIn, editOf, reduceCase, startWith, type CaseAction, type CaseState } from './store';
+import { changesIn, editOf, reduceCase, startWith, toKeep, type CaseAction, type CaseState } from './store';
 
 const visit: Item = { kind: 'visit', id: 'v', parent: 't', version: 3, values: { date: '2026-05-01' } };
 const push = (depth: number) => ({
@@ -72,6 +72,54 @@ test('a conflict holds both sides until one is taken', () => {
 
 test('changes kept on the device come back after a reload and are sent from their base', () => {
   const kept = changesIn(edit(startWith([visit]), 'p', 0.1));
-  const s = run(startWith([visit]), { type: 'restore', changes: kept });
+  const s = run(startWith([visit]), { type: 'restore', changes: kept, saved: [] });
   expect(changesIn(s)).toEqual(kept);
+});
+
+test('a reload keeps what was refused and what is still to be settled, and both are sent again', () => {
+  let s = edit(edit(startWith([visit]), 'bad', 9), 'late', 0.2);
+  const sent = changesIn(s);
+  s = reduceCase(s, {
+    type: 'answered',
+    sent,
+    results: sent.map(({ id }) =>
+      id === 'bad'
+        ? { id, status: 'refused' as const, problem: 'depth: 9: at most 2' }
+        : { id, status: 'stale' as const, theirs: { version: 4, values: push(0.3), by: 'b', at: 'now' } },
+    ),
+  });
+  expect(changesIn(s)).toEqual([]);
+  const after = reduceCase(startWith([visit]), { type: 'restore', changes: toKeep(s), saved: [] });
+  expect([depthOf(after, 'bad'), depthOf(after, 'late')]).toEqual([9, 0.2]);
+  expect(changesIn(after)).toEqual(sent);
+});
+
+test('a page older than what this tab saved shows what was saved; a newer page stands', () => {
+  const probe = (version: number, depth: number): Item => ({
+    kind: 'probe',
+    id: 'p',
+    parent: 'v',
+    version,
+    values: push(depth),
+  });
+  const open = (version: number) =>
+    reduceCase(startWith([probe(version, 0.1)]), { type: 'restore', changes: [], saved: [probe(3, 0.3)] });
+  expect(depthOf(open(2), 'p')).toBe(0.3);
+  expect(depthOf(open(4), 'p')).toBe(0.1);
+  expect(changesIn(open(2))).toEqual([]);
+});
+
+test('a value whose answer was lost travels with the next one, so that finding it stored is no conflict', () => {
+  let s = edit(startWith([visit]), 'p', 0.1);
+  s = reduceCase(s, { type: 'sending', sent: changesIn(s) });
+  s = edit(s, 'p', 0.2);
+  const [change] = changesIn(s);
+  expect(change!.inDoubt).toEqual([push(0.1)]);
+  s = reduceCase(s, {
+    type: 'answered',
+    sent: [change!],
+    results: [{ id: 'p', status: 'saved', version: 2 }],
+  });
+  s = edit(s, 'p', 0.3);
+  expect(changesIn(s)[0]).not.toHaveProperty('inDoubt');
 });

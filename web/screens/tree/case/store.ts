@@ -20,6 +20,8 @@ export interface CaseState {
   items: ReadonlyMap<string, Item>;
   /** Ids with values the server does not have yet. */
   unsaved: ReadonlySet<string>;
+  /** What was sent for an item and not answered yet. */
+  inDoubt: ReadonlyMap<string, readonly Change['values'][]>;
   conflicts: readonly Conflict[];
   refusals: ReadonlyMap<string, string>;
   undo: readonly (readonly Edit[])[];
@@ -30,15 +32,18 @@ export type CaseAction =
   | { type: 'edit'; edits: readonly Edit[] }
   | { type: 'undo' }
   | { type: 'redo' }
-  | { type: 'restore'; changes: readonly Change[] }
+  | { type: 'restore'; changes: readonly Change[]; saved: readonly Item[] }
+  | { type: 'sending'; sent: readonly Change[] }
   | { type: 'answered'; sent: readonly Change[]; results: readonly ChangeResult[] }
   | { type: 'settle'; id: string; keep: 'mine' | 'theirs' };
 
 const UNDO_DEPTH = 200;
+const DOUBTS_KEPT = 20;
 
 export const startWith = (items: readonly Item[]): CaseState => ({
   items: new Map(items.map((item) => [item.id, item])),
   unsaved: new Set(),
+  inDoubt: new Map(),
   conflicts: [],
   refusals: new Map(),
   undo: [],
@@ -93,11 +98,21 @@ export function reduceCase(state: CaseState, action: CaseAction): CaseState {
     case 'restore': {
       const items = new Map(state.items);
       const unsaved = new Set(state.unsaved);
-      for (const { kind, id, parent, base, values } of action.changes) {
+      for (const item of action.saved)
+        if (item.version > (items.get(item.id)?.version ?? 0)) items.set(item.id, item);
+      const doubts = new Map(state.inDoubt);
+      for (const { kind, id, parent, base, values, inDoubt } of action.changes) {
         items.set(id, { kind, id, parent, version: base, values: values as Item['values'] } as Item);
         unsaved.add(id);
+        if (inDoubt) doubts.set(id, inDoubt);
       }
-      return { ...state, items, unsaved };
+      return { ...state, items, unsaved, inDoubt: doubts };
+    }
+    case 'sending': {
+      const doubts = new Map(state.inDoubt);
+      for (const { id, values, inDoubt = [] } of action.sent)
+        doubts.set(id, [...inDoubt.filter((v) => v !== values), values].slice(-DOUBTS_KEPT));
+      return { ...state, inDoubt: doubts };
     }
     case 'answered':
       return answered(state, action.sent, action.results);
@@ -120,8 +135,10 @@ function answered(state: CaseState, sent: readonly Change[], results: readonly C
   const items = new Map(state.items);
   const unsaved = new Set(state.unsaved);
   const refusals = new Map(state.refusals);
+  const inDoubt = new Map(state.inDoubt);
   let conflicts = state.conflicts;
   results.forEach((result, i) => {
+    inDoubt.delete(result.id);
     const item = items.get(result.id);
     if (!item) return;
     // Edited again while the answer was on its way: the newer value is still to be saved.
@@ -140,24 +157,31 @@ function answered(state: CaseState, sent: readonly Change[], results: readonly C
       ];
     }
   });
-  return { ...state, items, unsaved, refusals, conflicts };
+  return { ...state, items, unsaved, inDoubt, refusals, conflicts };
 }
 
-/** What is to be sent: parents before what belongs to them, nothing that was never saved and is already gone. */
-export function changesIn(state: CaseState): Change[] {
-  const order: ItemKind[] = ['tree', 'event', 'visit', 'finding', 'profile', 'probe', 'decision'];
-  return [...state.unsaved]
+const ORDER: readonly ItemKind[] = ['tree', 'event', 'visit', 'finding', 'profile', 'probe', 'decision'];
+
+const asChanges = (state: CaseState, ids: Iterable<string>): Change[] =>
+  [...new Set(ids)]
     .map((id) => state.items.get(id)!)
     .filter((item) => !(item.version === 0 && item.values === null))
-    .sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind))
+    .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind))
     .map(({ kind, id, parent, version, values }) => ({
       kind,
       id,
       parent,
       base: version,
-      values: values as Record<string, unknown> | null,
+      values: values as Change['values'],
+      ...(state.inDoubt.has(id) && { inDoubt: [...state.inDoubt.get(id)!] }),
     }));
-}
+
+/** What is to be sent: parents before what belongs to them, nothing that was never saved and is already gone. */
+export const changesIn = (state: CaseState): Change[] => asChanges(state, state.unsaved);
+
+/** What a reload must not lose: what is to be sent, and what was refused or is still to be settled. */
+export const toKeep = (state: CaseState): Change[] =>
+  asChanges(state, [...state.unsaved, ...state.refusals.keys(), ...state.conflicts.map((c) => c.id)]);
 
 /** An edit from the present state of an item to new values; null deletes it. */
 export function editOf<K extends ItemKind>(

@@ -2,8 +2,8 @@
 
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import type { Change, ChangeResult, Item, ItemKind, ItemValues } from '../../../protocol/item';
-import { keepChanges, keptChanges } from './pending';
-import { changesIn, editOf, reduceCase, startWith, type CaseState } from './store';
+import { keepChanges, keptChanges, rememberSaved, savedItems } from './pending';
+import { changesIn, editOf, reduceCase, startWith, toKeep, type CaseState } from './store';
 
 export type Saving = 'saved' | 'saving' | 'away' | 'signed out';
 
@@ -39,6 +39,12 @@ async function send(changes: readonly Change[]): Promise<ChangeResult[] | 'away'
   }
 }
 
+const savedOf = (sent: readonly Change[], results: readonly ChangeResult[]): Item[] =>
+  results.flatMap((result, i) => {
+    const { kind, id, parent, values } = sent[i]!;
+    return result.status === 'saved' ? [{ kind, id, parent, values, version: result.version } as Item] : [];
+  });
+
 /** The case on this device: edits show at once, are saved behind, and are kept here until the server has them. */
 export function useCase(treeId: string, initial: readonly Item[]): CaseControl {
   const [state, dispatch] = useReducer(reduceCase, initial, startWith);
@@ -47,12 +53,11 @@ export function useCase(treeId: string, initial: readonly Item[]): CaseControl {
   latest.current = state;
   const flight = useRef<Promise<boolean> | undefined>(undefined);
   const failures = useRef(0);
-  const restored = useRef(false);
+  const [restored, setRestored] = useState(false);
 
   useEffect(() => {
-    const kept = keptChanges(treeId);
-    if (kept.length > 0) dispatch({ type: 'restore', changes: kept });
-    restored.current = true;
+    dispatch({ type: 'restore', changes: keptChanges(treeId), saved: savedItems(treeId) });
+    setRestored(true);
   }, [treeId]);
 
   const flush = useCallback((): Promise<boolean> => {
@@ -64,6 +69,7 @@ export function useCase(treeId: string, initial: readonly Item[]): CaseControl {
           return latest.current.conflicts.length === 0 && latest.current.refusals.size === 0;
         }
         setSaving('saving');
+        dispatch({ type: 'sending', sent: changes });
         const results = await send(changes);
         if (typeof results === 'string') {
           failures.current++;
@@ -71,6 +77,7 @@ export function useCase(treeId: string, initial: readonly Item[]): CaseControl {
           return false;
         }
         failures.current = 0;
+        rememberSaved(treeId, savedOf(changes, results));
         const action = { type: 'answered' as const, sent: changes, results };
         latest.current = reduceCase(latest.current, action);
         dispatch(action);
@@ -79,17 +86,17 @@ export function useCase(treeId: string, initial: readonly Item[]): CaseControl {
       flight.current = undefined;
     });
     return flight.current;
-  }, []);
+  }, [treeId]);
 
   useEffect(() => {
-    if (!restored.current) return;
-    keepChanges(treeId, changesIn(state));
+    if (!restored) return;
+    keepChanges(treeId, toKeep(state));
     if (state.unsaved.size === 0) return;
     const pause =
       failures.current === 0 ? PAUSE_MS : RETRY_MS[Math.min(failures.current, RETRY_MS.length) - 1]!;
     const timer = setTimeout(() => void flush(), pause);
     return () => clearTimeout(timer);
-  }, [state, saving, treeId, flush]);
+  }, [state, saving, treeId, flush, restored]);
 
   useEffect(() => {
     const now = () => void flush();

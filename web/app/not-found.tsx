@@ -1,13 +1,13 @@
-import Link from 'next/link';
-
 export default function NotFound() {
   return (
     <main className="p-6 max-w-xl">
       <h1>Not here</h1>
       <p className="my-3">There is no such page among your firm’s, or it was removed.</p>
-      <Link className="act" href="/grounds">
+      {/* A plain link: this page's parts are sent along with every other page. */}
+      {/* eslint-disable-next-line @next/next/no-html-link-for-pages */}
+      <a className="act" href="/grounds">
         To the grounds
-      </Link>
+      </a>
     </main>
   );
 }

@@ -1,2 +1,3 @@
 export * from './assess';
+export * from './glance';
 export * from './stations';

@@ -8,3 +8,32 @@ export const isTaken = (operation: Operation, decisions: readonly Decision[]): b
 /** Operations that are prescribed. */
 export const plannedOf = (operations: readonly Operation[], decisions: readonly Decision[]): Operation[] =>
   operations.filter((o) => isTaken(o, decisions));
+
+/** What the prescribed operations change in the ground, m; each absent where it is not planned. */
+export interface PlannedWork {
+  /** Floor of the excavation below grade, and its radius at the surface. */
+  floor?: number;
+  bowlRadius?: number;
+  /** The new mulch: radius of the ring, its depth, and what stays clear of the bark. */
+  ring?: number;
+  mulchDepth?: number;
+  clearance?: number;
+}
+
+/** The bowl and the mulch ring that the planned operations come to. */
+export function plannedWork(planned: readonly Operation[]): PlannedWork {
+  const quantities = (key: Operation['key']) => planned.find((o) => o.key === key)?.quantities ?? [];
+  const quantity = (key: Operation['key'], name: string) =>
+    quantities(key).find((q) => q.name === name)?.value;
+  const input = (name: string) =>
+    quantities('mulch')
+      .flatMap((q) => q.working.inputs)
+      .find((i) => i.name === name)?.value;
+  return {
+    floor: quantity('excavate', 'Floor below grade'),
+    bowlRadius: quantity('excavate', 'Bowl radius'),
+    ring: quantity('mulch', 'New ring radius'),
+    mulchDepth: input('t, target depth'),
+    clearance: input('c, clearance'),
+  };
+}

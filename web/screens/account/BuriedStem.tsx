@@ -1,6 +1,6 @@
 import { assess } from '@undrel/core/assessment';
 import type { Tree, Visit } from '@undrel/core/casefile';
-import { plannedOf } from '@undrel/core/prescription';
+import { plannedOf, plannedWork } from '@undrel/core/prescription';
 import { sectionOf } from '@undrel/core/profile';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
 import { sectionDrawing } from '../../ui/drawing/section';
@@ -37,7 +37,7 @@ export function BuriedStem() {
   const drawing = sectionDrawing({
     section: sectionOf(profile, 90),
     profile,
-    planned: plannedOf(operations, []),
+    work: plannedWork(plannedOf(operations, [])),
     when: 'before',
     width: 800,
     height: 800,

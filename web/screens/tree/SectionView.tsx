@@ -2,20 +2,18 @@
 
 import { useMemo } from 'react';
 import { answerTo } from '@undrel/core/base';
-import type { Assessment } from '@undrel/core/assessment';
 import type { TreeEvent, Visit } from '@undrel/core/casefile';
 import { yearOf } from '@undrel/core/history';
-import { sectionOf } from '@undrel/core/profile';
+import type { PlannedWork } from '@undrel/core/prescription';
+import { sectionOf, type Profile } from '@undrel/core/profile';
 import { formatQuantity, formatValue, type UnitSystem } from '@undrel/core/units';
 import { CutDial } from '../../ui/drawing/CutDial';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
 import { sectionDrawing } from '../../ui/drawing/section';
-import { plannedOf } from '@undrel/core/prescription';
 import { useMeasured } from '../../ui/useMeasured';
 
 /** What the section shows, in a sentence for those who do not see it. */
-function inWords(assessment: Assessment, bearing: number, system: UnitSystem): string {
-  const { collar, mulch, fill } = assessment.profile;
+function inWords({ collar, mulch, fill }: Profile, bearing: number, system: UnitSystem): string {
   return [
     `Section through the stem at ${bearing} degrees, true scale.`,
     collar ? `Collar depth ${formatQuantity(collar.depth, system)}.` : 'Collar not probed.',
@@ -25,7 +23,8 @@ function inWords(assessment: Assessment, bearing: number, system: UnitSystem): s
 }
 
 export function SectionView(props: {
-  assessment: Assessment;
+  profile: Profile;
+  work: PlannedWork;
   visit: Visit;
   events: readonly TreeEvent[];
   bearing: number;
@@ -34,19 +33,15 @@ export function SectionView(props: {
   onWhen: (when: 'before' | 'after') => void;
   system: UnitSystem;
 }) {
-  const { assessment, visit, bearing, when, system } = props;
+  const { profile, work, visit, bearing, when, system } = props;
   const [ref, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
   const compact = size.width < 520;
-  const planned = useMemo(
-    () => plannedOf(assessment.operations, visit.decisions),
-    [assessment, visit.decisions],
-  );
   const drawing = useMemo(() => {
     const filled = props.events.find((e) => e.kind === 'soil added');
     return sectionDrawing({
-      section: sectionOf(assessment.profile, bearing),
-      profile: assessment.profile,
-      planned,
+      section: sectionOf(profile, bearing),
+      profile,
+      work,
       when,
       width: size.width,
       height: size.height,
@@ -57,15 +52,11 @@ export function SectionView(props: {
       refusal: answerTo(visit.findings, 'probe.refusal')?.number,
       fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
     });
-  }, [assessment, bearing, planned, when, size, system, compact, visit.findings, props.events]);
-  const { flare } = assessment.profile;
+  }, [profile, bearing, work, when, size, system, compact, visit.findings, props.events]);
+  const { flare } = profile;
   return (
     <div ref={ref} className="relative h-full w-full overflow-hidden bg-paper" data-testid="section">
-      <DrawingSvg
-        drawing={drawing}
-        title={inWords(assessment, bearing, system)}
-        className="absolute inset-0"
-      />
+      <DrawingSvg drawing={drawing} title={inWords(profile, bearing, system)} className="absolute inset-0" />
       <div className={`absolute flex flex-col items-end ${compact ? 'top-1 right-1' : 'top-3 right-4'}`}>
         <CutDial bearing={bearing} onTurn={props.onTurn} sectors={flare.sectors} size={compact ? 88 : 120} />
         {!compact && (
@@ -78,7 +69,7 @@ export function SectionView(props: {
           </p>
         )}
       </div>
-      {planned.length > 0 && (
+      {(work.floor !== undefined || work.ring !== undefined) && (
         <div
           className={`absolute flex ${compact ? 'bottom-1 right-1' : 'top-3 left-3'}`}
           role="group"

@@ -1,22 +1,22 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import type { Assessment, StationProgress } from '@undrel/core/assessment';
+import type { Glance, StationProgress } from '@undrel/core/assessment';
 import type { Visit } from '@undrel/core/casefile';
 import { vigourFrom } from '@undrel/core/crown';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
-import { plannedOf } from '@undrel/core/prescription';
+import type { Profile } from '@undrel/core/profile';
 import { STATIONS, type StationKey } from './visitEntry';
 
 /** What a station came to, in a few words under its name. */
 function told(
   key: StationKey,
   progress: StationProgress | undefined,
-  assessment: Assessment,
+  profile: Profile,
+  glance: Glance | undefined,
   visit: Visit,
   system: UnitSystem,
 ): string {
-  const { profile, verdict } = assessment;
   const short = (metres: number) => formatValue(metres, 'short length', system);
   const vigour = vigourFrom(visit.findings);
   switch (key) {
@@ -32,12 +32,10 @@ function told(
     case 'probe':
       if (profile.collar) return `collar ${short(profile.collar.depth.value)}`;
       break;
-    case 'verdict': {
-      const likely = verdict.causes.filter((c) => c.standing === 'likely').length;
-      return likely > 0 ? `${likely} likely` : 'open';
-    }
+    case 'verdict':
+      return glance ? (glance.likely > 0 ? `${glance.likely} likely` : 'open') : '…';
     case 'prescription':
-      return `${plannedOf(assessment.operations, visit.decisions).length} prescribed`;
+      return glance ? `${glance.prescribed} prescribed` : '…';
   }
   return progress && progress.answered > 0 ? `${progress.answered} of ${progress.asked}` : 'not yet';
 }
@@ -47,7 +45,8 @@ export function StationLine(props: {
   station: StationKey;
   goTo: (station: StationKey) => void;
   progress: readonly StationProgress[];
-  assessment: Assessment;
+  profile: Profile;
+  glance: Glance | undefined;
   visit: Visit;
   system: UnitSystem;
   visits: readonly { id: string; date: string }[];
@@ -134,7 +133,7 @@ export function StationLine(props: {
                   <span className="leading-tight">
                     <span className="font-semibold whitespace-nowrap">{label}</span>
                     <span className={`block text-sm whitespace-nowrap ${current ? '' : 'text-muted'}`}>
-                      {told(key, progress, props.assessment, props.visit, props.system)}
+                      {told(key, progress, props.profile, props.glance, props.visit, props.system)}
                     </span>
                   </span>
                 </button>

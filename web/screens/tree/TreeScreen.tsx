@@ -3,13 +3,14 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { assess, progressOf } from '@undrel/core/assessment';
+import { progressOf, type Glance } from '@undrel/core/assessment';
 import { BASE_QUESTIONS } from '@undrel/core/base';
 import { CROWN_QUESTIONS } from '@undrel/core/crown';
 import type { Tree, TreeEvent } from '@undrel/core/casefile';
 import type { Schools } from '@undrel/core/practice';
+import { profileOf } from '@undrel/core/profile';
 import { formatLength, shortUnit } from '@undrel/core/units';
-import { itemsBelow, visitFrom, type Item, type ItemOf } from '../../protocol/item';
+import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import { Entry } from '../../ui/controls/Entry';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
@@ -20,6 +21,7 @@ import { Conflicts, Refusals, SaveState } from './SaveState';
 import { SectionView } from './SectionView';
 import { StationLine } from './StationLine';
 import { Questions } from './stations/Questions';
+import { useJudgement } from './useJudgement';
 import { STATIONS, type StationKey, type StationProps } from './visitEntry';
 
 /** Stations come one by one, the one opened first; the others are fetched once the page is at rest. */
@@ -36,9 +38,12 @@ const Probe = dynamic(() => loaders.Probe().then((m) => m.Probe));
 const Verdict = dynamic(() => loaders.Verdict().then((m) => m.Verdict));
 const Prescription = dynamic(() => loaders.Prescription().then((m) => m.Prescription));
 
+const NO_WORK = {};
+
 export interface TreeScreenProps {
   treeId: string;
-  items: Item[];
+  /** The case's items as one JSON text: cheaper to send and to read than as many small parts. */
+  items: string;
   property: { id: string; name: string };
   firmSchools: Schools;
   mayMeasure: boolean;
@@ -46,6 +51,8 @@ export interface TreeScreenProps {
   viewer: string;
   today: string;
   station: string | undefined;
+  /** The newest visit's verdict and prescription in figures, from the server. */
+  glance: (Glance & { visitId: string }) | undefined;
 }
 
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
@@ -93,10 +100,9 @@ export function TreeScreen(props: TreeScreenProps) {
     () => (current ? visitFrom(control.items, current) : undefined),
     [control.items, current],
   );
-  const assessment = useMemo(
-    () => (visit ? assess(tree, events, visit, firmSchools) : undefined),
-    [tree, events, visit, firmSchools],
-  );
+  const profile = useMemo(() => (visit ? profileOf(tree, visit) : undefined), [tree, visit]);
+  const { judged, glance: live } = useJudgement(tree, events, visit, firmSchools);
+  const glance = live ?? (props.glance?.visitId === current?.id ? props.glance : undefined);
 
   const facts = [
     tree.stock && `${tree.stock} ${tree.plantedYear ?? ''}`,
@@ -142,7 +148,7 @@ export function TreeScreen(props: TreeScreenProps) {
       </nav>
     </TopBar>
   );
-  if (!current || !visit || !assessment) {
+  if (!current || !visit || !profile) {
     return (
       <div className="min-h-dvh flex flex-col">
         {bar}
@@ -168,7 +174,9 @@ export function TreeScreen(props: TreeScreenProps) {
     events,
     visitId: current.id,
     visit,
-    assessment,
+    profile,
+    judged,
+    firmSchools,
     system: units,
     mayMeasure,
     mayJudge,
@@ -183,7 +191,8 @@ export function TreeScreen(props: TreeScreenProps) {
           station={station}
           goTo={goTo}
           progress={progressOf(tree, events, visit)}
-          assessment={assessment}
+          profile={profile}
+          glance={glance}
           visit={visit}
           system={units}
           visits={visits.map((v) => ({ id: v.id, date: v.values.date }))}
@@ -193,7 +202,8 @@ export function TreeScreen(props: TreeScreenProps) {
         />
         <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink">
           <SectionView
-            assessment={assessment}
+            profile={profile}
+            work={glance?.work ?? NO_WORK}
             visit={visit}
             events={events}
             bearing={bearing}

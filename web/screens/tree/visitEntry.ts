@@ -1,10 +1,12 @@
 import type { Assessment } from '@undrel/core/assessment';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import type { Schools } from '@undrel/core/practice';
+import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
 import type { ItemOf } from '../../protocol/item';
 import type { CaseControl } from './case/useCase';
 
-/** What every station is given: the visit at hand, what follows from it, and the way to change it. */
+/** What every station is given: the visit at hand, what was measured, and the way to change it. */
 export interface StationProps {
   control: CaseControl;
   treeId: string;
@@ -13,7 +15,10 @@ export interface StationProps {
   events: readonly TreeEvent[];
   visitId: string;
   visit: Visit;
-  assessment: Assessment;
+  profile: Profile;
+  /** Verdict and prescription; their code comes after the page, so they are missing at first. */
+  judged: Assessment | undefined;
+  firmSchools: Schools;
   system: UnitSystem;
   mayMeasure: boolean;
   mayJudge: boolean;

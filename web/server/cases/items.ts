@@ -120,11 +120,20 @@ export function toColumns(kind: ItemKind, values: Record<string, unknown>): unkn
   });
 }
 
-/** Fields of an item from its columns; absent ones are left out, as in the case format. */
-export function fromColumns(kind: ItemKind, row: Record<string, unknown>): Record<string, unknown> {
+/** Fields of an item from its columns by name; absent ones are left out, as in the case format. */
+export const fromColumns = (kind: ItemKind, row: Record<string, unknown>): Record<string, unknown> =>
+  fromList(
+    kind,
+    Object.values(ITEM_TABLES[kind].columns).map((column) => row[column]),
+  );
+
+/** The same from the values of its columns in their order. */
+export function fromList(kind: ItemKind, row: readonly unknown[]): Record<string, unknown> {
   const values: Record<string, unknown> = {};
-  for (const [field, column] of Object.entries(ITEM_TABLES[kind].columns)) {
-    const value = row[column];
+  const fields = Object.keys(ITEM_TABLES[kind].columns);
+  for (let i = 0; i < fields.length; i++) {
+    const field = fields[i]!;
+    const value = row[i];
     if (value === null || value === undefined) continue;
     const optional =
       field === 'schools'

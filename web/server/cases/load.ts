@@ -1,8 +1,9 @@
+import { assess, glanceAt, type Glance } from '@undrel/core/assessment';
 import { caseOf, type CaseFile, type Tree, type TreeEvent } from '@undrel/core/casefile';
 import type { Schools } from '@undrel/core/practice';
 import type { Db } from '../database/transaction';
 import { itemsBelow, visitFrom, type Item, type ItemKind } from '../../protocol/item';
-import { fromColumns, ITEM_TABLES } from './items';
+import { fromList } from './items';
 import { LOAD_CASE } from './sql';
 
 export interface LoadedCase {
@@ -12,8 +13,8 @@ export interface LoadedCase {
   firmSchools: Schools;
 }
 
-type CaseRow = Record<ItemKind, Record<string, unknown>[]> & {
-  tree: Record<string, unknown>;
+type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
+  tree: unknown[];
   property_id: string;
   property_name: string;
   firm_schools: Schools;
@@ -23,15 +24,9 @@ type CaseRow = Record<ItemKind, Record<string, unknown>[]> & {
 export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | undefined> {
   const row = await db.row<CaseRow>(LOAD_CASE, [treeId]);
   if (!row) return undefined;
-  const item = (kind: ItemKind, stored: Record<string, unknown>) =>
-    ({
-      kind,
-      id: stored.id,
-      parent: stored[ITEM_TABLES[kind].parent],
-      version: stored.version,
-      values: fromColumns(kind, stored),
-    }) as unknown as Item;
-  const kinds: ItemKind[] = ['event', 'visit', 'finding', 'profile', 'probe', 'decision'];
+  const item = (kind: ItemKind, [id, parent, version, ...values]: unknown[]) =>
+    ({ kind, id, parent, version, values: fromList(kind, values) }) as unknown as Item;
+  const kinds = ['event', 'visit', 'finding', 'profile', 'probe', 'decision'] as const;
   return {
     treeId,
     items: [
@@ -41,6 +36,22 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
     property: { id: row.property_id, name: row.property_name },
     firmSchools: row.firm_schools,
   };
+}
+
+/** The newest visit's verdict and prescription in figures; undefined before the first visit. */
+export function newestGlance({
+  treeId,
+  items,
+  firmSchools,
+}: LoadedCase): (Glance & { visitId: string }) | undefined {
+  const [newest] = itemsBelow(items, 'visit', treeId).sort((a, b) =>
+    b.values.date.localeCompare(a.values.date),
+  );
+  if (!newest) return undefined;
+  const tree = items.find((i) => i.kind === 'tree')!.values as Tree;
+  const events = itemsBelow(items, 'event', treeId).map((e) => e.values as TreeEvent);
+  const visit = visitFrom(items, newest);
+  return { visitId: newest.id, ...glanceAt(assess(tree, events, visit, firmSchools), visit.decisions) };
 }
 
 /** The loaded case in the open format. */

@@ -40,23 +40,30 @@ export const READ = perKind(readItem);
 
 export const RESTORE_TREE = 'update trees set deleted_at = null where id = $1';
 
-const below = (table: string, parent: string) =>
-  `coalesce((select jsonb_agg(to_jsonb(i)) from ${table} i where i.firm_id = t.firm_id and i.deleted_at is null and i.${parent}), '[]')`;
+/** An item as a plain list: id, parent, version, then its columns in order. Half the size and time of named ones. */
+const listed = (kind: ItemKind, row: string) => {
+  const { parent, columns } = ITEM_TABLES[kind];
+  return `json_build_array(${['id', parent, 'version', ...Object.values(columns)].map((c) => `${row}.${c}`).join(', ')})`;
+};
 
-const ofVisits = (table: string) =>
+const below = (kind: ItemKind, where: string) =>
+  `coalesce((select json_agg(${listed(kind, 'i')}) from ${ITEM_TABLES[kind].table} i
+      where i.firm_id = t.firm_id and i.deleted_at is null and i.${where}), '[]')`;
+
+const ofVisits = (kind: ItemKind) =>
   below(
-    table,
+    kind,
     'visit_id in (select v.id from visits v where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null)',
   );
 
 /** A tree with everything below it, in one round trip. */
-export const LOAD_CASE = `select to_jsonb(t) as tree,
-    ${below('tree_events', 'tree_id = t.id')} as event,
-    ${below('visits', 'tree_id = t.id')} as visit,
-    ${ofVisits('findings')} as finding,
-    ${ofVisits('grade_profiles')} as profile,
-    ${ofVisits('probe_points')} as probe,
-    ${ofVisits('decisions')} as decision,
+export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
+    ${below('event', 'tree_id = t.id')} as event,
+    ${below('visit', 'tree_id = t.id')} as visit,
+    ${ofVisits('finding')} as finding,
+    ${ofVisits('profile')} as profile,
+    ${ofVisits('probe')} as probe,
+    ${ofVisits('decision')} as decision,
     p.name as property_name, p.id as property_id, f.schools as firm_schools
   from trees t
   join properties p on p.firm_id = t.firm_id and p.id = t.property_id

@@ -3,7 +3,7 @@ import { assess, QUESTIONS, unansweredIn } from '@undrel/core/assessment';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
 import { VERDICT_ENGINE } from '@undrel/core/diagnosis';
 import { yearOf } from '@undrel/core/history';
-import { plannedOf, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
+import { plannedOf, plannedWork, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import { sectionOf, type Profile } from '@undrel/core/profile';
 import {
@@ -135,7 +135,7 @@ export function reportContent(source: ReportSource): ReportContent {
       ...DRAWING,
       section: sectionOf(profile, profile.collar?.deepest.bearing ?? 90),
       profile,
-      planned,
+      work: plannedWork(planned),
       when,
       system,
       compact: true,

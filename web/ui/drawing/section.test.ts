@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { GradeProfile, ProbePoint } from '@undrel/core/casefile';
 import { profileOf, sectionOf } from '@undrel/core/profile';
 import { scaleBar, sectionDrawing } from './section';
-import { hatch, inside, spaced, type Point } from './shapes';
+import { hatch, spaced, type Point } from './shapes';
 
 const profiles = (height: number, fill: number): GradeProfile[] =>
   [0, 90, 180, 270].map((bearing) => ({
@@ -28,7 +28,7 @@ function draw(height: number, depth: number, width: number, tall: number) {
   return sectionDrawing({
     section: sectionOf(profile, 90),
     profile,
-    planned: [],
+    work: {},
     when: 'before',
     width,
     height: tall,
@@ -93,7 +93,12 @@ test('hatch strokes stay within their area', () => {
   ];
   const strokes = hatch(triangle, 10, [6, 2]);
   expect(strokes.length).toBeGreaterThan(50);
-  expect(strokes.flat().every((p) => inside(p, triangle))).toBe(true);
+  const leftOf = ([x, y]: Point) =>
+    triangle.map(([x1, y1], i) => {
+      const [x2, y2] = triangle[(i + 1) % 3]!;
+      return (x2 - x1) * (y - y1) - (y2 - y1) * (x - x1);
+    });
+  expect(strokes.flat().every((p) => leftOf(p).every((side) => side >= -1e-9))).toBe(true);
 });
 
 test('the scale bar is as long as it says', () => {

@@ -1,4 +1,4 @@
-import type { Operation } from '@undrel/core/prescription';
+import type { PlannedWork } from '@undrel/core/prescription';
 import type { Profile, Section, SectionSide } from '@undrel/core/profile';
 import { LIMITS } from '@undrel/core/practice';
 import { formatQuantity, formatValue, type UnitSystem } from '@undrel/core/units';
@@ -7,8 +7,8 @@ import { hatch, spaced, type Drawing, type Point, type Shape, type Tone } from '
 export interface SectionView {
   section: Section;
   profile: Profile;
-  /** Operations that are to be drawn: as a proposal before, as done after. */
-  planned: readonly Operation[];
+  /** The work that is to be drawn: as a proposal before, as done after. */
+  work: PlannedWork;
   when: 'before' | 'after';
   width: number;
   height: number;
@@ -22,28 +22,6 @@ export interface SectionView {
   fillNote?: string;
 }
 
-const quantity = (operations: readonly Operation[], key: string, name: string) =>
-  operations.find((o) => o.key === key)?.quantities.find((q) => q.name === name)?.value;
-
-const input = (operations: readonly Operation[], key: string, name: string) =>
-  operations
-    .find((o) => o.key === key)
-    ?.quantities.flatMap((q) => q.working.inputs)
-    .find((i) => i.name === name)?.value;
-
-/** The bowl and the new mulch ring that the planned operations come to, in metres; absent where not planned. */
-function planOf(planned: readonly Operation[]) {
-  const floor = quantity(planned, 'excavate', 'Floor below grade');
-  const ring = quantity(planned, 'mulch', 'New ring radius');
-  return {
-    floor,
-    bowlRadius: quantity(planned, 'excavate', 'Bowl radius'),
-    ring,
-    mulchDepth: input(planned, 'mulch', 't, target depth'),
-    clearance: input(planned, 'mulch', 'c, clearance'),
-  };
-}
-
 /**
  * The section through the stem at true scale: one scale across and down, never exaggerated. Roots below the collar are
  * drawn schematically until a dig maps them, and are labelled so.
@@ -51,7 +29,7 @@ function planOf(planned: readonly Operation[]) {
 export function sectionDrawing(view: SectionView): Drawing {
   const { section, profile, width, height, compact, system } = view;
   const after = view.when === 'after';
-  const plan = planOf(view.planned);
+  const plan = view.work;
   const r = section.stemRadius;
   const sides = [section.left, section.right];
   const edge = Math.max(0, ...sides.flatMap((s) => s.mulch.map((p) => p.x)));

@@ -47,32 +47,48 @@ export const pathOf = (points: readonly Point[], close: boolean): string =>
   points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`).join('') +
   (close ? 'Z' : '');
 
-export const segmentsPath = (segments: readonly [Point, Point][]): string =>
-  segments.map((s) => pathOf(s, false)).join('');
+const tenth = (v: number): string => String(Math.round(v * 10) / 10);
 
-/** Even-odd test. */
-export function inside([x, y]: Point, polygon: readonly Point[]): boolean {
-  let within = false;
+export const segmentsPath = (segments: readonly [Point, Point][]): string =>
+  segments
+    .map(([[x1, y1], [x2, y2]]) => `M${tenth(x1)} ${tenth(y1)}l${tenth(x2 - x1)} ${tenth(y2 - y1)}`)
+    .join('');
+
+/** Where a horizontal line crosses a polygon's edges, from left to right; between every other pair it is within. */
+export function crossings(y: number, polygon: readonly Point[]): number[] {
+  const xs: number[] = [];
   for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
     const [xi, yi] = polygon[i]!;
     const [xj, yj] = polygon[j]!;
-    if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) within = !within;
+    if (yi > y !== yj > y) xs.push(((xj - xi) * (y - yi)) / (yj - yi) + xi);
   }
-  return within;
+  return xs.sort((a, b) => a - b);
 }
 
-/** Short strokes on a staggered grid within a polygon. */
+const within = (x: number, between: readonly number[]): boolean => {
+  let before = 0;
+  while (before < between.length && between[before]! <= x) before++;
+  return before % 2 === 1;
+};
+
+/** Short strokes on a staggered grid within a polygon; a row of them is tested against one pair of scan lines. */
 export function hatch(polygon: readonly Point[], step: number, stroke: Point): [Point, Point][] {
   if (polygon.length < 3) return [];
   const xs = polygon.map((p) => p[0]);
   const ys = polygon.map((p) => p[1]);
+  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const segments: [Point, Point][] = [];
   let row = 0;
-  for (let y = Math.min(...ys) + step / 2; y < Math.max(...ys); y += step, row++) {
-    for (let x = Math.min(...xs) + (row % 2 ? step : step / 2); x < Math.max(...xs); x += step) {
-      const from: Point = [x - stroke[0] / 2, y - stroke[1] / 2];
-      const to: Point = [x + stroke[0] / 2, y + stroke[1] / 2];
-      if (inside(from, polygon) && inside(to, polygon)) segments.push([from, to]);
+  for (let y = top + step / 2; y < bottom; y += step, row++) {
+    const upper = crossings(y - stroke[1] / 2, polygon);
+    const lower = crossings(y + stroke[1] / 2, polygon);
+    for (let x = left + (row % 2 ? step : step / 2); x < right; x += step) {
+      const [x1, x2] = [x - stroke[0] / 2, x + stroke[0] / 2];
+      if (within(x1, upper) && within(x2, lower))
+        segments.push([
+          [x1, y - stroke[1] / 2],
+          [x2, y + stroke[1] / 2],
+        ]);
     }
   }
   return segments;

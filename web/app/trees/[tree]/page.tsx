@@ -5,7 +5,7 @@ import type { Tree } from '@undrel/core/casefile';
 import { TreeScreen } from '@/screens/tree/TreeScreen';
 import { may } from '@/server/accounts/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { loadCase } from '@/server/cases/load';
+import { loadCase, newestGlance } from '@/server/cases/load';
 import { today } from '@/server/cases/write';
 
 const open = cache((treeId: string) =>
@@ -29,6 +29,8 @@ export default async function TreePage({ params, searchParams }: Props) {
   return (
     <TreeScreen
       {...loaded}
+      items={JSON.stringify(loaded.items)}
+      glance={newestGlance(loaded)}
       mayMeasure={may(viewer.role, 'measure')}
       mayJudge={may(viewer.role, 'judge')}
       viewer={viewer.name}

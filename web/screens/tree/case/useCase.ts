@@ -46,8 +46,8 @@ const savedOf = (sent: readonly Change[], results: readonly ChangeResult[]): Ite
   });
 
 /** The case on this device: edits show at once, are saved behind, and are kept here until the server has them. */
-export function useCase(treeId: string, initial: readonly Item[]): CaseControl {
-  const [state, dispatch] = useReducer(reduceCase, initial, startWith);
+export function useCase(treeId: string, initial: string): CaseControl {
+  const [state, dispatch] = useReducer(reduceCase, initial, (text) => startWith(JSON.parse(text) as Item[]));
   const [saving, setSaving] = useState<Saving>('saved');
   const latest = useRef(state);
   latest.current = state;

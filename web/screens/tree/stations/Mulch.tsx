@@ -38,7 +38,7 @@ function withReading(
 }
 
 export function Mulch(props: StationProps) {
-  const { control, visitId, visit, assessment, system, mayMeasure } = props;
+  const { control, visitId, visit, profile, judged, system, mayMeasure } = props;
   const [added, setAdded] = useState<number[]>([]);
   const [newBearing, setNewBearing] = useState('');
   const [bearingProblem, setBearingProblem] = useState<string | undefined>(undefined);
@@ -72,8 +72,8 @@ export function Mulch(props: StationProps) {
     setAdded([...added, bearing]);
     setNewBearing('');
   };
-  const { mulch, fill } = assessment.profile;
-  const operation = assessment.operations.find((o) => o.key === 'mulch');
+  const { mulch, fill } = profile;
+  const operation = judged?.operations.find((o) => o.key === 'mulch');
   return (
     <Entry>
       <h1>Mulch and grade</h1>
@@ -166,14 +166,12 @@ export function Mulch(props: StationProps) {
           {bearingProblem}
         </p>
       )}
-      <Contradictions station="mulch" profile={assessment.profile} system={system} />
+      <Contradictions station="mulch" profile={profile} system={system} />
       <div className="space-y-3 my-4">
         {mulch && (
           <div
             className={
-              assessment.verdict.facts.mulchOnBark.state === 'yes'
-                ? 'border-l-[6px] border-buried pl-3'
-                : 'told'
+              judged?.verdict.facts.mulchOnBark.state === 'yes' ? 'border-l-[6px] border-buried pl-3' : 'told'
             }
           >
             <p>

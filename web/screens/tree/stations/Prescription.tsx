@@ -8,8 +8,8 @@ import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Entry } from '../../../ui/controls/Entry';
 import { decisionId } from '../../../protocol/item';
 import { QuantityView } from '../../../ui/controls/QuantityView';
-
 import type { StationProps } from '../visitEntry';
+import { judgedOf } from './judged';
 
 const CHOSEN_BY = { default: 'default', firm: 'firm’s choice', tree: 'this tree' } as const;
 const ADVICE = { do: 'advised', option: 'worth weighing', not: 'not advised' } as const;
@@ -33,9 +33,10 @@ export function comeBack(
 }
 
 export function Prescription(props: StationProps) {
-  const { assessment, visit, visitId, treeId, control, mayJudge } = props;
-  const planned = plannedOf(assessment.operations, visit.decisions);
-  const back = comeBack(assessment.operations, visit);
+  const { visit, visitId, treeId, control, mayJudge } = props;
+  const { operations } = judgedOf(props);
+  const planned = plannedOf(operations, visit.decisions);
+  const back = comeBack(operations, visit);
   const { findings: _f, profiles: _p, probes: _r, decisions: _d, ...head } = visit;
   return (
     <Entry>
@@ -44,7 +45,7 @@ export function Prescription(props: StationProps) {
         {planned.length === 0 ? 'Nothing prescribed.' : `${planned.map((o) => o.title).join('; ')}.`}
       </p>
       <div className="border-t-[1.5px] border-ink">
-        {assessment.operations.map((operation) => (
+        {operations.map((operation) => (
           <OperationEntry key={operation.key} operation={operation} {...props} />
         ))}
       </div>

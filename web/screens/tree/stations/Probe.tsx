@@ -30,7 +30,7 @@ interface Draft {
 
 /** A push of the rod in a line: bearing, distance, depth, Enter; the bearing moves on to the next eighth. */
 export function Probe(props: StationProps) {
-  const { control, visitId, assessment, system, mayMeasure } = props;
+  const { control, visitId, profile, system, mayMeasure } = props;
   const unit = shortUnit(system);
   const points = itemsBelow(control.items, 'probe', visitId).sort(
     (a, b) => a.values.bearing - b.values.bearing || a.values.distance - b.values.distance,
@@ -101,7 +101,7 @@ export function Probe(props: StationProps) {
       </div>
     );
   };
-  const { collar } = assessment.profile;
+  const { collar } = profile;
   const toGo = Math.max(0, 8 - new Set(points.map((p) => p.values.bearing)).size);
   return (
     <Entry>
@@ -169,7 +169,7 @@ export function Probe(props: StationProps) {
       ) : (
         <p className="told my-4">No root met yet. Start close to the bark and work round, eight bearings.</p>
       )}
-      <Contradictions station="probe" profile={assessment.profile} system={system} />
+      <Contradictions station="probe" profile={profile} system={system} />
       {points.length > 0 && (
         <table className="my-3" aria-label="Pushes of the rod">
           <thead>

@@ -3,6 +3,7 @@
 import type { CauseVerdict, Reason, Standing } from '@undrel/core/diagnosis';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { StationKey, StationProps } from '../visitEntry';
+import { judgedOf } from './judged';
 
 const WORDS: Record<Standing, string> = {
   likely: 'likely',
@@ -89,8 +90,9 @@ function Cause({
   );
 }
 
-export function Verdict({ assessment, system, goTo }: StationProps) {
-  const { verdict, profile } = assessment;
+export function Verdict(props: StationProps) {
+  const { system, goTo } = props;
+  const { verdict, profile } = judgedOf(props);
   const told = [...profile.missing, ...profile.problems.map((p) => p.message)];
   return (
     <div>

@@ -50,6 +50,69 @@ test('CSV, GeoJSON and case files come in, with every fault named and the rest k
   expect((await out.json()).visits[0].probes).toEqual(JSON.parse(example).visits[0].probes);
 });
 
+const outlined = (name: string) =>
+  JSON.stringify({
+    type: 'FeatureCollection',
+    features: [
+      {
+        type: 'Feature',
+        properties: { kind: 'path', name },
+        geometry: {
+          type: 'LineString',
+          coordinates: [
+            [0, 0],
+            [40, 10],
+          ],
+        },
+      },
+      {
+        type: 'Feature',
+        properties: { label: 'B 1', species: 'Tilia cordata' },
+        geometry: { type: 'Point', coordinates: [12, 8] },
+      },
+    ],
+  });
+
+test('outlines changed meanwhile are shown beside those of the file, and either can be taken', async ({
+  browser,
+}) => {
+  const [a, b] = [
+    await (await browser.newContext()).newPage(),
+    await (await browser.newContext()).newPage(),
+  ] as [Page, Page];
+  await newGrounds(a, `Outlines ${Date.now()}`);
+  await enterDemo(b);
+  await bring(a, 'first.geojson', outlined('Old walk'));
+  await expect(a.getByText(/1 tree added/)).toBeVisible();
+  await b.goto(new URL(a.url()).pathname);
+  await expect(b.locator('svg').getByText('Old walk')).toBeVisible();
+  await bring(a, 'second.geojson', outlined('Theirs'));
+  await expect(a.locator('svg').getByText('Theirs')).toBeVisible();
+  await bring(b, 'mine.geojson', outlined('Mine'));
+  const sides = b.getByRole('alert').filter({ hasText: 'changed by someone else meanwhile' });
+  await expect(sides).toContainText('1 outline: Theirs');
+  await expect(sides).toContainText('1 outline: Mine');
+  await sides.getByRole('button', { name: 'Keep what is there' }).click();
+  await expect(b.locator('svg').getByText('Theirs')).toBeVisible();
+  await bring(a, 'third.geojson', outlined('Third'));
+  await expect(a.locator('svg').getByText('Third')).toBeVisible();
+  await bring(b, 'mine.geojson', outlined('Mine'));
+  await sides.getByRole('button', { name: 'Take the file' }).click();
+  await expect(b.locator('svg').getByText('Mine')).toBeVisible();
+
+  // A mark is dragged with the mouse, and put back with one press.
+  const mark = b.getByRole('link', { name: /^B 1:/ });
+  const before = await mark.getAttribute('transform');
+  await mark.hover();
+  await b.mouse.down();
+  await b.mouse.move(300, 300, { steps: 4 });
+  await b.mouse.up();
+  await expect(b.getByText(/^B 1 moved/)).toBeVisible();
+  await expect(mark).not.toHaveAttribute('transform', before!);
+  await b.getByRole('button', { name: 'Undo' }).click();
+  await expect(mark).toHaveAttribute('transform', before!);
+});
+
 test('the tree table sorts, filters and hides columns; the plan is reached by keyboard', async ({ page }) => {
   await enterDemo(page);
   await page.goto('/grounds/kelpworth');
@@ -72,10 +135,10 @@ test('the tree table sorts, filters and hides columns; the plan is reached by ke
 test('find by keyboard, units and themes', async ({ page }) => {
   await enterDemo(page);
   await page.keyboard.press('/');
-  await page.getByPlaceholder('Tree, grounds, species').fill('katsura 14');
-  await expect(page.getByRole('option', { name: /Katsura 14/ }).first()).toBeVisible();
+  await page.getByPlaceholder('Tree, grounds, species').fill('linden 3');
+  await expect(page.getByRole('option', { name: /Linden 3/ }).first()).toBeVisible();
   await page.keyboard.press('Enter');
-  await page.waitForURL('**/trees/sable-katsura-14');
+  await page.waitForURL('**/trees/kelpworth-3');
   await page.getByRole('button', { name: /units: metric/ }).click();
   await station(page, /^Probe/).click();
   await expect(page.getByRole('button', { name: /Collar depth .* in: show the working/ })).toBeVisible();

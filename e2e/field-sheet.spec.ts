@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { enterDemo, saved } from './enter';
-import { pdfText } from './pdf';
+import { pdfText, textOf } from './pdf';
 
 /** Made-up paper sheet: four mulch profiles (at the bark, 30, 60, 90 cm, ends, soil added), fifteen pushes, crown, base. */
 const PROFILES = [
@@ -84,6 +84,12 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
   await page.keyboard.press('Enter');
   await choose(page, 'Push test: does the base rock?', 'firm');
   await choose(page, 'Conks or fungal fans at the base?', 'not seen');
+  const wounds = page.getByRole('group', { name: 'Mower, trimmer or stake wounds?' });
+  await choose(page, 'Mower, trimmer or stake wounds?', 'open');
+  await wounds.getByLabel(/^Side/).focus();
+  await type(page, 'sw');
+  await page.keyboard.press('Tab');
+  await type(page, '12');
 
   await press(page, 'button', /^Mulch, grade/);
   await page.getByLabel('at the bark, N', { exact: true }).focus();
@@ -121,6 +127,15 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
   const seconds = (Date.now() - begun) / 1000;
   test.info().annotations.push({ type: 'sheet to issued report', description: `${seconds.toFixed(0)} s` });
 
+  // On paper the page is the report alone.
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('link', { name: 'PDF' })).toBeHidden();
+  const paper = await textOf(await page.pdf({ format: 'A4' }));
+  expect(paper).toMatch(/QTA-\d{4}-\d{4}/);
+  expect(paper).toContain('Root collar excavation');
+  expect(paper).not.toContain('Practice Account');
+  await page.emulateMedia({ media: 'screen' });
+
   const href = await page.getByRole('link', { name: 'PDF' }).getAttribute('href');
   const text = await pdfText(page, href!);
   expect(text).toMatch(/Report QTA-\d{4}-\d{4}, issued/);
@@ -132,6 +147,7 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
   expect(Number(collar)).toBeLessThan(19);
   expect(text).toMatch(/Mulch on the bark 24\.\d ± \d\.\d cm/);
   expect(text).toContain('Buried by a mulch cone: likely');
+  expect(text).toContain('open, SW side, 12 cm above grade');
   for (const part of [
     'Root collar excavation',
     'Crew hours',

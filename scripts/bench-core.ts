@@ -31,7 +31,7 @@ console.log(
       sectionDrawing({
         section: sectionOf(profile, 90),
         profile,
-        planned: [],
+        work: {},
         when: 'before',
         width: 640,
         height: 750,

@@ -21,6 +21,8 @@ export interface Found {
   /** Extension of the newest year first. */
   shoots?: number[];
   answers?: Record<string, string>;
+  /** Where on the stem an answer's find is. */
+  where?: Record<string, { bearing: number; height: number }>;
   shares?: Record<string, number>;
   lengths?: Record<string, number>;
   /** Further pushes as they were noted, gaps and contradictions left in. */
@@ -34,7 +36,7 @@ export function visitFound(found: Found): Visit {
   const vary = variation(found.seed);
   const year = Number(found.date.slice(0, 4));
   const findings: Finding[] = [
-    ...Object.entries(found.answers ?? {}).map(([key, answer]) => ({ key, answer })),
+    ...Object.entries(found.answers ?? {}).map(([key, answer]) => ({ key, answer, ...found.where?.[key] })),
     ...Object.entries({ ...found.shares, ...found.lengths }).map(([key, number]) => ({ key, number })),
     ...(found.shoots ?? []).map((number, i) => ({ key: 'crown.extension', part: year - 1 - i, number })),
   ];

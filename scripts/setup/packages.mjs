@@ -5,11 +5,21 @@ import { ask, Plainly, ROOT, run, say } from './run.mjs';
 
 const NEEDED_GIGABYTES = 2.5;
 
-export function checkMachine() {
-  const [major] = process.versions.node.split('.').map(Number);
-  if (major < 20) throw new Plainly(`Node 20 or newer is needed; this is ${process.version}.`);
+/** What the set-up finds on this machine; tests hand in others. */
+export function thisMachine() {
   const disk = statfsSync(ROOT);
-  const free = (disk.bavail * disk.bsize) / 1e9;
+  return {
+    node: process.versions.node,
+    freeGigabytes: (disk.bavail * disk.bsize) / 1e9,
+    isRoot: process.getuid?.() === 0,
+    aptGet: '/usr/bin/apt-get',
+    sudo: 'sudo',
+  };
+}
+
+export function checkMachine({ node, freeGigabytes: free } = thisMachine()) {
+  const [major] = node.split('.').map(Number);
+  if (major < 20) throw new Plainly(`Node 20 or newer is needed; this is ${node}.`);
   if (free < NEEDED_GIGABYTES) {
     throw new Plainly(
       `Only ${free.toFixed(1)} GB free under ${ROOT}; about ${NEEDED_GIGABYTES} GB are needed.`,
@@ -32,31 +42,30 @@ export function npmPackages() {
 }
 
 /** apt-get as root or through sudo, or a plain word on why not. */
-function apt(args, env = {}) {
-  const asRoot = process.getuid?.() === 0;
-  if (!existsSync('/usr/bin/apt-get'))
+function apt(args, { isRoot, aptGet, sudo }) {
+  if (!existsSync(aptGet))
     throw new Plainly('apt-get is not on this machine: Debian or a relative of it is needed.');
-  const base = ['apt-get', '-y', '-q', '-o', 'DPkg::Lock::Timeout=300', ...args];
-  const environment = { ...process.env, DEBIAN_FRONTEND: 'noninteractive', ...env };
-  if (asRoot) return ask(base[0], base.slice(1), { env: environment, stdio: ['ignore', 'ignore', 'pipe'] });
-  if (ask('sudo', ['--version']).status !== 0) {
+  const base = [aptGet, '-y', '-q', '-o', 'DPkg::Lock::Timeout=300', ...args];
+  const environment = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  if (isRoot) return ask(base[0], base.slice(1), { env: environment, stdio: ['ignore', 'ignore', 'pipe'] });
+  if (ask(sudo, ['--version']).status !== 0) {
     throw new Plainly('Debian packages are missing and there is neither root nor sudo to install them.');
   }
   const quiet = process.stdin.isTTY ? [] : ['-n'];
-  return ask('sudo', [...quiet, '--preserve-env=DEBIAN_FRONTEND', ...base], {
+  return ask(sudo, [...quiet, '--preserve-env=DEBIAN_FRONTEND', ...base], {
     env: environment,
     stdio: ['inherit', 'ignore', 'pipe'],
   });
 }
 
 /** Installs Debian packages unless `present` already says yes. Another clone may hold the lock: tries again for a while. */
-export function debianPackages(names, present) {
+export function debianPackages(names, present, machine = thisMachine()) {
   if (present()) return;
   say(`installing ${names.join(', ')} from Debian`);
   let last;
   for (let attempt = 0; attempt < 20; attempt++) {
-    apt(['update']);
-    last = apt(['install', '--no-install-recommends', ...names]);
+    apt(['update'], machine);
+    last = apt(['install', '--no-install-recommends', ...names], machine);
     if (last.status === 0 && present()) return;
     if (!/lock/i.test(last.stderr ?? '')) break;
     ask('sleep', ['5']);

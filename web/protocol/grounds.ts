@@ -64,3 +64,10 @@ export interface PropertyPage {
   plan: Outline[];
   trees: TreeRow[];
 }
+
+/** Outlines stored meanwhile and those of a file that would replace them. */
+export interface PlanSides {
+  version: number;
+  theirs: { outlines: number; names: string[] };
+  mine: { outlines: number; names: string[] };
+}

@@ -1,2 +1,3 @@
+export * from './bearings';
 export * from './question';
 export * from './questions';

@@ -4,13 +4,15 @@ import type { LengthField } from '../units/limits';
 export type Station = 'history' | 'crown' | 'base' | 'mulch' | 'probe';
 
 /** A question of a station; the kind says how it is answered and what `part` of a finding means. */
-export type Question = { key: string; station: Station; ask: string; hint?: string } & (
-  | { kind: 'grade'; answers: readonly Answer[] }
-  | { kind: 'sectors'; answers: readonly Answer[] }
-  | { kind: 'percent' }
-  | { kind: 'length'; field: LengthField }
-  | { kind: 'years'; field: LengthField }
-);
+export type Question = { key: string; station: Station; ask: string; hint?: string } &
+  /** `placed`: what is found has a side and a height on the stem. */
+  (
+    | { kind: 'grade'; answers: readonly Answer[]; placed?: boolean }
+    | { kind: 'sectors'; answers: readonly Answer[] }
+    | { kind: 'percent' }
+    | { kind: 'length'; field: LengthField }
+    | { kind: 'years'; field: LengthField }
+  );
 
 export interface Answer {
   key: string;

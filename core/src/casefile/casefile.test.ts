@@ -6,13 +6,16 @@ import { caseJsonSchema, readCase } from './schema';
 const TODAY = '2026-11-24';
 const good: CaseFile = {
   format: 'undrel-case',
-  version: 2,
+  version: 3,
   tree: { label: 'Katsura 14', species: 'Cercidiphyllum japonicum', plantedYear: 2016, stemDiameter: 0.31 },
   events: [{ kind: 'soil added', when: '2018' }],
   visits: [
     {
       date: '2026-05-02',
-      findings: [{ key: 'crown.extension', part: 2024, number: 0.09 }],
+      findings: [
+        { key: 'base.wounds', answer: 'open', bearing: 90, height: 0.15 },
+        { key: 'crown.extension', part: 2024, number: 0.09 },
+      ],
       profiles: [{ bearing: 0, mulch: [{ distance: 0, depth: 0.24 }], mulchEnds: 0.98, fill: [] }],
       probes: [{ bearing: 0, distance: 0.1, depth: 0.178, found: 'root', from: 'grade' }],
       decisions: [{ operation: 'mulch', taken: true }],
@@ -44,20 +47,28 @@ test('bad input names the path, the value and what is allowed', () => {
   expect(
     problems((c) => (c.visits[0].findings[0] = { key: 'base.push', answer: 'maybe' }))[0]!.message,
   ).toContain('rocks');
+  expect(problems((c) => (c.visits[0].findings[1].height = 0.3))[0]).toMatchObject({
+    path: '$.visits[0].findings[1].height',
+    message: 'this question has no place on the stem',
+  });
   expect(problems((c) => (c.visits[0].date = '2026-02-30'))[0]!.message).toContain('no such day');
   expect(problems((c) => (c.extra = 1))[0]!.message).toContain('extra');
 });
 
-test('a newer version is refused, version 1 is migrated', () => {
-  expect(problems((c) => (c.version = 3))[0]).toMatchObject({
+test('a newer version is refused, older ones are migrated', () => {
+  expect(problems((c) => (c.version = 4))[0]).toMatchObject({
     path: '$.version',
-    value: 3,
+    value: 4,
     message: expect.stringContaining('newer'),
   });
   const { visits, ...rest } = structuredClone(good) as any;
   delete visits[0].probes[0].from;
   const old = readCase(JSON.stringify({ ...rest, version: 1, visit: visits[0] }), TODAY);
   expect(old).toMatchObject({ ok: true, caseFile: good });
+  expect(readCase(JSON.stringify({ ...good, version: 2 }), TODAY)).toMatchObject({
+    ok: true,
+    caseFile: good,
+  });
 });
 
 test('events that contradict the tree or the clock are kept, with a warning', () => {

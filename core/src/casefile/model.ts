@@ -3,7 +3,7 @@
  * a file against these types is in schema.ts; this file has no dependency so that a browser may load it alone.
  */
 export const CASE_FORMAT = 'undrel-case';
-export const CASE_VERSION = 2;
+export const CASE_VERSION = 3;
 
 export type Stock = 'container' | 'balled-and-burlapped' | 'bare-root' | 'field-grown';
 
@@ -59,6 +59,9 @@ export interface Finding {
   part?: number;
   answer?: string;
   number?: number;
+  /** Where on the stem it is: the side, degrees from north, and the height above grade, m. */
+  bearing?: number;
+  height?: number;
   note?: string;
 }
 

@@ -58,6 +58,8 @@ export const findingSchema = z
     part: z.int().min(0).max(2200).optional().describe('sector 0-7 from north clockwise, or a year'),
     answer: text(40).optional(),
     number: z.number().optional().describe('m, or share 0-1'),
+    bearing: bearing.optional().describe('side of the stem it is on, degrees clockwise from north'),
+    height: length('woundHeight').optional(),
     note: text(2000).optional(),
   })
   .superRefine((finding, ctx) => {
@@ -75,6 +77,10 @@ export const findingSchema = z
           ? [0, 1]
           : [LENGTH_LIMITS[question.field].min, LENGTH_LIMITS[question.field].max];
       if (finding.number < min || finding.number > max) wrong('number', `allowed: ${min} to ${max}`);
+    }
+    const placed = question.kind === 'grade' && question.placed;
+    for (const where of ['bearing', 'height'] as const) {
+      if (finding[where] !== undefined && !placed) wrong(where, 'this question has no place on the stem');
     }
     if (question.kind === 'sectors' && !(finding.part !== undefined && finding.part <= 7))
       wrong('part', 'allowed: 0 to 7');
@@ -171,11 +177,19 @@ function fromVersion1(old: Old): unknown {
   return { ...rest, version: 2, visits: visit ? [{ ...visit, ...(probes ? { probes } : {}) }] : [] };
 }
 
+/** Version 2 had no places on the stem and no dig; what it held is unchanged. */
+const fromVersion2 = (old: object): unknown => ({ ...old, version: CASE_VERSION });
+
+function brought(raw: Old): unknown {
+  if (raw.version === 1) return fromVersion2(fromVersion1(raw) as object);
+  return raw.version === 2 ? fromVersion2(raw) : raw;
+}
+
 /**
  * Reads a case from text.
  *
  * @param source JSON text; a file cut off, a newer version and every field out of range are refused with the path,
- *   the value and what is allowed; version 1 is migrated
+ *   the value and what is allowed; older versions are migrated
  * @param today ISO date, to tell events in the future
  * @returns the case and warnings (event dates that contradict it), or the problems
  */
@@ -207,7 +221,7 @@ export function readCase(source: string, today: string): ReadCase {
       `made by a newer Undrel; this one reads versions 1 to ${CASE_VERSION}`,
     );
   }
-  const current = version === 1 ? fromVersion1(raw as Old) : raw;
+  const current = brought(raw as Old);
   const read = caseSchema.safeParse(current, { reportInput: true });
   if (!read.success) return { ok: false, problems: problemsFrom(read.error, current) };
   const caseFile = read.data as CaseFile;

@@ -18,7 +18,7 @@ export const LENGTH_LIMITS = {
   leafLength: { name: 'Leaf length', min: 0.002, max: 1, ask: 0.4 },
   topsoil: { name: 'Topsoil thickness', min: 0, max: 1.5, ask: 0.8 },
   refusal: { name: 'Rod stops at', min: 0, max: 2, ask: 1.5 },
-  woundHeight: { name: 'Height of the wound', min: 0, max: 10, ask: 3 },
+  woundHeight: { name: 'Height above grade', min: 0, max: 10, ask: 3 },
   mulchRoom: { name: 'Room for the mulch ring', min: 0.1, max: 15, ask: 8 },
   position: { name: 'Position', min: -20000, max: 20000, ask: 20000 },
 } as const;

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useRouter } from 'next/navigation';
 import type { Outline, TreeRow } from '../../protocol/grounds';
 import { planFrame } from '../../ui/drawing/plan';
@@ -45,6 +45,15 @@ function Mark({ tree, r }: { tree: TreeRow; r: number }) {
 const inWords = (t: TreeRow) =>
   `${t.label}: ${t.reference ? 'reference, ' : ''}${t.causeLabel ? `${t.causeLabel.toLowerCase()} ${t.standing}` : t.lastVisit ? 'no cause stands out' : 'not visited'}`;
 
+/** A mark under way; `at` is in metres once it has left its place. */
+interface Drag {
+  id: string;
+  from: [number, number];
+  at: [number, number] | undefined;
+}
+
+const DRAG_STARTS_PX = 6;
+
 /** The grounds in metres, trees placed, what is found told by the shape of the mark. */
 export function PlanView(props: {
   trees: readonly TreeRow[];
@@ -53,6 +62,8 @@ export function PlanView(props: {
   onMark: (id: string) => void;
   placing: string | undefined;
   onPlace: (id: string, x: number, y: number) => void;
+  /** A mark was dragged with the mouse or a pen; on a touch screen the plan scrolls and trees are placed by row. */
+  onMove?: (id: string, x: number, y: number) => void;
 }) {
   const router = useRouter();
   const { units } = usePreferences();
@@ -82,11 +93,36 @@ export function PlanView(props: {
   }, [placed, frame.scale]);
   const r = Math.max(5, Math.min(11, nearest * 0.36));
   const labels = nearest > 30;
-  const place = (event: PointerEvent<SVGSVGElement>) => {
-    if (!props.placing || !svg.current) return;
-    const box = svg.current.getBoundingClientRect();
+  const metresAt = (event: { clientX: number; clientY: number }): [number, number] => {
+    const box = svg.current!.getBoundingClientRect();
     const [x, y] = frame.toMetres(event.clientX - box.left, event.clientY - box.top);
-    props.onPlace(props.placing, Math.round(x * 10) / 10, Math.round(y * 10) / 10);
+    return [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
+  };
+  const place = (event: PointerEvent<SVGSVGElement>) => {
+    if (props.placing) props.onPlace(props.placing, ...metresAt(event));
+  };
+  const [drag, setDrag] = useState<Drag | undefined>(undefined);
+  const dragged = useRef(false);
+  const take = (event: PointerEvent<SVGGElement>, id: string) => {
+    dragged.current = false;
+    if (!props.onMove || props.placing || event.pointerType === 'touch' || event.button !== 0) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    setDrag({ id, from: [event.clientX, event.clientY], at: undefined });
+  };
+  const carry = (event: PointerEvent<SVGGElement>) => {
+    if (!drag) return;
+    const far = Math.hypot(event.clientX - drag.from[0], event.clientY - drag.from[1]);
+    if (drag.at === undefined && far < DRAG_STARTS_PX) return;
+    dragged.current = true;
+    setDrag({ ...drag, at: metresAt(event) });
+  };
+  const drop = () => {
+    if (drag?.at) props.onMove?.(drag.id, ...drag.at);
+    setDrag(undefined);
+  };
+  const placeOf = (t: TreeRow) => {
+    const [x, y] = drag?.id === t.id && drag.at ? drag.at : [t.x!, t.y!];
+    return `translate(${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)})`;
   };
   const open = (event: KeyboardEvent, id: string) => {
     if (event.key === 'Enter' || event.key === ' ') {
@@ -148,12 +184,16 @@ export function PlanView(props: {
         {placed.map((t) => (
           <g
             key={t.id}
-            transform={`translate(${frame.x(t.x!).toFixed(1)} ${frame.y(t.y!).toFixed(1)})`}
+            transform={placeOf(t)}
             role="link"
             tabIndex={0}
             aria-label={inWords(t)}
             className="cursor-pointer"
-            onClick={() => !props.placing && router.push(`/trees/${t.id}`)}
+            onPointerDown={(event) => take(event, t.id)}
+            onPointerMove={carry}
+            onPointerUp={drop}
+            onPointerCancel={() => setDrag(undefined)}
+            onClick={() => !props.placing && !dragged.current && router.push(`/trees/${t.id}`)}
             onKeyDown={(event) => open(event, t.id)}
             onPointerEnter={() => props.onMark(t.id)}
             onFocus={() => props.onMark(t.id)}

@@ -2,8 +2,9 @@
 
 import { useRouter } from 'next/navigation';
 import { useRef, useState, type FormEvent } from 'react';
-import type { PropertyPage } from '../../protocol/grounds';
+import type { PlanSides, PropertyPage } from '../../protocol/grounds';
 import type { Change, ChangeResult } from '../../protocol/item';
+import { formatLength, longUnit } from '@undrel/core/units';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { newId } from '../tree/newId';
@@ -11,7 +12,7 @@ import { PlanView } from './PlanView';
 import { PropertyEdit, type PropertyActions } from './PropertyEdit';
 import { TreeTable } from './TreeTable';
 
-type Told = { problem?: string; notes?: string[]; done?: string };
+type Told = { problem?: string; notes?: string[]; done?: string; undo?: () => void };
 
 /** A property: its plan in metres and its trees. */
 export function PropertyScreen({
@@ -31,6 +32,7 @@ export function PropertyScreen({
   const [adding, setAdding] = useState(false);
   const [editing, setEditing] = useState(false);
   const [busy, setBusy] = useState(false);
+  const [stale, setStale] = useState<{ file: File; sides: PlanSides } | undefined>(undefined);
   const api = `/api/properties/${page.id}`;
 
   const save = async (change: Change): Promise<boolean> => {
@@ -51,7 +53,7 @@ export function PropertyScreen({
     });
     return false;
   };
-  const place = async (id: string, x: number, y: number) => {
+  const place = async (id: string, x: number, y: number): Promise<boolean> => {
     const answer = await fetch(`${api}/trees`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -60,19 +62,36 @@ export function PropertyScreen({
     setPlacing(undefined);
     if (!answer?.ok) setTold({ problem: 'The tree could not be placed; nothing was changed.' });
     router.refresh();
+    return answer?.ok ?? false;
   };
-  const bring = async (file: File) => {
+  const move = async (id: string, x: number, y: number) => {
+    const tree = page.trees.find((t) => t.id === id);
+    if (!tree || tree.x === undefined || tree.y === undefined) return;
+    const from = { x: tree.x, y: tree.y };
+    if (!(await place(id, x, y))) return;
+    const far = formatLength(Math.hypot(x - from.x, y - from.y), longUnit(units), 0.1);
+    setTold({
+      done: `${tree.label} moved ${far}.`,
+      undo: () => void place(id, from.x, from.y).then((ok) => ok && setTold(undefined)),
+    });
+  };
+  const bring = async (file: File, base = page.version) => {
     setBusy(true);
     setTold(undefined);
+    setStale(undefined);
     const isCsv = /\.csv$/i.test(file.name);
     const isPlan = /\.geojson$/i.test(file.name);
-    const answer = await fetch(isCsv ? `${api}/trees` : isPlan ? `${api}/plan` : `${api}/cases`, {
-      method: 'POST',
-      headers: { 'content-type': isCsv ? 'text/csv' : 'application/json' },
-      body: await file.arrayBuffer(),
-    }).catch(() => undefined);
-    const read = (await answer?.json().catch(() => undefined)) as Told | undefined;
-    setTold(read ?? { problem: 'The server was not reached; nothing was brought in. Try again.' });
+    const answer = await fetch(
+      isCsv ? `${api}/trees` : isPlan ? `${api}/plan?base=${base}` : `${api}/cases`,
+      {
+        method: 'POST',
+        headers: { 'content-type': isCsv ? 'text/csv' : 'application/json' },
+        body: await file.arrayBuffer(),
+      },
+    ).catch(() => undefined);
+    const read = (await answer?.json().catch(() => undefined)) as (Told & { stale?: PlanSides }) | undefined;
+    if (read?.stale) setStale({ file, sides: read.stale });
+    else setTold(read ?? { problem: 'The server was not reached; nothing was brought in. Try again.' });
     setBusy(false);
     router.refresh();
   };
@@ -101,6 +120,7 @@ export function PropertyScreen({
               onMark={setMarked}
               placing={placing}
               onPlace={(id, x, y) => void place(id, x, y)}
+              onMove={mayMeasure ? (id, x, y) => void move(id, x, y) : undefined}
             />
           </div>
           <Legend />
@@ -151,6 +171,13 @@ export function PropertyScreen({
               )}
             </p>
           )}
+          {stale && (
+            <StalePlan
+              sides={stale.sides}
+              onTheirs={() => setStale(undefined)}
+              onMine={() => void bring(stale.file, stale.sides.version)}
+            />
+          )}
           {told && <ToldView told={told} />}
           {adding && (
             <AddTree
@@ -185,7 +212,16 @@ function ToldView({ told }: { told: Told }) {
   return (
     <div role="alert" className={told.problem ? 'wrong my-2' : 'told my-2'}>
       {told.problem && <p>{told.problem}</p>}
-      {told.done && <p>{told.done}</p>}
+      {told.done && (
+        <p>
+          {told.done}{' '}
+          {told.undo && (
+            <button type="button" className="link" onClick={told.undo}>
+              Undo
+            </button>
+          )}
+        </p>
+      )}
       {told.notes && told.notes.length > 0 && (
         <ul className="list-disc pl-5 max-h-40 overflow-auto">
           {told.notes.map((note, i) => (
@@ -193,6 +229,33 @@ function ToldView({ told }: { told: Told }) {
           ))}
         </ul>
       )}
+    </div>
+  );
+}
+
+/** Outlines changed by someone else since this page was made, beside those of the file. */
+function StalePlan(props: { sides: PlanSides; onTheirs: () => void; onMine: () => void }) {
+  const told = ({ outlines, names }: PlanSides['mine']) =>
+    `${outlines} ${outlines === 1 ? 'outline' : 'outlines'}${names.length > 0 ? `: ${names.join(', ')}` : ''}`;
+  return (
+    <div role="alert" className="wrong my-2">
+      <p>
+        These grounds were changed by someone else meanwhile. Nothing was brought in yet; their outlines are
+      </p>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-3 my-1">
+        <dt className="font-semibold">There now</dt>
+        <dd>{told(props.sides.theirs)}</dd>
+        <dt className="font-semibold">Your file</dt>
+        <dd>{told(props.sides.mine)}</dd>
+      </dl>
+      <p className="flex flex-wrap gap-2">
+        <button type="button" className="quiet" onClick={props.onTheirs}>
+          Keep what is there
+        </button>
+        <button type="button" className="act" onClick={props.onMine}>
+          Take the file
+        </button>
+      </p>
     </div>
   );
 }

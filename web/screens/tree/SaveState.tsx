@@ -1,10 +1,10 @@
 'use client';
 
+import { bearingName } from '@undrel/core/base';
 import { questionFor } from '@undrel/core/assessment';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import type { CaseControl } from './case/useCase';
 import type { Conflict } from './case/store';
-import { bearingName } from './stations/bearings';
 
 /** One line on whether everything is saved. */
 export function SaveState({ control }: { control: CaseControl }) {

@@ -78,7 +78,15 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     schema: findingSchema,
     deed: 'measure',
     json: [],
-    columns: { key: 'key', part: 'part', answer: 'answer', number: 'number', note: 'note' },
+    columns: {
+      key: 'key',
+      part: 'part',
+      answer: 'answer',
+      number: 'number',
+      bearing: 'bearing',
+      height: 'height',
+      note: 'note',
+    },
   },
   profile: {
     table: 'grade_profiles',

@@ -1,6 +1,6 @@
-import { answersTo, SECTORS, type Question } from '@undrel/core/base';
+import { answersTo, bearingName, SECTORS, type Question } from '@undrel/core/base';
 import { assess, QUESTIONS, unansweredIn } from '@undrel/core/assessment';
-import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import type { Finding, Tree, TreeEvent, Visit } from '@undrel/core/casefile';
 import { VERDICT_ENGINE } from '@undrel/core/diagnosis';
 import { yearOf } from '@undrel/core/history';
 import { plannedOf, plannedWork, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
@@ -66,11 +66,22 @@ function sectorsText(question: Question & { kind: 'sectors' }, visit: Visit): st
     .join('; ');
 }
 
+/** Side and height on the stem, as far as they were read. */
+const placeText = (finding: Finding | undefined, system: UnitSystem): string[] => [
+  ...(finding?.bearing === undefined ? [] : [`${bearingName(finding.bearing)} side`]),
+  ...(finding?.height === undefined
+    ? []
+    : [`${formatValue(finding.height, 'short length', system)} above grade`]),
+];
+
 function answerText(question: Question, visit: Visit, system: UnitSystem): string {
   const given = answersTo(visit.findings, question.key);
   switch (question.kind) {
     case 'grade':
-      return question.answers.find((a) => a.key === given[0]?.answer)?.label ?? '';
+      return [
+        question.answers.find((a) => a.key === given[0]?.answer)?.label ?? '',
+        ...placeText(given[0], system),
+      ].join(', ');
     case 'sectors':
       return sectorsText(question, visit);
     case 'percent':

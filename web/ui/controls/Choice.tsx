@@ -1,5 +1,6 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import { ToggleGroup } from 'radix-ui';
 
 export interface Option {
@@ -15,6 +16,8 @@ export function Choice(props: {
   value: string | undefined;
   onChange: (value: string | undefined) => void;
   disabled?: boolean;
+  /** What is asked further once there is an answer. */
+  children?: ReactNode;
 }) {
   return (
     <fieldset className="py-2.5 border-b border-hair">
@@ -38,6 +41,7 @@ export function Choice(props: {
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
+      {props.children}
     </fieldset>
   );
 }

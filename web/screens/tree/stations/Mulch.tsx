@@ -1,5 +1,6 @@
 'use client';
 
+import { bearingName, readBearing } from '@undrel/core/base';
 import { useState, type KeyboardEvent } from 'react';
 import type { DepthReading, GradeProfile } from '@undrel/core/casefile';
 import { GROUND_QUESTIONS } from '@undrel/core/profile';
@@ -16,7 +17,6 @@ import { profileId } from '../../../protocol/item';
 import { LengthInput, lengthText } from '../../../ui/controls/LengthInput';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import type { StationProps } from '../visitEntry';
-import { bearingName, readBearing } from './bearings';
 import { Contradictions } from './Contradictions';
 import { Questions } from './Questions';
 

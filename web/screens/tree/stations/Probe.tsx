@@ -1,5 +1,6 @@
 'use client';
 
+import { bearingName, readBearing } from '@undrel/core/base';
 import { useRef, useState, type FormEvent } from 'react';
 import type { ProbePoint } from '@undrel/core/casefile';
 import { GROUND_QUESTIONS } from '@undrel/core/profile';
@@ -10,7 +11,6 @@ import { lengthText } from '../../../ui/controls/LengthInput';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
-import { bearingName, readBearing } from './bearings';
 import { Contradictions } from './Contradictions';
 import { Questions } from './Questions';
 

@@ -3,6 +3,7 @@
 import { answerTo, answersTo, type Question } from '@undrel/core/base';
 import type { Finding } from '@undrel/core/casefile';
 import { findingId } from '../../../protocol/item';
+import { BearingInput } from '../../../ui/controls/BearingInput';
 import { Choice } from '../../../ui/controls/Choice';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { SectorAnswers } from '../../../ui/controls/SectorAnswers';
@@ -32,17 +33,42 @@ function QuestionEntry({
   };
   const disabled = !mayMeasure;
   switch (question.kind) {
-    case 'grade':
+    case 'grade': {
+      const given = answerTo(visit.findings, question.key);
+      const { answer, bearing, height } = given ?? {};
+      const seen = question.placed && answer !== undefined && answer !== 'none';
       return (
         <Choice
           label={question.ask}
           hint={question.hint}
           options={question.answers}
-          value={answerTo(visit.findings, question.key)?.answer}
-          onChange={(answer) => write({ answer })}
+          value={answer}
+          onChange={(next) => write(next === 'none' ? { answer: next } : { answer: next, bearing, height })}
           disabled={disabled}
-        />
+        >
+          {seen && (
+            <div className="flex gap-4 mt-2">
+              <BearingInput
+                className="w-36"
+                label="Side"
+                value={bearing}
+                onChange={(side) => write({ answer, bearing: side, height })}
+                disabled={disabled}
+              />
+              <LengthInput
+                className="w-44"
+                field="woundHeight"
+                label="Height above grade"
+                system={system}
+                value={height}
+                onChange={(metres) => write({ answer, bearing, height: metres })}
+                disabled={disabled}
+              />
+            </div>
+          )}
+        </Choice>
       );
+    }
     case 'sectors': {
       const given = answersTo(visit.findings, question.key);
       return (

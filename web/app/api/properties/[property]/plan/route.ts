@@ -3,10 +3,22 @@ import { handle, plain } from '@/server/accounts/request';
 import { bringTrees, toldOf } from '@/server/grounds/bring';
 import { readPlan, writePlan } from '@/server/grounds/geojson';
 import { loadProperty, setPlan } from '@/server/grounds/grounds';
+import type { Outline, PlanSides, PropertyPage } from '@/protocol/grounds';
 
 interface Context {
   params: Promise<{ property: string }>;
 }
+
+const named = (plan: readonly Outline[]) => ({
+  outlines: plan.length,
+  names: [...new Set(plan.flatMap((o) => o.name ?? []))],
+});
+
+const sidesOf = (page: PropertyPage, mine: readonly Outline[]): PlanSides => ({
+  version: page.version,
+  theirs: named(page.plan),
+  mine: named(mine),
+});
 
 /** The plan as GeoJSON in local metres. */
 export async function GET(request: NextRequest, { params }: Context): Promise<Response> {
@@ -23,22 +35,33 @@ export async function GET(request: NextRequest, { params }: Context): Promise<Re
   });
 }
 
-/** Brings a GeoJSON plan in: labelled points place or add trees, lines and areas replace the outlines. */
+/**
+ * Brings a GeoJSON plan in: labelled points place or add trees, lines and areas replace the outlines.
+ *
+ * `base` is the version the sender saw; outlines that someone changed since are left alone, and the answer is 409 with
+ * both sides.
+ */
 export async function POST(request: NextRequest, { params }: Context): Promise<Response> {
   const { property } = await params;
+  const base = Number(request.nextUrl.searchParams.get('base') ?? NaN);
   const source = new TextDecoder().decode(await request.arrayBuffer());
   return handle(request, 'measure', async (db, viewer) => {
     const read = readPlan(source);
     if (!read.ok) return plain(400, read.problem);
     const page = await loadProperty(db, property);
     if (!page) return plain(404, 'There is no such property.');
+    const replaced = read.outlines.length > 0;
+    if (replaced && base !== page.version && page.plan.length > 0) {
+      return Response.json({ stale: sidesOf(page, read.outlines) }, { status: 409 });
+    }
     const trees = read.trees.map((t) => ({
       label: t.label,
       species: t.species,
       position: { x: t.x, y: t.y },
     }));
     const brought = await bringTrees(db, viewer, property, page.trees, trees);
-    if (read.outlines.length > 0) await setPlan(db, property, read.outlines, page.version);
+    if (replaced && !(await setPlan(db, property, read.outlines, page.version)))
+      throw new Error('the property moved on within this transaction');
     return Response.json({
       done: toldOf(brought.added, brought.changed, read.outlines.length),
       notes: [...read.notes, ...brought.notes],

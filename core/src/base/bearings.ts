@@ -1,5 +1,5 @@
-import { SECTORS, sectorBearing } from '@undrel/core/base';
-import { wrapBearing } from '@undrel/core/geometry';
+import { wrapBearing } from '../geometry';
+import { SECTORS, sectorBearing } from './question';
 
 /** N, NE, … or degrees. */
 export const bearingName = (bearing: number): string => {

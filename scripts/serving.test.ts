@@ -1,0 +1,52 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { ended } from './setup/run.mjs';
+import { freePort } from './setup/ports.mjs';
+
+const launched: ChildProcess[] = [];
+afterAll(() => launched.forEach((child) => child.kill('SIGKILL')));
+
+function launch(script: string, env: Record<string, string | undefined>) {
+  const child = spawn('node', [script], {
+    env: { ...process.env, NODE_OPTIONS: '', ...env } as NodeJS.ProcessEnv,
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  launched.push(child);
+  const told: string[] = [];
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => told.push(String(part)));
+  return { child, told, over: ended(child) as Promise<number> };
+}
+
+async function answers(url: string, seconds: number): Promise<number | undefined> {
+  for (let i = 0; i < seconds * 4; i++) {
+    const status = await fetch(url).then(
+      (answer) => answer.status,
+      () => undefined,
+    );
+    if (status === 200) return status;
+    await new Promise((done) => setTimeout(done, 250));
+  }
+  return undefined;
+}
+
+test('npm start asks for DATABASE_URL in plain words', async () => {
+  const { told, over } = launch('scripts/start.mjs', { DATABASE_URL: undefined });
+  expect(await over).toBe(1);
+  expect(told.join('')).toMatch(/Set DATABASE_URL, for example postgres:/);
+});
+
+test.each([
+  ['npm start', 'scripts/start.mjs', { UNDREL_DIST: '.next-test' }],
+  ['npm run dev', 'scripts/dev.mjs', {}],
+])(
+  '%s serves, and stops cleanly',
+  async (_, script, env) => {
+    const port = String(await freePort(0));
+    const { child, told, over } = launch(script, { ...env, PORT: port });
+    const page = `http://127.0.0.1:${port}/sign-in`;
+    expect([await answers(page, 90), told.join('').slice(-600)]).toEqual([200, expect.anything()]);
+    child.kill('SIGTERM');
+    expect(await over).toBe(143);
+    await expect(fetch(page)).rejects.toThrow();
+  },
+  120_000,
+);

@@ -1,0 +1,51 @@
+'use client';
+
+import { useId, useState } from 'react';
+import { bearingName, readBearing } from '@undrel/core/base';
+
+/** A side of the stem as N, NE … or degrees; what cannot be read is refused and stays. */
+export function BearingInput(props: {
+  label: string;
+  value: number | undefined;
+  onChange: (bearing: number | undefined) => void;
+  disabled?: boolean;
+  hideLabel?: boolean;
+  bare?: boolean;
+  cell?: string;
+  className?: string;
+}) {
+  const [typed, setTyped] = useState<string | undefined>(undefined);
+  const id = useId();
+  const wrong = typed !== undefined && typed.trim() !== '' && readBearing(typed) === undefined;
+  const take = (text: string) => {
+    setTyped(text);
+    const bearing = readBearing(text);
+    if (text.trim() === '' || bearing !== undefined) props.onChange(bearing);
+  };
+  return (
+    <div className={props.className}>
+      <label htmlFor={id} className={props.hideLabel ? 'sr-only' : 'block text-sm mb-0.5'}>
+        {props.label}
+        {!props.hideLabel && <span className="text-muted"> (N, NE or °)</span>}
+      </label>
+      <input
+        id={id}
+        className={`num w-full text-right ${props.bare ? 'cell' : ''}`}
+        autoComplete="off"
+        data-cell={props.cell}
+        disabled={props.disabled}
+        value={typed ?? (props.value === undefined ? '' : bearingName(props.value))}
+        aria-invalid={wrong ? true : undefined}
+        aria-describedby={wrong ? `${id}-wrong` : undefined}
+        onChange={(event) => take(event.target.value)}
+        onBlur={() => !wrong && setTyped(undefined)}
+        onFocus={(event) => event.target.select()}
+      />
+      {wrong && (
+        <p id={`${id}-wrong`} role="alert" className="wrong text-sm my-1">
+          {props.label}: “{typed}” is not one; allowed are N, NE, … or 0 to 360.
+        </p>
+      )}
+    </div>
+  );
+}

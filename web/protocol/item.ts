@@ -1,5 +1,7 @@
 import type {
   CaseFile,
+  Dig,
+  DugRoot,
   Decision,
   Finding,
   GradeProfile,
@@ -10,7 +12,10 @@ import type {
 } from '@undrel/core/casefile';
 
 /** The head of a visit: what it holds beside its readings. */
-export type VisitHead = Omit<Visit, 'findings' | 'profiles' | 'probes' | 'decisions'>;
+export type VisitHead = Omit<Visit, 'findings' | 'profiles' | 'probes' | 'decisions' | 'dig'>;
+
+/** The stem in a dig and how it was measured; the roots are items of their own. */
+export type DigHead = Omit<Dig, 'roots'>;
 
 export interface ItemValues {
   tree: Tree;
@@ -20,6 +25,8 @@ export interface ItemValues {
   profile: GradeProfile;
   probe: ProbePoint;
   decision: Decision;
+  dig: DigHead;
+  root: DugRoot;
 }
 
 export type ItemKind = keyof ItemValues;
@@ -58,6 +65,7 @@ export type ChangeResult =
 export const findingId = (visitId: string, key: string, part?: number): string =>
   part === undefined ? `${visitId}.${key}` : `${visitId}.${key}.${part}`;
 export const profileId = (visitId: string, bearing: number): string => `${visitId}.${bearing}`;
+export const digId = (visitId: string): string => `${visitId}.dig`;
 export const decisionId = (visitId: string, operation: string): string => `${visitId}.${operation}`;
 
 /** All items of a case file, with ids from `newId` where identity is not given by the content. */
@@ -67,13 +75,18 @@ export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => str
     ({ kind, id, parent, version: 0, values }) as Item;
   const items: Item[] = [fresh('tree', treeId, propertyId, caseFile.tree)];
   for (const event of caseFile.events) items.push(fresh('event', newId(), treeId, event));
-  for (const { findings, profiles, probes, decisions, ...head } of caseFile.visits) {
+  for (const { findings, profiles, probes, decisions, dig, ...head } of caseFile.visits) {
     const visitId = newId();
     items.push(fresh('visit', visitId, treeId, head));
     for (const f of findings) items.push(fresh('finding', findingId(visitId, f.key, f.part), visitId, f));
     for (const p of profiles) items.push(fresh('profile', profileId(visitId, p.bearing), visitId, p));
     for (const p of probes) items.push(fresh('probe', newId(), visitId, p));
     for (const d of decisions) items.push(fresh('decision', decisionId(visitId, d.operation), visitId, d));
+    if (dig) {
+      const { roots, ...digHead } = dig;
+      items.push(fresh('dig', digId(visitId), visitId, digHead));
+      for (const r of roots) items.push(fresh('root', newId(), visitId, r));
+    }
   }
   return items;
 }
@@ -87,14 +100,20 @@ const isKind =
 export const itemsBelow = <K extends ItemKind>(items: readonly Item[], kind: K, parent: string) =>
   items.filter(isKind(kind)).filter((item) => item.parent === parent);
 
+/** A dig before anything was said of it. */
+export const NEW_DIG: DigHead = { measuredFrom: 'bark', north: 'true' };
+
 /** The visit as the core reads it. */
 export function visitFrom(items: readonly Item[], visit: { id: string; values: VisitHead }): Visit {
   const below = <K extends ItemKind>(kind: K) => itemsBelow(items, kind, visit.id).map((item) => item.values);
+  const [dig] = below('dig') as DigHead[];
+  const roots = below('root') as DugRoot[];
   return {
     ...visit.values,
     findings: below('finding') as Finding[],
     profiles: below('profile') as GradeProfile[],
     probes: below('probe') as ProbePoint[],
     decisions: below('decision') as Decision[],
+    ...(dig || roots.length > 0 ? { dig: { ...(dig ?? NEW_DIG), roots } } : {}),
   };
 }

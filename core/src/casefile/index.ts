@@ -1,2 +1,3 @@
+export * from './dig';
 export * from './model';
 export * from './order';

@@ -2,6 +2,8 @@
  * The case of one tree, as plain types. SI throughout: metres, degrees clockwise from north. The schema that checks
  * a file against these types is in schema.ts; this file has no dependency so that a browser may load it alone.
  */
+import type { Dig } from './dig';
+
 export const CASE_FORMAT = 'undrel-case';
 export const CASE_VERSION = 3;
 
@@ -106,6 +108,7 @@ export interface Visit {
   profiles: GradeProfile[];
   probes: ProbePoint[];
   decisions: Decision[];
+  dig?: Dig;
 }
 
 export interface CaseFile {

@@ -1,3 +1,4 @@
+import type { Dig, DugRoot } from './dig';
 import {
   CASE_FORMAT,
   CASE_VERSION,
@@ -22,6 +23,49 @@ const profile = (p: GradeProfile): GradeProfile =>
 
 const byFinding = (a: Finding, b: Finding) => a.key.localeCompare(b.key) || (a.part ?? -1) - (b.part ?? -1);
 
+const byLabel = new Intl.Collator('en', { numeric: true });
+
+/** The named members of a value in this order; absent ones stay away. */
+const picked = <T extends object>(value: T | undefined, ...names: (keyof T)[]): T | undefined =>
+  value && compact(Object.fromEntries(names.map((name) => [name, value[name]])) as T);
+const eachPicked = <T extends object>(list: readonly T[] | undefined, ...names: (keyof T)[]) =>
+  list?.map((value) => picked(value, ...names)!);
+
+/** Members and roots of a dig in the order of the format, whatever the store did to them. */
+const digInOrder = ({ roots, ...head }: Dig): Dig => ({
+  ...compact({
+    radii: eachPicked(head.radii, 'bearing', 'radius'),
+    diameters: picked(head.diameters, 'bearing', 'along', 'across'),
+    buttresses: eachPicked(head.buttresses, 'bearing', 'reach', 'width'),
+    decay: eachPicked(head.decay, 'from', 'to', 'height', 'depth'),
+    barriers: eachPicked(head.barriers, 'kind', 'diameter'),
+    measuredFrom: head.measuredFrom,
+    north: head.north,
+    declination: head.declination,
+    pitRadius: head.pitRadius,
+    note: head.note,
+  }),
+  roots: roots.map(rootInOrder).sort((a, b) => byLabel.compare(a.label, b.label)),
+});
+
+const rootInOrder = (root: DugRoot): DugRoot =>
+  compact({
+    label: root.label,
+    kind: root.kind,
+    start: root.start,
+    from: root.from,
+    points: eachPicked(root.points, 'bearing', 'distance', 'depth', 'diameter')!,
+    over: root.over,
+    condition: root.condition,
+    contact: root.contact,
+    embedded: root.embedded,
+    leftPot: root.leftPot,
+    farthest: root.farthest,
+    rings: picked(root.rings, 'count', 'over'),
+    note: root.note,
+    done: picked(root.done, 'on', 'by', 'how', 'diameters', 'note'),
+  });
+
 /** The case in its canonical order: events and visits by date, findings by key and part, profiles by bearing. */
 export function caseOf(tree: Tree, events: readonly TreeEvent[], visits: readonly Visit[]): CaseFile {
   return {
@@ -30,15 +74,25 @@ export function caseOf(tree: Tree, events: readonly TreeEvent[], visits: readonl
     tree: compact(tree),
     events: events.map(compact).sort((a, b) => a.when.localeCompare(b.when) || a.kind.localeCompare(b.kind)),
     visits: visits
-      .map((visit) =>
+      .map(({ dig, decisions, ...visit }) =>
         compact({
           ...visit,
-          findings: visit.findings.map(compact).sort(byFinding),
+          findings: eachPicked(
+            visit.findings,
+            'key',
+            'part',
+            'answer',
+            'number',
+            'bearing',
+            'height',
+            'note',
+          )!.sort(byFinding),
           profiles: visit.profiles.map(profile).sort((a, b) => a.bearing - b.bearing),
           probes: visit.probes
             .map(compact)
             .sort((a, b) => a.bearing - b.bearing || a.distance - b.distance || a.depth - b.depth),
-          decisions: visit.decisions.map(compact).sort((a, b) => a.operation.localeCompare(b.operation)),
+          decisions: decisions.map(compact).sort((a, b) => a.operation.localeCompare(b.operation)),
+          dig: dig && digInOrder(dig),
         }),
       )
       .sort((a, b) => a.date.localeCompare(b.date)),

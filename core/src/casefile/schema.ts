@@ -106,6 +106,79 @@ export const probeSchema = z.strictObject({
   from: z.enum(['grade', 'mulch']),
 });
 
+const rootPoint = z.strictObject({
+  bearing,
+  distance: length('rootDistance'),
+  depth: length('rootDepth'),
+  diameter: length('rootDiameter'),
+});
+
+export const rootSchema = z.strictObject({
+  label: text(12).min(1),
+  kind: z.enum(['structural', 'girdling', 'root on root', 'circling', 'adventitious', 'competing']),
+  start: z.enum(['stem', 'root', 'outside']),
+  from: text(80).optional().describe('label of the root it starts at, or of the tree it belongs to'),
+  points: z.array(rootPoint).max(200),
+  over: z.array(text(12)).max(300).optional(),
+  condition: z.enum(['sound', 'cracked', 'decayed', 'dead']).optional(),
+  contact: z.enum(['clear', 'touching', 'pressing', 'embedded', 'grafted']).optional(),
+  embedded: length('embedded').optional(),
+  leftPot: z.boolean().optional(),
+  farthest: length('farthest').optional(),
+  rings: z.strictObject({ count: z.int().min(1).max(300), over: length('ringsOver') }).optional(),
+  note: text(2000).optional(),
+  done: z
+    .strictObject({
+      on: day,
+      by: text(120).optional(),
+      how: z.enum(['as planned', 'otherwise', 'left']),
+      diameters: z.array(length('rootDiameter')).max(4).optional(),
+      note: text(2000).optional(),
+    })
+    .optional(),
+});
+
+export const digHeadSchema = z.strictObject({
+  radii: z
+    .array(z.strictObject({ bearing, radius: length('outlineRadius') }))
+    .max(72)
+    .optional(),
+  diameters: z
+    .strictObject({ bearing, along: length('outlineDiameter'), across: length('outlineDiameter') })
+    .optional(),
+  buttresses: z
+    .array(z.strictObject({ bearing, reach: length('buttressReach'), width: length('buttressWidth') }))
+    .max(24)
+    .optional(),
+  decay: z
+    .array(
+      z.strictObject({
+        from: bearing,
+        to: bearing,
+        height: length('decayHeight'),
+        depth: length('decayDepth').optional(),
+      }),
+    )
+    .max(24)
+    .optional(),
+  barriers: z
+    .array(
+      z.strictObject({
+        kind: z.enum(['root-control ring', 'grate', 'tie', 'guard']),
+        diameter: length('barrier'),
+      }),
+    )
+    .max(12)
+    .optional(),
+  measuredFrom: z.enum(['bark', 'centre']),
+  north: z.enum(['true', 'magnetic']),
+  declination: z.number().min(-60).max(60).optional().describe('degrees, magnetic north east of true north'),
+  pitRadius: length('pitRadius').optional(),
+  note: text(4000).optional(),
+});
+
+export const digSchema = digHeadSchema.extend({ roots: z.array(rootSchema).max(500) });
+
 export const decisionSchema = z.strictObject({
   operation: z.enum(['mulch', 'excavate', 'reset', 'watch', 'remove']),
   taken: z.boolean(),
@@ -121,6 +194,7 @@ export const visitSchema = z.strictObject({
   profiles: z.array(profileSchema).max(72),
   probes: z.array(probeSchema).max(500),
   decisions: z.array(decisionSchema).max(20),
+  dig: digSchema.optional(),
 });
 
 export const caseSchema = z

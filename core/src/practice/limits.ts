@@ -98,6 +98,46 @@ export const LIMITS = {
     reason: 'With more than 70 % of the crown gone recovery is rare.',
     source: PRACTICE,
   },
+  rootSmall: {
+    value: 0.025,
+    reason: 'A root of a thumb’s thickness is cut without a thought for the tree’s hold.',
+    source: PRACTICE,
+  },
+  rootLarge: {
+    value: 0.05,
+    reason: 'A cut wider than 5 cm closes slowly and takes much water supply with it: by stages.',
+    source: PRACTICE,
+  },
+  girdleMatters: {
+    value: 0.02,
+    reason: 'Less than 2 % of the bark cannot be told from a root that lies beside it.',
+    source: PRACTICE,
+  },
+  girdleSoonYears: {
+    value: 10,
+    reason: 'What will press within ten years is thinner and cheaper to cut today.',
+    source: PRACTICE,
+  },
+  girdleBeyondPruning: {
+    value: 0.5,
+    reason: 'Stems compressed over half of the circumference or more are usually beyond simple pruning.',
+    source: 'stem-girdling root guides of university extension services (from memory)',
+  },
+  cutNearStemDbh: {
+    value: 3,
+    reason: 'Cuts of holding roots nearer than 3 x DBH to the stem put stability at risk; 5 x is preferred.',
+    source: 'common guidance in root management best practice (from memory)',
+  },
+  oldTreeYears: {
+    value: 30,
+    reason: 'Old trees make up for lost roots slowly: half the usual share a season.',
+    source: PRACTICE,
+  },
+  cutClearance: {
+    value: 0.03,
+    reason: 'The stump of a cut root stays this clear of the bark, and of ten years of its growth.',
+    source: PRACTICE,
+  },
   bagVolume: { value: 0.05, reason: 'The usual 50 L bag of mulch.', source: PRACTICE },
   rakeRate: {
     value: 0.35,

@@ -14,7 +14,10 @@ import {
 export const shortMark = (metres: number): string => `{m:${metres.toFixed(4)}}`;
 export const longMark = (metres: number): string => `{M:${metres.toFixed(4)}}`;
 
-const MARK = /\{(m|M):(-?\d+(?:\.\d+)?)\}/g;
+/** A root's diameter or a gap: to a millimetre. */
+export const fineMark = (metres: number): string => `{f:${metres.toFixed(4)}}`;
+
+const MARK = /\{(m|M|f):(-?\d+(?:\.\d+)?)\}/g;
 
 /** Writes the marks of a sentence: short ones to 1 cm or 0.1 in (half-centimetre limits kept), long ones to 1 cm or 0.1 ft. */
 export function writeLengths(sentence: string, system: UnitSystem): string {
@@ -23,6 +26,8 @@ export function writeLengths(sentence: string, system: UnitSystem): string {
     if (size === 'M') {
       return formatLength(metres, longUnit(system), system === 'us' ? 0.1 * METRES_PER_FOOT : 0.01);
     }
+    if (size === 'f')
+      return formatLength(metres, shortUnit(system), system === 'us' ? 0.1 * METRES_PER_INCH : 0.001);
     const halves =
       Math.abs(metres * 200 - Math.round(metres * 200)) < 1e-6 && Math.round(metres * 200) % 2 !== 0;
     return formatLength(

@@ -71,7 +71,8 @@ function subject({ kind, mine, theirs }: Conflict): string {
   if (kind === 'profile') return `Mulch and grade at ${bearingName(Number(values.bearing))}`;
   if (kind === 'probe') return `Push of the rod at ${bearingName(Number(values.bearing))}`;
   if (kind === 'decision') return `Decision on ${String(values.operation)}`;
-  return { tree: 'The tree', event: 'Event', visit: 'The visit' }[kind];
+  if (kind === 'root') return `Root ${String(values.label)}`;
+  return { tree: 'The tree', event: 'Event', visit: 'The visit', dig: 'The stem in the dig' }[kind];
 }
 
 /** Both sides of every stale write, and one click to take either. */

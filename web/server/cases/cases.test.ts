@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { QUESTIONS } from '@undrel/core/assessment';
-import { caseOf, type CaseFile, type Finding } from '@undrel/core/casefile';
+import { caseOf, type CaseFile, type Finding, type Visit } from '@undrel/core/casefile';
 import { readCase } from '@undrel/core/case-schema';
 import { EVENT_KINDS } from '@undrel/core/history';
 import { LENGTH_LIMITS, type LengthField } from '@undrel/core/units';
@@ -39,6 +39,7 @@ const finding = fc.constantFrom(...QUESTIONS).chain((q): fc.Arbitrary<Finding> =
       key: fc.constant(q.key),
       answer: fc.constantFrom(...q.answers.map((a) => a.key)),
       note: some(text(40)),
+      ...(q.placed && { bearing: some(bearing), height: some(length('woundHeight')) }),
     });
   if (q.kind === 'sectors')
     return fc.record({
@@ -57,6 +58,41 @@ const finding = fc.constantFrom(...QUESTIONS).chain((q): fc.Arbitrary<Finding> =
     part: fc.integer({ min: 1990, max: 2026 }),
     number: length(q.field),
   });
+});
+
+const dig = fc.record({
+  radii: some(fc.array(fc.record({ bearing, radius: length('outlineRadius') }), { maxLength: 4 })),
+  diameters: some(
+    fc.record({ bearing, along: length('outlineDiameter'), across: length('outlineDiameter') }),
+  ),
+  decay: some(fc.constant([{ from: 30, to: 80, height: 0.2, depth: 0.03 }])),
+  barriers: some(fc.constant([{ kind: 'grate' as const, diameter: 0.9 }])),
+  measuredFrom: fc.constantFrom('bark' as const, 'centre' as const),
+  north: fc.constantFrom('true' as const, 'magnetic' as const),
+  declination: some(fc.constant(-3.5)),
+  roots: fc.uniqueArray(
+    fc.record({
+      label: fc.constantFrom('A', 'B', '3', '12'),
+      kind: fc.constantFrom('structural' as const, 'girdling' as const, 'competing' as const),
+      start: fc.constantFrom('stem' as const, 'outside' as const),
+      points: fc.array(
+        fc.record({
+          bearing,
+          distance: length('rootDistance'),
+          depth: length('rootDepth'),
+          diameter: length('rootDiameter'),
+        }),
+        { maxLength: 5 },
+      ),
+      over: some(fc.constant(['B'])),
+      contact: some(fc.constant('embedded' as const)),
+      embedded: some(length('embedded')),
+      leftPot: some(fc.boolean()),
+      rings: some(fc.constant({ count: 9, over: 0.02 })),
+      done: some(fc.constant({ on: '2026-06-01', by: 'T', how: 'as planned' as const, diameters: [0.03] })),
+    }),
+    { maxLength: 3, selector: (r) => r.label },
+  ),
 });
 
 const caseFile = fc
@@ -107,12 +143,13 @@ const caseFile = fc
           }),
           { maxLength: 5, selector: (p) => p.bearing },
         ),
+        dig: some(dig),
         decisions: fc.boolean().map((taken) => [{ operation: 'mulch', taken }]),
       }),
       { maxLength: 2 },
     ),
   })
-  .map((c) => caseOf(c.tree, c.events, c.visits));
+  .map((c) => caseOf(c.tree, c.events, c.visits as Visit[]));
 
 /** Events and visits that share a date come back in no particular order. */
 const settled = (c: CaseFile) =>

@@ -1,5 +1,7 @@
 import {
   decisionSchema,
+  digHeadSchema,
+  rootSchema,
   eventSchema,
   findingSchema,
   probeSchema,
@@ -112,6 +114,48 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     json: [],
     columns: { operation: 'operation', taken: 'taken', wording: 'wording' },
   },
+  dig: {
+    table: 'digs',
+    parent: 'visit_id',
+    schema: digHeadSchema,
+    deed: 'measure',
+    json: ['radii', 'diameters', 'buttresses', 'decay', 'barriers'],
+    columns: {
+      radii: 'radii',
+      diameters: 'diameters',
+      buttresses: 'buttresses',
+      decay: 'decay',
+      barriers: 'barriers',
+      measuredFrom: 'measured_from',
+      north: 'north',
+      declination: 'declination',
+      pitRadius: 'pit_radius',
+      note: 'note',
+    },
+  },
+  root: {
+    table: 'roots',
+    parent: 'visit_id',
+    schema: rootSchema,
+    deed: 'measure',
+    json: ['points', 'over', 'rings', 'done'],
+    columns: {
+      label: 'label',
+      kind: 'kind',
+      start: 'start',
+      from: 'grows_from',
+      points: 'points',
+      over: 'passes_over',
+      condition: 'condition',
+      contact: 'contact',
+      embedded: 'embedded',
+      leftPot: 'left_pot',
+      farthest: 'farthest',
+      rings: 'rings',
+      note: 'note',
+      done: 'done',
+    },
+  },
 };
 
 /** Defaults a column falls back to, so that an absent field and its default read the same. */
@@ -124,7 +168,7 @@ export function toColumns(kind: ItemKind, values: Record<string, unknown>): unkn
     const [head, tail] = field.split('.');
     const value = tail ? (values[head!] as Record<string, unknown> | undefined)?.[tail] : values[head!];
     const kept = value ?? EMPTY[field] ?? null;
-    return json.includes(field) ? JSON.stringify(kept) : kept;
+    return json.includes(field) && kept !== null ? JSON.stringify(kept) : kept;
   });
 }
 

@@ -26,7 +26,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
   if (!row) return undefined;
   const item = (kind: ItemKind, [id, parent, version, ...values]: unknown[]) =>
     ({ kind, id, parent, version, values: fromList(kind, values) }) as unknown as Item;
-  const kinds = ['event', 'visit', 'finding', 'profile', 'probe', 'decision'] as const;
+  const kinds = ['event', 'visit', 'finding', 'profile', 'probe', 'decision', 'dig', 'root'] as const;
   return {
     treeId,
     items: [

@@ -46,6 +46,10 @@ function subjectOf(kind: ItemKind, values: Record<string, unknown>): string {
       return `push of the rod${at}`;
     case 'decision':
       return `decision: ${String(values.operation)}`;
+    case 'dig':
+      return 'dig: the stem and how it was measured';
+    case 'root':
+      return `root ${String(values.label)}`;
   }
 }
 

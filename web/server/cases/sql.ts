@@ -64,6 +64,8 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
     ${ofVisits('profile')} as profile,
     ${ofVisits('probe')} as probe,
     ${ofVisits('decision')} as decision,
+    ${ofVisits('dig')} as dig,
+    ${ofVisits('root')} as root,
     p.name as property_name, p.id as property_id, f.schools as firm_schools
   from trees t
   join properties p on p.firm_id = t.firm_id and p.id = t.property_id
@@ -76,6 +78,6 @@ export const TREE_RECORD = `select a.id::text, to_char(a.at at time zone 'UTC', 
   from audit_entries a left join users u on u.firm_id = a.firm_id and u.id = a.actor
   where (a.subject = 'trees' and a.subject_id = $1)
      or (a.subject in ('tree_events', 'visits') and coalesce(a.after, a.before) ->> 'tree_id' = $1)
-     or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'reports')
+     or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'digs', 'roots', 'reports')
          and coalesce(a.after, a.before) ->> 'visit_id' in (select v.id from visits v where v.tree_id = $1))
   order by a.id desc limit 400`;

@@ -21,6 +21,8 @@ const WRITABLE = [
   'grade_profiles',
   'probe_points',
   'decisions',
+  'digs',
+  'roots',
   'assessments',
   'reports',
   'report_counters',

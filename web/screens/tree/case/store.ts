@@ -160,7 +160,17 @@ function answered(state: CaseState, sent: readonly Change[], results: readonly C
   return { ...state, items, unsaved, inDoubt, refusals, conflicts };
 }
 
-const ORDER: readonly ItemKind[] = ['tree', 'event', 'visit', 'finding', 'profile', 'probe', 'decision'];
+const ORDER: readonly ItemKind[] = [
+  'tree',
+  'event',
+  'visit',
+  'finding',
+  'profile',
+  'probe',
+  'decision',
+  'dig',
+  'root',
+];
 
 const asChanges = (state: CaseState, ids: Iterable<string>): Change[] =>
   [...new Set(ids)]

@@ -1,0 +1,278 @@
+import type { Barrier } from '../casefile/dig';
+import { isAnchor, type DigReading } from '../roots';
+import { between, closingOf, FOLLOWED, ratioPlace, type Closing } from './closing';
+import { logNormal, normalFrom, seeded } from './random';
+import { rootRate, type Rate } from './rates';
+
+export const HORIZON = 30;
+/** Shares of the circumference whose year is told. */
+export const THRESHOLDS = [0.25, 0.5, 0.75] as const;
+
+/** What is done: for each root cut, the years from now. Empty: nothing. */
+export interface Scenario {
+  name: string;
+  cuts: Readonly<Record<string, number>>;
+}
+
+/** Years from now with their 10-90 % band; undefined ends lie beyond the horizon. */
+export interface YearBand {
+  p10: number | undefined;
+  p50: number | undefined;
+  p90: number | undefined;
+}
+
+export interface ScenarioForecast {
+  name: string;
+  cuts: Readonly<Record<string, number>>;
+  /** Share girdled in each year from 0 to {@link HORIZON}. */
+  p10: number[];
+  p50: number[];
+  p90: number[];
+  reach: { threshold: number; year: YearBand; within5: number; within10: number }[];
+}
+
+export interface Forecast {
+  scenarios: ScenarioForecast[];
+  /** Root by root, the year in which it first presses on the bark. */
+  touches: { label: string; year: YearBand }[];
+  /** Pairs of roots one of which is an anchor: the year in which one begins to bury itself in the other. */
+  buries: { a: string; b: string; year: YearBand }[];
+  barriers: { kind: Barrier['kind']; diameter: number; year: YearBand }[];
+  /** The year in which two separate arcs first run together, at the middle rates; undefined beyond the horizon. */
+  arcsJoin: number | undefined;
+  draws: number;
+  seed: number;
+  stem: Rate;
+}
+
+export interface ForecastOptions {
+  draws: number;
+  seed: number;
+  stem: Rate;
+  barriers: readonly Barrier[];
+  scenarios: readonly Scenario[];
+  /** Told the share of the work done; returning false stops it. */
+  onProgress?: (share: number) => boolean;
+}
+
+const percentile = (sorted: Float64Array, q: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))]!;
+
+const bandOf = (years: Float64Array): YearBand => {
+  const sorted = Float64Array.from(years).sort();
+  const at = (q: number) => {
+    const year = percentile(sorted, q);
+    return year <= HORIZON ? year : undefined;
+  };
+  return { p10: at(0.1), p50: at(0.5), p90: at(0.9) };
+};
+
+/** Rates are drawn together: what makes a good year for the stem makes one for its roots. */
+interface Draw {
+  stem: number;
+  roots: Float64Array;
+}
+
+function drawsOf(reading: DigReading, stem: Rate, draws: number, seed: number): Draw[] {
+  const normal = normalFrom(seeded(seed));
+  const rates = reading.roots.map((r) => rootRate(r.root, stem));
+  return Array.from({ length: draws }, () => {
+    const grown = logNormal(stem.perYear, stem.variation, normal);
+    const good = grown / stem.perYear;
+    return {
+      stem: grown,
+      roots: Float64Array.from(rates, (rate, i) => {
+        const own = logNormal(rate.perYear, rate.variation, normal);
+        return reading.roots[i]!.root.rings ? own : own * good;
+      }),
+    };
+  });
+}
+
+/** Years until root `i` is pressed, direction by direction, in one draw: the nearer of them and what is there kept. */
+function nearer({ directions, growth }: Closing, ratio: number, stem: number, into: Float64Array): void {
+  const { index, share } = ratioPlace(ratio);
+  const width = growth.length / directions.length;
+  for (let k = 0, row = index; k < directions.length; k++, row += width) {
+    const years = between(growth[row]!, growth[row + 1]!, share) / stem;
+    const d = directions[k]!;
+    if (years < into[d]!) into[d] = years;
+  }
+}
+
+/** Share pressed at the end of each year, from the years in which directions close; pressed now counts in year 0. */
+function yearly(first: Float64Array, weights: Float64Array, into: Float64Array): void {
+  into.fill(0);
+  for (let d = 0; d < FOLLOWED; d++) {
+    const year = Math.ceil(first[d]! - 1e-9);
+    if (year <= HORIZON) into[Math.max(0, year)]! += weights[d]!;
+  }
+  for (let y = 1; y <= HORIZON; y++) into[y]! += into[y - 1]!;
+}
+
+/** How many separate stretches are pressed by a year. */
+function stretches(first: Float64Array, year: number): number {
+  let count = 0;
+  for (let d = 0; d < FOLLOWED; d++)
+    if (first[d]! <= year && !(first[(d + FOLLOWED - 1) % FOLLOWED]! <= year)) count++;
+  return count;
+}
+
+/** Growth of the stem at which a root first presses anywhere. */
+function firstTouch({ first }: Closing, ratio: number): number {
+  const { index, share } = ratioPlace(ratio);
+  return between(first[index]!, first[index + 1]!, share);
+}
+
+/** A wait in years from a distance and a rate of closing. */
+const wait = (gap: number, perYear: number): number => (gap <= 0 ? 0 : gap / perYear);
+
+/**
+ * The share of the circumference girdled, year by year, with the uncertainty of the rates: seeded Monte Carlo over
+ * stem and root growth.
+ *
+ * Bark moves outward, roots thicken where they lie. Which direction a root presses first is worked out once for each
+ * root ({@link closingOf}); a draw only looks it up.
+ *
+ * @returns undefined when `onProgress` stopped it
+ */
+export function forecastOf(reading: DigReading, options: ForecastOptions): Forecast | undefined {
+  const { draws, seed, stem, scenarios } = options;
+  const goOn = (share: number) => options.onProgress?.(share) ?? true;
+  const most = HORIZON * stem.perYear * (1 + 3 * stem.variation);
+  const closings: Closing[] = [];
+  for (const [i, root] of reading.roots.entries()) {
+    if (!goOn((0.4 * i) / reading.roots.length)) return undefined;
+    closings.push(closingOf(root, reading, most));
+  }
+  const weights = new Float64Array(FOLLOWED);
+  const fine = reading.outline.weights.length / FOLLOWED;
+  reading.outline.weights.forEach((w, k) => (weights[Math.floor((k + fine / 2) / fine) % FOLLOWED]! += w));
+  const drawn = drawsOf(reading, stem, draws, seed);
+  const first = new Float64Array(FOLLOWED);
+  const year = new Float64Array(HORIZON + 1);
+  const plans = scenarios.map((scenario) => ({
+    scenario,
+    stages: stagesOf(scenario, reading),
+    shares: Array.from({ length: HORIZON + 1 }, () => new Float64Array(draws)),
+  }));
+  // Roots that stay in every scenario are looked up once a draw; the others for the stages they are still there in.
+  const cutSomewhere = reading.roots.map(({ root }) =>
+    scenarios.some((s) => s.cuts[root.label] !== undefined),
+  );
+  const stay = new Float64Array(FOLLOWED);
+  const pressedFirst = ({ stem: grown, roots }: Draw, which: (i: number) => boolean, into: Float64Array) =>
+    closings.forEach((closing, i) => {
+      if (closing.directions.length > 0 && which(i)) nearer(closing, roots[i]! / grown, grown, into);
+    });
+  for (const [k, draw] of drawn.entries()) {
+    if (k % 100 === 0 && !goOn(0.4 + (0.6 * k) / draws)) return undefined;
+    stay.fill(Infinity);
+    pressedFirst(draw, (i) => !cutSomewhere[i], stay);
+    for (const { stages, shares } of plans) {
+      for (const { from, until, active } of stages) {
+        first.set(stay);
+        pressedFirst(draw, (i) => cutSomewhere[i]! && active[i]!, first);
+        yearly(first, weights, year);
+        for (let y = from; y < until; y++) shares[y]![k] = year[y]!;
+      }
+    }
+  }
+  first.fill(Infinity);
+  pressedFirst(
+    {
+      stem: stem.perYear,
+      roots: Float64Array.from(reading.roots, (r) => rootRate(r.root, stem).perYear),
+    },
+    () => true,
+    first,
+  );
+  const involvesAnchor = ({ a, b }: { a: number; b: number }) =>
+    isAnchor(reading.roots[a]!.root) || isAnchor(reading.roots[b]!.root);
+  const at = (f: (draw: Draw) => number) => bandOf(Float64Array.from(drawn, f));
+  goOn(1);
+  return {
+    scenarios: plans.map(({ scenario, shares }) => summary(scenario, shares, draws)),
+    touches: reading.roots.flatMap(({ root }, i) =>
+      closings[i]!.directions.length === 0
+        ? []
+        : [
+            {
+              label: root.label,
+              year: at((d) => firstTouch(closings[i]!, d.roots[i]! / d.stem) / d.stem),
+            },
+          ],
+    ),
+    buries: reading.pressings.filter(involvesAnchor).map(({ a, b, gap }) => ({
+      a: reading.roots[a]!.root.label,
+      b: reading.roots[b]!.root.label,
+      year: at((d) => wait(gap, d.roots[a]! + d.roots[b]!)),
+    })),
+    barriers: options.barriers.map(({ kind, diameter }) => ({
+      kind,
+      diameter,
+      year: at((d) => wait(diameter / 2 - reading.outline.farthest, d.stem)),
+    })),
+    arcsJoin: joinYear(first),
+    draws,
+    seed,
+    stem,
+  };
+}
+
+/** The years between two cuts, and which roots are still there in them. */
+function stagesOf({ cuts }: Scenario, reading: DigReading) {
+  const begins = [...new Set([0, ...Object.values(cuts).map(Math.ceil)])]
+    .filter((y) => y <= HORIZON)
+    .sort((a, b) => a - b);
+  return begins.map((from, i) => ({
+    from,
+    until: begins[i + 1] ?? HORIZON + 1,
+    active: reading.roots.map(({ root }) => !((cuts[root.label] ?? Infinity) <= from)),
+  }));
+}
+
+/** The first year with fewer separate stretches than the year before. */
+function joinYear(first: Float64Array): number | undefined {
+  let before = stretches(first, 0);
+  for (let y = 1; y <= HORIZON; y++) {
+    const now = stretches(first, y);
+    if (now < before) return y;
+    before = now;
+  }
+  return undefined;
+}
+
+function summary(scenario: Scenario, shares: readonly Float64Array[], draws: number): ScenarioForecast {
+  const sorted = shares.map((s) => Float64Array.from(s).sort());
+  const chance = (threshold: number, by: number) => {
+    let count = 0;
+    for (let k = 0; k < draws; k++) {
+      for (let y = 0; y <= by; y++) {
+        if (shares[y]![k]! >= threshold) {
+          count++;
+          break;
+        }
+      }
+    }
+    return count / draws;
+  };
+  return {
+    name: scenario.name,
+    cuts: scenario.cuts,
+    p10: sorted.map((s) => percentile(s, 0.1)),
+    p50: sorted.map((s) => percentile(s, 0.5)),
+    p90: sorted.map((s) => percentile(s, 0.9)),
+    reach: THRESHOLDS.map((threshold) => ({
+      threshold,
+      year: bandOf(
+        Float64Array.from({ length: draws }, (_, k) => {
+          const y = shares.findIndex((s) => s[k]! >= threshold);
+          return y < 0 ? Infinity : y;
+        }),
+      ),
+      within5: chance(threshold, 5),
+      within10: chance(threshold, 10),
+    })),
+  };
+}

@@ -1,0 +1,4 @@
+export * from './closing';
+export * from './forecast';
+export * from './random';
+export * from './rates';

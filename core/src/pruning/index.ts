@@ -1,0 +1,2 @@
+export * from './advice';
+export * from './cuts';

@@ -1,0 +1,177 @@
+import type { Dig, DugRoot } from '../casefile/dig';
+import type { Tree } from '../casefile/model';
+import { bearingOf, readDig } from '../roots';
+import { adviseRoots, type PruningCase, type RootAdvice } from './advice';
+
+const root = (
+  label: string,
+  kind: DugRoot['kind'],
+  points: [number, number, number, number][],
+  more: Partial<DugRoot> = {},
+): DugRoot => ({
+  label,
+  kind,
+  start: 'outside',
+  condition: 'sound',
+  points: points.map(([bearing, distance, depth, diameter]) => ({ bearing, distance, depth, diameter })),
+  ...more,
+});
+const anchor = (label: string, bearing: number, more: Partial<DugRoot> = {}) =>
+  root(
+    label,
+    'structural',
+    [
+      [bearing, 0, 0.15, 0.08],
+      [bearing, 0.5, 0.2, 0.06],
+      [bearing, 1, 0.25, 0.05],
+    ],
+    {
+      start: 'stem',
+      ...more,
+    },
+  );
+const anchors = [10, 70, 140, 220, 300].map((b, i) => anchor(`D${i + 1}`, b));
+const across = (label: string, from: number, diameter: number, more: Partial<DugRoot> = {}) =>
+  root(
+    label,
+    'girdling',
+    [-60, -30, 0, 30, 60].map((turn) => [
+      (from + turn + 360) % 360,
+      diameter / 2 + 0.22 * (Math.abs(turn) / 60) ** 2,
+      0.05,
+      diameter,
+    ]),
+    more,
+  );
+const tree: Tree = { label: 'T', species: 'Tilia cordata', plantedYear: 2012, stemDiameter: 0.3, dbh: 0.25 };
+const stem = { perYear: 0.003, variation: 0.4, from: 'test' };
+const advise = (roots: DugRoot[], more: Partial<PruningCase> = {}, change: Partial<Tree> = {}) => {
+  const dig: Dig = { measuredFrom: 'bark', north: 'true', roots };
+  const all = { ...tree, ...change };
+  const reading = readDig(all, dig);
+  const advice = adviseRoots({
+    tree: all,
+    date: '2026-05-01',
+    reading,
+    stem,
+    stressed: false,
+    firm: {},
+    ...more,
+  });
+  const of = (label: string): RootAdvice => advice.roots.find((r) => r.label === label)!;
+  return { advice, reading, of };
+};
+
+// Every expectation below is common practice, no source.
+test('anchors stay, a root that presses goes, and where it is cut it is clear of the bark', () => {
+  const { of, reading } = advise([...anchors, across('A', 40, 0.03)]);
+  expect(of('D1')).toMatchObject({ decision: 'keep', cuts: [] });
+  const a = of('A');
+  expect(a.decision).toBe('cut now');
+  expect(a.reasons[0]).toMatch(/compresses \d+ % of the bark/);
+  expect(a.cuts).toHaveLength(2);
+  expect(a.frees).toBeCloseTo(reading.share, 2);
+  for (const cut of a.cuts) {
+    expect(cut.fromBark - cut.diameter / 2).toBeGreaterThan(0.03);
+    expect(bearingOf(cut.x, cut.y)).toBeCloseTo(cut.bearing, 6);
+    expect(cut.timesDbh).toBeCloseTo(Math.hypot(cut.x, cut.y) / 0.25, 6);
+  }
+  const presses = reading.roots.find((r) => r.root.label === 'A')!.compression.presses!;
+  expect(a.cuts[0]!.vertex).toBeLessThan(presses.from);
+  expect(a.cuts[1]!.vertex).toBeGreaterThan(presses.to - 1);
+});
+
+test('a thick one goes in a later season, a thumb-thick circling one now', () => {
+  const { of } = advise([
+    ...anchors,
+    across('A', 40, 0.07),
+    { ...across('c', 180, 0.015), kind: 'circling' as const },
+  ]);
+  expect(of('A').decision).toBe('cut later');
+  expect(of('c').decision).toBe('cut now');
+});
+
+test('one that buries itself in an anchor goes', () => {
+  const over = root('X', 'root on root', [
+    [50, 0.3, 0.12, 0.06],
+    [10, 0.25, 0.12, 0.06],
+    [330, 0.3, 0.12, 0.06],
+  ]);
+  expect(advise([...anchors, over]).of('X')).toMatchObject({
+    decision: 'cut now',
+    reasons: [expect.stringContaining('bury itself in anchor D1')],
+  });
+});
+
+test('an anchor that alone holds its side is watched even where it presses', () => {
+  const hugging = root(
+    'H',
+    'structural',
+    [
+      [100, 0, 0.1, 0.06],
+      [125, 0.03, 0.1, 0.06],
+      [150, 0.03, 0.1, 0.06],
+      [185, 0.12, 0.15, 0.06],
+      [190, 0.6, 0.2, 0.05],
+    ],
+    { start: 'stem' },
+  );
+  const { of, reading } = advise([anchor('D1', 0), anchor('D2', 300), anchor('D3', 240), hugging]);
+  expect(reading.share).toBeGreaterThan(0.05);
+  expect(of('H')).toMatchObject({ decision: 'watch' });
+});
+
+test('grafted is watched; not looked at closely is looked at again', () => {
+  expect(advise([...anchors, across('A', 40, 0.03, { contact: 'grafted' })]).of('A').decision).toBe('watch');
+  expect(advise([...anchors, across('A', 40, 0.03, { condition: undefined })]).of('A').decision).toBe(
+    'look again',
+  );
+});
+
+test('what has grown in stays in: the length between the cuts is told', () => {
+  const { of } = advise([...anchors, across('A', 40, 0.03, { contact: 'embedded', embedded: 0.01 })]);
+  expect(of('A').leaveIn).toBeGreaterThan(0.1);
+});
+
+describe('how much goes in a season', () => {
+  const own = (label: string, from: number): DugRoot => ({
+    ...across(label, from, 0.048),
+    start: 'stem',
+    points: [-40, -10, 20, 50].map((turn, i) => ({
+      bearing: (from + turn + 360) % 360,
+      distance: 0.024 + (i === 3 ? 0.25 : 0),
+      depth: 0.05,
+      diameter: 0.048,
+    })),
+  });
+  const roots = [...anchors.slice(0, 4), own('A', 40), own('B', 110), own('C', 190), own('E', 260)];
+
+  test('no more than the school allows, the best first; the rest says with whom it would pass the limit', () => {
+    const { advice } = advise(roots);
+    expect(advice.lossLimit).toBe(0.2);
+    expect(advice.lossNow).toBeLessThanOrEqual(0.2);
+    const later = advice.roots.filter((r) => r.decision === 'cut later');
+    expect(later.length).toBeGreaterThan(0);
+    expect(later[0]!.reasons.at(-1)).toMatch(
+      /would take \d+ % of the root cross-section; the limit of a season is 20 %/,
+    );
+  });
+
+  test('half of it for a stressed or an old tree, all at once where that school is chosen', () => {
+    expect(advise(roots, { stressed: true }).advice).toMatchObject({
+      lossLimit: 0.1,
+      cautions: [expect.stringContaining('A stressed tree: 10 %')],
+    });
+    expect(advise(roots, {}, { plantedYear: 1980 }).advice.lossLimit).toBe(0.1);
+    expect(advise(roots, { stressed: true, firm: { rootLoss: 'bold' } }).advice.lossLimit).toBe(0.33);
+    const once = advise(roots, { firm: { girdling: 'once' } }).advice;
+    expect(once.roots.filter((r) => r.decision === 'cut later')).toEqual([]);
+  });
+
+  test('only those cutting in, where that school is chosen', () => {
+    const small = { ...across('c', 180, 0.015), kind: 'circling' as const };
+    const off = { ...small, points: small.points.map((p) => ({ ...p, distance: p.distance + 0.06 })) };
+    expect(advise([...anchors, off], { firm: { girdling: 'selected' } }).of('c').decision).toBe('watch');
+    expect(advise([...anchors, off]).of('c').decision).toBe('cut now');
+  });
+});

@@ -1,0 +1,163 @@
+import type { RootPath } from './path';
+
+/** Where one root crosses another in plan. */
+export interface Crossing {
+  /** Indices of the roots in the dig; `over` lies above `under`. */
+  over: number;
+  under: number;
+  /** Metres from the centre of the stem, east and north. */
+  x: number;
+  y: number;
+  /** Between the two paths in plan, 0 to 90 degrees. */
+  angle: number;
+  /** Whether the pit said which is over; else it is told by depth. */
+  seen: boolean;
+}
+
+/** Two roots near each other: their least gap, negative when grown into each other, and for how far they press. */
+export interface Pressing {
+  a: number;
+  b: number;
+  length: number;
+  gap: number;
+}
+
+/** Pairs farther apart than this do not meet within a working life, m. Common practice, no source. */
+export const ROOTS_NEAR = 0.12;
+
+/** Roots nearer than this touch; what can be told in a pit. Common practice, no source. */
+export const ROOTS_TOUCH = 0.003;
+
+interface Box {
+  west: number;
+  east: number;
+  south: number;
+  north: number;
+  /** Longest piece and thickest radius, m. */
+  step: number;
+  thick: number;
+}
+
+const boxOf = (path: RootPath): Box => {
+  const box = { west: Infinity, east: -Infinity, south: Infinity, north: -Infinity, step: 1e-6, thick: 0 };
+  for (let i = 0; i < path.x.length; i++) {
+    const [x, y, r] = [path.x[i]!, path.y[i]!, path.radius[i]!];
+    box.west = Math.min(box.west, x - r);
+    box.east = Math.max(box.east, x + r);
+    box.south = Math.min(box.south, y - r);
+    box.north = Math.max(box.north, y + r);
+    box.thick = Math.max(box.thick, r);
+    if (i > 0) box.step = Math.max(box.step, path.along[i]! - path.along[i - 1]!);
+  }
+  return box;
+};
+
+const apart = (a: Box, b: Box): boolean =>
+  a.east < b.west - ROOTS_NEAR ||
+  b.east < a.west - ROOTS_NEAR ||
+  a.north < b.south - ROOTS_NEAR ||
+  b.north < a.south - ROOTS_NEAR;
+
+const outside = (box: Box, x: number, y: number, r: number): boolean =>
+  x + r < box.west - ROOTS_NEAR ||
+  x - r > box.east + ROOTS_NEAR ||
+  y + r < box.south - ROOTS_NEAR ||
+  y - r > box.north + ROOTS_NEAR;
+
+/** Whether and where piece i of `a` crosses piece k of `b` in plan: shares of the way along each. */
+function meet(a: RootPath, i: number, b: RootPath, k: number): [number, number] | undefined {
+  const [ax, ay] = [a.x[i + 1]! - a.x[i]!, a.y[i + 1]! - a.y[i]!];
+  const [bx, by] = [b.x[k + 1]! - b.x[k]!, b.y[k + 1]! - b.y[k]!];
+  const det = ax * by - ay * bx;
+  if (det === 0) return undefined;
+  const [dx, dy] = [b.x[k]! - a.x[i]!, b.y[k]! - a.y[i]!];
+  const t = (dx * by - dy * bx) / det;
+  const u = (dx * ay - dy * ax) / det;
+  return t >= 0 && t < 1 && u >= 0 && u < 1 ? [t, u] : undefined;
+}
+
+/** Distance from vertex i of `a` to piece k of `b` in space, less both radii there. */
+function gapBetween(a: RootPath, i: number, b: RootPath, k: number): number {
+  const [px, py, pz] = [a.x[i]!, a.y[i]!, a.z[i]!];
+  const [x, y, z] = [b.x[k]!, b.y[k]!, b.z[k]!];
+  const [dx, dy, dz] = [b.x[k + 1]! - x, b.y[k + 1]! - y, b.z[k + 1]! - z];
+  const length2 = dx * dx + dy * dy + dz * dz;
+  const t =
+    length2 === 0 ? 0 : Math.min(1, Math.max(0, ((px - x) * dx + (py - y) * dy + (pz - z) * dz) / length2));
+  const [ex, ey, ez] = [px - x - dx * t, py - y - dy * t, pz - z - dz * t];
+  return (
+    Math.sqrt(ex * ex + ey * ey + ez * ez) -
+    a.radius[i]! -
+    (b.radius[k]! + (b.radius[k + 1]! - b.radius[k]!) * t)
+  );
+}
+
+const sharpAngle = (ax: number, ay: number, bx: number, by: number): number => {
+  const between = Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) * (180 / Math.PI);
+  return Math.min(between, 180 - between);
+};
+
+/**
+ * Every crossing in plan among the roots of a dig, and every pair near each other in space.
+ *
+ * @param saidOver whether the pit said that the first passes over the second
+ * @param skipTo vertex of `a` before which it belongs to `b`, which it grows from
+ */
+export function meetingsOf(
+  paths: readonly RootPath[],
+  saidOver: (a: number, b: number) => boolean,
+  skipTo: (a: number, b: number) => number,
+): { crossings: Crossing[]; pressings: Pressing[] } {
+  const boxes = paths.map(boxOf);
+  const crossings: Crossing[] = [];
+  const pressings: Pressing[] = [];
+  for (let a = 0; a < paths.length; a++) {
+    for (let b = a + 1; b < paths.length; b++) {
+      if (apart(boxes[a]!, boxes[b]!)) continue;
+      const [pa, pb] = [paths[a]!, paths[b]!];
+      const [fromA, fromB] = [skipTo(a, b), skipTo(b, a)];
+      const boxB = boxes[b]!;
+      const [stepA, stepB, thickB] = [boxes[a]!.step, boxB.step, boxB.thick];
+      let length = 0;
+      let gap = Infinity;
+      for (let i = fromA; i < pa.x.length; i++) {
+        let nearest = Infinity;
+        if (outside(boxB, pa.x[i]!, pa.y[i]!, pa.radius[i]!)) continue;
+        for (let k = fromB; k + 1 < pb.x.length; k++) {
+          // Too far to touch or cross: no piece is longer than the longest, so as many can be passed over.
+          const [ex, ey] = [pb.x[k]! - pa.x[i]!, pb.y[k]! - pa.y[i]!];
+          const far = Math.sqrt(ex * ex + ey * ey);
+          const idle = far - ROOTS_NEAR - thickB - pa.radius[i]! - stepA;
+          if (idle > stepB) {
+            k += Math.floor(idle / stepB) - 1;
+            continue;
+          }
+          nearest = Math.min(nearest, gapBetween(pa, i, pb, k));
+          const met = i + 1 < pa.x.length && far <= stepA + stepB ? meet(pa, i, pb, k) : undefined;
+          if (!met) continue;
+          const [t, u] = met;
+          const higher = pa.z[i]! + (pa.z[i + 1]! - pa.z[i]!) * t >= pb.z[k]! + (pb.z[k + 1]! - pb.z[k]!) * u;
+          const [aOver, bOver] = [saidOver(a, b), saidOver(b, a)];
+          const onTop = aOver === bOver ? higher : aOver;
+          crossings.push({
+            over: onTop ? a : b,
+            under: onTop ? b : a,
+            x: pa.x[i]! + (pa.x[i + 1]! - pa.x[i]!) * t,
+            y: pa.y[i]! + (pa.y[i + 1]! - pa.y[i]!) * t,
+            angle: sharpAngle(
+              pa.x[i + 1]! - pa.x[i]!,
+              pa.y[i + 1]! - pa.y[i]!,
+              pb.x[k + 1]! - pb.x[k]!,
+              pb.y[k + 1]! - pb.y[k]!,
+            ),
+            seen: aOver !== bOver,
+          });
+        }
+        gap = Math.min(gap, nearest);
+        if (nearest <= ROOTS_TOUCH && i > fromA) length += pa.along[i]! - pa.along[i - 1]!;
+      }
+      if (gap <= ROOTS_NEAR) pressings.push({ a, b, length, gap });
+    }
+  }
+  return { crossings, pressings };
+}

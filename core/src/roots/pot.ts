@@ -1,0 +1,169 @@
+import type { DugRoot } from '../casefile/dig';
+import type { RootPath } from './path';
+
+/** The old container, told from where circling roots turned along its wall. Metres from the centre of the stem. */
+export interface OldPot {
+  shape: 'round' | 'square';
+  x: number;
+  y: number;
+  /** Radius of a round pot, half the side of a square one. */
+  half: number;
+  /** Degrees a square pot is turned from north, 0 to 90. */
+  turned: number;
+  /** Root mean square distance of the points from the wall. */
+  residual: number;
+  points: number;
+  /** Labels of circling roots that never left it. */
+  never: string[];
+  /** Roots known to have left it, with the farthest they were followed. */
+  left: { label: string; farthest: number }[];
+}
+
+type Plan = [x: number, y: number];
+
+/**
+ * Circle by least squares: Kåsa's linear fit, then Gauss-Newton on the true distances.
+ *
+ * @returns undefined for fewer than three points, or points on one line
+ */
+export function circleThrough(points: readonly Plan[]): { x: number; y: number; r: number } | undefined {
+  const n = points.length;
+  if (n < 3) return undefined;
+  const mx = points.reduce((s, p) => s + p[0], 0) / n;
+  const my = points.reduce((s, p) => s + p[1], 0) / n;
+  let [uu, uv, vv, uw, vw] = [0, 0, 0, 0, 0];
+  for (const [px, py] of points) {
+    const [u, v] = [px - mx, py - my];
+    const w = u * u + v * v;
+    uu += u * u;
+    uv += u * v;
+    vv += v * v;
+    uw += u * w;
+    vw += v * w;
+  }
+  const det = uu * vv - uv * uv;
+  if (det < 1e-9 * (uu + vv) ** 2) return undefined;
+  let x = mx + (uw * vv - vw * uv) / (2 * det);
+  let y = my + (vw * uu - uw * uv) / (2 * det);
+  let r = points.reduce((s, p) => s + Math.hypot(p[0] - x, p[1] - y), 0) / n;
+  for (let step = 0; step < 20; step++) {
+    let [a, b, c, d, e] = [0, 0, 0, 0, 0];
+    let [sx, sy, mean] = [0, 0, 0];
+    for (const p of points) {
+      const far = Math.hypot(p[0] - x, p[1] - y) || 1e-12;
+      sx += (p[0] - x) / far / n;
+      sy += (p[1] - y) / far / n;
+      mean += far / n;
+    }
+    for (const p of points) {
+      const far = Math.hypot(p[0] - x, p[1] - y) || 1e-12;
+      const [jx, jy] = [(p[0] - x) / far - sx, (p[1] - y) / far - sy];
+      const off = far - mean;
+      a += jx * jx;
+      b += jx * jy;
+      c += jy * jy;
+      d += jx * off;
+      e += jy * off;
+    }
+    const normal = a * c - b * b;
+    if (Math.abs(normal) < 1e-15) break;
+    const [dx, dy] = [(d * c - e * b) / normal, (e * a - d * b) / normal];
+    x += dx;
+    y += dy;
+    r = points.reduce((s, p) => s + Math.hypot(p[0] - x, p[1] - y), 0) / n;
+    if (Math.hypot(dx, dy) < 1e-9) break;
+  }
+  return { x, y, r };
+}
+
+/** Square by least squares of the distances to its walls: each turn of a degree, centre and side by alternation. */
+export function squareThrough(
+  points: readonly Plan[],
+): { x: number; y: number; half: number; turned: number; residual: number } | undefined {
+  if (points.length < 5) return undefined;
+  let best: { x: number; y: number; half: number; turned: number; residual: number } | undefined;
+  for (let turned = 0; turned < 90; turned++) {
+    const angle = (turned * Math.PI) / 180;
+    const [s, c] = [Math.sin(angle), Math.cos(angle)];
+    const local = points.map(([x, y]): Plan => [x * c - y * s, x * s + y * c]);
+    const us = local.map((p) => p[0]);
+    const vs = local.map((p) => p[1]);
+    let cu = (Math.min(...us) + Math.max(...us)) / 2;
+    let cv = (Math.min(...vs) + Math.max(...vs)) / 2;
+    let half = Math.max(...local.map((p) => Math.max(Math.abs(p[0] - cu), Math.abs(p[1] - cv))));
+    for (let step = 0; step < 30; step++) {
+      // Each point belongs to the wall it is nearest in direction; a wall moves to the mean of its points.
+      const walls: [number[], number[], number[], number[]] = [[], [], [], []];
+      for (const [u, v] of local) {
+        const [du, dv] = [u - cu, v - cv];
+        if (Math.abs(du) >= Math.abs(dv)) walls[du >= 0 ? 0 : 1].push(u);
+        else walls[dv >= 0 ? 2 : 3].push(v);
+      }
+      const mean = (list: number[]) => list.reduce((a, b) => a + b, 0) / list.length;
+      const [east, west, north, south] = walls.map((w) => (w.length > 0 ? mean(w) : undefined));
+      const reach = [
+        ...(east !== undefined ? [east - cu] : []),
+        ...(west !== undefined ? [cu - west] : []),
+        ...(north !== undefined ? [north - cv] : []),
+        ...(south !== undefined ? [cv - south] : []),
+      ];
+      const next = mean(reach);
+      const nu = east !== undefined && west !== undefined ? (east + west) / 2 : cu;
+      const nv = north !== undefined && south !== undefined ? (north + south) / 2 : cv;
+      const moved = Math.abs(next - half) + Math.abs(nu - cu) + Math.abs(nv - cv);
+      [half, cu, cv] = [next, nu, nv];
+      if (moved < 1e-7) break;
+    }
+    const residual = Math.sqrt(
+      local.reduce((sum, [u, v]) => sum + (Math.max(Math.abs(u - cu), Math.abs(v - cv)) - half) ** 2, 0) /
+        local.length,
+    );
+    if (!best || residual < best.residual - 1e-9) {
+      best = { x: cu * c + cv * s, y: cv * c - cu * s, half, turned, residual };
+    }
+  }
+  return best;
+}
+
+/** A square has one more number to fit with: it must be clearly nearer to be believed. Common practice, no source. */
+const SQUARE_MUST_BEAT = 0.6;
+/** Beyond the wall by this much a root has left the pot, m. Common practice, no source. */
+const OUTSIDE = 0.05;
+
+/** The old pot through the points of circling roots that were read; undefined with fewer than four of them. */
+export function potOf(roots: readonly DugRoot[], paths: readonly RootPath[]): OldPot | undefined {
+  const points = roots.flatMap((root, i): Plan[] => {
+    if (root.kind !== 'circling' || root.leftPot) return [];
+    const path = paths[i]!;
+    return path.readAt.map((v) => [path.x[v]!, path.y[v]!]);
+  });
+  if (points.length < 4) return undefined;
+  const circle = circleThrough(points);
+  if (!circle) return undefined;
+  const round = Math.sqrt(
+    points.reduce((s, p) => s + (Math.hypot(p[0] - circle.x, p[1] - circle.y) - circle.r) ** 2, 0) /
+      points.length,
+  );
+  const square = squareThrough(points);
+  const isSquare = square !== undefined && square.residual < SQUARE_MUST_BEAT * round;
+  const wall = isSquare
+    ? { x: square.x, y: square.y, half: square.half, turned: square.turned, residual: square.residual }
+    : { x: circle.x, y: circle.y, half: circle.r, turned: 0, residual: round };
+  const reach = wall.half * (isSquare ? Math.SQRT2 : 1) + OUTSIDE;
+  const farthestOf = (i: number) => {
+    const path = paths[i]!;
+    let far = roots[i]!.farthest ?? 0;
+    for (const v of path.readAt) far = Math.max(far, Math.hypot(path.x[v]!, path.y[v]!));
+    return far;
+  };
+  const left = (i: number) => roots[i]!.leftPot ?? farthestOf(i) > reach + Math.hypot(wall.x, wall.y);
+  return {
+    shape: isSquare ? 'square' : 'round',
+    ...wall,
+    points: points.length,
+    never: roots.flatMap((root, i) => (root.start !== 'outside' && !left(i) ? [root.label] : [])),
+    left: roots.flatMap((root, i) =>
+      root.start !== 'outside' && left(i) ? [{ label: root.label, farthest: farthestOf(i) }] : [],
+    ),
+  };
+}

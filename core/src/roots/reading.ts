@@ -1,0 +1,164 @@
+import { sectorOf } from '../base/question';
+import type { Dig, DugRoot } from '../casefile/dig';
+import type { Tree } from '../casefile/model';
+import { stemRadius } from '../casefile/model';
+import { anchorageOf, type Anchorage, type Leaving } from './anchors';
+import {
+  clearanceTo,
+  compressionOf,
+  leavesBase,
+  LAYERS,
+  togetherOf,
+  TOUCH_TOLERANCE,
+  type Compression,
+} from './compression';
+import { meetingsOf, type Crossing, type Pressing } from './crossings';
+import { bearingOf, outlineOf, type Outline } from './outline';
+import { pathThrough, placed, type RootPath } from './path';
+import { potOf, type OldPot } from './pot';
+import { digProblems, type DigProblem } from './problems';
+import type { Arc } from './arcs';
+
+export interface RootReading {
+  root: DugRoot;
+  path: RootPath;
+  /** Vertex from which it counts against the stem, see {@link leavesBase}. */
+  counted: number;
+  compression: Compression;
+  /** Least distance of its edge from the bark, m, and the bearing of that place. */
+  clearance: number | undefined;
+  nearestBearing: number | undefined;
+  /** Angle between root and radius where it is nearest: 90 squarely across, 0 straight out. */
+  crossingAngle: number | undefined;
+  /** Bearing at which it leaves the stem. */
+  leavesAt: number | undefined;
+  /** Cross-section where it leaves the stem, m2; undefined for a root that does not. */
+  area: number | undefined;
+  /** Of the cross-section of all roots that leave the stem, and of those in its sector of 45 degrees. */
+  shareOfArea: number;
+  shareOfSector: number;
+  length: number;
+  crossings: Crossing[];
+  pressings: Pressing[];
+}
+
+/** All that follows from one dig by geometry alone. */
+export interface DigReading {
+  outline: Outline;
+  /** Degrees added to the compass bearings. */
+  turn: number;
+  roots: RootReading[];
+  /** What all roots together compress. */
+  arcs: Arc[];
+  share: number;
+  byLayer: { to: number; share: number }[];
+  /** Roots whose top is deeper than this pass under the stem, m below grade. */
+  underside: number;
+  crossings: Crossing[];
+  pressings: Pressing[];
+  anchorage: Anchorage;
+  pot: OldPot | undefined;
+  problems: DigProblem[];
+}
+
+/** A root grows from another for this many of its diameters before the two are taken to press. */
+const SHARED_BASE = 3;
+
+/** Top of the first structural roots and the thickness below it bound what can press on the stem, m below grade. */
+const undersideOf = (roots: readonly DugRoot[], outline: Outline): number => {
+  const collar = roots.filter((r) => r.kind === 'structural' && r.start === 'stem' && r.points.length > 0);
+  if (collar.length === 0) return Infinity;
+  return Math.max(...collar.map((r) => r.points[0]!.depth + r.points[0]!.diameter)) + outline.meanRadius;
+};
+
+function angleAt(path: RootPath, i: number): number {
+  const [before, after] = [Math.max(0, i - 1), Math.min(path.x.length - 1, i + 1)];
+  const [dx, dy] = [path.x[after]! - path.x[before]!, path.y[after]! - path.y[before]!];
+  const out = Math.hypot(path.x[i]!, path.y[i]!);
+  const run = Math.hypot(dx, dy);
+  if (out === 0 || run === 0) return 0;
+  return (Math.acos(Math.min(1, Math.abs(dx * path.x[i]! + dy * path.y[i]!) / (out * run))) * 180) / Math.PI;
+}
+
+/** Degrees to add to bearings of a dig to make them true. */
+export const turnOf = (dig: Pick<Dig, 'north' | 'declination'>): number =>
+  dig.north === 'magnetic' ? (dig.declination ?? 0) : 0;
+
+/**
+ * Reads a dig: what each root compresses and crosses, what holds the tree, where the old pot was.
+ *
+ * @param tree its stem diameter stands in where the dig has no outline
+ */
+export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): DigReading {
+  const turn = turnOf(dig);
+  const outline = outlineOf(dig, turn, stemRadius(tree as Tree));
+  const drawn = dig.roots.filter((root) => root.points.length > 0);
+  const paths = drawn.map((root) => pathThrough(placed(dig, turn, outline, root)));
+  const rule = { tolerance: TOUCH_TOLERANCE, underside: undersideOf(drawn, outline) };
+  const indexOf = new Map(drawn.map((root, i) => [root.label, i]));
+  const { crossings, pressings } = meetingsOf(
+    paths,
+    (a, b) => drawn[a]!.over?.includes(drawn[b]!.label) ?? false,
+    (a, b) => {
+      const root = drawn[a]!;
+      if (root.start !== 'root' || indexOf.get(root.from ?? '') !== b) return 0;
+      const own = SHARED_BASE * 2 * paths[a]!.radius[0]!;
+      const at = paths[a]!.along.findIndex((run) => run >= own);
+      return at < 0 ? paths[a]!.x.length : at;
+    },
+  );
+  const leaving: (Leaving | undefined)[] = drawn.map((root, i) =>
+    root.start === 'stem'
+      ? {
+          root,
+          bearing: bearingOf(paths[i]!.x[0]!, paths[i]!.y[0]!),
+          area: Math.PI * paths[i]!.radius[0]! ** 2,
+        }
+      : undefined,
+  );
+  const all = leaving.filter((l) => l !== undefined);
+  const whole = all.reduce((sum, l) => sum + l.area, 0);
+  const roots = drawn.map((root, i): RootReading => {
+    const path = paths[i]!;
+    const counted = leavesBase(path, root.start === 'stem', outline);
+    const near = clearanceTo(path, counted, outline);
+    const out = leaving[i];
+    const sector = out
+      ? all.filter((l) => sectorOf(l.bearing) === sectorOf(out.bearing)).reduce((sum, l) => sum + l.area, 0)
+      : 0;
+    return {
+      root,
+      path,
+      counted,
+      compression: compressionOf(path, counted, outline, rule),
+      clearance: near?.clearance,
+      nearestBearing: near && bearingOf(path.x[near.vertex]!, path.y[near.vertex]!),
+      crossingAngle: near && angleAt(path, near.vertex),
+      leavesAt: out?.bearing,
+      area: out?.area,
+      shareOfArea: out && whole > 0 ? out.area / whole : 0,
+      shareOfSector: out && sector > 0 ? out.area / sector : 0,
+      length: path.along[path.along.length - 1] ?? 0,
+      crossings: crossings.filter((c) => c.over === i || c.under === i),
+      pressings: pressings.filter((p) => p.a === i || p.b === i),
+    };
+  });
+  const together = togetherOf(
+    roots.map((r) => r.compression),
+    outline,
+  );
+  return {
+    outline,
+    turn,
+    roots,
+    arcs: together.arcs,
+    share: together.share,
+    underside: rule.underside,
+    byLayer: LAYERS.map((to, i) => ({ to, share: together.byLayer[i]! })),
+    crossings,
+    pressings,
+    anchorage: anchorageOf(all),
+    pot: potOf(drawn, paths),
+    problems: digProblems(dig, drawn, paths, outline),
+  };
+}

@@ -1,0 +1,51 @@
+import type { RootKind } from '../casefile/dig';
+import type { DigReading } from './reading';
+import { planPoint } from './outline';
+
+/** A root where a vertical plane through the stem cuts it: an oval, m. */
+export interface RootOval {
+  label: string;
+  kind: RootKind;
+  /** Along the plane from the centre of the stem, towards its bearing positive. */
+  x: number;
+  /** Height of its middle, below grade negative. */
+  z: number;
+  /** Half its width in the plane, and half its height. */
+  halfWidth: number;
+  halfHeight: number;
+}
+
+/** A root that runs nearly along the plane is drawn no longer than this many of its radii. */
+const MOST_STRETCH = 6;
+
+/**
+ * What the section along a bearing meets: every root of the dig that crosses the plane, as a true oval at its depth.
+ *
+ * @param bearing degrees from true north
+ */
+export function rootOvals(reading: DigReading, bearing: number): RootOval[] {
+  const [sin, cos] = planPoint(bearing, 1);
+  return reading.roots.flatMap(({ root, path }) => {
+    const found: RootOval[] = [];
+    for (let i = 0; i + 1 < path.x.length; i++) {
+      const va = path.x[i]! * cos - path.y[i]! * sin;
+      const vb = path.x[i + 1]! * cos - path.y[i + 1]! * sin;
+      if (va * vb > 0 || va === vb) continue;
+      const t = va / (va - vb);
+      if (t >= 1) continue;
+      const mix = (of: Float64Array) => of[i]! + (of[i + 1]! - of[i]!) * t;
+      const run = Math.hypot(path.x[i + 1]! - path.x[i]!, path.y[i + 1]! - path.y[i]!);
+      const across = Math.abs(vb - va) / run;
+      const radius = mix(path.radius);
+      found.push({
+        label: root.label,
+        kind: root.kind,
+        x: mix(path.x) * sin + mix(path.y) * cos,
+        z: mix(path.z),
+        halfWidth: Math.min(MOST_STRETCH, 1 / across) * radius,
+        halfHeight: radius,
+      });
+    }
+    return found;
+  });
+}

@@ -16,6 +16,8 @@ const TABLES = [
   'reports',
   'report_counters',
   'assessments',
+  'roots',
+  'digs',
   'decisions',
   'probe_points',
   'grade_profiles',

@@ -27,6 +27,7 @@ export interface Found {
   lengths?: Record<string, number>;
   /** Further pushes as they were noted, gaps and contradictions left in. */
   pushes?: ProbePoint[];
+  dig?: Visit['dig'];
   decisions?: Visit['decisions'];
   lookAgain?: Visit['lookAgain'];
 }
@@ -94,5 +95,6 @@ export function visitFound(found: Found): Visit {
     profiles,
     probes: [...probes, ...(found.pushes ?? [])],
     decisions: found.decisions ?? [],
+    ...(found.dig && { dig: found.dig }),
   };
 }

@@ -6,6 +6,7 @@ import {
   type TreeEvent,
   type Visit,
 } from '@undrel/core/casefile';
+import * as digs from './digs';
 import { cm, variation } from './series';
 import { visitFound, type Found } from './visits';
 import type { Outline } from '../../web/protocol/grounds';
@@ -179,6 +180,7 @@ function kelpworth(): DemoProperty {
     'Linden 21': [
       {
         date: '2024-08-02',
+        dig: digs.neighbour,
         by: BY,
         seed: 211,
         note: 'Sudden wilt on one limb in June.',
@@ -274,6 +276,7 @@ function lanternfield(): DemoProperty {
         by: BY,
         seed: 22,
         note: 'Gratings lift; stem lopsided at the ground.',
+        dig: digs.anchorCut,
         collar: { depth: 0.09, spread: 0.02, bearings: 4 },
         straight: [4, 5],
         shoots: [0.1, 0.12, 0.14, 0.19, 0.26],
@@ -290,6 +293,22 @@ function lanternfield(): DemoProperty {
         shares: { 'crown.density': 0.65, 'crown.dieback': 0.1 },
         lookAgain: { on: '2026-11-02', why: 'Stage two of the root pruning: measure before cutting.' },
       },
+      {
+        date: '2026-07-06',
+        by: BY,
+        seed: 24,
+        note: 'Opened again a year on; nothing was cut yet. X sits deeper in D2.',
+        dig: digs.anchorCutLater,
+        collar: { depth: 0.09, spread: 0.02, bearings: 4 },
+        shoots: [0.09, 0.1, 0.12, 0.14, 0.19, 0.26],
+        answers: {
+          'crown.colour': 'good',
+          'crown.pattern': 'side',
+          'base.girdling': 'embedded',
+          'base.push': 'none',
+        },
+        shares: { 'crown.density': 0.6, 'crown.dieback': 0.12 },
+      },
     ],
     'Zelkova 5': [
       {
@@ -297,6 +316,7 @@ function lanternfield(): DemoProperty {
         by: BY,
         seed: 25,
         note: 'Noted in the rain, one side only; the signs do not agree. Go back.',
+        dig: digs.inRing,
         straight: [0, 1],
         pushes: [
           { bearing: 0, distance: 0.1, depth: -0.03, found: 'root', from: 'grade' },
@@ -414,7 +434,8 @@ function sableRow(): DemoProperty {
         date: '2026-05-06',
         by: BY,
         seed: 143,
-        note: 'Third visit. Decide this season.',
+        note: 'Third visit. Collar laid open all round. Decide this season.',
+        dig: digs.adventitiousMat,
         mulch: { height: 0.25, ends: 0.98 },
         fill: 0.14,
         collar: { depth: 0.18, spread: 0.02, bearings: 6 },
@@ -448,6 +469,7 @@ function sableRow(): DemoProperty {
         by: BY,
         seed: 200,
         note: 'Planted last autumn but one; still at the pot’s soil line.',
+        dig: digs.potBound,
         collar: { depth: 0.14, spread: 0.02, bearings: 4 },
         straight: [0, 1, 2, 3, 4, 5, 6, 7],
         fill: 0,
@@ -461,6 +483,7 @@ function sableRow(): DemoProperty {
         by: BY,
         seed: 300,
         note: 'Obvious cone; yet the collar is where it belongs. Trimmer wounds all round.',
+        dig: digs.soundCollar,
         mulch: { height: 0.22, ends: 1.1 },
         fill: 0,
         collar: { depth: 0.05, spread: 0.01, bearings: 6 },

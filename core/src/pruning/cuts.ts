@@ -41,7 +41,8 @@ function cutAt({ path }: RootReading, vertex: number, { outline }: DigReading, d
 /**
  * The cuts that free the stem of a root: one on each side of the stretch in which it presses or soon will, each where
  * the root has come clear of the bark by {@link LIMITS.cutClearance} and ten years of growth. On the side of its own base
- * a root that grows from the stem is cut where it begins to press: there is nothing farther out.
+ * a root that grows from the stem is cut where it begins to press: there is nothing farther out. One that grows from the
+ * stem and does not press yet goes with a single cut where it comes clear of its base.
  */
 export function cutsFor(reading: RootReading, dig: DigReading, dbh: number | undefined, stem: Rate): Cut[] {
   const { path, counted, root } = reading;
@@ -58,6 +59,7 @@ export function cutsFor(reading: RootReading, dig: DigReading, dbh: number | und
   const [begin, end] = [near[0]!, near[near.length - 1]!];
   const inner = root.start === 'stem' ? Math.min(pressed?.from ?? begin, begin) : Math.max(0, begin - 1);
   const outer = Math.min(last, end + 1);
+  if (!pressed && root.start === 'stem') return [cutAt(reading, counted <= last ? counted : last, dig, dbh)];
   const ends = inner === outer || (root.start !== 'stem' && begin === 0) ? [outer] : [inner, outer];
   return ends.map((vertex) => cutAt(reading, vertex, dig, dbh));
 }

@@ -38,7 +38,11 @@ interface Box {
   thick: number;
 }
 
-const boxOf = (path: RootPath): Box => {
+const boxes = new WeakMap<RootPath, Box>();
+
+function boxOf(path: RootPath): Box {
+  const before = boxes.get(path);
+  if (before) return before;
   const box = { west: Infinity, east: -Infinity, south: Infinity, north: -Infinity, step: 1e-6, thick: 0 };
   for (let i = 0; i < path.x.length; i++) {
     const [x, y, r] = [path.x[i]!, path.y[i]!, path.radius[i]!];
@@ -49,8 +53,9 @@ const boxOf = (path: RootPath): Box => {
     box.thick = Math.max(box.thick, r);
     if (i > 0) box.step = Math.max(box.step, path.along[i]! - path.along[i - 1]!);
   }
+  boxes.set(path, box);
   return box;
-};
+}
 
 const apart = (a: Box, b: Box): boolean =>
   a.east < b.west - ROOTS_NEAR ||
@@ -97,6 +102,53 @@ const sharpAngle = (ax: number, ay: number, bx: number, by: number): number => {
   return Math.min(between, 180 - between);
 };
 
+/** What two roots have to do with each other, without regard to the dig they are in. */
+interface Meeting {
+  crossings: { x: number; y: number; angle: number; firstHigher: boolean }[];
+  length: number;
+  gap: number;
+}
+
+/** Meetings already worked out, by the two paths: dragging one root leaves the others as they were. */
+const known = new WeakMap<RootPath, WeakMap<RootPath, Meeting>>();
+
+function meetingOf(pa: RootPath, pb: RootPath, a: Box, b: Box, fromA: number, fromB: number): Meeting {
+  const before = known.get(pa)?.get(pb);
+  if (before) return before;
+  const found: Meeting = { crossings: [], length: 0, gap: Infinity };
+  for (let i = fromA; i < pa.x.length; i++) {
+    let nearest = Infinity;
+    if (outside(b, pa.x[i]!, pa.y[i]!, pa.radius[i]!)) continue;
+    for (let k = fromB; k + 1 < pb.x.length; k++) {
+      // Too far to touch or cross: no piece is longer than the longest, so as many can be passed over.
+      const [ex, ey] = [pb.x[k]! - pa.x[i]!, pb.y[k]! - pa.y[i]!];
+      const far = Math.sqrt(ex * ex + ey * ey);
+      const idle = far - ROOTS_NEAR - b.thick - pa.radius[i]! - a.step;
+      if (idle > b.step) {
+        k += Math.floor(idle / b.step) - 1;
+        continue;
+      }
+      nearest = Math.min(nearest, gapBetween(pa, i, pb, k));
+      const met = i + 1 < pa.x.length && far <= a.step + b.step ? meet(pa, i, pb, k) : undefined;
+      if (!met) continue;
+      const [t, u] = met;
+      const [ax, ay] = [pa.x[i + 1]! - pa.x[i]!, pa.y[i + 1]! - pa.y[i]!];
+      found.crossings.push({
+        x: pa.x[i]! + ax * t,
+        y: pa.y[i]! + ay * t,
+        angle: sharpAngle(ax, ay, pb.x[k + 1]! - pb.x[k]!, pb.y[k + 1]! - pb.y[k]!),
+        firstHigher: pa.z[i]! + (pa.z[i + 1]! - pa.z[i]!) * t >= pb.z[k]! + (pb.z[k + 1]! - pb.z[k]!) * u,
+      });
+    }
+    found.gap = Math.min(found.gap, nearest);
+    if (nearest <= ROOTS_TOUCH && i > fromA) found.length += pa.along[i]! - pa.along[i - 1]!;
+  }
+  const row = known.get(pa) ?? new WeakMap<RootPath, Meeting>();
+  row.set(pb, found);
+  known.set(pa, row);
+  return found;
+}
+
 /**
  * Every crossing in plan among the roots of a dig, and every pair near each other in space.
  *
@@ -108,55 +160,19 @@ export function meetingsOf(
   saidOver: (a: number, b: number) => boolean,
   skipTo: (a: number, b: number) => number,
 ): { crossings: Crossing[]; pressings: Pressing[] } {
-  const boxes = paths.map(boxOf);
+  const around = paths.map(boxOf);
   const crossings: Crossing[] = [];
   const pressings: Pressing[] = [];
   for (let a = 0; a < paths.length; a++) {
     for (let b = a + 1; b < paths.length; b++) {
-      if (apart(boxes[a]!, boxes[b]!)) continue;
-      const [pa, pb] = [paths[a]!, paths[b]!];
-      const [fromA, fromB] = [skipTo(a, b), skipTo(b, a)];
-      const boxB = boxes[b]!;
-      const [stepA, stepB, thickB] = [boxes[a]!.step, boxB.step, boxB.thick];
-      let length = 0;
-      let gap = Infinity;
-      for (let i = fromA; i < pa.x.length; i++) {
-        let nearest = Infinity;
-        if (outside(boxB, pa.x[i]!, pa.y[i]!, pa.radius[i]!)) continue;
-        for (let k = fromB; k + 1 < pb.x.length; k++) {
-          // Too far to touch or cross: no piece is longer than the longest, so as many can be passed over.
-          const [ex, ey] = [pb.x[k]! - pa.x[i]!, pb.y[k]! - pa.y[i]!];
-          const far = Math.sqrt(ex * ex + ey * ey);
-          const idle = far - ROOTS_NEAR - thickB - pa.radius[i]! - stepA;
-          if (idle > stepB) {
-            k += Math.floor(idle / stepB) - 1;
-            continue;
-          }
-          nearest = Math.min(nearest, gapBetween(pa, i, pb, k));
-          const met = i + 1 < pa.x.length && far <= stepA + stepB ? meet(pa, i, pb, k) : undefined;
-          if (!met) continue;
-          const [t, u] = met;
-          const higher = pa.z[i]! + (pa.z[i + 1]! - pa.z[i]!) * t >= pb.z[k]! + (pb.z[k + 1]! - pb.z[k]!) * u;
-          const [aOver, bOver] = [saidOver(a, b), saidOver(b, a)];
-          const onTop = aOver === bOver ? higher : aOver;
-          crossings.push({
-            over: onTop ? a : b,
-            under: onTop ? b : a,
-            x: pa.x[i]! + (pa.x[i + 1]! - pa.x[i]!) * t,
-            y: pa.y[i]! + (pa.y[i + 1]! - pa.y[i]!) * t,
-            angle: sharpAngle(
-              pa.x[i + 1]! - pa.x[i]!,
-              pa.y[i + 1]! - pa.y[i]!,
-              pb.x[k + 1]! - pb.x[k]!,
-              pb.y[k + 1]! - pb.y[k]!,
-            ),
-            seen: aOver !== bOver,
-          });
-        }
-        gap = Math.min(gap, nearest);
-        if (nearest <= ROOTS_TOUCH && i > fromA) length += pa.along[i]! - pa.along[i - 1]!;
+      if (apart(around[a]!, around[b]!)) continue;
+      const met = meetingOf(paths[a]!, paths[b]!, around[a]!, around[b]!, skipTo(a, b), skipTo(b, a));
+      const [aOver, bOver] = [saidOver(a, b), saidOver(b, a)];
+      for (const { x, y, angle, firstHigher } of met.crossings) {
+        const onTop = aOver === bOver ? firstHigher : aOver;
+        crossings.push({ over: onTop ? a : b, under: onTop ? b : a, x, y, angle, seen: aOver !== bOver });
       }
-      if (gap <= ROOTS_NEAR) pressings.push({ a, b, length, gap });
+      if (met.gap <= ROOTS_NEAR) pressings.push({ a, b, length: met.length, gap: met.gap });
     }
   }
   return { crossings, pressings };

@@ -63,6 +63,7 @@ function aboutOne(root: DugRoot, path: RootPath, outline: Outline, dig: Dig): st
 const onOneLine = (a: RootPath, b: RootPath): boolean =>
   a.readAt.length === b.readAt.length &&
   a.readAt.length > 1 &&
+  Math.abs(a.x[0]! - b.x[0]!) < SAME_PLACE &&
   a.readAt.every((v, k) => {
     const w = b.readAt[k]!;
     return Math.hypot(a.x[v]! - b.x[w]!, a.y[v]! - b.y[w]!, a.z[v]! - b.z[w]!) < SAME_PLACE;

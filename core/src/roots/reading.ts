@@ -11,6 +11,7 @@ import {
   togetherOf,
   TOUCH_TOLERANCE,
   type Compression,
+  type CompressionRule,
 } from './compression';
 import { meetingsOf, type Crossing, type Pressing } from './crossings';
 import { bearingOf, outlineOf, type Outline } from './outline';
@@ -84,6 +85,55 @@ function angleAt(path: RootPath, i: number): number {
 export const turnOf = (dig: Pick<Dig, 'north' | 'declination'>): number =>
   dig.north === 'magnetic' ? (dig.declination ?? 0) : 0;
 
+/** What was worked out for a root before, and what it rested on. */
+interface Known {
+  outline: Outline;
+  frame: string;
+  path: RootPath;
+  compression?: {
+    rule: CompressionRule;
+    counted: number;
+    found: Compression;
+    near: ReturnType<typeof clearanceTo>;
+  };
+}
+
+const knownRoots = new WeakMap<DugRoot, Known>();
+const knownOutlines = new Map<string, Outline>();
+const OUTLINES_KEPT = 20;
+
+/** The same stem gives the same object, so that what rests on it can be kept. */
+function outlineKept(dig: Dig, turn: number, fallback: number | undefined): Outline {
+  const key = JSON.stringify([dig.radii, dig.diameters, dig.buttresses, turn, fallback]);
+  const kept = knownOutlines.get(key) ?? outlineOf(dig, turn, fallback);
+  if (knownOutlines.size > OUTLINES_KEPT) knownOutlines.clear();
+  knownOutlines.set(key, kept);
+  return kept;
+}
+
+function pathKept(root: DugRoot, dig: Dig, turn: number, outline: Outline): RootPath {
+  const frame = `${dig.measuredFrom} ${turn}`;
+  const kept = knownRoots.get(root);
+  if (kept?.outline === outline && kept.frame === frame) return kept.path;
+  const path = pathThrough(placed(dig, turn, outline, root));
+  knownRoots.set(root, { outline, frame, path });
+  return path;
+}
+
+function pressureKept(root: DugRoot, path: RootPath, outline: Outline, rule: CompressionRule) {
+  const kept = knownRoots.get(root)!;
+  if (kept.compression?.rule.underside !== rule.underside) {
+    const counted = leavesBase(path, root.start === 'stem', outline);
+    kept.compression = {
+      rule,
+      counted,
+      found: compressionOf(path, counted, outline, rule),
+      near: clearanceTo(path, counted, outline),
+    };
+  }
+  return kept.compression!;
+}
+
 /**
  * Reads a dig: what each root compresses and crosses, what holds the tree, where the old pot was.
  *
@@ -91,9 +141,9 @@ export const turnOf = (dig: Pick<Dig, 'north' | 'declination'>): number =>
  */
 export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): DigReading {
   const turn = turnOf(dig);
-  const outline = outlineOf(dig, turn, stemRadius(tree as Tree));
+  const outline = outlineKept(dig, turn, stemRadius(tree as Tree));
   const drawn = dig.roots.filter((root) => root.points.length > 0);
-  const paths = drawn.map((root) => pathThrough(placed(dig, turn, outline, root)));
+  const paths = drawn.map((root) => pathKept(root, dig, turn, outline));
   const rule = { tolerance: TOUCH_TOLERANCE, underside: undersideOf(drawn, outline) };
   const indexOf = new Map(drawn.map((root, i) => [root.label, i]));
   const { crossings, pressings } = meetingsOf(
@@ -107,6 +157,10 @@ export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): Dig
       return at < 0 ? paths[a]!.x.length : at;
     },
   );
+  const crossingsOf = drawn.map((): Crossing[] => []);
+  const pressingsOf = drawn.map((): Pressing[] => []);
+  for (const c of crossings) for (const i of [c.over, c.under]) crossingsOf[i]!.push(c);
+  for (const p of pressings) for (const i of [p.a, p.b]) pressingsOf[i]!.push(p);
   const leaving: (Leaving | undefined)[] = drawn.map((root, i) =>
     root.start === 'stem'
       ? {
@@ -120,8 +174,7 @@ export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): Dig
   const whole = all.reduce((sum, l) => sum + l.area, 0);
   const roots = drawn.map((root, i): RootReading => {
     const path = paths[i]!;
-    const counted = leavesBase(path, root.start === 'stem', outline);
-    const near = clearanceTo(path, counted, outline);
+    const { counted, found, near } = pressureKept(root, path, outline, rule);
     const out = leaving[i];
     const sector = out
       ? all.filter((l) => sectorOf(l.bearing) === sectorOf(out.bearing)).reduce((sum, l) => sum + l.area, 0)
@@ -130,7 +183,7 @@ export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): Dig
       root,
       path,
       counted,
-      compression: compressionOf(path, counted, outline, rule),
+      compression: found,
       clearance: near?.clearance,
       nearestBearing: near && bearingOf(path.x[near.vertex]!, path.y[near.vertex]!),
       crossingAngle: near && angleAt(path, near.vertex),
@@ -139,8 +192,8 @@ export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): Dig
       shareOfArea: out && whole > 0 ? out.area / whole : 0,
       shareOfSector: out && sector > 0 ? out.area / sector : 0,
       length: path.along[path.along.length - 1] ?? 0,
-      crossings: crossings.filter((c) => c.over === i || c.under === i),
-      pressings: pressings.filter((p) => p.a === i || p.b === i),
+      crossings: crossingsOf[i]!,
+      pressings: pressingsOf[i]!,
     };
   });
   const together = togetherOf(

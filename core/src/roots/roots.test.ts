@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { shareOf, unionOf } from './arcs';
 import { clearanceTo, compressionOf, leavesBase, togetherOf } from './compression';
 import { outlineFrom, outlineOf, planPoint, type Outline } from './outline';
-import { pathThrough, type RootPath } from './path';
+import { pathThrough, placed, type RootPath } from './path';
+import { addPoint, insertPoint, joinRoots, nextLabel, readingAt, snapToBark, splitRoot } from './edits';
+import { structuralRootZone } from './zones';
 import { readDig } from './reading';
 import { rootOvals } from './section';
 import { circleThrough, squareThrough } from './pot';
@@ -460,5 +462,58 @@ describe('bad input', () => {
     const reading = readDig({ stemDiameter: 0.3 }, digOf(many));
     expect(reading.roots).toHaveLength(300);
     expect(reading.problems.some((p) => p.message.startsWith('300 roots'))).toBe(true);
+  });
+});
+
+test('the structural root zone is the published one', () => {
+  // AS 4970:2009 (from memory): worked values to 1 cm.
+  for (const [diameter, radius] of [
+    [0.2, 1.68],
+    [0.3, 2],
+    [0.5, 2.47],
+    [0.8, 3.01],
+    [1, 3.31],
+  ] as const)
+    expect(structuralRootZone(diameter)).toBeCloseTo(radius, 2);
+  expect(structuralRootZone(0.05)).toBe(1.5);
+});
+
+describe('drawing on the plan', () => {
+  const frame = { dig: { measuredFrom: 'bark' as const }, turn: 7, outline: round(0.2) };
+  const one = dug('A', [
+    [0, 0.03, 0.1, 0.04],
+    [30, 0.03, 0.2, 0.02],
+    [60, 0.2, 0.2, 0.02],
+  ]);
+  const at = (root: DugRoot) => placed(frame.dig, frame.turn, frame.outline, root);
+
+  test('a place becomes the reading that leads back to it', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -1, max: 1, noNaN: true }),
+        fc.double({ min: 0.25, max: 1, noNaN: true }),
+        (x, y) => {
+          const [there] = at(addPoint(dug('N', []), readingAt(frame, x, y)));
+          return Math.hypot(there!.x - x, there!.y - y) < 0.003;
+        },
+      ),
+    );
+  });
+
+  test('insert, snap, split and join', () => {
+    const middle = at(one)[0]!;
+    const next = at(one)[1]!;
+    const added = insertPoint(one, frame, (middle.x + next.x) / 2, (middle.y + next.y) / 2);
+    expect(added.index).toBe(1);
+    expect(added.root.points[1]).toMatchObject({ depth: 0.15, diameter: 0.03 });
+    expect(snapToBark(one, 2, frame).points[2]!.distance).toBe(0.01);
+    const [first, second] = splitRoot(one, 1, 'B')!;
+    expect(second).toMatchObject({ label: 'B', start: 'root', from: 'A' });
+    expect(joinRoots(first, second, frame).points).toEqual(one.points);
+    expect(joinRoots(first, { ...second, points: [...second.points].reverse() }, frame).points).toEqual(
+      one.points,
+    );
+    expect(splitRoot(one, 0, 'B')).toBeUndefined();
+    expect(nextLabel(['A', 'C'])).toBe('B');
   });
 });

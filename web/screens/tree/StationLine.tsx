@@ -32,6 +32,10 @@ function told(
     case 'probe':
       if (profile.collar) return `collar ${short(profile.collar.depth.value)}`;
       break;
+    case 'dig': {
+      const roots = visit.dig?.roots.length ?? 0;
+      return roots > 0 ? `${roots} root${roots === 1 ? '' : 's'}` : 'not dug';
+    }
     case 'verdict':
       return glance ? (glance.likely > 0 ? `${glance.likely} likely` : 'open') : '…';
     case 'prescription':
@@ -115,7 +119,11 @@ export function StationLine(props: {
         <ol className="flex lg:block">
           {STATIONS.map(({ key, label, place }) => {
             const progress = props.progress.find((p) => p.station === key);
-            const begun = key === 'verdict' || key === 'prescription' || (progress?.answered ?? 0) > 0;
+            const begun =
+              key === 'verdict' ||
+              key === 'prescription' ||
+              (key === 'dig' && props.visit.dig !== undefined) ||
+              (progress?.answered ?? 0) > 0;
             const current = key === props.station;
             return (
               <li key={key} className="shrink-0 lg:absolute lg:inset-x-0" style={{ top: `${place * 100}%` }}>

@@ -29,12 +29,14 @@ const loaders = {
   History: () => import('./stations/History'),
   Mulch: () => import('./stations/Mulch'),
   Probe: () => import('./stations/Probe'),
+  Dig: () => import('./stations/Dig'),
   Verdict: () => import('./stations/Verdict'),
   Prescription: () => import('./stations/Prescription'),
 };
 const History = dynamic(() => loaders.History().then((m) => m.History));
 const Mulch = dynamic(() => loaders.Mulch().then((m) => m.Mulch));
 const Probe = dynamic(() => loaders.Probe().then((m) => m.Probe));
+const Dig = dynamic(() => loaders.Dig().then((m) => m.Dig));
 const Verdict = dynamic(() => loaders.Verdict().then((m) => m.Verdict));
 const Prescription = dynamic(() => loaders.Prescription().then((m) => m.Prescription));
 
@@ -183,6 +185,17 @@ export function TreeScreen(props: TreeScreenProps) {
     today,
     goTo,
   };
+  const troubles = (
+    <>
+      <Conflicts control={control} system={units} />
+      <Refusals control={control} />
+    </>
+  );
+  const foot = (
+    <NextStep {...stationProps} station={station}>
+      <SaveState control={control} />
+    </NextStep>
+  );
   return (
     <div className="h-dvh flex flex-col">
       {bar}
@@ -200,41 +213,44 @@ export function TreeScreen(props: TreeScreenProps) {
           onVisit={setChosenVisit}
           onNewVisit={mayMeasure ? newVisit : undefined}
         />
-        <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink">
-          <SectionView
-            profile={profile}
-            work={glance?.work ?? NO_WORK}
-            visit={visit}
-            events={events}
-            bearing={bearing}
-            onTurn={setBearing}
-            when={when}
-            onWhen={setWhen}
-            system={units}
-          />
-        </div>
-        <div className="min-h-0 flex flex-col bg-sheet">
-          <div
-            id="entry"
-            className="flex-1 overflow-y-auto px-4 lg:px-6 py-4"
-            tabIndex={0}
-            role="region"
-            aria-label="Entry"
-          >
-            <Conflicts control={control} system={units} />
-            <Refusals control={control} />
-            <Station key={`${current.id}.${station}`} station={station} {...stationProps} />
-          </div>
-          <NextStep {...stationProps} station={station}>
-            <SaveState control={control} />
-          </NextStep>
-        </div>
+        {station === 'dig' ? (
+          <Dig key={current.id} {...stationProps} top={troubles} foot={foot} />
+        ) : (
+          <>
+            <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink">
+              <SectionView
+                profile={profile}
+                work={glance?.work ?? NO_WORK}
+                visit={visit}
+                events={events}
+                bearing={bearing}
+                onTurn={setBearing}
+                when={when}
+                onWhen={setWhen}
+                system={units}
+              />
+            </div>
+            <div className="min-h-0 flex flex-col bg-sheet">
+              <div
+                id="entry"
+                className="flex-1 overflow-y-auto px-4 lg:px-6 py-4"
+                tabIndex={0}
+                role="region"
+                aria-label="Entry"
+              >
+                {troubles}
+                <Station key={`${current.id}.${station}`} station={station} {...stationProps} />
+              </div>
+              {foot}
+            </div>
+          </>
+        )}
       </main>
     </div>
   );
 }
 
-function Station({ station, ...props }: StationProps & { station: StationKey }) {
+function Station({ station, ...props }: StationProps & { station: Exclude<StationKey, 'dig'> }) {
   switch (station) {
     case 'history':
       return <History {...props} />;

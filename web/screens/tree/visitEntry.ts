@@ -26,7 +26,8 @@ export interface StationProps {
   goTo: (station: StationKey) => void;
 }
 
-export type StationKey = 'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'verdict' | 'prescription';
+export type StationKey =
+  'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'dig' | 'verdict' | 'prescription';
 
 /** Stations in the order of the plumb line: `height` is what each looks at, m above grade, for its place on the line. */
 export const STATIONS: readonly { key: StationKey; label: string; place: number }[] = [
@@ -35,6 +36,7 @@ export const STATIONS: readonly { key: StationKey; label: string; place: number 
   { key: 'base', label: 'Base', place: 0.33 },
   { key: 'mulch', label: 'Mulch, grade', place: 0.46 },
   { key: 'probe', label: 'Probe', place: 0.59 },
-  { key: 'verdict', label: 'Verdict', place: 0.78 },
-  { key: 'prescription', label: 'Prescription', place: 0.89 },
+  { key: 'dig', label: 'Dig', place: 0.7 },
+  { key: 'verdict', label: 'Verdict', place: 0.81 },
+  { key: 'prescription', label: 'Prescription', place: 0.905 },
 ];

@@ -26,6 +26,8 @@ const INK: Record<Tone, string> = {
   harm: '#B3261E',
   buried: '#6B2E22',
   fill: '#E4DED0',
+  wash: '#E3EBEE',
+  squeeze: '#F3D8D2',
   topsoil: '#D6C5A4',
   loam: '#EBDDC2',
   clay: '#D2AC89',

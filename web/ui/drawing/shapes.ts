@@ -18,6 +18,8 @@ export type Tone =
   | 'loam'
   | 'clay'
   | 'mulch'
+  | 'wash'
+  | 'squeeze'
   | 'root';
 
 export type Shape =

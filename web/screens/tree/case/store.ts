@@ -7,6 +7,8 @@ export interface Edit {
   parent: string;
   before: Item['values'];
   after: Item['values'];
+  /** The field typed in, where an item has several: typing on in it is one step of undo. */
+  field?: string;
 }
 
 export interface Conflict {
@@ -38,6 +40,8 @@ export type CaseAction =
   | { type: 'settle'; id: string; keep: 'mine' | 'theirs' };
 
 const UNDO_DEPTH = 200;
+/** The field of an edit that is a step of undo by itself. */
+export const ONE_STEP = 'one step';
 const DOUBTS_KEPT = 20;
 
 export const startWith = (items: readonly Item[]): CaseState => ({
@@ -71,6 +75,8 @@ function sameField(a: readonly Edit[] | undefined, b: readonly Edit[]): boolean 
     a?.length === 1 &&
     b.length === 1 &&
     a[0]!.id === b[0]!.id &&
+    a[0]!.field === b[0]!.field &&
+    a[0]!.field !== ONE_STEP &&
     a[0]!.before !== null &&
     b[0]!.after !== null
   );
@@ -200,6 +206,8 @@ export function editOf<K extends ItemKind>(
   id: string,
   parent: string,
   after: ItemValues[K] | null,
+  field?: string,
 ): Edit {
-  return { kind, id, parent, before: state.items.get(id)?.values ?? null, after: after as Item['values'] };
+  const before = state.items.get(id)?.values ?? null;
+  return { kind, id, parent, before, after: after as Item['values'], ...(field && { field }) };
 }

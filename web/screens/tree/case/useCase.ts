@@ -15,7 +15,13 @@ export interface CaseControl {
   state: CaseState;
   items: Item[];
   saving: Saving;
-  set<K extends ItemKind>(kind: K, id: string, parent: string, values: ItemValues[K] | null): void;
+  set<K extends ItemKind>(
+    kind: K,
+    id: string,
+    parent: string,
+    values: ItemValues[K] | null,
+    field?: string,
+  ): void;
   setAll(edits: readonly { kind: ItemKind; id: string; parent: string; values: Item['values'] }[]): void;
   undo(): void;
   redo(): void;
@@ -115,8 +121,8 @@ export function useCase(treeId: string, initial: string): CaseControl {
       state,
       items,
       saving,
-      set: (kind, id, parent, values) =>
-        dispatch({ type: 'edit', edits: [editOf(latest.current, kind, id, parent, values)] }),
+      set: (kind, id, parent, values, field) =>
+        dispatch({ type: 'edit', edits: [editOf(latest.current, kind, id, parent, values, field)] }),
       setAll: (edits) =>
         dispatch({
           type: 'edit',

@@ -1,0 +1,36 @@
+import type { Quantity } from '../units/quantity';
+import { BASE_DIAMETERS, TOUCH_TOLERANCE } from './compression';
+import type { DigReading } from './reading';
+
+const STEM_FROM: Record<DigReading['outline']['from'], string> = {
+  'stem diameter': 'round, from the stem diameter',
+  'two diameters': 'an oval, from two diameters',
+  radii: 'smooth through the radii',
+  nothing: 'not measured',
+};
+
+/** Share of the circumference that is compressed now, with its working. */
+export const girdledShare = ({ share, roots, outline }: DigReading): Quantity => ({
+  name: 'Bark squeezed',
+  value: share,
+  dimension: 'share',
+  working: {
+    formula:
+      'arc length of the bark for which the straight line from the centre of the stem passes within a root’s radius of its centreline, all roots together, by the circumference',
+    inputs: [
+      { name: 'circumference', value: outline.circumference, dimension: 'long length' },
+      { name: 'roots', value: roots.length, dimension: 'count' },
+      {
+        name: 'roots that press',
+        value: roots.filter((r) => r.compression.share > 0).length,
+        dimension: 'count',
+      },
+      { name: 'nearer than this counts as touching', value: TOUCH_TOLERANCE, dimension: 'short length' },
+    ],
+    source: 'geometry; tolerance: common practice, no source',
+    notes: [
+      `Outline of the stem: ${STEM_FROM[outline.from]}.`,
+      `A root that grows from the stem counts from where it comes clear of the bark, at the latest ${BASE_DIAMETERS} of its diameters along.`,
+    ],
+  },
+});

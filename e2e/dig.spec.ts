@@ -1,0 +1,144 @@
+import { expect, test, type Page } from '@playwright/test';
+import { enterDemo, saved } from './enter';
+
+/** A dig as it stands on a paper sketch: bearings, cm from the bark, cm deep, cm across. */
+const SHEET: { label: string; kind: string; starts: string; points: [string, string, string, string][] }[] = [
+  {
+    label: 'A',
+    kind: 'structural, anchor',
+    starts: 'at the stem',
+    points: [
+      ['0', '0', '12', '7'],
+      ['3', '40', '15', '5'],
+    ],
+  },
+  {
+    label: 'B',
+    kind: 'stem-girdling',
+    starts: 'outside the pit',
+    points: [
+      ['60', '22', '6', '3'],
+      ['90', '2', '6', '3'],
+      ['120', '1.5', '6', '3'],
+      ['150', '20', '6', '3'],
+    ],
+  },
+];
+
+/** Share squeezed and each root's own, as the screen says them. */
+async function numbers(page: Page): Promise<string[]> {
+  const share = await page.getByRole('button', { name: /^Bark squeezed/ }).textContent();
+  const rows = await page
+    .getByRole('table', { name: 'Roots and advice' })
+    .locator('tbody tr')
+    .allTextContents();
+  return [share!, ...rows];
+}
+
+async function typed(page: Page): Promise<void> {
+  for (const root of SHEET) {
+    await page.getByRole('button', { name: 'Type it' }).focus();
+    await page.keyboard.press('Enter');
+    const editor = page.getByRole('group', { name: `Root ${root.label}` });
+    await editor.getByLabel('Kind').selectOption({ label: root.kind });
+    await editor.getByLabel('Starts').selectOption({ label: root.starts });
+    for (const [i, [bearing, distance, depth, across]] of root.points.entries()) {
+      if (i === 0) {
+        await editor.getByRole('button', { name: 'Add a point' }).focus();
+        await page.keyboard.press('Enter');
+        await editor.getByLabel('Bearing, point 1').focus();
+      }
+      // Enter goes from cell to cell, and makes the next point by itself.
+      for (const text of [bearing, distance, depth, across]) {
+        await page.keyboard.type(text);
+        if (text !== across || i + 1 < root.points.length) await page.keyboard.press('Enter');
+      }
+      if (i + 1 < root.points.length)
+        await expect(editor.getByLabel(`Bearing, point ${i + 2}`)).toBeFocused();
+    }
+    await page.keyboard.press('Tab');
+  }
+}
+
+test('a dig drawn with the pointer and the same dig typed give the same numbers', async ({ page }) => {
+  test.setTimeout(120_000);
+  await enterDemo(page);
+  await page.goto('/trees/sable-tulip-tree-1?station=dig');
+  await page.getByRole('button', { name: 'New visit' }).click();
+  await page.getByRole('button', { name: /^Dig/ }).click();
+  await typed(page);
+  await saved(page);
+  const byKeyboard = await numbers(page);
+  expect(byKeyboard[0]).not.toBe('0 %');
+  expect(byKeyboard.join(' ')).toContain('look again');
+  const state = await page.request.get('/api/trees/sable-tulip-tree-1/case');
+  const visits = (await state.json()).visits as {
+    date: string;
+    dig?: { roots: { points: { bearing: number; distance: number }[] }[] };
+  }[];
+  const points = visits[visits.length - 1]!.dig!.roots[1]!.points;
+  expect(points.map((p) => [p.bearing, p.distance])).toEqual([
+    [60, 0.22],
+    [90, 0.02],
+    [120, 0.015],
+    [150, 0.2],
+  ]);
+
+  // The second root again, by pointer: where its points lie on the plan is read off the handles, then it is drawn anew.
+  const handles = page.getByTestId('dig-plan').getByRole('button', { name: /^Point \d of root B/ });
+  await expect(handles).toHaveCount(4);
+  const places: { x: number; y: number }[] = [];
+  for (let i = 0; i < 4; i++) {
+    const box = (await handles.nth(i).boundingBox())!;
+    places.push({ x: box.x + box.width / 2, y: box.y + box.height / 2 });
+  }
+  await page.getByRole('button', { name: 'Remove root B' }).click();
+  await page.getByRole('button', { name: 'Draw it' }).click();
+  const editor = page.getByRole('group', { name: 'Root B' });
+  await editor.getByLabel('Starts').selectOption({ label: 'outside the pit' });
+  for (const place of places) await page.mouse.click(place.x, place.y);
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  for (let i = 1; i <= 4; i++) {
+    await editor.getByLabel(`Depth, point ${i}`).fill('6');
+    await editor.getByLabel(`Diameter, point ${i}`).fill('3');
+    // A pixel of the plan is about a millimetre: the tape's figure is put right by hand, as one would in the pit.
+    const [bearing, distance] = SHEET[1]!.points[i - 1]!;
+    const near = Number(await editor.getByLabel(`Distance, point ${i}`).inputValue());
+    expect(Math.abs(near - Number(distance))).toBeLessThan(0.35);
+    await editor.getByLabel(`Distance, point ${i}`).fill(distance);
+    await editor.getByLabel(`Bearing, point ${i}`).fill(bearing);
+  }
+  await page.keyboard.press('Tab');
+  await saved(page);
+  expect(await numbers(page)).toEqual(byKeyboard);
+
+  // Dragging a point moves the numbers; undo brings them back, redo takes them away again.
+  const second = (await handles.nth(1).boundingBox())!;
+  await page.mouse.move(second.x + second.width / 2, second.y + second.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(second.x + second.width / 2 + 90, second.y + 30, { steps: 6 });
+  await page.mouse.up();
+  await expect.poll(() => numbers(page)).not.toEqual(byKeyboard);
+  const dragged = await numbers(page);
+  await page.locator('h1').first().click();
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => numbers(page)).toEqual(byKeyboard);
+  await page.keyboard.press('Control+Shift+z');
+  await expect.poll(() => numbers(page)).toEqual(dragged);
+});
+
+test('the forecast comes, and the year slider grows the plan with and without the cuts', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto('/trees/sable-katsura-14?station=dig');
+  await expect(page.getByText(/^Half of it in about 20\d\d if nothing is done/)).toBeVisible();
+  const figure = page.getByTestId('dig-plan').getByText(/^\d+ %$/);
+  const now = parseInt((await figure.textContent())!, 10);
+  const slider = page.getByLabel('Year', { exact: true });
+  await slider.focus();
+  for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('The plan shows 2036.')).toBeVisible();
+  await expect.poll(async () => parseInt((await figure.textContent())!, 10)).toBeGreaterThan(now + 10);
+  const left = parseInt((await figure.textContent())!, 10);
+  await page.getByRole('group', { name: 'On the plan' }).getByRole('button', { name: /now$/ }).click();
+  await expect.poll(async () => parseInt((await figure.textContent())!, 10)).toBeLessThan(left - 10);
+});

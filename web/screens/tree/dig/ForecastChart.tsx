@@ -1,0 +1,145 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
+import {
+  CategoryScale,
+  Chart,
+  Filler,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+} from 'chart.js';
+import { HORIZON, THRESHOLDS, type ScenarioForecast } from '@undrel/core/growth';
+import { usePreferences } from '../../shell/preferences';
+
+Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Filler, Tooltip);
+
+const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
+const ink = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim();
+const faint = (colour: string) => `color-mix(in srgb, ${colour} 22%, transparent)`;
+
+/** Share of the bark compressed, year by year, with its band; the chosen year is a line across all of it. */
+export function ForecastChart({
+  scenarios,
+  from,
+  year,
+  onYear,
+}: {
+  scenarios: readonly ScenarioForecast[];
+  from: number;
+  year: number;
+  onYear: (year: number) => void;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const chart = useRef<{ draw(): void } | undefined>(undefined);
+  const chosen = useRef(year);
+  const { theme } = usePreferences();
+  useEffect(() => {
+    const colours = [ink('harm'), ink('todo'), ink('ink')];
+    const text = ink('ink');
+    const labels = Array.from({ length: HORIZON + 1 }, (_, i) => String(from + i));
+    const made = new Chart(canvas.current!, {
+      type: 'line',
+      data: {
+        labels,
+        datasets: scenarios.flatMap((scenario, i) => {
+          const colour = colours[i % colours.length]!;
+          const common = { pointRadius: 0, borderColor: colour, stepped: false as const };
+          return [
+            {
+              ...common,
+              label: `${scenario.name}, 90 %`,
+              data: scenario.p90.map((v) => 100 * v),
+              borderWidth: 0,
+              backgroundColor: faint(colour),
+              fill: '+1',
+            },
+            {
+              ...common,
+              label: `${scenario.name}, 10 %`,
+              data: scenario.p10.map((v) => 100 * v),
+              borderWidth: 0,
+            },
+            {
+              ...common,
+              label: scenario.name,
+              data: scenario.p50.map((v) => 100 * v),
+              borderWidth: 2.5,
+              borderDash: i === 0 ? [] : i === 1 ? [8, 4] : [2, 3],
+            },
+          ];
+        }),
+      },
+      options: {
+        animation: false,
+        maintainAspectRatio: false,
+        responsive: true,
+        interaction: { mode: 'index', intersect: false },
+        onClick: (_, found) => found[0] && onYear(found[0].index),
+        scales: {
+          x: {
+            ticks: { maxTicksLimit: 7, maxRotation: 0, color: text, font: { family: FONT, size: 13 } },
+            grid: { display: false },
+            border: { color: text },
+          },
+          y: {
+            min: 0,
+            max: 100,
+            title: { display: true, text: 'bark squeezed, %', color: text, font: { family: FONT, size: 13 } },
+            ticks: { stepSize: 25, color: text, font: { family: FONT, size: 13 } },
+            grid: {
+              color: (c) =>
+                THRESHOLDS.includes((c.tick.value / 100) as never) ? ink('hair') : 'transparent',
+            },
+            border: { color: text },
+          },
+        },
+        plugins: {
+          tooltip: {
+            filter: (item) => item.datasetIndex % 3 === 2,
+            callbacks: { label: (item) => `${item.dataset.label}: ${Math.round(item.parsed.y ?? 0)} %` },
+          },
+        },
+      },
+      plugins: [
+        {
+          id: 'year',
+          afterDraw: ({ ctx, chartArea, scales }) => {
+            const x = scales.x!.getPixelForValue(chosen.current);
+            ctx.save();
+            ctx.strokeStyle = text;
+            ctx.lineWidth = 1.5;
+            ctx.beginPath();
+            ctx.moveTo(x, chartArea.top);
+            ctx.lineTo(x, chartArea.bottom);
+            ctx.stroke();
+            ctx.restore();
+          },
+        },
+      ],
+    });
+    chart.current = made;
+    return () => made.destroy();
+    // Made anew for another theme: its colours come from the style sheet.
+  }, [scenarios, from, theme, onYear]);
+  useEffect(() => {
+    chosen.current = year;
+    chart.current?.draw();
+  }, [year]);
+  return (
+    <div className="h-44">
+      <canvas ref={canvas} role="img" aria-label={inWords(scenarios, from)} />
+    </div>
+  );
+}
+
+function inWords(scenarios: readonly ScenarioForecast[], from: number): string {
+  return scenarios
+    .map(
+      (s) =>
+        `${s.name}: ${Math.round(100 * s.p50[0]!)} % of the bark squeezed in ${from}, ${Math.round(100 * s.p50[10]!)} % in ${from + 10}, ${Math.round(100 * s.p50[HORIZON]!)} % in ${from + HORIZON}`,
+    )
+    .join('; ');
+}

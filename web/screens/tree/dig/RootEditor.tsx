@@ -1,0 +1,426 @@
+'use client';
+
+import { useState, type KeyboardEvent } from 'react';
+import type { BarkContact, DugRoot, RootCondition, RootKind } from '@undrel/core/casefile';
+import {
+  addPoint,
+  joinRoots,
+  movePoint,
+  removePoint,
+  snapToBark,
+  splitRoot,
+  type PitFrame,
+} from '@undrel/core/roots';
+import { shortUnit, type UnitSystem } from '@undrel/core/units';
+import { BearingInput } from '../../../ui/controls/BearingInput';
+import { LengthInput } from '../../../ui/controls/LengthInput';
+import { Select } from '../../../ui/controls/Select';
+
+export const KINDS: readonly { key: RootKind; label: string }[] = [
+  { key: 'structural', label: 'structural, anchor' },
+  { key: 'girdling', label: 'stem-girdling' },
+  { key: 'root on root', label: 'root on root' },
+  { key: 'circling', label: 'circling' },
+  { key: 'adventitious', label: 'adventitious' },
+  { key: 'competing', label: 'another tree’s' },
+];
+const CONDITIONS: readonly { key: RootCondition; label: string }[] = [
+  { key: 'sound', label: 'sound' },
+  { key: 'cracked', label: 'cracked' },
+  { key: 'decayed', label: 'decayed' },
+  { key: 'dead', label: 'dead' },
+];
+const CONTACTS: readonly { key: BarkContact; label: string }[] = [
+  { key: 'clear', label: 'clear of the bark' },
+  { key: 'touching', label: 'touching' },
+  { key: 'pressing', label: 'pressing' },
+  { key: 'embedded', label: 'grown in' },
+  { key: 'grafted', label: 'grafted' },
+];
+const STARTS: readonly { key: DugRoot['start']; label: string }[] = [
+  { key: 'stem', label: 'at the stem' },
+  { key: 'root', label: 'at a root' },
+  { key: 'outside', label: 'outside the pit' },
+];
+
+/** Enter goes down the column, at its end to a new point. */
+function downTheColumn(event: KeyboardEvent<HTMLElement>, more: () => void): void {
+  const at = event.target instanceof HTMLInputElement ? event.target.dataset.cell : undefined;
+  if (event.key !== 'Enter' || !at) return;
+  event.preventDefault();
+  const [row, column] = at.split(':').map(Number) as [number, number];
+  const table = event.currentTarget;
+  const next = (r: number, c: number) => table.querySelector<HTMLInputElement>(`[data-cell="${r}:${c}"]`);
+  if (column < 3) return next(row, column + 1)?.focus();
+  if (!next(row + 1, 0)) more();
+  setTimeout(() => next(row + 1, 0)?.focus(), 0);
+}
+
+/** One root by keyboard: what it is, and its points as they were read. */
+export function RootEditor(props: {
+  root: DugRoot;
+  others: readonly DugRoot[];
+  point: number | undefined;
+  frame: PitFrame;
+  measuredFrom: 'bark' | 'centre';
+  system: UnitSystem;
+  disabled: boolean;
+  newLabel: string;
+  onPoint: (index: number | undefined) => void;
+  onChange: (root: DugRoot, field: string) => void;
+  /** Two roots in the place of this one, or one in the place of this and another. */
+  onSplit: (parts: [DugRoot, DugRoot]) => void;
+  onJoin: (root: DugRoot, gone: string) => void;
+  onRemove: () => void;
+}) {
+  const { root, others, frame, system, disabled, onChange } = props;
+  const [label, setLabel] = useState(root.label);
+  const [labelProblem, setLabelProblem] = useState<string | undefined>(undefined);
+  const unit = shortUnit(system);
+  const set = (change: Partial<DugRoot>, field: string) => onChange({ ...root, ...change }, field);
+  const rename = (text: string) => {
+    setLabel(text);
+    const clean = text.trim();
+    if (clean === '' || clean.length > 12)
+      return setLabelProblem(`Label: “${clean}”; 1 to 12 characters are allowed.`);
+    if (others.some((o) => o.label === clean))
+      return setLabelProblem(`Label: ${clean} is taken by another root.`);
+    setLabelProblem(undefined);
+    set({ label: clean }, 'label');
+  };
+  const point = props.point !== undefined && root.points[props.point] ? props.point : undefined;
+  const add = () => {
+    const last = root.points[root.points.length - 1];
+    onChange(addPoint(root, { bearing: last?.bearing ?? 0, distance: last?.distance ?? 0.05 }), 'add');
+    props.onPoint(root.points.length);
+  };
+  return (
+    <div
+      className="border-y-2 border-ink bg-wash -mx-3 px-3 py-3 my-2"
+      aria-label={`Root ${root.label}`}
+      role="group"
+    >
+      <div className="grid grid-cols-[4.5rem_1fr_1fr] gap-2">
+        <div>
+          <label htmlFor="root-label" className="block text-sm mb-0.5">
+            Label
+          </label>
+          <input
+            id="root-label"
+            className="w-full font-semibold"
+            value={label}
+            disabled={disabled}
+            aria-invalid={labelProblem ? true : undefined}
+            onChange={(event) => rename(event.target.value)}
+            onBlur={() => {
+              setLabel(root.label);
+              setLabelProblem(undefined);
+            }}
+          />
+        </div>
+        <Select
+          label="Kind"
+          options={KINDS}
+          value={root.kind}
+          onChange={(kind) => set({ kind: kind! }, 'kind')}
+          disabled={disabled}
+        />
+        <Select
+          label="Starts"
+          options={STARTS}
+          value={root.start}
+          onChange={(start) => set({ start: start!, from: undefined }, 'start')}
+          disabled={disabled}
+        />
+      </div>
+      {labelProblem && (
+        <p role="alert" className="wrong mt-1">
+          {labelProblem}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-2 mt-2">
+        {root.start === 'root' && (
+          <Select
+            label="At root"
+            empty="not said"
+            options={others.map((o) => ({ key: o.label, label: o.label }))}
+            value={root.from}
+            onChange={(from) => set({ from }, 'from')}
+            disabled={disabled}
+          />
+        )}
+        {root.kind === 'competing' && root.start !== 'root' && (
+          <label className="block">
+            <span className="block text-sm mb-0.5">Belongs to</span>
+            <input
+              className="w-full"
+              maxLength={80}
+              value={root.from ?? ''}
+              disabled={disabled}
+              onChange={(event) => set({ from: event.target.value || undefined }, 'from')}
+            />
+          </label>
+        )}
+        <Select
+          label="Bark"
+          empty="not looked at"
+          options={CONTACTS}
+          value={root.contact}
+          onChange={(contact) =>
+            set({ contact, embedded: contact === 'embedded' ? root.embedded : undefined }, 'contact')
+          }
+          disabled={disabled}
+        />
+        <Select
+          label="Condition"
+          empty="not looked at"
+          options={CONDITIONS}
+          value={root.condition}
+          onChange={(condition) => set({ condition }, 'condition')}
+          disabled={disabled}
+        />
+        {root.contact === 'embedded' && (
+          <LengthInput
+            field="embedded"
+            label="Grown in by"
+            system={system}
+            value={root.embedded}
+            onChange={(embedded) => set({ embedded }, 'embedded')}
+            disabled={disabled}
+          />
+        )}
+        <Select
+          label="Passes over"
+          empty="told by depth"
+          options={others
+            .filter((o) => !root.over?.includes(o.label))
+            .map((o) => ({ key: o.label, label: o.label }))}
+          value={undefined}
+          onChange={(over) => over && set({ over: [...(root.over ?? []), over] }, 'over')}
+          disabled={disabled}
+        />
+      </div>
+      {root.over && root.over.length > 0 && (
+        <p className="text-sm mt-1">
+          Seen over{' '}
+          {root.over.map((over) => (
+            <button
+              key={over}
+              type="button"
+              className="link px-1"
+              disabled={disabled}
+              aria-label={`No longer over ${over}`}
+              onClick={() => set({ over: root.over!.filter((o) => o !== over) }, 'over')}
+            >
+              {over} ×
+            </button>
+          ))}
+        </p>
+      )}
+      <table
+        className="mt-3 w-full"
+        aria-label={`Points of root ${root.label}`}
+        onKeyDown={(event) => downTheColumn(event, add)}
+      >
+        <thead>
+          <tr className="text-sm">
+            <th scope="col" className="font-normal">
+              <span className="sr-only">point</span>
+            </th>
+            <th scope="col" className="text-right">
+              bearing
+            </th>
+            <th scope="col" className="text-right">
+              from {props.measuredFrom} ({unit})
+            </th>
+            <th scope="col" className="text-right">
+              depth ({unit})
+            </th>
+            <th scope="col" className="text-right">
+              across ({unit})
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {root.points.map((p, i) => {
+            const cell = (
+              field: 'rootDistance' | 'rootDepth' | 'rootDiameter',
+              key: 'distance' | 'depth' | 'diameter',
+              column: number,
+              words: string,
+            ) => (
+              <td className="min-w-[4.4rem]">
+                <LengthInput
+                  bare
+                  hideLabel
+                  field={field}
+                  label={`${words}, point ${i + 1}`}
+                  cell={`${i}:${column}`}
+                  system={system}
+                  value={p[key]}
+                  onChange={(metres) =>
+                    metres !== undefined && onChange(movePoint(root, i, { [key]: metres }), `${i}.${key}`)
+                  }
+                  disabled={disabled}
+                />
+              </td>
+            );
+            return (
+              <tr key={i} className={i === point ? 'bg-sheet' : ''} onFocus={() => props.onPoint(i)}>
+                <th scope="row" className="num font-normal text-muted pr-1">
+                  {i + 1}
+                </th>
+                <td className="min-w-[4rem]">
+                  <BearingInput
+                    bare
+                    hideLabel
+                    label={`Bearing, point ${i + 1}`}
+                    cell={`${i}:0`}
+                    value={p.bearing}
+                    onChange={(bearing) =>
+                      bearing !== undefined && onChange(movePoint(root, i, { bearing }), `${i}.bearing`)
+                    }
+                    disabled={disabled}
+                  />
+                </td>
+                {cell('rootDistance', 'distance', 1, 'Distance')}
+                {cell('rootDepth', 'depth', 2, 'Depth')}
+                {cell('rootDiameter', 'diameter', 3, 'Diameter')}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {!disabled && (
+        <div className="flex flex-wrap gap-x-4 gap-y-1 mt-2">
+          <button type="button" className="link" onClick={add}>
+            Add a point
+          </button>
+          {point !== undefined && (
+            <>
+              <button
+                type="button"
+                className="link"
+                onClick={() => {
+                  onChange(removePoint(root, point), 'remove');
+                  props.onPoint(undefined);
+                }}
+              >
+                Remove point {point + 1}
+              </button>
+              <button
+                type="button"
+                className="link"
+                onClick={() => onChange(snapToBark(root, point, frame), 'snap')}
+              >
+                Snap point {point + 1} to the bark
+              </button>
+              <button
+                type="button"
+                className="link"
+                disabled={point === 0 || point === root.points.length - 1}
+                onClick={() => {
+                  const parts = splitRoot(root, point, props.newLabel);
+                  if (parts) props.onSplit(parts);
+                }}
+              >
+                Split here
+              </button>
+            </>
+          )}
+          {others.length > 0 && (
+            <label className="text-sm inline-flex items-center gap-1">
+              Join with
+              <select
+                className="min-h-[36px]"
+                value=""
+                onChange={(event) => {
+                  const other = others.find((o) => o.label === event.target.value);
+                  if (other) props.onJoin(joinRoots(root, other, frame), other.label);
+                }}
+              >
+                <option value="">…</option>
+                {others.map((o) => (
+                  <option key={o.label}>{o.label}</option>
+                ))}
+              </select>
+            </label>
+          )}
+          <button type="button" className="link" onClick={props.onRemove}>
+            Remove root {root.label}
+          </button>
+        </div>
+      )}
+      <details className="mt-2">
+        <summary className="min-h-[44px] flex items-center cursor-pointer underline">
+          Rings, old pot, note
+        </summary>
+        <div className="grid grid-cols-2 gap-2">
+          <label className="block">
+            <span className="block text-sm mb-0.5">Rings counted on a cut</span>
+            <input
+              className="num w-full text-right"
+              inputMode="numeric"
+              disabled={disabled}
+              value={root.rings?.count ?? ''}
+              onChange={(event) => {
+                const count = Math.round(Number(event.target.value));
+                set(
+                  {
+                    rings:
+                      count >= 1 && count <= 300
+                        ? { count, over: root.rings?.over ?? (root.points[0]?.diameter ?? 0.02) / 2 }
+                        : undefined,
+                  },
+                  'rings',
+                );
+              }}
+            />
+          </label>
+          {root.rings && (
+            <LengthInput
+              field="ringsOver"
+              label="Over a radius of"
+              system={system}
+              value={root.rings.over}
+              onChange={(over) =>
+                over !== undefined && set({ rings: { ...root.rings!, over } }, 'rings.over')
+              }
+              disabled={disabled}
+            />
+          )}
+          <Select
+            label="Old pot"
+            empty="not known"
+            options={[
+              { key: 'left', label: 'left it' },
+              { key: 'never', label: 'never left it' },
+            ]}
+            value={root.leftPot === undefined ? undefined : root.leftPot ? 'left' : 'never'}
+            onChange={(told) => set({ leftPot: told === undefined ? undefined : told === 'left' }, 'leftPot')}
+            disabled={disabled}
+          />
+          <LengthInput
+            field="farthest"
+            label="Followed to"
+            system={system}
+            value={root.farthest}
+            onChange={(farthest) => set({ farthest }, 'farthest')}
+            disabled={disabled}
+          />
+        </div>
+        <label className="block mt-2">
+          <span className="block text-sm mb-0.5">Note</span>
+          <textarea
+            className="w-full"
+            rows={2}
+            maxLength={2000}
+            disabled={disabled}
+            value={root.note ?? ''}
+            onChange={(event) => set({ note: event.target.value || undefined }, 'note')}
+          />
+        </label>
+      </details>
+    </div>
+  );
+}

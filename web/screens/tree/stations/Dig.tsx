@@ -1,0 +1,556 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import type { DugRoot, RootKind } from '@undrel/core/casefile';
+import { grownDig, HORIZON, type Forecast } from '@undrel/core/growth';
+import type { RootAdvice, RootDecision } from '@undrel/core/pruning';
+import { addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots';
+import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { digId, itemsBelow, NEW_DIG, type DigHead } from '../../../protocol/item';
+import { Entry } from '../../../ui/controls/Entry';
+import { QuantityView } from '../../../ui/controls/QuantityView';
+import { ONE_STEP } from '../case/store';
+import { DigPlanView } from '../dig/DigPlanView';
+import { DigStem } from '../dig/DigStem';
+import { KINDS, RootEditor } from '../dig/RootEditor';
+import { useDig } from '../dig/useDig';
+import { newId } from '../newId';
+import type { StationProps } from '../visitEntry';
+
+const ForecastChart = dynamic(() => import('../dig/ForecastChart').then((m) => m.ForecastChart), {
+  ssr: false,
+});
+
+const DECISIONS: Record<RootDecision, { words: string; tone: string }> = {
+  'cut now': { words: 'cut now', tone: 'text-todo font-bold' },
+  'cut later': { words: 'cut later', tone: 'text-todo font-bold' },
+  watch: { words: 'watch', tone: 'font-semibold' },
+  keep: { words: 'do not cut', tone: 'font-semibold' },
+  'look again': { words: 'look again', tone: 'font-semibold' },
+};
+
+const NO_CUTS = {};
+
+/** The dig: its plan in the middle, its roots, forecast and advice beside it. */
+export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; foot: ReactNode }) {
+  const { control, visitId, visit, treeId, tree, system, mayMeasure } = station;
+  const [selectedId, setSelectedId] = useState<string | undefined>(undefined);
+  const [point, setPoint] = useState<number | undefined>(undefined);
+  const [drawing, setDrawing] = useState(false);
+  const [shaped, setShaped] = useState<{ id: string; root: DugRoot } | undefined>(undefined);
+  const [year, setYear] = useState(0);
+  const [scenario, setScenario] = useState(0);
+  const [newKind, setNewKind] = useState<RootKind>('girdling');
+  const work = useDig(station, shaped);
+  const { dig, reading, advice, stem } = work;
+  const rootItems = itemsBelow(control.items, 'root', visitId);
+  const selectedItem = rootItems.find((r) => r.id === selectedId);
+  const selected = shaped && shaped.id === selectedId ? shaped.root : selectedItem?.values;
+  const thisYear = Number(visit.date.slice(0, 4));
+  const chosen = work.scenarios[Math.min(scenario, work.scenarios.length - 1)];
+  const grown = useMemo(
+    () => grownDig(reading, year, stem, year === 0 ? NO_CUTS : (chosen?.cuts ?? NO_CUTS)),
+    [reading, year, stem, chosen],
+  );
+  const frame = { dig, turn: reading.turn, outline: reading.outline };
+  const labels = rootItems.map((r) => r.values.label);
+  const headItem = control.items.find((i) => i.kind === 'dig' && i.parent === visitId);
+  const head = (headItem?.values ?? NEW_DIG) as DigHead;
+  const editable = mayMeasure && year === 0;
+
+  const select = (label: string | undefined) => {
+    setSelectedId(rootItems.find((r) => r.values.label === label)?.id);
+    setPoint(undefined);
+    setDrawing(false);
+  };
+  const save = (id: string, root: DugRoot | null, field: string = ONE_STEP) => {
+    setShaped(undefined);
+    if (!headItem?.values) control.set('dig', digId(visitId), visitId, NEW_DIG, ONE_STEP);
+    control.set('root', id, visitId, root, field);
+  };
+  const begin = (draw: boolean) => {
+    const id = newId();
+    const label = nextLabel(labels);
+    save(id, { label, kind: newKind, start: newKind === 'competing' ? 'outside' : 'stem', points: [] });
+    setSelectedId(id);
+    setPoint(undefined);
+    setDrawing(draw);
+    setYear(0);
+  };
+  const tap = (x: number, y: number) => {
+    if (!selectedItem || !selected) return;
+    save(selectedItem.id, addPoint(selected, readingAt(frame, x, y)));
+    setPoint(selected.points.length);
+  };
+  const turnYear = useCallback((next: number) => setYear(next), []);
+  const order: RootDecision[] = ['cut now', 'cut later', 'look again', 'watch', 'keep'];
+  const rows = [...advice.roots].sort(
+    (a, b) => order.indexOf(a.decision) - order.indexOf(b.decision) || b.frees - a.frees,
+  );
+  const unfinished = rootItems.filter((r) => r.values.points.length === 0 && r.id !== selectedId);
+
+  return (
+    <>
+      <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink flex flex-col">
+        <div className="flex-1 min-h-0">
+          <DigPlanView
+            dig={dig}
+            reading={reading}
+            grown={grown}
+            cuts={year === 0 ? work.cuts : []}
+            selected={selected}
+            point={point}
+            dbh={tree.dbh ?? tree.stemDiameter}
+            drip={tree.crownRadius}
+            system={system}
+            drawing={drawing && editable}
+            editable={editable}
+            onSelect={select}
+            onPoint={setPoint}
+            onTap={tap}
+            onDrag={(root) => selectedId && setShaped({ id: selectedId, root })}
+            onDrop={(root) => selectedId && save(selectedId, root)}
+          >
+            {drawing && editable && selected && (
+              <p
+                role="status"
+                className="absolute inset-x-16 top-2 bg-wash border border-ink px-3 py-2 flex items-center gap-3"
+              >
+                Tap along root {selected.label}.
+                <button type="button" className="act ml-auto" onClick={() => setDrawing(false)}>
+                  Done
+                </button>
+              </p>
+            )}
+          </DigPlanView>
+        </div>
+        {reading.roots.length > 0 && (
+          <label className="flex items-center gap-3 px-3 min-h-[44px] bg-sheet border-t border-ink">
+            <span className="num font-bold w-12">{thisYear + year}</span>
+            <input
+              type="range"
+              className="flex-1 min-h-[44px] border-0 p-0"
+              aria-label="Year"
+              aria-valuetext={`${thisYear + year}, ${Math.round(100 * grown.share)} % of the bark squeezed`}
+              min={0}
+              max={HORIZON}
+              value={year}
+              onChange={(event) => setYear(Number(event.target.value))}
+            />
+            <span className="num text-sm w-12 text-right">{thisYear + HORIZON}</span>
+          </label>
+        )}
+      </div>
+      <div className="min-h-0 flex flex-col bg-sheet">
+        <div
+          id="entry"
+          className="flex-1 overflow-y-auto px-4 lg:px-6 py-4"
+          tabIndex={0}
+          role="region"
+          aria-label="Entry"
+        >
+          {top}
+          <Entry>
+            <h1>Dig</h1>
+            {reading.roots.length === 0 ? (
+              <p className="text-muted my-2">
+                Lay the collar open all round, then map each root: draw it on the plan, or type its points.
+                Roots stay moist and shaded meanwhile.
+              </p>
+            ) : (
+              <Headline
+                quantityShare={<QuantityView quantity={girdledShare(reading)} system={system} big />}
+                forecast={work.forecast}
+                from={thisYear}
+              />
+            )}
+            {reading.problems.length > 0 && (
+              <div className="wrong my-2" role="alert">
+                {reading.problems.map((p, i) => (
+                  <p key={i}>
+                    {p.root && <strong>Root {p.root}: </strong>}
+                    {writeLengths(p.message, system)}
+                  </p>
+                ))}
+              </div>
+            )}
+            {mayMeasure && (
+              <div className="flex flex-wrap items-end gap-2 my-2">
+                <label className="block">
+                  <span className="block text-sm mb-0.5">A root</span>
+                  <select value={newKind} onChange={(event) => setNewKind(event.target.value as RootKind)}>
+                    {KINDS.map((k) => (
+                      <option key={k.key} value={k.key}>
+                        {k.label}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+                <button type="button" className="act" onClick={() => begin(true)}>
+                  Draw it
+                </button>
+                <button type="button" className="quiet" onClick={() => begin(false)}>
+                  Type it
+                </button>
+              </div>
+            )}
+            {year > 0 && (
+              <p className="told my-2">
+                The plan shows {thisYear + year}.{' '}
+                <button type="button" className="link" onClick={() => setYear(0)}>
+                  Back to the day of the dig
+                </button>
+              </p>
+            )}
+            {selectedItem && selected && (
+              <RootEditor
+                key={selectedItem.id}
+                root={selected}
+                others={rootItems.filter((r) => r.id !== selectedItem.id).map((r) => r.values)}
+                point={point}
+                frame={frame}
+                measuredFrom={dig.measuredFrom}
+                system={system}
+                disabled={!mayMeasure}
+                newLabel={nextLabel(labels)}
+                onPoint={setPoint}
+                onChange={(root, field) => save(selectedItem.id, root, field)}
+                onSplit={([first, second]) => {
+                  control.setAll([
+                    { kind: 'root', id: selectedItem.id, parent: visitId, values: first },
+                    { kind: 'root', id: newId(), parent: visitId, values: second },
+                  ]);
+                  setPoint(undefined);
+                }}
+                onJoin={(root, gone) => {
+                  const other = rootItems.find((r) => r.values.label === gone)!;
+                  control.setAll([
+                    { kind: 'root', id: selectedItem.id, parent: visitId, values: root },
+                    { kind: 'root', id: other.id, parent: visitId, values: null },
+                  ]);
+                }}
+                onRemove={() => {
+                  save(selectedItem.id, null);
+                  setSelectedId(undefined);
+                }}
+              />
+            )}
+            {rows.length > 0 && (
+              <table className="w-full my-2" aria-label="Roots and advice">
+                <thead>
+                  <tr>
+                    <th scope="col">root</th>
+                    <th scope="col">kind</th>
+                    <th scope="col" className="text-right">
+                      of bark
+                    </th>
+                    <th scope="col">advice</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {rows.map((row) => (
+                    <RootRow
+                      key={row.label}
+                      advice={row}
+                      station={station}
+                      root={dig.roots.find((r) => r.label === row.label)!}
+                      share={reading.roots.find((r) => r.root.label === row.label)!.compression.share}
+                      chosen={row.label === selected?.label}
+                      onSelect={() => select(row.label === selected?.label ? undefined : row.label)}
+                    />
+                  ))}
+                </tbody>
+              </table>
+            )}
+            {unfinished.length > 0 && (
+              <p className="text-sm">
+                Without a point yet:{' '}
+                {unfinished.map((r) => (
+                  <button
+                    key={r.id}
+                    type="button"
+                    className="link px-1"
+                    onClick={() => select(r.values.label)}
+                  >
+                    {r.values.label}
+                  </button>
+                ))}
+              </p>
+            )}
+            {rows.length > 0 && (
+              <>
+                <p className="text-sm text-muted">
+                  {Math.round(100 * advice.lossNow)} % of the root cross-section goes now, of at most{' '}
+                  {Math.round(100 * advice.lossLimit)} % in a season.{' '}
+                  {advice.schools.map((s) => `${s.matter.label}: ${s.label} (${s.chosenBy}).`).join(' ')}
+                </p>
+                {advice.cautions.length > 0 && (
+                  <ul className="wrong my-2">
+                    {advice.cautions.map((c) => (
+                      <li key={c}>{c}</li>
+                    ))}
+                  </ul>
+                )}
+                <p className="text-sm border-l-4 border-harm pl-2 my-2">
+                  Cutting or exposing roots can free a tree to fall. A qualified person assesses its stability
+                  first; the target area is clear; not in high wind or saturated ground. Utilities are located
+                  before any digging. Local codes and permits come first.
+                </p>
+                <ForecastPart
+                  system={system}
+                  work={work}
+                  from={thisYear}
+                  year={year}
+                  onYear={turnYear}
+                  scenario={scenario}
+                  onScenario={setScenario}
+                />
+                <Facts work={work} station={station} from={thisYear} />
+              </>
+            )}
+            <details className="mt-3 border-t border-ink">
+              <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
+                Stem, tape and compass
+              </summary>
+              <DigStem
+                head={head}
+                system={system}
+                disabled={!mayMeasure}
+                onChange={(next, field) => control.set('dig', digId(visitId), visitId, next, field)}
+              />
+            </details>
+            {rows.length > 0 && (
+              <p className="flex flex-wrap gap-2 mt-3">
+                <Link className="quiet" href={`/trees/${treeId}/crew?visit=${visitId}`} prefetch={false}>
+                  Crew sheet
+                </Link>
+                {(['svg', 'png', 'geojson', 'csv'] as const).map((format) => (
+                  <a
+                    key={format}
+                    className="quiet"
+                    href={`/api/trees/${treeId}/dig?visit=${visitId}&format=${format}`}
+                  >
+                    {format === 'geojson' ? 'GeoJSON' : format.toUpperCase()}
+                  </a>
+                ))}
+              </p>
+            )}
+          </Entry>
+        </div>
+        {foot}
+      </div>
+    </>
+  );
+}
+
+/** The answer first: how much is squeezed, and when it is half. */
+function Headline({
+  quantityShare,
+  forecast,
+  from,
+}: {
+  quantityShare: ReactNode;
+  forecast: Forecast | undefined;
+  from: number;
+}) {
+  const nothing = forecast?.scenarios[0];
+  const half = nothing?.reach.find((r) => r.threshold === 0.5);
+  const at = (y: number | undefined) => (y === undefined ? 'after 30 years' : String(Math.round(from + y)));
+  return (
+    <div className="my-2">
+      <p className="flex flex-wrap items-baseline gap-x-2">
+        {quantityShare} <strong>of the bark is squeezed</strong>
+      </p>
+      {half && (
+        <p>
+          {nothing!.p50[0]! >= 0.5
+            ? 'Half of it or more already.'
+            : half.year.p50 === undefined
+              ? `Half of it is not reached within ${HORIZON} years if nothing is done.`
+              : `Half of it in about ${at(half.year.p50)} if nothing is done (${at(half.year.p10)} to ${at(half.year.p90)}); within five years ${Math.round(100 * half.within5)} %, within ten ${Math.round(100 * half.within10)} % likely.`}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function RootRow({
+  advice,
+  root,
+  share,
+  chosen,
+  onSelect,
+  station,
+}: {
+  advice: RootAdvice;
+  root: DugRoot;
+  share: number;
+  chosen: boolean;
+  onSelect: () => void;
+  station: StationProps;
+}) {
+  const { words, tone } = DECISIONS[advice.decision];
+  return (
+    <>
+      <tr className={`[&>td]:border-b-0 [&>td]:pb-0 ${chosen ? 'bg-wash' : ''}`}>
+        <td>
+          <button
+            type="button"
+            className="link font-bold min-w-[44px] text-left"
+            aria-pressed={chosen}
+            aria-label={`Root ${advice.label}`}
+            onClick={onSelect}
+          >
+            {advice.label}
+          </button>
+        </td>
+        <td>{KINDS.find((k) => k.key === root.kind)!.label}</td>
+        <td className="num text-right">{share > 0 ? `${Math.round(100 * share)} %` : ''}</td>
+        <td className={tone}>{words}</td>
+      </tr>
+      <tr className={chosen ? 'bg-wash' : ''}>
+        <td />
+        <td colSpan={3} className="text-sm text-muted pb-2">
+          {advice.reasons.map((r) => writeLengths(r, station.system)).join(' ')}
+          {advice.cuts.length > 0 &&
+            advice.frees > 0.005 &&
+            ` Frees ${Math.round(100 * advice.frees)} % of the bark, costs ${Math.round(100 * advice.costs)} % of root area.`}
+          {advice.leaveIn > 0 &&
+            ` Leave the ${formatValue(advice.leaveIn, 'short length', station.system)} that has grown in.`}
+        </td>
+      </tr>
+    </>
+  );
+}
+
+function ForecastPart({
+  system,
+  work,
+  from,
+  year,
+  onYear,
+  scenario,
+  onScenario,
+}: {
+  system: UnitSystem;
+  work: ReturnType<typeof useDig>;
+  from: number;
+  year: number;
+  onYear: (year: number) => void;
+  scenario: number;
+  onScenario: (index: number) => void;
+}) {
+  const { forecast, working, problem } = work;
+  return (
+    <section className="my-3" aria-label="Forecast">
+      <h2>When it gets worse</h2>
+      {working !== undefined && (
+        <p role="status" className="flex items-center gap-3">
+          <progress className="flex-1" value={working} max={1} aria-label="Forecast being made" />
+          <button type="button" className="link" onClick={work.cancel}>
+            Cancel
+          </button>
+        </p>
+      )}
+      {problem && <p className="wrong">The forecast could not be made: {problem}</p>}
+      {working === undefined && !forecast && (
+        <button type="button" className="link" onClick={work.again}>
+          Make the forecast
+        </button>
+      )}
+      {forecast && (
+        <>
+          <ForecastChart scenarios={forecast.scenarios} from={from} year={year} onYear={onYear} />
+          <div role="group" aria-label="On the plan" className="flex flex-wrap gap-1.5 my-1">
+            {work.scenarios.map((s, i) => (
+              <button
+                key={s.name}
+                type="button"
+                aria-pressed={i === scenario}
+                className={`min-h-[44px] px-3 border border-muted ${i === scenario ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+                onClick={() => onScenario(i)}
+              >
+                {s.name}
+              </button>
+            ))}
+          </div>
+          <p className="text-sm text-muted">
+            Middle and 10 to 90 % of {forecast.draws} draws. Stem{' '}
+            {formatValue(forecast.stem.perYear * 2, 'short length', system, 0.001)} of diameter a year (
+            {forecast.stem.from}); a judgement, not a measurement of the future.
+          </p>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** What holds, what is near, the old pot: the smaller answers. */
+function Facts({
+  work,
+  station,
+  from,
+}: {
+  work: ReturnType<typeof useDig>;
+  station: StationProps;
+  from: number;
+}) {
+  const { reading, forecast } = work;
+  const { anchorage, pot, byLayer } = reading;
+  const sides = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
+  const about = (year: number | undefined) =>
+    year === undefined ? 'not within 30 years' : `about ${Math.round(from + year)}`;
+  const rows: [string, string][] = [
+    [
+      'Sound anchors',
+      `${anchorage.sound}${anchorage.largestGap ? `, largest gap ${Math.round(anchorage.largestGap.degrees)}° from ${Math.round(anchorage.largestGap.from)}°` : ''}`,
+    ],
+    [
+      'Without an anchor',
+      anchorage.sectorsWithout.length === 0
+        ? 'no side'
+        : anchorage.sectorsWithout.map((s) => sides[s]).join(', '),
+    ],
+    [
+      'Squeezed by depth',
+      byLayer
+        .map((l, i) => ({ ...l, from: i === 0 ? 0 : byLayer[i - 1]!.to }))
+        .filter((l) => l.share > 0.0005)
+        .map(
+          (l) =>
+            `${l.to === Infinity ? `below ${formatValue(l.from, 'short length', station.system)}` : `to ${formatValue(l.to, 'short length', station.system)}`}: ${Math.round(100 * l.share)} %`,
+        )
+        .join(', ') || 'nowhere',
+    ],
+    ...(pot
+      ? ([
+          [
+            'Old pot',
+            `${pot.shape}, ${formatValue(2 * pot.half, 'short length', station.system)} across; ${pot.never.length > 0 ? `${pot.never.join(', ')} never left it` : 'every root left it'}${station.tree.plantedYear ? `; outgrown by ${station.tree.plantedYear} at the latest` : ''}`,
+          ],
+        ] as [string, string][])
+      : []),
+    ...(forecast?.buries ?? [])
+      .filter((b) => b.year.p50 !== undefined && b.year.p50 <= 15)
+      .map((b): [string, string] => [
+        `${b.a} and ${b.b}`,
+        b.year.p50 === 0 ? 'press on each other now' : `press on each other in ${about(b.year.p50)}`,
+      ]),
+    ...(forecast?.barriers ?? []).map((b): [string, string] => [b.kind, `reached in ${about(b.year.p50)}`]),
+    ...(forecast?.arcsJoin !== undefined
+      ? ([['Arcs run together', about(forecast.arcsJoin)]] as [string, string][])
+      : []),
+  ];
+  return (
+    <dl className="grid grid-cols-[auto_1fr] gap-x-3 border-t border-hair">
+      {rows.map(([name, value], i) => (
+        <div key={i} className="contents">
+          <dt className="text-muted py-1 border-b border-hair">{name}</dt>
+          <dd className="py-1 border-b border-hair">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

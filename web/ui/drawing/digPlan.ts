@@ -1,0 +1,391 @@
+import type { Barrier, DecaySector, RootKind } from '@undrel/core/casefile';
+import type { Cut } from '@undrel/core/pruning';
+import {
+  planPoint,
+  structuralRootZone,
+  type Arc,
+  type DigReading,
+  type Outline,
+  type RootPath,
+} from '@undrel/core/roots';
+import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
+import { placeLabel, textWidth, type Box } from './labels';
+import { scaleBar } from './section';
+import { hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
+import { centreline, tubeOutline } from './tube';
+
+/** Where the plan is looked at: metres at the middle of the picture, and pixels for a metre. */
+export interface PlanView {
+  x: number;
+  y: number;
+  scale: number;
+}
+
+export interface NumberedCut {
+  number: number;
+  label: string;
+  cut: Cut;
+}
+
+export interface DigPlan {
+  reading: DigReading;
+  /** Stem, roots and arcs as they are to be drawn: now, or some years on. */
+  outline: Outline;
+  paths: readonly RootPath[];
+  there: readonly boolean[];
+  arcs: readonly Arc[];
+  share: number;
+  view: PlanView;
+  width: number;
+  height: number;
+  system: UnitSystem;
+  selected?: string;
+  /** DBH in m, for the rings at 1, 3 and 5 times and the structural root zone. */
+  dbh?: number;
+  drip?: number;
+  decay?: readonly DecaySector[];
+  barriers?: readonly Barrier[];
+  cuts: readonly NumberedCut[];
+  /** Roots that must not be cut, marked on the crew's sheet. */
+  never?: readonly string[];
+  compact: boolean;
+  /** Whether the pit’s grid and rings are drawn. */
+  bare?: boolean;
+}
+
+interface Manner {
+  fill: Tone;
+  edge: Tone;
+  width: number;
+  dash?: [number, number];
+  /** Strokes or dots over the fill, so that kinds are told apart without colour. */
+  marks?: { step: number; stroke: Point };
+  words: string;
+}
+
+/** How each kind is drawn: by fill, by line and by strokes, so that it is told in black and white as well. */
+export const MANNERS: Record<RootKind, Manner> = {
+  structural: { fill: 'root', edge: 'ink', width: 2, words: 'anchor' },
+  girdling: { fill: 'squeeze', edge: 'harm', width: 2.4, words: 'girdling' },
+  'root on root': {
+    fill: 'squeeze',
+    edge: 'harm',
+    width: 1.6,
+    marks: { step: 7, stroke: [4, 4] },
+    words: 'root on root',
+  },
+  circling: { fill: 'sheet', edge: 'buried', width: 2, dash: [9, 4], words: 'circling' },
+  adventitious: { fill: 'sheet', edge: 'buried', width: 1.4, dash: [3, 3], words: 'adventitious' },
+  competing: {
+    fill: 'sheet',
+    edge: 'ink',
+    width: 1.6,
+    marks: { step: 7, stroke: [0.5, 0] },
+    words: 'another tree’s',
+  },
+};
+
+const GRID_STEPS = { metric: [0.05, 0.1, 0.2, 0.5, 1, 2], us: [0.0762, 0.1524, 0.3048, 0.6096, 1.2192] };
+
+/** Places of the plan on the drawing: north is up. */
+export const toDrawing =
+  ({ view, width, height }: Pick<DigPlan, 'view' | 'width' | 'height'>) =>
+  (x: number, y: number): Point => [
+    width / 2 + (x - view.x) * view.scale,
+    height / 2 - (y - view.y) * view.scale,
+  ];
+
+/** And back to metres. */
+export const toMetres = (
+  { view, width, height }: Pick<DigPlan, 'view' | 'width' | 'height'>,
+  [px, py]: Point,
+): [number, number] => [view.x + (px - width / 2) / view.scale, view.y - (py - height / 2) / view.scale];
+
+/** The view that shows the collar: the stem with room about it, and whatever is not a holding root going away from it. */
+export function fittingView(reading: DigReading, width: number, height: number): PlanView {
+  let far = 3.4 * reading.outline.farthest;
+  for (const { root, path } of reading.roots) {
+    if (root.kind === 'structural' && root.start === 'stem') continue;
+    for (let i = 0; i < path.x.length; i++)
+      far = Math.max(far, Math.abs(path.x[i]!) + path.radius[i]!, Math.abs(path.y[i]!) + path.radius[i]!);
+  }
+  far = Math.min(1, far);
+  return { x: 0, y: 0, scale: Math.min(width, height) / 2 / (far * 1.08) };
+}
+
+/** Indices of roots, deepest first, so that what lies over is drawn over; what the pit said goes before depth. */
+function byDepth(reading: DigReading): number[] {
+  const order = reading.roots.map((_, i) => i);
+  const mean = (i: number) => {
+    const { z } = reading.roots[i]!.path;
+    return z.reduce((a, b) => a + b, 0) / Math.max(1, z.length);
+  };
+  order.sort((a, b) => mean(a) - mean(b));
+  for (let pass = 0; pass < 3; pass++) {
+    for (const { over, under } of reading.crossings) {
+      const [at, below] = [order.indexOf(over), order.indexOf(under)];
+      if (at > below) continue;
+      order.splice(at, 1);
+      order.splice(order.indexOf(under) + 1, 0, over);
+    }
+  }
+  return order;
+}
+
+function ring(radius: number, to: (x: number, y: number) => Point): Point[] {
+  return Array.from({ length: 97 }, (_, i) => to(...planPoint((i * 360) / 96, radius)));
+}
+
+const along = (outline: Outline, from: number, to: number, beyond: number): [number, number][] => {
+  const steps = Math.max(2, Math.ceil((to - from) / 2));
+  return Array.from({ length: steps + 1 }, (_, i) => {
+    const bearing = from + ((to - from) * i) / steps;
+    return planPoint(bearing, outline.radius(bearing) + beyond);
+  });
+};
+
+/** The plan of the dig at true scale: what squeezes the bark, what crosses what, what holds. */
+export function digPlanDrawing(plan: DigPlan): Drawing {
+  const { reading, outline, view, width, height, system, compact } = plan;
+  const to = toDrawing(plan);
+  const shapes: Shape[] = [];
+  const taken: Box[] = [];
+  const font = compact ? 13 : 14;
+  const line = (points: Point[], tone: Tone, w: number, dash?: [number, number]) =>
+    shapes.push({ as: 'line', points, tone, width: w, dash });
+  const write = (at: Point, text: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}) =>
+    shapes.push({ as: 'text', at, text, size: font, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
+
+  ground();
+  const order = byDepth(reading);
+  for (const i of order) if (plan.there[i]) root(i);
+  stem();
+  numbers();
+  names();
+  frame();
+  return { width, height, shapes };
+
+  function ground() {
+    shapes.push({
+      as: 'area',
+      tone: 'paper',
+      points: [
+        [0, 0],
+        [width, 0],
+        [width, height],
+        [0, height],
+      ],
+    });
+    if (plan.bare) return;
+    const step = GRID_STEPS[system].find((s) => s * view.scale >= 56) ?? GRID_STEPS[system].at(-1)!;
+    const [west, north] = toMetres(plan, [0, 0]);
+    const [east, south] = toMetres(plan, [width, height]);
+    for (let x = Math.ceil(west / step) * step; x < east; x += step)
+      line(
+        [
+          [to(x, 0)[0], 0],
+          [to(x, 0)[0], height],
+        ],
+        'hair',
+        1,
+      );
+    for (let y = Math.ceil(south / step) * step; y < north; y += step)
+      line(
+        [
+          [0, to(0, y)[1]],
+          [width, to(0, y)[1]],
+        ],
+        'hair',
+        1,
+      );
+    const named = (radius: number, words: string, dash: [number, number]) => {
+      if (radius * view.scale > Math.hypot(width, height)) return;
+      line(ring(radius, to), 'muted', 1.2, dash);
+      const at = to(...planPoint(135, radius));
+      const size = { width: textWidth(words, 12), height: 14 };
+      if (at[0] > 0 && at[0] < width - size.width && at[1] > 14 && at[1] < height - 40) {
+        taken.push({ left: at[0], top: at[1], ...size });
+        write([at[0] + 3, at[1] + 12], words, { size: 12, tone: 'muted' });
+      }
+    };
+    if (plan.dbh) {
+      for (const times of [1, 3, 5]) named(times * plan.dbh, `${times} × DBH`, [2, 5]);
+      named(structuralRootZone(plan.dbh), 'structural root zone', [10, 5]);
+    }
+    if (plan.drip) named(plan.drip, 'drip line', [14, 4]);
+    for (const barrier of plan.barriers ?? []) named(barrier.diameter / 2, barrier.kind, [1, 0]);
+  }
+
+  function root(i: number) {
+    const { root: dug } = reading.roots[i]!;
+    const path = plan.paths[i]!;
+    if (path.x.length < 2) return;
+    const manner = MANNERS[dug.kind];
+    const edge = tubeOutline(path, to);
+    const chosen = dug.label === plan.selected;
+    shapes.push({ as: 'area', points: edge, tone: chosen ? 'wash' : manner.fill });
+    if (manner.marks)
+      shapes.push({
+        as: 'marks',
+        segments: hatch(edge, manner.marks.step, manner.marks.stroke),
+        tone: manner.edge,
+        width: manner.marks.stroke[1] === 0 ? 1.8 : 0.9,
+      });
+    const closed = [...edge, edge[0]!];
+    line(closed, chosen ? 'todo' : manner.edge, chosen ? 3 : manner.width, chosen ? undefined : manner.dash);
+    if (dug.condition === 'dead' || dug.condition === 'decayed') line(centreline(path, to), 'ink', 1, [1, 4]);
+    if (plan.never?.includes(dug.label)) line(centreline(path, to), 'ink', 3);
+  }
+
+  function stem() {
+    const bark = along(outline, 0, 360, 0).map(([x, y]) => to(x, y));
+    shapes.push({ as: 'area', points: bark, tone: 'sheet' });
+    for (const part of [0.75, 0.5]) {
+      line(
+        along(outline, 0, 360, 0).map(([x, y]) => to(x * part, y * part)),
+        'hair',
+        1,
+      );
+    }
+    for (const decay of plan.decay ?? []) {
+      const [from, until] = [decay.from + reading.turn, decay.to + reading.turn];
+      const end = until > from ? until : until + 360;
+      const deep = Math.max(0.02, decay.depth ?? 0.03);
+      const sector = [...along(outline, from, end, 0), ...along(outline, from, end, -deep).reverse()].map(
+        ([x, y]) => to(x, y),
+      );
+      shapes.push({ as: 'area', points: sector, tone: 'buried' });
+    }
+    line(bark, 'ink', 2.4);
+    for (const arc of plan.arcs) {
+      const inset = 4 / view.scale;
+      line(
+        along(outline, arc.from, arc.to, -inset).map(([x, y]) => to(x, y)),
+        'harm',
+        9,
+      );
+    }
+    const across = 2 * outline.meanRadius * view.scale;
+    const [cx, cy] = to(0, 0);
+    const figure = `${tidy(100 * plan.share, 0)} %`;
+    const size = Math.max(16, Math.min(44, across / 3.4));
+    if (across > 60) {
+      write([cx, cy + size * 0.3], figure, {
+        size,
+        anchor: 'middle',
+        strong: true,
+        figures: true,
+        halo: 'sheet',
+      });
+      if (across > 184)
+        write([cx, cy + size * 0.3 + font + 4], 'of the bark is squeezed', {
+          anchor: 'middle',
+          halo: 'sheet',
+        });
+      taken.push({ left: cx - across / 2, top: cy - across / 2, width: across, height: across });
+    }
+  }
+
+  function numbers() {
+    for (const { number, cut } of plan.cuts) {
+      const [x, y] = to(cut.x, cut.y);
+      const disk = Array.from({ length: 25 }, (_, i): Point => [
+        x + 11 * Math.cos((i * Math.PI) / 12),
+        y + 11 * Math.sin((i * Math.PI) / 12),
+      ]);
+      shapes.push({ as: 'area', points: disk, tone: 'todo', edge: 'sheet' });
+      shapes.push({
+        as: 'text',
+        at: [x, y + 5],
+        text: String(number),
+        size: 14,
+        tone: 'sheet',
+        anchor: 'middle',
+        strong: true,
+      });
+      taken.push({ left: x - 12, top: y - 12, width: 24, height: 24 });
+    }
+  }
+
+  function names() {
+    // North, scale and the buttons keep their corners.
+    if (!plan.bare) taken.push({ left: 0, top: 0, width: 60, height: 150 });
+    taken.push(
+      { left: width - 58, top: 0, width: 58, height: 70 },
+      { left: 0, top: height - 46, width: 210, height: 46 },
+    );
+    for (const i of [...order].reverse()) {
+      if (!plan.there[i]) continue;
+      const { root: dug } = reading.roots[i]!;
+      const path = plan.paths[i]!;
+      const n = path.x.length;
+      if (n === 0) continue;
+      const thick = 2 * path.radius[Math.floor(n / 3)]!;
+      const words = compact
+        ? ''
+        : `${formatValue(thick, 'short length', system, 0.001)}, ${MANNERS[dug.kind].words}`;
+      const size = {
+        width: Math.max(textWidth(dug.label, font + 2), textWidth(words, 12)),
+        height: compact ? font + 4 : font + 17,
+      };
+      const seen = [n - 1, Math.floor(n * 0.8), Math.floor(n * 0.6), Math.floor(n * 0.4), Math.floor(n * 0.2)]
+        .map((k) => to(path.x[k]!, path.y[k]!))
+        .map(([x, y]): Point => [Math.max(8, Math.min(width - 8, x)), Math.max(8, Math.min(height - 8, y))]);
+      const at = placeLabel(size, seen, taken, { width, height });
+      if (!at) continue;
+      const chosen = dug.label === plan.selected;
+      write([at[0], at[1] + font], dug.label, {
+        size: font + 2,
+        strong: true,
+        tone: chosen ? 'todo' : 'ink',
+      });
+      if (words) write([at[0], at[1] + font + 14], words, { size: 12, tone: chosen ? 'todo' : 'ink' });
+    }
+  }
+
+  function frame() {
+    const [x, y] = [width - 30, 20];
+    line(
+      [
+        [x, y + 34],
+        [x, y],
+      ],
+      'ink',
+      2,
+    );
+    line(
+      [
+        [x - 6, y + 9],
+        [x, y],
+        [x + 6, y + 9],
+      ],
+      'ink',
+      2,
+    );
+    write([x, y + 50], 'N', { size: 13, anchor: 'middle' });
+    const bar = scaleBar(view.scale, system, width * 0.25);
+    const base = height - 14;
+    shapes.push({
+      as: 'marks',
+      tone: 'ink',
+      width: 2,
+      segments: [
+        [
+          [14, base],
+          [14 + bar.length, base],
+        ],
+        [
+          [14, base - 5],
+          [14, base + 5],
+        ],
+        [
+          [14 + bar.length, base - 5],
+          [14 + bar.length, base + 5],
+        ],
+      ],
+    });
+    const step = GRID_STEPS[system].find((s) => s * view.scale >= 56) ?? GRID_STEPS[system].at(-1)!;
+    const squares = plan.bare || compact ? '' : `, squares ${formatValue(step, 'short length', system)}`;
+    write([14, base - 9], `${bar.label}${squares}`);
+  }
+}

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { enterDemo, saved } from './enter';
 
@@ -141,4 +142,56 @@ test('the forecast comes, and the year slider grows the plan with and without th
   const left = parseInt((await figure.textContent())!, 10);
   await page.getByRole('group', { name: 'On the plan' }).getByRole('button', { name: /now$/ }).click();
   await expect.poll(async () => parseInt((await figure.textContent())!, 10)).toBeLessThan(left - 10);
+});
+
+test('the crew sheet names cuts and what never to cut; what was done is kept and told', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto('/trees/lanternfield-2?station=dig');
+  await page.getByRole('link', { name: 'Crew sheet' }).click();
+  await expect(page.getByTestId('never')).toContainText('Never cut: D1');
+  const rows = page.getByRole('table', { name: 'Cuts' }).locator('tbody tr');
+  expect(await rows.count()).toBeGreaterThan(1);
+  await expect(rows.first()).toContainText('°');
+  const first = page.getByRole('group', { name: /^Root / }).first();
+  await first.getByRole('button', { name: 'otherwise' }).click();
+  await first
+    .getByLabel(/^Cut \d+, across/)
+    .first()
+    .fill('5,1');
+  await first.getByLabel('What was different').fill('Second root behind it, left.');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /^Done on site, 1 of/ })).toBeVisible();
+  await expect(first.getByLabel('What was different')).toHaveValue('Second root behind it, left.');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+});
+
+test('roots go out as files and come in again; unknown kinds are named and nothing is lost', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/kelpworth-21?station=dig');
+  const roots = page.getByRole('table', { name: 'Roots and advice' }).getByRole('button', { name: /^Root / });
+  await expect(roots).toHaveCount(5);
+  const file = async (format: string) => {
+    const coming = page.waitForEvent('download');
+    await page.getByRole('button', { name: format, exact: true }).click();
+    return readFileSync(await (await coming).path(), 'utf8');
+  };
+  expect(await file('SVG')).toMatch(/^<svg xmlns/);
+  expect((await file('PNG')).slice(1, 4)).toBe('PNG');
+  const geojson = JSON.parse(await file('GeoJSON'));
+  expect(geojson.features).toHaveLength(6);
+  const csv = await file('CSV');
+  const bring = (name: string, content: string) =>
+    page
+      .getByLabel('Roots to bring in: GeoJSON or CSV')
+      .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
+  await bring('odd.csv', csv.split('\n').slice(0, 3).join('\n').replaceAll('structural', 'tap'));
+  await expect(page.getByText(/kind "tap" is not known; allowed structural/).first()).toBeVisible();
+  await expect(roots).toHaveCount(6);
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(roots).toHaveCount(5);
 });

@@ -26,6 +26,21 @@ export interface ReportOperation {
   schools: string[];
 }
 
+/** The dig in a report. */
+export interface ReportDig {
+  drawing: Drawing;
+  headline: string;
+  facts: { name: string; text: string }[];
+  roots: { label: string; kind: string; across: string; ofBark: string; advice: string; reasons: string }[];
+  cuts: { number: string; label: string; where: string; diameter: string; fromStem: string }[];
+  never: string[];
+  /** Share of the bark squeezed, in these years, by what is done. */
+  years: string[];
+  forecast: { name: string; shares: string[] }[];
+  forecastFrom: string;
+  cautions: string[];
+}
+
 /** A report as it reads: every figure already text, so that screen, print and PDF say the same and an issued one stays as it was. */
 export interface ReportContent {
   firm: string;
@@ -46,6 +61,7 @@ export interface ReportContent {
   warnings: string[];
   drawing: Drawing;
   drawingAfter?: Drawing;
+  dig?: ReportDig;
   prescribed: ReportOperation[];
   considered: { title: string; reason: string }[];
   lookAgain?: string;

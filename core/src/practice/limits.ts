@@ -133,6 +133,11 @@ export const LIMITS = {
     reason: 'Old trees make up for lost roots slowly: half the usual share a season.',
     source: PRACTICE,
   },
+  stressedDieback: {
+    value: 0.25,
+    reason: 'With a quarter of the crown died back the tree has little to spare.',
+    source: PRACTICE,
+  },
   cutClearance: {
     value: 0.03,
     reason: 'The stump of a cut root stays this clear of the bark, and of ten years of its growth.',

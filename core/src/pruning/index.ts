@@ -1,2 +1,3 @@
 export * from './advice';
+export * from './assessDig';
 export * from './cuts';

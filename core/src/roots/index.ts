@@ -3,6 +3,7 @@ export * from './arcs';
 export * from './compression';
 export * from './crossings';
 export * from './edits';
+export * from './exchange';
 export * from './outline';
 export * from './path';
 export * from './pot';

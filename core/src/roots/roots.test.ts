@@ -5,6 +5,7 @@ import { outlineFrom, outlineOf, planPoint, type Outline } from './outline';
 import { pathThrough, placed, type RootPath } from './path';
 import { addPoint, insertPoint, joinRoots, nextLabel, readingAt, snapToBark, splitRoot } from './edits';
 import { structuralRootZone } from './zones';
+import { digToGeoJson, digToRows, rootsFromGeoJson, rootsFromRows, CSV_COLUMNS } from './exchange';
 import { readDig } from './reading';
 import { rootOvals } from './section';
 import { circleThrough, squareThrough } from './pot';
@@ -515,5 +516,84 @@ describe('drawing on the plan', () => {
     );
     expect(splitRoot(one, 0, 'B')).toBeUndefined();
     expect(nextLabel(['A', 'C'])).toBe('B');
+  });
+});
+
+describe('exchange', () => {
+  const dig = digOf(
+    [
+      dug(
+        'A',
+        [
+          [350, 0.02, 0.1, 0.04],
+          [20, 0.3, 0.15, 0.03],
+        ],
+        { kind: 'girdling', start: 'outside', contact: 'pressing' },
+      ),
+      dug('B', [[100, 0, 0.1, 0.06]]),
+    ],
+    { measuredFrom: 'bark', north: 'magnetic', declination: 12 },
+  );
+  const reading = readDig({ stemDiameter: 0.3 }, dig);
+  const rows = digToRows(dig).map((row) =>
+    Object.fromEntries(CSV_COLUMNS.map((name, i) => [name as string, String(row[i])])),
+  );
+  const bare = (roots: DugRoot[]) =>
+    roots.map(({ label, kind, start, contact, points }) => ({ label, kind, start, contact, points }));
+
+  test('GeoJSON in local metres and a table of points come back as they went', () => {
+    const out = JSON.stringify(digToGeoJson(dig, reading));
+    expect(JSON.parse(out).frame.axes).toContain('y north');
+    const back = rootsFromGeoJson(out, dig, reading);
+    expect(back.notes).toEqual([]);
+    for (const [i, root] of back.roots.entries()) {
+      expect({ ...root, points: [] }).toMatchObject({ ...bare(dig.roots)[i]!, points: [] });
+      root.points.forEach((p, k) => {
+        const was = dig.roots[i]!.points[k]!;
+        expect(p.bearing).toBeCloseTo(was.bearing, 0);
+        expect(p.distance).toBeCloseTo(was.distance, 3);
+        expect([p.depth, p.diameter]).toEqual([was.depth, was.diameter]);
+      });
+    }
+    expect(bare(rootsFromRows(rows).roots)).toEqual(bare(dig.roots));
+  });
+
+  test('what cannot be is named by place and value, the rest is kept', () => {
+    const odd = rootsFromRows([
+      { ...rows[0]!, kind: 'tap' },
+      { ...rows[1]!, 'diameter (m)': '0.0004' },
+      { ...rows[1]!, 'bearing (deg)': '400' },
+      rows[2]!,
+    ]);
+    expect(odd.roots.map((r) => [r.label, r.kind, r.points.length])).toEqual([
+      ['A', 'girdling', 1],
+      ['B', 'structural', 1],
+    ]);
+    expect(odd.notes).toEqual([
+      expect.stringContaining('Row 2: kind "tap" is not known'),
+      expect.stringContaining('Row 3: Root diameter: 0.0004; allowed 0.001 to 0.8 m'),
+      expect.stringContaining('Row 4: Bearing: 400; allowed 0 to 360'),
+    ]);
+    const out = JSON.stringify(digToGeoJson(dig, reading));
+    expect(rootsFromGeoJson(out.slice(0, 300), dig, reading).notes[0]).toContain('cut off');
+    expect(rootsFromGeoJson('{"type":"Feature"}', dig, reading).notes).toEqual(['The file has no features.']);
+    const far = {
+      features: [
+        {
+          properties: {},
+          geometry: {
+            type: 'LineString',
+            coordinates: [
+              [10.1, 50],
+              [0.5, 0],
+            ],
+          },
+        },
+      ],
+    };
+    expect(rootsFromGeoJson(JSON.stringify(far), dig, reading)).toMatchObject({
+      roots: [{ points: [{ depth: 0.1 }] }],
+      notes: [expect.stringContaining('not within 8 m'), expect.stringContaining('kind absent')],
+    });
   });
 });

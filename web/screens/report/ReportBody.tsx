@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
-import type { ReportContent } from '../../protocol/report';
+import type { ReportContent, ReportDig } from '../../protocol/report';
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -31,6 +31,76 @@ function Pairs({
         </div>
       ))}
     </dl>
+  );
+}
+
+function Columns({ label, head, rows }: { label: string; head: string[]; rows: string[][] }) {
+  return (
+    <div className="overflow-x-auto my-2" tabIndex={0} role="region" aria-label={label}>
+      <table className="w-full">
+        <thead>
+          <tr>
+            {head.map((h) => (
+              <th key={h} scope="col">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, i) => (
+            <tr key={i}>
+              {row.map((cell, k) => (
+                <td key={k}>{cell}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function DigPart({ dig }: { dig: ReportDig }) {
+  return (
+    <>
+      <p className="text-lg font-semibold">{dig.headline}</p>
+      <figure className="my-2">
+        <DrawingSvg
+          drawing={dig.drawing}
+          title="Plan of the roots at the collar"
+          className="w-full h-auto border border-ink"
+        />
+        <figcaption className="text-sm text-muted">
+          Plan of the roots at the collar, true scale, north up; numbers are cuts of this season.
+        </figcaption>
+      </figure>
+      <Pairs rows={dig.facts.map((f) => ({ name: f.name, value: f.text }))} />
+      <Columns
+        label="Roots"
+        head={['root', 'kind', 'across', 'of bark', 'advice', 'because']}
+        rows={dig.roots.map((r) => [r.label, r.kind, r.across, r.ofBark, r.advice, r.reasons])}
+      />
+      {dig.cuts.length > 0 && (
+        <Columns
+          label="Cuts"
+          head={['cut', 'root', 'where', 'across', 'from the stem']}
+          rows={dig.cuts.map((k) => [k.number, k.label, k.where, k.diameter, k.fromStem])}
+        />
+      )}
+      {dig.never.length > 0 && <p className="font-bold">Never cut: {dig.never.join(', ')}.</p>}
+      <Columns
+        label="Forecast"
+        head={['bark squeezed', ...dig.years]}
+        rows={dig.forecast.map((f) => [f.name, ...f.shares])}
+      />
+      <p className="text-sm text-muted">{dig.forecastFrom}</p>
+      {dig.cautions.map((line) => (
+        <p key={line} className="wrong my-1">
+          {line}
+        </p>
+      ))}
+    </>
   );
 }
 
@@ -91,6 +161,11 @@ export function ReportBody({
           </p>
         ))}
       </Part>
+      {c.dig && (
+        <Part title="Dig">
+          <DigPart dig={c.dig} />
+        </Part>
+      )}
       <Part title="Seen">
         <Pairs
           rows={[

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { answerTo } from '@undrel/core/base';
-import type { TreeEvent, Visit } from '@undrel/core/casefile';
+import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
 import { yearOf } from '@undrel/core/history';
 import type { PlannedWork } from '@undrel/core/prescription';
 import { sectionOf, type Profile } from '@undrel/core/profile';
@@ -10,6 +10,7 @@ import { formatQuantity, formatValue, type UnitSystem } from '@undrel/core/units
 import { CutDial } from '../../ui/drawing/CutDial';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
 import { sectionDrawing } from '../../ui/drawing/section';
+import { useRootOvals } from './dig/useRootOvals';
 import { useMeasured } from '../../ui/useMeasured';
 
 /** What the section shows, in a sentence for those who do not see it. */
@@ -25,6 +26,7 @@ function inWords({ collar, mulch, fill }: Profile, bearing: number, system: Unit
 export function SectionView(props: {
   profile: Profile;
   work: PlannedWork;
+  tree: Tree;
   visit: Visit;
   events: readonly TreeEvent[];
   bearing: number;
@@ -36,6 +38,7 @@ export function SectionView(props: {
   const { profile, work, visit, bearing, when, system } = props;
   const [ref, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
   const compact = size.width < 520;
+  const ovals = useRootOvals(props.tree, visit, bearing);
   const drawing = useMemo(() => {
     const filled = props.events.find((e) => e.kind === 'soil added');
     return sectionDrawing({
@@ -50,9 +53,10 @@ export function SectionView(props: {
       cornerTaken: true,
       topsoil: answerTo(visit.findings, 'probe.topsoil')?.number,
       refusal: answerTo(visit.findings, 'probe.refusal')?.number,
+      ovals,
       fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
     });
-  }, [profile, bearing, work, when, size, system, compact, visit.findings, props.events]);
+  }, [profile, bearing, work, when, size, system, compact, visit.findings, props.events, ovals]);
   const { flare } = profile;
   return (
     <div ref={ref} className="relative h-full w-full overflow-hidden bg-paper" data-testid="section">

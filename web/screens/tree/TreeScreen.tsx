@@ -221,6 +221,7 @@ export function TreeScreen(props: TreeScreenProps) {
               <SectionView
                 profile={profile}
                 work={glance?.work ?? NO_WORK}
+                tree={tree}
                 visit={visit}
                 events={events}
                 bearing={bearing}

@@ -11,6 +11,7 @@ const source = (more: Partial<ReportSource> = {}): ReportSource => ({
   tree,
   events,
   visit: visits[0]!,
+  visits,
   property: 'Sable Row',
   client: 'Residents',
   firm: 'Firm',
@@ -66,4 +67,40 @@ test('contradictions are told with the measurements', () => {
     probes: [{ bearing: 0, distance: 0.1, depth: -0.05, found: 'root', from: 'grade' }],
   });
   expect(reportContent(source({ visit: contradictory })).warnings.join()).toContain('5 cm above grade');
+});
+
+test('a dig comes with its plan, roots, cuts, what never to cut and the forecast', async () => {
+  const root = (
+    label: string,
+    kind: 'structural' | 'girdling',
+    bearings: number[],
+    distances: number[],
+    diameter: number,
+  ) => ({
+    label,
+    kind,
+    start: kind === 'structural' ? ('stem' as const) : ('outside' as const),
+    condition: 'sound' as const,
+    points: bearings.map((bearing, i) => ({ bearing, distance: distances[i]!, depth: 0.1, diameter })),
+  });
+  const dig = {
+    measuredFrom: 'bark' as const,
+    north: 'true' as const,
+    roots: [
+      ...[0, 90, 180, 270].map((b, i) => root(`D${i + 1}`, 'structural', [b, b], [0, 0.6], 0.07)),
+      root('A', 'girdling', [20, 45, 70], [0.2, 0.014, 0.2], 0.03),
+    ],
+  };
+  const content = reportContent(source({ visit: visit({ dig }) }));
+  expect(content.dig).toMatchObject({
+    headline: expect.stringMatching(/^\d+ % of the bark is squeezed\.$/),
+    never: ['D1', 'D2', 'D3', 'D4'],
+    years: ['2026', '2028', '2031', '2036', '2046', '2056'],
+  });
+  expect(content.dig!.cuts.map((c) => c.label)).toEqual(['A', 'A']);
+  expect(content.dig!.forecast.map((f) => f.name)).toEqual(['nothing done', 'A now']);
+  expect(content.notExamined).not.toContain('Roots below the surface (no dig)');
+  const pdf = await reportPdf(content, undefined);
+  expect(pdf.length).toBeGreaterThan(20_000);
+  expect(reportContent(source()).dig).toBeUndefined();
 });

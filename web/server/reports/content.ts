@@ -6,6 +6,8 @@ import { yearOf } from '@undrel/core/history';
 import { plannedOf, plannedWork, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import { sectionOf, type Profile } from '@undrel/core/profile';
+import { assessDig } from '@undrel/core/pruning';
+import { rootOvals } from '@undrel/core/roots';
 import {
   formatLength,
   formatQuantity,
@@ -19,11 +21,14 @@ import {
 import type { ReportContent, ReportOperation, Wording } from '../../protocol/report';
 
 import { sectionDrawing } from '../../ui/drawing/section';
+import { digPart } from './digPart';
 
 export interface ReportSource {
   tree: Tree;
   events: readonly TreeEvent[];
   visit: Visit;
+  /** All visits of the tree: growth is read from one dig to another. */
+  visits: readonly Visit[];
   property: string;
   client: string;
   firm: string;
@@ -141,10 +146,12 @@ export function reportContent(source: ReportSource): ReportContent {
   const { profile, verdict, operations } = assess(tree, source.events, visit, source.schools);
   const planned = plannedOf(operations, visit.decisions);
   const filled = source.events.find((e) => e.kind === 'soil added');
+  const bearing = profile.collar?.deepest.bearing ?? 90;
+  const dug = assessDig(tree, source.visits, visit, source.schools);
   const drawn = (when: 'before' | 'after') =>
     sectionDrawing({
       ...DRAWING,
-      section: sectionOf(profile, profile.collar?.deepest.bearing ?? 90),
+      section: sectionOf(profile, bearing),
       profile,
       work: plannedWork(planned),
       when,
@@ -153,6 +160,7 @@ export function reportContent(source: ReportSource): ReportContent {
       cornerTaken: false,
       topsoil: visit.findings.find((f) => f.key === 'probe.topsoil')?.number,
       refusal: visit.findings.find((f) => f.key === 'probe.refusal')?.number,
+      ovals: dug && rootOvals(dug.reading, bearing),
       fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
     });
   const short = (metres: number) => formatLength(metres, shortUnit(system));
@@ -197,6 +205,7 @@ export function reportContent(source: ReportSource): ReportContent {
     })),
     warnings: [...profile.missing, ...profile.problems.map((p) => say(p.message))],
     drawing: drawn('before'),
+    ...(dug && { dig: digPart(dug, source) }),
     ...(planned.some((o) => o.quantities.length > 0) ? { drawingAfter: drawn('after') } : {}),
     prescribed: planned.map((o) => operationIn(o, visit, system)),
     considered: operations
@@ -208,7 +217,7 @@ export function reportContent(source: ReportSource): ReportContent {
       ...(profile.mulch ? [] : ['Mulch profiles']),
       ...(profile.fill ? [] : ['Original grade']),
       ...unansweredIn(visit).map((q) => q.ask),
-      'Roots below the surface (no dig)',
+      ...(dug ? [] : ['Roots below the surface (no dig)']),
     ],
     engines: `${VERDICT_ENGINE}, ${PRESCRIPTION_ENGINE}`,
   };

@@ -1,4 +1,6 @@
 import {
+  ClipPath,
+  Defs,
   Document,
   Font,
   G,
@@ -12,28 +14,10 @@ import {
   View,
 } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { pathOf, segmentsPath, type Drawing, type Tone } from '../../ui/drawing/shapes';
-import type { ReportContent } from '../../protocol/report';
+import { INK } from '../../ui/drawing/inks';
+import { pathOf, segmentsPath, type Drawing } from '../../ui/drawing/shapes';
+import type { ReportContent, ReportDig } from '../../protocol/report';
 import { projectFile } from '../projectFile';
-
-const INK: Record<Tone, string> = {
-  ink: '#1F2421',
-  muted: '#555B56',
-  hair: '#CFC8B6',
-  paper: '#FFFFFF',
-  sheet: '#FFFFFF',
-  todo: '#0B5A70',
-  harm: '#B3261E',
-  buried: '#6B2E22',
-  fill: '#E4DED0',
-  wash: '#E3EBEE',
-  squeeze: '#F3D8D2',
-  topsoil: '#D6C5A4',
-  loam: '#EBDDC2',
-  clay: '#D2AC89',
-  mulch: '#D8BE9C',
-  root: '#F7F2E6',
-};
 
 let fontsReady = false;
 
@@ -95,6 +79,72 @@ const s = StyleSheet.create({
   },
 });
 
+/** A table in columns of these shares of the width. */
+function Columns({ head, rows, widths }: { head: string[]; rows: string[][]; widths: number[] }) {
+  const line = (cells: string[], bold: boolean, key: number) => (
+    <View key={key} style={{ flexDirection: 'row', paddingVertical: 1.5 }} wrap={false}>
+      {cells.map((cell, i) => (
+        <Text
+          key={i}
+          style={{ width: `${widths[i]}%`, paddingRight: 4, ...(bold ? { fontWeight: 700 } : {}) }}
+        >
+          {cell}
+        </Text>
+      ))}
+    </View>
+  );
+  return (
+    <View style={{ marginTop: 4 }}>
+      {line(head, true, -1)}
+      {rows.map((row, i) => line(row, false, i))}
+    </View>
+  );
+}
+
+function DigPdf({ dig }: { dig: ReportDig }) {
+  return (
+    <View>
+      <Text style={s.h2} minPresenceAhead={420}>
+        Dig
+      </Text>
+      <Text style={s.big}>{dig.headline}</Text>
+      <DrawingPdf drawing={dig.drawing} />
+      <Text style={s.muted}>
+        Plan of the roots at the collar, true scale, north up; numbers are cuts of this season.
+      </Text>
+      {dig.facts.map((f) => (
+        <Row key={f.name} name={f.name}>
+          <Text>{f.text}</Text>
+        </Row>
+      ))}
+      <Columns
+        head={['root', 'kind', 'across', 'of bark', 'advice', 'because']}
+        widths={[7, 18, 11, 9, 13, 42]}
+        rows={dig.roots.map((r) => [r.label, r.kind, r.across, r.ofBark, r.advice, r.reasons])}
+      />
+      {dig.cuts.length > 0 ? (
+        <Columns
+          head={['cut', 'root', 'where', 'across', 'from the stem']}
+          widths={[7, 9, 46, 14, 24]}
+          rows={dig.cuts.map((c) => [c.number, c.label, c.where, c.diameter, c.fromStem])}
+        />
+      ) : null}
+      {dig.never.length > 0 ? (
+        <Text style={{ fontWeight: 700, marginTop: 4 }}>Never cut: {dig.never.join(', ')}.</Text>
+      ) : null}
+      <Columns
+        head={['bark squeezed', ...dig.years]}
+        widths={[28, ...dig.years.map(() => 12)]}
+        rows={dig.forecast.map((f) => [f.name, ...f.shares])}
+      />
+      <Text style={s.muted}>{dig.forecastFrom}</Text>
+      <View style={s.caution}>
+        <Lines lines={dig.cautions} />
+      </View>
+    </View>
+  );
+}
+
 function DrawingPdf({ drawing }: { drawing: Drawing }) {
   return (
     <Svg width={drawing.width} height={drawing.height} viewBox={`0 0 ${drawing.width} ${drawing.height}`}>
@@ -107,59 +157,68 @@ function DrawingPdf({ drawing }: { drawing: Drawing }) {
         stroke={INK.ink}
         strokeWidth={1}
       />
-      {drawing.shapes.map((shape, i) => {
-        switch (shape.as) {
-          case 'area':
-            return (
-              <Path
-                key={i}
-                d={pathOf(shape.points, true)}
-                fill={INK[shape.tone]}
-                stroke={shape.edge ? INK[shape.edge] : undefined}
-                strokeWidth={shape.edge ? 1 : 0}
-              />
-            );
-          case 'line':
-            return (
-              <Path
-                key={i}
-                d={pathOf(shape.points, false)}
-                fill="none"
-                stroke={INK[shape.tone]}
-                strokeWidth={shape.width * 0.75}
-                strokeDasharray={shape.dash ? `${Math.max(1.5, shape.dash[0])} ${shape.dash[1]}` : undefined}
-              />
-            );
-          case 'marks':
-            return (
-              <Path
-                key={i}
-                d={segmentsPath(shape.segments)}
-                fill="none"
-                stroke={INK[shape.tone]}
-                strokeWidth={shape.width * 0.75}
-              />
-            );
-          case 'text':
-            return (
-              <G key={i}>
-                <Text
-                  x={shape.at[0]}
-                  y={shape.at[1]}
-                  textAnchor={shape.anchor}
+      <Defs>
+        <ClipPath id="frame">
+          <Rect x={0} y={0} width={drawing.width} height={drawing.height} />
+        </ClipPath>
+      </Defs>
+      <G clipPath="url(#frame)">
+        {drawing.shapes.map((shape, i) => {
+          switch (shape.as) {
+            case 'area':
+              return (
+                <Path
+                  key={i}
+                  d={pathOf(shape.points, true)}
                   fill={INK[shape.tone]}
-                  style={{
-                    fontFamily: shape.figures ? 'Figures' : 'Text',
-                    fontSize: shape.size * 0.8,
-                    fontWeight: shape.strong ? 700 : 400,
-                  }}
-                >
-                  {shape.text}
-                </Text>
-              </G>
-            );
-        }
-      })}
+                  stroke={shape.edge ? INK[shape.edge] : undefined}
+                  strokeWidth={shape.edge ? 1 : 0}
+                />
+              );
+            case 'line':
+              return (
+                <Path
+                  key={i}
+                  d={pathOf(shape.points, false)}
+                  fill="none"
+                  stroke={INK[shape.tone]}
+                  strokeWidth={shape.width * 0.75}
+                  strokeDasharray={
+                    shape.dash ? `${Math.max(1.5, shape.dash[0])} ${shape.dash[1]}` : undefined
+                  }
+                />
+              );
+            case 'marks':
+              return (
+                <Path
+                  key={i}
+                  d={segmentsPath(shape.segments)}
+                  fill="none"
+                  stroke={INK[shape.tone]}
+                  strokeWidth={shape.width * 0.75}
+                />
+              );
+            case 'text':
+              return (
+                <G key={i}>
+                  <Text
+                    x={shape.at[0]}
+                    y={shape.at[1]}
+                    textAnchor={shape.anchor}
+                    fill={INK[shape.tone]}
+                    style={{
+                      fontFamily: shape.figures ? 'Figures' : 'Text',
+                      fontSize: shape.size * 0.8,
+                      fontWeight: shape.strong ? 700 : 400,
+                    }}
+                  >
+                    {shape.text}
+                  </Text>
+                </G>
+              );
+          }
+        })}
+      </G>
     </Svg>
   );
 }
@@ -235,6 +294,8 @@ function ReportDocument({ content: c, stamp }: { content: ReportContent; stamp: 
             <Text>{w}</Text>
           </View>
         ))}
+
+        {c.dig ? <DigPdf dig={c.dig} /> : null}
 
         <Text style={s.h2} minPresenceAhead={70}>
           Seen

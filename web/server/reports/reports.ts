@@ -46,6 +46,7 @@ export async function openDraft(
       tree: loaded.items.find((i) => i.kind === 'tree')!.values as Tree,
       events: itemsBelow(loaded.items, 'event', treeId).map((e) => e.values as TreeEvent),
       visit: visitFrom(loaded.items, visit),
+      visits: visits.map((v) => visitFrom(loaded.items, v)),
       property: loaded.property.name,
       client: client?.client ?? '',
       firm: viewer.firmName,

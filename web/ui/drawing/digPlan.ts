@@ -1,5 +1,5 @@
 import type { Barrier, DecaySector, RootKind } from '@undrel/core/casefile';
-import type { Cut } from '@undrel/core/pruning';
+import type { NumberedCut } from '@undrel/core/pruning';
 import {
   planPoint,
   structuralRootZone,
@@ -19,12 +19,6 @@ export interface PlanView {
   x: number;
   y: number;
   scale: number;
-}
-
-export interface NumberedCut {
-  number: number;
-  label: string;
-  cut: Cut;
 }
 
 export interface DigPlan {

@@ -1,6 +1,7 @@
 import type { PlannedWork } from '@undrel/core/prescription';
 import type { Profile, Section, SectionSide } from '@undrel/core/profile';
 import { LIMITS } from '@undrel/core/practice';
+import type { RootOval } from '@undrel/core/roots';
 import { formatQuantity, formatValue, type UnitSystem } from '@undrel/core/units';
 import { hatch, spaced, type Drawing, type Point, type Shape, type Tone } from './shapes';
 
@@ -20,6 +21,8 @@ export interface SectionView {
   topsoil?: number;
   refusal?: number;
   fillNote?: string;
+  /** Roots of a dig where the section meets them; without one roots are drawn schematically. */
+  ovals?: readonly RootOval[];
 }
 
 /**
@@ -62,6 +65,7 @@ export function sectionDrawing(view: SectionView): Drawing {
   mulchAndFill();
   if (after) finished();
   stem();
+  dug();
   lines();
   if (!after) proposal();
   dimensions();
@@ -213,7 +217,7 @@ export function sectionDrawing(view: SectionView): Drawing {
     const edges = sides.map((side, i) => stemEdge(i === 0 ? -1 : 1, side.collarDepth));
     const probed = sides.some((side) => side.collarDepth !== undefined);
     sides.forEach((side, i) => {
-      if (side.collarDepth !== undefined) root(i === 0 ? -1 : 1, side.collarDepth);
+      if (side.collarDepth !== undefined && !view.ovals) root(i === 0 ? -1 : 1, side.collarDepth);
     });
     const under = probed ? underside() : [];
     shapes.push({ as: 'area', points: [...edges[0]!, ...under, ...[...edges[1]!].reverse()], tone: 'sheet' });
@@ -264,6 +268,30 @@ export function sectionDrawing(view: SectionView): Drawing {
     const upper = points.map((x): Point => [X(mirror * x), Y(top(x))]);
     const lower = points.map((x): Point => [X(mirror * x), Y(top(x) - rootThickness(x))]);
     shapes.push({ as: 'area', points: [...upper, ...lower.reverse()], tone: 'root', edge: 'ink' });
+  }
+
+  /** Roots of the dig as true ovals at their depth; those that squeeze in the colour of harm. */
+  function dug() {
+    for (const oval of view.ovals ?? []) {
+      const points = Array.from({ length: 33 }, (_, i): Point => {
+        const angle = (i * Math.PI) / 16;
+        return [X(oval.x + oval.halfWidth * Math.cos(angle)), Y(oval.z + oval.halfHeight * Math.sin(angle))];
+      });
+      const harms = oval.kind === 'girdling' || oval.kind === 'root on root';
+      shapes.push({ as: 'area', points, tone: harms ? 'squeeze' : 'root', edge: harms ? 'harm' : 'ink' });
+      if (oval.halfHeight * scale > 5 && Math.abs(oval.x) < wide) {
+        shapes.push({
+          as: 'text',
+          at: [X(oval.x + Math.sign(oval.x) * (oval.halfWidth + 0.012)), Y(oval.z) + 5],
+          text: oval.label,
+          size: font,
+          tone: harms ? 'harm' : 'ink',
+          anchor: oval.x < 0 ? 'end' : 'start',
+          strong: true,
+          halo: 'loam',
+        });
+      }
+    }
   }
 
   function buriedBark(mirror: number, side: SectionSide) {
@@ -508,7 +536,7 @@ export function sectionDrawing(view: SectionView): Drawing {
       at: [14, y - 9],
       text: compact
         ? bar.label
-        : `${bar.label}, no exaggeration${profile.collar ? '; roots schematic until dug' : ''}`,
+        : `${bar.label}, no exaggeration${view.ovals ? '; roots as dug' : profile.collar ? '; roots schematic until dug' : ''}`,
       size: font,
       tone: 'ink',
       anchor: 'start',

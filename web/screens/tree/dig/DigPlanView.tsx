@@ -3,6 +3,7 @@
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Dig, DugRoot } from '@undrel/core/casefile';
 import type { GrownDig } from '@undrel/core/growth';
+import type { NumberedCut } from '@undrel/core/pruning';
 import {
   insertPoint,
   movePoint,
@@ -12,14 +13,7 @@ import {
   type PitFrame,
 } from '@undrel/core/roots';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
-import {
-  digPlanDrawing,
-  fittingView,
-  toDrawing,
-  toMetres,
-  type NumberedCut,
-  type PlanView,
-} from '../../../ui/drawing/digPlan';
+import { digPlanDrawing, fittingView, toDrawing, toMetres, type PlanView } from '../../../ui/drawing/digPlan';
 import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';
 import type { Point } from '../../../ui/drawing/shapes';
 import { tubeOutline } from '../../../ui/drawing/tube';

@@ -14,16 +14,10 @@ import {
 import { shortUnit, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
+import { KIND_NAMES } from '../../../ui/drawing/rootKinds';
 import { Select } from '../../../ui/controls/Select';
 
-export const KINDS: readonly { key: RootKind; label: string }[] = [
-  { key: 'structural', label: 'structural, anchor' },
-  { key: 'girdling', label: 'stem-girdling' },
-  { key: 'root on root', label: 'root on root' },
-  { key: 'circling', label: 'circling' },
-  { key: 'adventitious', label: 'adventitious' },
-  { key: 'competing', label: 'another tree’s' },
-];
+export const KINDS = (Object.keys(KIND_NAMES) as RootKind[]).map((key) => ({ key, label: KIND_NAMES[key] }));
 const CONDITIONS: readonly { key: RootCondition; label: string }[] = [
   { key: 'sound', label: 'sound' },
   { key: 'cracked', label: 'cracked' },

@@ -1,15 +1,18 @@
 'use client';
 
 import { useMemo, useRef } from 'react';
-import { answerTo } from '@undrel/core/base';
 import type { Dig, DugRoot } from '@undrel/core/casefile';
-import { vigourFrom } from '@undrel/core/crown';
 import { stemRate, type Rate, type Scenario } from '@undrel/core/growth';
-import { LIMITS } from '@undrel/core/practice';
-import { adviseRoots, type PruningAdvice } from '@undrel/core/pruning';
+import {
+  adviseRoots,
+  isStressed,
+  numberedCuts,
+  scenariosOf,
+  type NumberedCut,
+  type PruningAdvice,
+} from '@undrel/core/pruning';
 import { readDig, type DigReading } from '@undrel/core/roots';
 import { itemsBelow, NEW_DIG, visitFrom } from '../../../protocol/item';
-import type { NumberedCut } from '../../../ui/drawing/digPlan';
 import type { StationProps } from '../visitEntry';
 import { useForecast, type ForecastState } from './useForecast';
 
@@ -23,9 +26,6 @@ export interface DigWork extends ForecastState {
   scenarios: Scenario[];
 }
 
-/** Dieback from which a tree counts as stressed. Common practice, no source. */
-const STRESSED_DIEBACK = 0.25;
-
 /** The list of before where its members are the same. */
 function useSame<T>(list: readonly T[]): readonly T[] {
   const kept = useRef(list);
@@ -34,7 +34,10 @@ function useSame<T>(list: readonly T[]): readonly T[] {
 }
 
 /** What follows from the dig of a visit; `shaped` is a root under the pointer, not yet saved. */
-export function useDig(station: StationProps, shaped: { id: string; root: DugRoot } | undefined): DigWork {
+export function useDig(
+  station: Pick<StationProps, 'control' | 'treeId' | 'tree' | 'visit' | 'visitId' | 'firmSchools'>,
+  shaped: { id: string; root: DugRoot } | undefined,
+): DigWork {
   const { control, treeId, tree, visit, visitId, firmSchools } = station;
   const head = control.items.find((i) => i.kind === 'dig' && i.parent === visitId)?.values as Dig | undefined;
   const roots = itemsBelow(control.items, 'root', visitId);
@@ -55,35 +58,13 @@ export function useDig(station: StationProps, shaped: { id: string; root: DugRoo
       ),
     [tree, control.items, treeId],
   );
-  const stressed = useMemo(() => {
-    const vigour = vigourFrom(visit.findings);
-    const dieback = answerTo(visit.findings, 'crown.dieback')?.number ?? 0;
-    return (vigour !== undefined && vigour.ratio < LIMITS.vigourDrop.value) || dieback >= STRESSED_DIEBACK;
-  }, [visit.findings]);
+  const stressed = useMemo(() => isStressed(visit), [visit]);
   const pruning = useMemo(
     () => ({ tree, date: visit.date, reading, stem, stressed, firm: firmSchools }),
     [tree, visit.date, reading, stem, stressed, firmSchools],
   );
   const first = useMemo(() => adviseRoots(pruning), [pruning]);
-  const scenarios = useMemo<Scenario[]>(() => {
-    const cut = (decision: string, year: number) =>
-      Object.fromEntries(first.roots.filter((r) => r.decision === decision).map((r) => [r.label, year]));
-    const now = cut('cut now', 0);
-    const later = cut('cut later', 2);
-    const names = (cuts: Record<string, number>) => Object.keys(cuts).join(', ');
-    return [
-      { name: 'nothing done', cuts: {} },
-      ...(names(now) ? [{ name: `${names(now)} now`, cuts: now }] : []),
-      ...(names(later)
-        ? [
-            {
-              name: `${names(now) ? `${names(now)} now, ` : ''}${names(later)} in two years`,
-              cuts: { ...now, ...later },
-            },
-          ]
-        : []),
-    ];
-  }, [first]);
+  const scenarios = useMemo(() => scenariosOf(first), [first]);
   const settled = shaped ? undefined : dig;
   const forecasting = useForecast(tree, settled, stem, scenarios);
   const { forecast } = forecasting;
@@ -91,14 +72,6 @@ export function useDig(station: StationProps, shaped: { id: string; root: DugRoo
     () => (forecast ? adviseRoots({ ...pruning, forecast }) : first),
     [pruning, first, forecast],
   );
-  const cuts = useMemo(
-    () =>
-      advice.roots
-        .filter((r) => r.decision === 'cut now')
-        .flatMap((r) => r.cuts.map((cut) => ({ label: r.label, cut })))
-        .sort((a, b) => a.cut.bearing - b.cut.bearing)
-        .map((c, i) => ({ ...c, number: i + 1 })),
-    [advice],
-  );
+  const cuts = useMemo(() => numberedCuts(advice), [advice]);
   return { dig, reading, stem, advice, cuts, scenarios, ...forecasting };
 }

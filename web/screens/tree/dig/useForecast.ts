@@ -3,13 +3,11 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Dig, Tree } from '@undrel/core/casefile';
 import type { Forecast, Rate, Scenario } from '@undrel/core/growth';
+import { FORECAST_DRAWS, FORECAST_SEED } from '@undrel/core/pruning';
 import type { ForecastAnswer, ForecastJob } from '../../../workers/forecast';
 
 /** Entries wait this long before the forecast is made anew. */
 const PAUSE_MS = 400;
-const DRAWS = 2000;
-/** The same dig gives the same forecast. */
-const SEED = 20261;
 
 export interface ForecastState {
   forecast: Forecast | undefined;
@@ -65,8 +63,8 @@ export function useForecast(
       made.postMessage({
         id: asked,
         ...(JSON.parse(job) as object),
-        draws: DRAWS,
-        seed: SEED,
+        draws: FORECAST_DRAWS,
+        seed: FORECAST_SEED,
       } as ForecastJob);
     }, PAUSE_MS);
     return () => {

@@ -10,9 +10,12 @@ import { addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { digId, itemsBelow, NEW_DIG, type DigHead } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
+import { DECISION_NAMES, KIND_NAMES } from '../../../ui/drawing/rootKinds';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { ONE_STEP } from '../case/store';
+import { DigFiles } from '../dig/DigFiles';
 import { DigPlanView } from '../dig/DigPlanView';
+import { planOf } from '../dig/planOf';
 import { DigStem } from '../dig/DigStem';
 import { KINDS, RootEditor } from '../dig/RootEditor';
 import { useDig } from '../dig/useDig';
@@ -23,12 +26,12 @@ const ForecastChart = dynamic(() => import('../dig/ForecastChart').then((m) => m
   ssr: false,
 });
 
-const DECISIONS: Record<RootDecision, { words: string; tone: string }> = {
-  'cut now': { words: 'cut now', tone: 'text-todo font-bold' },
-  'cut later': { words: 'cut later', tone: 'text-todo font-bold' },
-  watch: { words: 'watch', tone: 'font-semibold' },
-  keep: { words: 'do not cut', tone: 'font-semibold' },
-  'look again': { words: 'look again', tone: 'font-semibold' },
+const TONES: Record<RootDecision, string> = {
+  'cut now': 'text-todo font-bold',
+  'cut later': 'text-todo font-bold',
+  watch: 'font-semibold',
+  keep: 'font-semibold',
+  'look again': 'font-semibold',
 };
 
 const NO_CUTS = {};
@@ -83,6 +86,19 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
     if (!selectedItem || !selected) return;
     save(selectedItem.id, addPoint(selected, readingAt(frame, x, y)));
     setPoint(selected.points.length);
+  };
+  const bringIn = (roots: DugRoot[]) => {
+    const taken = [...labels];
+    control.setAll([
+      ...(headItem?.values
+        ? []
+        : [{ kind: 'dig' as const, id: digId(visitId), parent: visitId, values: NEW_DIG }]),
+      ...roots.map((root) => {
+        const label = taken.includes(root.label) || root.label === '?' ? nextLabel(taken) : root.label;
+        taken.push(label);
+        return { kind: 'root' as const, id: newId(), parent: visitId, values: { ...root, label } };
+      }),
+    ]);
   };
   const turnYear = useCallback((next: number) => setYear(next), []);
   const order: RootDecision[] = ['cut now', 'cut later', 'look again', 'watch', 'keep'];
@@ -322,21 +338,20 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
               />
             </details>
             {rows.length > 0 && (
-              <p className="flex flex-wrap gap-2 mt-3">
-                <Link className="quiet" href={`/trees/${treeId}/crew?visit=${visitId}`} prefetch={false}>
+              <p className="mt-3">
+                <Link className="act" href={`/trees/${treeId}/crew?visit=${visitId}`} prefetch={false}>
                   Crew sheet
                 </Link>
-                {(['svg', 'png', 'geojson', 'csv'] as const).map((format) => (
-                  <a
-                    key={format}
-                    className="quiet"
-                    href={`/api/trees/${treeId}/dig?visit=${visitId}&format=${format}`}
-                  >
-                    {format === 'geojson' ? 'GeoJSON' : format.toUpperCase()}
-                  </a>
-                ))}
               </p>
             )}
+            <DigFiles
+              name={`${tree.label} dig ${visit.date}`}
+              dig={dig}
+              reading={reading}
+              drawing={() => planOf(work, tree, system, { width: 900, height: 900 })}
+              disabled={!mayMeasure}
+              onRoots={bringIn}
+            />
           </Entry>
         </div>
         {foot}
@@ -391,7 +406,6 @@ function RootRow({
   onSelect: () => void;
   station: StationProps;
 }) {
-  const { words, tone } = DECISIONS[advice.decision];
   return (
     <>
       <tr className={`[&>td]:border-b-0 [&>td]:pb-0 ${chosen ? 'bg-wash' : ''}`}>
@@ -406,9 +420,9 @@ function RootRow({
             {advice.label}
           </button>
         </td>
-        <td>{KINDS.find((k) => k.key === root.kind)!.label}</td>
+        <td>{KIND_NAMES[root.kind]}</td>
         <td className="num text-right">{share > 0 ? `${Math.round(100 * share)} %` : ''}</td>
-        <td className={tone}>{words}</td>
+        <td className={TONES[advice.decision]}>{DECISION_NAMES[advice.decision]}</td>
       </tr>
       <tr className={chosen ? 'bg-wash' : ''}>
         <td />

@@ -1,0 +1,93 @@
+import { answerTo } from '../base/question';
+import type { Tree, Visit } from '../casefile/model';
+import { vigourFrom } from '../crown';
+import { forecastOf, type Forecast, type Scenario } from '../growth/forecast';
+import { stemRate, type Rate } from '../growth/rates';
+import { LIMITS } from '../practice/limits';
+import type { Schools } from '../practice';
+import { readDig, type DigReading } from '../roots';
+import { adviseRoots, type PruningAdvice } from './advice';
+import type { Cut } from './cuts';
+
+/** Draws of a forecast, and their seed: the same dig gives the same forecast on every screen. */
+export const FORECAST_DRAWS = 2000;
+export const FORECAST_SEED = 20261;
+
+/** All that follows from the dig of one visit. */
+export interface DigAssessment {
+  reading: DigReading;
+  stem: Rate;
+  advice: PruningAdvice;
+  forecast: Forecast;
+}
+
+export interface NumberedCut {
+  number: number;
+  label: string;
+  cut: Cut;
+}
+
+/** Low vigour or much dieback: the tree counts as stressed, and less of its roots goes in a season. */
+export function isStressed(visit: Visit): boolean {
+  const vigour = vigourFrom(visit.findings);
+  const dieback = answerTo(visit.findings, 'crown.dieback')?.number ?? 0;
+  return (
+    (vigour !== undefined && vigour.ratio < LIMITS.vigourDrop.value) ||
+    dieback >= LIMITS.stressedDieback.value
+  );
+}
+
+/** What is set side by side: nothing done, what is advised now, and that with the rest two years on. */
+export function scenariosOf(advice: PruningAdvice): Scenario[] {
+  const cut = (decision: string, year: number): Record<string, number> =>
+    Object.fromEntries(advice.roots.filter((r) => r.decision === decision).map((r) => [r.label, year]));
+  const now = cut('cut now', 0);
+  const later = cut('cut later', 2);
+  const names = (cuts: Record<string, number>) => Object.keys(cuts).join(', ');
+  return [
+    { name: 'nothing done', cuts: {} },
+    ...(names(now) ? [{ name: `${names(now)} now`, cuts: now }] : []),
+    ...(names(later)
+      ? [
+          {
+            name: `${names(now) ? `${names(now)} now, ` : ''}${names(later)} in two years`,
+            cuts: { ...now, ...later },
+          },
+        ]
+      : []),
+  ];
+}
+
+/** The cuts of this season, numbered round the stem from north clockwise. */
+export const numberedCuts = (advice: PruningAdvice): NumberedCut[] =>
+  advice.roots
+    .filter((r) => r.decision === 'cut now')
+    .flatMap((r) => r.cuts.map((cut) => ({ label: r.label, cut })))
+    .sort((a, b) => a.cut.bearing - b.cut.bearing)
+    .map((c, i) => ({ ...c, number: i + 1 }));
+
+/**
+ * Reads, forecasts and advises on the dig of a visit.
+ *
+ * @param visits all of the tree's, for its growth from one dig to another
+ * @returns undefined when the visit has no dig with a root in it
+ */
+export function assessDig(
+  tree: Tree,
+  visits: readonly Visit[],
+  visit: Visit,
+  firm: Schools = {},
+): DigAssessment | undefined {
+  if (!visit.dig?.roots.some((r) => r.points.length > 0)) return undefined;
+  const reading = readDig(tree, visit.dig);
+  const stem = stemRate(tree, visits);
+  const all = { tree, date: visit.date, reading, stem, stressed: isStressed(visit), firm };
+  const forecast = forecastOf(reading, {
+    draws: FORECAST_DRAWS,
+    seed: FORECAST_SEED,
+    stem,
+    barriers: visit.dig.barriers ?? [],
+    scenarios: scenariosOf(adviseRoots(all)),
+  })!;
+  return { reading, stem, advice: adviseRoots({ ...all, forecast }), forecast };
+}

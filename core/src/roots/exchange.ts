@@ -1,0 +1,232 @@
+import type { Dig, DugRoot, RootKind } from '../casefile/dig';
+import { LENGTH_LIMITS } from '../units/limits';
+import { DIRECTIONS, planPoint } from './outline';
+import { placed } from './path';
+import type { DigReading } from './reading';
+import { readingAt } from './edits';
+
+const KINDS: readonly RootKind[] = [
+  'structural',
+  'girdling',
+  'root on root',
+  'circling',
+  'adventitious',
+  'competing',
+];
+
+/** How coordinates in the file are meant; a foreign member beside the features. */
+export const FRAME = {
+  origin: 'centre of the stem at the level of the collar',
+  axes: 'x east, y north of true north, metres',
+  depth: 'metres below grade to the top of the root, one for each vertex',
+  diameter: 'metres across the root, one for each vertex',
+} as const;
+
+const round = (value: number): number => Math.round(value * 10000) / 10000;
+
+/** The dig as GeoJSON in local metres: every root a line through its readings, the stem an area. */
+export function digToGeoJson(dig: Dig, reading: DigReading): object {
+  return {
+    type: 'FeatureCollection',
+    frame: FRAME,
+    features: [
+      {
+        type: 'Feature',
+        properties: { what: 'stem' },
+        geometry: {
+          type: 'Polygon',
+          coordinates: [
+            Array.from({ length: 73 }, (_, i) => {
+              const bearing = -((i % 72) * 5);
+              const at = (((bearing * DIRECTIONS) / 360) % DIRECTIONS) + (bearing < 0 ? DIRECTIONS : 0);
+              return planPoint(bearing, reading.outline.radii[Math.round(at) % DIRECTIONS]!).map(round);
+            }),
+          ],
+        },
+      },
+      ...reading.roots.map(({ root }) => {
+        const points = placed(dig, reading.turn, reading.outline, root);
+        const { label, kind, start, from, condition, contact } = root;
+        const properties = {
+          what: 'root',
+          label,
+          kind,
+          start,
+          from,
+          condition,
+          contact,
+          depth: points.map((p) => round(p.depth)),
+          diameter: points.map((p) => round(2 * p.radius)),
+        };
+        const at = points.map((p) => [round(p.x), round(p.y)]);
+        return {
+          type: 'Feature',
+          properties,
+          geometry:
+            at.length === 1 ? { type: 'Point', coordinates: at[0] } : { type: 'LineString', coordinates: at },
+        };
+      }),
+    ],
+  };
+}
+
+/** Columns of the table of points, a line for each reading. */
+export const CSV_COLUMNS = [
+  'root',
+  'kind',
+  'start',
+  'from',
+  'condition',
+  'contact',
+  'bearing (deg)',
+  'distance (m)',
+  'depth (m)',
+  'diameter (m)',
+] as const;
+
+export const digToRows = (dig: Dig): (string | number)[][] =>
+  dig.roots.flatMap((root) =>
+    root.points.map((p) => [
+      root.label,
+      root.kind,
+      root.start,
+      root.from ?? '',
+      root.condition ?? '',
+      root.contact ?? '',
+      p.bearing,
+      p.distance,
+      p.depth,
+      p.diameter,
+    ]),
+  );
+
+export interface BroughtRoots {
+  roots: DugRoot[];
+  /** What was wrong, by place, value and what is allowed; the rest is kept. */
+  notes: string[];
+}
+
+/** A feature as it may come: nothing in it is taken on trust. */
+interface Feature {
+  properties?: Record<string, unknown> & { depth?: unknown[]; diameter?: unknown[] };
+  geometry?: { type?: string; coordinates?: unknown[] };
+}
+
+const STARTS = ['stem', 'root', 'outside'] as const;
+const CONDITIONS = ['sound', 'cracked', 'decayed', 'dead'] as const;
+const CONTACTS = ['clear', 'touching', 'pressing', 'embedded', 'grafted'] as const;
+const oneOf = <T extends string>(list: readonly T[], value: unknown): T | undefined =>
+  list.find((v) => v === value);
+
+const within = (field: 'rootDistance' | 'rootDepth' | 'rootDiameter', value: unknown): string | undefined => {
+  const { name, min, max } = LENGTH_LIMITS[field];
+  return typeof value === 'number' && value >= min && value <= max
+    ? undefined
+    : `${name}: ${JSON.stringify(value) ?? 'absent'}; allowed ${min} to ${max} m`;
+};
+
+/** What a root is, from the values of a file; an unknown kind is named and taken as girdling, to be looked at. */
+function headOf(given: Record<string, unknown>, place: string, notes: string[]): Omit<DugRoot, 'points'> {
+  const kind = oneOf(KINDS, given.kind);
+  if (!kind)
+    notes.push(
+      `${place}: kind ${JSON.stringify(given.kind) ?? 'absent'} is not known; allowed ${KINDS.join(', ')}. Taken as girdling.`,
+    );
+  const text = (value: unknown, most: number) =>
+    typeof value === 'string' && value !== '' ? value.slice(0, most) : undefined;
+  const label = typeof given.label === 'number' ? String(given.label) : text(given.label, 12);
+  return {
+    label: label ?? '?',
+    kind: kind ?? 'girdling',
+    start: oneOf(STARTS, given.start) ?? 'outside',
+    from: text(given.from, 80),
+    condition: oneOf(CONDITIONS, given.condition),
+    contact: oneOf(CONTACTS, given.contact),
+  };
+}
+
+/**
+ * Roots from GeoJSON in local metres, as {@link digToGeoJson} writes it.
+ *
+ * @param source JSON text
+ * @returns the roots and notes; a text that is no GeoJSON gives no roots and says so
+ */
+export function rootsFromGeoJson(source: string, dig: Dig, reading: DigReading): BroughtRoots {
+  let file: { features?: unknown };
+  try {
+    file = JSON.parse(source) as typeof file;
+  } catch {
+    return {
+      roots: [],
+      notes: [
+        /[}\]]\s*$/.test(source) ? 'The file is not JSON.' : 'The file is cut off: it does not end in }.',
+      ],
+    };
+  }
+  if (!Array.isArray(file.features)) return { roots: [], notes: ['The file has no features.'] };
+  const notes: string[] = [];
+  const frame = { dig, turn: reading.turn, outline: reading.outline };
+  const roots = (file.features as Feature[]).flatMap((feature, i): DugRoot[] => {
+    if (feature?.properties?.what === 'stem') return [];
+    const place = `Feature ${i + 1}`;
+    const { geometry, properties = {} } = feature ?? {};
+    if (geometry?.type !== 'LineString' && geometry?.type !== 'Point') {
+      notes.push(`${place}: ${String(geometry?.type)} is no root; allowed LineString, Point. Left out.`);
+      return [];
+    }
+    const at = geometry.type === 'Point' ? [geometry.coordinates] : (geometry.coordinates ?? []);
+    const points = at.flatMap((pair, k) => {
+      const [x, y] = pair as [number, number];
+      if (!Number.isFinite(x) || !Number.isFinite(y) || Math.hypot(x, y) > LENGTH_LIMITS.rootDistance.max) {
+        notes.push(
+          `${place}, point ${k + 1}: ${JSON.stringify(pair)} is not within 8 m of the stem. Left out.`,
+        );
+        return [];
+      }
+      const depth: unknown = properties.depth?.[k] ?? 0.1;
+      const diameter: unknown = properties.diameter?.[k] ?? 0.02;
+      const wrong = within('rootDepth', depth) ?? within('rootDiameter', diameter);
+      if (wrong) {
+        notes.push(`${place}, point ${k + 1}: ${wrong}. Left out.`);
+        return [];
+      }
+      return [{ ...readingAt(frame, x, y), depth: depth as number, diameter: diameter as number }];
+    });
+    return points.length > 0 ? [{ ...headOf(properties, place, notes), points }] : [];
+  });
+  return { roots, notes };
+}
+
+/** Roots from the rows of a table with {@link CSV_COLUMNS}; rows of one root follow each other. */
+export function rootsFromRows(rows: readonly Record<string, string>[]): BroughtRoots {
+  const notes: string[] = [];
+  const roots: DugRoot[] = [];
+  rows.forEach((row, i) => {
+    const place = `Row ${i + 2}`;
+    const number = (column: string) => Number((row[column] ?? '').replace(',', '.') || NaN);
+    const [bearing, distance, depth, diameter] = CSV_COLUMNS.slice(6).map(number) as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    const wrong =
+      (bearing >= 0 && bearing <= 360
+        ? undefined
+        : `Bearing: ${row['bearing (deg)'] ?? 'absent'}; allowed 0 to 360`) ??
+      within('rootDistance', distance) ??
+      within('rootDepth', depth) ??
+      within('rootDiameter', diameter);
+    if (wrong) {
+      notes.push(`${place}: ${wrong}. Left out.`);
+      return;
+    }
+    let root = roots.find((r) => r.label === row.root);
+    if (!root) {
+      root = { ...headOf({ ...row, label: row.root }, place, notes), points: [] };
+      roots.push(root);
+    }
+    root.points.push({ bearing: bearing % 360, distance, depth, diameter });
+  });
+  return { roots, notes };
+}

@@ -1,0 +1,38 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { CrewScreen } from '@/screens/crew/CrewScreen';
+import { may } from '@/server/accounts/roles';
+import { signedIn } from '@/server/accounts/viewer';
+import { loadCase } from '@/server/cases/load';
+import { today } from '@/server/cases/write';
+
+export const metadata: Metadata = { title: 'Crew sheet' };
+
+interface Props {
+  params: Promise<{ tree: string }>;
+  searchParams: Promise<{ visit?: string }>;
+}
+
+export default async function CrewPage({ params, searchParams }: Props) {
+  const [{ tree }, { visit }] = await Promise.all([params, searchParams]);
+  const { viewer, loaded } = await signedIn(async (db, who) => ({
+    viewer: who,
+    loaded: await loadCase(db, tree),
+  }));
+  const dug = loaded?.items.find(
+    (i) => i.kind === 'root' && i.values !== null && (!visit || i.parent === visit),
+  );
+  if (!loaded || !dug) notFound();
+  return (
+    <CrewScreen
+      treeId={loaded.treeId}
+      items={JSON.stringify(loaded.items)}
+      visitId={dug.parent}
+      property={loaded.property.name}
+      firmSchools={loaded.firmSchools}
+      mayMeasure={may(viewer.role, 'measure')}
+      viewer={viewer.name}
+      today={today()}
+    />
+  );
+}

@@ -1,0 +1,313 @@
+'use client';
+
+import Link from 'next/link';
+import { useMemo } from 'react';
+import type { DugRoot, RootDone, Tree } from '@undrel/core/casefile';
+import type { Schools } from '@undrel/core/practice';
+import type { NumberedCut, RootAdvice } from '@undrel/core/pruning';
+import { formatValue, shortUnit, tidy, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
+import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
+import { KIND_NAMES } from '../../ui/drawing/rootKinds';
+import { Entry } from '../../ui/controls/Entry';
+import { LengthInput } from '../../ui/controls/LengthInput';
+import { useMeasured } from '../../ui/useMeasured';
+import { usePreferences } from '../shell/preferences';
+import { TopBar } from '../shell/TopBar';
+import { useCase } from '../tree/case/useCase';
+import { planOf } from '../tree/dig/planOf';
+import { useDig } from '../tree/dig/useDig';
+import { Conflicts, Refusals, SaveState } from '../tree/SaveState';
+
+export interface CrewProps {
+  treeId: string;
+  items: string;
+  visitId: string;
+  property: string;
+  firmSchools: Schools;
+  mayMeasure: boolean;
+  viewer: string;
+  today: string;
+}
+
+const HOW: readonly { key: RootDone['how']; label: string }[] = [
+  { key: 'as planned', label: 'as planned' },
+  { key: 'otherwise', label: 'otherwise' },
+  { key: 'left', label: 'left' },
+];
+
+/** One sheet for the crew: the plan with numbered cuts, where each is, what never to cut; ticked off on site. */
+export function CrewScreen(props: CrewProps) {
+  const { treeId, visitId, firmSchools, mayMeasure } = props;
+  const control = useCase(treeId, props.items);
+  const { units: system } = usePreferences();
+  const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
+  const visitItem = itemsBelow(control.items, 'visit', treeId).find((v) => v.id === visitId)!;
+  const visit = useMemo(() => visitFrom(control.items, visitItem), [control.items, visitItem]);
+  const work = useDig({ control, treeId, tree, visit, visitId, firmSchools }, undefined);
+  const keep = work.advice.roots.filter((r) => r.decision === 'keep' || r.decision === 'watch');
+  const never = keep.filter((r) => r.decision === 'keep').map((r) => r.label);
+  const [figure, size] = useMeasured<HTMLElement>({ width: 520, height: 520 });
+  const plan = planOf(work, tree, system, { width: size.width, height: size.width }, never);
+  const cutRoots = work.advice.roots.filter((r) => r.decision === 'cut now');
+  const rootItems = itemsBelow(control.items, 'root', visitId);
+  const done = cutRoots.filter((r) => rootItems.find((i) => i.values.label === r.label)?.values.done).length;
+  const write = (label: string, change: RootDone | undefined, field: string) => {
+    const item = rootItems.find((i) => i.values.label === label)!;
+    const { done: _, ...root } = item.values;
+    control.set('root', item.id, visitId, change ? { ...root, done: change } : root, `done.${field}`);
+  };
+  return (
+    <div className="min-h-dvh flex flex-col">
+      <TopBar
+        right={
+          <>
+            <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
+              Print
+            </button>
+            <Link
+              href={`/trees/${treeId}?station=dig`}
+              className="plain min-h-[44px] inline-flex items-center"
+              prefetch={false}
+            >
+              Dig
+            </Link>
+          </>
+        }
+      >
+        <strong>{tree.label}</strong> <span className="text-sm text-muted hidden sm:inline">crew sheet</span>
+      </TopBar>
+      <main className="px-4 lg:px-8 py-4 max-w-[1100px] w-full mx-auto">
+        <Conflicts control={control} system={system} />
+        <Refusals control={control} />
+        <header className="border-b-2 border-ink pb-2 mb-3">
+          <h1>
+            {tree.label}:{' '}
+            {work.cuts.length === 0
+              ? 'no cuts this season'
+              : `${work.cuts.length} cuts on ${cutRoots.length} roots`}
+          </h1>
+          <p className="text-muted">
+            {props.property}, {tree.species}; dig of {visit.date}
+            {visit.by && ` by ${visit.by}`}. Bearings from true north; tape from the bark to the middle of the
+            root.
+          </p>
+        </header>
+        {never.length > 0 && (
+          <p className="border-[3px] border-harm px-3 py-2 mb-3 text-lg font-bold" data-testid="never">
+            Never cut: {never.join(', ')}
+          </p>
+        )}
+        <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] print:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-4 items-start">
+          <figure ref={figure}>
+            <DrawingSvg
+              drawing={plan}
+              title="Plan of the roots with the cuts numbered"
+              className="w-full h-auto border border-ink"
+            />
+            <figcaption className="text-sm text-muted">
+              True scale, north up. Roots with a line along them stay.
+            </figcaption>
+          </figure>
+          <div>
+            {work.cuts.length === 0 && <p className="told">Nothing is to be cut in this season.</p>}
+            {work.cuts.length > 0 && <CutTable cuts={work.cuts} system={system} />}
+            <Left
+              title="Later, not today"
+              rows={work.advice.roots.filter((r) => r.decision === 'cut later')}
+              system={system}
+            />
+            <Left
+              title="Look again after drying"
+              rows={work.advice.roots.filter((r) => r.decision === 'look again')}
+              system={system}
+            />
+            <div className="text-sm border-l-4 border-harm pl-3 my-3 space-y-1">
+              <p>
+                Before anything is cut a qualified person assesses the tree’s stability. Clear the target
+                area; stop in high wind or on saturated ground. Utilities located, hand-dig near marks.
+              </p>
+              <p>Air tool: eyes, face, ears, dust mask; bystanders away; tool grounded; hose secured.</p>
+              <p>
+                Cut clean with a sharp saw, at the number; what has grown into the bark stays in. Roots left
+                open are kept moist and shaded; the pit is fenced. Local codes and permits come first.
+              </p>
+            </div>
+          </div>
+        </div>
+        {cutRoots.length > 0 && (
+          <section className="mt-4" aria-label="Done on site">
+            <div className="flex items-baseline gap-4">
+              <h2>
+                Done on site, {done} of {cutRoots.length}
+              </h2>
+              <SaveState control={control} />
+            </div>
+            <Entry>
+              <div className="border-t border-ink">
+                {cutRoots.map((advice) => (
+                  <Done
+                    key={advice.label}
+                    advice={advice}
+                    root={rootItems.find((i) => i.values.label === advice.label)!.values}
+                    cuts={work.cuts.filter((c) => c.label === advice.label)}
+                    system={system}
+                    disabled={!mayMeasure}
+                    by={props.viewer}
+                    today={props.today}
+                    onChange={(change, field) => write(advice.label, change, field)}
+                  />
+                ))}
+              </div>
+            </Entry>
+          </section>
+        )}
+      </main>
+    </div>
+  );
+}
+
+function CutTable({ cuts, system }: { cuts: readonly NumberedCut[]; system: UnitSystem }) {
+  const unit = shortUnit(system);
+  const figure = (metres: number) =>
+    formatValue(metres, 'short length', system, 0.001).replace(` ${unit}`, '');
+  return (
+    <table className="w-full" aria-label="Cuts">
+      <thead>
+        <tr>
+          <th scope="col">cut</th>
+          <th scope="col">root</th>
+          <th scope="col" className="text-right">
+            bearing
+          </th>
+          <th scope="col" className="text-right">
+            from bark, {unit}
+          </th>
+          <th scope="col" className="text-right">
+            deep, {unit}
+          </th>
+          <th scope="col" className="text-right">
+            across, {unit}
+          </th>
+          <th scope="col" className="text-right">
+            × DBH
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {cuts.map(({ number, label, cut }) => (
+          <tr key={number}>
+            <td>
+              <span className="inline-flex w-7 h-7 items-center justify-center rounded-full bg-todo text-sheet font-bold">
+                {number}
+              </span>
+            </td>
+            <td className="font-semibold">{label}</td>
+            <td className="num text-right">{Math.round(cut.bearing)}°</td>
+            <td className="num text-right">{figure(cut.fromBark)}</td>
+            <td className="num text-right">{figure(cut.depth)}</td>
+            <td className="num text-right">{figure(cut.diameter)}</td>
+            <td className="num text-right">{cut.timesDbh === undefined ? '' : tidy(cut.timesDbh, 1)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Left({ title, rows, system }: { title: string; rows: readonly RootAdvice[]; system: UnitSystem }) {
+  if (rows.length === 0) return null;
+  return (
+    <div className="my-2">
+      <h2 className="text-base">{title}</h2>
+      <ul>
+        {rows.map((r) => (
+          <li key={r.label}>
+            <strong>{r.label}</strong> {r.reasons.map((reason) => writeLengths(reason, system)).join(' ')}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Done(props: {
+  advice: RootAdvice;
+  root: DugRoot;
+  cuts: readonly NumberedCut[];
+  system: UnitSystem;
+  disabled: boolean;
+  by: string;
+  today: string;
+  onChange: (done: RootDone | undefined, field: string) => void;
+}) {
+  const { root, cuts, system, disabled, onChange } = props;
+  const done = root.done;
+  const fresh = (how: RootDone['how']): RootDone => ({ ...(done ?? { on: props.today, by: props.by }), how });
+  return (
+    <div className="border-b border-hair py-2" role="group" aria-label={`Root ${root.label}`}>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <p className="min-w-[11rem]">
+          <strong>{root.label}</strong>, {KIND_NAMES[root.kind]}
+          <span className="text-muted">
+            {' '}
+            {cuts.length > 1 ? 'cuts' : 'cut'} {cuts.map((c) => c.number).join(', ')}
+          </span>
+        </p>
+        <div role="group" aria-label={`What was done with root ${root.label}`} className="flex">
+          {HOW.map((option) => (
+            <button
+              key={option.key}
+              type="button"
+              disabled={disabled}
+              aria-pressed={done?.how === option.key}
+              className={`min-h-[44px] px-3 border border-muted -ml-px ${done?.how === option.key ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+              onClick={() => onChange(done?.how === option.key ? undefined : fresh(option.key), 'how')}
+            >
+              {option.label}
+            </button>
+          ))}
+        </div>
+        {done && (
+          <span className="text-sm text-muted">
+            {done.on}
+            {done.by && `, ${done.by}`}
+          </span>
+        )}
+      </div>
+      {done && done.how !== 'left' && (
+        <div className="flex flex-wrap gap-3 mt-2 items-end">
+          {cuts.map((c, i) => (
+            <LengthInput
+              key={c.number}
+              className="w-40"
+              field="rootDiameter"
+              label={`Cut ${c.number}, across`}
+              system={system}
+              value={done.diameters?.[i]}
+              disabled={disabled}
+              onChange={(metres) => {
+                const all = cuts.map((_, k) => (k === i ? metres : done.diameters?.[k]));
+                const told = all.map((v, k) => v ?? cuts[k]!.cut.diameter);
+                onChange(
+                  { ...done, diameters: all.every((v) => v === undefined) ? undefined : told },
+                  `diameter ${i}`,
+                );
+              }}
+            />
+          ))}
+          <label className="flex-1 min-w-[14rem]">
+            <span className="block text-sm mb-0.5">What was different</span>
+            <input
+              className="w-full"
+              maxLength={2000}
+              disabled={disabled}
+              value={done.note ?? ''}
+              onChange={(event) => onChange({ ...done, note: event.target.value || undefined }, 'note')}
+            />
+          </label>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,25 @@
+import { useEffect, useMemo, useState } from 'react';
+import type { Tree, Visit } from '@undrel/core/casefile';
+import type * as Roots from '@undrel/core/roots';
+import type { RootOval } from '@undrel/core/roots';
+
+/** Roots of the visit's dig where the section meets them; the code that reads a dig comes when there is one. */
+export function useRootOvals(tree: Tree, visit: Visit, bearing: number): RootOval[] | undefined {
+  const [roots, setRoots] = useState<typeof Roots | undefined>(undefined);
+  const dug = (visit.dig?.roots.length ?? 0) > 0;
+  useEffect(() => {
+    if (!dug || roots) return;
+    import('@undrel/core/roots').then(
+      (loaded) => setRoots(loaded),
+      () => undefined,
+    );
+  }, [dug, roots, visit]);
+  const reading = useMemo(
+    () => (roots && visit.dig && dug ? roots.readDig(tree, visit.dig) : undefined),
+    [roots, tree, visit.dig, dug],
+  );
+  return useMemo(
+    () => (roots && reading ? roots.rootOvals(reading, bearing) : undefined),
+    [roots, reading, bearing],
+  );
+}

@@ -1,0 +1,107 @@
+import { HORIZON, type YearBand } from '@undrel/core/growth';
+import { numberedCuts, type DigAssessment } from '@undrel/core/pruning';
+import { girdledShare } from '@undrel/core/roots';
+import { formatQuantity, formatValue, tidy, writeLengths } from '@undrel/core/units';
+import type { ReportDig } from '../../protocol/report';
+import { digPlanDrawing, fittingView } from '../../ui/drawing/digPlan';
+import { DECISION_NAMES, KIND_NAMES } from '../../ui/drawing/rootKinds';
+import type { ReportSource } from './content';
+
+/** Points of a page, as the plan stands in the PDF. */
+const PLAN = { width: 515, height: 420 };
+/** Years from the dig in which shares are told. */
+const TOLD_YEARS = [0, 2, 5, 10, 20, HORIZON];
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+/** What the report says of a dig: the plan, the roots, the cuts, the forecast. */
+export function digPart(
+  { reading, advice, forecast, stem }: DigAssessment,
+  { tree, visit, system }: ReportSource,
+): ReportDig {
+  const from = Number(visit.date.slice(0, 4));
+  const say = (text: string) => writeLengths(text, system);
+  const fine = (metres: number) => formatValue(metres, 'short length', system, 0.001);
+  const at = (year: number | undefined) =>
+    year === undefined ? `later than ${from + HORIZON}` : String(Math.round(from + year));
+  const between = (band: YearBand) => `${at(band.p50)} (${at(band.p10)} to ${at(band.p90)})`;
+  const nothing = forecast.scenarios[0]!;
+  const cuts = numberedCuts(advice);
+  const never = advice.roots.filter((r) => r.decision === 'keep').map((r) => r.label);
+  const { anchorage, pot } = reading;
+  return {
+    drawing: digPlanDrawing({
+      reading,
+      outline: reading.outline,
+      paths: reading.roots.map((r) => r.path),
+      there: reading.roots.map(() => true),
+      arcs: reading.arcs,
+      share: reading.share,
+      view: fittingView(reading, PLAN.width, PLAN.height),
+      ...PLAN,
+      system,
+      dbh: tree.dbh ?? tree.stemDiameter,
+      drip: tree.crownRadius,
+      decay: visit.dig!.decay,
+      barriers: visit.dig!.barriers,
+      cuts,
+      compact: false,
+    }),
+    headline: `${formatQuantity(girdledShare(reading), system)} of the bark is squeezed.`,
+    facts: [
+      ...nothing.reach.map(({ threshold, year, within5, within10 }) => ({
+        name: `${percent(threshold)} squeezed, if nothing is done`,
+        text:
+          nothing.p50[0]! >= threshold
+            ? 'already'
+            : `${between(year)}; within five years ${percent(within5)}, within ten ${percent(within10)} likely`,
+      })),
+      {
+        name: 'Sound anchors',
+        text: `${anchorage.sound}${anchorage.largestGap ? `, largest gap ${Math.round(anchorage.largestGap.degrees)}°` : ''}`,
+      },
+      ...(pot
+        ? [
+            {
+              name: 'Old pot',
+              text: `${pot.shape}, ${formatValue(2 * pot.half, 'short length', system)} across; ${pot.never.length > 0 ? `${pot.never.join(', ')} never left it` : 'every root left it'}`,
+            },
+          ]
+        : []),
+      ...forecast.barriers.map((b) => ({ name: `${b.kind} reached`, text: between(b.year) })),
+    ],
+    roots: reading.roots.map(({ root, path, compression }) => {
+      const told = advice.roots.find((r) => r.label === root.label)!;
+      return {
+        label: root.label,
+        kind: KIND_NAMES[root.kind],
+        across: fine(2 * path.radius.reduce((a, b) => Math.max(a, b), 0)),
+        ofBark: compression.share > 0 ? percent(compression.share) : '',
+        advice: DECISION_NAMES[told.decision],
+        reasons: told.reasons.map(say).join(' '),
+      };
+    }),
+    cuts: cuts.map(({ number, label, cut }) => ({
+      number: String(number),
+      label,
+      where: `${Math.round(cut.bearing)}°, ${fine(cut.fromBark)} from the bark, ${fine(cut.depth)} deep`,
+      diameter: fine(cut.diameter),
+      fromStem: cut.timesDbh === undefined ? '' : `${tidy(cut.timesDbh, 1)} × DBH from the centre`,
+    })),
+    never,
+    years: TOLD_YEARS.map((y) => String(from + y)),
+    forecast: forecast.scenarios.map((s) => ({
+      name: s.name,
+      shares: TOLD_YEARS.map((y) =>
+        y === 0
+          ? percent(s.p50[y]!)
+          : `${percent(s.p50[y]!)} (${Math.round(100 * s.p10[y]!)}-${Math.round(100 * s.p90[y]!)})`,
+      ),
+    })),
+    forecastFrom: `Middle and 10-90 % of ${forecast.draws} draws of growth; the stem adds ${fine(2 * stem.perYear)} of diameter a year (${stem.from}). A judgement of growth, not a measurement of the future.`,
+    cautions: [
+      ...advice.cautions,
+      'Cutting or exposing roots can free a tree to fall: a qualified person assesses its stability first.',
+    ],
+  };
+}

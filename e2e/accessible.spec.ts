@@ -5,7 +5,7 @@ import { enterDemo } from './enter';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-const STATIONS = ['history', 'crown', 'base', 'mulch', 'probe', 'verdict', 'prescription'];
+const STATIONS = ['history', 'crown', 'base', 'mulch', 'probe', 'dig', 'verdict', 'prescription'];
 const VIEWS = [
   '/grounds',
   '/grounds/kelpworth',
@@ -14,6 +14,7 @@ const VIEWS = [
   '/firm',
   '/trees/sable-katsura-14/report',
   '/trees/sable-katsura-14/record',
+  '/trees/sable-katsura-14/crew',
   '/trees/kelpworth-2',
   ...STATIONS.map((s) => `/trees/sable-katsura-14?station=${s}`),
 ];

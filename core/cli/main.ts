@@ -1,8 +1,10 @@
 import { createReadStream } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { assess } from '../src/assessment';
+import { assessDig } from '../src/pruning';
 import { caseJsonSchema, readCase } from '../src/casefile/schema';
 import type { CaseFile } from '../src/casefile';
+import { digSummary, digText } from './dig';
 import { assessmentText } from './text';
 
 const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units metric|us] [--visit YYYY-MM-DD]
@@ -41,10 +43,15 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
     );
   }
   const result = assess(caseFile.tree, caseFile.events, visit);
+  const dug = assessDig(caseFile.tree, caseFile.visits, visit);
   if (options.format === 'text') {
-    return assessmentText(caseFile, visit.date, result, options.units === 'us' ? 'us' : 'metric');
+    const system = options.units === 'us' ? 'us' : 'metric';
+    return (
+      assessmentText(caseFile, visit.date, result, system) + (dug ? digText(dug, visit.date, system) : '')
+    );
   }
-  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result })}\n`;
+  const dig = dug && digSummary(dug);
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, dig })}\n`;
 }
 
 /** Writes with back-pressure, so that a thousand files stream. */

@@ -236,7 +236,7 @@ export const neighbour: Dig = dig([
       round: 92,
       diameter: 0.046,
       depth: 0.05,
-      gap: 0.008,
+      gap: 0.026,
       begins: 0.7,
       ends: 0.6,
     },
@@ -250,8 +250,8 @@ export const neighbour: Dig = dig([
 /** Roots turned round and round by a root-control ring. */
 export const inRing: Dig = dig(
   [
-    anchor('D1', 60, 0.03, 0.12),
-    anchor('D2', 240, 0.028, 0.13),
+    { ...anchor('D1', 60, 0.03, 0.12), points: anchor('D1', 60, 0.03, 0.12).points.slice(0, 3) },
+    { ...anchor('D2', 240, 0.028, 0.13), points: anchor('D2', 240, 0.028, 0.13).points.slice(0, 3) },
     ...[0, 1, 2, 3].map((i) =>
       bend(`R${i + 1}`, {
         kind: 'circling',
@@ -272,7 +272,7 @@ export const inRing: Dig = dig(
         round: 88,
         diameter: 0.024,
         depth: 0.06,
-        gap: 0.004,
+        gap: 0.016,
         begins: 0.16,
         ends: 0.14,
       },

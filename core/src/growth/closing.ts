@@ -30,6 +30,15 @@ export interface Closing {
   first: Float32Array;
 }
 
+/**
+ * Whether a root can close on the stem as both grow. A holding or adventitious root that grows from this stem and does
+ * not press on it today cannot: bark that reaches its base grows over it, the two are one.
+ */
+export const mayClose = ({ root, compression }: RootReading): boolean =>
+  compression.share > 0 ||
+  root.start !== 'stem' ||
+  (root.kind !== 'structural' && root.kind !== 'adventitious');
+
 /** A path with fewer vertices, for following many years; the ends stay. */
 function thinned({ path, counted }: RootReading): RootReading['path'] {
   const n = path.x.length - counted;
@@ -131,9 +140,11 @@ export function closingOf(
 ): Closing {
   const most = LOOK_BEYOND * horizon;
   const path = thinned(reading);
+  const closes = mayClose(reading);
   const pieces: number[] = [];
   for (let i = 0; i < path.x.length; i++)
-    if (topDepth(path, i) <= underside && (i + 1 < path.x.length || path.x.length === 1)) pieces.push(i);
+    if (closes && topDepth(path, i) <= underside && (i + 1 < path.x.length || path.x.length === 1))
+      pieces.push(i);
   const sight = new Sight(path, pieces);
   const now = compressionOf(reading.path, reading.counted, outline, {
     tolerance: TOUCH_TOLERANCE,

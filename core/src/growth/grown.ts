@@ -8,6 +8,7 @@ import {
   type Outline,
   type RootPath,
 } from '../roots';
+import { mayClose } from './closing';
 import { rootRate, type Rate } from './rates';
 
 /** A dig some years on, at the middle rates. */
@@ -39,10 +40,10 @@ export function grownDig(
     return { ...path, radius: path.radius.map((r) => r + thicker) };
   });
   const together = togetherOf(
-    reading.roots.flatMap(({ counted }, i) =>
-      there[i]
+    reading.roots.flatMap((root, i) =>
+      there[i] && (years === 0 || mayClose(root))
         ? [
-            compressionOf(paths[i]!, counted, outline, {
+            compressionOf(paths[i]!, root.counted, outline, {
               tolerance: TOUCH_TOLERANCE,
               underside: reading.underside,
             }),

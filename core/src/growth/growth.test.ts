@@ -7,7 +7,7 @@ import {
   type DigReading,
   type RootPath,
 } from '../roots';
-import { forecastOf, HORIZON, seeded, normalFrom, logNormal, stemRate, rootRate } from './index';
+import { forecastOf, grownDig, HORIZON, seeded, normalFrom, logNormal, stemRate, rootRate } from './index';
 import type { Rate } from './rates';
 
 const root = (label: string, points: [number, number, number][], more: Partial<DugRoot> = {}): DugRoot => ({
@@ -104,6 +104,41 @@ test('the same seed gives the same result, another one nearly', () => {
   expect(again).toEqual(a);
   expect(other).not.toEqual(a);
   expect(Math.abs(other!.scenarios[0]!.p50[15]! - a!.scenarios[0]!.p50[15]!)).toBeLessThan(0.03);
+});
+
+test('a tree does not girdle itself by growing over the bases of its own anchors', () => {
+  const anchors = [0, 70, 140, 210, 280].map((bearing, i) =>
+    root(
+      `D${i}`,
+      [
+        [bearing, 0, 0.08],
+        [bearing + 5, 0.3, 0.06],
+        [bearing, 0.9, 0.04],
+      ],
+      {
+        kind: 'structural',
+        start: 'stem',
+      },
+    ),
+  );
+  const reading = readDig(tree, dig(...anchors));
+  const { scenarios, touches } = forecastOf(reading, options({ stem: rate(0.006, 0.4) }))!;
+  expect(scenarios[0]!.p90.every((share) => share === 0)).toBe(true);
+  expect(touches).toEqual([]);
+  expect(grownDig(reading, 25, rate(0.006, 0)).share).toBe(0);
+});
+
+test('the grown dig of the slider is the middle of the forecast', () => {
+  const reading = readDig(tree, squeezed);
+  const stem = rate(0.003, 1e-9);
+  const fixed = readDig(
+    tree,
+    dig(...squeezed.roots.map((r) => ({ ...r, rings: { count: 1e6, over: 0.0018 * 1e6 } }))),
+  );
+  const { scenarios } = forecastOf(fixed, options({ draws: 3, stem }))!;
+  for (const years of [0, 10, 30])
+    expect(Math.abs(grownDig(reading, years, stem).share - scenarios[0]!.p50[years]!)).toBeLessThan(0.02);
+  expect(grownDig(reading, 10, stem, { A: 2 }).share).toBeLessThan(grownDig(reading, 10, stem).share - 0.1);
 });
 
 test('progress rises to the end, and stopping gives nothing', () => {

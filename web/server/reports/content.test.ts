@@ -102,5 +102,5 @@ test('a dig comes with its plan, roots, cuts, what never to cut and the forecast
   expect(content.notExamined).not.toContain('Roots below the surface (no dig)');
   const pdf = await reportPdf(content, undefined);
   expect(pdf.length).toBeGreaterThan(20_000);
-  expect(reportContent(source()).dig).toBeUndefined();
+  expect(reportContent(source({ visit: visit({}) })).dig).toBeUndefined();
 });

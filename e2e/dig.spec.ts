@@ -64,15 +64,15 @@ async function typed(page: Page): Promise<void> {
 test('a dig drawn with the pointer and the same dig typed give the same numbers', async ({ page }) => {
   test.setTimeout(120_000);
   await enterDemo(page);
-  await page.goto('/trees/sable-tulip-tree-1?station=dig');
-  await page.getByRole('button', { name: 'New visit' }).click();
+  await page.goto('/trees/lanternfield-3?station=dig');
+  await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await page.getByRole('button', { name: /^Dig/ }).click();
   await typed(page);
   await saved(page);
   const byKeyboard = await numbers(page);
   expect(byKeyboard[0]).not.toBe('0 %');
   expect(byKeyboard.join(' ')).toContain('look again');
-  const state = await page.request.get('/api/trees/sable-tulip-tree-1/case');
+  const state = await page.request.get('/api/trees/lanternfield-3/case');
   const visits = (await state.json()).visits as {
     date: string;
     dig?: { roots: { points: { bearing: number; distance: number }[] }[] };

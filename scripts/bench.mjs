@@ -4,6 +4,7 @@ import { cpus } from 'node:os';
 import { existsSync, mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { chromium } from '@playwright/test';
 import pg from 'pg';
 import { build } from './setup/build.mjs';
 import { freePort } from './setup/ports.mjs';
@@ -147,6 +148,60 @@ async function demoSession(url) {
   return `undrel_session=${out.trim()}`;
 }
 
+/** Frames a second while a point is dragged on a plan of 13 and of 200 roots, and while a forecast runs. */
+async function dragging(base, cookie, geojson) {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
+  const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 } });
+  const [name, ...value] = cookie.split('=');
+  await context.addCookies([{ name, value: value.join('='), url: base }]);
+  const page = await context.newPage();
+  const count = (work) => async () => {
+    await page.evaluate(() => {
+      globalThis.undrelFrames = 0;
+      const next = () => {
+        globalThis.undrelFrames++;
+        globalThis.undrelCounting = globalThis.requestAnimationFrame(next);
+      };
+      next();
+    });
+    const begun = performance.now();
+    await work();
+    const frames = await page.evaluate(() => {
+      globalThis.cancelAnimationFrame(globalThis.undrelCounting);
+      return globalThis.undrelFrames;
+    });
+    return (1000 * frames) / (performance.now() - begun);
+  };
+  const drag = async () => {
+    const handle = page.getByRole('button', { name: /^Point 3 of root/ });
+    const box = await handle.boundingBox();
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let i = 1; i <= 90; i++) await page.mouse.move(x + 40 * Math.sin(i / 9), y + 30 * Math.sin(i / 7));
+    await page.mouse.up();
+  };
+  const figures = [];
+  await page.goto('/trees/sable-katsura-14?station=dig');
+  await page.getByRole('button', { name: 'Root A', exact: true }).click();
+  figures.push(['dragging a point, 13 roots', await count(drag)()]);
+  await page.goto('/trees/lanternfield-4?station=dig');
+  await page.getByRole('button', { name: 'Begin a visit today' }).click();
+  await page.getByRole('button', { name: /^Dig/ }).click();
+  await page
+    .getByLabel('Roots to bring in: GeoJSON or CSV')
+    .setInputFiles({ name: 'many.geojson', mimeType: 'application/json', buffer: Buffer.from(geojson) });
+  await page.getByText('200 roots brought in.').waitFor();
+  figures.push(['while the forecast of 200 roots runs', await count(() => page.waitForTimeout(2500))()]);
+  await page.getByRole('button', { name: 'Root 7', exact: true }).click();
+  figures.push(['dragging a point, 200 roots', await count(drag)()]);
+  await browser.close();
+  return figures;
+}
+
 const ms = (value) => value.toFixed(1);
 
 await program(async (atStop) => {
@@ -162,6 +217,19 @@ await program(async (atStop) => {
   const core = JSON.parse(
     execFileSync('npx', ['--no-install', 'tsx', 'scripts/bench-core.ts'], { cwd: ROOT, encoding: 'utf8' }),
   );
+  // Bundled, as a browser's worker runs it.
+  const digBench = join(ROOT, '.undrel', 'bench-dig.mjs');
+  run('npx', [
+    '--no-install',
+    'esbuild',
+    'scripts/bench-dig.ts',
+    '--bundle',
+    '--platform=node',
+    '--format=esm',
+    `--outfile=${digBench}`,
+    '--log-level=error',
+  ]);
+  core.push(...JSON.parse(execFileSync('node', [digBench], { encoding: 'utf8' })));
   const cookie = await demoSession(db.url);
   const port = await freePort(0);
   const app = await serve({ url: db.url, port, dist: '.next-test', env: { UNDREL_DEMO: '1' }, quiet: true });
@@ -176,6 +244,7 @@ await program(async (atStop) => {
     [`property, ${TREES / PROPERTIES} trees`, `${base}/grounds/bench-1`],
     ['grounds', `${base}/grounds`],
     ['report preview', `${base}/trees/sable-katsura-14/report`],
+    ['dig of 13 roots', `${base}/trees/sable-katsura-14?station=dig`],
   ];
   const rows = [];
   for (const [name, url] of pages) {
@@ -190,12 +259,20 @@ await program(async (atStop) => {
     '/grounds',
     '/grounds/kelpworth',
     '/trees/sable-katsura-14',
+    '/trees/sable-katsura-14?station=dig',
     '/trees/sable-katsura-14/report',
     '/practice',
     '/account',
   ];
   const sizes = [];
   for (const route of routes) sizes.push([route, await scripts(base, route, cookie)]);
+
+  say('frames of a drag');
+  const frames = await dragging(
+    base,
+    cookie,
+    execFileSync('node', [digBench, '--geojson', '200'], { encoding: 'utf8' }),
+  );
 
   const text = `# Bench
 
@@ -215,6 +292,12 @@ Medians of ${REQUESTS} requests, ms. The last column is the median total against
 | page | clients | first byte | total | total, 95 % | times the empty page |
 |---|---|---|---|---|---|
 ${rows.map(([name, clients, t]) => `| ${name} | ${clients} | ${ms(t.first)} | ${ms(t.total)} | ${ms(t.slow)} | ${(t.total / emptyTotal(clients)).toFixed(1)} |`).join('\n')}
+
+## The plan of a dig in Chromium
+
+| what | frames a second |
+|---|---|
+${frames.map(([what, fps]) => `| ${what} | ${fps.toFixed(0)} |`).join('\n')}
 
 ## JavaScript sent, gzip
 

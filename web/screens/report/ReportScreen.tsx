@@ -81,7 +81,7 @@ export function ReportScreen(props: {
         </nav>
       </TopBar>
       <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
-        <div className="p-4 lg:p-8 bg-sheet order-2 lg:order-1">
+        <div className="min-w-0 p-4 lg:p-8 bg-sheet order-2 lg:order-1">
           <ReportBody content={{ ...props.content, wording }} />
         </div>
         <aside

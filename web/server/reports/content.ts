@@ -6,7 +6,6 @@ import { yearOf } from '@undrel/core/history';
 import { plannedOf, plannedWork, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import { sectionOf, type Profile } from '@undrel/core/profile';
-import { assessDig } from '@undrel/core/pruning';
 import { rootOvals } from '@undrel/core/roots';
 import {
   formatLength,
@@ -21,7 +20,7 @@ import {
 import type { ReportContent, ReportOperation, Wording } from '../../protocol/report';
 
 import { sectionDrawing } from '../../ui/drawing/section';
-import { digPart } from './digPart';
+import { assessDigKept, digPart } from './digPart';
 
 export interface ReportSource {
   tree: Tree;
@@ -147,7 +146,7 @@ export function reportContent(source: ReportSource): ReportContent {
   const planned = plannedOf(operations, visit.decisions);
   const filled = source.events.find((e) => e.kind === 'soil added');
   const bearing = profile.collar?.deepest.bearing ?? 90;
-  const dug = assessDig(tree, source.visits, visit, source.schools);
+  const dug = assessDigKept(source);
   const drawn = (when: 'before' | 'after') =>
     sectionDrawing({
       ...DRAWING,

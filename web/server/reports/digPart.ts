@@ -1,5 +1,5 @@
 import { HORIZON, type YearBand } from '@undrel/core/growth';
-import { numberedCuts, type DigAssessment } from '@undrel/core/pruning';
+import { assessDig, numberedCuts, type DigAssessment } from '@undrel/core/pruning';
 import { girdledShare } from '@undrel/core/roots';
 import { formatQuantity, formatValue, tidy, writeLengths } from '@undrel/core/units';
 import type { ReportDig } from '../../protocol/report';
@@ -13,6 +13,25 @@ const PLAN = { width: 515, height: 420 };
 const TOLD_YEARS = [0, 2, 5, 10, 20, HORIZON];
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+const kept = new Map<string, DigAssessment | undefined>();
+const MOST_KEPT = 30;
+
+/** The dig of a visit, read and forecast; a preview that is opened again does not draw its forecast anew. */
+export function assessDigKept({ tree, visits, visit, schools }: ReportSource): DigAssessment | undefined {
+  if (!visit.dig) return undefined;
+  const key = JSON.stringify([
+    tree,
+    visit,
+    schools,
+    visits.map((v) => [v.date, v.dig?.radii, v.dig?.diameters]),
+  ]);
+  if (!kept.has(key)) {
+    if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+    kept.set(key, assessDig(tree, visits, visit, schools));
+  }
+  return kept.get(key);
+}
 
 /** What the report says of a dig: the plan, the roots, the cuts, the forecast. */
 export function digPart(

@@ -1,8 +1,10 @@
+import { memo } from 'react';
 import { pathOf, segmentsPath, type Drawing, type Shape } from './shapes';
 
 const tone = (name: string) => `var(--${name})`;
 
-function ShapeSvg({ shape }: { shape: Shape }) {
+/** A shape that is the same object as before is not drawn again: drawings keep the shapes that did not change. */
+const ShapeSvg = memo(function ShapeSvg({ shape }: { shape: Shape }) {
   switch (shape.as) {
     case 'area':
       return (
@@ -55,7 +57,7 @@ function ShapeSvg({ shape }: { shape: Shape }) {
         </text>
       );
   }
-}
+});
 
 /** A drawing on the screen. `title` says in words what it shows. */
 export function DrawingSvg({

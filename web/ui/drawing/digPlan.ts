@@ -138,6 +138,39 @@ const along = (outline: Outline, from: number, to: number, beyond: number): [num
   });
 };
 
+/** Shapes of a root as it was last drawn: what did not move keeps them, and the screen does not draw it again. */
+const drawnRoots = new WeakMap<RootPath, { key: string; shapes: Shape[] }>();
+
+function rootShapes(
+  path: RootPath,
+  to: (x: number, y: number) => Point,
+  look: { manner: Manner; chosen: boolean; rotten: boolean; stays: boolean },
+): Shape[] {
+  const { manner, chosen } = look;
+  const shapes: Shape[] = [];
+  const edge = tubeOutline(path, to);
+  shapes.push({ as: 'area', points: edge, tone: chosen ? 'wash' : manner.fill });
+  if (manner.marks) {
+    shapes.push({
+      as: 'marks',
+      segments: hatch(edge, manner.marks.step, manner.marks.stroke),
+      tone: manner.edge,
+      width: manner.marks.stroke[1] === 0 ? 1.8 : 0.9,
+    });
+  }
+  shapes.push({
+    as: 'line',
+    points: [...edge, edge[0]!],
+    tone: chosen ? 'todo' : manner.edge,
+    width: chosen ? 3 : manner.width,
+    dash: chosen ? undefined : manner.dash,
+  });
+  if (look.rotten)
+    shapes.push({ as: 'line', points: centreline(path, to), tone: 'ink', width: 1, dash: [1, 4] });
+  if (look.stays) shapes.push({ as: 'line', points: centreline(path, to), tone: 'ink', width: 3 });
+  return shapes;
+}
+
 /** The plan of the dig at true scale: what squeezes the bark, what crosses what, what holds. */
 export function digPlanDrawing(plan: DigPlan): Drawing {
   const { reading, outline, view, width, height, system, compact } = plan;
@@ -214,21 +247,27 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
     const { root: dug } = reading.roots[i]!;
     const path = plan.paths[i]!;
     if (path.x.length < 2) return;
-    const manner = MANNERS[dug.kind];
-    const edge = tubeOutline(path, to);
-    const chosen = dug.label === plan.selected;
-    shapes.push({ as: 'area', points: edge, tone: chosen ? 'wash' : manner.fill });
-    if (manner.marks)
-      shapes.push({
-        as: 'marks',
-        segments: hatch(edge, manner.marks.step, manner.marks.stroke),
-        tone: manner.edge,
-        width: manner.marks.stroke[1] === 0 ? 1.8 : 0.9,
-      });
-    const closed = [...edge, edge[0]!];
-    line(closed, chosen ? 'todo' : manner.edge, chosen ? 3 : manner.width, chosen ? undefined : manner.dash);
-    if (dug.condition === 'dead' || dug.condition === 'decayed') line(centreline(path, to), 'ink', 1, [1, 4]);
-    if (plan.never?.includes(dug.label)) line(centreline(path, to), 'ink', 3);
+    const look = {
+      manner: MANNERS[dug.kind],
+      chosen: dug.label === plan.selected,
+      rotten: dug.condition === 'dead' || dug.condition === 'decayed',
+      stays: plan.never?.includes(dug.label) ?? false,
+    };
+    const key = [
+      dug.kind,
+      look.chosen,
+      look.rotten,
+      look.stays,
+      view.x,
+      view.y,
+      view.scale,
+      width,
+      height,
+    ].join();
+    const before = drawnRoots.get(path);
+    const drawn = before?.key === key ? before.shapes : rootShapes(path, to, look);
+    drawnRoots.set(path, { key, shapes: drawn });
+    shapes.push(...drawn);
   }
 
   function stem() {

@@ -42,6 +42,7 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
   const [selectedId, setSelectedId] = useState<string | undefined>(undefined);
   const [point, setPoint] = useState<number | undefined>(undefined);
   const [drawing, setDrawing] = useState(false);
+  const [large, setLarge] = useState(false);
   const [shaped, setShaped] = useState<{ id: string; root: DugRoot } | undefined>(undefined);
   const [year, setYear] = useState(0);
   const [scenario, setScenario] = useState(0);
@@ -109,7 +110,9 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
 
   return (
     <>
-      <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink flex flex-col">
+      <div
+        className={`flex flex-col bg-paper ${large ? 'fixed inset-0 z-20' : 'row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink'}`}
+      >
         <div className="flex-1 min-h-0">
           <DigPlanView
             dig={dig}
@@ -129,6 +132,14 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
             onDrag={(root) => selectedId && setShaped({ id: selectedId, root })}
             onDrop={(root) => selectedId && save(selectedId, root)}
           >
+            <button
+              type="button"
+              aria-pressed={large}
+              className="lg:hidden absolute right-2 bottom-2 min-h-[44px] px-3 border border-ink bg-sheet"
+              onClick={() => setLarge(!large)}
+            >
+              {large ? 'Back to the entry' : 'Large plan'}
+            </button>
             {drawing && editable && selected && (
               <p
                 role="status"

@@ -1,0 +1,89 @@
+// A dig of many roots, for the benches: GeoJSON on standard output with `--geojson N`, else timings as JSON.
+import type { Dig, DugRoot } from '@undrel/core/casefile';
+import { forecastOf, seeded, type Scenario } from '@undrel/core/growth';
+import {
+  compressionOf,
+  digToGeoJson,
+  leavesBase,
+  outlineOf,
+  pathThrough,
+  placed,
+  readDig,
+  togetherOf,
+  TOUCH_TOLERANCE,
+} from '@undrel/core/roots';
+
+const TREE = { stemDiameter: 0.3 };
+
+/** Roots that bend round a stem at random, from a seed. */
+function tangle(count: number): Dig {
+  const random = seeded(5);
+  const roots = Array.from({ length: count }, (_, n): DugRoot => {
+    const [at, turn, gap] = [random() * 360, (random() - 0.5) * 200, random() * 0.05];
+    const [diameter, end] = [0.01 + random() * 0.05, random() * 0.4];
+    return {
+      label: String(n + 1),
+      kind: 'girdling',
+      start: 'outside',
+      points: Array.from({ length: 6 }, (_, i) => ({
+        bearing: (((at + (turn * i) / 5) % 360) + 360) % 360,
+        distance: gap + diameter / 2 + end * (i / 5) ** 2,
+        depth: 0.05 + random() * 0.2,
+        diameter,
+      })),
+    };
+  });
+  return { measuredFrom: 'bark', north: 'true', roots };
+}
+
+function time(name: string, times: number, work: () => unknown) {
+  work();
+  const taken = Array.from({ length: times }, () => {
+    const begun = performance.now();
+    work();
+    return performance.now() - begun;
+  }).sort((a, b) => a - b);
+  return { name, median: taken[times >> 1]!, p95: taken[Math.floor(times * 0.95)]! };
+}
+
+const wanted = process.argv.indexOf('--geojson');
+if (wanted > 0) {
+  const dig = tangle(Number(process.argv[wanted + 1]));
+  console.log(JSON.stringify(digToGeoJson(dig, readDig(TREE, dig))));
+} else {
+  const many = tangle(200);
+  const outline = outlineOf(many, 0, 0.15);
+  const rule = { tolerance: TOUCH_TOLERANCE, underside: Infinity };
+  const share = () =>
+    togetherOf(
+      many.roots.map((root) => {
+        const path = pathThrough(placed(many, 0, outline, root));
+        return compressionOf(path, leavesBase(path, false, outline), outline, rule);
+      }),
+      outline,
+    ).share;
+  const forty = tangle(40);
+  const fresh = () => structuredClone(forty);
+  const reading = readDig(TREE, forty);
+  const scenarios: Scenario[] = [{ name: 'nothing done', cuts: {} }];
+  const forecast = (of: Scenario[]) => () =>
+    forecastOf(reading, {
+      draws: 2000,
+      seed: 1,
+      stem: { perYear: 0.003, variation: 0.45, from: 'bench' },
+      barriers: [],
+      scenarios: of,
+    });
+  console.log(
+    JSON.stringify([
+      time('share of the circumference, 200 roots', 40, share),
+      time('a dig of 40 roots read, crossings and all', 20, () => readDig(TREE, fresh())),
+      time('forecast: 2,000 draws, 40 roots, 30 years', 7, forecast(scenarios)),
+      time(
+        'the same with three scenarios',
+        7,
+        forecast([...scenarios, { name: 'one now', cuts: { 3: 0 } }, { name: 'two', cuts: { 3: 0, 5: 2 } }]),
+      ),
+    ]),
+  );
+}

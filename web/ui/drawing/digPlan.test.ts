@@ -1,0 +1,121 @@
+import fc from 'fast-check';
+import type { Dig } from '@undrel/core/casefile';
+import { readDig } from '@undrel/core/roots';
+import { digPlanDrawing, fittingView, toDrawing, toMetres, type DigPlan } from './digPlan';
+import { placeLabel, textWidth, type Box } from './labels';
+import { drawingToSvg } from './svgText';
+
+const point = (bearing: number, distance: number) => ({ bearing, distance, depth: 0.1, diameter: 0.04 });
+const dig: Dig = {
+  measuredFrom: 'bark',
+  north: 'true',
+  roots: [
+    { label: 'D1', kind: 'structural', start: 'stem', points: [point(0, 0), point(0, 0.8)] },
+    {
+      label: 'A',
+      kind: 'girdling',
+      start: 'outside',
+      points: [point(300, 0.2), point(0, 0.019), point(60, 0.2)],
+    },
+    { label: '<N>', kind: 'competing', start: 'outside', points: [point(100, 0.2), point(140, 0.2)] },
+  ],
+};
+const reading = readDig({ stemDiameter: 0.3 }, dig);
+const size = { width: 600, height: 500 };
+const plan = (more: Partial<DigPlan> = {}): DigPlan => ({
+  reading,
+  outline: reading.outline,
+  paths: reading.roots.map((r) => r.path),
+  there: reading.roots.map(() => true),
+  arcs: reading.arcs,
+  share: reading.share,
+  view: fittingView(reading, size.width, size.height),
+  ...size,
+  system: 'metric',
+  cuts: [],
+  compact: false,
+  ...more,
+});
+
+test('a place on the plan and back; north is up, east to the right', () => {
+  const { view } = plan();
+  const to = toDrawing({ view, ...size });
+  const [x, y] = to(0.1, 0.2);
+  expect(x).toBeGreaterThan(to(0, 0)[0]);
+  expect(y).toBeLessThan(to(0, 0)[1]);
+  expect(toMetres({ view, ...size }, [x, y])).toEqual([expect.closeTo(0.1, 9), expect.closeTo(0.2, 9)]);
+});
+
+test('the scale of the plan is one: the stem is as wide as it was measured', () => {
+  const { shapes } = digPlanDrawing(plan());
+  const stem = shapes.find((s) => s.as === 'area' && s.tone === 'sheet' && s.points.length > 100);
+  if (stem?.as !== 'area') throw new Error('no stem');
+  const xs = stem.points.map((p) => p[0]);
+  expect((Math.max(...xs) - Math.min(...xs)) / plan().view.scale).toBeCloseTo(0.3, 2);
+});
+
+test('a root that lies over another is drawn after it, and one that is gone is not drawn', () => {
+  const texts = (p: DigPlan) =>
+    digPlanDrawing(p).shapes.flatMap((s) => (s.as === 'text' && s.strong ? [s.text] : []));
+  expect(texts(plan())).toEqual(expect.arrayContaining(['D1', 'A', '<N>']));
+  expect(texts(plan({ there: [true, false, true] }))).not.toContain('A');
+  const said: Dig = { ...dig, roots: [{ ...dig.roots[0]!, over: ['A'] }, ...dig.roots.slice(1)] };
+  const lastOf = (of: Dig) => {
+    const own = readDig({ stemDiameter: 0.3 }, of);
+    const drawn = digPlanDrawing(plan({ reading: own, paths: own.roots.map((r) => r.path) })).shapes;
+    return drawn.flatMap((s) =>
+      s.as === 'area' && (s.tone === 'root' || s.tone === 'squeeze') ? [s.tone] : [],
+    );
+  };
+  expect(lastOf(said).at(-1)).toBe('root');
+  expect(lastOf({ ...said, roots: [dig.roots[0]!, { ...dig.roots[1]!, over: ['D1'] }] }).at(-1)).toBe(
+    'squeeze',
+  );
+});
+
+test('what did not change keeps its shapes, so that a drag draws one root anew', () => {
+  const first = digPlanDrawing(plan()).shapes;
+  const again = digPlanDrawing(plan()).shapes;
+  const roots = (list: typeof first) => list.filter((s) => s.as === 'area' && s.tone === 'root');
+  expect(roots(again)[0]).toBe(roots(first)[0]);
+});
+
+test('labels never lie on each other nor outside the picture', () => {
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.tuple(fc.double({ min: 0, max: 600, noNaN: true }), fc.double({ min: 0, max: 500, noNaN: true })),
+        {
+          maxLength: 40,
+        },
+      ),
+      (places) => {
+        const taken: Box[] = [];
+        for (const at of places)
+          placeLabel({ width: textWidth('A1, anchor', 13), height: 28 }, [at], taken, size);
+        return taken.every(
+          (a, i) =>
+            a.left >= 0 &&
+            a.top >= 0 &&
+            a.left + a.width <= 600 &&
+            a.top + a.height <= 500 &&
+            taken.every(
+              (b, k) =>
+                k === i ||
+                a.left >= b.left + b.width ||
+                b.left >= a.left + a.width ||
+                a.top >= b.top + b.height ||
+                b.top >= a.top + a.height,
+            ),
+        );
+      },
+    ),
+  );
+});
+
+test('an SVG file stands by itself and escapes what was typed', () => {
+  const svg = drawingToSvg(digPlanDrawing(plan()), 'Dig of <tree> & root');
+  expect(svg).toContain('<title>Dig of &lt;tree&gt; &amp; root</title>');
+  expect(svg).toContain('&lt;N&gt;');
+  expect(svg).not.toContain('var(--');
+});

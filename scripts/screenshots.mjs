@@ -23,6 +23,8 @@ const VIEWS = [
   ['tree-base', `${TREE}?station=base`, DESK],
   ['tree-mulch', `${TREE}?station=mulch`, DESK],
   ['tree-probe', `${TREE}?station=probe`, DESK],
+  ['tree-dig', `${TREE}?station=dig`, DESK],
+  ['crew', `${TREE}/crew`, DESK],
   ['tree-verdict', `${TREE}?station=verdict`, DESK],
   ['tree-prescription', `${TREE}?station=prescription`, DESK, 'paper', 'After work'],
   ['tree-dark', `${TREE}?station=verdict`, DESK, 'dark'],
@@ -30,6 +32,7 @@ const VIEWS = [
   ['report', `${TREE}/report`, DESK],
   ['practice', '/practice', DESK],
   ['phone-mulch', `${TREE}?station=mulch`, PHONE],
+  ['phone-dig', `${TREE}?station=dig`, PHONE],
   ['phone-probe', `${TREE}?station=probe`, PHONE],
 ];
 
@@ -60,7 +63,8 @@ await program(async (atStop) => {
     await page.goto(base + path);
     await page.locator('main').waitFor();
     if (press) await page.getByRole('button', { name: press }).click();
-    await page.waitForTimeout(600);
+    // The forecast of a dig comes a moment later.
+    await page.waitForTimeout(/dig|crew/.test(path) ? 2500 : 600);
     await page.screenshot({ path: join(FOLDER, `${name}.png`) });
     say(name);
   }

@@ -7,7 +7,7 @@ import { addPoint, insertPoint, joinRoots, nextLabel, readingAt, snapToBark, spl
 import { structuralRootZone } from './zones';
 import { digToGeoJson, digToRows, rootsFromGeoJson, rootsFromRows, CSV_COLUMNS } from './exchange';
 import { readDig } from './reading';
-import { rootOvals } from './section';
+import { dugSection, rootOvals } from './section';
 import { circleThrough, squareThrough } from './pot';
 import type { Dig, DugRoot } from '../casefile/dig';
 
@@ -328,6 +328,18 @@ describe('reading a dig', () => {
     expect(oval!.halfWidth).toBeCloseTo(0.02, 3);
     expect(rootOvals(reading, 270)[0]!.x).toBeCloseTo(-0.35, 3);
     expect(rootOvals(reading, 75)[0]!.halfWidth).toBeGreaterThan(0.0202);
+  });
+
+  test('an anchor that runs along the plane is seen from the side', () => {
+    const reading = readDig({ stemDiameter: 0.3 }, digOf(anchors));
+    const { along, ovals } = dugSection(reading, 5);
+    expect(along.map((r) => r.label)).toEqual(['D1', 'D3']);
+    expect(ovals.map((o) => o.label)).not.toContain('D1');
+    const [first, last] = [along[0]!.points[0]!, along[0]!.points.at(-1)!];
+    expect(first.top).toBeCloseTo(-0.12, 6);
+    expect(first.bottom).toBeCloseTo(-0.2, 6);
+    expect(last.x).toBeCloseTo(1.1 * Math.cos((5 * Math.PI) / 180), 3);
+    expect(along[1]!.points.at(-1)!.x).toBeLessThan(-1);
   });
 
   test('declination turns everything, the tape frame moves it', () => {

@@ -1,5 +1,6 @@
 import type { RootKind } from '../casefile/dig';
 import type { DigReading } from './reading';
+import { bearingGap } from '../geometry';
 import { planPoint } from './outline';
 
 /** A root where a vertical plane through the stem cuts it: an oval, m. */
@@ -49,3 +50,43 @@ export function rootOvals(reading: DigReading, bearing: number): RootOval[] {
     return found;
   });
 }
+
+/** A holding root that runs out nearly along the plane, seen from the side: distance along it, top and underside, m. */
+export interface RootAlong {
+  label: string;
+  points: { x: number; top: number; bottom: number }[];
+}
+
+/** Roots within this angle of the plane are seen along it, degrees. */
+const ALONG_WITHIN = 30;
+
+/**
+ * Holding roots that leave the stem towards the section's bearing or away from it, as they look from the side. Such a
+ * root hardly crosses the plane, and an oval would say nothing of it.
+ */
+export function rootsAlong(reading: DigReading, bearing: number): RootAlong[] {
+  const [sin, cos] = planPoint(bearing, 1);
+  return reading.roots.flatMap(({ root, path, leavesAt }) => {
+    if (leavesAt === undefined || root.kind !== 'structural') return [];
+    const away = bearingGap(leavesAt, bearing);
+    if (Math.min(away, 180 - away) > ALONG_WITHIN) return [];
+    const points = Array.from(path.x, (x, i) => ({
+      x: x * sin + path.y[i]! * cos,
+      top: path.z[i]! + path.radius[i]!,
+      bottom: path.z[i]! - path.radius[i]!,
+    }));
+    return [{ label: root.label, points }];
+  });
+}
+
+/** What a section shows of a dig. */
+export interface DugSection {
+  ovals: RootOval[];
+  along: RootAlong[];
+}
+
+export const dugSection = (reading: DigReading, bearing: number): DugSection => {
+  const along = rootsAlong(reading, bearing);
+  const seen = new Set(along.map((r) => r.label));
+  return { along, ovals: rootOvals(reading, bearing).filter((oval) => !seen.has(oval.label)) };
+};

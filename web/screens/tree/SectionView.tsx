@@ -10,7 +10,7 @@ import { formatQuantity, formatValue, type UnitSystem } from '@undrel/core/units
 import { CutDial } from '../../ui/drawing/CutDial';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
 import { sectionDrawing } from '../../ui/drawing/section';
-import { useRootOvals } from './dig/useRootOvals';
+import { useDugSection } from './dig/useDugSection';
 import { useMeasured } from '../../ui/useMeasured';
 
 /** What the section shows, in a sentence for those who do not see it. */
@@ -38,7 +38,7 @@ export function SectionView(props: {
   const { profile, work, visit, bearing, when, system } = props;
   const [ref, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
   const compact = size.width < 520;
-  const ovals = useRootOvals(props.tree, visit, bearing);
+  const dug = useDugSection(props.tree, visit, bearing);
   const drawing = useMemo(() => {
     const filled = props.events.find((e) => e.kind === 'soil added');
     return sectionDrawing({
@@ -53,10 +53,10 @@ export function SectionView(props: {
       cornerTaken: true,
       topsoil: answerTo(visit.findings, 'probe.topsoil')?.number,
       refusal: answerTo(visit.findings, 'probe.refusal')?.number,
-      ovals,
+      dug,
       fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
     });
-  }, [profile, bearing, work, when, size, system, compact, visit.findings, props.events, ovals]);
+  }, [profile, bearing, work, when, size, system, compact, visit.findings, props.events, dug]);
   const { flare } = profile;
   return (
     <div ref={ref} className="relative h-full w-full overflow-hidden bg-paper" data-testid="section">

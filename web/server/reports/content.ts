@@ -6,7 +6,7 @@ import { yearOf } from '@undrel/core/history';
 import { plannedOf, plannedWork, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import { sectionOf, type Profile } from '@undrel/core/profile';
-import { rootOvals } from '@undrel/core/roots';
+import { dugSection } from '@undrel/core/roots';
 import {
   formatLength,
   formatQuantity,
@@ -159,7 +159,7 @@ export function reportContent(source: ReportSource): ReportContent {
       cornerTaken: false,
       topsoil: visit.findings.find((f) => f.key === 'probe.topsoil')?.number,
       refusal: visit.findings.find((f) => f.key === 'probe.refusal')?.number,
-      ovals: dug && rootOvals(dug.reading, bearing),
+      dug: dug && dugSection(dug.reading, bearing),
       fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
     });
   const short = (metres: number) => formatLength(metres, shortUnit(system));

@@ -1,7 +1,7 @@
 import type { PlannedWork } from '@undrel/core/prescription';
 import type { Profile, Section, SectionSide } from '@undrel/core/profile';
 import { LIMITS } from '@undrel/core/practice';
-import type { RootOval } from '@undrel/core/roots';
+import type { DugSection } from '@undrel/core/roots';
 import { formatQuantity, formatValue, type UnitSystem } from '@undrel/core/units';
 import { hatch, spaced, type Drawing, type Point, type Shape, type Tone } from './shapes';
 
@@ -22,7 +22,7 @@ export interface SectionView {
   refusal?: number;
   fillNote?: string;
   /** Roots of a dig where the section meets them; without one roots are drawn schematically. */
-  ovals?: readonly RootOval[];
+  dug?: DugSection;
 }
 
 /**
@@ -217,8 +217,31 @@ export function sectionDrawing(view: SectionView): Drawing {
     const edges = sides.map((side, i) => stemEdge(i === 0 ? -1 : 1, side.collarDepth));
     const probed = sides.some((side) => side.collarDepth !== undefined);
     sides.forEach((side, i) => {
-      if (side.collarDepth !== undefined && !view.ovals) root(i === 0 ? -1 : 1, side.collarDepth);
+      if (side.collarDepth !== undefined && !view.dug) root(i === 0 ? -1 : 1, side.collarDepth);
     });
+    for (const { points, label } of view.dug?.along ?? []) {
+      const seen = points.filter((p) => Math.abs(p.x) < wide + 0.2);
+      shapes.push({
+        as: 'area',
+        points: [
+          ...seen.map((p): Point => [X(p.x), Y(p.top)]),
+          ...seen.map((p): Point => [X(p.x), Y(p.bottom)]).reverse(),
+        ],
+        tone: 'root',
+        edge: 'ink',
+      });
+      const end = seen[Math.floor(seen.length * 0.6)];
+      if (end)
+        shapes.push({
+          as: 'text',
+          at: [X(end.x), Y(end.bottom) + font + 3],
+          text: label,
+          size: font,
+          tone: 'ink',
+          anchor: 'middle',
+          halo: 'loam',
+        });
+    }
     const under = probed ? underside() : [];
     shapes.push({ as: 'area', points: [...edges[0]!, ...under, ...[...edges[1]!].reverse()], tone: 'sheet' });
     for (const edge of edges) shapes.push({ as: 'line', points: edge, tone: 'ink', width: 2.2 });
@@ -272,7 +295,7 @@ export function sectionDrawing(view: SectionView): Drawing {
 
   /** Roots of the dig as true ovals at their depth; those that squeeze in the colour of harm. */
   function dug() {
-    for (const oval of view.ovals ?? []) {
+    for (const oval of view.dug?.ovals ?? []) {
       const points = Array.from({ length: 33 }, (_, i): Point => {
         const angle = (i * Math.PI) / 16;
         return [X(oval.x + oval.halfWidth * Math.cos(angle)), Y(oval.z + oval.halfHeight * Math.sin(angle))];
@@ -536,7 +559,7 @@ export function sectionDrawing(view: SectionView): Drawing {
       at: [14, y - 9],
       text: compact
         ? bar.label
-        : `${bar.label}, no exaggeration${view.ovals ? '; roots as dug' : profile.collar ? '; roots schematic until dug' : ''}`,
+        : `${bar.label}, no exaggeration${view.dug ? '; roots as dug' : profile.collar ? '; roots schematic until dug' : ''}`,
       size: font,
       tone: 'ink',
       anchor: 'start',

@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Tree, Visit } from '@undrel/core/casefile';
 import type * as Roots from '@undrel/core/roots';
-import type { RootOval } from '@undrel/core/roots';
+import type { DugSection } from '@undrel/core/roots';
 
 /** Roots of the visit's dig where the section meets them; the code that reads a dig comes when there is one. */
-export function useRootOvals(tree: Tree, visit: Visit, bearing: number): RootOval[] | undefined {
+export function useDugSection(tree: Tree, visit: Visit, bearing: number): DugSection | undefined {
   const [roots, setRoots] = useState<typeof Roots | undefined>(undefined);
   const dug = (visit.dig?.roots.length ?? 0) > 0;
   useEffect(() => {
@@ -19,7 +19,7 @@ export function useRootOvals(tree: Tree, visit: Visit, bearing: number): RootOva
     [roots, tree, visit.dig, dug],
   );
   return useMemo(
-    () => (roots && reading ? roots.rootOvals(reading, bearing) : undefined),
+    () => (roots && reading ? roots.dugSection(reading, bearing) : undefined),
     [roots, reading, bearing],
   );
 }

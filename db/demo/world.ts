@@ -294,7 +294,7 @@ function lanternfield(): DemoProperty {
         lookAgain: { on: '2026-11-02', why: 'Stage two of the root pruning: measure before cutting.' },
       },
       {
-        date: '2026-07-06',
+        date: '2026-07-14',
         by: BY,
         seed: 24,
         note: 'Opened again a year on; nothing was cut yet. X sits deeper in D2.',

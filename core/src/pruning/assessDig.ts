@@ -37,8 +37,12 @@ export function isStressed(visit: Visit): boolean {
   );
 }
 
-/** What is set side by side: nothing done, what is advised now, and that with the rest two years on. */
-export function scenariosOf(advice: PruningAdvice): Scenario[] {
+/**
+ * What is set side by side: nothing done, one root cut alone, what is advised now, and that with the rest two years on.
+ *
+ * @param alone label of a root, where one is looked at
+ */
+export function scenariosOf(advice: PruningAdvice, alone?: string): Scenario[] {
   const cut = (decision: string, year: number): Record<string, number> =>
     Object.fromEntries(advice.roots.filter((r) => r.decision === decision).map((r) => [r.label, year]));
   const now = cut('cut now', 0);
@@ -46,6 +50,9 @@ export function scenariosOf(advice: PruningAdvice): Scenario[] {
   const names = (cuts: Record<string, number>) => Object.keys(cuts).join(', ');
   return [
     { name: 'nothing done', cuts: {} },
+    ...(alone !== undefined && advice.roots.some((r) => r.label === alone) && names(now) !== alone
+      ? [{ name: `only ${alone} now`, cuts: { [alone]: 0 } }]
+      : []),
     ...(names(now) ? [{ name: `${names(now)} now`, cuts: now }] : []),
     ...(names(later)
       ? [

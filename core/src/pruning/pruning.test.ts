@@ -2,6 +2,7 @@ import type { Dig, DugRoot } from '../casefile/dig';
 import type { Tree } from '../casefile/model';
 import { bearingOf, readDig } from '../roots';
 import { adviseRoots, type PruningCase, type RootAdvice } from './advice';
+import { numberedCuts, scenariosOf } from './assessDig';
 
 const root = (
   label: string,
@@ -174,4 +175,26 @@ describe('how much goes in a season', () => {
     expect(advise([...anchors, off], { firm: { girdling: 'selected' } }).of('c').decision).toBe('watch');
     expect(advise([...anchors, off]).of('c').decision).toBe('cut now');
   });
+});
+
+test('scenarios stand side by side: nothing, one root alone, what is advised now, the rest two years on', () => {
+  const { advice } = advise([
+    ...anchors,
+    across('A', 40, 0.03),
+    across('B', 170, 0.07),
+    { ...across('c', 250, 0.015), kind: 'circling' as const },
+  ]);
+  expect(scenariosOf(advice, 'B').map((s) => [s.name, s.cuts])).toEqual([
+    ['nothing done', {}],
+    ['only B now', { B: 0 }],
+    ['A, c now', { A: 0, c: 0 }],
+    ['A, c now, B in two years', { A: 0, c: 0, B: 2 }],
+  ]);
+  expect(scenariosOf(advice).map((s) => s.name)).not.toContain('only B now');
+  const numbers = numberedCuts(advice);
+  expect(numbers.map((c) => c.number)).toEqual(numbers.map((_, i) => i + 1));
+  expect(numbers.map((c) => c.cut.bearing)).toEqual(
+    [...numbers.map((c) => c.cut.bearing)].sort((a, b) => a - b),
+  );
+  expect(new Set(numbers.map((c) => c.label))).toEqual(new Set(['A', 'c']));
 });

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState, type KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { BarkContact, DugRoot, RootCondition, RootKind } from '@undrel/core/casefile';
 import {
   addPoint,
@@ -60,6 +60,8 @@ export function RootEditor(props: {
   system: UnitSystem;
   disabled: boolean;
   newLabel: string;
+  /** What was computed for it. */
+  children?: ReactNode;
   onPoint: (index: number | undefined) => void;
   onChange: (root: DugRoot, field: string) => void;
   /** Two roots in the place of this one, or one in the place of this and another. */
@@ -211,6 +213,7 @@ export function RootEditor(props: {
           ))}
         </p>
       )}
+      {props.children}
       <table
         className="mt-3 w-full"
         aria-label={`Points of root ${root.label}`}

@@ -33,10 +33,14 @@ function useSame<T>(list: readonly T[]): readonly T[] {
   return kept.current;
 }
 
-/** What follows from the dig of a visit; `shaped` is a root under the pointer, not yet saved. */
+/**
+ * What follows from the dig of a visit; `shaped` is a root under the pointer, not yet saved; `alone` is
+ * one whose cut alone is set beside the others.
+ */
 export function useDig(
   station: Pick<StationProps, 'control' | 'treeId' | 'tree' | 'visit' | 'visitId' | 'firmSchools'>,
   shaped: { id: string; root: DugRoot } | undefined,
+  alone?: string,
 ): DigWork {
   const { control, treeId, tree, visit, visitId, firmSchools } = station;
   const head = control.items.find((i) => i.kind === 'dig' && i.parent === visitId)?.values as Dig | undefined;
@@ -64,7 +68,7 @@ export function useDig(
     [tree, visit.date, reading, stem, stressed, firmSchools],
   );
   const first = useMemo(() => adviseRoots(pruning), [pruning]);
-  const scenarios = useMemo(() => scenariosOf(first), [first]);
+  const scenarios = useMemo(() => scenariosOf(first, alone), [first, alone]);
   const settled = shaped ? undefined : dig;
   const forecasting = useForecast(tree, settled, stem, scenarios);
   const { forecast } = forecasting;

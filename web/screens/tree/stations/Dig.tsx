@@ -8,7 +8,7 @@ import { grownDig, HORIZON, type Forecast } from '@undrel/core/growth';
 import type { RootAdvice, RootDecision } from '@undrel/core/pruning';
 import { addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots';
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
-import { digId, itemsBelow, NEW_DIG, type DigHead } from '../../../protocol/item';
+import { digId, itemsBelow, NEW_DIG, type DigHead, type Item } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
 import { DECISION_NAMES, KIND_NAMES } from '../../../ui/drawing/rootKinds';
 import { QuantityView } from '../../../ui/controls/QuantityView';
@@ -18,6 +18,7 @@ import { DigPlanView } from '../dig/DigPlanView';
 import { planOf } from '../dig/planOf';
 import { DigStem } from '../dig/DigStem';
 import { KINDS, RootEditor } from '../dig/RootEditor';
+import { RootNumbers } from '../dig/RootNumbers';
 import { useDig } from '../dig/useDig';
 import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
@@ -36,6 +37,9 @@ const TONES: Record<RootDecision, string> = {
 
 const NO_CUTS = {};
 
+const selectedLabelOf = (items: readonly Item[], id: string | undefined): string | undefined =>
+  (items.find((i) => i.id === id)?.values as DugRoot | null | undefined)?.label;
+
 /** The dig: its plan in the middle, its roots, forecast and advice beside it. */
 export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; foot: ReactNode }) {
   const { control, visitId, visit, treeId, tree, system, mayMeasure } = station;
@@ -47,11 +51,12 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
   const [year, setYear] = useState(0);
   const [scenario, setScenario] = useState(0);
   const [newKind, setNewKind] = useState<RootKind>('girdling');
-  const work = useDig(station, shaped);
+  const work = useDig(station, shaped, selectedLabelOf(control.items, selectedId));
   const { dig, reading, advice, stem } = work;
   const rootItems = itemsBelow(control.items, 'root', visitId);
   const selectedItem = rootItems.find((r) => r.id === selectedId);
   const selected = shaped && shaped.id === selectedId ? shaped.root : selectedItem?.values;
+  const selectedReading = reading.roots.find((r) => r.root === selected);
   const thisYear = Number(visit.date.slice(0, 4));
   const chosen = work.scenarios[Math.min(scenario, work.scenarios.length - 1)];
   const grown = useMemo(
@@ -262,7 +267,18 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
                   save(selectedItem.id, null);
                   setSelectedId(undefined);
                 }}
-              />
+              >
+                {selectedReading && (
+                  <RootNumbers
+                    root={selectedReading}
+                    reading={reading}
+                    advice={advice.roots.find((r) => r.label === selected.label)}
+                    forecast={work.forecast}
+                    from={thisYear}
+                    system={system}
+                  />
+                )}
+              </RootEditor>
             )}
             {rows.length > 0 && (
               <table className="w-full my-2" aria-label="Roots and advice">
@@ -563,7 +579,10 @@ function Facts({
         `${b.a} and ${b.b}`,
         b.year.p50 === 0 ? 'press on each other now' : `press on each other in ${about(b.year.p50)}`,
       ]),
-    ...(forecast?.barriers ?? []).map((b): [string, string] => [b.kind, `reached in ${about(b.year.p50)}`]),
+    ...(forecast?.barriers ?? []).map((b): [string, string] => [
+      b.kind,
+      b.year.p50 === undefined ? about(undefined) : `reached in ${about(b.year.p50)}`,
+    ]),
     ...(forecast?.arcsJoin !== undefined
       ? ([['Arcs run together', about(forecast.arcsJoin)]] as [string, string][])
       : []),

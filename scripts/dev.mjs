@@ -19,6 +19,10 @@ await program(async (atStop) => {
   run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', ...process.argv.slice(2)], { env });
   const port = await freePort(Number(process.env.PORT ?? 3000));
   const child = start('node', ['node_modules/next/dist/bin/next', 'dev', 'web', '-p', String(port)], { env });
-  atStop(async () => void child.kill('SIGTERM'));
-  return ended(child);
+  const over = ended(child);
+  atStop(async () => {
+    child.kill('SIGTERM');
+    await over;
+  });
+  return over;
 });

@@ -11,6 +11,10 @@ await program(async (atStop) => {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
   });
   say(`http://${host}:${port}`);
-  atStop(async () => void child.kill('SIGTERM'));
-  return ended(child);
+  const over = ended(child);
+  atStop(async () => {
+    child.kill('SIGTERM');
+    await over;
+  });
+  return over;
 });

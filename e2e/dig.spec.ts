@@ -195,3 +195,53 @@ test('roots go out as files and come in again; unknown kinds are named and nothi
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(roots).toHaveCount(5);
 });
+
+test('the plan is moved by wheel and keys; a double click inserts, split and join are one step each', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/lanternfield-2?station=dig');
+  await page.getByRole('button', { name: 'Root X', exact: true }).click();
+  const plan = page.getByRole('group', { name: /^Plan of the dig/ });
+  const handles = page.getByTestId('dig-plan').getByRole('button', { name: /^Point \d of root X/ });
+  const middle = async (i: number) => {
+    const box = (await handles.nth(i).boundingBox())!;
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  };
+  const apart = async () => {
+    const [a, b] = [await middle(0), await middle(1)];
+    return Math.hypot(a.x - b.x, a.y - b.y);
+  };
+  const first = await apart();
+  await page.mouse.move(500, 400);
+  await page.mouse.wheel(0, -300);
+  await expect.poll(apart).toBeGreaterThan(first * 1.05);
+  await plan.focus();
+  await page.keyboard.press('0');
+  await expect.poll(apart).toBeCloseTo(first, 0);
+  const before = await middle(0);
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => (await middle(0)).x).toBeLessThan(before.x - 30);
+  await page.keyboard.press('0');
+
+  const count = await handles.count();
+  const [a, b] = [await middle(0), await middle(1)];
+  await page.mouse.dblclick((a.x + b.x) / 2, (a.y + b.y) / 2);
+  await expect(handles).toHaveCount(count + 1);
+  const editor = page.getByRole('group', { name: 'Root X' });
+  await editor.getByLabel('Bearing, point 3').focus();
+  await editor.getByRole('button', { name: 'Split here' }).click();
+  await expect(handles).toHaveCount(3);
+  const roots = page.getByRole('table', { name: 'Roots and advice' }).getByRole('button', { name: /^Root / });
+  await expect(roots).toHaveCount(7);
+  await editor.getByLabel('Join with').selectOption('A');
+  await expect(roots).toHaveCount(6);
+  await expect(handles).toHaveCount(count + 1);
+  for (const left of [7, 6]) {
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(roots).toHaveCount(left);
+  }
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(handles).toHaveCount(count);
+  await saved(page);
+});

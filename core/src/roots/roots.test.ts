@@ -199,7 +199,7 @@ describe('what must hold of any dig', () => {
         const scaled = share(build(points, 0, size), oval(0, size), rule);
         return [turned, mirrored, scaled].every((s) => Math.abs(s - plain) < 0.004);
       }),
-      { numRuns: 80 },
+      { numRuns: 50 },
     );
   });
 
@@ -213,7 +213,7 @@ describe('what must hold of any dig', () => {
         const after = togetherOf([...found, extra], stem).share;
         return after >= before - 1e-9 && after <= before + extra.share + 1e-9;
       }),
-      { numRuns: 80 },
+      { numRuns: 50 },
     );
   });
 

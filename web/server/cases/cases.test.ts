@@ -243,6 +243,24 @@ test('the same write sent twice is one write', async () => {
   });
 });
 
+test('taking back what was sent without an answer: gone if it had arrived, no fault if it had not', async () => {
+  const treeId = await aTree();
+  const made = (id: string, values: Change['values']): Change => ({
+    kind: 'event',
+    id,
+    parent: treeId,
+    base: 0,
+    values,
+  });
+  const event = { kind: 'flood', when: '2020' };
+  const [there, never] = [randomUUID(), randomUUID()];
+  await save([made(there, event)]);
+  const back = await save([there, never].map((id) => ({ ...made(id, null), inDoubt: [event] })));
+  expect(back.map((r) => r.status)).toEqual(['saved', 'saved']);
+  const loaded = await as((db) => loadCase(db, treeId));
+  expect(loaded!.items.filter((i) => i.kind === 'event')).toEqual([]);
+});
+
 test('two people answering the same question meet', async () => {
   const treeId = await aTree();
   const visit = randomUUID();

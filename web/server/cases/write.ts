@@ -57,7 +57,11 @@ async function store(db: Db, change: Change): Promise<number | undefined> {
 /** The row as it now stands, for a write that came too late. */
 async function present(db: Db, change: Change): Promise<ChangeResult> {
   const row = await db.row(sql.READ[change.kind], [change.id]);
-  if (!row) return { id: change.id, status: 'refused', problem: 'It is not there any more.' };
+  if (!row) {
+    return change.values === null
+      ? { id: change.id, status: 'saved', version: 0 }
+      : { id: change.id, status: 'refused', problem: 'It is not there any more.' };
+  }
   const values = row.deleted_at ? null : fromColumns(change.kind, row);
   // The same write sent twice (an answer lost on the way) is not a conflict.
   if (isDeepStrictEqual(values, change.values))

@@ -123,3 +123,14 @@ test('a value whose answer was lost travels with the next one, so that finding i
   s = edit(s, 'p', 0.3);
   expect(changesIn(s)[0]).not.toHaveProperty('inDoubt');
 });
+
+test('what is undone before it was saved is not waited for; what was sent meanwhile is taken back', () => {
+  let s = reduceCase(edit(startWith([visit]), 'p', 0.1), { type: 'undo' });
+  expect([s.unsaved.size, changesIn(s)]).toEqual([0, []]);
+  s = edit(startWith([visit]), 'p', 0.1);
+  const sent = changesIn(s);
+  s = run(s, { type: 'sending', sent }, { type: 'undo' });
+  expect(changesIn(s)).toMatchObject([{ id: 'p', base: 0, values: null, inDoubt: [push(0.1)] }]);
+  s = reduceCase(s, { type: 'answered', sent, results: [{ id: 'p', status: 'saved', version: 1 }] });
+  expect(changesIn(s)).toMatchObject([{ id: 'p', base: 1, values: null }]);
+});

@@ -59,8 +59,11 @@ function put(state: CaseState, edits: readonly Pick<Edit, 'kind' | 'id' | 'paren
   const unsaved = new Set(state.unsaved);
   const refusals = new Map(state.refusals);
   for (const { kind, id, parent, after } of edits) {
-    items.set(id, { kind, id, parent, version: items.get(id)?.version ?? 0, values: after } as Item);
-    unsaved.add(id);
+    const version = items.get(id)?.version ?? 0;
+    items.set(id, { kind, id, parent, version, values: after } as Item);
+    // What the server never heard of and is gone again needs no word.
+    if (version === 0 && after === null && !state.inDoubt.has(id)) unsaved.delete(id);
+    else unsaved.add(id);
     refusals.delete(id);
   }
   return { ...state, items, unsaved, refusals };
@@ -151,7 +154,8 @@ function answered(state: CaseState, sent: readonly Change[], results: readonly C
     const moved = item.values !== (sent[i]!.values as Item['values']);
     if (result.status === 'saved') {
       items.set(result.id, { ...item, version: result.version });
-      if (!moved) unsaved.delete(result.id);
+      if (moved) unsaved.add(result.id);
+      else unsaved.delete(result.id);
     } else if (result.status === 'refused') {
       refusals.set(result.id, result.problem);
       if (!moved) unsaved.delete(result.id);
@@ -181,7 +185,7 @@ const ORDER: readonly ItemKind[] = [
 const asChanges = (state: CaseState, ids: Iterable<string>): Change[] =>
   [...new Set(ids)]
     .map((id) => state.items.get(id)!)
-    .filter((item) => !(item.version === 0 && item.values === null))
+    .filter((item) => !(item.version === 0 && item.values === null) || state.inDoubt.has(item.id))
     .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind))
     .map(({ kind, id, parent, version, values }) => ({
       kind,

@@ -1,39 +1,29 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import type { DugRoot, RootKind } from '@undrel/core/casefile';
-import { grownDig, HORIZON, type Forecast } from '@undrel/core/growth';
-import type { RootAdvice, RootDecision } from '@undrel/core/pruning';
+import { grownDig, HORIZON } from '@undrel/core/growth';
+import type { RootDecision } from '@undrel/core/pruning';
 import { addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots';
-import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { writeLengths } from '@undrel/core/units';
 import { digId, itemsBelow, NEW_DIG, type DigHead, type Item } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
-import { DECISION_NAMES, KIND_NAMES } from '../../../ui/drawing/rootKinds';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { ONE_STEP } from '../case/store';
+import { DigFacts } from '../dig/DigFacts';
 import { DigFiles } from '../dig/DigFiles';
+import { DigHeadline } from '../dig/DigHeadline';
 import { DigPlanView } from '../dig/DigPlanView';
+import { ForecastPart } from '../dig/ForecastPart';
 import { planOf } from '../dig/planOf';
 import { DigStem } from '../dig/DigStem';
 import { KINDS, RootEditor } from '../dig/RootEditor';
 import { RootNumbers } from '../dig/RootNumbers';
+import { RootRow } from '../dig/RootRow';
 import { useDig } from '../dig/useDig';
 import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
-
-const ForecastChart = dynamic(() => import('../dig/ForecastChart').then((m) => m.ForecastChart), {
-  ssr: false,
-});
-
-const TONES: Record<RootDecision, string> = {
-  'cut now': 'text-todo font-bold',
-  'cut later': 'text-todo font-bold',
-  watch: 'font-semibold',
-  keep: 'font-semibold',
-  'look again': 'font-semibold',
-};
 
 const NO_CUTS = {};
 
@@ -192,7 +182,7 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
                 Roots stay moist and shaded meanwhile.
               </p>
             ) : (
-              <Headline
+              <DigHeadline
                 quantityShare={<QuantityView quantity={girdledShare(reading)} system={system} big />}
                 forecast={work.forecast}
                 from={thisYear}
@@ -297,7 +287,7 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
                     <RootRow
                       key={row.label}
                       advice={row}
-                      station={station}
+                      system={system}
                       root={dig.roots.find((r) => r.label === row.label)!}
                       share={reading.roots.find((r) => r.root.label === row.label)!.compression.share}
                       chosen={row.label === selected?.label}
@@ -350,7 +340,7 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
                   scenario={scenario}
                   onScenario={setScenario}
                 />
-                <Facts work={work} station={station} from={thisYear} />
+                <DigFacts work={work} tree={tree} system={system} from={thisYear} />
               </>
             )}
             <details className="mt-3 border-t border-ink">
@@ -384,217 +374,5 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
         {foot}
       </div>
     </>
-  );
-}
-
-/** The answer first: how much is squeezed, and when it is half. */
-function Headline({
-  quantityShare,
-  forecast,
-  from,
-}: {
-  quantityShare: ReactNode;
-  forecast: Forecast | undefined;
-  from: number;
-}) {
-  const nothing = forecast?.scenarios[0];
-  const half = nothing?.reach.find((r) => r.threshold === 0.5);
-  const at = (y: number | undefined) => (y === undefined ? 'after 30 years' : String(Math.round(from + y)));
-  return (
-    <div className="my-2">
-      <p className="flex flex-wrap items-baseline gap-x-2">
-        {quantityShare} <strong>of the bark is squeezed</strong>
-      </p>
-      {half && (
-        <p>
-          {nothing!.p50[0]! >= 0.5
-            ? 'Half of it or more already.'
-            : half.year.p50 === undefined
-              ? `Half of it is not reached within ${HORIZON} years if nothing is done.`
-              : `Half of it in about ${at(half.year.p50)} if nothing is done (${at(half.year.p10)} to ${at(half.year.p90)}); within five years ${Math.round(100 * half.within5)} %, within ten ${Math.round(100 * half.within10)} % likely.`}
-        </p>
-      )}
-    </div>
-  );
-}
-
-function RootRow({
-  advice,
-  root,
-  share,
-  chosen,
-  onSelect,
-  station,
-}: {
-  advice: RootAdvice;
-  root: DugRoot;
-  share: number;
-  chosen: boolean;
-  onSelect: () => void;
-  station: StationProps;
-}) {
-  return (
-    <>
-      <tr className={`[&>td]:border-b-0 [&>td]:pb-0 ${chosen ? 'bg-wash' : ''}`}>
-        <td>
-          <button
-            type="button"
-            className="link font-bold min-w-[44px] text-left"
-            aria-pressed={chosen}
-            aria-label={`Root ${advice.label}`}
-            onClick={onSelect}
-          >
-            {advice.label}
-          </button>
-        </td>
-        <td>{KIND_NAMES[root.kind]}</td>
-        <td className="num text-right">{share > 0 ? `${Math.round(100 * share)} %` : ''}</td>
-        <td className={TONES[advice.decision]}>{DECISION_NAMES[advice.decision]}</td>
-      </tr>
-      <tr className={chosen ? 'bg-wash' : ''}>
-        <td />
-        <td colSpan={3} className="text-sm text-muted pb-2">
-          {advice.reasons.map((r) => writeLengths(r, station.system)).join(' ')}
-          {advice.cuts.length > 0 &&
-            advice.frees > 0.005 &&
-            ` Frees ${Math.round(100 * advice.frees)} % of the bark, costs ${Math.round(100 * advice.costs)} % of root area.`}
-          {advice.leaveIn > 0 &&
-            ` Leave the ${formatValue(advice.leaveIn, 'short length', station.system)} that has grown in.`}
-        </td>
-      </tr>
-    </>
-  );
-}
-
-function ForecastPart({
-  system,
-  work,
-  from,
-  year,
-  onYear,
-  scenario,
-  onScenario,
-}: {
-  system: UnitSystem;
-  work: ReturnType<typeof useDig>;
-  from: number;
-  year: number;
-  onYear: (year: number) => void;
-  scenario: number;
-  onScenario: (index: number) => void;
-}) {
-  const { forecast, working, problem } = work;
-  return (
-    <section className="my-3" aria-label="Forecast">
-      <h2>When it gets worse</h2>
-      {working !== undefined && (
-        <p role="status" className="flex items-center gap-3">
-          <progress className="flex-1" value={working} max={1} aria-label="Forecast being made" />
-          <button type="button" className="link" onClick={work.cancel}>
-            Cancel
-          </button>
-        </p>
-      )}
-      {problem && <p className="wrong">The forecast could not be made: {problem}</p>}
-      {working === undefined && !forecast && (
-        <button type="button" className="link" onClick={work.again}>
-          Make the forecast
-        </button>
-      )}
-      {forecast && (
-        <>
-          <ForecastChart scenarios={forecast.scenarios} from={from} year={year} onYear={onYear} />
-          <div role="group" aria-label="On the plan" className="flex flex-wrap gap-1.5 my-1">
-            {work.scenarios.map((s, i) => (
-              <button
-                key={s.name}
-                type="button"
-                aria-pressed={i === scenario}
-                className={`min-h-[44px] px-3 border border-muted ${i === scenario ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
-                onClick={() => onScenario(i)}
-              >
-                {s.name}
-              </button>
-            ))}
-          </div>
-          <p className="text-sm text-muted">
-            Middle and 10 to 90 % of {forecast.draws} draws. Stem{' '}
-            {formatValue(forecast.stem.perYear * 2, 'short length', system, 0.001)} of diameter a year (
-            {forecast.stem.from}); a judgement, not a measurement of the future.
-          </p>
-        </>
-      )}
-    </section>
-  );
-}
-
-/** What holds, what is near, the old pot: the smaller answers. */
-function Facts({
-  work,
-  station,
-  from,
-}: {
-  work: ReturnType<typeof useDig>;
-  station: StationProps;
-  from: number;
-}) {
-  const { reading, forecast } = work;
-  const { anchorage, pot, byLayer } = reading;
-  const sides = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
-  const about = (year: number | undefined) =>
-    year === undefined ? 'not within 30 years' : `about ${Math.round(from + year)}`;
-  const rows: [string, string][] = [
-    [
-      'Sound anchors',
-      `${anchorage.sound}${anchorage.largestGap ? `, largest gap ${Math.round(anchorage.largestGap.degrees)}° from ${Math.round(anchorage.largestGap.from)}°` : ''}`,
-    ],
-    [
-      'Without an anchor',
-      anchorage.sectorsWithout.length === 0
-        ? 'no side'
-        : anchorage.sectorsWithout.map((s) => sides[s]).join(', '),
-    ],
-    [
-      'Squeezed by depth',
-      byLayer
-        .map((l, i) => ({ ...l, from: i === 0 ? 0 : byLayer[i - 1]!.to }))
-        .filter((l) => l.share > 0.0005)
-        .map(
-          (l) =>
-            `${l.to === Infinity ? `below ${formatValue(l.from, 'short length', station.system)}` : `to ${formatValue(l.to, 'short length', station.system)}`}: ${Math.round(100 * l.share)} %`,
-        )
-        .join(', ') || 'nowhere',
-    ],
-    ...(pot
-      ? ([
-          [
-            'Old pot',
-            `${pot.shape}, ${formatValue(2 * pot.half, 'short length', station.system)} across; ${pot.never.length > 0 ? `${pot.never.join(', ')} never left it` : 'every root left it'}${station.tree.plantedYear ? `; outgrown by ${station.tree.plantedYear} at the latest` : ''}`,
-          ],
-        ] as [string, string][])
-      : []),
-    ...(forecast?.buries ?? [])
-      .filter((b) => b.year.p50 !== undefined && b.year.p50 <= 15)
-      .map((b): [string, string] => [
-        `${b.a} and ${b.b}`,
-        b.year.p50 === 0 ? 'press on each other now' : `press on each other in ${about(b.year.p50)}`,
-      ]),
-    ...(forecast?.barriers ?? []).map((b): [string, string] => [
-      b.kind,
-      b.year.p50 === undefined ? about(undefined) : `reached in ${about(b.year.p50)}`,
-    ]),
-    ...(forecast?.arcsJoin !== undefined
-      ? ([['Arcs run together', about(forecast.arcsJoin)]] as [string, string][])
-      : []),
-  ];
-  return (
-    <dl className="grid grid-cols-[auto_1fr] gap-x-3 border-t border-hair">
-      {rows.map(([name, value], i) => (
-        <div key={i} className="contents">
-          <dt className="text-muted py-1 border-b border-hair">{name}</dt>
-          <dd className="py-1 border-b border-hair">{value}</dd>
-        </div>
-      ))}
-    </dl>
   );
 }

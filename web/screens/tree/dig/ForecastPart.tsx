@@ -1,0 +1,72 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
+import type { DigWork } from './useDig';
+
+const ForecastChart = dynamic(() => import('./ForecastChart').then((m) => m.ForecastChart), {
+  ssr: false,
+});
+
+/** The forecast: its chart, what is set side by side, and how sure it is. */
+export function ForecastPart({
+  system,
+  work,
+  from,
+  year,
+  onYear,
+  scenario,
+  onScenario,
+}: {
+  system: UnitSystem;
+  work: DigWork;
+  from: number;
+  year: number;
+  onYear: (year: number) => void;
+  scenario: number;
+  onScenario: (index: number) => void;
+}) {
+  const { forecast, working, problem } = work;
+  return (
+    <section className="my-3" aria-label="Forecast">
+      <h2>When it gets worse</h2>
+      {working !== undefined && (
+        <p role="status" className="flex items-center gap-3">
+          <progress className="flex-1" value={working} max={1} aria-label="Forecast being made" />
+          <button type="button" className="link" onClick={work.cancel}>
+            Cancel
+          </button>
+        </p>
+      )}
+      {problem && <p className="wrong">The forecast could not be made: {problem}</p>}
+      {working === undefined && !forecast && (
+        <button type="button" className="link" onClick={work.again}>
+          Make the forecast
+        </button>
+      )}
+      {forecast && (
+        <>
+          <ForecastChart scenarios={forecast.scenarios} from={from} year={year} onYear={onYear} />
+          <div role="group" aria-label="On the plan" className="flex flex-wrap gap-1.5 my-1">
+            {work.scenarios.map((s, i) => (
+              <button
+                key={s.name}
+                type="button"
+                aria-pressed={i === scenario}
+                className={`min-h-[44px] px-3 border border-muted ${i === scenario ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+                onClick={() => onScenario(i)}
+              >
+                {s.name}
+              </button>
+            ))}
+          </div>
+          <p className="text-sm text-muted">
+            Middle and 10 to 90 % of {forecast.draws} draws. Stem{' '}
+            {formatValue(forecast.stem.perYear * 2, 'short length', system, 0.001)} of diameter a year (
+            {forecast.stem.from}); a judgement, not a measurement of the future.
+          </p>
+        </>
+      )}
+    </section>
+  );
+}

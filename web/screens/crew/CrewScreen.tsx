@@ -15,7 +15,7 @@ import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { useCase } from '../tree/case/useCase';
-import { planOf } from '../tree/dig/planOf';
+import { planOf } from '../../ui/drawing/digSheet';
 import { useDig } from '../tree/dig/useDig';
 import { Conflicts, Refusals, SaveState } from '../tree/SaveState';
 

@@ -3,7 +3,7 @@ import { assessDig, numberedCuts, type DigAssessment } from '@undrel/core/prunin
 import { girdledShare } from '@undrel/core/roots';
 import { formatQuantity, formatValue, tidy, writeLengths } from '@undrel/core/units';
 import type { ReportDig } from '../../protocol/report';
-import { digPlanDrawing, fittingView } from '../../ui/drawing/digPlan';
+import { planOf } from '../../ui/drawing/digSheet';
 import { DECISION_NAMES, KIND_NAMES } from '../../ui/drawing/rootKinds';
 import type { ReportSource } from './content';
 
@@ -49,23 +49,7 @@ export function digPart(
   const never = advice.roots.filter((r) => r.decision === 'keep').map((r) => r.label);
   const { anchorage, pot } = reading;
   return {
-    drawing: digPlanDrawing({
-      reading,
-      outline: reading.outline,
-      paths: reading.roots.map((r) => r.path),
-      there: reading.roots.map(() => true),
-      arcs: reading.arcs,
-      share: reading.share,
-      view: fittingView(reading, PLAN.width, PLAN.height),
-      ...PLAN,
-      system,
-      dbh: tree.dbh ?? tree.stemDiameter,
-      drip: tree.crownRadius,
-      decay: visit.dig!.decay,
-      barriers: visit.dig!.barriers,
-      cuts,
-      compact: false,
-    }),
+    drawing: planOf({ dig: visit.dig!, reading, cuts }, tree, system, PLAN),
     headline: `${formatQuantity(girdledShare(reading), system)} of the bark is squeezed.`,
     facts: [
       ...nothing.reach.map(({ threshold, year, within5, within10 }) => ({

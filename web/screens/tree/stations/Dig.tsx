@@ -16,7 +16,7 @@ import { DigFiles } from '../dig/DigFiles';
 import { DigHeadline } from '../dig/DigHeadline';
 import { DigPlanView } from '../dig/DigPlanView';
 import { ForecastPart } from '../dig/ForecastPart';
-import { planOf } from '../dig/planOf';
+import { planOf } from '../../../ui/drawing/digSheet';
 import { DigStem } from '../dig/DigStem';
 import { KINDS, RootEditor } from '../dig/RootEditor';
 import { RootNumbers } from '../dig/RootNumbers';

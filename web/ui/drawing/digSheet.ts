@@ -1,15 +1,16 @@
-import type { Tree } from '@undrel/core/casefile';
+import type { Dig, Tree } from '@undrel/core/casefile';
 import type { UnitSystem } from '@undrel/core/units';
-import { digPlanDrawing, fittingView } from '../../../ui/drawing/digPlan';
-import type { Drawing } from '../../../ui/drawing/shapes';
-import type { DigWork } from './useDig';
+import { digPlanDrawing, fittingView } from './digPlan';
+import type { Drawing } from './shapes';
+import type { NumberedCut } from '@undrel/core/pruning';
+import type { DigReading } from '@undrel/core/roots';
 
 /** Narrower than this only labels fit, not what they say, px. */
 const COMPACT_BELOW = 420;
 
 /** The plan of a dig as it stands, for a sheet or a file. */
 export const planOf = (
-  { dig, reading, cuts }: Pick<DigWork, 'dig' | 'reading' | 'cuts'>,
+  { dig, reading, cuts }: { dig: Dig; reading: DigReading; cuts: readonly NumberedCut[] },
   tree: Tree,
   system: UnitSystem,
   size: { width: number; height: number },

@@ -184,16 +184,61 @@ test('roots go out as files and come in again; unknown kinds are named and nothi
   const geojson = JSON.parse(await file('GeoJSON'));
   expect(geojson.features).toHaveLength(6);
   const csv = await file('CSV');
+  // The tree has no outline of its own: the stem of the file, made an oval, becomes it.
+  const stem = geojson.features[0].geometry.coordinates[0];
+  for (const corner of stem) corner[0] *= 1.2;
+  const oval = JSON.stringify({ ...geojson, features: [geojson.features[0]] });
   const bring = (name: string, content: string) =>
     page
       .getByLabel('Roots to bring in: GeoJSON or CSV')
       .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
+  await bring('oval.geojson', oval);
+  await expect(page.getByText('The outline of the stem and 0 roots brought in.')).toBeVisible();
+  await saved(page);
+  const outline = JSON.parse(await file('GeoJSON')).features[0].geometry.coordinates[0];
+  expect(outline[54][0] / outline[0][1]).toBeCloseTo(1.2, 2);
   await bring('odd.csv', csv.split('\n').slice(0, 3).join('\n').replaceAll('structural', 'tap'));
   await expect(page.getByText(/kind "tap" is not known; allowed structural/).first()).toBeVisible();
   await expect(roots).toHaveCount(6);
   await saved(page);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(roots).toHaveCount(5);
+});
+
+test('two fingers make the plan larger, one moves it on from there', async ({ browser }) => {
+  const phone = await browser.newContext({ hasTouch: true, viewport: { width: 390, height: 844 } });
+  const page = await phone.newPage();
+  await enterDemo(page);
+  await page.goto('/trees/lanternfield-5?station=dig');
+  await page.getByRole('button', { name: 'Root R1', exact: true }).click();
+  const plan = page.getByRole('group', { name: /^Plan of the dig/ });
+  await plan.scrollIntoViewIfNeeded();
+  const handles = page.getByTestId('dig-plan').getByRole('button', { name: /^Point \d of root R1/ });
+  const place = async (i: number) => (await handles.nth(i).boundingBox())!;
+  const apart = async () => {
+    const [a, b] = [await place(0), await place(1)];
+    return Math.hypot(a.x - b.x, a.y - b.y);
+  };
+  const box = (await plan.boundingBox())!;
+  const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  const touch = await phone.newCDPSession(page);
+  const fingers = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...across: [number, number][]) =>
+    touch.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: across.map(([dx, id]) => ({ x: middle.x + dx, y: middle.y, id })),
+    });
+  const before = await apart();
+  await fingers('touchStart', [-30, 1]);
+  await fingers('touchStart', [-30, 1], [30, 2]);
+  for (const gap of [50, 70, 90]) await fingers('touchMove', [-gap, 1], [gap, 2]);
+  await expect.poll(apart).toBeCloseTo(3 * before, 0);
+  await fingers('touchEnd', [90, 2]);
+  const { x } = await place(0);
+  await fingers('touchMove', [-60, 1]);
+  await fingers('touchEnd', [-60, 1]);
+  expect(await apart()).toBeCloseTo(3 * before, 0);
+  expect((await place(0)).x).toBeCloseTo(x + 30, 0);
+  await phone.close();
 });
 
 test('the plan is moved by wheel and keys; a double click inserts, split and join are one step each', async ({

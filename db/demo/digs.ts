@@ -61,6 +61,27 @@ const dig = (roots: DugRoot[], more: Partial<Dig> = {}): Dig => ({
   roots,
 });
 
+const MILD: Partial<Record<NonNullable<DugRoot['contact']>, DugRoot['contact']>> = {
+  pressing: 'touching',
+  embedded: 'pressing',
+};
+
+/** The same dig some growing seasons before: stem and roots thinner, the press milder, nothing counted on a cut yet. */
+export const before = (later: Dig, stem: number, roots: number, unseen: readonly string[] = []): Dig => ({
+  ...later,
+  roots: later.roots
+    .filter((r) => !unseen.includes(r.label))
+    .map(({ rings: _, done: __, ...root }) => ({
+      ...root,
+      contact: (root.contact && MILD[root.contact]) ?? root.contact,
+      points: root.points.map((p) => ({
+        ...p,
+        distance: mm(p.distance + (root.start === 'stem' ? 0 : (stem + roots) / 2)),
+        diameter: mm(Math.max(0.004, p.diameter - roots)),
+      })),
+    })),
+});
+
 /** Under the cone: buried bark has put out a mat of its own roots, and two of them go round the stem. */
 export const adventitiousMat: Dig = dig(
   [
@@ -143,7 +164,7 @@ export const potBound: Dig = dig(
           begins: 0,
           ends: 0,
         },
-        { leftPot: false, farthest: 0.2 },
+        { leftPot: false, farthest: 0.2, ...(i === 3 ? { rings: { count: 4, over: 0.0055 } } : {}) },
       ),
     ),
     bend(

@@ -179,6 +179,19 @@ function kelpworth(): DemoProperty {
     ],
     'Linden 21': [
       {
+        date: '2023-05-10',
+        dig: digs.before(digs.neighbour, 0.01, 0.004),
+        by: BY,
+        seed: 212,
+        note: 'Root of Linden 22 found on the way past; nothing done.',
+        fill: 0,
+        collar: { depth: 0.05, spread: 0.01, bearings: 4 },
+        straight: [],
+        shoots: [0.29, 0.21, 0.32, 0.3],
+        answers: { 'crown.colour': 'good', 'base.push': 'none' },
+        lengths: { 'base.dbh': 0.205 },
+      },
+      {
         date: '2024-08-02',
         dig: digs.neighbour,
         by: BY,
@@ -197,6 +210,7 @@ function kelpworth(): DemoProperty {
           'base.conks': 'none',
         },
         shares: { 'crown.dieback': 0.2 },
+        lengths: { 'base.dbh': 0.214 },
       },
     ],
     'Linden 9': [
@@ -312,6 +326,14 @@ function lanternfield(): DemoProperty {
     ],
     'Zelkova 5': [
       {
+        date: '2024-06-18',
+        by: BY,
+        seed: 26,
+        note: 'Grating lifted for the tram works; the ring is full.',
+        dig: digs.before(digs.inRing, 0.006, 0.003, ['E']),
+        answers: { 'crown.colour': 'good' },
+      },
+      {
         date: '2025-07-09',
         by: BY,
         seed: 25,
@@ -422,6 +444,7 @@ function sableRow(): DemoProperty {
         by: BY,
         seed: 142,
         note: 'Mulch pushed back up in March although asked not to.',
+        dig: digs.before(digs.adventitiousMat, 0.005, 0.004, ['B']),
         mulch: { height: 0.24, ends: 0.95 },
         fill: 0.05,
         collar: { depth: 0.16, spread: 0.02, bearings: 4 },
@@ -465,6 +488,14 @@ function sableRow(): DemoProperty {
     ],
     'Hornbeam 2': [
       {
+        date: '2025-05-14',
+        by: BY,
+        seed: 201,
+        note: 'First spring. Dug to the pot’s wall on one side only; the rest as on the delivery note.',
+        dig: digs.before(digs.potBound, 0.004, 0.002, ['P5']),
+        answers: { 'crown.colour': 'good', 'base.push': 'slight' },
+      },
+      {
         date: '2026-05-06',
         by: BY,
         seed: 200,
@@ -478,6 +509,18 @@ function sableRow(): DemoProperty {
       },
     ],
     'Tulip tree 1': [
+      {
+        date: '2025-05-13',
+        by: BY,
+        seed: 301,
+        note: 'Opened as a comparison for the katsuras; mulch raked off and put back by others.',
+        dig: digs.before(digs.soundCollar, 0.012, 0.006),
+        mulch: { height: 0.18, ends: 1 },
+        fill: 0,
+        collar: { depth: 0.05, spread: 0.01, bearings: 4 },
+        straight: [],
+        answers: { 'crown.colour': 'good', 'base.push': 'none', 'mulch.renewed': 'yearly' },
+      },
       {
         date: '2026-05-07',
         by: BY,

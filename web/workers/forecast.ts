@@ -1,12 +1,12 @@
 import type { Tree, Visit } from '@undrel/core/casefile';
-import { forecastOf, type Forecast, type Rate, type Scenario } from '@undrel/core/growth';
+import { forecastOf, type Forecast, type StemRate, type Scenario } from '@undrel/core/growth';
 import { readDig } from '@undrel/core/roots';
 
 export interface ForecastJob {
   id: number;
   tree: Tree;
   dig: NonNullable<Visit['dig']>;
-  stem: Rate;
+  stem: StemRate;
   scenarios: Scenario[];
   draws: number;
   seed: number;

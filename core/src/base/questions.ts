@@ -105,4 +105,12 @@ export const BASE_QUESTIONS: readonly Question[] = [
     ask: 'Ties, wire, labels, guard',
     answers: seen('none', ['loose', 'loose'], ['tight', 'tight'], ['grown in', 'grown in']),
   },
+  {
+    key: 'base.dbh',
+    station: 'base',
+    kind: 'length',
+    field: 'dbh',
+    ask: 'DBH on this visit',
+    hint: 'Two visits a year or more apart tell how fast the stem grows.',
+  },
 ];

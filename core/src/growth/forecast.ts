@@ -2,7 +2,7 @@ import type { Barrier } from '../casefile/dig';
 import { isAnchor, type DigReading } from '../roots';
 import { between, closingOf, FOLLOWED, ratioPlace, type Closing } from './closing';
 import { logNormal, normalFrom, seeded } from './random';
-import { rootRate, type Rate } from './rates';
+import { rootRate, type StemRate } from './rates';
 
 export const HORIZON = 30;
 /** Shares of the circumference whose year is told. */
@@ -42,13 +42,13 @@ export interface Forecast {
   arcsJoin: number | undefined;
   draws: number;
   seed: number;
-  stem: Rate;
+  stem: StemRate;
 }
 
 export interface ForecastOptions {
   draws: number;
   seed: number;
-  stem: Rate;
+  stem: StemRate;
   barriers: readonly Barrier[];
   scenarios: readonly Scenario[];
   /** Told the share of the work done; returning false stops it. */
@@ -73,7 +73,7 @@ interface Draw {
   roots: Float64Array;
 }
 
-function drawsOf(reading: DigReading, stem: Rate, draws: number, seed: number): Draw[] {
+function drawsOf(reading: DigReading, stem: StemRate, draws: number, seed: number): Draw[] {
   const normal = normalFrom(seeded(seed));
   const rates = reading.roots.map((r) => rootRate(r.root, stem));
   return Array.from({ length: draws }, () => {
@@ -81,9 +81,9 @@ function drawsOf(reading: DigReading, stem: Rate, draws: number, seed: number): 
     const good = grown / stem.perYear;
     return {
       stem: grown,
-      roots: Float64Array.from(rates, (rate, i) => {
+      roots: Float64Array.from(rates, (rate) => {
         const own = logNormal(rate.perYear, rate.variation, normal);
-        return reading.roots[i]!.root.rings ? own : own * good;
+        return rate.own ? own : own * good;
       }),
     };
   });

@@ -9,7 +9,7 @@ import {
   type RootPath,
 } from '../roots';
 import { mayClose } from './closing';
-import { rootRate, type Rate } from './rates';
+import { rootRate, type StemRate } from './rates';
 
 /** A dig some years on, at the middle rates. */
 export interface GrownDig {
@@ -29,7 +29,7 @@ export interface GrownDig {
 export function grownDig(
   reading: DigReading,
   years: number,
-  stem: Rate,
+  stem: StemRate,
   cuts: Readonly<Record<string, number>> = {},
 ): GrownDig {
   const outline = years === 0 ? reading.outline : grownOutline(reading.outline, stem.perYear * years);

@@ -191,6 +191,29 @@ test('the rate comes from two outlines where there are two, else from the specie
   const measured = stemRate(katsura, [visit('2026-03-01', 0.31), visit('2024-03-01', 0.298)]);
   expect(measured.perYear).toBeCloseTo(0.003, 5);
   expect(measured.from).toContain('two outlines');
+  // A root in both digs under its label grows at its own rate; one dug once takes its share of the stem's.
+  const rooted = (date: string, across: number) => ({
+    ...visit(date, 0.3),
+    dig: dig(
+      ...squeezed.roots.map((r) => ({ ...r, points: r.points.map((p) => ({ ...p, diameter: across })) })),
+    ),
+  });
+  const twice = stemRate(katsura, [rooted('2026-03-01', 0.05), rooted('2024-03-01', 0.042)]);
+  const root = squeezed.roots[0]!;
+  expect(rootRate(root, twice)).toMatchObject({ perYear: expect.closeTo(0.002, 5), own: true });
+  expect(rootRate({ ...root, label: 'Z' }, twice)).toMatchObject({ perYear: 0.6 * 0.0025, own: false });
+  const girth = (date: string, number: number) => ({
+    ...visit(date, 0.3),
+    dig: undefined,
+    findings: [{ key: 'base.dbh', number }],
+  });
+  expect(stemRate(katsura, [girth('2024-03-01', 0.2), girth('2026-03-01', 0.212)])).toMatchObject({
+    perYear: expect.closeTo(0.003, 5),
+    from: 'DBH at two visits, 2024-03-01 and 2026-03-01',
+  });
+  // Thinner than before, or half a year apart: it was not measured.
+  expect(stemRate(katsura, [girth('2024-03-01', 0.212), girth('2026-03-01', 0.2)]).from).toContain('species');
+  expect(stemRate(katsura, [girth('2025-10-01', 0.2), girth('2026-03-01', 0.212)]).from).toContain('species');
   expect(stemRate(katsura, [visit('2026-03-01', 0.31)])).toMatchObject({ from: 'slow growing by species' });
   expect(stemRate({ label: 'X', species: 'Davidia involucrata' }, []).from).toContain('in no list');
 });

@@ -1,5 +1,6 @@
 import type { Dig, DugRoot } from '../casefile/dig';
 import type { Tree, Visit } from '../casefile/model';
+import { answerTo } from '../base';
 import { outlineOf, turnOf } from '../roots';
 
 /** Growth of a radius, m a year, with its coefficient of variation, and where it comes from. */
@@ -7,6 +8,11 @@ export interface Rate {
   perYear: number;
   variation: number;
   from: string;
+}
+
+/** The stem's growth, and beside it that of each root that was measured twice, by its label. */
+export interface StemRate extends Rate {
+  roots?: Record<string, Rate>;
 }
 
 export interface RateClass {
@@ -60,8 +66,10 @@ export const ROOT_TO_STEM = {
 
 /** Years between two measurements under which their error outweighs the growth. */
 const MIN_YEARS = 1;
-/** Standard error of a radius by tape, m. */
-const RADIUS_ERROR = 0.002;
+/** Standard error of a stem's radius by tape and of a root's by caliper, m. Common practice, no source. */
+const RADIUS_ERROR = { stem: 0.002, root: 0.0007 } as const;
+/** Growth differs from year to year, so what a few years showed holds no better than this for the next ones. */
+const LEAST_VARIATION = 0.2;
 
 const yearsBetween = (a: string, b: string): number =>
   (Date.parse(b) - Date.parse(a)) / (365.25 * 86_400_000);
@@ -79,26 +87,67 @@ const digOf = (visit: Visit): Dig | undefined => visit.dig;
 const hasOutline = (dig: Dig | undefined): dig is Dig =>
   dig !== undefined && ((dig.radii?.length ?? 0) > 0 || dig.diameters !== undefined);
 
-/**
- * Growth of the stem's radius: from the outlines of two digs, else from the thickness it has reached since planting,
- * else by species.
- */
-export function stemRate(tree: Tree, visits: readonly Visit[]): Rate {
-  const dug = visits
-    .filter((v) => hasOutline(digOf(v)))
-    .sort((a, b) => a.date.localeCompare(b.date))
-    .map((v) => ({ date: v.date, radius: outlineOf(v.dig!, turnOf(v.dig!), undefined).meanRadius }));
-  const [first, last] = [dug[0], dug[dug.length - 1]];
-  if (first && last && yearsBetween(first.date, last.date) >= MIN_YEARS && last.radius > first.radius) {
-    const years = yearsBetween(first.date, last.date);
-    const perYear = (last.radius - first.radius) / years;
-    return {
-      perYear,
-      variation: Math.min(1, Math.hypot(0.2, (Math.SQRT2 * RADIUS_ERROR) / years / perYear)),
-      from: `two outlines, ${first.date} and ${last.date}`,
-    };
+/** A radius measured on a day. */
+interface Sized {
+  date: string;
+  radius: number;
+}
+
+/** Growth between the first and the last of several measurements; none where they lie too close or did not grow. */
+function measured(sizes: readonly Sized[], error: number, what: string): Rate | undefined {
+  const [first, last] = [sizes[0], sizes[sizes.length - 1]];
+  if (!first || !last) return undefined;
+  const years = yearsBetween(first.date, last.date);
+  const perYear = (last.radius - first.radius) / years;
+  if (years < MIN_YEARS || perYear <= 0) return undefined;
+  return {
+    perYear,
+    variation: Math.min(1, Math.hypot(LEAST_VARIATION, (Math.SQRT2 * error) / years / perYear)),
+    from: `${what}, ${first.date} and ${last.date}`,
+  };
+}
+
+/** Each root that stands in more than one dig under the same label, by the mean of its diameters. */
+function measuredRoots(byDate: readonly Visit[]): Record<string, Rate> {
+  const sizes = new Map<string, Sized[]>();
+  for (const { date, dig } of byDate) {
+    for (const { label, points } of dig?.roots ?? []) {
+      if (points.length === 0) continue;
+      const radius = points.reduce((sum, p) => sum + p.diameter / 2, 0) / points.length;
+      sizes.set(label, [...(sizes.get(label) ?? []), { date, radius }]);
+    }
   }
-  const { key, known } = rateClassOf(tree.species);
+  return Object.fromEntries(
+    [...sizes].flatMap(([label, list]) => {
+      const rate = measured(list, RADIUS_ERROR.root, 'two digs');
+      return rate ? [[label, rate]] : [];
+    }),
+  );
+}
+
+/**
+ * Growth of the stem's radius: from the outlines of two digs, else from DBH at two visits, else by species; and of the
+ * roots that two digs hold.
+ */
+export function stemRate(tree: Tree, visits: readonly Visit[]): StemRate {
+  const byDate = [...visits].sort((a, b) => a.date.localeCompare(b.date));
+  const outlines = byDate
+    .filter((v) => hasOutline(digOf(v)))
+    .map((v) => ({ date: v.date, radius: outlineOf(v.dig!, turnOf(v.dig!), undefined).meanRadius }));
+  const girths = byDate.flatMap(({ date, findings }) => {
+    const dbh = answerTo(findings, 'base.dbh')?.number;
+    return dbh === undefined ? [] : [{ date, radius: dbh / 2 }];
+  });
+  const roots = measuredRoots(byDate);
+  const stem =
+    measured(outlines, RADIUS_ERROR.stem, 'two outlines') ??
+    measured(girths, RADIUS_ERROR.stem, 'DBH at two visits') ??
+    bySpecies(tree.species);
+  return Object.keys(roots).length > 0 ? { ...stem, roots } : stem;
+}
+
+function bySpecies(species: string): Rate {
+  const { key, known } = rateClassOf(species);
   const rate = RATE_CLASSES[key];
   return {
     perYear: rate.stem,
@@ -107,18 +156,22 @@ export function stemRate(tree: Tree, visits: readonly Visit[]): Rate {
   };
 }
 
-/** Growth of a root's radius: from rings counted on it, else as a share of the stem's. */
-export function rootRate(root: DugRoot, stem: Rate): Rate {
+/** Growth of a root's radius: from rings counted on it, else from two digs, else as a share of the stem's. */
+export function rootRate(root: DugRoot, stem: StemRate): Rate & { own: boolean } {
   if (root.rings && root.rings.count > 0) {
     return {
       perYear: root.rings.over / root.rings.count,
       variation: Math.max(0.15, 1 / Math.sqrt(root.rings.count)),
       from: `${root.rings.count} rings counted`,
+      own: true,
     };
   }
+  const twice = stem.roots?.[root.label];
+  if (twice) return { ...twice, own: true };
   return {
     perYear: ROOT_TO_STEM.share * stem.perYear,
     variation: ROOT_TO_STEM.variation,
     from: 'share of the stem’s growth',
+    own: false,
   };
 }

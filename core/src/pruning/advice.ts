@@ -1,7 +1,7 @@
 import { SECTORS, sectorOf } from '../base/question';
 import type { Tree } from '../casefile/model';
 import type { Forecast, YearBand } from '../growth/forecast';
-import type { Rate } from '../growth/rates';
+import type { StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
 import { schoolFor, type SchoolInForce, type Schools } from '../practice';
 import { isAnchor, ROOTS_TOUCH, type DigReading, type RootReading } from '../roots';
@@ -37,7 +37,7 @@ export interface PruningCase {
   tree: Tree;
   date: string;
   reading: DigReading;
-  stem: Rate;
+  stem: StemRate;
   /** Years in which roots come to press; without it only what presses now counts. */
   forecast?: Pick<Forecast, 'touches'>;
   /** Crown in decline or low vigour: the share of roots lost in a season is halved by default. */

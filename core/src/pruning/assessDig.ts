@@ -2,7 +2,7 @@ import { answerTo } from '../base/question';
 import type { Tree, Visit } from '../casefile/model';
 import { vigourFrom } from '../crown';
 import { forecastOf, type Forecast, type Scenario } from '../growth/forecast';
-import { stemRate, type Rate } from '../growth/rates';
+import { stemRate, type StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
 import type { Schools } from '../practice';
 import { readDig, type DigReading } from '../roots';
@@ -16,7 +16,7 @@ export const FORECAST_SEED = 20261;
 /** All that follows from the dig of one visit. */
 export interface DigAssessment {
   reading: DigReading;
-  stem: Rate;
+  stem: StemRate;
   advice: PruningAdvice;
   forecast: Forecast;
 }

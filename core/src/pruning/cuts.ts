@@ -1,4 +1,4 @@
-import type { Rate } from '../growth/rates';
+import type { StemRate } from '../growth/rates';
 import { rootRate } from '../growth/rates';
 import { bearingOf, topDepth, type DigReading, type RootReading } from '../roots';
 import { LIMITS } from '../practice/limits';
@@ -44,7 +44,12 @@ function cutAt({ path }: RootReading, vertex: number, { outline }: DigReading, d
  * a root that grows from the stem is cut where it begins to press: there is nothing farther out. One that grows from the
  * stem and does not press yet goes with a single cut where it comes clear of its base.
  */
-export function cutsFor(reading: RootReading, dig: DigReading, dbh: number | undefined, stem: Rate): Cut[] {
+export function cutsFor(
+  reading: RootReading,
+  dig: DigReading,
+  dbh: number | undefined,
+  stem: StemRate,
+): Cut[] {
   const { path, counted, root } = reading;
   const last = path.x.length - 1;
   const ahead = LIMITS.cutClearance.value + YEARS * (stem.perYear + rootRate(root, stem).perYear);

@@ -1,6 +1,6 @@
 import type { Dig, DugRoot, RootKind } from '../casefile/dig';
 import { LENGTH_LIMITS } from '../units/limits';
-import { DIRECTIONS, planPoint } from './outline';
+import { DIRECTIONS, outlineOf, planPoint } from './outline';
 import { placed } from './path';
 import type { DigReading } from './reading';
 import { readingAt } from './edits';
@@ -102,6 +102,8 @@ export const digToRows = (dig: Dig): (string | number)[][] =>
 
 export interface BroughtRoots {
   roots: DugRoot[];
+  /** The outline of the stem, where the file has one and the dig has none: radii at bearings as the compass of this dig would read them. */
+  radii?: NonNullable<Dig['radii']>;
   /** What was wrong, by place, value and what is allowed; the rest is kept. */
   notes: string[];
 }
@@ -165,8 +167,18 @@ export function rootsFromGeoJson(source: string, dig: Dig, reading: DigReading):
   }
   if (!Array.isArray(file.features)) return { roots: [], notes: ['The file has no features.'] };
   const notes: string[] = [];
-  const frame = { dig, turn: reading.turn, outline: reading.outline };
-  const roots = (file.features as Feature[]).flatMap((feature, i): DugRoot[] => {
+  const features = file.features as Feature[];
+  const stem = features.findIndex((f) => f?.properties?.what === 'stem');
+  let radii =
+    stem < 0 ? undefined : radiiFrom(features[stem]!.geometry, reading.turn, `Feature ${stem + 1}`, notes);
+  if (radii && ((dig.radii?.length ?? 0) > 0 || dig.diameters !== undefined)) {
+    notes.push('The outline of the stem in the file was left out: this dig has one.');
+    radii = undefined;
+  }
+  const frame = radii
+    ? { dig, turn: reading.turn, outline: outlineOf({ ...dig, radii }, reading.turn, undefined) }
+    : { dig, turn: reading.turn, outline: reading.outline };
+  const roots = features.flatMap((feature, i): DugRoot[] => {
     if (feature?.properties?.what === 'stem') return [];
     const place = `Feature ${i + 1}`;
     const { geometry, properties = {} } = feature ?? {};
@@ -194,7 +206,49 @@ export function rootsFromGeoJson(source: string, dig: Dig, reading: DigReading):
     });
     return points.length > 0 ? [{ ...headOf(properties, place, notes), points }] : [];
   });
-  return { roots, notes };
+  return { roots, ...(radii && { radii }), notes };
+}
+
+/** Bearings at which the outline of a file is read, degrees apart. */
+const OUTLINE_STEP = 10;
+
+/** Radii of an area round the origin: where the ray of each bearing leaves it last. */
+function radiiFrom(
+  geometry: Feature['geometry'],
+  turn: number,
+  place: string,
+  notes: string[],
+): BroughtRoots['radii'] {
+  const ring = (geometry?.type === 'Polygon' ? geometry.coordinates?.[0] : undefined) as
+    [number, number][] | undefined;
+  const isPoint = (p: unknown) => Array.isArray(p) && Number.isFinite(p[0]) && Number.isFinite(p[1]);
+  if (!Array.isArray(ring) || ring.length < 4 || !ring.every(isPoint)) {
+    notes.push(`${place}: the stem is no area of three corners or more. Left out.`);
+    return undefined;
+  }
+  const { min, max } = LENGTH_LIMITS.outlineRadius;
+  const radii: { bearing: number; radius: number }[] = [];
+  for (let bearing = 0; bearing < 360; bearing += OUTLINE_STEP) {
+    const [dx, dy] = planPoint(bearing + turn, 1);
+    let radius = 0;
+    for (let k = 0; k + 1 < ring.length; k++) {
+      const [[ax, ay], [bx, by]] = [ring[k]!, ring[k + 1]!];
+      const [ex, ey] = [bx - ax, by - ay];
+      const det = ex * dy - ey * dx;
+      if (Math.abs(det) < 1e-15) continue;
+      const along = (ex * ay - ey * ax) / det;
+      const share = (dx * ay - dy * ax) / det;
+      if (share >= -1e-12 && share <= 1 + 1e-12 && along > radius) radius = along;
+    }
+    if (radius < min || radius > max) {
+      notes.push(
+        `${place}: the stem reaches ${round(radius)} m at ${bearing}°; allowed ${min} to ${max} m. Left out.`,
+      );
+      return undefined;
+    }
+    radii.push({ bearing, radius: round(radius) });
+  }
+  return radii;
 }
 
 /** Roots from the rows of a table with {@link CSV_COLUMNS}; rows of one root follow each other. */

@@ -1,4 +1,5 @@
 import type { DugRoot } from '../casefile/dig';
+import { shortMark } from '../units';
 import type { RootPath } from './path';
 
 /** The old container, told from where circling roots turned along its wall. Metres from the centre of the stem. */
@@ -166,4 +167,42 @@ export function potOf(roots: readonly DugRoot[], paths: readonly RootPath[]): Ol
       root.start !== 'outside' && left(i) ? [{ label: root.label, farthest: farthestOf(i) }] : [],
     ),
   };
+}
+
+/** When the roots met the wall of the old pot, and from what that is known. */
+export interface PotOutgrown {
+  year: number;
+  from: 'rings' | 'planting';
+  /** Root whose rings were counted. */
+  root?: string;
+}
+
+/**
+ * Year the pot was outgrown: a root that turned along the wall is as old there as the rings counted on it, so the
+ * oldest of them met the wall first. Without a count it was by the year of planting at the latest.
+ *
+ * @param year of the dig
+ */
+export function potOutgrown(
+  pot: OldPot,
+  roots: readonly DugRoot[],
+  year: number,
+  plantedYear: number | undefined,
+): PotOutgrown | undefined {
+  const counted = roots
+    .filter((r) => r.kind === 'circling' && !pot.left.some((l) => l.label === r.label) && r.rings)
+    .sort((a, b) => b.rings!.count - a.rings!.count)[0];
+  if (counted) return { year: year - counted.rings!.count, from: 'rings', root: counted.label };
+  return plantedYear === undefined ? undefined : { year: plantedYear, from: 'planting' };
+}
+
+/** The old pot in a sentence, lengths as marks. */
+export function potInWords(pot: OldPot, outgrown: PotOutgrown | undefined): string {
+  const never = pot.never.length > 0 ? `${pot.never.join(', ')} never left it` : 'every root left it';
+  const when =
+    outgrown &&
+    (outgrown.from === 'rings'
+      ? `; outgrown about ${outgrown.year}, by the rings of ${outgrown.root}`
+      : `; outgrown by ${outgrown.year} at the latest, the year of planting`);
+  return `${pot.shape}, ${shortMark(2 * pot.half)} across; ${never}${when ?? ''}`;
 }

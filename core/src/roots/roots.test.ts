@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { shareOf, unionOf } from './arcs';
 import { clearanceTo, compressionOf, leavesBase, togetherOf } from './compression';
-import { outlineFrom, outlineOf, planPoint, type Outline } from './outline';
+import { DIRECTIONS, outlineFrom, outlineOf, planPoint, type Outline } from './outline';
 import { pathThrough, placed, type RootPath } from './path';
 import { addPoint, insertPoint, joinRoots, nextLabel, readingAt, snapToBark, splitRoot } from './edits';
 import { structuralRootZone } from './zones';
 import { digToGeoJson, digToRows, rootsFromGeoJson, rootsFromRows, CSV_COLUMNS } from './exchange';
 import { readDig } from './reading';
 import { dugSection, rootOvals } from './section';
-import { circleThrough, squareThrough } from './pot';
+import { circleThrough, potOutgrown, squareThrough } from './pot';
 import type { Dig, DugRoot } from '../casefile/dig';
 
 const round = (radius: number): Outline => outlineFrom(() => radius, 'radii');
@@ -415,6 +415,16 @@ describe('the old pot', () => {
     expect(pot).toMatchObject({ shape: 'round', never: ['C1'] });
     expect(pot!.half).toBeCloseTo(0.18, 3);
     expect(pot!.left).toEqual([{ label: 'D1', farthest: expect.closeTo(1.1, 3) }]);
+    // The oldest root at the wall dates it, whatever the year of planting; a root outside does not.
+    const counted = (count: number) => ({ rings: { count, over: 0.01 } });
+    const roots = [
+      { ...ring('C1', 0), ...counted(9) },
+      { ...ring('C2', 140), ...counted(12) },
+      { ...anchors[0]!, ...counted(30) },
+    ];
+    expect(potOutgrown(pot!, roots, 2026, 2016)).toEqual({ year: 2014, from: 'rings', root: 'C2' });
+    expect(potOutgrown(pot!, [ring('C1', 0)], 2026, 2016)).toEqual({ year: 2016, from: 'planting' });
+    expect(potOutgrown(pot!, [ring('C1', 0)], 2026, undefined)).toBeUndefined();
   });
 });
 
@@ -568,6 +578,25 @@ describe('exchange', () => {
       });
     }
     expect(bare(rootsFromRows(rows).roots)).toEqual(bare(dig.roots));
+  });
+
+  test('the outline of the stem comes along where the dig has none, and roots stand off that outline', () => {
+    const oval = { ...dig, diameters: { bearing: 40, along: 0.4, across: 0.28 } };
+    const read = readDig({ stemDiameter: 0.3 }, oval);
+    const out = JSON.stringify(digToGeoJson(oval, read));
+    const back = rootsFromGeoJson(out, { ...dig, roots: [] }, reading);
+    const again = readDig({ stemDiameter: 0.3 }, { ...dig, radii: back.radii!, roots: back.roots });
+    for (let d = 0; d < DIRECTIONS; d += 40)
+      expect(Math.abs(again.outline.radii[d]! - read.outline.radii[d]!)).toBeLessThan(0.001);
+    expect(back.roots[0]!.points[0]!.distance).toBeCloseTo(0.02, 2);
+    expect(rootsFromGeoJson(out, oval, read)).toMatchObject({
+      notes: [expect.stringContaining('this dig has one')],
+    });
+    const aside = JSON.parse(out);
+    for (const corner of aside.features[0].geometry.coordinates[0]) corner[0] += 1;
+    const told = rootsFromGeoJson(JSON.stringify(aside), dig, reading);
+    expect(told.radii).toBeUndefined();
+    expect(told.notes[0]).toContain('Feature 1: the stem reaches 0 m at');
   });
 
   test('what cannot be is named by place and value, the rest is kept', () => {

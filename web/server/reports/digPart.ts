@@ -1,6 +1,6 @@
 import { HORIZON, type YearBand } from '@undrel/core/growth';
 import { assessDig, numberedCuts, type DigAssessment } from '@undrel/core/pruning';
-import { girdledShare } from '@undrel/core/roots';
+import { girdledShare, potInWords, potOutgrown } from '@undrel/core/roots';
 import { formatQuantity, formatValue, tidy, writeLengths } from '@undrel/core/units';
 import type { ReportDig } from '../../protocol/report';
 import { planOf } from '../../ui/drawing/digSheet';
@@ -67,7 +67,13 @@ export function digPart(
         ? [
             {
               name: 'Old pot',
-              text: `${pot.shape}, ${formatValue(2 * pot.half, 'short length', system)} across; ${pot.never.length > 0 ? `${pot.never.join(', ')} never left it` : 'every root left it'}`,
+              text: writeLengths(
+                potInWords(
+                  pot,
+                  potOutgrown(pot, visit.dig!.roots, Number(visit.date.slice(0, 4)), tree.plantedYear),
+                ),
+                system,
+              ),
             },
           ]
         : []),

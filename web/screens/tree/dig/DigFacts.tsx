@@ -1,6 +1,7 @@
 import { SECTORS } from '@undrel/core/base';
 import type { Tree } from '@undrel/core/casefile';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { potInWords, potOutgrown } from '@undrel/core/roots';
+import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { DigWork } from './useDig';
 
 /** What holds, what is near, the old pot: the smaller answers. */
@@ -45,7 +46,7 @@ export function DigFacts({
       ? ([
           [
             'Old pot',
-            `${pot.shape}, ${formatValue(2 * pot.half, 'short length', system)} across; ${pot.never.length > 0 ? `${pot.never.join(', ')} never left it` : 'every root left it'}${tree.plantedYear ? `; outgrown by ${tree.plantedYear} at the latest` : ''}`,
+            writeLengths(potInWords(pot, potOutgrown(pot, work.dig.roots, from, tree.plantedYear)), system),
           ],
         ] as [string, string][])
       : []),

@@ -30,7 +30,7 @@ export function DigFiles(props: {
   reading: DigReading;
   drawing: () => Drawing;
   disabled: boolean;
-  onRoots: (roots: DugRoot[]) => void;
+  onRoots: (roots: DugRoot[], radii?: Dig['radii']) => void;
 }) {
   const { name, dig, reading } = props;
   const input = useRef<HTMLInputElement>(null);
@@ -62,9 +62,10 @@ export function DigFiles(props: {
     const brought = /\.csv$/i.test(file.name)
       ? rootsFromRows(Papa.parse<Record<string, string>>(source, { header: true, skipEmptyLines: true }).data)
       : rootsFromGeoJson(source, dig, reading);
-    if (brought.roots.length > 0) props.onRoots(brought.roots);
+    const { roots, radii } = brought;
+    if (roots.length > 0 || radii) props.onRoots(roots, radii);
     setTold([
-      `${brought.roots.length} ${brought.roots.length === 1 ? 'root' : 'roots'} brought in.`,
+      `${radii ? 'The outline of the stem and ' : ''}${roots.length} ${roots.length === 1 ? 'root' : 'roots'} brought in.`,
       ...brought.notes,
     ]);
   };

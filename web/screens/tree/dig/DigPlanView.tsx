@@ -124,11 +124,16 @@ export function DigPlanView(props: DigPlanProps) {
       y: y + (py - size.height / 2) / scale,
     });
   };
+  /** A finger that comes or goes: those that stay go on from where they are, or the plan would jump. */
+  const rebase = () => {
+    for (const held of presses.current.values()) Object.assign(held, { from: held.at, view });
+  };
   const press = (event: PointerEvent, at: number | undefined) => {
     if (event.button !== 0) return;
     event.stopPropagation();
     event.currentTarget.setPointerCapture(event.pointerId);
     const from = local(event);
+    rebase();
     presses.current.set(event.pointerId, {
       id: event.pointerId,
       from,
@@ -176,6 +181,7 @@ export function DigPlanView(props: DigPlanProps) {
     const held = presses.current.get(event.pointerId);
     presses.current.delete(event.pointerId);
     if (!held) return;
+    rebase();
     if (held.point !== undefined) {
       if (shaped.current) props.onDrop(shaped.current);
       shaped.current = undefined;

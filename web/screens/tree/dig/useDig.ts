@@ -2,7 +2,7 @@
 
 import { useMemo, useRef } from 'react';
 import type { Dig, DugRoot } from '@undrel/core/casefile';
-import { stemRate, type Rate, type Scenario } from '@undrel/core/growth';
+import { stemRate, type StemRate, type Scenario } from '@undrel/core/growth';
 import {
   adviseRoots,
   isStressed,
@@ -19,7 +19,7 @@ import { useForecast, type ForecastState } from './useForecast';
 export interface DigWork extends ForecastState {
   dig: Dig;
   reading: DigReading;
-  stem: Rate;
+  stem: StemRate;
   advice: PruningAdvice;
   /** Cuts of this season, numbered round the stem. */
   cuts: NumberedCut[];

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Dig, Tree } from '@undrel/core/casefile';
-import type { Forecast, Rate, Scenario } from '@undrel/core/growth';
+import type { Forecast, StemRate, Scenario } from '@undrel/core/growth';
 import { FORECAST_DRAWS, FORECAST_SEED } from '@undrel/core/pruning';
 import type { ForecastAnswer, ForecastJob } from '../../../workers/forecast';
 
@@ -22,7 +22,7 @@ export interface ForecastState {
 export function useForecast(
   tree: Tree,
   dig: Dig | undefined,
-  stem: Rate,
+  stem: StemRate,
   scenarios: readonly Scenario[],
 ): ForecastState {
   const [forecast, setForecast] = useState<Forecast | undefined>(undefined);

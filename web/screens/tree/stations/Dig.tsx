@@ -83,12 +83,20 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
     save(selectedItem.id, addPoint(selected, readingAt(frame, x, y)));
     setPoint(selected.points.length);
   };
-  const bringIn = (roots: DugRoot[]) => {
+  const bringIn = (roots: DugRoot[], radii?: DigHead['radii']) => {
     const taken = [...labels];
+    const head = headItem?.values as DigHead | undefined;
     control.setAll([
-      ...(headItem?.values
+      ...(head && !radii
         ? []
-        : [{ kind: 'dig' as const, id: digId(visitId), parent: visitId, values: NEW_DIG }]),
+        : [
+            {
+              kind: 'dig' as const,
+              id: digId(visitId),
+              parent: visitId,
+              values: { ...(head ?? NEW_DIG), ...(radii && { radii }) },
+            },
+          ]),
       ...roots.map((root) => {
         const label = taken.includes(root.label) || root.label === '?' ? nextLabel(taken) : root.label;
         taken.push(label);

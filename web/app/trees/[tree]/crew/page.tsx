@@ -19,15 +19,21 @@ export default async function CrewPage({ params, searchParams }: Props) {
     viewer: who,
     loaded: await loadCase(db, tree),
   }));
-  const dug = loaded?.items.find(
-    (i) => i.kind === 'root' && i.values !== null && (!visit || i.parent === visit),
+  const withRoots = new Set(
+    loaded?.items.flatMap((i) => (i.kind === 'root' && i.values !== null ? [i.parent] : [])),
   );
+  const dug = loaded?.items
+    .flatMap((i) =>
+      i.kind === 'visit' && i.values && withRoots.has(i.id) ? [{ id: i.id, date: i.values.date }] : [],
+    )
+    .filter((v) => !visit || v.id === visit)
+    .sort((a, b) => b.date.localeCompare(a.date))[0];
   if (!loaded || !dug) notFound();
   return (
     <CrewScreen
       treeId={loaded.treeId}
       items={JSON.stringify(loaded.items)}
-      visitId={dug.parent}
+      visitId={dug.id}
       property={loaded.property.name}
       firmSchools={loaded.firmSchools}
       mayMeasure={may(viewer.role, 'measure')}

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Dig } from '@undrel/core/casefile';
 import { readDig } from '@undrel/core/roots';
 import { digPlanDrawing, fittingView, toDrawing, toMetres, type DigPlan } from './digPlan';
-import { placeLabel, textWidth, type Box } from './labels';
+import { crossedBy, placeLabel, textWidth, type Box } from './labels';
 import { drawingToSvg } from './svgText';
 
 const point = (bearing: number, distance: number) => ({ bearing, distance, depth: 0.1, diameter: 0.04 });
@@ -111,6 +111,26 @@ test('labels never lie on each other nor outside the picture', () => {
       },
     ),
   );
+});
+
+test('a label keeps off the lines where there is room, and takes the place over the fewest where there is none', () => {
+  const size = { width: 60, height: 20 };
+  const room = { width: 300, height: 300 };
+  // The first place it would take, to the upper right of the point, is crossed.
+  const slope: [number, number][] = [
+    [150, 150],
+    [250, 50],
+  ];
+  const free = placeLabel(size, [[150, 150]], [], room)!;
+  const crossed = crossedBy([slope], 300, 300);
+  expect(crossed({ left: free[0], top: free[1], ...size })).toBeGreaterThan(0);
+  const [left, top] = placeLabel(size, [[150, 150]], [], room, crossed)!;
+  expect(crossed({ left, top, ...size })).toBe(0);
+  const everywhere = Array.from({ length: 60 }, (_, i): [number, number][] => [
+    [0, 5 * i],
+    [300, 5 * i],
+  ]);
+  expect(placeLabel(size, [[150, 150]], [], room, crossedBy(everywhere, 300, 300))).toBeDefined();
 });
 
 test('an SVG file stands by itself and escapes what was typed', () => {

@@ -9,8 +9,8 @@ import {
   type RootPath,
 } from '@undrel/core/roots';
 import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
-import { placeLabel, textWidth, type Box } from './labels';
-import { scaleBar } from './section';
+import { crossedBy, placeLabel, textWidth, type Box } from './labels';
+import { scaleBar, scaleBarMarks } from './scaleBar';
 import { hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
 import { centreline, tubeOutline } from './tube';
 
@@ -184,6 +184,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
     shapes.push({ as: 'text', at, text, size: font, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
 
   ground();
+  const below = shapes.length;
   const order = byDepth(reading);
   for (const i of order) if (plan.there[i]) root(i);
   stem();
@@ -347,6 +348,8 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
       { left: width - 58, top: 0, width: 58, height: 70 },
       { left: 0, top: height - 46, width: 210, height: 46 },
     );
+    const lines = shapes.slice(below).flatMap((s) => (s.as === 'line' ? [s.points] : []));
+    const crossed = crossedBy(lines, width, height);
     for (const i of [...order].reverse()) {
       if (!plan.there[i]) continue;
       const { root: dug } = reading.roots[i]!;
@@ -364,7 +367,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
       const seen = [n - 1, Math.floor(n * 0.8), Math.floor(n * 0.6), Math.floor(n * 0.4), Math.floor(n * 0.2)]
         .map((k) => to(path.x[k]!, path.y[k]!))
         .map(([x, y]): Point => [Math.max(8, Math.min(width - 8, x)), Math.max(8, Math.min(height - 8, y))]);
-      const at = placeLabel(size, seen, taken, { width, height });
+      const at = placeLabel(size, seen, taken, { width, height }, crossed);
       if (!at) continue;
       const chosen = dug.label === plan.selected;
       write([at[0], at[1] + font], dug.label, {
@@ -398,25 +401,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
     write([x, y + 50], 'N', { size: 13, anchor: 'middle' });
     const bar = scaleBar(view.scale, system, width * 0.25);
     const base = height - 14;
-    shapes.push({
-      as: 'marks',
-      tone: 'ink',
-      width: 2,
-      segments: [
-        [
-          [14, base],
-          [14 + bar.length, base],
-        ],
-        [
-          [14, base - 5],
-          [14, base + 5],
-        ],
-        [
-          [14 + bar.length, base - 5],
-          [14 + bar.length, base + 5],
-        ],
-      ],
-    });
+    shapes.push(scaleBarMarks(14, base, bar.length));
     const step = GRID_STEPS[system].find((s) => s * view.scale >= 56) ?? GRID_STEPS[system].at(-1)!;
     const squares = plan.bare || compact ? '' : `, squares ${formatValue(step, 'short length', system)}`;
     write([14, base - 9], `${bar.label}${squares}`);

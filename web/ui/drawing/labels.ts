@@ -16,9 +16,40 @@ const meets = (a: Box, b: Box): boolean =>
 const within = (box: Box, width: number, height: number): boolean =>
   box.left >= 2 && box.top >= 2 && box.left + box.width <= width - 2 && box.top + box.height <= height - 2;
 
+/** Cells in which lines are remembered, px: about half the height of a letter. */
+const CELL = 6;
+
+/** How many cells of a box are crossed by lines: what a label there would be written over. */
+export type Crossed = (box: Box) => number;
+
+/** Remembers where lines run, so that labels can keep off them. */
+export function crossedBy(lines: readonly (readonly Point[])[], width: number, height: number): Crossed {
+  const [columns, rows] = [Math.ceil(width / CELL), Math.ceil(height / CELL)];
+  const cells = new Uint8Array(columns * rows);
+  for (const line of lines) {
+    for (let i = 1; i < line.length; i++) {
+      const [[xa, ya], [xb, yb]] = [line[i - 1]!, line[i]!];
+      const steps = Math.max(1, Math.ceil(Math.max(Math.abs(xb - xa), Math.abs(yb - ya)) / CELL));
+      for (let k = 0; k <= steps; k++) {
+        const column = Math.floor((xa + ((xb - xa) * k) / steps) / CELL);
+        const row = Math.floor((ya + ((yb - ya) * k) / steps) / CELL);
+        if (column >= 0 && column < columns && row >= 0 && row < rows) cells[row * columns + column] = 1;
+      }
+    }
+  }
+  return ({ left, top, width: w, height: h }) => {
+    let crossed = 0;
+    const last = Math.min(columns - 1, Math.floor((left + w) / CELL));
+    for (let row = Math.floor(top / CELL); row <= Math.min(rows - 1, Math.floor((top + h) / CELL)); row++)
+      for (let column = Math.floor(left / CELL); column <= last; column++)
+        crossed += cells[row * columns + column]!;
+    return crossed;
+  };
+}
+
 /**
- * Finds a place for a label near one of several points, the first first, where it meets no label placed before; the
- * place is remembered in `taken`.
+ * Finds a place for a label near one of several points where it meets no label placed before: the first that is
+ * written over no line, else the one over the fewest. The place is remembered in `taken`.
  *
  * @returns upper left corner, or undefined where there is no room
  */
@@ -27,8 +58,11 @@ export function placeLabel(
   near: readonly Point[],
   taken: Box[],
   room: { width: number; height: number },
+  crossed: Crossed = () => 0,
 ): Point | undefined {
-  for (const [x, y] of near) {
+  let best: Box | undefined;
+  let fewest = Infinity;
+  search: for (const [x, y] of near) {
     for (const away of [4, 12, 24, 40]) {
       for (const [dx, dy] of [
         [1, -1],
@@ -46,12 +80,16 @@ export function placeLabel(
           ...size,
         };
         if (!within(box, room.width, room.height) || taken.some((other) => meets(box, other))) continue;
-        taken.push(box);
-        return [box.left, box.top];
+        const over = crossed(box);
+        if (over >= fewest) continue;
+        [best, fewest] = [box, over];
+        if (over === 0) break search;
       }
     }
   }
-  return undefined;
+  if (!best) return undefined;
+  taken.push(best);
+  return [best.left, best.top];
 }
 
 /** Width of a text, near enough to keep labels apart: the fonts that ship are about half as wide as high. */

@@ -1,5 +1,5 @@
 import type { UnitSystem } from '@undrel/core/units';
-import { scaleBar } from './section';
+import { scaleBar } from './scaleBar';
 
 /** Where metres of a plan lie in a drawing: x east to the right, y north upward. */
 export interface PlanFrame {

@@ -7,6 +7,27 @@ import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
 
 const percent = (share: number): string => `${tidy(100 * share, share < 0.1 ? 1 : 0)} %`;
 
+interface Crossed {
+  other: number;
+  under: boolean;
+  angles: number[];
+  seen: boolean;
+}
+
+/** The crossings of a root, one entry for each other root: roots that run along each other cross many times. */
+function crossed(root: RootReading, index: number): Crossed[] {
+  const list: Crossed[] = [];
+  for (const { over, under, angle, seen } of root.crossings) {
+    const [below, other] = [over !== index, over === index ? under : over];
+    const known = list.find((c) => c.other === other && c.under === below);
+    if (known) {
+      known.angles.push(angle);
+      known.seen &&= seen;
+    } else list.push({ other, under: below, angles: [angle], seen });
+  }
+  return list;
+}
+
 /** What was computed for one root, beside it. */
 export function RootNumbers({
   root,
@@ -56,9 +77,9 @@ export function RootNumbers({
           string,
         ][])
       : []),
-    ...root.crossings.map((c): [string, string] => [
-      c.over === index ? `Over ${labelOf(c.under)}` : `Under ${labelOf(c.over)}`,
-      `at ${Math.round(c.angle)}°${c.seen ? '' : ', told by depth'}`,
+    ...crossed(root, index).map(({ under, other, angles, seen }): [string, string] => [
+      `${under ? 'Under' : 'Over'} ${labelOf(other)}`,
+      `at ${[...new Set(angles.map(Math.round))].map((a) => `${a}°`).join(', ')}${seen ? '' : ', told by depth'}`,
     ]),
     ...root.pressings
       .filter((p) => p.length > 0)

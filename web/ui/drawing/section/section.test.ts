@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import type { GradeProfile, ProbePoint } from '@undrel/core/casefile';
 import { profileOf, sectionOf } from '@undrel/core/profile';
-import { scaleBar, sectionDrawing } from './section';
-import { hatch, spaced, type Point } from './shapes';
+import { scaleBar } from '../scaleBar';
+import { hatch, spaced, type Point } from '../shapes';
+import { sectionDrawing } from './index';
 
 const profiles = (height: number, fill: number): GradeProfile[] =>
   [0, 90, 180, 270].map((bearing) => ({

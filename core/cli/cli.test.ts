@@ -22,7 +22,9 @@ test('assess prints one JSON line with numbers, working and reasons', () => {
   const result = JSON.parse(stdout);
   expect(result.profile.collar.depth.value).toBeGreaterThan(0.1);
   expect(result.profile.collar.depth.working.formula).toContain('mean round the stem');
-  expect(result.verdict.causes[0].for.length).toBeGreaterThan(0);
+  expect(result.verdict.causes[0].probability).toBeGreaterThan(0.5);
+  expect(result.explanation.causes[0].for.length).toBeGreaterThan(0);
+  expect(result.explanation.checks.length).toBeGreaterThan(0);
   expect(result.operations.map((o: { key: string }) => o.key)).toContain('excavate');
 });
 
@@ -65,18 +67,15 @@ test('bytes that are not UTF-8, a missing file and a bad flag are named', () => 
   expect(run(['assess', '--format', 'xml', example]).stderr).toContain('allowed are json, text');
 });
 
-test('a thousand files stream, with progress on standard error', () => {
-  const visited = JSON.parse(readFileSync(example, 'utf8'));
-  // A forecast takes a tenth of a second; an inventory is mostly of trees that were not dug.
-  for (const visit of visited.visits) delete visit.dig;
-  const text = JSON.stringify(visited);
-  const files = Array.from({ length: 1000 }, (_, i) => {
+test('an inventory streams, with progress on standard error', () => {
+  const text = readFileSync(example, 'utf8');
+  const files = Array.from({ length: 300 }, (_, i) => {
     const file = join(folder, `${i}.json`);
     writeFileSync(file, text);
     return file;
   });
-  const { status, stdout, stderr } = run(['assess', ...files]);
+  const { status, stdout, stderr } = run(['assess', '--brief', ...files]);
   expect(status).toBe(0);
-  expect(stdout.trim().split('\n')).toHaveLength(1000);
-  expect(stderr).toContain('500 of 1000 files');
+  expect(stdout.trim().split('\n')).toHaveLength(300);
+  expect(stderr).toContain('200 of 300 files');
 }, 60_000);

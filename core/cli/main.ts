@@ -1,16 +1,18 @@
 import { createReadStream } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { assess } from '../src/assessment';
+import { explain } from '../src/diagnosis';
 import { assessDig } from '../src/pruning';
 import { caseJsonSchema, readCase } from '../src/casefile/schema';
 import type { CaseFile } from '../src/casefile';
 import { digSummary, digText } from './dig';
 import { assessmentText } from './text';
 
-const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units metric|us] [--visit YYYY-MM-DD]
+const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units metric|us] [--visit YYYY-MM-DD] [--brief]
        undrel schema
 
 assess  measures, explains and prescribes for the last visit of each case file (or the one of --visit);
+        --brief leaves out the reasons, the next checks and the forecast of a dig, for a whole inventory;
         without FILE, or with -, reads standard input. JSON comes one line a file.
 schema  prints the JSON Schema of the case format.
 Exit status: 0 all assessed, 2 bad call or bad input (named on standard error).
@@ -29,6 +31,7 @@ interface Options {
   format: string;
   units: string;
   visit: string | undefined;
+  brief: boolean;
 }
 
 function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], options: Options): string {
@@ -43,15 +46,17 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
     );
   }
   const result = assess(caseFile.tree, caseFile.events, visit);
-  const dug = assessDig(caseFile.tree, caseFile.visits, visit);
+  const explanation = options.brief ? undefined : explain(result.verdict, caseFile.tree, visit);
+  const dug = options.brief ? undefined : assessDig(caseFile.tree, caseFile.visits, visit);
   if (options.format === 'text') {
     const system = options.units === 'us' ? 'us' : 'metric';
     return (
-      assessmentText(caseFile, visit.date, result, system) + (dug ? digText(dug, visit.date, system) : '')
+      assessmentText(caseFile, visit.date, result, explanation, system) +
+      (dug ? digText(dug, visit.date, system) : '')
     );
   }
   const dig = dug && digSummary(dug);
-  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, dig })}\n`;
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, dig })}\n`;
 }
 
 /** Writes with back-pressure, so that a thousand files stream. */
@@ -103,6 +108,7 @@ async function main(): Promise<number> {
       format: { type: 'string', default: 'json' },
       units: { type: 'string', default: 'metric' },
       visit: { type: 'string' },
+      brief: { type: 'boolean', default: false },
       help: { type: 'boolean', default: false },
     },
   });
@@ -123,6 +129,7 @@ async function main(): Promise<number> {
     format: values.format,
     units: values.units,
     visit: values.visit,
+    brief: values.brief,
   });
 }
 

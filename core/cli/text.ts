@@ -1,12 +1,40 @@
 import type { Assessment } from '../src/assessment';
 import type { CaseFile } from '../src/casefile';
+import { PRACTICE_NOTE, STANDINGS, type Explanation } from '../src/diagnosis';
 import { formatQuantity, writeLengths, type UnitSystem } from '../src/units';
+
+const OPEN = STANDINGS.find((s) => s.key === 'open')!.from;
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+/** What does not fit, what the unsure answers may change, what decides, and what to look at next. */
+const explained = (explanation: Explanation, say: (sentence: string) => string): string[] => [
+  ...explanation.contradictions.map((c) => `  ! ${say(c.text)}`),
+  ...explanation.flips.map(
+    (f) =>
+      `  ? Unsure: ${say(f.text)}. If “${say(f.otherwise)}”: ${f.changes.map((c) => `${c.label.toLowerCase()} ${percent(c.from)} to ${percent(c.to)}`).join(', ')}`,
+  ),
+  ...(explanation.pivotal
+    ? [
+        `Without “${say(explanation.pivotal.text)}”, ${explanation.pivotal.thenLabel.toLowerCase()} would stand first.`,
+      ]
+    : []),
+  ...(explanation.enough
+    ? ['Enough: nothing left to look at would change the prescription.']
+    : [
+        'Check next:',
+        ...explanation.checks
+          .filter((c) => c.gain > 0)
+          .slice(0, 5)
+          .map((c) => `  ${c.about}, ${c.minutes} min${c.season ? `, ${c.season}` : ''}`),
+      ]),
+];
 
 /** An assessment for people: the verdict first, then what is to be done, then what it rests on. */
 export function assessmentText(
   caseFile: CaseFile,
   date: string,
   result: Assessment,
+  explanation: Explanation | undefined,
   system: UnitSystem,
 ): string {
   const say = (sentence: string) => writeLengths(sentence, system);
@@ -30,17 +58,18 @@ export function assessmentText(
     ...[...profile.missing, ...profile.problems.map((p) => p.message)].map((m) => `  ! ${say(m)}`),
     '',
   ];
-  for (const cause of verdict.causes.filter(
-    (c) => c.standing !== 'unexamined' && c.standing !== 'unlikely',
-  )) {
-    lines.push(`${cause.label}: ${cause.standing}`);
-    lines.push(
-      ...cause.for.map((r) => `  + ${say(r.text)}`),
-      ...cause.against.map((r) => `  - ${say(r.text)}`),
-    );
-    if (cause.unexamined.length > 0) lines.push(`  ? ${cause.unexamined.map((u) => u.text).join('; ')}`);
+  for (const cause of verdict.causes.filter((c) => c.probability >= OPEN)) {
+    const reasons = explanation?.causes.find((c) => c.cause === cause.cause);
+    lines.push(`${cause.label}: ${cause.certainty} (${percent(cause.probability)})`);
+    for (const r of [...(reasons?.for ?? []), ...(reasons?.against ?? [])])
+      lines.push(`  ${r.decibans > 0 ? '+' : '-'} ${say(r.text)} (${r.words}, ${r.decibans.toFixed(1)} dB)`);
   }
-  lines.push('');
+  lines.push(
+    ...verdict.chain.map((step) => step.text),
+    ...(explanation ? explained(explanation, say) : []),
+    PRACTICE_NOTE,
+    '',
+  );
   for (const operation of operations) {
     lines.push(`${operation.advice.toUpperCase().padEnd(7)}${operation.title}: ${say(operation.summary)}`);
     if (operation.advice === 'not') continue;

@@ -6,7 +6,7 @@ export const WORDED_PARTS = [
   {
     key: 'verdict',
     label: 'Verdict in your words',
-    hint: 'Stands before the reasons; empty: the summary above.',
+    hint: 'Stands before the reasons; empty: the words for the client kept with the verdict.',
   },
   { key: 'closing', label: 'Closing', hint: 'What you ask the client to decide, and by when.' },
 ] as const;
@@ -56,6 +56,14 @@ export interface ReportContent {
   wording: Wording;
   verdictSummary: string;
   causes: { label: string; standing: string; mechanism: string; for: string[]; against: string[] }[];
+  /** What led to what. This and the four after it are missing in reports issued before they were kept. */
+  chain?: string[];
+  /** The consultant's own first cause, where it is not that of the weighing. */
+  opinion?: string;
+  doubts?: string[];
+  /** What would be looked at next. */
+  checks?: string[];
+  clientWords?: string;
   seen: { ask: string; answer: string }[];
   measured: { name: string; text: string; method: string }[];
   warnings: string[];

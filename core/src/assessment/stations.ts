@@ -1,9 +1,17 @@
 import { BASE_QUESTIONS, type Question, type Station } from '../base';
 import type { Tree, TreeEvent, Visit } from '../casefile/model';
 import { CROWN_QUESTIONS } from '../crown';
+import { HISTORY_QUESTIONS } from '../history';
 import { GROUND_QUESTIONS } from '../profile';
+import { DIG_QUESTIONS } from '../roots/questions';
 
-export const QUESTIONS: readonly Question[] = [...CROWN_QUESTIONS, ...BASE_QUESTIONS, ...GROUND_QUESTIONS];
+export const QUESTIONS: readonly Question[] = [
+  ...HISTORY_QUESTIONS,
+  ...CROWN_QUESTIONS,
+  ...BASE_QUESTIONS,
+  ...GROUND_QUESTIONS,
+  ...DIG_QUESTIONS,
+];
 
 export const questionFor = (key: string): Question | undefined => QUESTIONS.find((q) => q.key === key);
 

@@ -106,6 +106,21 @@ export const BASE_QUESTIONS: readonly Question[] = [
     answers: seen('none', ['loose', 'loose'], ['tight', 'tight'], ['grown in', 'grown in']),
   },
   {
+    key: 'base.adventitious',
+    station: 'base',
+    kind: 'grade',
+    ask: 'Roots from the buried stem',
+    hint: 'Part the mulch or soil at the bark with the fingers.',
+    answers: seen('not seen', ['few', 'a few'], ['mat', 'a mat']),
+  },
+  {
+    key: 'base.lean',
+    station: 'base',
+    kind: 'grade',
+    ask: 'Leans more than it did?',
+    answers: seen('no', ['lean', 'leans more'], ['lifted', 'leans, soil lifted']),
+  },
+  {
     key: 'base.dbh',
     station: 'base',
     kind: 'length',

@@ -64,6 +64,8 @@ export interface Finding {
   /** Where on the stem it is: the side, degrees from north, and the height above grade, m. */
   bearing?: number;
   height?: number;
+  /** Whoever noted it was not sure of it. */
+  unsure?: true;
   note?: string;
 }
 
@@ -104,6 +106,10 @@ export interface Visit {
   note?: string;
   /** When to come back, and what for. */
   lookAgain?: { on: string; why: string };
+  /** Where the consultant holds another cause to be the first than the findings make it, and why. */
+  opinion?: { cause: string; why: string };
+  /** What the client is told of the verdict, where it was written anew. */
+  clientWords?: string;
   findings: Finding[];
   profiles: GradeProfile[];
   probes: ProbePoint[];

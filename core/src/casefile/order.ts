@@ -85,6 +85,7 @@ export function caseOf(tree: Tree, events: readonly TreeEvent[], visits: readonl
             'number',
             'bearing',
             'height',
+            'unsure',
             'note',
           )!.sort(byFinding),
           profiles: visit.profiles.map(profile).sort((a, b) => a.bearing - b.bearing),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { QUESTIONS, questionFor } from '../assessment/stations';
+import { CAUSE_KEYS } from '../diagnosis/causes';
 import { EVENT_KINDS, eventDateProblem, yearOf } from '../history/events';
 import { MATTERS } from '../practice/schools';
 import { LENGTH_LIMITS, type LengthField } from '../units/limits';
@@ -60,6 +61,7 @@ export const findingSchema = z
     number: z.number().optional().describe('m, or share 0-1'),
     bearing: bearing.optional().describe('side of the stem it is on, degrees clockwise from north'),
     height: length('woundHeight').optional(),
+    unsure: z.literal(true).optional().describe('whoever noted it was not sure of it'),
     note: text(2000).optional(),
   })
   .superRefine((finding, ctx) => {
@@ -190,6 +192,11 @@ export const visitSchema = z.strictObject({
   by: text(120).optional(),
   note: text(8000).optional(),
   lookAgain: z.strictObject({ on: day, why: text(400) }).optional(),
+  opinion: z
+    .strictObject({ cause: z.enum(CAUSE_KEYS as [string, ...string[]]), why: text(2000) })
+    .optional()
+    .describe('the cause the consultant puts first against the weighing of the findings, and why'),
+  clientWords: text(4000).optional().describe('what the client is told of the verdict'),
   findings: z.array(findingSchema).max(500),
   profiles: z.array(profileSchema).max(72),
   probes: z.array(probeSchema).max(500),

@@ -65,6 +65,28 @@ export const CROWN_QUESTIONS: readonly Question[] = [
     ],
   },
   {
+    key: 'crown.wilt',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Wilted suddenly?',
+    answers: [
+      { key: 'none', label: 'no' },
+      { key: 'limb', label: 'one limb' },
+      { key: 'whole', label: 'the whole crown' },
+    ],
+  },
+  {
+    key: 'crown.epicormics',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Epicormic shoots',
+    answers: [
+      { key: 'none', label: 'none' },
+      { key: 'some', label: 'some' },
+      { key: 'many', label: 'many' },
+    ],
+  },
+  {
     key: 'crown.neighbours',
     station: 'crown',
     kind: 'grade',

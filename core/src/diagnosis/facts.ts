@@ -1,14 +1,12 @@
 import { answerTo, answersTo, SECTORS } from '../base/question';
 import type { Tree, TreeEvent, Visit } from '../casefile/model';
-import { vigourFrom } from '../crown/vigour';
-import { yearOf } from '../history/events';
 import { LIMITS } from '../practice/limits';
 import type { Profile } from '../profile';
 import type { Station } from '../base/question';
 import { shortMark } from '../units/marks';
 
 /**
- * A fact is one thing the rules may ask about. "no" is looked, not seen; "unexamined" is not looked, and never counts
+ * A fact is one thing the prescription may ask about. "no" is looked, not seen; "unexamined" is not looked, and never counts
  * for or against anything.
  */
 export interface Fact {
@@ -49,14 +47,6 @@ const graded =
   ({ visit }) => {
     const answer = answerTo(visit.findings, key)?.answer;
     return fact(station, answer === undefined ? undefined : yes.includes(answer), ...texts);
-  };
-
-/** A fact from the dated events: their absence is only "not told", never "no". */
-const told =
-  (kind: TreeEvent['kind'], texts: (when: string) => string, unexamined: string): FactMaker =>
-  ({ events }) => {
-    const event = events.find((e) => e.kind === kind);
-    return fact('history', event ? true : undefined, event ? texts(event.when) : '', '', unexamined);
   };
 
 const barkSectors = (visit: Visit, answers: readonly string[]) =>
@@ -104,7 +94,6 @@ export const FACTS = {
       'original grade not looked for',
     );
   },
-  soilAdded: told('soil added', (when) => `soil added in ${when}`, 'not told whether soil was added'),
   mulchOnBark: ({ profile }) => {
     const height = profile.mulch?.onBark.value;
     return fact(
@@ -129,24 +118,6 @@ export const FACTS = {
       'mulch not measured',
     );
   },
-  mulchRoots: graded(
-    'mulch',
-    'mulch.roots',
-    ['few', 'mat'],
-    ['fine roots live in the mulch', 'no roots in the mulch', 'mulch not searched for roots'],
-  ),
-  mulchRenewed: ({ visit, events }) => {
-    const answer = answerTo(visit.findings, 'mulch.renewed')?.answer;
-    const contract = events.some((e) => e.kind === 'mulch contract');
-    const state = answer === 'yearly' || contract ? true : answer === 'none' ? false : undefined;
-    return fact(
-      'mulch',
-      state,
-      'mulch renewed by a maintenance contract',
-      'mulch not renewed',
-      'not known whether mulch is renewed',
-    );
-  },
   flareHidden: ({ profile: { flare } }) =>
     fact(
       'base',
@@ -157,16 +128,6 @@ export const FACTS = {
       `flare seen on ${flare.seen} of ${flare.looked} sides`,
       'stem entry not looked at',
     ),
-  flareOneSided: ({ profile: { flare } }) =>
-    fact(
-      'base',
-      flare.looked < 4
-        ? undefined
-        : flare.seen > 0 && flare.seen < flare.looked && flare.looked - flare.seen <= 3,
-      `stem straight on ${flare.looked - flare.seen} side(s), flared on the others`,
-      'stem alike all round',
-      'stem entry looked at on fewer than four sides',
-    ),
   barkSoft: ({ visit }) => {
     const soft = barkSectors(visit, ['soft', 'loose']);
     const looked = answersTo(visit.findings, 'base.bark').length > 0;
@@ -175,17 +136,6 @@ export const FACTS = {
       looked ? soft.length > 0 : undefined,
       `bark soft or loose at the soil line on ${soft.map((f) => SECTORS[f.part!]).join(', ')}`,
       'bark firm at the soil line',
-      'bark at the soil line not examined',
-    );
-  },
-  barkDark: ({ visit }) => {
-    const dark = barkSectors(visit, ['dark', 'soft', 'loose']);
-    const looked = answersTo(visit.findings, 'base.bark').length > 0;
-    return fact(
-      'base',
-      looked ? dark.length > 0 : undefined,
-      `bark dark or damp at the soil line on ${dark.map((f) => SECTORS[f.part!]).join(', ')}`,
-      'bark dry at the soil line',
       'bark at the soil line not examined',
     );
   },
@@ -200,25 +150,6 @@ export const FACTS = {
     'base.conks',
     ['few', 'many'],
     ['conks at the base', 'no conks', 'conks not looked for'],
-  ),
-  ooze: graded('base', 'base.ooze', ['old', 'fresh'], ['ooze on the stem', 'no ooze', 'ooze not looked for']),
-  borers: graded(
-    'base',
-    'base.borers',
-    ['few', 'many'],
-    ['frass or exit holes at the base', 'no frass or exit holes', 'frass and exit holes not looked for'],
-  ),
-  cankers: graded(
-    'crown',
-    'crown.pests',
-    ['cankers'],
-    ['cankers or wilt in the crown', 'no cankers or wilt', 'crown not searched for disease'],
-  ),
-  wounds: graded(
-    'base',
-    'base.wounds',
-    ['open', 'repeated'],
-    ['open wounds at the base', 'no open wounds at the base', 'base not searched for wounds'],
   ),
   rocks: ({ visit, tree }) => {
     const answer = answerTo(visit.findings, 'base.push')?.answer;
@@ -244,92 +175,6 @@ export const FACTS = {
       'no root across the stem in view',
       'not looked for roots across the stem',
     ],
-  ),
-  stemFlattened: graded(
-    'base',
-    'base.flat',
-    ['slight', 'marked'],
-    [
-      'stem flattened or pinched at the ground',
-      'stem round at the ground',
-      'stem shape at the ground not examined',
-    ],
-  ),
-  containerStock: ({ tree }) =>
-    fact(
-      'history',
-      tree.stock === undefined ? undefined : tree.stock === 'container',
-      'grown in containers',
-      `planted ${tree.stock ?? ''}`,
-      'nursery stock not known',
-    ),
-  vigourFell: ({ visit }) => {
-    const vigour = vigourFrom(visit.findings);
-    return fact(
-      'crown',
-      vigour &&
-        (vigour.ratio <= LIMITS.vigourDrop.value
-          ? true
-          : vigour.ratio >= LIMITS.vigourHeld.value
-            ? false
-            : undefined),
-      `shoots fell from ${shortMark(vigour?.before ?? 0)} to ${shortMark(vigour?.recent ?? 0)} a year`,
-      'shoots as long as before',
-      vigour ? 'shoot growth between poor and normal' : 'twig extension read for fewer than four years',
-    );
-  },
-  topDown: graded(
-    'crown',
-    'crown.pattern',
-    ['top'],
-    ['dieback from the top down', 'dieback not from the top', 'pattern of dieback not noted'],
-  ),
-  oneSide: graded(
-    'crown',
-    'crown.pattern',
-    ['side'],
-    ['dieback on one side', 'dieback not one-sided', 'pattern of dieback not noted'],
-  ),
-  pale: graded(
-    'crown',
-    'crown.colour',
-    ['pale'],
-    ['leaves evenly pale', 'leaves not evenly pale', 'leaf colour not noted'],
-  ),
-  scorched: graded(
-    'crown',
-    'crown.colour',
-    ['scorched'],
-    ['leaf margins scorched', 'no scorched margins', 'leaf colour not noted'],
-  ),
-  earlyAutumn: graded(
-    'crown',
-    'crown.autumn',
-    ['part', 'whole'],
-    ['early autumn colour', 'no early autumn colour', 'autumn colour not noted'],
-  ),
-  neighboursToo: graded(
-    'crown',
-    'crown.neighbours',
-    ['all'],
-    ['its neighbours suffer alike', 'its neighbours do not all suffer', 'neighbours not compared'],
-  ),
-  droughtYear: ({ events, visit }) => {
-    const year = Number(visit.date.slice(0, 4));
-    const drought = events.find((e) => e.kind === 'drought' && year - (yearOf(e.when) ?? -99) <= 3);
-    return fact(
-      'history',
-      drought ? true : undefined,
-      `drought in ${drought?.when ?? ''}`,
-      '',
-      'not told whether there was a drought',
-    );
-  },
-  soilDry: graded(
-    'probe',
-    'probe.moisture',
-    ['dry'],
-    ['soil dry at 20 cm', 'soil not dry at 20 cm', 'soil moisture not felt'],
   ),
 } as const satisfies Record<string, FactMaker>;
 

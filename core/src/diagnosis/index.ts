@@ -1,3 +1,10 @@
+export * from './causes';
+export * from './clientWords';
+export * from './evidence';
+export * from './explain';
 export * from './facts';
-export * from './rules';
+export * from './judgement';
+export { networkOf, tableProblems, type TableProblem } from './network';
+export { PRACTICE_TABLE } from './practiceTable';
 export * from './verdict';
+export * from './words';

@@ -1,83 +1,205 @@
-import type { Tree, TreeEvent, Visit } from '../casefile/model';
 import type { Station } from '../base/question';
+import type { Tree, TreeEvent, Visit } from '../casefile/model';
 import type { Profile } from '../profile';
-import { factsOf, type FactKey, type Facts } from './facts';
-import { CAUSES, RULES, STANDINGS, type CauseKey, type Standing } from './rules';
+import {
+  CAUSE_KEYS,
+  CAUSES,
+  isMechanism,
+  MECHANISM_KEYS,
+  MECHANISMS,
+  type CauseKey,
+  type MechanismKey,
+  type NodeKey,
+} from './causes';
+import { circumstancesOf, evidenceOf, type Evidence } from './evidence';
+import { factsOf, type Facts } from './facts';
+import type { JudgementTable } from './judgement';
+import { networkOf, priorsOf } from './network';
+import { causePairs, jointOf, marginalsOf } from './posterior';
+import { PRACTICE_TABLE } from './practiceTable';
+import { certaintyOf } from './words';
 
-/** Bumped whenever the rule table or the way it is read changes; kept with every snapshot. */
-export const VERDICT_ENGINE = 'rules-1';
+/** Bumped whenever the way the table is read changes; kept with every snapshot, beside the version of the table. */
+export const VERDICT_ENGINE = 'network-1';
 
-export interface Reason {
-  fact: FactKey;
-  text: string;
-  why: string;
-  weight: number;
-}
+/** From which chance a cause is called what. Common practice, no source. */
+export const STANDINGS = [
+  { from: 0.6, key: 'likely', label: 'likely' },
+  { from: 0.25, key: 'possible', label: 'possible' },
+  { from: 0.08, key: 'open', label: 'little to go on' },
+  { from: 0, key: 'unlikely', label: 'unlikely' },
+] as const;
+
+export type Standing = (typeof STANDINGS)[number]['key'] | 'unexamined';
 
 export interface CauseVerdict {
   cause: CauseKey;
   label: string;
   mechanism: string;
+  /** Chance that it is at work, by the table; a judgement of practice, not a measured frequency. */
+  probability: number;
+  /** Chance before anything was looked at. */
+  prior: number;
+  certainty: string;
   standing: Standing;
-  score: number;
-  for: Reason[];
-  against: Reason[];
-  unexamined: { fact: FactKey; text: string; station: Station }[];
+  /** What speaks of it and was not looked at. */
+  unexamined: { finding: string; text: string; station: Station }[];
+}
+
+export interface MechanismVerdict {
+  mechanism: MechanismKey;
+  label: string;
+  probability: number;
+  certainty: string;
+}
+
+/** One step of what led to what. */
+export interface ChainStep {
+  mechanism: MechanismKey;
+  because: string[];
+  so: string;
+  text: string;
 }
 
 export interface Verdict {
   engine: string;
-  /** Most likely first. */
+  /** Version of the judgement table. */
+  table: string;
+  /** Most likely first. Several may be at work at once; the chances do not add up to one. */
   causes: CauseVerdict[];
+  /** In the order in which one leads to another. */
+  mechanisms: MechanismVerdict[];
+  /** Causes that are likely to be at work together, with the chance of both. */
+  together: { causes: [CauseKey, CauseKey]; probability: number }[];
+  /** What led to what. */
+  chain: ChainStep[];
+  evidence: Evidence[];
   facts: Facts;
-  /** One sentence: the finding, or that there is too little to say. */
+  /** The finding in one or two sentences, or that there is too little to say. */
   summary: string;
 }
 
+/** With fewer findings than this the verdict is mostly what is usual for such a tree, and says so. */
+const ENOUGH_FINDINGS = 6;
+/** A pair is told of when both are at work with at least this chance. */
+const TOGETHER = 0.25;
+/** A mechanism stands in the chain from this chance on. */
+const IN_CHAIN = 0.5;
+
 /**
- * Ranks the causes of decline from what was seen and measured. Several may be likely at once. Nothing that was not
- * looked at counts for or against a cause; it is listed as unexamined.
+ * Weighs the causes of decline from what was seen and measured: exact chances of every cause and mechanism by the
+ * judgement table. What was not looked at counts neither for nor against.
  */
-export function verdictOf(tree: Tree, events: readonly TreeEvent[], visit: Visit, profile: Profile): Verdict {
-  const facts = factsOf(tree, events, visit, profile);
-  const causes = (Object.keys(CAUSES) as CauseKey[]).map((cause): CauseVerdict => {
-    const rules = RULES.filter((rule) => rule.cause === cause);
-    const reasons = rules.flatMap((rule): Reason[] => {
-      const { state, text } = facts[rule.fact];
-      const weight = state === 'yes' ? rule.ifYes : state === 'no' ? rule.ifNo : 0;
-      return weight === 0 ? [] : [{ fact: rule.fact, text, why: rule.why, weight }];
-    });
-    const score = reasons.reduce((sum, r) => sum + r.weight, 0);
-    const examined = rules.some((rule) => facts[rule.fact].state !== 'unexamined');
+export function verdictOf(
+  tree: Tree,
+  events: readonly TreeEvent[],
+  visit: Visit,
+  profile: Profile,
+  table: JudgementTable = PRACTICE_TABLE,
+): Verdict {
+  const network = networkOf(table);
+  const evidence = evidenceOf(table, tree, events, visit, profile);
+  const priors = priorsOf(table, circumstancesOf(tree, visit));
+  const joint = jointOf(network, priors, evidence);
+  const chances = marginalsOf(joint);
+  const seen = new Set(evidence.map((e) => e.key));
+  const speaks = (node: NodeKey) => table.findings.filter((f) => f.links.some((l) => l.of === node));
+  const causes = CAUSE_KEYS.map((cause, i): CauseVerdict => {
+    const probability = chances.causes[i]!;
+    const findings = speaks(cause);
     return {
       cause,
       label: CAUSES[cause].label,
       mechanism: CAUSES[cause].mechanism,
-      score,
-      standing: examined ? STANDINGS.find((s) => score >= s.from)!.key : 'unexamined',
-      for: reasons.filter((r) => r.weight > 0).sort((a, b) => b.weight - a.weight),
-      against: reasons.filter((r) => r.weight < 0).sort((a, b) => a.weight - b.weight),
-      unexamined: rules
-        .filter((rule) => facts[rule.fact].state === 'unexamined')
-        .map((rule) => ({ fact: rule.fact, text: facts[rule.fact].text, station: facts[rule.fact].station })),
+      probability,
+      prior: priors[i]!,
+      certainty: certaintyOf(probability),
+      standing: findings.some((f) => seen.has(f.key))
+        ? STANDINGS.find((s) => probability >= s.from)!.key
+        : 'unexamined',
+      unexamined: findings
+        .filter((f) => !seen.has(f.key) && !f.toldOnly)
+        .map((f) => ({ finding: f.key, text: `${f.about} not looked at`, station: f.station })),
     };
   });
-  causes.sort((a, b) => b.score - a.score);
-  return { engine: VERDICT_ENGINE, causes, facts, summary: summarise(causes) };
+  const pairs = causePairs(joint);
+  const together = CAUSE_KEYS.flatMap((a, i) =>
+    CAUSE_KEYS.slice(0, i).map((b, j) => ({
+      causes: [a, b] as [CauseKey, CauseKey],
+      probability: pairs[i]![j]!,
+    })),
+  )
+    .filter((p) => p.probability >= TOGETHER)
+    .sort((a, b) => b.probability - a.probability);
+  const mechanisms = MECHANISM_KEYS.map((mechanism, m): MechanismVerdict => {
+    const probability = chances.mechanisms[m]!;
+    return {
+      mechanism,
+      label: MECHANISMS[mechanism].label,
+      probability,
+      certainty: certaintyOf(probability),
+    };
+  });
+  causes.sort((a, b) => b.probability - a.probability);
+  return {
+    engine: VERDICT_ENGINE,
+    table: table.version,
+    causes,
+    mechanisms,
+    together,
+    chain: chainOf(table, causes, mechanisms),
+    evidence,
+    facts: factsOf(tree, events, visit, profile),
+    summary: summarise(causes, evidence),
+  };
 }
 
-function summarise(causes: readonly CauseVerdict[]): string {
-  const named = (standing: Standing) =>
-    causes.filter((c) => c.standing === standing).map((c) => c.label.toLowerCase());
-  const likely = named('likely');
-  const possible = named('possible');
-  const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+const LIST = new Intl.ListFormat('en-GB');
+const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Each likely mechanism with the likely causes and mechanisms that bring it about. */
+function chainOf(
+  table: JudgementTable,
+  causes: readonly CauseVerdict[],
+  mechanisms: readonly MechanismVerdict[],
+): ChainStep[] {
+  const led = new Map<NodeKey, string>([
+    ...causes.filter((c) => c.standing === 'likely').map((c) => [c.cause, CAUSES[c.cause].led] as const),
+    ...mechanisms
+      .filter((m) => m.probability >= IN_CHAIN)
+      .map((m) => [m.mechanism, MECHANISMS[m.mechanism].state] as const),
+  ]);
+  return MECHANISM_KEYS.filter((mechanism) => led.has(mechanism)).map((mechanism) => {
+    const { links } = table.mechanisms.find((m) => m.mechanism === mechanism)!;
+    const because = links.filter((l) => led.has(l.of)).map((l) => led.get(l.of)!);
+    const so = MECHANISMS[mechanism].state;
+    const text =
+      because.length > 0
+        ? `${sentence(LIST.format(because.map((b) => b.charAt(0).toLowerCase() + b.slice(1))))}; so ${so}.`
+        : `${sentence(so)}; what led to it is not settled.`;
+    return { mechanism, because, so, text };
+  });
+}
+
+function summarise(causes: readonly CauseVerdict[], evidence: readonly Evidence[]): string {
+  if (evidence.length === 0) return 'Nothing examined yet: start with the base and the probe.';
+  const few =
+    evidence.length < ENOUGH_FINDINGS
+      ? ` Only ${evidence.length} ${evidence.length === 1 ? 'finding' : 'findings'} so far: mostly what is usual for such a tree.`
+      : '';
+  const named = (standing: Standing) => causes.filter((c) => c.standing === standing);
+  const likely = named('likely').map((c) => `${c.label.toLowerCase()} (${c.certainty})`);
+  const possible = named('possible').map((c) => c.label.toLowerCase());
   if (likely.length > 0) {
     const rest = possible.length > 0 ? ` Possible beside it: ${possible.join(', ')}.` : '';
-    return `${sentence(likely.join('; '))}.${rest}`;
+    return `${sentence(likely.join('; '))}.${rest}${few}`;
   }
-  if (possible.length > 0) return `Nothing settled. Possible: ${possible.join(', ')}.`;
-  if (causes.every((c) => c.standing === 'unexamined'))
-    return 'Nothing examined yet: start with the base and the probe.';
-  return 'No cause stands out from what was examined.';
+  if (possible.length > 0) return `Nothing settled. Possible: ${possible.join(', ')}.${few}`;
+  return `No cause stands out from what was examined.${few}`;
 }
+
+/** Every node's place in the marginals. */
+export const placeOf = (node: NodeKey): { of: 'causes' | 'mechanisms'; index: number } =>
+  isMechanism(node)
+    ? { of: 'mechanisms', index: MECHANISM_KEYS.indexOf(node) }
+    : { of: 'causes', index: CAUSE_KEYS.indexOf(node) };

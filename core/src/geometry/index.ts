@@ -1,3 +1,4 @@
 export * from './periodic';
 export * from './radial';
 export * from './spread';
+export * from './normal';

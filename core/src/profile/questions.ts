@@ -56,4 +56,83 @@ export const GROUND_QUESTIONS: readonly Question[] = [
     field: 'refusal',
     ask: 'Rod stops at, below grade',
   },
+  {
+    key: 'probe.oldGrade',
+    station: 'probe',
+    kind: 'grade',
+    ask: 'Old turf layer or bark line below grade',
+    answers: [
+      { key: 'none', label: 'not seen' },
+      { key: 'seen', label: 'seen' },
+    ],
+  },
+  {
+    key: 'probe.colour',
+    station: 'probe',
+    kind: 'grade',
+    ask: 'Soil colour',
+    hint: 'Pale: little organic matter. Grey or mottled: long wet.',
+    answers: [
+      { key: 'dark', label: 'dark' },
+      { key: 'pale', label: 'pale' },
+      { key: 'mottled', label: 'grey, mottled' },
+    ],
+  },
+  {
+    key: 'probe.drain',
+    station: 'probe',
+    kind: 'grade',
+    ask: 'Drainage test, the next day',
+    hint: 'Fill the hole until water stands; look a day later.',
+    answers: [
+      { key: 'drained', label: 'drained' },
+      { key: 'damp', label: 'still saturated' },
+      { key: 'standing', label: 'water stands' },
+    ],
+  },
+  {
+    key: 'probe.wall',
+    station: 'probe',
+    kind: 'grade',
+    ask: 'Edge of the planting hole',
+    answers: [
+      { key: 'none', label: 'not to be felt' },
+      { key: 'felt', label: 'soil changes there' },
+      { key: 'glazed', label: 'smooth, glazed wall' },
+    ],
+  },
+  {
+    key: 'probe.out',
+    station: 'probe',
+    kind: 'grade',
+    ask: 'Roots beyond the planting hole',
+    hint: 'After three years roots should be about 2 m out.',
+    answers: [
+      { key: 'many', label: 'many' },
+      { key: 'few', label: 'few' },
+      { key: 'none', label: 'none' },
+    ],
+  },
+  {
+    key: 'soil.ph',
+    station: 'probe',
+    kind: 'grade',
+    ask: 'Soil pH for this species',
+    answers: [
+      { key: 'fits', label: 'fits' },
+      { key: 'high', label: 'high' },
+      { key: 'very high', label: 'far too high' },
+    ],
+  },
+  {
+    key: 'soil.salt',
+    station: 'probe',
+    kind: 'grade',
+    ask: 'Salt in the soil, by test',
+    answers: [
+      { key: 'none', label: 'none' },
+      { key: 'raised', label: 'raised' },
+      { key: 'high', label: 'high' },
+    ],
+  },
 ];

@@ -12,3 +12,4 @@ export * from './quantities';
 export * from './reading';
 export * from './section';
 export * from './zones';
+export * from './questions';

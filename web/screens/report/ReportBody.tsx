@@ -131,7 +131,9 @@ export function ReportBody({
         </p>
       </header>
       {c.wording.opening && <p className="mt-3 whitespace-pre-line">{c.wording.opening}</p>}
-      <p className="text-xl leading-snug mt-4 whitespace-pre-line">{c.wording.verdict || c.verdictSummary}</p>
+      <p className="text-xl leading-snug mt-4 whitespace-pre-line">
+        {c.wording.verdict || c.clientWords || c.verdictSummary}
+      </p>
       <p className="text-xl leading-snug font-bold mb-4">
         {c.prescribed.length > 0
           ? `To do: ${c.prescribed.map((o) => o.title.toLowerCase()).join('; ')}.`
@@ -187,6 +189,27 @@ export function ReportBody({
             {cause.against.length > 0 && <p>Against: {cause.against.join('; ')}.</p>}
           </div>
         ))}
+        {c.chain?.length ? (
+          <>
+            <h3 className="font-bold mt-3">What led to what</h3>
+            {c.chain.map((step) => (
+              <p key={step}>{step}</p>
+            ))}
+          </>
+        ) : null}
+        {c.opinion && (
+          <p className="mt-3">
+            <strong>The consultant puts first, against this weighing:</strong> {c.opinion}
+          </p>
+        )}
+        {(c.doubts ?? []).map((doubt) => (
+          <p key={doubt} className="mt-2">
+            {doubt}
+          </p>
+        ))}
+        {c.checks?.length ? (
+          <p className="mt-2">Worth looking at next, as it may change what is done: {c.checks.join('; ')}.</p>
+        ) : null}
         <p className="text-sm text-muted mt-2">
           Weighed by practice judgements, not measured frequencies. This is an opinion from what could be
           examined, not a risk assessment.

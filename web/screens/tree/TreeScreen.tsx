@@ -103,8 +103,12 @@ export function TreeScreen(props: TreeScreenProps) {
     [control.items, current],
   );
   const profile = useMemo(() => (visit ? profileOf(tree, visit) : undefined), [tree, visit]);
-  const { judged, glance: live } = useJudgement(tree, events, visit, firmSchools);
-  const glance = live ?? (props.glance?.visitId === current?.id ? props.glance : undefined);
+  const weighed = useJudgement(tree, events, visit, current?.id, firmSchools, station === 'verdict');
+  const judged = useMemo(
+    () => (weighed && profile ? { ...weighed, profile } : undefined),
+    [weighed, profile],
+  );
+  const glance = weighed?.glance ?? (props.glance?.visitId === current?.id ? props.glance : undefined);
 
   const facts = [
     tree.stock && `${tree.stock} ${tree.plantedYear ?? ''}`,
@@ -178,6 +182,7 @@ export function TreeScreen(props: TreeScreenProps) {
     visit,
     profile,
     judged,
+    explanation: weighed?.explanation,
     firmSchools,
     system: units,
     mayMeasure,

@@ -1,37 +1,65 @@
-import { useEffect, useMemo, useState } from 'react';
-import type * as Assessing from '@undrel/core/assessment';
-import type { Assessment } from '@undrel/core/assessment';
+import { useEffect, useRef, useState } from 'react';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
 import type { Schools } from '@undrel/core/practice';
-
-type Judge = typeof Assessing;
+import type { JudgeAnswer, Judged, JudgeJob } from '../../workers/judge';
 
 /**
- * Verdict, prescription and their figures at a glance. The rules and their words are a good part of the program and
- * come after the page; until then there is nothing, and the page shows what the server made of it.
+ * Verdict, prescription and their figures at a glance, weighed in a worker: what is entered never waits for it. Until
+ * the first comes there is nothing, and the page shows what the server made of it; after that the last one stays up
+ * until the next. Jobs that were overtaken by another entry are left out.
+ *
+ * @param explained also say why and what to look at next
  */
 export function useJudgement(
   tree: Tree,
   events: readonly TreeEvent[],
   visit: Visit | undefined,
+  visitId: string | undefined,
   firm: Schools,
-) {
-  const [judge, setJudge] = useState<Judge>();
+  explained: boolean,
+): Judged | undefined {
+  const [judged, setJudged] = useState<Judged & { visitId: string }>();
+  const worker = useRef<Worker | undefined>(undefined);
+  const next = useRef<{ job: JudgeJob; visitId: string } | undefined>(undefined);
+  const busy = useRef<{ id: number; visitId: string } | undefined>(undefined);
+  const count = useRef(0);
+  useEffect(
+    () => () => {
+      worker.current?.terminate();
+      worker.current = undefined;
+      busy.current = undefined;
+    },
+    [],
+  );
   useEffect(() => {
-    if (judge) return;
-    import('@undrel/core/assessment').then(
-      (loaded) => setJudge(loaded),
-      () => undefined,
-    );
-    // Tried again with the next entry where the server was away.
-  }, [judge, visit]);
-  const judged = useMemo<Assessment | undefined>(
-    () => (judge && visit ? judge.assess(tree, events, visit, firm) : undefined),
-    [judge, tree, events, visit, firm],
-  );
-  const glance = useMemo(
-    () => (judge && judged && visit ? judge.glanceAt(judged, visit.decisions) : undefined),
-    [judge, judged, visit],
-  );
-  return { judged, glance };
+    if (!visit || !visitId) return;
+    next.current = { job: { id: ++count.current, tree, events, visit, firm, explained }, visitId };
+    const send = () => {
+      if (busy.current || !next.current || !worker.current) return;
+      busy.current = { id: next.current.job.id, visitId: next.current.visitId };
+      worker.current.postMessage(next.current.job);
+      next.current = undefined;
+    };
+    if (!worker.current) {
+      const made = new Worker(new URL('../../workers/judge.ts', import.meta.url), { type: 'module' });
+      worker.current = made;
+      made.onmessage = ({ data }: MessageEvent<JudgeAnswer>) => {
+        const { visitId: of } = busy.current!;
+        busy.current = undefined;
+        setJudged(() => {
+          if ('problem' in data) throw new Error(data.problem);
+          return { ...data.judged, visitId: of };
+        });
+        send();
+      };
+      made.onerror = () => {
+        // The program could not be fetched; the next entry tries again.
+        made.terminate();
+        worker.current = undefined;
+        busy.current = undefined;
+      };
+    }
+    send();
+  }, [tree, events, visit, visitId, firm, explained]);
+  return judged?.visitId === visitId ? judged : undefined;
 }

@@ -1,9 +1,10 @@
 import type { Assessment } from '@undrel/core/assessment';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import type { Explanation } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
-import type { ItemOf } from '../../protocol/item';
+import type { ItemOf, VisitHead } from '../../protocol/item';
 import type { CaseControl } from './case/useCase';
 
 /** What every station is given: the visit at hand, what was measured, and the way to change it. */
@@ -18,12 +19,20 @@ export interface StationProps {
   profile: Profile;
   /** Verdict and prescription; their code comes after the page, so they are missing at first. */
   judged: Assessment | undefined;
+  /** Reasons and next checks, while the verdict is open. */
+  explanation: Explanation | undefined;
   firmSchools: Schools;
   system: UnitSystem;
   mayMeasure: boolean;
   mayJudge: boolean;
   today: string;
   goTo: (station: StationKey) => void;
+}
+
+/** The visit's own values, without what hangs below it. */
+export function headOf(visit: Visit): VisitHead {
+  const { findings: _f, profiles: _p, probes: _r, decisions: _d, dig: _g, ...head } = visit;
+  return head;
 }
 
 export type StationKey =

@@ -72,6 +72,9 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       note: 'note',
       'lookAgain.on': 'look_again_on',
       'lookAgain.why': 'look_again_why',
+      'opinion.cause': 'opinion_cause',
+      'opinion.why': 'opinion_why',
+      clientWords: 'client_words',
     },
   },
   finding: {
@@ -87,6 +90,7 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       number: 'number',
       bearing: 'bearing',
       height: 'height',
+      unsure: 'unsure',
       note: 'note',
     },
   },

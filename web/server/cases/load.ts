@@ -1,10 +1,11 @@
-import { assess, glanceAt, type Glance } from '@undrel/core/assessment';
+import { glanceAt, type Glance } from '@undrel/core/assessment';
 import { caseOf, type CaseFile, type Tree, type TreeEvent } from '@undrel/core/casefile';
 import type { Schools } from '@undrel/core/practice';
 import type { Db } from '../database/transaction';
 import { itemsBelow, visitFrom, type Item, type ItemKind } from '../../protocol/item';
 import { fromList } from './items';
 import { LOAD_CASE } from './sql';
+import { assessed } from '../assessed';
 
 export interface LoadedCase {
   treeId: string;
@@ -51,7 +52,7 @@ export function newestGlance({
   const tree = items.find((i) => i.kind === 'tree')!.values as Tree;
   const events = itemsBelow(items, 'event', treeId).map((e) => e.values as TreeEvent);
   const visit = visitFrom(items, newest);
-  return { visitId: newest.id, ...glanceAt(assess(tree, events, visit, firmSchools), visit.decisions) };
+  return { visitId: newest.id, ...glanceAt(assessed(tree, events, visit, firmSchools), visit.decisions) };
 }
 
 /** The loaded case in the open format. */

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { assess } from '@undrel/core/assessment';
 import type { Finding, GradeProfile, ProbePoint, Tree, TreeEvent } from '@undrel/core/casefile';
 import type { Schools } from '@undrel/core/practice';
 import type { DueRow, Hit, Outline, PropertyPage, PropertyRow, TreeRow } from '../../protocol/grounds';
@@ -7,6 +6,7 @@ import type { ItemKind, VisitHead } from '../../protocol/item';
 import { fromColumns } from '../cases/items';
 import type { Db } from '../database/transaction';
 import * as sql from './sql';
+import { assessed } from '../assessed';
 
 const DUE_DAYS = 60;
 
@@ -49,7 +49,7 @@ function treeRow(stored: Stored, newest: NewestVisit | undefined, schools: Schoo
   };
   if (!newest) return row;
   const head = fromColumns('visit', newest.visit) as unknown as VisitHead;
-  const { profile, verdict } = assess(
+  const { profile, verdict } = assessed(
     tree,
     valuesOf<TreeEvent>('event', newest.event),
     {

@@ -1,7 +1,14 @@
 import { answersTo, bearingName, SECTORS, type Question } from '@undrel/core/base';
-import { assess, QUESTIONS, unansweredIn } from '@undrel/core/assessment';
+import { QUESTIONS, unansweredIn } from '@undrel/core/assessment';
 import type { Finding, Tree, TreeEvent, Visit } from '@undrel/core/casefile';
-import { VERDICT_ENGINE } from '@undrel/core/diagnosis';
+import {
+  CAUSES,
+  clientWords,
+  explain,
+  VERDICT_ENGINE,
+  type CauseKey,
+  type Reason,
+} from '@undrel/core/diagnosis';
 import { yearOf } from '@undrel/core/history';
 import { plannedOf, plannedWork, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
@@ -21,6 +28,7 @@ import type { ReportContent, ReportOperation, Wording } from '../../protocol/rep
 
 import { sectionDrawing } from '../../ui/drawing/section';
 import { assessDigKept, digPart } from './digPart';
+import { assessed } from '../assessed';
 
 export interface ReportSource {
   tree: Tree;
@@ -38,14 +46,6 @@ export interface ReportSource {
 
 /** Points of a page wide, as the drawing stands in the PDF. */
 const DRAWING = { width: 515, height: 285 };
-
-const STANDING = {
-  likely: 'likely',
-  possible: 'possible',
-  open: 'little to go on',
-  unlikely: 'unlikely',
-  unexamined: 'not examined',
-};
 
 /** How a figure was measured and what limits it, for the report. */
 const METHODS: Record<string, string> = {
@@ -142,7 +142,13 @@ function operationIn(operation: Operation, visit: Visit, system: UnitSystem): Re
 export function reportContent(source: ReportSource): ReportContent {
   const { tree, visit, system } = source;
   const say = (text: string) => writeLengths(text, system);
-  const { profile, verdict, operations } = assess(tree, source.events, visit, source.schools);
+  const { profile, verdict, operations } = assessed(tree, source.events, visit, source.schools);
+  const why = explain(verdict, tree, visit);
+  const reasonsFor = (cause: CauseKey) => {
+    const { for: speaksFor, against } = why.causes.find((c) => c.cause === cause)!;
+    const written = (reasons: readonly Reason[]) => reasons.map((r) => `${say(r.text)} (${r.words})`);
+    return { for: written(speaksFor), against: written(against) };
+  };
   const planned = plannedOf(operations, visit.decisions);
   const filled = source.events.find((e) => e.kind === 'soil added');
   const bearing = profile.collar?.deepest.bearing ?? 90;
@@ -188,11 +194,27 @@ export function reportContent(source: ReportSource): ReportContent {
       .filter((c) => c.standing === 'likely' || c.standing === 'possible')
       .map((c) => ({
         label: c.label,
-        standing: STANDING[c.standing],
+        standing: `${c.certainty} (${Math.round(100 * c.probability)} %)`,
         mechanism: c.mechanism,
-        for: c.for.map((r) => say(r.text)),
-        against: c.against.map((r) => say(r.text)),
+        ...reasonsFor(c.cause),
       })),
+    chain: verdict.chain.map((step) => step.text),
+    ...(visit.opinion && {
+      opinion: `${CAUSES[visit.opinion.cause as CauseKey].label}. ${visit.opinion.why}`,
+    }),
+    doubts: [
+      ...why.contradictions.map((c) => say(c.text)),
+      ...(why.pivotal
+        ? [`Without “${say(why.pivotal.text)}”, ${why.pivotal.thenLabel.toLowerCase()} would stand first.`]
+        : []),
+    ],
+    checks: why.enough
+      ? []
+      : why.checks
+          .filter((c) => c.couldChange.length > 0)
+          .slice(0, 6)
+          .map((c) => `${c.about} (${c.minutes} min${c.season ? `, ${c.season}` : ''})`),
+    clientWords: clientWords(tree, visit, verdict),
     seen: QUESTIONS.filter((q) => visit.findings.some((f) => f.key === q.key)).map((q) => ({
       ask: q.ask,
       answer: answerText(q, visit, system),
@@ -218,6 +240,6 @@ export function reportContent(source: ReportSource): ReportContent {
       ...unansweredIn(visit).map((q) => q.ask),
       ...(dug ? [] : ['Roots below the surface (no dig)']),
     ],
-    engines: `${VERDICT_ENGINE}, ${PRESCRIPTION_ENGINE}`,
+    engines: `${VERDICT_ENGINE} with table ${verdict.table}, ${PRESCRIPTION_ENGINE}`,
   };
 }

@@ -269,7 +269,7 @@ function ReportDocument({ content: c, stamp }: { content: ReportContent; stamp: 
           </Text>
         </View>
         {c.wording.opening ? <Text style={{ marginBottom: 8 }}>{c.wording.opening}</Text> : null}
-        <Text style={s.big}>{c.wording.verdict || c.verdictSummary}</Text>
+        <Text style={s.big}>{c.wording.verdict || c.clientWords || c.verdictSummary}</Text>
         <Text style={[s.big, { fontWeight: 700, marginBottom: 8 }]}>
           {c.prescribed.length > 0
             ? `To do: ${c.prescribed.map((o) => o.title.toLowerCase()).join('; ')}.`
@@ -330,6 +330,17 @@ function ReportDocument({ content: c, stamp }: { content: ReportContent; stamp: 
             {cause.against.length > 0 ? <Text>Against: {cause.against.join('; ')}.</Text> : null}
           </View>
         ))}
+        {c.chain?.length ? <Text style={s.h3}>What led to what</Text> : null}
+        {c.chain?.map((step) => (
+          <Text key={step}>{step}</Text>
+        ))}
+        {c.opinion ? <Text>The consultant puts first, against this weighing: {c.opinion}</Text> : null}
+        {c.doubts?.map((doubt) => (
+          <Text key={doubt}>{doubt}</Text>
+        ))}
+        {c.checks?.length ? (
+          <Text>Worth looking at next, as it may change what is done: {c.checks.join('; ')}.</Text>
+        ) : null}
         <Text style={[s.muted, { marginTop: 4 }]}>
           Weighed by practice judgements, not measured frequencies. This is an opinion from what could be
           examined, not a risk assessment.

@@ -1,5 +1,4 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { assess } from '@undrel/core/assessment';
 import { VERDICT_ENGINE } from '@undrel/core/diagnosis';
 import { PRESCRIPTION_ENGINE } from '@undrel/core/prescription';
 import type { Tree, TreeEvent } from '@undrel/core/casefile';
@@ -13,6 +12,7 @@ import type { Db } from '../database/transaction';
 import { reportContent, type ReportSource } from './content';
 import { reportPdf } from './pdf';
 import * as sql from './sql';
+import { assessed } from '../assessed';
 
 export interface Draft {
   source: ReportSource;
@@ -91,7 +91,7 @@ export async function issueReport(db: Db, draft: Draft): Promise<{ id: string; n
   }
   const { source } = draft;
   const content = reportContent(source);
-  const result = assess(source.tree, source.events, source.visit, source.schools);
+  const result = assessed(source.tree, source.events, source.visit, source.schools);
   const assessmentId = randomUUID();
   await db.rows(sql.ADD_ASSESSMENT, [
     assessmentId,

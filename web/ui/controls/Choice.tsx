@@ -16,6 +16,9 @@ export function Choice(props: {
   value: string | undefined;
   onChange: (value: string | undefined) => void;
   disabled?: boolean;
+  /** Whether the answer was noted as unsure; not offered while undefined. */
+  unsure?: boolean;
+  onUnsure?: (unsure: boolean) => void;
   /** What is asked further once there is an answer. */
   children?: ReactNode;
 }) {
@@ -40,6 +43,17 @@ export function Choice(props: {
             {option.label}
           </ToggleGroup.Item>
         ))}
+        {props.unsure !== undefined && (
+          <label className="flex items-center gap-1.5 min-h-[44px] px-2 text-sm">
+            <input
+              type="checkbox"
+              checked={props.unsure}
+              disabled={props.disabled}
+              onChange={(event) => props.onUnsure?.(event.target.checked)}
+            />
+            not sure
+          </label>
+        )}
       </ToggleGroup.Root>
       {props.children}
     </fieldset>

@@ -5,7 +5,8 @@ import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import type { DugRoot, RootKind } from '@undrel/core/casefile';
 import { grownDig, HORIZON } from '@undrel/core/growth';
 import type { RootDecision } from '@undrel/core/pruning';
-import { addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots';
+import { DIG_QUESTIONS, addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots';
+
 import { writeLengths } from '@undrel/core/units';
 import { digId, itemsBelow, NEW_DIG, type DigHead, type Item } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
@@ -23,6 +24,7 @@ import { RootNumbers } from '../dig/RootNumbers';
 import { RootRow } from '../dig/RootRow';
 import { useDig } from '../dig/useDig';
 import { newId } from '../newId';
+import { Questions } from './Questions';
 import type { StationProps } from '../visitEntry';
 
 const NO_CUTS = {};
@@ -351,6 +353,12 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
                 <DigFacts work={work} tree={tree} system={system} from={thisYear} />
               </>
             )}
+            <details className="mt-3 border-t border-ink">
+              <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
+                Seen in the pit
+              </summary>
+              <Questions {...station} questions={DIG_QUESTIONS} />
+            </details>
             <details className="mt-3 border-t border-ink">
               <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
                 Stem, tape and compass

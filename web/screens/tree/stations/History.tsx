@@ -4,14 +4,15 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import type { EventKind, Stock, Tree } from '@undrel/core/casefile';
-import { EVENT_KINDS, eventDateProblem } from '@undrel/core/history';
+import { EVENT_KINDS, eventDateProblem, HISTORY_QUESTIONS } from '@undrel/core/history';
 import type { LengthField } from '@undrel/core/units';
 import { Entry } from '../../../ui/controls/Entry';
 import { itemsBelow } from '../../../protocol/item';
 import { Choice } from '../../../ui/controls/Choice';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { newId } from '../newId';
-import type { StationProps } from '../visitEntry';
+import { headOf, type StationProps } from '../visitEntry';
+import { Questions } from './Questions';
 
 const STOCK: readonly { key: Stock; label: string }[] = [
   { key: 'container', label: 'container' },
@@ -39,7 +40,7 @@ export function History(props: StationProps) {
     year !== undefined &&
     year !== '' &&
     !(/^\d{4}$/.test(year) && Number(year) >= 1700 && Number(year) <= newest);
-  const { findings: _f, profiles: _p, probes: _r, decisions: _d, ...head } = visit;
+  const head = headOf(visit);
   return (
     <Entry>
       <h1>History</h1>
@@ -113,6 +114,10 @@ export function History(props: StationProps) {
         Healthy reference for others of its species
       </label>
       <Events {...props} />
+      <section className="mt-4">
+        <h2 className="mb-1">Asked of the owner</h2>
+        <Questions {...props} questions={HISTORY_QUESTIONS} />
+      </section>
       <h2 className="mt-5 mb-1">This visit</h2>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         <Text

@@ -8,7 +8,7 @@ import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Entry } from '../../../ui/controls/Entry';
 import { decisionId } from '../../../protocol/item';
 import { QuantityView } from '../../../ui/controls/QuantityView';
-import type { StationProps } from '../visitEntry';
+import { headOf, type StationProps } from '../visitEntry';
 import { judgedOf } from './judged';
 
 const CHOSEN_BY = { default: 'default', firm: 'firm’s choice', tree: 'this tree' } as const;
@@ -37,7 +37,7 @@ export function Prescription(props: StationProps) {
   const { operations } = judgedOf(props);
   const planned = plannedOf(operations, visit.decisions);
   const back = comeBack(operations, visit);
-  const { findings: _f, profiles: _p, probes: _r, decisions: _d, ...head } = visit;
+  const head = headOf(visit);
   return (
     <Entry>
       <h1>Prescription</h1>

@@ -35,7 +35,7 @@ function QuestionEntry({
   switch (question.kind) {
     case 'grade': {
       const given = answerTo(visit.findings, question.key);
-      const { answer, bearing, height } = given ?? {};
+      const { answer, bearing, height, unsure } = given ?? {};
       const seen = question.placed && answer !== undefined && answer !== 'none';
       return (
         <Choice
@@ -45,6 +45,8 @@ function QuestionEntry({
           value={answer}
           onChange={(next) => write(next === 'none' ? { answer: next } : { answer: next, bearing, height })}
           disabled={disabled}
+          unsure={answer === undefined ? undefined : unsure === true}
+          onUnsure={(next) => write({ answer, bearing, height, unsure: next || undefined })}
         >
           {seen && (
             <div className="flex gap-4 mt-2">
@@ -52,7 +54,7 @@ function QuestionEntry({
                 className="w-36"
                 label="Side"
                 value={bearing}
-                onChange={(side) => write({ answer, bearing: side, height })}
+                onChange={(side) => write({ answer, bearing: side, height, unsure })}
                 disabled={disabled}
               />
               <LengthInput
@@ -61,7 +63,7 @@ function QuestionEntry({
                 label="Height above grade"
                 system={system}
                 value={height}
-                onChange={(metres) => write({ answer, bearing, height: metres })}
+                onChange={(metres) => write({ answer, bearing, height: metres, unsure })}
                 disabled={disabled}
               />
             </div>

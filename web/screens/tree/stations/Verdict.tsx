@@ -1,99 +1,30 @@
 'use client';
 
-import type { CauseVerdict, Reason, Standing } from '@undrel/core/diagnosis';
-import { writeLengths, type UnitSystem } from '@undrel/core/units';
-import type { StationKey, StationProps } from '../visitEntry';
+import { PRACTICE_NOTE, type CauseVerdict } from '@undrel/core/diagnosis';
+import { writeLengths } from '@undrel/core/units';
+import type { StationProps } from '../visitEntry';
 import { judgedOf } from './judged';
+import { Cause, Weighing } from './verdict/Cause';
+import { ChangeOfMind, NextChecks } from './verdict/NextChecks';
+import { ForTheClient, Opinion } from './verdict/Opinion';
 
-const WORDS: Record<Standing, string> = {
-  likely: 'likely',
-  possible: 'possible',
-  open: 'little to go on',
-  unlikely: 'unlikely',
-  unexamined: 'not examined',
-};
-
-const STRENGTH = ['', 'leans', 'speaks strongly', 'settles it'];
-
-function Reasons({
-  title,
-  reasons,
-  system,
-}: {
-  title: string;
-  reasons: readonly Reason[];
-  system: UnitSystem;
-}) {
-  if (reasons.length === 0) return null;
-  return (
-    <div>
-      <h3 className="text-sm font-semibold text-muted mt-2">{title}</h3>
-      <ul>
-        {reasons.map((r) => (
-          <li key={r.fact} className="border-b border-hair py-1">
-            {writeLengths(r.text, system)}
-            <span className="block text-sm text-muted">
-              {STRENGTH[Math.min(3, Math.abs(r.weight))]}: {r.why}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </div>
-  );
-}
-
-function Cause({
-  cause,
-  open,
-  system,
-  goTo,
-}: {
-  cause: CauseVerdict;
-  open: boolean;
-  system: UnitSystem;
-  goTo: (s: StationKey) => void;
-}) {
-  return (
-    <details open={open} className="border-b-[1.5px] border-ink">
-      <summary className="flex items-baseline justify-between gap-3 py-2.5 cursor-pointer min-h-[44px]">
-        <span className="font-bold text-lg">{cause.label}</span>
-        <span
-          className={
-            cause.standing === 'likely'
-              ? 'font-bold text-harm'
-              : cause.standing === 'possible'
-                ? 'font-semibold'
-                : 'text-muted'
-          }
-        >
-          {WORDS[cause.standing]}
-        </span>
-      </summary>
-      <p>{cause.mechanism}</p>
-      <Reasons title="For" reasons={cause.for} system={system} />
-      <Reasons title="Against" reasons={cause.against} system={system} />
-      {cause.unexamined.length > 0 && (
-        <div className="pb-3">
-          <h3 className="text-sm font-semibold text-muted mt-2">Not examined</h3>
-          <ul className="flex flex-wrap gap-x-3">
-            {cause.unexamined.map((u) => (
-              <li key={u.fact}>
-                <button type="button" className="link text-left" onClick={() => goTo(u.station)}>
-                  {u.text}
-                </button>
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
-    </details>
-  );
-}
-
+/** Which causes, how sure, what led to what, what to look at next, and what would change it. */
 export function Verdict(props: StationProps) {
-  const { system, goTo } = props;
+  const { system, goTo, explanation, visit } = props;
   const { verdict, profile } = judgedOf(props);
   const told = [...profile.missing, ...profile.problems.map((p) => p.message)];
+  const shown = verdict.causes.filter((c) => c.standing !== 'unlikely' && c.standing !== 'unexamined');
+  const rest = verdict.causes.filter((c) => !shown.includes(c));
+  const line = (cause: CauseVerdict) => (
+    <Cause
+      key={cause.cause}
+      cause={cause}
+      reasons={explanation?.causes.find((c) => c.cause === cause.cause)}
+      own={visit.opinion?.cause === cause.cause}
+      system={system}
+      goTo={goTo}
+    />
+  );
   return (
     <div>
       <h1>Verdict</h1>
@@ -107,20 +38,50 @@ export function Verdict(props: StationProps) {
           ))}
         </div>
       )}
-      <div className="border-t-[1.5px] border-ink">
-        {verdict.causes.map((cause) => (
-          <Cause
-            key={cause.cause}
-            cause={cause}
-            open={cause.standing === 'likely'}
-            system={system}
-            goTo={goTo}
-          />
-        ))}
-      </div>
-      <p className="text-sm text-muted mt-3">
-        Weighed by a table of practice judgements, not measured frequencies. It supports the consultant’s
-        opinion; it is no risk assessment.
+      {verdict.chain.length > 0 && (
+        <section className="my-3">
+          <h2>What led to what</h2>
+          <ol>
+            {verdict.chain.map((step) => (
+              <li key={step.mechanism} className="py-1 pl-6 relative">
+                <span aria-hidden="true" className="absolute left-0">
+                  ↳
+                </span>
+                {step.text}
+              </li>
+            ))}
+          </ol>
+        </section>
+      )}
+      <section aria-label="Causes" className="border-t-[1.5px] border-ink">
+        {shown.map(line)}
+        <details className="border-b-[1.5px] border-ink">
+          <summary className="py-2.5 cursor-pointer min-h-[44px]">
+            {rest.length} more, unlikely or not looked at
+          </summary>
+          <div className="border-t border-hair">{rest.map(line)}</div>
+        </details>
+      </section>
+      <section className="mt-5">
+        <h2>Look at next</h2>
+        {explanation ? <NextChecks explanation={explanation} goTo={goTo} /> : <Weighing />}
+      </section>
+      <section className="mt-5">
+        <h2>What would change my mind</h2>
+        {explanation ? <ChangeOfMind explanation={explanation} system={system} /> : <Weighing />}
+      </section>
+      <section className="mt-5">
+        <h2>The consultant’s own judgement</h2>
+        <Opinion {...props} />
+      </section>
+      <section className="mt-5">
+        <h2>For the client</h2>
+        <ForTheClient {...props} />
+      </section>
+      <p className="text-sm text-muted mt-4">
+        {PRACTICE_NOTE} The notch on a bar is where it stood before anything was looked at; 10 dB (decibans)
+        makes the odds ten times as good. Table <span className="num">{verdict.table}</span>, engine{' '}
+        <span className="num">{verdict.engine}</span>; <a href="/practice/judgements">the table</a>.
       </p>
     </div>
   );

@@ -1,0 +1,44 @@
+import type { Tree, Visit } from '../casefile/model';
+import { CAUSES, type CauseKey } from './causes';
+import type { Verdict } from './verdict';
+
+const LIST = new Intl.ListFormat('en-GB');
+
+/** How sure, as a client reads it. */
+const surely = (probability: number): string =>
+  probability >= 0.93 ? 'We are as good as certain that' : probability >= 0.75 ? 'Most likely' : 'Probably';
+
+const inSentence = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+
+/**
+ * What the client is told, from the same facts as the verdict, without terms of the trade. The consultant may write it
+ * anew.
+ */
+export function clientWords(
+  tree: Tree,
+  visit: Pick<Visit, 'opinion' | 'clientWords'>,
+  verdict: Verdict,
+): string {
+  if (visit.clientWords) return visit.clientWords;
+  const likely = verdict.causes.filter((c) => c.standing === 'likely');
+  const possible = verdict.causes.filter((c) => c.standing === 'possible');
+  const own = visit.opinion?.cause as CauseKey | undefined;
+  const name = tree.commonName ? `Your ${inSentence(tree.commonName)}` : 'Your tree';
+  const sentences: string[] = [];
+  if (own) sentences.push(`In our judgement the trouble of ${inSentence(name)} began with this: ${plain(own)}.`);
+  for (const { cause, probability } of likely.filter((c) => c.cause !== own))
+    sentences.push(`${surely(probability)} ${plain(cause)}.`);
+  if (sentences.length === 0)
+    sentences.push(`What ails ${inSentence(name)} is not settled by what could be looked at so far.`);
+  const states = verdict.chain.map((step) => step.so);
+  if (likely.length > 0 && states.length > 0) sentences.push(`By now ${LIST.format(states)}.`);
+  const others = possible.filter((c) => c.cause !== own).slice(0, 3);
+  if (others.length > 0)
+    sentences.push(
+      `We cannot yet rule out ${new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(others.map((c) => `that ${plain(c.cause)}`))}.`,
+    );
+  sentences.push('These are judgements of practice from what could be seen on the day.');
+  return sentences.join(' ');
+}
+
+const plain = (cause: CauseKey): string => inSentence(CAUSES[cause].led);

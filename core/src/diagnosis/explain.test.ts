@@ -1,0 +1,114 @@
+import type { Finding, Tree, TreeEvent, Visit } from '../casefile';
+import { profileOf } from '../profile';
+import { CAUSE_KEYS, circumstancesOf, explain, networkOf, PRACTICE_TABLE, verdictOf } from './index';
+import { placeOf } from './verdict';
+import { priorsOf } from './network';
+import { jointOf, marginalsOf, type Seen } from './posterior';
+
+const tree: Tree = { label: 'T', species: 'x', stemDiameter: 0.2, plantedYear: 2015, stock: 'container' };
+const of = (findings: Finding[], events: TreeEvent[] = []) => {
+  const visit: Visit = { date: '2026-06-01', findings, profiles: [], probes: [], decisions: [] };
+  const verdict = verdictOf(tree, events, visit, profileOf(tree, visit));
+  return { verdict, visit, why: explain(verdict, tree, visit) };
+};
+const answers = (given: Record<string, string>): Finding[] =>
+  Object.entries(given).map(([key, answer]) => ({ key, answer }));
+const CASE = answers({
+  'base.girdling': 'pressing',
+  'base.flat': 'marked',
+  'base.conks': 'none',
+  'crown.colour': 'pale',
+  'probe.moisture': 'sour',
+});
+
+test('each weight of evidence is what the odds lose without the finding', () => {
+  const { verdict, visit, why } = of(CASE);
+  const without = (key: string) => {
+    const rest = { ...visit, findings: visit.findings.filter((f) => f.key !== key) };
+    return verdictOf(tree, [], rest, profileOf(tree, rest));
+  };
+  let checked = 0;
+  for (const { cause, for: speaksFor, against } of why.causes)
+    for (const reason of [...speaksFor, ...against]) {
+      const odds = (v: typeof verdict) => {
+        const p = v.causes.find((c) => c.cause === cause)!.probability;
+        return p / (1 - p);
+      };
+      expect(reason.decibans).toBeCloseTo(10 * Math.log10(odds(verdict) / odds(without(reason.finding))), 6);
+      expect(reason.why.length).toBeGreaterThan(10);
+      checked++;
+    }
+  expect(checked).toBeGreaterThan(5);
+  const pivotal = why.pivotal!;
+  expect(without(pivotal.finding).causes[0]!.cause).toBe(pivotal.then);
+  expect(pivotal.then).not.toBe(verdict.causes[0]!.cause);
+});
+
+test('what a check is worth is the saving averaged over its answers, reckoned one by one', () => {
+  const { verdict, visit, why } = of(CASE);
+  const network = networkOf(PRACTICE_TABLE);
+  const priors = priorsOf(PRACTICE_TABLE, circumstancesOf(tree, visit));
+  const cost = (seen: readonly Seen[]) => {
+    const chances = marginalsOf(jointOf(network, priors, seen));
+    const all = PRACTICE_TABLE.stakes.reduce((sum, { for: node, missing, needless }) => {
+      const { of, index } = placeOf(node);
+      const p = chances[of][index]!;
+      return sum + Math.min(missing * p, needless * (1 - p));
+    }, 0);
+    return { all, total: chances.total };
+  };
+  const before = cost(verdict.evidence);
+  for (const check of [why.checks[0]!, why.checks[10]!, why.checks.at(-1)!]) {
+    const { answers } = network.findings.get(check.finding)!.finding;
+    const after = answers.reduce((sum, _, grade) => {
+      const then = cost([
+        ...verdict.evidence,
+        { key: check.finding, agrees: answers.map((__, g) => (g === grade ? 1 : 0)) },
+      ]);
+      return sum + (then.total / before.total) * then.all;
+    }, 0);
+    expect(check.gain).toBeCloseTo(Math.max(0, before.all - after), 6);
+  }
+  const rates = why.checks.map((c) => c.gainPerMinute);
+  expect(rates).toEqual([...rates].sort((a, b) => b - a));
+  expect(why.checks.map((c) => c.finding)).not.toContain('base.girdling');
+  expect(why.enough).toBe(false);
+});
+
+test('when everything that can be looked at was, it is enough', () => {
+  const seen = PRACTICE_TABLE.findings.map((f) => ({
+    key: f.key,
+    agrees: f.answers.map((_, g) => (g === 0 ? 1 : 0)),
+    answer: f.answers[0]![0],
+    says: f.answers[0]![1],
+    unsure: false,
+  }));
+  const { verdict, visit } = of([]);
+  const why = explain({ ...verdict, evidence: seen }, tree, visit);
+  expect(why.enough).toBe(true);
+  expect(why.checks.filter((c) => c.gain > 0)).toEqual([]);
+});
+
+test('answers that exclude each other, and one that hardly fits the rest, are told', () => {
+  const { why } = of(
+    answers({ 'crown.pattern': 'none', 'base.adventitious': 'none' }).concat({
+      key: 'crown.dieback',
+      number: 0.6,
+    }),
+  );
+  expect(why.contradictions[0]!.findings.sort()).toEqual(['crown.dieback', 'crown.pattern']);
+  expect(why.contradictions[0]!.text).toContain('pattern was noted as none');
+  const { why: plain } = of(answers({ 'base.conks': 'none' }));
+  expect(plain.contradictions).toEqual([]);
+});
+
+test('an unsure finding shows what its other answers would change', () => {
+  const unsure = CASE.map((f) => (f.key === 'probe.moisture' ? { ...f, unsure: true as const } : f));
+  const { why } = of(unsure);
+  const dry = why.flips.find((f) => f.finding === 'probe.moisture' && f.otherwise.includes('dry'))!;
+  const wet = dry.changes.find((c) => c.cause === 'waterlogging')!;
+  const { verdict } = of(CASE.map((f) => (f.key === 'probe.moisture' ? { ...f, answer: 'dry' } : f)));
+  expect(wet.to).toBeCloseTo(verdict.causes.find((c) => c.cause === 'waterlogging')!.probability, 6);
+  expect(wet.to).toBeLessThan(wet.from);
+  expect(new Set(why.causes.map((c) => c.cause))).toEqual(new Set(CAUSE_KEYS));
+});

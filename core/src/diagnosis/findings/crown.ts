@@ -1,0 +1,284 @@
+import type { NetworkFinding } from '../judgement';
+
+const LEAF = 'in leaf';
+
+/** What leaves and shoots say. Most of it tells only that the crown declines, not why. */
+export const CROWN_FINDINGS: readonly NetworkFinding[] = [
+  {
+    key: 'crown.colour',
+    station: 'crown',
+    about: 'leaf colour',
+    answers: [
+      ['good', 'leaves of good colour'],
+      ['pale', 'leaves evenly pale'],
+      ['veins', 'leaves pale between green veins'],
+      ['scorched', 'leaf margins scorched'],
+    ],
+    leak: { pale: 'seldom', veins: 'hardly ever', scorched: 'hardly ever' },
+    links: [
+      {
+        of: 'crownDecline',
+        makes: { pale: 'sometimes', scorched: 'hardly ever' },
+        why: 'A crown that declines feeds poorly.',
+      },
+      {
+        of: 'plantedDeep',
+        makes: { pale: 'sometimes' },
+        why: 'Roots short of air leave the leaves evenly pale.',
+      },
+      {
+        of: 'gradeRaised',
+        makes: { pale: 'sometimes' },
+        why: 'Roots short of air leave the leaves evenly pale.',
+      },
+      {
+        of: 'mulchCone',
+        makes: { pale: 'sometimes' },
+        why: 'Roots that left for the mulch feed the crown poorly.',
+      },
+      {
+        of: 'compaction',
+        makes: { pale: 'sometimes', scorched: 'seldom' },
+        why: 'Tight soil feeds and waters poorly.',
+      },
+      { of: 'waterlogging', makes: { pale: 'often' }, why: 'Drowned roots take nothing up.' },
+      {
+        of: 'chlorosis',
+        makes: { pale: 'seldom', veins: 'usually' },
+        why: 'Iron and manganese lack shows between the veins.',
+      },
+      { of: 'drought', makes: { scorched: 'often' }, why: 'Scorched margins are leaves run dry.' },
+      { of: 'salt', makes: { scorched: 'usually' }, why: 'Salt burns from the margin in.' },
+    ],
+    minutes: 1,
+    season: LEAF,
+  },
+  {
+    key: 'crown.leaf',
+    station: 'crown',
+    about: 'leaf size',
+    answers: [
+      ['normal', 'leaves of normal size'],
+      ['small', 'leaves small'],
+      ['very small', 'leaves under half their size'],
+    ],
+    leak: { small: 'seldom' },
+    links: [
+      {
+        of: 'crownDecline',
+        makes: { small: 'often', 'very small': 'seldom' },
+        why: 'Leaves shrink where too little comes up.',
+      },
+    ],
+    minutes: 1,
+    season: LEAF,
+  },
+  {
+    key: 'crown.density',
+    station: 'crown',
+    about: 'crown density',
+    answers: [
+      ['full', 'crown nearly full'],
+      ['thin', 'crown thin'],
+      ['very thin', 'crown less than half full'],
+    ],
+    leak: { thin: 'seldom' },
+    links: [
+      {
+        of: 'crownDecline',
+        makes: { thin: 'often', 'very thin': 'sometimes' },
+        why: 'A declining crown thins.',
+      },
+    ],
+    minutes: 1,
+    season: LEAF,
+  },
+  {
+    key: 'crown.dieback',
+    station: 'crown',
+    about: 'dieback',
+    answers: [
+      ['none', 'hardly any dieback'],
+      ['some', 'some dieback'],
+      ['much', 'much dieback'],
+    ],
+    leak: { some: 'seldom' },
+    links: [
+      { of: 'crownDecline', makes: { some: 'often', much: 'seldom' }, why: 'A declining crown dies back.' },
+      { of: 'biotic', makes: { some: 'sometimes', much: 'sometimes' }, why: 'Cankers and wilts kill limbs.' },
+      {
+        of: 'severed',
+        makes: { some: 'sometimes', much: 'seldom' },
+        why: 'Limbs die above the roots that were cut.',
+      },
+    ],
+    minutes: 1,
+  },
+  {
+    key: 'crown.pattern',
+    station: 'crown',
+    about: 'pattern of the dieback',
+    answers: [
+      ['none', 'no dieback'],
+      ['bottom', 'dieback from the bottom up'],
+      ['scattered', 'dieback scattered'],
+      ['top', 'dieback from the top down'],
+      ['side', 'dieback on one side'],
+    ],
+    leak: { bottom: 'seldom', scattered: 'seldom', top: 'hardly ever', side: 'hardly ever' },
+    links: [
+      {
+        of: 'crownDecline',
+        makes: { scattered: 'seldom', top: 'sometimes', side: 'seldom' },
+        why: 'A crown short of water and food goes from the top.',
+      },
+      { of: 'plantedDeep', makes: { top: 'sometimes' }, why: 'Roots short of air starve the top first.' },
+      { of: 'gradeRaised', makes: { top: 'sometimes' }, why: 'Roots short of air starve the top first.' },
+      {
+        of: 'biotic',
+        makes: { bottom: 'seldom', scattered: 'often', side: 'seldom' },
+        why: 'A disease takes limbs here and there.',
+      },
+      { of: 'severed', makes: { side: 'often' }, why: 'The side whose roots were cut goes first.' },
+      { of: 'stemInjury', makes: { side: 'sometimes' }, why: 'The wounded side goes first.' },
+    ],
+    minutes: 1,
+  },
+  {
+    key: 'crown.autumn',
+    station: 'crown',
+    about: 'early autumn colour',
+    answers: [
+      ['none', 'no early autumn colour'],
+      ['part', 'part of the crown colours early'],
+      ['whole', 'the whole crown colours early'],
+    ],
+    leak: { part: 'seldom', whole: 'hardly ever' },
+    links: [
+      {
+        of: 'transport',
+        makes: { part: 'sometimes', whole: 'sometimes' },
+        why: 'What is shut off colours first.',
+      },
+      { of: 'drought', makes: { part: 'seldom', whole: 'sometimes' }, why: 'A dry tree closes early.' },
+    ],
+    minutes: 1,
+    season: 'late summer',
+  },
+  {
+    key: 'crown.pests',
+    station: 'crown',
+    about: 'pests and disease in the crown',
+    answers: [
+      ['none', 'no pests or disease in the crown'],
+      ['light', 'light pests or leaf spot, which follow weakness'],
+      ['heavy', 'heavy pests or leaf spot'],
+      ['cankers', 'cankers or wilt in the crown'],
+    ],
+    leak: { light: 'sometimes', heavy: 'seldom', cankers: 'hardly ever' },
+    links: [
+      { of: 'crownDecline', makes: { light: 'sometimes', heavy: 'seldom' }, why: 'Pests follow weakness.' },
+      {
+        of: 'biotic',
+        makes: { light: 'hardly ever', heavy: 'sometimes', cankers: 'often' },
+        why: 'Cankers and wilts kill on their own.',
+      },
+    ],
+    minutes: 3,
+    tools: 'binoculars',
+  },
+  {
+    key: 'crown.wilt',
+    station: 'crown',
+    about: 'sudden wilting',
+    answers: [
+      ['none', 'nothing wilted suddenly'],
+      ['limb', 'a limb wilted suddenly'],
+      ['whole', 'the whole crown wilted'],
+    ],
+    leak: { limb: 'hardly ever' },
+    links: [
+      {
+        of: 'biotic',
+        makes: { limb: 'sometimes', whole: 'hardly ever' },
+        why: 'A wilt takes a limb overnight.',
+      },
+      { of: 'drought', makes: { whole: 'sometimes' }, why: 'A dry tree wilts all over.' },
+      { of: 'waterlogging', makes: { whole: 'seldom' }, why: 'Drowned roots cannot drink.' },
+      { of: 'severed', makes: { limb: 'seldom', whole: 'seldom' }, why: 'Cut roots no longer drink.' },
+    ],
+    minutes: 1,
+    season: LEAF,
+  },
+  {
+    key: 'crown.neighbours',
+    station: 'crown',
+    about: 'neighbours of the same species',
+    answers: [
+      ['healthy', 'its neighbours are healthy'],
+      ['some', 'some neighbours suffer alike'],
+      ['all', 'all its neighbours suffer alike'],
+    ],
+    leak: { some: 'sometimes', all: 'hardly ever' },
+    links: [
+      { of: 'drought', makes: { some: 'seldom', all: 'usually' }, why: 'Weather does not pick one tree.' },
+      { of: 'salt', makes: { some: 'often', all: 'seldom' }, why: 'Salt comes along a whole edge.' },
+      { of: 'compaction', makes: { some: 'sometimes', all: 'seldom' }, why: 'One ground, one fault.' },
+      { of: 'chlorosis', makes: { some: 'sometimes', all: 'sometimes' }, why: 'One soil, one lack.' },
+      {
+        of: 'plantedDeep',
+        makes: { some: 'sometimes', all: 'hardly ever' },
+        why: 'The same hands plant alike.',
+      },
+      { of: 'gradeRaised', makes: { some: 'sometimes' }, why: 'Works run along a row.' },
+      { of: 'mulchCone', makes: { some: 'sometimes', all: 'hardly ever' }, why: 'One contract mulches all.' },
+      { of: 'biotic', makes: { some: 'seldom' }, why: 'Some diseases spread, slowly.' },
+    ],
+    minutes: 2,
+  },
+  {
+    key: 'crown.extension',
+    station: 'crown',
+    about: 'twig extension over the years',
+    answers: [
+      ['held', 'shoots as long as before'],
+      ['fell', 'shoots have shortened'],
+      ['collapsed', 'shoots are under half of what they were'],
+    ],
+    leak: { fell: 'seldom' },
+    links: [
+      {
+        of: 'crownDecline',
+        makes: { fell: 'often', collapsed: 'sometimes' },
+        why: 'Shoots shorten before girth does.',
+      },
+      {
+        of: 'plantedDeep',
+        makes: { fell: 'sometimes' },
+        why: 'Burial shows in the shoots before the girth.',
+      },
+      { of: 'gradeRaised', makes: { fell: 'sometimes' }, why: 'Shoots shorten within years of the fill.' },
+    ],
+    minutes: 6,
+    tools: 'tape, pole pruner or fallen twigs',
+  },
+  {
+    key: 'crown.epicormics',
+    station: 'crown',
+    about: 'epicormic shoots',
+    answers: [
+      ['none', 'no epicormic shoots'],
+      ['some', 'some epicormic shoots'],
+      ['many', 'many epicormic shoots'],
+    ],
+    leak: { some: 'seldom' },
+    links: [
+      {
+        of: 'crownDecline',
+        makes: { some: 'sometimes', many: 'seldom' },
+        why: 'A starved crown shoots from old wood.',
+      },
+    ],
+    minutes: 1,
+  },
+];

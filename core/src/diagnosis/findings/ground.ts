@@ -1,0 +1,371 @@
+import type { NetworkFinding } from '../judgement';
+
+/** Mulch, grade and what the rod and the soil probe tell. */
+export const GROUND_FINDINGS: readonly NetworkFinding[] = [
+  {
+    key: 'mulch.onBark',
+    station: 'mulch',
+    about: 'mulch on the bark',
+    answers: [
+      ['clear', 'mulch clear of the bark'],
+      ['some', 'some mulch on the bark'],
+      ['high', 'mulch high on the bark'],
+    ],
+    leak: { some: 'seldom', high: 'hardly ever' },
+    links: [
+      {
+        of: 'mulchCone',
+        makes: { some: 'sometimes', high: 'usually' },
+        why: 'Mulch against the stem is the fault itself.',
+      },
+    ],
+    minutes: 2,
+    tools: 'tape',
+  },
+  {
+    key: 'mulch.cone',
+    station: 'mulch',
+    about: 'the shape of the mulch',
+    answers: [
+      ['blanket', 'mulch lies as a blanket'],
+      ['cone', 'mulch rises to a cone'],
+    ],
+    leak: { cone: 'hardly ever' },
+    links: [{ of: 'mulchCone', makes: { cone: 'usually' }, why: 'The cone is the fault itself.' }],
+    minutes: 4,
+    tools: 'rod',
+  },
+  {
+    key: 'mulch.material',
+    station: 'mulch',
+    about: 'mulch material',
+    answers: [
+      ['composted', 'composted chips'],
+      ['fresh', 'fresh chips or clippings'],
+      ['dyed', 'dyed or rubber mulch'],
+      ['soil', 'soil in place of mulch'],
+    ],
+    leak: { fresh: 'sometimes', dyed: 'seldom', soil: 'hardly ever' },
+    links: [
+      { of: 'gradeRaised', makes: { soil: 'sometimes' }, why: 'What passes for mulch may be fill.' },
+      {
+        of: 'mulchCone',
+        makes: { fresh: 'sometimes', dyed: 'seldom' },
+        why: 'Cones are built of what is at hand.',
+      },
+    ],
+    minutes: 1,
+  },
+  {
+    key: 'mulch.roots',
+    station: 'mulch',
+    about: 'roots in the mulch',
+    answers: [
+      ['none', 'no roots in the mulch'],
+      ['few', 'fine roots live in the mulch'],
+      ['mat', 'a mat of fine roots lives in the mulch'],
+    ],
+    leak: { few: 'seldom' },
+    links: [
+      {
+        of: 'mulchCone',
+        makes: { few: 'often', mat: 'sometimes' },
+        why: 'Roots in the mulch show how long it has lain there.',
+      },
+      { of: 'waterlogging', makes: { few: 'sometimes' }, why: 'Roots come up out of wet soil.' },
+      {
+        of: 'compaction',
+        makes: { few: 'sometimes' },
+        why: 'Roots come up where the soil is closed to them.',
+      },
+    ],
+    minutes: 2,
+    tools: 'hand fork',
+  },
+  {
+    key: 'mulch.renewed',
+    station: 'mulch',
+    about: 'whether mulch is renewed',
+    answers: [
+      ['none', 'mulch is not renewed'],
+      ['yearly', 'mulch is renewed every year'],
+    ],
+    leak: { yearly: 'sometimes' },
+    links: [{ of: 'mulchCone', makes: { yearly: 'usually' }, why: 'A yearly contract rebuilds the cone.' }],
+    minutes: 1,
+  },
+  {
+    key: 'probe.collar',
+    station: 'probe',
+    about: 'the depth of the collar below present grade',
+    answers: [
+      ['shallow', 'first roots where they belong'],
+      ['deep', 'first roots too deep'],
+      ['very deep', 'first roots far too deep'],
+    ],
+    leak: { deep: 'seldom', 'very deep': 'hardly ever' },
+    links: [
+      {
+        of: 'plantedDeep',
+        makes: { deep: 'often', 'very deep': 'sometimes' },
+        why: 'What is planted deep stays deep.',
+      },
+      {
+        of: 'gradeRaised',
+        makes: { deep: 'often', 'very deep': 'often' },
+        why: 'Soil over the old grade leaves the collar deep.',
+      },
+    ],
+    minutes: 12,
+    tools: 'rod',
+  },
+  {
+    key: 'probe.planted',
+    station: 'probe',
+    about: 'the depth of the collar below the original grade',
+    answers: [
+      ['fair', 'planted at a fair height'],
+      ['deep', 'planted too deep'],
+      ['very deep', 'planted far too deep'],
+    ],
+    leak: { deep: 'seldom' },
+    links: [
+      {
+        of: 'plantedDeep',
+        makes: { deep: 'often', 'very deep': 'sometimes' },
+        why: 'Depth below the original grade is what planting decided.',
+      },
+    ],
+    minutes: 15,
+    tools: 'rod, soil probe',
+  },
+  {
+    key: 'probe.fill',
+    station: 'mulch',
+    about: 'soil over the original grade',
+    answers: [
+      ['none', 'no soil added over the original grade'],
+      ['some', 'soil added over the original grade'],
+      ['much', 'much soil added over the original grade'],
+    ],
+    leak: { some: 'seldom' },
+    links: [
+      {
+        of: 'gradeRaised',
+        makes: { some: 'often', much: 'often' },
+        why: 'Soil over the old grade is the fault itself.',
+      },
+    ],
+    minutes: 8,
+    tools: 'soil probe',
+  },
+  {
+    key: 'probe.oldGrade',
+    station: 'probe',
+    about: 'an old turf layer or bark line below grade',
+    answers: [
+      ['none', 'no old turf or bark line below grade'],
+      ['seen', 'an old turf layer or bark line lies below grade'],
+    ],
+    leak: { seen: 'hardly ever' },
+    links: [{ of: 'gradeRaised', makes: { seen: 'often' }, why: 'The old surface is still down there.' }],
+    minutes: 5,
+    tools: 'soil probe',
+  },
+  {
+    key: 'probe.moisture',
+    station: 'probe',
+    about: 'soil moisture at 20 cm',
+    answers: [
+      ['moist', 'soil moist'],
+      ['dry', 'soil dry'],
+      ['wet', 'soil wet'],
+      ['sour', 'soil wet, grey and smelling'],
+    ],
+    leak: { dry: 'sometimes', wet: 'seldom' },
+    links: [
+      { of: 'drought', makes: { dry: 'usually' }, why: 'The soil is dry where roots drink.' },
+      {
+        of: 'waterlogging',
+        makes: { wet: 'often', sour: 'sometimes' },
+        why: 'Wet, grey and smelling: no air.',
+      },
+      {
+        of: 'confinedHole',
+        makes: { wet: 'sometimes', sour: 'seldom' },
+        why: 'A hole in clay is a bathtub.',
+      },
+      { of: 'gradeRaised', makes: { wet: 'seldom' }, why: 'Fill closes the old surface.' },
+    ],
+    minutes: 2,
+    tools: 'soil probe',
+  },
+  {
+    key: 'probe.colour',
+    station: 'probe',
+    about: 'soil colour',
+    answers: [
+      ['dark', 'soil dark'],
+      ['pale', 'soil pale, little organic matter'],
+      ['mottled', 'soil grey or mottled'],
+    ],
+    leak: { pale: 'sometimes', mottled: 'hardly ever' },
+    links: [
+      { of: 'waterlogging', makes: { mottled: 'often' }, why: 'Grey and mottles mean long wet.' },
+      { of: 'confinedHole', makes: { mottled: 'seldom' }, why: 'Water stands in the hole.' },
+      { of: 'chlorosis', makes: { pale: 'sometimes' }, why: 'Poor soil feeds poorly.' },
+    ],
+    minutes: 2,
+    tools: 'soil probe',
+  },
+  {
+    key: 'probe.topsoil',
+    station: 'probe',
+    about: 'topsoil thickness',
+    answers: [
+      ['good', 'topsoil thick enough'],
+      ['thin', 'topsoil thin'],
+      ['none', 'hardly any topsoil'],
+    ],
+    leak: { thin: 'sometimes', none: 'seldom' },
+    links: [
+      {
+        of: 'compaction',
+        makes: { thin: 'sometimes', none: 'sometimes' },
+        why: 'Built ground has lost its topsoil.',
+      },
+      { of: 'chlorosis', makes: { thin: 'sometimes', none: 'sometimes' }, why: 'Subsoil feeds poorly.' },
+    ],
+    minutes: 2,
+    tools: 'soil probe',
+  },
+  {
+    key: 'probe.refusal',
+    station: 'probe',
+    about: 'how deep the soil stays open',
+    answers: [
+      ['open', 'soil open to 30 cm and more'],
+      ['tight', 'soil tight within 30 cm'],
+      ['very tight', 'soil tight within 15 cm'],
+    ],
+    leak: { tight: 'sometimes', 'very tight': 'seldom' },
+    links: [
+      {
+        of: 'compaction',
+        makes: { tight: 'often', 'very tight': 'often' },
+        why: 'The rod stops where roots stop.',
+      },
+      { of: 'confinedHole', makes: { tight: 'sometimes' }, why: 'Tight ground outside the hole.' },
+    ],
+    minutes: 5,
+    tools: 'rod or penetrometer',
+  },
+  {
+    key: 'probe.drain',
+    station: 'probe',
+    about: 'the drainage test',
+    answers: [
+      ['drained', 'the test hole drained by the next day'],
+      ['damp', 'the test hole was still saturated the next day'],
+      ['standing', 'water stood in the test hole the next day'],
+    ],
+    leak: { damp: 'seldom' },
+    links: [
+      {
+        of: 'waterlogging',
+        makes: { damp: 'often', standing: 'sometimes' },
+        why: 'Still saturated means it does not drain.',
+      },
+      {
+        of: 'confinedHole',
+        makes: { damp: 'sometimes', standing: 'sometimes' },
+        why: 'A glazed hole does not drain.',
+      },
+      { of: 'compaction', makes: { damp: 'sometimes' }, why: 'Tight soil drains slowly.' },
+    ],
+    minutes: 20,
+    tools: 'spade, water; look again the next day',
+  },
+  {
+    key: 'probe.wall',
+    station: 'probe',
+    about: 'the edge of the planting hole',
+    answers: [
+      ['none', 'no edge of the planting hole to be felt'],
+      ['felt', 'the soil changes at the edge of the hole'],
+      ['glazed', 'the wall of the hole is smooth and glazed'],
+    ],
+    leak: { felt: 'sometimes' },
+    links: [
+      {
+        of: 'confinedHole',
+        makes: { felt: 'often', glazed: 'often' },
+        why: 'Augered holes glaze, and roots turn back.',
+      },
+      { of: 'compaction', makes: { felt: 'sometimes' }, why: 'Loose inside, tight outside.' },
+    ],
+    minutes: 8,
+    tools: 'rod, spade',
+  },
+  {
+    key: 'probe.out',
+    station: 'probe',
+    about: 'roots beyond the planting hole',
+    answers: [
+      ['many', 'roots found well beyond the planting hole'],
+      ['few', 'few roots beyond the planting hole'],
+      ['none', 'no roots beyond the planting hole'],
+    ],
+    leak: { few: 'seldom' },
+    links: [
+      {
+        of: 'confinedRoots',
+        makes: { few: 'often', none: 'often' },
+        why: 'After three years roots should be about 2 m out.',
+      },
+      { of: 'drought', makes: { few: 'seldom' }, why: 'Roots die back in dry ground.' },
+    ],
+    minutes: 10,
+    tools: 'spade',
+  },
+  {
+    key: 'soil.ph',
+    station: 'probe',
+    about: 'soil pH',
+    answers: [
+      ['fits', 'soil pH fits the species'],
+      ['high', 'soil pH high for the species'],
+      ['very high', 'soil pH far too high for the species'],
+    ],
+    leak: { high: 'seldom' },
+    links: [
+      {
+        of: 'chlorosis',
+        makes: { high: 'often', 'very high': 'sometimes' },
+        why: 'Lime holds back iron and manganese.',
+      },
+    ],
+    minutes: 5,
+    tools: 'soil test',
+  },
+  {
+    key: 'soil.salt',
+    station: 'probe',
+    about: 'salt in the soil',
+    answers: [
+      ['none', 'no salt in the soil'],
+      ['raised', 'salt raised in the soil'],
+      ['high', 'much salt in the soil'],
+    ],
+    leak: { raised: 'hardly ever' },
+    links: [
+      {
+        of: 'salt',
+        makes: { raised: 'sometimes', high: 'often' },
+        why: 'What burned it is still in the soil.',
+      },
+    ],
+    minutes: 5,
+    tools: 'soil test',
+  },
+];

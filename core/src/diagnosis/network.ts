@@ -1,0 +1,213 @@
+import { CAUSE_KEYS, INNER_MECHANISMS, isMechanism, MECHANISM_KEYS, type NodeKey } from './causes';
+import type { Circumstance, JudgementTable, NetworkFinding, Often } from './judgement';
+import { HOW_OFTEN, SHIFTS } from './words';
+
+/** Nothing is held impossible or certain: what the table says is kept between these. */
+const LEAST = 0.001;
+/** Words of one row that add up beyond this are scaled down to it together. */
+const MOST_TOGETHER = 0.93;
+
+export const CAUSE_COUNT = CAUSE_KEYS.length;
+export const MECHANISM_COUNT = MECHANISM_KEYS.length;
+/** Every combination of causes. */
+export const WORLDS = 1 << CAUSE_COUNT;
+/** Every state of the mechanisms that lead to others. */
+export const INNER_STATES = 1 << INNER_MECHANISMS;
+
+export interface TableProblem {
+  row: string;
+  message: string;
+}
+
+const probability = (often: Often): number =>
+  Math.min(1 - LEAST, Math.max(LEAST, typeof often === 'number' ? often : HOW_OFTEN[often]));
+
+/**
+ * What is wrong with a table, row by row, so that an edited one is refused with the value and what is allowed.
+ *
+ * @returns empty for a table that can be used
+ */
+export function tableProblems(table: JudgementTable): TableProblem[] {
+  const problems: TableProblem[] = [];
+  const nodes = new Set<string>([...CAUSE_KEYS, ...MECHANISM_KEYS]);
+  const check = (row: string, value: Often | undefined) => {
+    if (value === undefined) return;
+    if (typeof value === 'number' ? !(value >= 0 && value <= 1) : !(value in HOW_OFTEN))
+      problems.push({
+        row,
+        message: `${JSON.stringify(value)} is no frequency; allowed ${Object.keys(HOW_OFTEN).join(', ')}, or a number from 0 to 1`,
+      });
+  };
+  const known = (row: string, node: string) => {
+    if (!nodes.has(node)) problems.push({ row, message: `${node} is no cause or mechanism` });
+  };
+  for (const { cause, base, given } of table.priors) {
+    known(`prior of ${cause}`, cause);
+    check(`prior of ${cause}`, base);
+    for (const { shift } of given)
+      if (!(shift in SHIFTS))
+        problems.push({
+          row: `prior of ${cause}`,
+          message: `${String(shift)} is no shift; allowed ${Object.keys(SHIFTS).join(', ')}`,
+        });
+  }
+  for (const cause of CAUSE_KEYS)
+    if (!table.priors.some((p) => p.cause === cause))
+      problems.push({ row: `prior of ${cause}`, message: 'is missing' });
+  for (const { mechanism, leak, links } of table.mechanisms) {
+    known(mechanism, mechanism);
+    check(mechanism, leak);
+    for (const { of, makes } of links) {
+      known(`${mechanism} by ${of}`, of);
+      check(`${mechanism} by ${of}`, makes);
+      if (!isMechanism(of)) continue;
+      const place = MECHANISM_KEYS.indexOf(of);
+      if (place >= Math.min(INNER_MECHANISMS, MECHANISM_KEYS.indexOf(mechanism)))
+        problems.push({
+          row: `${mechanism} by ${of}`,
+          message: `a mechanism may only lead to a later one, and ${MECHANISM_KEYS.slice(INNER_MECHANISMS).join(' and ')} to none`,
+        });
+    }
+  }
+  for (const mechanism of MECHANISM_KEYS)
+    if (!table.mechanisms.some((m) => m.mechanism === mechanism))
+      problems.push({ row: mechanism, message: 'is missing' });
+  for (const finding of table.findings) {
+    const grades = finding.answers.slice(1).map(([answer]) => answer);
+    const makes = (row: string, given: Partial<Record<string, Often>>) => {
+      for (const [grade, often] of Object.entries(given)) {
+        check(`${row}, ${grade}`, often);
+        if (!grades.includes(grade))
+          problems.push({ row, message: `${grade} is no answer; allowed ${grades.join(', ')}` });
+      }
+    };
+    makes(`${finding.key} without a cause`, finding.leak);
+    for (const link of finding.links) {
+      known(`${finding.key} by ${link.of}`, link.of);
+      makes(`${finding.key} by ${link.of}`, link.makes);
+    }
+    if (finding.links.filter((l) => isMechanism(l.of)).length > 1)
+      problems.push({ row: finding.key, message: 'may speak of one mechanism at most' });
+  }
+  for (const cause of CAUSE_KEYS)
+    if (!table.findings.some((f) => f.links.some((l) => l.of === cause)))
+      problems.push({ row: cause, message: 'no finding reaches this cause' });
+  return problems;
+}
+
+/** A finding made ready: the chance of each answer for every state of what it depends on. */
+export interface CompiledFinding {
+  finding: NetworkFinding;
+  /** Which combination of its own causes holds in each world. */
+  place: Uint16Array;
+  /** Index of its mechanism, or -1. */
+  mechanism: number;
+  /** The same for findings that depend on the same causes and mechanism. */
+  dependsOn: string;
+  /** Chance of an answer: `chance[answer][with mechanism 0 or 1][place]`. */
+  chance: Float64Array[][];
+}
+
+/** The table made ready for computing. */
+export interface Network {
+  table: JudgementTable;
+  findings: Map<string, CompiledFinding>;
+  /** Chance that a mechanism is kept off by the causes of a world: `1 - leak` times `1 - word` of each. */
+  keptOffByCauses: Float64Array[];
+  /** The same by the inner mechanisms, for each of their states. */
+  keptOffByMechanisms: Float64Array[];
+}
+
+const indexOf = (node: NodeKey): number =>
+  isMechanism(node) ? MECHANISM_KEYS.indexOf(node) : CAUSE_KEYS.indexOf(node);
+
+/** Product over the bits that are set, for every combination of `count` bits. */
+function products(first: number, factors: ReadonlyMap<number, number>, count: number): Float64Array {
+  const all = new Float64Array(1 << count).fill(first);
+  for (let world = 1; world < all.length; world++) {
+    const low = 31 - Math.clz32(world & -world);
+    all[world] = all[world & (world - 1)]! * (factors.get(low) ?? 1);
+  }
+  return all;
+}
+
+/** For a row of words: the chance of at most each answer, from nothing to see upward; `unsaid` for one without a word. */
+function atMost(finding: NetworkFinding, makes: Partial<Record<string, Often>>, unsaid = 0): number[] {
+  const grades = finding.answers.slice(1).map(([answer]) => {
+    const often = makes[answer];
+    return often === undefined ? unsaid : probability(often);
+  });
+  const together = grades.reduce((sum, p) => sum + p, 0);
+  const scale = together > MOST_TOGETHER ? MOST_TOGETHER / together : 1;
+  let below = 1 - together * scale;
+  return [below, ...grades.map((p) => (below += p * scale))];
+}
+
+function compileFinding(finding: NetworkFinding): CompiledFinding {
+  const causes = finding.links.filter((l) => !isMechanism(l.of));
+  const byMechanism = finding.links.find((l) => isMechanism(l.of));
+  const place = new Uint16Array(WORLDS);
+  const bits = new Map(causes.map((link, k) => [indexOf(link.of), 1 << k]));
+  for (let world = 1; world < WORLDS; world++) {
+    const low = 31 - Math.clz32(world & -world);
+    place[world] = place[world & (world - 1)]! | (bits.get(low) ?? 0);
+  }
+  // No answer is impossible, whatever is at work.
+  const leak = atMost(finding, finding.leak, LEAST);
+  const rows = causes.map((link) => atMost(finding, link.makes));
+  const mechanismRow = byMechanism && atMost(finding, byMechanism.makes);
+  // The highest answer that anything at work brings about is seen: chances of at most an answer multiply.
+  const upTo = finding.answers.map((_, g) =>
+    [1, mechanismRow?.[g] ?? 1].map((factor) =>
+      products(leak[g]! * factor, new Map(rows.map((row, k) => [k, row[g]!])), causes.length),
+    ),
+  );
+  const chance = upTo.map((both, g) =>
+    both.map((all, m) => (g === 0 ? all : Float64Array.from(all, (p, k) => p - upTo[g - 1]![m]![k]!))),
+  );
+  const mechanism = byMechanism ? indexOf(byMechanism.of) : -1;
+  return { finding, place, mechanism, dependsOn: [mechanism, ...bits.keys()].join(), chance };
+}
+
+const compiled = new WeakMap<JudgementTable, Network>();
+
+/**
+ * Makes a table ready; done once for each table.
+ *
+ * @throws RangeError naming the first row that is wrong
+ */
+export function networkOf(table: JudgementTable): Network {
+  const known = compiled.get(table);
+  if (known) return known;
+  const [problem] = tableProblems(table);
+  if (problem) throw new RangeError(`Judgement table, ${problem.row}: ${problem.message}.`);
+  const rows = MECHANISM_KEYS.map((key) => table.mechanisms.find((m) => m.mechanism === key)!);
+  const factors = (row: (typeof rows)[number], of: 'cause' | 'mechanism') =>
+    new Map(
+      row.links
+        .filter((l) => isMechanism(l.of) === (of === 'mechanism'))
+        .map((l) => [indexOf(l.of), 1 - probability(l.makes)]),
+    );
+  const network: Network = {
+    table,
+    findings: new Map(table.findings.map((f) => [f.key, compileFinding(f)])),
+    keptOffByCauses: rows.map((row) =>
+      products(1 - probability(row.leak), factors(row, 'cause'), CAUSE_COUNT),
+    ),
+    keptOffByMechanisms: rows.map((row) => products(1, factors(row, 'mechanism'), INNER_MECHANISMS)),
+  };
+  compiled.set(table, network);
+  return network;
+}
+
+/** Chance of each cause before anything is looked at, in the order of {@link CAUSE_KEYS}. */
+export function priorsOf(table: JudgementTable, circumstances: ReadonlySet<Circumstance>): number[] {
+  return CAUSE_KEYS.map((key) => {
+    const prior = table.priors.find((p) => p.cause === key)!;
+    const base = probability(prior.base);
+    const odds = prior.given
+      .filter((g) => circumstances.has(g.when))
+      .reduce((o, g) => o * SHIFTS[g.shift], base / (1 - base));
+    return odds / (1 + odds);
+  });
+}

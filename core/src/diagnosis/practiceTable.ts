@@ -1,0 +1,259 @@
+import { BASE_FINDINGS } from './findings/base';
+import { CROWN_FINDINGS } from './findings/crown';
+import { DIG_FINDINGS } from './findings/dig';
+import { GROUND_FINDINGS } from './findings/ground';
+import { HISTORY_FINDINGS } from './findings/history';
+import type { JudgementTable, MechanismRow, Prior, Stake } from './judgement';
+
+/** How often each cause is at work in a planted tree that fails, before anything is known of it. Common practice, no source. */
+const PRIORS: readonly Prior[] = [
+  {
+    cause: 'plantedDeep',
+    base: 'sometimes',
+    why: 'Surveys found most street trees of recent decades with the collar 5-15 cm down or more.',
+    given: [
+      { when: 'container', shift: 'more', why: 'Pots are over-filled at each potting-on.' },
+      { when: 'balled', shift: 'more', why: 'Balls are dug with soil thrown over the flare.' },
+      { when: 'bareRoot', shift: 'much less', why: 'The flare was in the planter’s hand.' },
+    ],
+  },
+  { cause: 'gradeRaised', base: 'seldom', why: 'It takes works or a gardener with spare soil.', given: [] },
+  {
+    cause: 'mulchCone',
+    base: 'seldom',
+    why: 'Common where mulch is under contract, rare elsewhere.',
+    given: [],
+  },
+  {
+    cause: 'containerRoots',
+    base: 'seldom',
+    why: 'Depends on the stock above all.',
+    given: [
+      { when: 'container', shift: 'much more', why: 'Roots turn at the wall of a pot.' },
+      { when: 'bareRoot', shift: 'much less', why: 'What goes round is seen and cut at planting.' },
+      { when: 'balled', shift: 'less', why: 'Field roots go straight.' },
+    ],
+  },
+  {
+    cause: 'confinedHole',
+    base: 'seldom',
+    why: 'Built ground, augered holes and small pits.',
+    given: [{ when: 'old', shift: 'less', why: 'A tree that lived this long found a way out.' }],
+  },
+  { cause: 'barrier', base: 'hardly ever', why: 'Somebody has to have set it.', given: [] },
+  { cause: 'compaction', base: 'seldom', why: 'Built ground is compacted, gardens seldom.', given: [] },
+  { cause: 'waterlogging', base: 'seldom', why: 'Clay, hollows and clockwork irrigation.', given: [] },
+  {
+    cause: 'drought',
+    base: 'seldom',
+    why: 'An established tree stands a dry year unless something else is wrong.',
+    given: [{ when: 'young', shift: 'much more', why: 'The ball dries out before roots leave it.' }],
+  },
+  { cause: 'severed', base: 'hardly ever', why: 'It takes works near the tree.', given: [] },
+  { cause: 'biotic', base: 'seldom', why: 'Most pests follow weakness; few begin it.', given: [] },
+  { cause: 'chlorosis', base: 'seldom', why: 'Species on the wrong soil.', given: [] },
+  {
+    cause: 'stemInjury',
+    base: 'seldom',
+    why: 'Mowers, trimmers, stakes and ties.',
+    given: [{ when: 'young', shift: 'more', why: 'Stakes and ties are still on, the bark is thin.' }],
+  },
+  { cause: 'salt', base: 'hardly ever', why: 'Beside salted roads and after weedkiller.', given: [] },
+];
+
+const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
+  {
+    mechanism: 'buriedCollar',
+    leak: 'hardly ever',
+    links: [
+      { of: 'plantedDeep', makes: 'almost always', why: 'The collar went down with the ball.' },
+      { of: 'gradeRaised', makes: 'almost always', why: 'Soil over the grade lies over the collar.' },
+      { of: 'mulchCone', makes: 'usually', why: 'Mulch kept on the stem turns to soil there.' },
+    ],
+  },
+  {
+    mechanism: 'confinedRoots',
+    leak: 'hardly ever',
+    links: [
+      { of: 'containerRoots', makes: 'often', why: 'Roots that go round do not go out.' },
+      { of: 'confinedHole', makes: 'usually', why: 'The hole turns them back.' },
+      { of: 'barrier', makes: 'usually', why: 'The wall turns them back.' },
+      { of: 'compaction', makes: 'sometimes', why: 'Tight ground stops them.' },
+    ],
+  },
+  {
+    mechanism: 'girdlingRoots',
+    leak: 'seldom',
+    links: [
+      {
+        of: 'containerRoots',
+        makes: 'often',
+        why: 'What circled in the pot meets the stem as both thicken.',
+      },
+      { of: 'barrier', makes: 'sometimes', why: 'Roots turned by a wall come round to the stem.' },
+      { of: 'confinedHole', makes: 'seldom', why: 'Roots turned back cross the stem.' },
+      { of: 'mulchCone', makes: 'sometimes', why: 'Roots grow up into the mulch and round the stem.' },
+      { of: 'buriedCollar', makes: 'sometimes', why: 'Roots over a buried collar cross the stem.' },
+    ],
+  },
+  {
+    mechanism: 'oxygenStarved',
+    leak: 'hardly ever',
+    links: [
+      { of: 'waterlogging', makes: 'almost always', why: 'Water fills the pores.' },
+      { of: 'gradeRaised', makes: 'often', why: 'Fill closes the old surface.' },
+      { of: 'compaction', makes: 'often', why: 'The pores are pressed shut.' },
+      { of: 'plantedDeep', makes: 'sometimes', why: 'Roots lie below the air they need.' },
+      { of: 'confinedHole', makes: 'sometimes', why: 'A hole in clay fills like a bathtub.' },
+      { of: 'mulchCone', makes: 'seldom', why: 'Deep wet mulch seals the surface.' },
+    ],
+  },
+  {
+    mechanism: 'basalDecay',
+    leak: 'hardly ever',
+    links: [
+      { of: 'stemInjury', makes: 'sometimes', why: 'Wounds let decay in.' },
+      { of: 'buriedCollar', makes: 'sometimes', why: 'Stem bark does not stand soil.' },
+      { of: 'biotic', makes: 'often', why: 'Root and butt rots.' },
+      { of: 'waterlogging', makes: 'seldom', why: 'Rots that like it wet.' },
+      { of: 'severed', makes: 'seldom', why: 'Torn ends decay inward.' },
+    ],
+  },
+  {
+    mechanism: 'transport',
+    leak: 'hardly ever',
+    links: [
+      { of: 'girdlingRoots', makes: 'often', why: 'A root across the stem shuts off what passes under it.' },
+      { of: 'basalDecay', makes: 'sometimes', why: 'Dead bark and wood carry nothing.' },
+      { of: 'stemInjury', makes: 'sometimes', why: 'A tie grown in, a stem half barked.' },
+      { of: 'biotic', makes: 'sometimes', why: 'Wilts and cankers block the vessels.' },
+    ],
+  },
+  {
+    mechanism: 'poorAnchorage',
+    leak: 'hardly ever',
+    links: [
+      { of: 'confinedRoots', makes: 'often', why: 'A ball in a socket holds nothing.' },
+      { of: 'girdlingRoots', makes: 'sometimes', why: 'A system that went round has no hold outward.' },
+      { of: 'basalDecay', makes: 'sometimes', why: 'Decayed anchors give.' },
+      { of: 'severed', makes: 'often', why: 'What was cut no longer holds.' },
+      { of: 'waterlogging', makes: 'seldom', why: 'Sodden ground lets go.' },
+    ],
+  },
+  {
+    mechanism: 'crownDecline',
+    leak: 'seldom',
+    links: [
+      { of: 'transport', makes: 'usually', why: 'Too little passes the stem.' },
+      { of: 'oxygenStarved', makes: 'usually', why: 'Roots without air take up nothing.' },
+      { of: 'confinedRoots', makes: 'often', why: 'The crown outgrew what the ball can feed.' },
+      { of: 'buriedCollar', makes: 'sometimes', why: 'Buried bark breathes and grows poorly.' },
+      { of: 'drought', makes: 'usually', why: 'Too little water came up.' },
+      { of: 'severed', makes: 'usually', why: 'Half the roots, half the crown.' },
+      { of: 'biotic', makes: 'usually', why: 'That is what it does.' },
+      { of: 'chlorosis', makes: 'sometimes', why: 'A pale crown builds little.' },
+      { of: 'salt', makes: 'often', why: 'Burned roots and leaves.' },
+      { of: 'compaction', makes: 'sometimes', why: 'Little rooted soil, little crown.' },
+    ],
+  },
+];
+
+/** What hangs on each remedy, in steps of judgement; a tree that falls weighs most. Common practice, no source. */
+const STAKES: readonly Stake[] = [
+  {
+    remedy: 'lay the collar open',
+    for: 'buriedCollar',
+    missing: 10,
+    needless: 3,
+    why: 'Half a day of work against the life of the stem.',
+  },
+  {
+    remedy: 'prune girdling roots',
+    for: 'girdlingRoots',
+    missing: 10,
+    needless: 4,
+    why: 'A dig against a stem cut off slowly.',
+  },
+  {
+    remedy: 'regrade the fill',
+    for: 'gradeRaised',
+    missing: 6,
+    needless: 4,
+    why: 'Wider work than a bowl at the stem.',
+  },
+  { remedy: 'pull back the mulch', for: 'mulchCone', missing: 5, needless: 1, why: 'Minutes with a rake.' },
+  {
+    remedy: 'trench outward or reset',
+    for: 'confinedRoots',
+    missing: 8,
+    needless: 4,
+    why: 'A day of work against a tree that cannot grow out.',
+  },
+  {
+    remedy: 'open the soil',
+    for: 'compaction',
+    missing: 7,
+    needless: 4,
+    why: 'A day of work against roots that cannot spread.',
+  },
+  {
+    remedy: 'drain',
+    for: 'waterlogging',
+    missing: 8,
+    needless: 5,
+    why: 'Dear, and the only cure of wet feet.',
+  },
+  {
+    remedy: 'water',
+    for: 'drought',
+    missing: 6,
+    needless: 2,
+    why: 'Cheap; yet more trees die of wet than of dry.',
+  },
+  {
+    remedy: 'have the disease identified',
+    for: 'biotic',
+    missing: 8,
+    needless: 2,
+    why: 'A sample against a stand of trees.',
+  },
+  {
+    remedy: 'correct the soil by its test',
+    for: 'chlorosis',
+    missing: 4,
+    needless: 2,
+    why: 'A pale crown for years.',
+  },
+  { remedy: 'take out the ring', for: 'barrier', missing: 8, needless: 3, why: 'It only gets tighter.' },
+  {
+    remedy: 'untie, guard the stem',
+    for: 'stemInjury',
+    missing: 5,
+    needless: 1,
+    why: 'Minutes with a knife.',
+  },
+  { remedy: 'flush the salt', for: 'salt', missing: 5, needless: 2, why: 'Water in spring.' },
+  {
+    remedy: 'have its stability assessed',
+    for: 'poorAnchorage',
+    missing: 20,
+    needless: 3,
+    why: 'A tree that falls.',
+  },
+  {
+    remedy: 'have the decay examined',
+    for: 'basalDecay',
+    missing: 15,
+    needless: 3,
+    why: 'A stem that breaks.',
+  },
+];
+
+/** The table this program ships with. */
+export const PRACTICE_TABLE: JudgementTable = {
+  version: 'practice-1',
+  priors: PRIORS,
+  mechanisms: MECHANISMS_BY_CAUSE,
+  findings: [...HISTORY_FINDINGS, ...CROWN_FINDINGS, ...BASE_FINDINGS, ...GROUND_FINDINGS, ...DIG_FINDINGS],
+  stakes: STAKES,
+};

@@ -1,0 +1,4 @@
+-- Noted, yet not sure of: weighed less.
+alter table findings add column unsure boolean;
+-- The consultant's own first cause against the weighing of the findings, and what the client is told.
+alter table visits add column opinion_cause text, add column opinion_why text, add column client_words text;

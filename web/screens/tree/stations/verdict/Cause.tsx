@@ -1,0 +1,129 @@
+'use client';
+
+import type { CauseReasons, CauseVerdict, Reason } from '@undrel/core/diagnosis';
+import { writeLengths, type UnitSystem } from '@undrel/core/units';
+import type { StationKey } from '../../visitEntry';
+import { percent } from './percent';
+
+/** Evidence beyond this fills its bar, decibans. */
+const FULL_BAR = 15;
+
+/** A chance as a bar, with a notch where it stood before anything was looked at. */
+function ChanceBar({ cause }: { cause: CauseVerdict }) {
+  return (
+    <span
+      className="block relative h-2.5 border border-ink bg-sheet"
+      role="img"
+      aria-label={`${percent(cause.probability)}; ${percent(cause.prior)} before anything was looked at`}
+    >
+      <span className="block h-full bg-ink" style={{ width: `${100 * cause.probability}%` }} />
+      <span className="absolute -top-1 -bottom-1 w-[2px] bg-todo" style={{ left: `${100 * cause.prior}%` }} />
+    </span>
+  );
+}
+
+/** What a finding weighs: to the right for, to the left against. */
+function WeightBar({ decibans }: { decibans: number }) {
+  const width = `${(50 * Math.min(FULL_BAR, Math.abs(decibans))) / FULL_BAR}%`;
+  return (
+    <span className="relative block h-2 my-1 w-24 shrink-0" aria-hidden="true">
+      <span className="absolute inset-y-0 left-1/2 w-px -my-1 bg-ink" />
+      {decibans > 0 ? (
+        <span className="absolute inset-y-0 left-1/2 bg-ink" style={{ width }} />
+      ) : (
+        <span className="absolute inset-y-0 right-1/2 border border-ink" style={{ width }} />
+      )}
+    </span>
+  );
+}
+
+function Reasons(props: { reasons: CauseReasons; system: UnitSystem; goTo: (s: StationKey) => void }) {
+  const all = [...props.reasons.for, ...props.reasons.against];
+  if (all.length === 0) return <p className="text-muted">Nothing that was looked at moves it.</p>;
+  return (
+    <ul>
+      {all.map((r) => (
+        <ReasonLine key={r.finding} reason={r} {...props} />
+      ))}
+    </ul>
+  );
+}
+
+function ReasonLine(props: { reason: Reason; system: UnitSystem; goTo: (s: StationKey) => void }) {
+  const { reason, system, goTo } = props;
+  return (
+    <li className="border-b border-hair py-1.5">
+      <span className="flex gap-3 items-center">
+        <WeightBar decibans={reason.decibans} />
+        <button type="button" className="link text-left flex-1" onClick={() => goTo(reason.station)}>
+          {writeLengths(reason.text, system)}
+        </button>
+      </span>
+      <span className="block text-sm text-muted">
+        {reason.words} {reason.decibans > 0 ? 'for' : 'against'}{' '}
+        <span className="num">({Math.abs(reason.decibans).toFixed(1)} dB)</span>
+        {reason.unsure && ', noted as unsure'}: {reason.why}
+      </span>
+    </li>
+  );
+}
+
+/** One cause: how sure, and what speaks for and against it. */
+export function Cause(props: {
+  cause: CauseVerdict;
+  reasons: CauseReasons | undefined;
+  own: boolean;
+  system: UnitSystem;
+  goTo: (s: StationKey) => void;
+}) {
+  const { cause, reasons } = props;
+  return (
+    <details className="border-b-[1.5px] border-ink">
+      <summary className="block py-2.5 cursor-pointer min-h-[44px]">
+        <span className="flex items-baseline justify-between gap-3">
+          <span className="font-bold text-lg">{cause.label}</span>
+          <span className={cause.standing === 'likely' ? 'font-bold text-harm' : 'font-semibold'}>
+            {cause.certainty} <span className="num font-normal text-ink">{percent(cause.probability)}</span>
+          </span>
+        </span>
+        <ChanceBar cause={cause} />
+        {reasons && (
+          <span className="block mt-1 text-sm text-muted">
+            {[...reasons.for.slice(0, 2), ...reasons.against.slice(0, 1)]
+              .map((r) => `${r.decibans > 0 ? '+' : '−'} ${writeLengths(r.text, props.system)}`)
+              .join('; ')}
+          </span>
+        )}
+        {props.own && <span className="block mt-1.5 text-sm font-semibold">Put first by the consultant</span>}
+      </summary>
+      <p className="mb-1">{cause.mechanism}</p>
+      {reasons ? <Reasons {...props} reasons={reasons} /> : <Weighing />}
+      {cause.unexamined.length > 0 && (
+        <details className="my-1">
+          <summary className="link inline-flex items-center min-h-[44px] cursor-pointer">
+            Not looked at: {cause.unexamined.length}
+          </summary>
+          <ul className="pb-2">
+            {cause.unexamined.map((u) => (
+              <li key={u.finding}>
+                <button
+                  type="button"
+                  className="link text-left min-h-[32px]"
+                  onClick={() => props.goTo(u.station)}
+                >
+                  {u.text}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </details>
+  );
+}
+
+export const Weighing = () => (
+  <p className="text-muted" role="status">
+    Weighing each finding…
+  </p>
+);

@@ -1,0 +1,36 @@
+import { assess, glanceAt, type Assessment, type Glance } from '@undrel/core/assessment';
+import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import { explain, type Explanation } from '@undrel/core/diagnosis';
+import type { Schools } from '@undrel/core/practice';
+
+export interface JudgeJob {
+  id: number;
+  tree: Tree;
+  events: readonly TreeEvent[];
+  visit: Visit;
+  firm: Schools;
+  /** Also say why, and what to look at next; takes several times as long. */
+  explained: boolean;
+}
+
+/** The profile stays out: it holds functions, and whoever asks has it. */
+export interface Judged extends Omit<Assessment, 'profile'> {
+  glance: Glance;
+  explanation?: Explanation;
+}
+
+export type JudgeAnswer = { id: number; judged: Judged } | { id: number; problem: string };
+
+self.onmessage = ({ data }: MessageEvent<JudgeJob>) => {
+  const { id, tree, events, visit, firm, explained } = data;
+  const answer = (message: JudgeAnswer) => self.postMessage(message);
+  try {
+    const assessment = assess(tree, events, visit, firm);
+    const explanation = explained ? explain(assessment.verdict, tree, visit) : undefined;
+    const { verdict, operations } = assessment;
+    const glance = glanceAt(assessment, visit.decisions);
+    answer({ id, judged: { verdict, operations, glance, explanation } });
+  } catch (error) {
+    answer({ id, problem: error instanceof Error ? error.message : String(error) });
+  }
+};

@@ -25,7 +25,8 @@ export function clientWords(
   const own = visit.opinion?.cause as CauseKey | undefined;
   const name = tree.commonName ? `Your ${inSentence(tree.commonName)}` : 'Your tree';
   const sentences: string[] = [];
-  if (own) sentences.push(`In our judgement the trouble of ${inSentence(name)} began with this: ${plain(own)}.`);
+  if (own)
+    sentences.push(`In our judgement the trouble of ${inSentence(name)} began with this: ${plain(own)}.`);
   for (const { cause, probability } of likely.filter((c) => c.cause !== own))
     sentences.push(`${surely(probability)} ${plain(cause)}.`);
   if (sentences.length === 0)

@@ -113,7 +113,7 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
   );
 
   await press(page, 'button', /^Verdict/);
-  await expect(page.getByTestId('verdict-summary')).toContainText('Buried by added soil');
+  await expect(page.getByTestId('verdict-summary')).toContainText(/buried by added soil/i);
   await press(page, 'button', 'Prescription next');
   await expect(page.getByRole('checkbox', { name: 'Prescribe' }).first()).toBeChecked();
   await saved(page);

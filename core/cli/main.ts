@@ -2,6 +2,7 @@ import { createReadStream } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { assess } from '../src/assessment';
 import { explain } from '../src/diagnosis';
+import { sinceWhen } from '../src/history';
 import { assessDig } from '../src/pruning';
 import { caseJsonSchema, readCase } from '../src/casefile/schema';
 import type { CaseFile } from '../src/casefile';
@@ -47,16 +48,17 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
   }
   const result = assess(caseFile.tree, caseFile.events, visit);
   const explanation = options.brief ? undefined : explain(result.verdict, caseFile.tree, visit);
+  const since = sinceWhen(caseFile.tree, caseFile.events, caseFile.visits, visit);
   const dug = options.brief ? undefined : assessDig(caseFile.tree, caseFile.visits, visit);
   if (options.format === 'text') {
     const system = options.units === 'us' ? 'us' : 'metric';
     return (
-      assessmentText(caseFile, visit.date, result, explanation, system) +
+      assessmentText(caseFile, visit.date, result, explanation, since, system) +
       (dug ? digText(dug, visit.date, system) : '')
     );
   }
   const dig = dug && digSummary(dug);
-  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, dig })}\n`;
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig })}\n`;
 }
 
 /** Writes with back-pressure, so that a thousand files stream. */

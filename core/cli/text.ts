@@ -1,6 +1,7 @@
 import type { Assessment } from '../src/assessment';
 import type { CaseFile } from '../src/casefile';
 import { PRACTICE_NOTE, STANDINGS, type Explanation } from '../src/diagnosis';
+import type { SinceWhen } from '../src/history';
 import { formatQuantity, writeLengths, type UnitSystem } from '../src/units';
 
 const OPEN = STANDINGS.find((s) => s.key === 'open')!.from;
@@ -35,6 +36,7 @@ export function assessmentText(
   date: string,
   result: Assessment,
   explanation: Explanation | undefined,
+  since: SinceWhen,
   system: UnitSystem,
 ): string {
   const say = (sentence: string) => writeLengths(sentence, system);
@@ -66,6 +68,10 @@ export function assessmentText(
   }
   lines.push(
     ...verdict.chain.map((step) => step.text),
+    `Since when: ${since.summary}`,
+    ...since.events
+      .filter((e) => e.chance >= 0.5)
+      .map((e) => `  ${percent(e.chance)} within the usual lag of ${e.event.kind} ${e.event.when}`),
     ...(explanation ? explained(explanation, say) : []),
     PRACTICE_NOTE,
     '',

@@ -1,6 +1,6 @@
 import { BASE_QUESTIONS, type Question, type Station } from '../base';
 import type { Tree, TreeEvent, Visit } from '../casefile/model';
-import { CROWN_QUESTIONS } from '../crown';
+import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '../crown';
 import { HISTORY_QUESTIONS } from '../history';
 import { GROUND_QUESTIONS } from '../profile';
 import { DIG_QUESTIONS } from '../roots/questions';
@@ -8,6 +8,7 @@ import { DIG_QUESTIONS } from '../roots/questions';
 export const QUESTIONS: readonly Question[] = [
   ...HISTORY_QUESTIONS,
   ...CROWN_QUESTIONS,
+  ...GROWTH_QUESTIONS,
   ...BASE_QUESTIONS,
   ...GROUND_QUESTIONS,
   ...DIG_QUESTIONS,
@@ -28,7 +29,7 @@ const MIN_PROBES = 8;
 /** Progress of every station of a visit; profiles count to four, pushes of the rod to eight. */
 export function progressOf(tree: Tree, events: readonly TreeEvent[], visit: Visit): StationProgress[] {
   const answered = (q: Question) => visit.findings.some((f) => f.key === q.key);
-  const questions = (station: Station) => QUESTIONS.filter((q) => q.station === station);
+  const questions = (station: Station) => QUESTIONS.filter((q) => q.station === station && !q.more);
   const count = (station: Station, extraAsked = 0, extraAnswered = 0): StationProgress => ({
     station,
     asked: questions(station).length + extraAsked,
@@ -48,4 +49,4 @@ export function progressOf(tree: Tree, events: readonly TreeEvent[], visit: Visi
 
 /** Questions nobody answered, for the report. */
 export const unansweredIn = (visit: Visit): Question[] =>
-  QUESTIONS.filter((q) => !visit.findings.some((f) => f.key === q.key));
+  QUESTIONS.filter((q) => !q.more && !visit.findings.some((f) => f.key === q.key));

@@ -3,8 +3,11 @@ import type { LengthField } from '../units/limits';
 
 export type Station = 'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'dig';
 
-/** A question of a station; the kind says how it is answered and what `part` of a finding means. */
-export type Question = { key: string; station: Station; ask: string; hint?: string } &
+/**
+ * A question of a station; the kind says how it is answered and what `part` of a finding means.
+ * `more`: beyond what a visit asks for; it is not counted as left open.
+ */
+export type Question = { key: string; station: Station; ask: string; hint?: string; more?: true } &
   /** `placed`: what is found has a side and a height on the stem. */
   (
     | { kind: 'grade'; answers: readonly Answer[]; placed?: boolean }

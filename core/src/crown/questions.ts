@@ -106,3 +106,24 @@ export const CROWN_QUESTIONS: readonly Question[] = [
     hint: 'From bud-scale scars, newest first, 5 to 8 years.',
   },
 ];
+
+/** Further shoots, and rings where a core or a cut shows them: they make the year of the fall surer. */
+export const GROWTH_QUESTIONS: readonly Question[] = [
+  ...['second', 'third'].map((which, i): Question => ({
+    key: `crown.extension.${i + 2}`,
+    station: 'crown',
+    kind: 'years',
+    field: 'twigExtension',
+    ask: `Extension by year, ${which} shoot`,
+    more: true,
+  })),
+  {
+    key: 'base.rings',
+    station: 'crown',
+    kind: 'years',
+    field: 'ringWidth',
+    ask: 'Ring width by year',
+    hint: 'From a core or a cut, where there is one.',
+    more: true,
+  },
+];

@@ -1,4 +1,5 @@
 import type { Finding } from '../casefile/model';
+import { levelsOf, shootsIn } from '../history/series';
 
 export interface Vigour {
   /** Years with a reading, oldest first. */
@@ -17,14 +18,12 @@ export interface Vigour {
  *
  * Source: common practice, no source.
  *
- * @param findings of one visit; `crown.extension` with `part` as the year and `number` in metres
+ * @param findings of one visit; `crown.extension` and further shoots with `part` as the year and `number` in metres
  * @returns undefined with fewer than four years: two against two is the least that says anything
  */
 export function vigourFrom(findings: readonly Finding[]): Vigour | undefined {
-  const series = findings
-    .filter((f) => f.key === 'crown.extension' && f.part !== undefined && f.number !== undefined)
-    .map((f) => ({ year: f.part!, extension: f.number! }))
-    .sort((a, b) => a.year - b.year);
+  const shoots = shootsIn(findings).filter((s) => s.values.length > 0);
+  const series = levelsOf(shoots).map(({ year, level }) => ({ year, extension: Math.exp(level) }));
   if (series.length < 4) return undefined;
   const mean = (rows: typeof series) => rows.reduce((sum, row) => sum + row.extension, 0) / rows.length;
   const recent = mean(series.slice(-2));

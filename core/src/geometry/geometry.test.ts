@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import jStat from 'jstat';
-import { jackknife90, periodic, radialVolume, roundIntegral, roundMean, student90 } from './index';
+import {
+  jackknife90,
+  normalBelow,
+  periodic,
+  radialVolume,
+  roundIntegral,
+  roundMean,
+  student90,
+} from './index';
 
 const readings = fc
   .uniqueArray(fc.integer({ min: 0, max: 359 }), { minLength: 2, maxLength: 12 })
@@ -68,6 +76,10 @@ test('radial volume of a cone is exact', () => {
 test("Student's t agrees with a general-purpose statistics package (jstat)", () => {
   for (let df = 1; df <= 30; df++) expect(student90(df)).toBeCloseTo(jStat.studentt.inv(0.95, df), 2);
   expect(() => student90(0)).toThrow(RangeError);
+});
+
+test('the normal distribution agrees with a general-purpose statistics package (jstat)', () => {
+  for (let z = -6; z <= 6; z += 0.05) expect(normalBelow(z)).toBeCloseTo(jStat.normal.cdf(z, 0, 1), 6);
 });
 
 test('the jackknife of a mean is the textbook standard error', () => {

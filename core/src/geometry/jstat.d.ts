@@ -1,4 +1,8 @@
 declare module 'jstat' {
-  const jStat: { studentt: { inv(p: number, degreesOfFreedom: number): number } };
+  const jStat: {
+    studentt: { inv(p: number, degreesOfFreedom: number): number };
+    normal: { cdf(x: number, mean: number, deviation: number): number };
+    anovaftest(...groups: number[][]): number;
+  };
   export default jStat;
 }

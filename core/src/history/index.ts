@@ -1,2 +1,5 @@
+export * from './changePoint';
 export * from './events';
 export * from './questions';
+export * from './series';
+export * from './sinceWhen';

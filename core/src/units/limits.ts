@@ -15,6 +15,7 @@ export const LENGTH_LIMITS = {
   height: { name: 'Tree height', min: 0.2, max: 90, ask: 45 },
   crownRadius: { name: 'Crown radius', min: 0.1, max: 30, ask: 15 },
   twigExtension: { name: 'Twig extension', min: 0, max: 3, ask: 1.2 },
+  ringWidth: { name: 'Ring width', min: 0.00005, max: 0.05, ask: 0.025 },
   leafLength: { name: 'Leaf length', min: 0.002, max: 1, ask: 0.4 },
   topsoil: { name: 'Topsoil thickness', min: 0, max: 1.5, ask: 0.8 },
   refusal: { name: 'Rod stops at', min: 0, max: 2, ask: 1.5 },

@@ -5,13 +5,14 @@ import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { progressOf, type Glance } from '@undrel/core/assessment';
 import { BASE_QUESTIONS } from '@undrel/core/base';
-import { CROWN_QUESTIONS } from '@undrel/core/crown';
+import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '@undrel/core/crown';
 import type { Tree, TreeEvent } from '@undrel/core/casefile';
 import type { Schools } from '@undrel/core/practice';
 import { profileOf } from '@undrel/core/profile';
 import { formatLength, shortUnit } from '@undrel/core/units';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import { Entry } from '../../ui/controls/Entry';
+import type { ReferenceShoots } from '../../protocol/reference';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { useCase } from './case/useCase';
@@ -55,6 +56,8 @@ export interface TreeScreenProps {
   station: string | undefined;
   /** The newest visit's verdict and prescription in figures, from the server. */
   glance: (Glance & { visitId: string }) | undefined;
+  /** Shoots of a healthy tree of its kind near by. */
+  reference: ReferenceShoots | undefined;
 }
 
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
@@ -74,6 +77,7 @@ export function TreeScreen(props: TreeScreenProps) {
       itemsBelow(control.items, 'visit', treeId).sort((a, b) => b.values.date.localeCompare(a.values.date)),
     [control.items, treeId],
   );
+  const allVisits = useMemo(() => visits.map((v) => visitFrom(control.items, v)), [control.items, visits]);
   const [chosenVisit, setChosenVisit] = useState<string | undefined>(undefined);
   const [station, setStation] = useState<StationKey>(
     STATIONS.find((s) => s.key === props.station)?.key ?? 'mulch',
@@ -178,6 +182,8 @@ export function TreeScreen(props: TreeScreenProps) {
     tree,
     treeItem,
     events,
+    visits: allVisits,
+    reference: props.reference,
     visitId: current.id,
     visit,
     profile,
@@ -266,6 +272,12 @@ function Station({ station, ...props }: StationProps & { station: Exclude<Statio
           <h1>Crown</h1>
           <p className="text-muted mb-2">Colour, leaf, density, dieback; then read the shoots back.</p>
           <Questions {...props} questions={CROWN_QUESTIONS} />
+          <details className="border-t border-ink">
+            <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
+              More shoots, and rings
+            </summary>
+            <Questions {...props} questions={GROWTH_QUESTIONS} />
+          </details>
         </Entry>
       );
     case 'base':

@@ -4,6 +4,7 @@ import type { Explanation } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
+import type { ReferenceShoots } from '../../protocol/reference';
 import type { ItemOf, VisitHead } from '../../protocol/item';
 import type { CaseControl } from './case/useCase';
 
@@ -14,6 +15,9 @@ export interface StationProps {
   tree: Tree;
   treeItem: ItemOf<'tree'>;
   events: readonly TreeEvent[];
+  /** All visits of the tree, newest first. */
+  visits: readonly Visit[];
+  reference: ReferenceShoots | undefined;
   visitId: string;
   visit: Visit;
   profile: Profile;

@@ -81,3 +81,16 @@ export const TREE_RECORD = `select a.id::text, to_char(a.at at time zone 'UTC', 
      or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'digs', 'roots', 'reports')
          and coalesce(a.after, a.before) ->> 'visit_id' in (select v.id from visits v where v.tree_id = $1))
   order by a.id desc limit 400`;
+
+/** Of each visit to a reference tree of the same genus and property: its shoots by year. $1: the tree it is set beside. */
+export const REFERENCE_SHOOTS = `select r.label,
+    json_agg(json_build_object('key', f.key, 'part', f.part, 'number', f.number)) as findings
+  from trees t
+  join trees r on r.firm_id = t.firm_id and r.property_id = t.property_id and r.id <> t.id
+    and r.reference and r.deleted_at is null
+    and lower(split_part(r.species, ' ', 1)) = lower(split_part(t.species, ' ', 1))
+  join visits v on v.firm_id = r.firm_id and v.tree_id = r.id and v.deleted_at is null
+  join findings f on f.firm_id = v.firm_id and f.visit_id = v.id and f.deleted_at is null
+    and f.key like 'crown.extension%'
+  where t.id = $1
+  group by r.id, r.label, v.id`;

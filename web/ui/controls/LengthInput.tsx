@@ -17,7 +17,7 @@ const LONG: readonly LengthField[] = ['height', 'crownRadius', 'mulchRoom', 'pos
 
 /** The unit a field is shown and typed in. */
 export const unitOf = (field: LengthField, system: UnitSystem): LengthUnit =>
-  LONG.includes(field) ? longUnit(system) : shortUnit(system);
+  field === 'ringWidth' ? 'mm' : LONG.includes(field) ? longUnit(system) : shortUnit(system);
 
 /** A stored length as it is edited: in the field's unit, to a tenth of what a tape gives. */
 export function lengthText(metres: number | undefined, unit: LengthUnit): string {

@@ -6,10 +6,15 @@ import { TreeScreen } from '@/screens/tree/TreeScreen';
 import { may } from '@/server/accounts/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { loadCase, newestGlance } from '@/server/cases/load';
+import { referenceShoots } from '@/server/cases/reference';
 import { today } from '@/server/cases/write';
 
 const open = cache((treeId: string) =>
-  signedIn(async (db, viewer) => ({ viewer, loaded: await loadCase(db, treeId) })),
+  signedIn(async (db, viewer) => ({
+    viewer,
+    loaded: await loadCase(db, treeId),
+    reference: await referenceShoots(db, treeId),
+  })),
 );
 
 interface Props {
@@ -24,13 +29,14 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function TreePage({ params, searchParams }: Props) {
-  const { viewer, loaded } = await open((await params).tree);
+  const { viewer, loaded, reference } = await open((await params).tree);
   if (!loaded) notFound();
   return (
     <TreeScreen
       {...loaded}
       items={JSON.stringify(loaded.items)}
       glance={newestGlance(loaded)}
+      reference={reference}
       mayMeasure={may(viewer.role, 'measure')}
       mayJudge={may(viewer.role, 'judge')}
       viewer={viewer.name}

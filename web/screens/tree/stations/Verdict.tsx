@@ -6,6 +6,7 @@ import type { StationProps } from '../visitEntry';
 import { judgedOf } from './judged';
 import { Cause, Weighing } from './verdict/Cause';
 import { ChangeOfMind, NextChecks } from './verdict/NextChecks';
+import { SinceWhen } from './verdict/SinceWhen';
 import { ForTheClient, Opinion } from './verdict/Opinion';
 
 /** Which causes, how sure, what led to what, what to look at next, and what would change it. */
@@ -38,8 +39,17 @@ export function Verdict(props: StationProps) {
           ))}
         </div>
       )}
+      <section aria-label="Causes" className="border-t-[1.5px] border-ink">
+        {shown.map(line)}
+        <details className="border-b-[1.5px] border-ink">
+          <summary className="py-2.5 cursor-pointer min-h-[44px]">
+            {rest.length} more, unlikely or not looked at
+          </summary>
+          <div className="border-t border-hair">{rest.map(line)}</div>
+        </details>
+      </section>
       {verdict.chain.length > 0 && (
-        <section className="my-3">
+        <section className="mt-5">
           <h2>What led to what</h2>
           <ol>
             {verdict.chain.map((step) => (
@@ -53,19 +63,11 @@ export function Verdict(props: StationProps) {
           </ol>
         </section>
       )}
-      <section aria-label="Causes" className="border-t-[1.5px] border-ink">
-        {shown.map(line)}
-        <details className="border-b-[1.5px] border-ink">
-          <summary className="py-2.5 cursor-pointer min-h-[44px]">
-            {rest.length} more, unlikely or not looked at
-          </summary>
-          <div className="border-t border-hair">{rest.map(line)}</div>
-        </details>
-      </section>
       <section className="mt-5">
         <h2>Look at next</h2>
         {explanation ? <NextChecks explanation={explanation} goTo={goTo} /> : <Weighing />}
       </section>
+      <SinceWhen {...props} />
       <section className="mt-5">
         <h2>What would change my mind</h2>
         {explanation ? <ChangeOfMind explanation={explanation} system={system} /> : <Weighing />}

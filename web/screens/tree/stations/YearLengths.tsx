@@ -2,8 +2,8 @@
 
 import type { Question } from '@undrel/core/base';
 import type { Finding } from '@undrel/core/casefile';
-import { shortUnit, type UnitSystem } from '@undrel/core/units';
-import { LengthInput } from '../../../ui/controls/LengthInput';
+import type { UnitSystem } from '@undrel/core/units';
+import { LengthInput, unitOf } from '../../../ui/controls/LengthInput';
 import { moveByKeys } from './moveByKeys';
 
 const YEARS = 8;
@@ -23,11 +23,12 @@ export function YearLengths(props: {
     ...Array.from({ length: YEARS }, (_, i) => props.newest - 1 - i),
     ...read.sort((a, b) => b - a),
   ].filter((year, i, all) => all.indexOf(year) === i && (props.oldest === undefined || year >= props.oldest));
-  const longest = Math.max(0.1, ...props.values.map((f) => f.number ?? 0));
+  const longest = Math.max(0.001, ...props.values.map((f) => f.number ?? 0));
   return (
     <fieldset className="py-2.5">
       <legend className="float-left w-full font-semibold">
-        {props.question.ask} <span className="font-normal text-muted">({shortUnit(props.system)})</span>
+        {props.question.ask}{' '}
+        <span className="font-normal text-muted">({unitOf(props.question.field, props.system)})</span>
       </legend>
       <p className="clear-both text-sm text-muted mb-1">{props.question.hint}</p>
       <div onKeyDown={moveByKeys}>
@@ -38,9 +39,9 @@ export function YearLengths(props: {
               <span className="num">{year}</span>
               <LengthInput
                 field={props.question.field}
-                label={`Twig extension ${year}`}
+                label={`${props.question.ask.replace(' by year', '')} ${year}`}
                 hideLabel
-                cell={`extension-${year}`}
+                cell={`${props.question.key}-${year}`}
                 system={props.system}
                 value={value}
                 onChange={(metres) => props.onChange(year, metres)}

@@ -82,7 +82,13 @@ export function Cause(props: {
       <summary className="block py-2.5 cursor-pointer min-h-[44px]">
         <span className="flex items-baseline justify-between gap-3">
           <span className="font-bold text-lg">{cause.label}</span>
-          <span className={cause.standing === 'likely' ? 'font-bold text-harm' : 'font-semibold'}>
+          <span
+            className={
+              cause.standing === 'likely'
+                ? 'whitespace-nowrap font-bold text-harm'
+                : 'whitespace-nowrap font-semibold'
+            }
+          >
             {cause.certainty} <span className="num font-normal text-ink">{percent(cause.probability)}</span>
           </span>
         </span>

@@ -11,7 +11,7 @@ const FIRST_CHECKS = 5;
 function CheckLine({ check, goTo }: { check: Check; goTo: (s: StationKey) => void }) {
   return (
     <li className="border-b border-hair py-1.5 flex gap-3 items-baseline">
-      <span className="num w-14 shrink-0 text-right">{check.minutes} min</span>
+      <span className="num w-16 shrink-0 text-right whitespace-nowrap">{check.minutes} min</span>
       <span className="flex-1">
         <button
           type="button"

@@ -1,0 +1,39 @@
+import type { EventKind } from '../casefile/model';
+
+/** From how soon to how late the shoots fall after an event, years; judgement. Common practice, no source. */
+export interface Lag {
+  kind: EventKind;
+  least: number;
+  most: number;
+  why: string;
+}
+
+export const LAGS: readonly Lag[] = [
+  {
+    kind: 'planted',
+    least: 1,
+    most: 20,
+    why: 'Deep planting and pot-bound roots hide behind young vigour for up to twenty years.',
+  },
+  {
+    kind: 'soil added',
+    least: 0,
+    most: 15,
+    why: 'Roots short of air fail over years; wet and buried, within one.',
+  },
+  {
+    kind: 'mulch contract',
+    least: 3,
+    most: 20,
+    why: 'A cone takes ten to twenty years, less where it stays wet.',
+  },
+  { kind: 'paving', least: 0, most: 10, why: 'Cut and sealed roots show in a few years.' },
+  { kind: 'trenching', least: 0, most: 5, why: 'Cut roots show within five years.' },
+  { kind: 'irrigation', least: 0, most: 5, why: 'Drowned roots show in one to five years.' },
+  { kind: 'drought', least: 0, most: 2, why: 'In that year or the two after.' },
+  { kind: 'flood', least: 0, most: 2, why: 'In that year or the two after.' },
+  { kind: 'staking', least: 1, most: 10, why: 'A tie cuts in as the stem thickens.' },
+  { kind: 'guard', least: 2, most: 15, why: 'A guard cuts in as the stem thickens.' },
+  { kind: 'planting ring', least: 5, most: 20, why: 'Roots turn at the ring first, and tighten later.' },
+  { kind: 'fertiliser', least: 0, most: 2, why: 'Salt burns at once.' },
+];

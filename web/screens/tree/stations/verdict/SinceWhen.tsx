@@ -1,0 +1,68 @@
+'use client';
+
+import { useMemo } from 'react';
+import { sinceWhen } from '@undrel/core/history';
+import { DrawingSvg } from '../../../../ui/drawing/DrawingSvg';
+import { declineLine } from '../../../../ui/drawing/declineLine';
+import { useMeasured } from '../../../../ui/useMeasured';
+import type { StationProps } from '../../visitEntry';
+import { percent } from './percent';
+
+/** The stem at each visit, for the line of years. */
+export const stemsOf = (
+  visits: readonly { date: string; findings: readonly { key: string; number?: number }[] }[],
+) =>
+  visits.flatMap((v) => {
+    const dbh = v.findings.find((f) => f.key === 'base.dbh')?.number;
+    return dbh === undefined ? [] : [{ year: Number(v.date.slice(0, 4)), metres: dbh }];
+  });
+
+/** When growth fell, and which event it followed. */
+export function SinceWhen(props: StationProps) {
+  const { tree, events, visits, visit, reference, system, goTo } = props;
+  const since = useMemo(
+    () => sinceWhen(tree, events, visits, visit, reference?.series),
+    [tree, events, visits, visit, reference],
+  );
+  const [ref, size] = useMeasured<HTMLDivElement>({ width: 430, height: 10 });
+  const drawing =
+    since.years.length > 0 &&
+    declineLine({ since, planted: tree.plantedYear, stems: stemsOf(visits), system, width: size.width });
+  // A span that takes in nearly every year says nothing.
+  const telling = since.events.filter((e) => e.byLength < 0.9);
+  const followed =
+    since.change && since.change.fellAtAll >= 0.5 ? telling.filter((e) => e.chance >= 0.5) : [];
+  return (
+    <section className="mt-5">
+      <h2>Since when</h2>
+      <p data-testid="since-when">{since.summary}</p>
+      {since.years.length < 5 && (
+        <button type="button" className="link min-h-[44px]" onClick={() => goTo('crown')}>
+          Read the shoots back by year
+        </button>
+      )}
+      {drawing && (
+        <div ref={ref}>
+          <DrawingSvg drawing={drawing} title={since.summary} className="block w-full h-auto" />
+        </div>
+      )}
+      {followed.map((e) => (
+        <p key={`${e.event.kind}.${e.event.when}`} className="text-sm py-0.5">
+          {percent(e.chance)} of the fall lies within the usual lag of “{e.event.kind}, {e.event.when}” (
+          {e.from}–{e.to}; by the length of that span alone {percent(e.byLength)}). {e.why}
+        </p>
+      ))}
+      {since.fillBefore && (
+        <p className="text-sm">
+          Root {since.fillBefore.root} grew from the buried stem: the fill lay by {since.fillBefore.year}.
+        </p>
+      )}
+      {since.notes.map((note) => (
+        <p key={note} className="text-sm text-muted">
+          {note}
+          {reference && note.startsWith('Set against') && ` (${reference.label})`}
+        </p>
+      ))}
+    </section>
+  );
+}

@@ -22,6 +22,10 @@ export default {
   projects: [
     { ...shared, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
     { ...shared, displayName: 'web', testMatch: ['<rootDir>/web/**/*.test.ts'] },
-    { ...shared, displayName: 'scripts', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'scripts',
+      testMatch: ['<rootDir>/scripts/**/*.test.ts', '<rootDir>/db/**/*.test.ts'],
+    },
   ],
 };

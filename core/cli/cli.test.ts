@@ -79,3 +79,40 @@ test('an inventory streams, with progress on standard error', () => {
   expect(stdout.trim().split('\n')).toHaveLength(300);
   expect(stderr).toContain('200 of 300 files');
 }, 60_000);
+
+test('walk triages an inventory, most urgent first; bad cells and unknown species are named and the rest stands', () => {
+  const file = join(folder, 'trees.csv');
+  writeFileSync(
+    file,
+    [
+      'label,species,year planted,flare,mulch,girdling,conks,lean,colour,density,dieback,shade',
+      'Fine,Quercus robur,2015,flared,clear,none,none,none,good,full,none,x',
+      'Cone,Tilia cordata,2015,flared,high,none,none,none,good,full,none,',
+      'Falls,Fraxinus ornus,1990,flared,clear,none,many,lifted,good,thin,some,',
+      'Odd,Unheardia nova,1200,sunk,,,,,,,,',
+      ',Tilia,,,,,,,,,,',
+    ].join('\n'),
+  );
+  const { status, stdout, stderr } = run(['walk', file]);
+  expect(status).toBe(0);
+  const { trees } = JSON.parse(stdout) as { trees: { label: string; triage: { urgency: string } }[] };
+  expect(trees.map((t) => [t.label, t.triage.urgency])).toEqual([
+    ['Falls', 'now'],
+    ['Cone', 'season'],
+    ['Fine', 'fine'],
+    ['Odd', 'unseen'],
+  ]);
+  expect(stderr).toMatch(/row 5, species: “Unheardia nova”/);
+  expect(stderr).toMatch(/row 5, year planted: “1200”: allowed 1700 to/);
+  expect(stderr).toMatch(/row 5, flare: “sunk”: allowed flared, part, straight/);
+  expect(stderr).toMatch(/row 6: no label; left out/);
+  expect(stderr).toMatch(/column shade: not known/);
+  expect(run(['walk', '--format', 'text', file]).stdout).toMatch(/^NOW {4}Falls, Fraxinus ornus: /);
+  const headless = join(folder, 'headless.csv');
+  writeFileSync(headless, 'a,b\n1,2\n');
+  const none = run(['walk', headless]);
+  expect([none.status, none.stderr]).toEqual([
+    2,
+    expect.stringContaining('column label: missing; the file has a, b'),
+  ]);
+});

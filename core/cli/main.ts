@@ -8,13 +8,18 @@ import { caseJsonSchema, readCase } from '../src/casefile/schema';
 import type { CaseFile } from '../src/casefile';
 import { digSummary, digText } from './dig';
 import { assessmentText } from './text';
+import { walkInventory, walkText } from './walk';
 
 const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units metric|us] [--visit YYYY-MM-DD] [--brief]
+       undrel walk [FILE.csv] [--format json|text]
        undrel schema
 
 assess  measures, explains and prescribes for the last visit of each case file (or the one of --visit);
         --brief leaves out the reasons, the next checks and the forecast of a dig, for a whole inventory;
         without FILE, or with -, reads standard input. JSON comes one line a file.
+walk    triages an inventory, one row a tree, most urgent first: columns label, species, common name,
+        year planted, stock, date and the quick looks flare, mulch, girdling, conks, lean, colour, density,
+        dieback; an empty cell was not looked at
 schema  prints the JSON Schema of the case format.
 Exit status: 0 all assessed, 2 bad call or bad input (named on standard error).
 `;
@@ -61,6 +66,12 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
   return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig })}\n`;
 }
 
+function problemOf(error: unknown): string {
+  if (error instanceof TypeError && 'code' in error && error.code === 'ERR_ENCODING_INVALID_ENCODED_DATA')
+    return 'not UTF-8 text; save the file as UTF-8';
+  return error instanceof Error ? error.message : String(error);
+}
+
 /** Writes with back-pressure, so that a thousand files stream. */
 const write = (text: string) =>
   new Promise<void>((done, fail) => process.stdout.write(text, (error) => (error ? fail(error) : done())));
@@ -82,21 +93,25 @@ async function assessFiles(files: string[], options: Options): Promise<number> {
       }
     } catch (error) {
       bad++;
-      const utf8 =
-        error instanceof TypeError && 'code' in error && error.code === 'ERR_ENCODING_INVALID_ENCODED_DATA';
-      complain(
-        utf8
-          ? 'not UTF-8 text; save the file as UTF-8'
-          : error instanceof Error
-            ? error.message
-            : String(error),
-      );
+      complain(problemOf(error));
     }
     if (files.length >= 20 && ((i + 1) % 20 === 0 || i + 1 === files.length)) {
       process.stderr.write(`${i + 1} of ${files.length} files\n`);
     }
   }
   return bad > 0 ? 2 : 0;
+}
+
+async function walkFile(file: string, format: string): Promise<number> {
+  try {
+    const walked = walkInventory(await slurp(file), new Date().toISOString().slice(0, 10));
+    for (const warning of walked.warnings) process.stderr.write(`${file}: warning: ${warning}\n`);
+    await write(format === 'text' ? walkText(walked) : `${JSON.stringify({ file, ...walked })}\n`);
+    return 0;
+  } catch (error) {
+    process.stderr.write(`${file}: ${problemOf(error)}\n`);
+    return 2;
+  }
 }
 
 const oneOf = (name: string, value: string, allowed: string[]) => {
@@ -125,6 +140,7 @@ async function main(): Promise<number> {
     await write(`${JSON.stringify(caseJsonSchema(), null, 2)}\n`);
     return 0;
   }
+  if (command === 'walk') return walkFile(files[0] ?? '-', values.format);
   if (command !== 'assess')
     throw new BadCall(command ? `there is no command ${command}` : 'a command is needed');
   return assessFiles(files.length > 0 ? files : ['-'], {

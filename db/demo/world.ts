@@ -7,6 +7,7 @@ import {
   type Visit,
 } from '@undrel/core/casefile';
 import * as digs from './digs';
+import { THIRD_SEASON } from './more';
 import { cm, variation } from './series';
 import { visitFound, type Found } from './visits';
 import type { Outline } from '../../web/protocol/grounds';
@@ -246,6 +247,7 @@ function kelpworth(): DemoProperty {
       commonName: 'small-leaved linden',
       plantedYear: 2011,
       stock: 'balled-and-burlapped',
+      cohort: '2011, balled-and-burlapped',
       stemDiameter: cm(0.24 + (north ? 0 : 0.04) + vary(0.03)),
       height: Number((8.5 + vary(0.8)).toFixed(1)),
       crownRadius: Number((2.6 + vary(0.4)).toFixed(1)),
@@ -255,7 +257,10 @@ function kelpworth(): DemoProperty {
       },
       ...(label === 'Linden 17' ? { reference: true } : {}),
     };
-    return { id: `kelpworth-${i + 1}`, caseFile: caseFile(tree, north ? raised : untouched, visits[label]) };
+    return {
+      id: `kelpworth-${i + 1}`,
+      caseFile: caseFile(tree, north ? raised : untouched, visits[label] ?? THIRD_SEASON[label]),
+    };
   });
   return {
     id: 'kelpworth',
@@ -393,7 +398,10 @@ function lanternfield(): DemoProperty {
         : []),
       { kind: 'drought', when: '2025' },
     ];
-    return { id: `lanternfield-${i + 1}`, caseFile: caseFile(tree, events, visits[label]) };
+    return {
+      id: `lanternfield-${i + 1}`,
+      caseFile: caseFile(tree, events, visits[label] ?? THIRD_SEASON[label]),
+    };
   });
   return {
     id: 'lanternfield',
@@ -569,7 +577,7 @@ function sableRow(): DemoProperty {
       const own = young ? [{ kind: 'planted' as const, when: '2024-10' }] : events;
       return {
         id: `sable-${kind.toLowerCase().replace(' ', '-')}-${k + 1}`,
-        caseFile: caseFile(tree, own, visits[label]),
+        caseFile: caseFile(tree, own, visits[label] ?? THIRD_SEASON[label]),
       };
     }),
   );

@@ -2,3 +2,6 @@
 alter table findings add column unsure boolean;
 -- The consultant's own first cause against the weighing of the findings, and what the client is told.
 alter table visits add column opinion_cause text, add column opinion_why text, add column client_words text;
+-- Trees planted together, and the walk-round of a property.
+alter table trees add column planter text, add column cohort text;
+alter table properties add column round_started date;

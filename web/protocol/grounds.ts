@@ -1,4 +1,6 @@
+import type { Proposal } from '@undrel/core/cohort';
 import type { CauseKey, Standing } from '@undrel/core/diagnosis';
+import type { Triage, Urgency } from '@undrel/core/walk';
 
 export interface PropertyRow {
   id: string;
@@ -44,7 +46,30 @@ export interface TreeRow {
   cause?: CauseKey;
   causeLabel?: string;
   standing?: Standing;
+  cohort?: string;
+  planter?: string;
+  /** How soon, and what next; what it was at the visit before, where that differs. */
+  triage: Triage;
+  before?: { urgency: Urgency; action: string; date: string };
+  /** The visit of today, to go on with, and what it holds of the quick looks. */
+  today?: { visitId: string; looks: Record<string, { answer: string; version: number }> };
+  /** When the quick looks were last taken. */
+  walked?: string;
   due?: string;
+}
+
+/** A confirmed cohort: what its trees tell of each fault that comes with the planting, the most widespread first. */
+export interface CohortPage {
+  name: string;
+  readings: {
+    fault: string;
+    label: string;
+    summary: string;
+    share: { value: number; lower: number; upper: number };
+    digs: { share: number; more?: number }[];
+    next?: { id: string; label: string };
+    trees: { id: string; label: string; chance: number; own: number; examined: boolean }[];
+  }[];
 }
 
 /** An outline on a property's plan, in local metres: x east, y north. */
@@ -62,7 +87,11 @@ export interface PropertyPage {
   client: string | null;
   note: string | null;
   plan: Outline[];
+  /** Day the present walk-round began. */
+  roundStarted: string | null;
   trees: TreeRow[];
+  cohorts: CohortPage[];
+  proposals: Proposal[];
 }
 
 /** Outlines stored meanwhile and those of a file that would replace them. */

@@ -15,6 +15,10 @@ export interface Tree {
   commonName?: string;
   plantedYear?: number;
   stock?: Stock;
+  /** Who planted it. */
+  planter?: string;
+  /** Name of the trees it was planted with, once that was confirmed. */
+  cohort?: string;
   /** Across the stem just above the flare or above what buries it. */
   stemDiameter?: number;
   /** Across the stem at 1.3 m (4.5 ft). */

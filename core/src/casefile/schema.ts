@@ -25,6 +25,8 @@ export const treeSchema = z.strictObject({
   commonName: text(120).optional(),
   plantedYear: z.int().min(1700).max(2200).optional(),
   stock: z.enum(['container', 'balled-and-burlapped', 'bare-root', 'field-grown']).optional(),
+  planter: text(120).optional().describe('who planted it'),
+  cohort: text(120).optional().describe('name of the trees it was planted with'),
   stemDiameter: length('stemDiameter').optional(),
   dbh: length('dbh').optional(),
   height: length('height').optional(),

@@ -134,8 +134,14 @@ const READERS: Record<string, Reader> = {
   'event.drought': lately('drought', (when) => `drought in ${when}`),
   'event.flood': lately('flood', (when) => `flood in ${when}`),
   'event.ring': told('planting ring', 'yes', (when) => `a root-control ring was set in ${when}`),
-  'crown.density': share('crown.density', 'crown density', ['densityHalf', 'densityFull'], true),
-  'crown.dieback': share('crown.dieback', 'dieback', ['diebackSome', 'diebackMuch'], false),
+  'crown.density': first(
+    share('crown.density', 'crown density', ['densityHalf', 'densityFull'], true),
+    asked('look.density'),
+  ),
+  'crown.dieback': first(
+    share('crown.dieback', 'dieback', ['diebackSome', 'diebackMuch'], false),
+    asked('look.dieback'),
+  ),
   'crown.extension': ({ visit }) => {
     const vigour = vigourFrom(visit.findings);
     if (!vigour) return undefined;
@@ -151,7 +157,7 @@ const READERS: Record<string, Reader> = {
           : `shoots fell from ${shortMark(before)} to ${shortMark(recent)} a year`,
     };
   },
-  'base.entry': ({ profile: { flare } }) => {
+  'base.entry': first(({ profile: { flare } }) => {
     if (flare.looked === 0) return undefined;
     const hidden = (flare.looked - flare.seen) / flare.looked;
     return {
@@ -161,7 +167,7 @@ const READERS: Record<string, Reader> = {
           ? `flare hidden on ${flare.looked - flare.seen} of ${flare.looked} sides`
           : `flare seen on ${flare.seen} of ${flare.looked} sides`,
     };
-  },
+  }, asked('look.flare')),
   'base.oneSided': ({ profile: { flare } }) => {
     if (flare.looked < 4) return undefined;
     const hidden = flare.looked - flare.seen;
@@ -194,14 +200,17 @@ const READERS: Record<string, Reader> = {
           : `base ${finding.answer === 'rocks' ? 'rocks' : 'gives'} when pushed${age === undefined ? '' : `, ${age} years after planting`}`,
     };
   },
-  'mulch.onBark': ({ profile: { mulch } }) =>
-    mulch && {
-      agrees: intervals(mulch.onBark.value, spreadOf(mulch.onBark), ['mulchOnBarkMatters', 'mulchDeep']),
-      says:
-        mulch.onBark.value < LIMITS.mulchOnBarkMatters.value
-          ? 'mulch clear of the bark'
-          : `mulch stands ${shortMark(mulch.onBark.value)} up the bark`,
-    },
+  'mulch.onBark': first(
+    ({ profile: { mulch } }) =>
+      mulch && {
+        agrees: intervals(mulch.onBark.value, spreadOf(mulch.onBark), ['mulchOnBarkMatters', 'mulchDeep']),
+        says:
+          mulch.onBark.value < LIMITS.mulchOnBarkMatters.value
+            ? 'mulch clear of the bark'
+            : `mulch stands ${shortMark(mulch.onBark.value)} up the bark`,
+      },
+    asked('look.mulch'),
+  ),
   'mulch.cone': ({ profile: { mulch } }) => {
     if (!mulch) return undefined;
     const cone =
@@ -357,7 +366,10 @@ export function evidenceOf(
 }
 
 /** What of the history the priors depend on. */
-export function circumstancesOf(tree: Tree, visit: Visit): Set<Circumstance> {
+export function circumstancesOf(
+  tree: Pick<Tree, 'plantedYear' | 'stock'>,
+  visit: Pick<Visit, 'date'>,
+): Set<Circumstance> {
   const age = tree.plantedYear === undefined ? undefined : Number(visit.date.slice(0, 4)) - tree.plantedYear;
   const all: Record<Circumstance, boolean> = {
     container: tree.stock === 'container',

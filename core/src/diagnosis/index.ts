@@ -4,7 +4,7 @@ export * from './evidence';
 export * from './explain';
 export * from './facts';
 export * from './judgement';
-export { networkOf, tableProblems, type TableProblem } from './network';
+export { networkOf, priorsOf, tableProblems, type TableProblem } from './network';
 export { PRACTICE_TABLE } from './practiceTable';
 export * from './verdict';
 export * from './words';

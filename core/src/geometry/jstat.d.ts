@@ -2,6 +2,8 @@ declare module 'jstat' {
   const jStat: {
     studentt: { inv(p: number, degreesOfFreedom: number): number };
     normal: { cdf(x: number, mean: number, deviation: number): number };
+    binomial: { pdf(k: number, n: number, p: number): number };
+    beta: { pdf(x: number, a: number, b: number): number };
     anovaftest(...groups: number[][]): number;
   };
   export default jStat;

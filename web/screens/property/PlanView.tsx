@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { useRouter } from 'next/navigation';
 import type { Outline, TreeRow } from '../../protocol/grounds';
 import { planFrame } from '../../ui/drawing/plan';
@@ -64,6 +64,10 @@ export function PlanView(props: {
   onPlace: (id: string, x: number, y: number) => void;
   /** A mark was dragged with the mouse or a pen; on a touch screen the plan scrolls and trees are placed by row. */
   onMove?: (id: string, x: number, y: number) => void;
+  /** In place of the mark for the verdict. */
+  mark?: (tree: TreeRow, r: number) => ReactNode;
+  /** In place of opening the tree's page. */
+  onOpen?: (id: string) => void;
 }) {
   const router = useRouter();
   const { units } = usePreferences();
@@ -124,10 +128,11 @@ export function PlanView(props: {
     const [x, y] = drag?.id === t.id && drag.at ? drag.at : [t.x!, t.y!];
     return `translate(${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)})`;
   };
+  const openTree = (id: string) => (props.onOpen ? props.onOpen(id) : router.push(`/trees/${id}`));
   const open = (event: KeyboardEvent, id: string) => {
     if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();
-      router.push(`/trees/${id}`);
+      openTree(id);
     }
   };
   return (
@@ -193,7 +198,7 @@ export function PlanView(props: {
             onPointerMove={carry}
             onPointerUp={drop}
             onPointerCancel={() => setDrag(undefined)}
-            onClick={() => !props.placing && !dragged.current && router.push(`/trees/${t.id}`)}
+            onClick={() => !props.placing && !dragged.current && openTree(t.id)}
             onKeyDown={(event) => open(event, t.id)}
             onPointerEnter={() => props.onMark(t.id)}
             onFocus={() => props.onMark(t.id)}
@@ -201,7 +206,7 @@ export function PlanView(props: {
             <title>{inWords(t)}</title>
             <circle r={Math.max(14, r)} fill="transparent" />
             {props.marked === t.id && <circle r={r + 5} fill="none" stroke="var(--todo)" strokeWidth="2.5" />}
-            <Mark tree={t} r={r} />
+            {props.mark ? props.mark(t, r) : <Mark tree={t} r={r} />}
             {(labels || props.marked === t.id) && (
               <text
                 y={-r - 6}

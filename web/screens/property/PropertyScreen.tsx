@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState, type FormEvent } from 'react';
 import type { PlanSides, PropertyPage } from '../../protocol/grounds';
@@ -8,6 +9,7 @@ import { formatLength, longUnit } from '@undrel/core/units';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { newId } from '../tree/newId';
+import { Cohorts } from './Cohorts';
 import { PlanView } from './PlanView';
 import { PropertyEdit, type PropertyActions } from './PropertyEdit';
 import { TreeTable } from './TreeTable';
@@ -52,6 +54,15 @@ export function PropertyScreen({
             : 'The server was not reached; nothing was changed. Try again.',
     });
     return false;
+  };
+  const confirm = async (name: string, ids: readonly string[]): Promise<boolean> => {
+    const answer = await fetch(`${api}/trees`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ cohort: { name, ids } }),
+    }).catch(() => undefined);
+    if (!answer?.ok) setTold({ problem: 'The trees could not be put together; nothing was changed.' });
+    return answer?.ok ?? false;
   };
   const place = async (id: string, x: number, y: number): Promise<boolean> => {
     const answer = await fetch(`${api}/trees`, {
@@ -141,6 +152,9 @@ export function PropertyScreen({
                 <BringIn busy={busy} onFile={(file) => void bring(file)} />
               </>
             )}
+            <Link className="quiet" href={`/grounds/${page.id}/walk`} prefetch={false}>
+              Walk-round
+            </Link>
             <a className="quiet" href={`${api}/plan`}>
               GeoJSON
             </a>
@@ -188,6 +202,7 @@ export function PropertyScreen({
               }}
             />
           )}
+          <Cohorts page={page} mayMeasure={mayMeasure} confirm={confirm} />
           {page.trees.length === 0 ? (
             <p className="told my-3">
               No trees yet. Add one, or bring in a CSV list, a GeoJSON plan or a case file.

@@ -40,6 +40,8 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       commonName: 'common_name',
       plantedYear: 'planted_year',
       stock: 'stock',
+      planter: 'planter',
+      cohort: 'cohort',
       stemDiameter: 'stem_diameter',
       dbh: 'dbh',
       height: 'height',

@@ -141,6 +141,7 @@ test('the table as CSV is safe in a spreadsheet and reads back', () => {
       label: '=1+1',
       species: 'T, "x"',
       reference: false,
+      triage: { urgency: 'unseen', loss: 0, action: '', why: '' },
       stemDiameter: 0.31,
       x: 1,
       y: 2,

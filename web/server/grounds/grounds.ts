@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import type { Finding, GradeProfile, ProbePoint, Tree, TreeEvent } from '@undrel/core/casefile';
+import type { Tree } from '@undrel/core/casefile';
+import { proposeCohorts } from '@undrel/core/cohort';
 import type { Schools } from '@undrel/core/practice';
-import type { DueRow, Hit, Outline, PropertyPage, PropertyRow, TreeRow } from '../../protocol/grounds';
-import type { ItemKind, VisitHead } from '../../protocol/item';
+import type { DueRow, Hit, Outline, PropertyPage, PropertyRow } from '../../protocol/grounds';
 import { fromColumns } from '../cases/items';
+import { today } from '../cases/write';
 import type { Db } from '../database/transaction';
+import { cohortPage, seenTree, type Seen, type Stored, type StoredVisit } from './seen';
 import * as sql from './sql';
-import { assessed } from '../assessed';
 
 const DUE_DAYS = 60;
 
@@ -26,63 +27,32 @@ export async function search(db: Db, words: string): Promise<Hit[]> {
   return db.rows<Hit>(sql.SEARCH, [pattern]);
 }
 
-type Stored = Record<string, unknown>;
-type NewestVisit = { visit: Stored } & Record<'finding' | 'profile' | 'probe' | 'event', Stored[]>;
-
-const valuesOf = <T>(kind: ItemKind, rows: Stored[]): T[] => rows.map((row) => fromColumns(kind, row) as T);
-
-function treeRow(stored: Stored, newest: NewestVisit | undefined, schools: Schools): TreeRow {
-  const tree = fromColumns('tree', stored) as unknown as Tree;
-  const row: TreeRow = {
-    id: stored.id as string,
-    version: stored.version as number,
-    label: tree.label,
-    species: tree.species,
-    commonName: tree.commonName,
-    plantedYear: tree.plantedYear,
-    stock: tree.stock,
-    stemDiameter: tree.stemDiameter,
-    height: tree.height,
-    reference: tree.reference === true,
-    x: tree.position?.x,
-    y: tree.position?.y,
-  };
-  if (!newest) return row;
-  const head = fromColumns('visit', newest.visit) as unknown as VisitHead;
-  const { profile, verdict } = assessed(
-    tree,
-    valuesOf<TreeEvent>('event', newest.event),
-    {
-      ...head,
-      findings: valuesOf<Finding>('finding', newest.finding),
-      profiles: valuesOf<GradeProfile>('profile', newest.profile),
-      probes: valuesOf<ProbePoint>('probe', newest.probe),
-      decisions: [],
-    },
-    schools,
-  );
-  const first = verdict.causes[0]!;
-  const named = first.standing === 'likely' || first.standing === 'possible';
-  return {
-    ...row,
-    lastVisit: head.date,
-    due: head.lookAgain?.on,
-    collarDepth: profile.collar?.depth.value,
-    onBark: profile.mulch?.onBark.value,
-    ...(named ? { cause: first.cause, causeLabel: first.label, standing: first.standing } : {}),
-  };
-}
-
-/** A property with its plan and trees, each with what its newest visit comes to. */
-export async function loadProperty(db: Db, id: string): Promise<PropertyPage | undefined> {
-  const head = await db.row<Omit<PropertyPage, 'trees'>>(sql.PROPERTY, [id]);
+/** A property with its plan and trees, each with what its newest visit comes to, and what the cohorts tell. */
+export async function loadProperty(db: Db, id: string, on = today()): Promise<PropertyPage | undefined> {
+  const head = await db.row<Omit<PropertyPage, 'trees' | 'cohorts' | 'proposals'>>(sql.PROPERTY, [id]);
   if (!head) return undefined;
   const trees = await db.rows<Stored>(sql.TREES_OF, [id]);
-  const newest = await db.rows<NewestVisit>(sql.NEWEST_VISITS, [id]);
+  const visits = await db.rows<StoredVisit>(sql.NEWEST_VISITS, [id]);
   const firm = await db.row<{ schools: Schools }>(sql.FIRM_SCHOOLS);
-  const byTree = new Map(newest.map((n) => [n.visit.tree_id, n]));
-  return { ...head, trees: trees.map((t) => treeRow(t, byTree.get(t.id), firm?.schools ?? {})) };
+  const byTree = new Map<unknown, StoredVisit[]>();
+  for (const v of visits) byTree.set(v.visit.tree_id, [...(byTree.get(v.visit.tree_id) ?? []), v]);
+  const seen = trees.map((t) => seenTree(t, byTree.get(t.id) ?? [], firm?.schools ?? {}, on));
+  const cohorts = new Map<string, Seen[]>();
+  for (const s of seen)
+    if (s.row.cohort) cohorts.set(s.row.cohort, [...(cohorts.get(s.row.cohort) ?? []), s]);
+  return {
+    ...head,
+    trees: seen.map((s) => s.row),
+    cohorts: [...cohorts].map(([name, members]) => cohortPage(name, members, on)),
+    proposals: proposeCohorts(
+      trees.map((t) => ({ ...(fromColumns('tree', t) as unknown as Tree), id: t.id as string })),
+    ),
+  };
 }
+
+/** Begins a walk-round anew: every tree is to be looked at again. Gives the property's name. */
+export const beginRound = async (db: Db, id: string): Promise<string | undefined> =>
+  (await db.row<{ name: string }>(sql.BEGIN_ROUND, [id, today()]))?.name;
 
 async function clientNamed(db: Db, name: string): Promise<string | null> {
   const clean = name.trim();

@@ -42,7 +42,7 @@ export const SEARCH = `
      from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
     where r.number ilike $1 order by r.number desc limit 5)`;
 
-export const PROPERTY = `select p.id, p.version, p.name, p.note, p.plan, c.name as client
+export const PROPERTY = `select p.id, p.version, p.name, p.note, p.plan, p.round_started::text as "roundStarted", c.name as client
   from properties p left join clients c on c.firm_id = p.firm_id and c.id = p.client_id
   where p.id = $1 and p.deleted_at is null`;
 
@@ -51,14 +51,17 @@ export const TREES_OF = `select * from trees where property_id = $1 and deleted_
 const latest = (table: string) =>
   `coalesce((select jsonb_agg(to_jsonb(i)) from ${table} i where i.firm_id = v.firm_id and i.visit_id = v.id and i.deleted_at is null), '[]')`;
 
-/** The newest visit of each tree of a property, with its readings. */
-export const NEWEST_VISITS = `select distinct on (v.tree_id) to_jsonb(v) as visit,
+/** The newest visit of each tree of a property and the one before it, each with its readings; newest first. */
+export const NEWEST_VISITS = `select to_jsonb(v) as visit,
     ${latest('findings')} as finding, ${latest('grade_profiles')} as profile, ${latest('probe_points')} as probe,
+    ${latest('digs')} as dig, ${latest('roots')} as root,
     coalesce((select jsonb_agg(to_jsonb(e)) from tree_events e where e.firm_id = v.firm_id and e.tree_id = v.tree_id
                and e.deleted_at is null), '[]') as event
-  from visits v join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
-  where t.property_id = $1 and t.deleted_at is null and v.deleted_at is null
-  order by v.tree_id, v.visited_on desc limit 400`;
+  from (select *, row_number() over (partition by tree_id order by visited_on desc) as nth
+          from visits where deleted_at is null) v
+    join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
+  where t.property_id = $1 and t.deleted_at is null and v.nth <= 2
+  order by v.tree_id, v.nth limit 2000`;
 
 export const ADD_CLIENT = `insert into clients (firm_id, id, name) values (current_firm(), $1, $2)`;
 export const FIND_CLIENT = `select id from clients where name = $1 and deleted_at is null`;
@@ -68,3 +71,4 @@ export const SET_PLAN = `update properties set plan = $2 where id = $1 and versi
 export const DELETE_PROPERTY = `update properties set deleted_at = now() where id = $1 and deleted_at is null returning name`;
 export const RESTORE_PROPERTY = `update properties set deleted_at = null where id = $1`;
 export const FIRM_SCHOOLS = 'select schools from firms';
+export const BEGIN_ROUND = `update properties set round_started = $2 where id = $1 and deleted_at is null returning name`;

@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { allowed } from '@/server/accounts/viewer';
-import { loadProperty, removeProperty, setProperty } from '@/server/grounds/grounds';
+import { beginRound, loadProperty, removeProperty, setProperty } from '@/server/grounds/grounds';
 import type { PropertyEditState } from '@/screens/property/PropertyEdit';
 
 export async function savePropertyAction(
@@ -40,4 +40,9 @@ export async function removePropertyAction(id: string): Promise<{ problem: strin
   const done = await allowed('judge', async (db) => ({ name: await removeProperty(db, id) }));
   if ('problem' in done) return done;
   redirect(`/grounds?removed=${encodeURIComponent(id)}&name=${encodeURIComponent(done.name ?? '')}`);
+}
+
+export async function beginRoundAction(id: string): Promise<void> {
+  await allowed('measure', async (db) => ({ name: await beginRound(db, id) }));
+  revalidatePath(`/grounds/${id}/walk`);
 }

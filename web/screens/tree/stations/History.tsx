@@ -104,6 +104,20 @@ export function History(props: StationProps) {
         disabled={!mayMeasure}
         onChange={(stock) => write({ stock: stock as Stock | undefined })}
       />
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2 mt-2">
+        <Text
+          label="Planted by"
+          value={tree.planter ?? ''}
+          disabled={!mayMeasure}
+          onChange={(planter) => write({ planter: planter.trim() || undefined })}
+        />
+        <Text
+          label="Planted together with"
+          value={tree.cohort ?? ''}
+          disabled={!mayMeasure}
+          onChange={(cohort) => write({ cohort: cohort.trim() || undefined })}
+        />
+      </div>
       <label className="flex items-center gap-2 min-h-[44px]">
         <input
           type="checkbox"

@@ -11,6 +11,10 @@ interface Context {
 
 const placing = z.object({ place: z.object({ id: z.string(), x: z.number(), y: z.number() }) });
 
+const cohort = z.object({
+  cohort: z.object({ name: z.string().trim().min(1).max(120), ids: z.array(z.string()).min(1).max(500) }),
+});
+
 /** The tree table as CSV. */
 export async function GET(request: NextRequest, { params }: Context): Promise<Response> {
   const { property } = await params;
@@ -26,7 +30,7 @@ export async function GET(request: NextRequest, { params }: Context): Promise<Re
   });
 }
 
-/** Brings trees in from CSV, or places one on the plan. */
+/** Brings trees in from CSV, places one on the plan, or notes which were planted together. */
 export async function POST(request: NextRequest, { params }: Context): Promise<Response> {
   const { property } = await params;
   const body = new Uint8Array(await request.arrayBuffer());
@@ -35,7 +39,23 @@ export async function POST(request: NextRequest, { params }: Context): Promise<R
     const page = await loadProperty(db, property);
     if (!page) return plain(404, 'There is no such property.');
     if (!isCsv) {
-      const read = placing.safeParse(JSON.parse(new TextDecoder().decode(body)));
+      const given: unknown = JSON.parse(new TextDecoder().decode(body));
+      const together = cohort.safeParse(given);
+      if (together.success) {
+        const { name, ids } = together.data.cohort;
+        const members = page.trees.filter((t) => ids.includes(t.id));
+        const done = await bringTrees(
+          db,
+          viewer,
+          property,
+          page.trees,
+          members.map(({ label }) => ({ label, cohort: name })),
+        );
+        return done.notes.length > 0
+          ? plain(409, done.notes[0]!)
+          : Response.json({ done: `${members.length} trees put together.` });
+      }
+      const read = placing.safeParse(given);
       const tree = read.success ? page.trees.find((t) => t.id === read.data.place.id) : undefined;
       if (!read.success || !tree) return plain(400, 'There is no such tree on these grounds.');
       const { x, y } = read.data.place;

@@ -1,0 +1,2 @@
+export * from './cohort';
+export * from './pooling';

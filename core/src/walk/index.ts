@@ -1,0 +1,2 @@
+export * from './looks';
+export * from './triage';

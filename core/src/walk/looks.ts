@@ -1,0 +1,74 @@
+import type { Question } from '../base/question';
+import { BASE_QUESTIONS } from '../base/questions';
+import { CROWN_QUESTIONS } from '../crown/questions';
+
+const also = (questions: readonly Question[], key: string) => questions.find((q) => q.key === key)!;
+
+/** Looks that only the walk-round asks, in place of what a visit measures. */
+export const LOOK_QUESTIONS: readonly Question[] = [
+  {
+    key: 'look.flare',
+    station: 'base',
+    kind: 'grade',
+    ask: 'Flare',
+    more: true,
+    answers: [
+      { key: 'flared', label: 'all round' },
+      { key: 'part', label: 'some sides' },
+      { key: 'straight', label: 'like a post' },
+    ],
+  },
+  {
+    key: 'look.mulch',
+    station: 'mulch',
+    kind: 'grade',
+    ask: 'Mulch on the bark',
+    more: true,
+    answers: [
+      { key: 'clear', label: 'clear' },
+      { key: 'some', label: 'touches' },
+      { key: 'high', label: 'a cone' },
+    ],
+  },
+  {
+    key: 'look.density',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Crown',
+    more: true,
+    answers: [
+      { key: 'full', label: 'full' },
+      { key: 'thin', label: 'thin' },
+      { key: 'very thin', label: 'half or less' },
+    ],
+  },
+  {
+    key: 'look.dieback',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Dead twigs and limbs',
+    more: true,
+    answers: [
+      { key: 'none', label: 'none' },
+      { key: 'some', label: 'some' },
+      { key: 'much', label: 'many' },
+    ],
+  },
+];
+
+/**
+ * The eight quick looks of a walk-round, base first, in the order of the eye. The first answer of each is "nothing to
+ * see".
+ */
+export const QUICK_LOOKS: readonly (Question & { kind: 'grade' })[] = [
+  LOOK_QUESTIONS[0]!,
+  LOOK_QUESTIONS[1]!,
+  also(BASE_QUESTIONS, 'base.girdling'),
+  also(BASE_QUESTIONS, 'base.conks'),
+  also(BASE_QUESTIONS, 'base.lean'),
+  also(CROWN_QUESTIONS, 'crown.colour'),
+  LOOK_QUESTIONS[2]!,
+  LOOK_QUESTIONS[3]!,
+] as (Question & { kind: 'grade' })[];
+
+export const isQuickLook = (key: string): boolean => QUICK_LOOKS.some((q) => q.key === key);

@@ -1,0 +1,94 @@
+import type { CauseKey, JudgementTable, NodeKey, Stake, Verdict } from '../diagnosis';
+import { isMechanism, labelOf, PRACTICE_TABLE } from '../diagnosis';
+
+/** How soon a tree is to be seen to. */
+export const URGENCIES = [
+  { key: 'now', label: 'now' },
+  { key: 'season', label: 'this season' },
+  { key: 'look', label: 'look closer' },
+  { key: 'fine', label: 'nothing to do' },
+  { key: 'unseen', label: 'not looked at' },
+] as const;
+
+export type Urgency = (typeof URGENCIES)[number]['key'];
+
+export interface Triage {
+  urgency: Urgency;
+  /** What is lost on average if nothing is done, in steps of the table's stakes; orders trees of one urgency. */
+  loss: number;
+  /** The one thing to do next. */
+  action: string;
+  /** What it is for, and how sure. */
+  why: string;
+  first?: { cause: CauseKey; label: string; probability: number };
+}
+
+/** Stakes from which leaving a thing undone may hurt someone, and the chance from which it is urgent. Judgement. */
+const HURTS = { missing: 15, chance: 0.35 };
+/** Where so much hangs on one thing not known, the tree is looked at again. Steps of the stakes. Judgement. */
+const OPEN = 1.2;
+
+const percent = (share: number) => (share > 0.995 ? 'over 99 %' : `${Math.round(100 * share)} %`);
+
+/**
+ * How soon, and what next, from the verdict alone: each remedy of the table is weighed by what is lost without it and
+ * what it costs where it is not needed.
+ */
+export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE): Triage {
+  if (verdict.evidence.length === 0)
+    return { urgency: 'unseen', loss: 0, action: 'take the eight looks', why: 'nothing was looked at' };
+  const chance = (node: NodeKey): number =>
+    isMechanism(node)
+      ? verdict.mechanisms.find((m) => m.mechanism === node)!.probability
+      : verdict.causes.find((c) => c.cause === node)!.probability;
+  const weighed = table.stakes.map((stake) => {
+    const p = chance(stake.for);
+    return {
+      stake,
+      p,
+      gain: stake.missing * p - stake.needless * (1 - p),
+      open: Math.min(stake.missing * p, stake.needless * (1 - p)),
+    };
+  });
+  const called = weighed.filter((w) => w.gain > 0).sort((a, b) => b.gain - a.gain);
+  const loss = called.reduce((sum, w) => sum + w.gain, 0);
+  const { cause, label, probability, standing } = verdict.causes[0]!;
+  const first = standing === 'likely' || standing === 'possible' ? { cause, label, probability } : undefined;
+  const because = ({ stake, p }: (typeof weighed)[number]) =>
+    `${labelOf(stake.for).toLowerCase()} ${percent(p)}`;
+  const hurts = called.find((w) => w.stake.missing >= HURTS.missing && w.p >= HURTS.chance);
+  if (hurts) return { urgency: 'now', loss, action: hurts.stake.remedy, why: because(hurts), first };
+  if (called[0])
+    return { urgency: 'season', loss, action: called[0].stake.remedy, why: because(called[0]), first };
+  const doubt = weighed.reduce((a, b) => (b.open > a.open ? b : a));
+  if (doubt.open >= OPEN)
+    return {
+      urgency: 'look',
+      loss: doubt.open,
+      action: lookFor(doubt.stake, verdict, table),
+      why: because(doubt),
+      first,
+    };
+  return {
+    urgency: 'fine',
+    loss: 0,
+    action: 'nothing',
+    why: 'nothing that was looked at calls for work',
+    first,
+  };
+}
+
+/** The cheapest telling look at what a remedy hangs on. */
+function lookFor(stake: Stake, verdict: Verdict, table: JudgementTable): string {
+  const seen = new Set(verdict.evidence.map((e) => e.key));
+  const [next] = table.findings
+    .filter((f) => !f.toldOnly && !seen.has(f.key) && f.links.some((l) => l.of === stake.for))
+    .sort((a, b) => a.minutes - b.minutes);
+  return next ? `look: ${next.about}` : `look again: ${labelOf(stake.for).toLowerCase()}`;
+}
+
+/** Most urgent first, within it what is lost most. */
+export function byUrgency(a: Triage, b: Triage): number {
+  const rank = (t: Triage) => URGENCIES.findIndex((u) => u.key === t.urgency);
+  return rank(a) - rank(b) || b.loss - a.loss;
+}

@@ -1,0 +1,38 @@
+import type { Finding, Tree, Visit } from '../casefile';
+import { verdictOf } from '../diagnosis';
+import { profileOf } from '../profile';
+import { byUrgency, QUICK_LOOKS, triage } from './index';
+
+const tree: Tree = { label: 'T', species: 'x', plantedYear: 2014 };
+const looked = (answers: Record<string, string>) => {
+  const findings = Object.entries(answers).map(([key, answer]): Finding => ({ key, answer }));
+  const visit: Visit = { date: '2026-06-01', findings, profiles: [], probes: [], decisions: [] };
+  return triage(verdictOf(tree, [], visit, profileOf(tree, visit)));
+};
+const FINE = Object.fromEntries(QUICK_LOOKS.map((q) => [q.key, q.answers[0]!.key]));
+
+test('eight looks, each read by the verdict, the first answer nothing to see', () => {
+  expect(QUICK_LOOKS).toHaveLength(8);
+  const findings = Object.entries(FINE).map(([key, answer]): Finding => ({ key, answer }));
+  const visit: Visit = { date: '2026-06-01', findings, profiles: [], probes: [], decisions: [] };
+  const { evidence } = verdictOf(tree, [], visit, profileOf(tree, visit));
+  expect(evidence).toHaveLength(8);
+  expect(evidence.every((e) => e.agrees[0] === 1)).toBe(true);
+});
+
+// Common practice, no source.
+test('nothing seen is nothing to do; not looked at says so', () => {
+  expect(looked(FINE).urgency).toBe('fine');
+  expect(looked({}).urgency).toBe('unseen');
+});
+
+test('what may fall comes first, then what can be mended, then what is not known', () => {
+  const falls = looked({ ...FINE, 'base.lean': 'lifted', 'base.conks': 'many' });
+  const cone = looked({ ...FINE, 'look.mulch': 'high' });
+  const post = looked({ 'look.flare': 'straight' });
+  expect(falls.urgency).toBe('now');
+  expect(cone).toMatchObject({ urgency: 'season', action: 'pull back the mulch' });
+  expect(post).toMatchObject({ urgency: 'season', action: 'lay the collar open' });
+  const order = [looked(FINE), cone, falls, looked({})].sort(byUrgency).map((t) => t.urgency);
+  expect(order).toEqual(['now', 'season', 'fine', 'unseen']);
+});

@@ -1,0 +1,164 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { CohortPage, PropertyPage } from '../../protocol/grounds';
+
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+/** Trees planted together: proposed by the program, confirmed by whoever knows, and what they tell of one another. */
+export function Cohorts(props: {
+  page: PropertyPage;
+  mayMeasure: boolean;
+  confirm: (name: string, ids: readonly string[]) => Promise<boolean>;
+}) {
+  const { cohorts, proposals } = props.page;
+  const [asked, setAsked] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const router = useRouter();
+  if (cohorts.length === 0 && proposals.length === 0) return null;
+  const open = proposals.filter(() => props.mayMeasure);
+  return (
+    <section className="my-2" aria-label="Planted together">
+      {cohorts.map((cohort) => (
+        <Cohort key={cohort.name} cohort={cohort} />
+      ))}
+      {open.length > 0 && (
+        <details
+          className="border-b border-ink"
+          open={asked}
+          onToggle={(e) => setAsked(e.currentTarget.open)}
+        >
+          <summary className="min-h-[44px] flex items-center cursor-pointer">
+            Planted together? {open.length} {open.length === 1 ? 'group' : 'groups'} to confirm
+          </summary>
+          <ul className="pb-2">
+            {open.map(({ name, ids }) => (
+              <li key={name} className="flex items-center gap-3 py-1">
+                <span className="flex-1">
+                  {ids.length} trees, {name}:{' '}
+                  <span className="text-muted text-sm">
+                    {ids
+                      .slice(0, 4)
+                      .map((id) => props.page.trees.find((t) => t.id === id)!.label)
+                      .join(', ')}
+                    {ids.length > 4 && ' …'}
+                  </span>
+                </span>
+                <button
+                  type="button"
+                  className="quiet"
+                  disabled={busy}
+                  onClick={() => {
+                    setBusy(true);
+                    void props.confirm(name, ids).then(() => {
+                      setBusy(false);
+                      router.refresh();
+                    });
+                  }}
+                >
+                  They were
+                </button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </section>
+  );
+}
+
+function Cohort({ cohort }: { cohort: CohortPage }) {
+  const [fault, setFault] = useState(cohort.readings[0]!.fault);
+  const reading = cohort.readings.find((r) => r.fault === fault)!;
+  const { lower, upper, value } = reading.share;
+  return (
+    <details className="border-y border-ink">
+      <summary className="py-2 cursor-pointer">
+        <strong>
+          {cohort.readings[0]!.trees.length} planted together, {cohort.name}.
+        </strong>{' '}
+        {cohort.readings[0]!.summary}
+      </summary>
+      <label className="block my-2">
+        <span className="text-sm">Fault that came with the planting</span>
+        <select className="w-full" value={fault} onChange={(event) => setFault(event.target.value)}>
+          {cohort.readings.map((r) => (
+            <option key={r.fault} value={r.fault}>
+              {r.label}: {percent(r.share.value)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <p>{reading.summary}</p>
+      <div
+        className="relative h-4 border border-ink my-1 bg-sheet"
+        role="img"
+        aria-label={`${percent(value)}, ${percent(lower)} to ${percent(upper)}`}
+      >
+        <span
+          className="absolute inset-y-0 bg-wash border-x border-ink"
+          style={{ left: `${100 * lower}%`, width: `${100 * (upper - lower)}%` }}
+        />
+        <span className="absolute inset-y-0 w-1 bg-ink" style={{ left: `${100 * value}%` }} />
+      </div>
+      {reading.next && (
+        <p>
+          Dig next:{' '}
+          <Link href={`/trees/${reading.next.id}?station=dig`} className="font-semibold" prefetch={false}>
+            {reading.next.label}
+          </Link>
+          ; it tells most of the others.
+        </p>
+      )}
+      <ul className="text-sm">
+        {reading.digs.map(({ share, more }) => (
+          <li key={share}>
+            Whether at least {share === 0.5 ? 'half' : 'a quarter'} have it:{' '}
+            {more === 0
+              ? 'known, to 90 %'
+              : more === undefined
+                ? 'not to 90 % short of digging nearly all'
+                : `${more} more ${more === 1 ? 'dig' : 'digs'} to be 90 % sure`}
+          </li>
+        ))}
+      </ul>
+      <table className="w-full my-2">
+        <thead>
+          <tr>
+            <th scope="col">tree</th>
+            <th scope="col" className="text-right">
+              with the others
+            </th>
+            <th scope="col" className="text-right">
+              by itself
+            </th>
+            <th scope="col">examined</th>
+          </tr>
+        </thead>
+        <tbody>
+          {reading.trees.map((t) => (
+            <tr key={t.id}>
+              <td>
+                <Link
+                  href={`/trees/${t.id}`}
+                  prefetch={false}
+                  className="inline-flex items-center min-h-[36px]"
+                >
+                  {t.label}
+                </Link>
+              </td>
+              <td className="num text-right">{percent(t.chance)}</td>
+              <td className="num text-right">{percent(t.own)}</td>
+              <td>{t.examined ? 'yes' : ''}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="text-sm text-muted pb-2">
+        Judgements of practice pooled over trees that share a planting; not measured frequencies.
+      </p>
+    </details>
+  );
+}

@@ -1,0 +1,351 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { byUrgency, QUICK_LOOKS } from '@undrel/core/walk';
+import type { PropertyPage, TreeRow } from '../../protocol/grounds';
+import { findingId, type Change } from '../../protocol/item';
+import { PlanView } from '../property/PlanView';
+import { TopBar } from '../shell/TopBar';
+import { newId } from '../tree/newId';
+import { keepUnsent, send, unsentIn, type Batch } from './unsent';
+import { UrgencyLegend, UrgencyMark, urgencyLabel } from './UrgencyMark';
+
+type Looks = Record<string, string>;
+
+/** Trees in walking order: by label, as the eye reads numbers. */
+const inOrder = (trees: readonly TreeRow[]) =>
+  [...trees].sort((a, b) => a.label.localeCompare(b.label, 'en', { numeric: true }));
+
+/** The nearest tree not yet walked, on the plan; where there is none, the next by label. */
+function nextAfter(tree: TreeRow, left: readonly TreeRow[]): TreeRow | undefined {
+  const rest = left.filter((t) => t.id !== tree.id);
+  const placed = rest.filter((t) => t.x !== undefined && t.y !== undefined);
+  if (tree.x === undefined || tree.y === undefined || placed.length === 0)
+    return rest.find((t) => t.label.localeCompare(tree.label, 'en', { numeric: true }) > 0) ?? rest[0];
+  const far = (t: TreeRow) => Math.hypot(t.x! - tree.x!, t.y! - tree.y!);
+  return placed.reduce((a, b) => (far(b) < far(a) ? b : a));
+}
+
+/** A round of two minutes a tree: eight quick looks by thumb, then who needs what, most urgent first. */
+export function WalkScreen(props: {
+  page: PropertyPage;
+  today: string;
+  viewer: string;
+  mayMeasure: boolean;
+  begin: () => Promise<void>;
+}) {
+  const { page, today, mayMeasure } = props;
+  const router = useRouter();
+  const [unsent, setUnsent] = useState<Batch[]>([]);
+  const [just, setJust] = useState<ReadonlySet<string>>(new Set());
+  const [problem, setProblem] = useState<string>();
+  const [tab, setTab] = useState<'walk' | 'ranked'>(page.roundStarted ? 'walk' : 'ranked');
+  const trees = useMemo(() => inOrder(page.trees), [page.trees]);
+  const since = page.roundStarted;
+  const done = (t: TreeRow) =>
+    just.has(t.id) || (since !== null && t.walked !== undefined && t.walked >= since);
+  const left = trees.filter((t) => !done(t));
+  const [chosen, setChosen] = useState<string>();
+  const tree = trees.find((t) => t.id === chosen) ?? left[0];
+  const [looks, setLooks] = useState<Looks>({});
+  const present = { ...stored(tree), ...looks };
+  const sending = useRef(false);
+
+  const flush = useCallback(async () => {
+    if (sending.current) return;
+    sending.current = true;
+    let waiting = unsentIn(page.id);
+    while (waiting[0]) {
+      const outcome = await send(waiting[0]);
+      if (outcome === 'later') break;
+      if (outcome !== 'sent') setProblem(outcome.problem);
+      waiting = unsentIn(page.id).slice(1);
+      keepUnsent(page.id, waiting);
+    }
+    setUnsent(waiting);
+    sending.current = false;
+  }, [page.id]);
+  useEffect(() => {
+    const waiting = unsentIn(page.id);
+    setJust(new Set(waiting.map((b) => b.tree)));
+    void flush();
+    const timer = setInterval(() => unsentIn(page.id).length > 0 && void flush(), 15_000);
+    window.addEventListener('online', flush);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', flush);
+    };
+  }, [flush, page.id]);
+
+  const goTo = (id: string | undefined) => {
+    setChosen(id);
+    setLooks({});
+    window.scrollTo(0, 0);
+  };
+  const keep = (answers: Looks) => {
+    if (!tree) return;
+    const visitId = tree.today?.visitId ?? newId();
+    const changes: Change[] = [
+      ...(tree.today
+        ? []
+        : [
+            {
+              kind: 'visit' as const,
+              id: visitId,
+              parent: tree.id,
+              base: 0,
+              values: { date: today, by: props.viewer },
+            },
+          ]),
+      ...Object.entries(answers)
+        .filter(([key, answer]) => tree.today?.looks[key]?.answer !== answer)
+        .map(([key, answer]): Change => ({
+          kind: 'finding',
+          id: findingId(visitId, key),
+          parent: visitId,
+          base: tree.today?.looks[key]?.version ?? 0,
+          values: { key, answer },
+        })),
+    ];
+    const waiting = [...unsentIn(page.id), { tree: tree.id, label: tree.label, changes }];
+    keepUnsent(page.id, waiting);
+    setUnsent(waiting);
+    setJust(new Set([...just, tree.id]));
+    const next = nextAfter(tree, left);
+    goTo(next?.id);
+    if (!next) setTab('ranked');
+    void flush().then(() => (next ? undefined : router.refresh()));
+  };
+  const rest = Object.fromEntries(QUICK_LOOKS.map((q) => [q.key, present[q.key] ?? q.answers[0]!.key]));
+  const marked = Object.keys(present).length;
+
+  return (
+    <div className="min-h-dvh flex flex-col">
+      <TopBar>
+        <Link href={`/grounds/${page.id}`} className="plain hidden sm:inline">
+          {page.name}
+        </Link>
+        <span aria-hidden="true" className="hidden sm:inline">
+          ›
+        </span>
+        <strong>Walk-round</strong>
+      </TopBar>
+      <div className="flex border-b-2 border-ink bg-sheet" role="group" aria-label="View">
+        {(['walk', 'ranked'] as const).map((key) => (
+          <button
+            key={key}
+            type="button"
+            aria-pressed={tab === key}
+            className={`flex-1 min-h-[48px] ${tab === key ? 'bg-ink text-sheet font-semibold' : ''}`}
+            onClick={() => {
+              setTab(key);
+              if (key === 'ranked') router.refresh();
+            }}
+          >
+            {key === 'walk' ? `Walk: ${trees.length - left.length} of ${trees.length}` : 'Who needs what'}
+          </button>
+        ))}
+      </div>
+      {problem && (
+        <p role="alert" className="wrong m-3">
+          {problem}{' '}
+          <button type="button" className="link" onClick={() => setProblem(undefined)}>
+            Seen
+          </button>
+        </p>
+      )}
+      {unsent.length > 0 && (
+        <p role="status" className="told m-3">
+          {unsent.length} {unsent.length === 1 ? 'tree is' : 'trees are'} kept on this phone and sent when the
+          server is reached.{' '}
+          <button type="button" className="link" onClick={() => void flush()}>
+            Try now
+          </button>
+        </p>
+      )}
+      {tab === 'ranked' ? (
+        <Ranked page={page} />
+      ) : !mayMeasure ? (
+        <p className="told m-4">Your role can read, not measure.</p>
+      ) : since === null || left.length === 0 ? (
+        <main className="p-5 max-w-xl">
+          <h1>{since === null ? 'No round is under way' : 'The round is done'}</h1>
+          <p className="my-3">
+            Eight looks at each tree, from the ground, without tools: two minutes. Stay out from under
+            anything that hangs or leans; what may fall is called in, not walked up to.
+          </p>
+          <form action={props.begin}>
+            <button className="act">{since === null ? 'Begin a round' : 'Begin the next round'}</button>
+          </form>
+        </main>
+      ) : tree ? (
+        <main className="flex-1 flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_520px] lg:grid-rows-[calc(100dvh-98px)]">
+          <div className="hidden lg:block border-r-2 border-ink">
+            <PlanView
+              trees={page.trees}
+              outlines={page.plan}
+              marked={tree.id}
+              onMark={() => undefined}
+              placing={undefined}
+              onPlace={() => undefined}
+              mark={(t, r) => <UrgencyMark urgency={done(t) ? 'fine' : 'unseen'} r={r} />}
+              onOpen={goTo}
+            />
+          </div>
+          <div className="flex flex-col flex-1 bg-sheet lg:overflow-y-auto">
+            <div className="px-4 pt-3 flex items-baseline gap-3">
+              <h1>{tree.label}</h1>
+              <span className="text-muted text-sm">{tree.commonName ?? tree.species}</span>
+              <Link href={`/trees/${tree.id}`} className="ml-auto text-sm" prefetch={false}>
+                Whole record
+              </Link>
+            </div>
+            <div className="px-4 pb-2 flex-1">
+              {QUICK_LOOKS.map((question) => (
+                <fieldset key={question.key} className="pt-2">
+                  <legend className="text-sm">{question.ask}</legend>
+                  <div className="grid grid-flow-col auto-cols-fr gap-1">
+                    {question.answers.map((answer) => {
+                      const on = present[question.key] === answer.key;
+                      return (
+                        <button
+                          key={answer.key}
+                          type="button"
+                          aria-pressed={on}
+                          className={`min-h-[46px] px-1 leading-tight text-sm border ${on ? 'bg-ink text-sheet border-ink font-semibold' : 'border-muted bg-sheet'}`}
+                          onClick={() => {
+                            const next = { ...looks };
+                            if (looks[question.key] === answer.key) delete next[question.key];
+                            else next[question.key] = answer.key;
+                            setLooks(next);
+                          }}
+                        >
+                          {answer.label}
+                        </button>
+                      );
+                    })}
+                  </div>
+                </fieldset>
+              ))}
+            </div>
+            <div className="sticky bottom-0 bg-wash border-t-2 border-ink p-3 flex gap-2">
+              <button type="button" className="act flex-1 !min-h-[54px]" onClick={() => keep(rest)}>
+                {marked === 0 ? 'Nothing wrong, next' : 'The rest is fine, next'}
+              </button>
+              <button
+                type="button"
+                className="quiet !min-h-[54px]"
+                onClick={() => (marked > 0 ? keep(present) : goTo(nextAfter(tree, left)?.id))}
+              >
+                {marked > 0 ? 'Only these' : 'Skip'}
+              </button>
+            </div>
+            <details className="px-4 py-2 border-t border-hair">
+              <summary className="min-h-[44px] flex items-center cursor-pointer">
+                Another tree ({left.length} left)
+              </summary>
+              <ul className="columns-2 sm:columns-3">
+                {trees.map((t) => (
+                  <li key={t.id}>
+                    <button type="button" className="link min-h-[44px] text-left" onClick={() => goTo(t.id)}>
+                      {t.label} {done(t) ? '✓' : ''}
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          </div>
+        </main>
+      ) : null}
+    </div>
+  );
+}
+
+const stored = (tree: TreeRow | undefined): Looks =>
+  Object.fromEntries(Object.entries(tree?.today?.looks ?? {}).map(([key, { answer }]) => [key, answer]));
+
+/** Most urgent first, with what to do next and what changed since the visit before. */
+function Ranked({ page }: { page: PropertyPage }) {
+  const [marked, setMarked] = useState<string>();
+  const ranked = useMemo(
+    () => [...page.trees].sort((a, b) => byUrgency(a.triage, b.triage) || a.label.localeCompare(b.label)),
+    [page.trees],
+  );
+  const counts = ranked.reduce<Record<string, number>>((all, t) => {
+    all[t.triage.urgency] = (all[t.triage.urgency] ?? 0) + 1;
+    return all;
+  }, {});
+  return (
+    <main className="flex-1 grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_600px] lg:grid-rows-[minmax(0,1fr)] lg:h-[calc(100dvh-98px)]">
+      <div className="h-[44dvh] lg:h-auto border-b-2 lg:border-b-0 lg:border-r-2 border-ink flex flex-col min-h-0">
+        <div className="flex-1 min-h-0">
+          <PlanView
+            trees={page.trees}
+            outlines={page.plan}
+            marked={marked}
+            onMark={setMarked}
+            placing={undefined}
+            onPlace={() => undefined}
+            mark={(t, r) => <UrgencyMark urgency={t.triage.urgency} r={r} />}
+          />
+        </div>
+        <UrgencyLegend />
+      </div>
+      <div className="bg-sheet p-4 lg:px-6 lg:overflow-y-auto">
+        <h1>
+          {counts.now ?? 0} now, {counts.season ?? 0} this season, {counts.look ?? 0} to look at closer
+        </h1>
+        <p className="text-muted text-sm mb-2">
+          Ordered by what is lost on average if nothing is done, by the table of practice judgements. No risk
+          assessment.
+        </p>
+        <ol>
+          {ranked.map((t) => (
+            <li
+              key={t.id}
+              className={`flex gap-3 items-start border-b border-hair py-2 ${t.id === marked ? 'bg-wash' : ''}`}
+              onMouseEnter={() => setMarked(t.id)}
+            >
+              <svg
+                width="22"
+                height="22"
+                viewBox="-11 -11 22 22"
+                className="mt-1 shrink-0"
+                aria-hidden="true"
+              >
+                <UrgencyMark urgency={t.triage.urgency} r={8} />
+              </svg>
+              <div className="flex-1 min-w-0">
+                <Link href={`/trees/${t.id}?station=verdict`} className="font-semibold" prefetch={false}>
+                  {t.label}
+                </Link>{' '}
+                <span className="text-sm text-muted">{t.commonName ?? t.species}</span>
+                <span className="block">
+                  {t.triage.urgency === 'unseen' || t.triage.urgency === 'fine' ? (
+                    <span className="text-muted">{urgencyLabel(t.triage.urgency)}</span>
+                  ) : (
+                    <>
+                      <strong className={t.triage.urgency === 'now' ? 'text-harm' : ''}>
+                        {urgencyLabel(t.triage.urgency)}
+                      </strong>
+                      : {t.triage.action} ({t.triage.why})
+                    </>
+                  )}
+                </span>
+                {t.before && (
+                  <span className="block text-sm">
+                    <span aria-hidden="true">↻ </span>since {t.before.date}: was{' '}
+                    {urgencyLabel(t.before.urgency)}
+                    {t.before.urgency !== 'fine' && `, ${t.before.action}`}
+                  </span>
+                )}
+              </div>
+            </li>
+          ))}
+        </ol>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,149 @@
+import type {
+  DugRoot,
+  Finding,
+  GradeProfile,
+  ProbePoint,
+  Tree,
+  TreeEvent,
+  Visit,
+} from '@undrel/core/casefile';
+import { readCohort, SHARED_FAULTS, type CohortTree } from '@undrel/core/cohort';
+import { CAUSE_KEYS, circumstancesOf, PRACTICE_TABLE, priorsOf } from '@undrel/core/diagnosis';
+import type { Schools } from '@undrel/core/practice';
+import { isQuickLook, triage, type Triage } from '@undrel/core/walk';
+import type { CohortPage, TreeRow } from '../../protocol/grounds';
+import { NEW_DIG, type DigHead, type ItemKind, type VisitHead } from '../../protocol/item';
+import { assessed } from '../assessed';
+import { fromColumns } from '../cases/items';
+
+export type Stored = Record<string, unknown>;
+/** A visit of a property with its readings as they are stored. */
+export type StoredVisit = { visit: Stored } & Record<
+  'finding' | 'profile' | 'probe' | 'event' | 'dig' | 'root',
+  Stored[]
+>;
+
+const valuesOf = <T>(kind: ItemKind, rows: Stored[]): T[] => rows.map((row) => fromColumns(kind, row) as T);
+
+/** A tree of a property with what its newest visits come to. */
+export interface Seen {
+  row: TreeRow;
+  cohortTree: CohortTree;
+}
+
+function visitOf(stored: StoredVisit): Visit {
+  const head = fromColumns('visit', stored.visit) as unknown as VisitHead;
+  const [dig] = valuesOf<DigHead>('dig', stored.dig);
+  const roots = valuesOf<DugRoot>('root', stored.root);
+  return {
+    ...head,
+    findings: valuesOf<Finding>('finding', stored.finding),
+    profiles: valuesOf<GradeProfile>('profile', stored.profile),
+    probes: valuesOf<ProbePoint>('probe', stored.probe),
+    decisions: [],
+    ...(dig || roots.length > 0 ? { dig: { ...(dig ?? NEW_DIG), roots } } : {}),
+  };
+}
+
+const looksIn = (rows: Stored[]) =>
+  Object.fromEntries(
+    rows
+      .filter((f) => isQuickLook(f.key as string) && f.answer !== null)
+      .map((f) => [f.key as string, { answer: f.answer as string, version: f.version as number }]),
+  );
+
+export function seenTree(
+  stored: Stored,
+  [newest, earlier]: readonly StoredVisit[],
+  schools: Schools,
+  today: string,
+): Seen {
+  const tree = fromColumns('tree', stored) as unknown as Tree;
+  const id = stored.id as string;
+  const row: Omit<TreeRow, 'triage'> = {
+    id,
+    version: stored.version as number,
+    label: tree.label,
+    species: tree.species,
+    commonName: tree.commonName,
+    plantedYear: tree.plantedYear,
+    stock: tree.stock,
+    planter: tree.planter,
+    cohort: tree.cohort,
+    stemDiameter: tree.stemDiameter,
+    height: tree.height,
+    reference: tree.reference === true,
+    x: tree.position?.x,
+    y: tree.position?.y,
+  };
+  const none = { id, label: tree.label, probed: false, dug: false };
+  if (!newest) return { row: { ...row, triage: UNSEEN }, cohortTree: none };
+  const assessment = (of: StoredVisit) =>
+    assessed(tree, valuesOf<TreeEvent>('event', newest.event), visitOf(of), schools);
+  const visit = visitOf(newest);
+  const { profile, verdict } = assessment(newest);
+  const first = verdict.causes[0]!;
+  const named = first.standing === 'likely' || first.standing === 'possible';
+  const now = triage(verdict);
+  const was = earlier && triage(assessment(earlier).verdict);
+  const looks = looksIn(newest.finding);
+  return {
+    row: {
+      ...row,
+      lastVisit: visit.date,
+      due: visit.lookAgain?.on,
+      collarDepth: profile.collar?.depth.value,
+      onBark: profile.mulch?.onBark.value,
+      ...(named ? { cause: first.cause, causeLabel: first.label, standing: first.standing } : {}),
+      triage: now,
+      ...(was && was.urgency !== 'unseen' && (was.urgency !== now.urgency || was.action !== now.action)
+        ? { before: { urgency: was.urgency, action: was.action, date: visitOf(earlier!).date } }
+        : {}),
+      ...(visit.date === today ? { today: { visitId: newest.visit.id as string, looks } } : {}),
+      ...(Object.keys(looks).length > 0 ? { walked: visit.date } : {}),
+    },
+    cohortTree: { ...none, verdict, probed: visit.probes.length > 0, dug: visit.dig !== undefined },
+  };
+}
+
+const UNSEEN: Triage = {
+  urgency: 'unseen',
+  loss: 0,
+  action: 'take the eight looks',
+  why: 'nothing was looked at',
+};
+
+/** What the trees of a confirmed cohort tell of each fault that came with the planting. */
+export function cohortPage(name: string, trees: readonly Seen[], today: string): CohortPage {
+  const members = trees.map((t) => t.cohortTree);
+  const { stock, plantedYear } = trees[0]!.row;
+  const priors = priorsOf(
+    PRACTICE_TABLE,
+    circumstancesOf({ stock: stock as Tree['stock'], plantedYear }, { date: today }),
+  );
+  return {
+    name,
+    readings: SHARED_FAULTS.map((fault) => {
+      const { label, summary, pooled, digs, next, trees } = readCohort(
+        members,
+        fault,
+        priors[CAUSE_KEYS.indexOf(fault)]!,
+      );
+      return {
+        fault,
+        label,
+        summary,
+        share: pooled.share,
+        digs,
+        next,
+        trees: trees.map(({ id, label: of, chance, own, examined }) => ({
+          id,
+          label: of,
+          chance,
+          own,
+          examined,
+        })),
+      };
+    }).sort((a, b) => b.share.value - a.share.value),
+  };
+}

@@ -146,7 +146,7 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
   expect(Number(collar)).toBeGreaterThan(15);
   expect(Number(collar)).toBeLessThan(19);
   expect(text).toMatch(/Mulch on the bark 24\.\d ± \d\.\d cm/);
-  expect(text).toContain('Buried by a mulch cone: likely');
+  expect(text).toContain('Buried by a mulch cone: almost certain');
   expect(text).toContain('open, SW side, 12 cm above grade');
   for (const part of [
     'Root collar excavation',

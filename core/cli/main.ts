@@ -52,7 +52,7 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
     );
   }
   const result = assess(caseFile.tree, caseFile.events, visit);
-  const explanation = options.brief ? undefined : explain(result.verdict, caseFile.tree, visit);
+  const explanation = options.brief ? undefined : explain(result.verdict);
   const since = sinceWhen(caseFile.tree, caseFile.events, caseFile.visits, visit);
   const dug = options.brief ? undefined : assessDig(caseFile.tree, caseFile.visits, visit);
   if (options.format === 'text') {

@@ -121,7 +121,7 @@ export const THIRD_SEASON: Record<string, Found[]> = {
       shares: { 'crown.density': 0.6 },
     },
   ],
-  'Katsura 3': [
+  'Katsura 8': [
     {
       date: '2026-05-06',
       by: BY,

@@ -41,7 +41,7 @@ export const TOLD: readonly { id: string; causes: readonly CauseKey[]; told: str
     causes: ['mulchCone', 'gradeRaised'],
     told: 'A cone renewed each spring, on soil that was added.',
   },
-  { id: 'sable-katsura-3', causes: ['containerRoots'], told: 'Never grew out of its pot.' },
+  { id: 'sable-katsura-8', causes: ['containerRoots'], told: 'Never grew out of its pot.' },
   { id: 'sable-katsura-7', causes: ['waterlogging'], told: 'The roof water drowns it.' },
   {
     id: 'sable-hornbeam-2',

@@ -1,6 +1,6 @@
 import { assess, glanceAt, type Assessment, type Glance } from '@undrel/core/assessment';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
-import { explain, type Explanation } from '@undrel/core/diagnosis';
+import { explain, tableFor, type Explanation, type FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 
 export interface JudgeJob {
@@ -9,6 +9,7 @@ export interface JudgeJob {
   events: readonly TreeEvent[];
   visit: Visit;
   firm: Schools;
+  table: FirmTable | undefined;
   /** Also say why, and what to look at next; takes several times as long. */
   explained: boolean;
 }
@@ -22,11 +23,11 @@ export interface Judged extends Omit<Assessment, 'profile'> {
 export type JudgeAnswer = { id: number; judged: Judged } | { id: number; problem: string };
 
 self.onmessage = ({ data }: MessageEvent<JudgeJob>) => {
-  const { id, tree, events, visit, firm, explained } = data;
+  const { id, tree, events, visit, firm, table, explained } = data;
   const answer = (message: JudgeAnswer) => self.postMessage(message);
   try {
-    const assessment = assess(tree, events, visit, firm);
-    const explanation = explained ? explain(assessment.verdict, tree, visit) : undefined;
+    const assessment = assess(tree, events, visit, firm, table);
+    const explanation = explained ? explain(assessment.verdict, tableFor(table)) : undefined;
     const { verdict, operations } = assessment;
     const glance = glanceAt(assessment, visit.decisions);
     answer({ id, judged: { verdict, operations, glance, explanation } });

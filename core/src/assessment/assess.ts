@@ -1,5 +1,5 @@
 import type { Tree, TreeEvent, Visit } from '../casefile/model';
-import { verdictOf, type Verdict } from '../diagnosis';
+import { tableFor, verdictOf, type FirmTable, type Verdict } from '../diagnosis';
 import { prescribe, situation, type Operation } from '../prescription';
 import type { Schools } from '../practice';
 import { profileOf, type Profile } from '../profile';
@@ -15,14 +15,16 @@ export interface Assessment {
  * Measures, explains and prescribes for one visit.
  *
  * @param firm schools of practice the firm has chosen; the tree's own override them
+ * @param words the firm's own judgements in the table of causes
  */
 export function assess(
   tree: Tree,
   events: readonly TreeEvent[],
   visit: Visit,
   firm: Schools = {},
+  words?: FirmTable,
 ): Assessment {
   const profile = profileOf(tree, visit);
-  const verdict = verdictOf(tree, events, visit, profile);
+  const verdict = verdictOf(tree, events, visit, profile, tableFor(words));
   return { profile, verdict, operations: prescribe(situation(tree, events, visit, profile, verdict, firm)) };
 }

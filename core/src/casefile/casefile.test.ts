@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { QUESTIONS } from '../assessment';
 import { caseOf, type CaseFile } from './index';
 import { caseJsonSchema, readCase } from './schema';
 
@@ -95,4 +96,13 @@ test('a file cut off anywhere is refused, never half read', () => {
 test('the schema in docs is the one in the code', () => {
   const shipped: unknown = JSON.parse(readFileSync('docs/case-format.schema.json', 'utf8'));
   expect(shipped).toEqual(JSON.parse(JSON.stringify(caseJsonSchema())));
+});
+
+test('the description of the format names every finding and its answers', () => {
+  const described = readFileSync('docs/case-format.md', 'utf8');
+  for (const q of QUESTIONS) {
+    const row = described.split('\n').find((line) => line.startsWith(`| \`${q.key}\` `));
+    expect([q.key, row !== undefined]).toEqual([q.key, true]);
+    if (q.kind === 'grade' || q.kind === 'sectors') for (const a of q.answers) expect(row).toContain(a.key);
+  }
 });

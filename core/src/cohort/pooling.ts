@@ -23,7 +23,7 @@ const MOST_FACTOR = 1000;
 /** Logarithm of the gamma function (C. Lanczos 1964, coefficients as widely used; from memory). */
 function logGamma(x: number): number {
   const c = [
-    76.18009172947146, -86.50532032941677, 24.01409824083091, -1.231739572450155, 0.00120865097386618,
+    76.18009172947146, -86.5053203294168, 24.0140982408309, -1.23173957245016, 0.00120865097386618,
     -0.000005395239384953,
   ];
   const t = x + 5.5;

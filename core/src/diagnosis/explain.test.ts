@@ -9,7 +9,7 @@ const tree: Tree = { label: 'T', species: 'x', stemDiameter: 0.2, plantedYear: 2
 const of = (findings: Finding[], events: TreeEvent[] = []) => {
   const visit: Visit = { date: '2026-06-01', findings, profiles: [], probes: [], decisions: [] };
   const verdict = verdictOf(tree, events, visit, profileOf(tree, visit));
-  return { verdict, visit, why: explain(verdict, tree, visit) };
+  return { verdict, visit, why: explain(verdict) };
 };
 const answers = (given: Record<string, string>): Finding[] =>
   Object.entries(given).map(([key, answer]) => ({ key, answer }));
@@ -83,8 +83,8 @@ test('when everything that can be looked at was, it is enough', () => {
     says: f.answers[0]![1],
     unsure: false,
   }));
-  const { verdict, visit } = of([]);
-  const why = explain({ ...verdict, evidence: seen }, tree, visit);
+  const { verdict } = of([]);
+  const why = explain({ ...verdict, evidence: seen });
   expect(why.enough).toBe(true);
   expect(why.checks.filter((c) => c.gain > 0)).toEqual([]);
 });

@@ -1,7 +1,6 @@
 import type { Station } from '../base/question';
-import type { Tree, Visit } from '../casefile/model';
 import { CAUSE_KEYS, CAUSES, isMechanism, type CauseKey, type NodeKey } from './causes';
-import { circumstancesOf, type Evidence } from './evidence';
+import type { Evidence } from './evidence';
 import { EXCLUSIONS } from './exclusions';
 import type { JudgementTable, NetworkFinding } from './judgement';
 import { networkOf, priorsOf, type CompiledFinding } from './network';
@@ -99,16 +98,11 @@ interface Placed {
  * Why the verdict is what it is: what each finding does to each cause, which one decides, what does not fit, what the
  * unsure ones may change, and what to look at next.
  *
- * @param verdict of the same tree and visit, with the same table
+ * @param table the one the verdict was weighed with
  */
-export function explain(
-  verdict: Verdict,
-  tree: Tree,
-  visit: Visit,
-  table: JudgementTable = PRACTICE_TABLE,
-): Explanation {
+export function explain(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE): Explanation {
   const network = networkOf(table);
-  const joint = jointOf(network, priorsOf(table, circumstancesOf(tree, visit)), verdict.evidence, true);
+  const joint = jointOf(network, priorsOf(table, new Set(verdict.circumstances)), verdict.evidence, true);
   const present = marginalsOf(joint);
   const placed = verdict.evidence.map((evidence): Placed => {
     const compiled = network.findings.get(evidence.key)!;

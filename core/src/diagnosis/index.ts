@@ -3,6 +3,7 @@ export * from './clientWords';
 export * from './evidence';
 export * from './explain';
 export * from './facts';
+export * from './firmTable';
 export * from './judgement';
 export { networkOf, priorsOf, tableProblems, type TableProblem } from './network';
 export { PRACTICE_TABLE } from './practiceTable';

@@ -98,6 +98,8 @@ export function tableProblems(table: JudgementTable): TableProblem[] {
 /** A finding made ready: the chance of each answer for every state of what it depends on. */
 export interface CompiledFinding {
   finding: NetworkFinding;
+  /** Its causes as bits of a world. */
+  causes: number;
   /** Which combination of its own causes holds in each world. */
   place: Uint16Array;
   /** Index of its mechanism, or -1. */
@@ -116,6 +118,8 @@ export interface Network {
   keptOffByCauses: Float64Array[];
   /** The same by the inner mechanisms, for each of their states. */
   keptOffByMechanisms: Float64Array[];
+  /** Bits of the causes that bring about any mechanism but the last. */
+  innerCauses: number;
 }
 
 const indexOf = (node: NodeKey): number =>
@@ -166,7 +170,15 @@ function compileFinding(finding: NetworkFinding): CompiledFinding {
     both.map((all, m) => (g === 0 ? all : Float64Array.from(all, (p, k) => p - upTo[g - 1]![m]![k]!))),
   );
   const mechanism = byMechanism ? indexOf(byMechanism.of) : -1;
-  return { finding, place, mechanism, dependsOn: [mechanism, ...bits.keys()].join(), chance };
+  const ownCauses = [...bits.keys()].reduce((mask, bit) => mask | (1 << bit), 0);
+  return {
+    finding,
+    causes: ownCauses,
+    place,
+    mechanism,
+    dependsOn: [mechanism, ...bits.keys()].join(),
+    chance,
+  };
 }
 
 const compiled = new WeakMap<JudgementTable, Network>();
@@ -195,6 +207,10 @@ export function networkOf(table: JudgementTable): Network {
       products(1 - probability(row.leak), factors(row, 'cause'), CAUSE_COUNT),
     ),
     keptOffByMechanisms: rows.map((row) => products(1, factors(row, 'mechanism'), INNER_MECHANISMS)),
+    innerCauses: rows
+      .slice(0, -1)
+      .flatMap((row) => [...factors(row, 'cause').keys()])
+      .reduce((mask, bit) => mask | (1 << bit), 0),
   };
   compiled.set(table, network);
   return network;

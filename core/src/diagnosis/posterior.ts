@@ -102,8 +102,10 @@ export function jointOf(
   }
   const mass = massOfCauses(priors);
   const weights: [Float64Array, Float64Array][] = [];
+  let bound = network.innerCauses;
   for (const { compiled, chance } of together.values()) {
     const { place, mechanism } = compiled;
+    if (mechanism >= 0 && mechanism <= INNER_MECHANISMS) bound |= compiled.causes;
     if (mechanism < 0) {
       spread(mass, place, chance[0]);
       continue;
@@ -115,7 +117,9 @@ export function jointOf(
     spread(both[0], place, chance[0]);
     spread(both[1], place, chance[1]);
   }
-  return sumMechanisms(network, mass, weights, withPairs);
+  return withPairs
+    ? sumOpen(network, mass, weights)
+    : sumFolded(network, mass, weights, ~bound & (WORLDS - 1));
 }
 
 /** One of the last mechanisms: it depends on a state of the inner ones only by what they keep off. */
@@ -142,81 +146,143 @@ function endOf(mechanism: number, keptOffByState: Float64Array): End {
 
 type Weights = readonly (readonly [Float64Array, Float64Array] | undefined)[];
 
-/** World by world: the inner mechanisms state by state, the two ends against each state. */
-function sumMechanisms(network: Network, causes: Float64Array, weights: Weights, withPairs: boolean): Joint {
-  const { keptOffByCauses, keptOffByMechanisms: kept } = network;
-  const worlds = WORLDS;
-  const states = INNER_STATES;
+/** What is needed to lay out one world: its inner mechanisms state by state, and the two ends against them. */
+function layout({ keptOffByCauses, keptOffByMechanisms: kept }: Network, weights: Weights) {
   const inner = INNER_MECHANISMS;
-  const make = () => new Float64Array(worlds);
-  const mass = make();
-  const open = withPairs
-    ? {
-        one: Array.from({ length: MECHANISM_COUNT }, make),
-        two: Array.from({ length: MECHANISM_COUNT }, (_, m) => Array.from({ length: m }, make)),
-      }
-    : undefined;
-  const ones = make().fill(1);
+  const ones = new Float64Array(WORLDS).fill(1);
   const without = kept.map((_, m) => weights[m]?.[0] ?? ones);
   const withIt = kept.map((_, m) => weights[m]?.[1] ?? ones);
-  const first = endOf(inner, kept[inner]!);
-  const second = endOf(inner + 1, kept[inner + 1]!);
+  return {
+    first: endOf(inner, kept[inner]!),
+    second: endOf(inner + 1, kept[inner + 1]!),
+    /** Chance of each state of the inner mechanisms in a world, with what was seen of them; times `mass`. */
+    lay(joint: Float64Array, w: number, mass: number): void {
+      joint[0] = mass;
+      for (let m = 0; m < inner; m++) {
+        const by = kept[m]!;
+        const off = keptOffByCauses[m]![w]!;
+        const a = without[m]![w]!;
+        const b = withIt[m]![w]!;
+        const step = 1 << m;
+        for (let s = 0; s < step; s++) {
+          const before = joint[s]!;
+          const none = before * off * by[s]!;
+          joint[s] = none * a;
+          joint[s + step] = (before - none) * b;
+        }
+      }
+    },
+    stand({ mechanism, keptOff, sum, share }: End, w: number): void {
+      const off = keptOffByCauses[mechanism]![w]!;
+      const a = without[mechanism]![w]!;
+      const b = withIt[mechanism]![w]!;
+      for (let k = 0; k < keptOff.length; k++) {
+        const none = off * keptOff[k]!;
+        const there = (1 - none) * b;
+        const all = none * a + there;
+        sum[k] = all;
+        share[k] = there / all;
+      }
+    },
+  };
+}
+
+/**
+ * Sums worlds that differ only in causes which the inner mechanisms and the first end know nothing of: these are laid
+ * out once for all of them, and only the last end is met anew.
+ *
+ * @param free bits of such causes
+ */
+function sumFolded(network: Network, causes: Float64Array, weights: Weights, free: number): Joint {
+  const { first, second, lay, stand } = layout(network, weights);
+  const states = INNER_STATES;
+  const inner = INNER_MECHANISMS;
+  const mass = new Float64Array(WORLDS);
+  const joint = new Float64Array(states);
+  const overall = new Float64Array(states);
+  const mechanisms = new Float64Array(MECHANISM_COUNT);
+  const { place: place1, sum: sum1, share: share1 } = first;
+  const { place: place2, sum: sum2, share: share2 } = second;
+  const kinds = second.keptOff.length;
+  const [bins, binsFirst, met] = [0, 1, 2].map(() => new Float64Array(kinds)) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
+  for (let base = 0; base < causes.length; base++) {
+    if ((base & free) !== 0) continue;
+    lay(joint, base, 1);
+    stand(first, base);
+    bins.fill(0);
+    binsFirst.fill(0);
+    met.fill(0);
+    for (let s = 0; s < states; s++) {
+      const p1 = place1[s]!;
+      const here = joint[s]! * sum1[p1]!;
+      joint[s] = here;
+      bins[place2[s]!]! += here;
+      binsFirst[place2[s]!]! += here * share1[p1]!;
+    }
+    for (let more = free; ; more = (more - 1) & free) {
+      const w = base | more;
+      const c = causes[w]!;
+      stand(second, w);
+      let all = 0;
+      let all1 = 0;
+      let all2 = 0;
+      for (let k = 0; k < kinds; k++) {
+        const meets = sum2[k]!;
+        const here = bins[k]! * meets;
+        all += here;
+        all1 += binsFirst[k]! * meets;
+        all2 += here * share2[k]!;
+        met[k]! += c * meets;
+      }
+      mass[w] = c * all;
+      mechanisms[inner]! += c * all1;
+      mechanisms[inner + 1]! += c * all2;
+      if (more === 0) break;
+    }
+    for (let s = 0; s < states; s++) overall[s]! += joint[s]! * met[place2[s]!]!;
+  }
+  supersets(overall, inner);
+  for (let m = 0; m < inner; m++) mechanisms[m] = overall[1 << m]!;
+  return { mass, mechanisms };
+}
+
+/** World by world, every mechanism and pair of them kept apart. */
+function sumOpen(network: Network, causes: Float64Array, weights: Weights): Joint {
+  const { first, second, lay, stand } = layout(network, weights);
+  const states = INNER_STATES;
+  const inner = INNER_MECHANISMS;
+  const make = () => new Float64Array(WORLDS);
+  const mass = make();
+  const one = Array.from({ length: MECHANISM_COUNT }, make);
+  const two = Array.from({ length: MECHANISM_COUNT }, (_, m) => Array.from({ length: m }, make));
   const joint = new Float64Array(states);
   const ofFirst = new Float64Array(states);
   const ofSecond = new Float64Array(states);
-  const overall = new Float64Array(states);
-  const mechanisms = new Float64Array(MECHANISM_COUNT);
-  for (let w = 0; w < worlds; w++) {
-    joint[0] = causes[w]!;
-    for (let m = 0; m < inner; m++) {
-      const by = kept[m]!;
-      const off = keptOffByCauses[m]![w]!;
-      const a = without[m]![w]!;
-      const b = withIt[m]![w]!;
-      const step = 1 << m;
-      for (let s = 0; s < step; s++) {
-        const before = joint[s]!;
-        const none = before * off * by[s]!;
-        joint[s] = none * a;
-        joint[s + step] = (before - none) * b;
-      }
-    }
+  const { place: place1, sum: sum1, share: share1 } = first;
+  const { place: place2, sum: sum2, share: share2 } = second;
+  for (let w = 0; w < causes.length; w++) {
+    lay(joint, w, causes[w]!);
     stand(first, w);
     stand(second, w);
-    const { place: place1, sum: sum1, share: share1 } = first;
-    const { place: place2, sum: sum2, share: share2 } = second;
-    let all = 0;
-    let all1 = 0;
-    let all2 = 0;
+    let both = 0;
     for (let s = 0; s < states; s++) {
       const p1 = place1[s]!;
       const p2 = place2[s]!;
       const here = joint[s]! * sum1[p1]! * sum2[p2]!;
       const with1 = here * share1[p1]!;
-      all += here;
-      all1 += with1;
-      all2 += here * share2[p2]!;
-      overall[s]! += here;
-      if (!withPairs) continue;
       joint[s] = here;
       ofFirst[s] = with1;
       ofSecond[s] = here * share2[p2]!;
+      both += with1 * share2[p2]!;
     }
-    mass[w] = all;
-    mechanisms[inner]! += all1;
-    mechanisms[inner + 1]! += all2;
-    if (open) layOpen(open, w);
-  }
-  supersets(overall, inner);
-  for (let m = 0; m < inner; m++) mechanisms[m] = overall[1 << m]!;
-  return { mass, mechanisms, open };
-
-  function layOpen({ one, two }: NonNullable<Joint['open']>, w: number): void {
-    let both = 0;
-    for (let s = 0; s < states; s++) both += ofFirst[s]! * second.share[second.place[s]!]!;
     supersets(ofFirst, inner);
     supersets(ofSecond, inner);
     supersets(joint, inner);
+    mass[w] = joint[0]!;
     one[inner]![w] = ofFirst[0]!;
     one[inner + 1]![w] = ofSecond[0]!;
     two[inner + 1]![inner]![w] = both;
@@ -227,19 +293,8 @@ function sumMechanisms(network: Network, causes: Float64Array, weights: Weights,
       for (let n = 0; n < m; n++) two[m]![n]![w] = joint[(1 << m) | (1 << n)]!;
     }
   }
-
-  function stand({ mechanism, keptOff, sum, share }: End, w: number): void {
-    const off = keptOffByCauses[mechanism]![w]!;
-    const a = without[mechanism]![w]!;
-    const b = withIt[mechanism]![w]!;
-    for (let k = 0; k < keptOff.length; k++) {
-      const none = off * keptOff[k]!;
-      const there = (1 - none) * b;
-      const all = none * a + there;
-      sum[k] = all;
-      share[k] = there / all;
-    }
-  }
+  const mechanisms = Float64Array.from(one, (worlds) => worlds.reduce((a, b) => a + b, 0));
+  return { mass, mechanisms, open: { one, two } };
 }
 
 /** Chances of every cause and mechanism, and the total mass they were taken from. */

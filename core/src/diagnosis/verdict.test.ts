@@ -1,6 +1,6 @@
 import type { Finding, GradeProfile, ProbePoint, Tree, TreeEvent, Visit } from '../casefile';
 import { profileOf } from '../profile';
-import { verdictOf, type CauseKey } from './index';
+import { PRACTICE_TABLE, reweigh, rowsOf, tableFor, verdictOf, type CauseKey } from './index';
 
 const probes = (depth: number): ProbePoint[] =>
   [0, 60, 120, 180, 240, 300].map((bearing) => ({
@@ -123,9 +123,33 @@ test('the chain names each likely mechanism with what brought it about', () => {
   expect(chain[0]!.text).toBe('It was planted too deep; so the collar is buried.');
 });
 
-test('the table and the engine are named, and another table may be used', () => {
-  const verdict = judge({ findings: [{ key: 'base.conks', answer: 'none' }] });
+test('the table and the engine are named; the verdict is weighed again from its own findings', () => {
+  const verdict = judge({ probes: probes(0.2), findings: [{ key: 'base.conks', answer: 'none' }] });
   expect([verdict.engine, verdict.table]).toEqual(['network-1', 'practice-1']);
+  const again = reweigh(JSON.parse(JSON.stringify(verdict)), PRACTICE_TABLE);
+  verdict.causes.forEach((c, i) => expect(again.causes[i]!.probability).toBeCloseTo(c.probability, 12));
+});
+
+test('a firm puts its own word in place of one: another version, another chance, and bad words are named', () => {
+  const visit = { findings: [{ key: 'base.ooze', answer: 'fresh' }] };
+  const before = judge(visit);
+  const table = tableFor({
+    version: 3,
+    words: { 'prior.biotic': 'usually', 'finding.base.ooze.biotic.fresh': 'often' },
+  });
+  expect(table.version).toBe('practice-1+firm-3');
+  expect(rowsOf(table).find((r) => r.address === 'prior.biotic')!.often).toBe('usually');
+  const after = reweigh(before, table);
+  const biotic = (v: typeof before) => v.causes.find((c) => c.cause === 'biotic')!.probability;
+  expect(after.table).toBe('practice-1+firm-3');
+  expect(biotic(after)).toBeGreaterThan(biotic(before));
+  expect(tableFor({ version: 1, words: {} })).toBe(PRACTICE_TABLE);
+  expect(() => tableFor({ version: 1, words: { 'prior.gnomes': 'often' } })).toThrow(
+    /prior.gnomes: there is no such row/,
+  );
+  expect(() => tableFor({ version: 1, words: { 'prior.salt': 1.5 } })).toThrow(
+    /prior.salt: 1.5; allowed .* 0 to 1/,
+  );
 });
 
 test('a depth whose interval reaches across the limit counts neither way, and asks for more bearings', () => {

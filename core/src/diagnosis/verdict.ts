@@ -13,7 +13,7 @@ import {
 } from './causes';
 import { circumstancesOf, evidenceOf, type Evidence } from './evidence';
 import { factsOf, type Facts } from './facts';
-import type { JudgementTable } from './judgement';
+import type { Circumstance, JudgementTable } from './judgement';
 import { networkOf, priorsOf } from './network';
 import { causePairs, jointOf, marginalsOf } from './posterior';
 import { PRACTICE_TABLE } from './practiceTable';
@@ -74,6 +74,8 @@ export interface Verdict {
   /** What led to what. */
   chain: ChainStep[];
   evidence: Evidence[];
+  /** What of the history moved the priors. */
+  circumstances: Circumstance[];
   facts: Facts;
   /** The finding in one or two sentences, or that there is too little to say. */
   summary: string;
@@ -97,9 +99,27 @@ export function verdictOf(
   profile: Profile,
   table: JudgementTable = PRACTICE_TABLE,
 ): Verdict {
-  const network = networkOf(table);
   const evidence = evidenceOf(table, tree, events, visit, profile);
-  const priors = priorsOf(table, circumstancesOf(tree, visit));
+  return {
+    ...weigh(table, evidence, circumstancesOf(tree, visit)),
+    facts: factsOf(tree, events, visit, profile),
+  };
+}
+
+/** A verdict weighed again with another table, from the same findings; what the new table does not know is left out. */
+export function reweigh(verdict: Verdict, table: JudgementTable): Verdict {
+  const known = new Map(table.findings.map((f) => [f.key, f.answers.length]));
+  const evidence = verdict.evidence.filter((e) => known.get(e.key) === e.agrees.length);
+  return { ...weigh(table, evidence, new Set(verdict.circumstances)), facts: verdict.facts };
+}
+
+function weigh(
+  table: JudgementTable,
+  evidence: Evidence[],
+  circumstances: ReadonlySet<Circumstance>,
+): Omit<Verdict, 'facts'> {
+  const network = networkOf(table);
+  const priors = priorsOf(table, circumstances);
   const joint = jointOf(network, priors, evidence);
   const chances = marginalsOf(joint);
   const seen = new Set(evidence.map((e) => e.key));
@@ -149,7 +169,7 @@ export function verdictOf(
     together,
     chain: chainOf(table, causes, mechanisms),
     evidence,
-    facts: factsOf(tree, events, visit, profile),
+    circumstances: [...circumstances],
     summary: summarise(causes, evidence),
   };
 }

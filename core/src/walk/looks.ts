@@ -1,6 +1,7 @@
 import type { Question } from '../base/question';
 import { BASE_QUESTIONS } from '../base/questions';
 import { CROWN_QUESTIONS } from '../crown/questions';
+import type { Evidence, JudgementTable } from '../diagnosis';
 
 const also = (questions: readonly Question[], key: string) => questions.find((q) => q.key === key)!;
 
@@ -70,5 +71,23 @@ export const QUICK_LOOKS: readonly (Question & { kind: 'grade' })[] = [
   LOOK_QUESTIONS[2]!,
   LOOK_QUESTIONS[3]!,
 ] as (Question & { kind: 'grade' })[];
+
+/** Findings of the network that the walk-round's own looks stand in for. */
+const STANDS_FOR: Record<string, string> = {
+  'look.flare': 'base.entry',
+  'look.mulch': 'mulch.onBark',
+  'look.density': 'crown.density',
+  'look.dieback': 'crown.dieback',
+};
+
+/** All eight looks taken and nothing to see. */
+export const nothingSeen = (table: JudgementTable): Evidence[] =>
+  QUICK_LOOKS.flatMap(({ key }): Evidence[] => {
+    const finding = table.findings.find((f) => f.key === (STANDS_FOR[key] ?? key));
+    if (!finding) return [];
+    const [answer, says] = finding.answers[0]!;
+    const agrees = finding.answers.map((_, g) => (g === 0 ? 1 : 0));
+    return [{ key: finding.key, agrees, answer, says, unsure: false }];
+  });
 
 export const isQuickLook = (key: string): boolean => QUICK_LOOKS.some((q) => q.key === key);

@@ -1,5 +1,6 @@
 import type { CauseKey, JudgementTable, NodeKey, Stake, Verdict } from '../diagnosis';
-import { isMechanism, labelOf, PRACTICE_TABLE } from '../diagnosis';
+import { isMechanism, labelOf, PRACTICE_TABLE, reweigh } from '../diagnosis';
+import { nothingSeen } from './looks';
 
 /** How soon a tree is to be seen to. */
 export const URGENCIES = [
@@ -25,8 +26,14 @@ export interface Triage {
 
 /** Stakes from which leaving a thing undone may hurt someone, and the chance from which it is urgent. Judgement. */
 const HURTS = { missing: 15, chance: 0.35 };
-/** Where so much hangs on one thing not known, the tree is looked at again. Steps of the stakes. Judgement. */
-const OPEN = 1.2;
+/**
+ * Where so much more hangs on one thing not known than at a tree of its kind with nothing to see, it is looked at
+ * closer. Steps of the stakes. Judgement.
+ */
+const OPEN = 0.3;
+
+/** With fewer findings than this, work is called for only where the cause is more likely than not. Judgement. */
+const FEW = 4;
 
 const percent = (share: number) => (share > 0.995 ? 'over 99 %' : `${Math.round(100 * share)} %`);
 
@@ -37,30 +44,21 @@ const percent = (share: number) => (share > 0.995 ? 'over 99 %' : `${Math.round(
 export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE): Triage {
   if (verdict.evidence.length === 0)
     return { urgency: 'unseen', loss: 0, action: 'take the eight looks', why: 'nothing was looked at' };
-  const chance = (node: NodeKey): number =>
-    isMechanism(node)
-      ? verdict.mechanisms.find((m) => m.mechanism === node)!.probability
-      : verdict.causes.find((c) => c.cause === node)!.probability;
-  const weighed = table.stakes.map((stake) => {
-    const p = chance(stake.for);
-    return {
-      stake,
-      p,
-      gain: stake.missing * p - stake.needless * (1 - p),
-      open: Math.min(stake.missing * p, stake.needless * (1 - p)),
-    };
-  });
-  const called = weighed.filter((w) => w.gain > 0).sort((a, b) => b.gain - a.gain);
+  const weighed = weighedIn(verdict, table);
+  const known = verdict.evidence.length >= FEW;
+  const called = weighed.filter((w) => w.gain > 0 && (known || w.p >= 0.5)).sort((a, b) => b.gain - a.gain);
   const loss = called.reduce((sum, w) => sum + w.gain, 0);
   const { cause, label, probability, standing } = verdict.causes[0]!;
   const first = standing === 'likely' || standing === 'possible' ? { cause, label, probability } : undefined;
-  const because = ({ stake, p }: (typeof weighed)[number]) =>
-    `${labelOf(stake.for).toLowerCase()} ${percent(p)}`;
+  const because = ({ stake, p }: Weighed) => `${labelOf(stake.for).toLowerCase()} ${percent(p)}`;
   const hurts = called.find((w) => w.stake.missing >= HURTS.missing && w.p >= HURTS.chance);
   if (hurts) return { urgency: 'now', loss, action: hurts.stake.remedy, why: because(hurts), first };
   if (called[0])
     return { urgency: 'season', loss, action: called[0].stake.remedy, why: because(called[0]), first };
-  const doubt = weighed.reduce((a, b) => (b.open > a.open ? b : a));
+  const doubts = usualDoubt(verdict, table);
+  const doubt = weighed
+    .map((w, i) => ({ ...w, open: w.open - doubts[i]! }))
+    .reduce((a, b) => (b.open > a.open ? b : a));
   if (doubt.open >= OPEN)
     return {
       urgency: 'look',
@@ -76,6 +74,40 @@ export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE)
     why: 'nothing that was looked at calls for work',
     first,
   };
+}
+
+interface Weighed {
+  stake: Stake;
+  p: number;
+  /** What doing it saves on average, and what hangs on not knowing; steps of the stakes. */
+  gain: number;
+  open: number;
+}
+
+function weighedIn(verdict: Verdict, table: JudgementTable): Weighed[] {
+  const chance = (node: NodeKey): number =>
+    isMechanism(node)
+      ? verdict.mechanisms.find((m) => m.mechanism === node)!.probability
+      : verdict.causes.find((c) => c.cause === node)!.probability;
+  return table.stakes.map((stake) => {
+    const p = chance(stake.for);
+    const [without, needless] = [stake.missing * p, stake.needless * (1 - p)];
+    return { stake, p, gain: without - needless, open: Math.min(without, needless) };
+  });
+}
+
+const usual = new WeakMap<JudgementTable, Map<string, number[]>>();
+
+/** What hangs on not knowing at a tree of the same history with all eight looks taken and nothing to see. */
+function usualDoubt(verdict: Verdict, table: JudgementTable): number[] {
+  const known = usual.get(table) ?? new Map<string, number[]>();
+  usual.set(table, known);
+  const key = verdict.circumstances.join();
+  const doubts =
+    known.get(key) ??
+    weighedIn(reweigh({ ...verdict, evidence: nothingSeen(table) }, table), table).map((w) => w.open);
+  known.set(key, doubts);
+  return doubts;
 }
 
 /** The cheapest telling look at what a remedy hangs on. */

@@ -4,10 +4,10 @@ import { profileOf } from '../profile';
 import { byUrgency, QUICK_LOOKS, triage } from './index';
 
 const tree: Tree = { label: 'T', species: 'x', plantedYear: 2014 };
-const looked = (answers: Record<string, string>) => {
+const looked = (answers: Record<string, string>, of: Tree = tree) => {
   const findings = Object.entries(answers).map(([key, answer]): Finding => ({ key, answer }));
   const visit: Visit = { date: '2026-06-01', findings, profiles: [], probes: [], decisions: [] };
-  return triage(verdictOf(tree, [], visit, profileOf(tree, visit)));
+  return triage(verdictOf(of, [], visit, profileOf(of, visit)));
 };
 const FINE = Object.fromEntries(QUICK_LOOKS.map((q) => [q.key, q.answers[0]!.key]));
 
@@ -23,6 +23,9 @@ test('eight looks, each read by the verdict, the first answer nothing to see', (
 // Common practice, no source.
 test('nothing seen is nothing to do; not looked at says so', () => {
   expect(looked(FINE).urgency).toBe('fine');
+  expect(looked(FINE, { ...tree, stock: 'container' }).urgency).toBe('fine');
+  expect(looked({ ...FINE, 'crown.colour': 'pale' }).urgency).toBe('look');
+  expect(looked({ 'look.flare': 'flared' }).urgency).toBe('look');
   expect(looked({}).urgency).toBe('unseen');
 });
 

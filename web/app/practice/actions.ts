@@ -1,8 +1,10 @@
 'use server';
 
+import { tableFor, tableProblems, type FirmTable, type Often } from '@undrel/core/diagnosis';
 import { MATTERS } from '@undrel/core/practice';
 import { allowed } from '@/server/accounts/viewer';
-import { loadFirm, saveSchools } from '@/server/accounts/firm';
+import { loadFirm, saveJudgements, saveSchools } from '@/server/accounts/firm';
+import type { JudgementsSaved } from '@/screens/practice/JudgementsScreen';
 import type { PracticeState } from '@/screens/practice/PracticeScreen';
 
 export async function savePracticeAction(state: PracticeState, form: FormData): Promise<PracticeState> {
@@ -29,4 +31,29 @@ export async function savePracticeAction(state: PracticeState, form: FormData): 
     };
   }
   return { schools, version: saved.version!, told: 'Saved. Open trees follow it at once.' };
+}
+
+/** Saves the firm's own words in the table of causes as a new version of it. */
+export async function saveJudgementsAction(given: {
+  words: Record<string, Often>;
+  table: number;
+  version: number;
+}): Promise<JudgementsSaved> {
+  const next: FirmTable = { version: given.table + 1, words: given.words };
+  try {
+    const [wrong] = tableProblems(tableFor(next));
+    if (wrong) return { problem: `${wrong.row}: ${wrong.message}. Nothing was saved.` };
+  } catch (error) {
+    return { problem: `${error instanceof Error ? error.message : String(error)} Nothing was saved.` };
+  }
+  const saved = await allowed('judge', async (db) => ({
+    version: await saveJudgements(db, next, given.version),
+  }));
+  if ('problem' in saved) return { problem: saved.problem };
+  if (saved.version === undefined)
+    return {
+      problem:
+        'Someone else changed the practice book meanwhile. Yours is still here; open the page anew beside it.',
+    };
+  return { version: saved.version, table: next.version };
 }

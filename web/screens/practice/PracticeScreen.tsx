@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { MATTERS, schoolFor, type Schools } from '@undrel/core/practice';
 import { TopBar } from '../shell/TopBar';
 import { useKeptForm } from '../../ui/useKeptForm';
@@ -30,6 +31,10 @@ export function PracticeScreen(props: {
         <p className="my-2 max-w-2xl">
           Good practitioners disagree on these. {props.firm} follows the school chosen here; a tree may follow
           another, and every figure says which it followed.
+        </p>
+        <p className="my-2">
+          <Link href="/practice/judgements">The table of causes</Link>: what speaks for which cause, in words,
+          with the reasons.
         </p>
         <form action={act} key={state.version}>
           {MATTERS.map((matter) => {

@@ -7,6 +7,7 @@ import { progressOf, type Glance } from '@undrel/core/assessment';
 import { BASE_QUESTIONS } from '@undrel/core/base';
 import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '@undrel/core/crown';
 import type { Tree, TreeEvent } from '@undrel/core/casefile';
+import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import { profileOf } from '@undrel/core/profile';
 import { formatLength, shortUnit } from '@undrel/core/units';
@@ -49,6 +50,7 @@ export interface TreeScreenProps {
   items: string;
   property: { id: string; name: string };
   firmSchools: Schools;
+  firmTable: FirmTable | undefined;
   mayMeasure: boolean;
   mayJudge: boolean;
   viewer: string;
@@ -62,7 +64,7 @@ export interface TreeScreenProps {
 
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
 export function TreeScreen(props: TreeScreenProps) {
-  const { treeId, firmSchools, mayMeasure, mayJudge, today } = props;
+  const { treeId, firmSchools, firmTable, mayMeasure, mayJudge, today } = props;
   const control = useCase(treeId, props.items);
   const { units } = usePreferences();
   const treeItem = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!;
@@ -107,7 +109,15 @@ export function TreeScreen(props: TreeScreenProps) {
     [control.items, current],
   );
   const profile = useMemo(() => (visit ? profileOf(tree, visit) : undefined), [tree, visit]);
-  const weighed = useJudgement(tree, events, visit, current?.id, firmSchools, station === 'verdict');
+  const weighed = useJudgement(
+    tree,
+    events,
+    visit,
+    current?.id,
+    firmSchools,
+    firmTable,
+    station === 'verdict',
+  );
   const judged = useMemo(
     () => (weighed && profile ? { ...weighed, profile } : undefined),
     [weighed, profile],
@@ -190,6 +200,7 @@ export function TreeScreen(props: TreeScreenProps) {
     judged,
     explanation: weighed?.explanation,
     firmSchools,
+    firmTable,
     system: units,
     mayMeasure,
     mayJudge,

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import type { JudgeAnswer, Judged, JudgeJob } from '../../workers/judge';
 
@@ -16,6 +17,7 @@ export function useJudgement(
   visit: Visit | undefined,
   visitId: string | undefined,
   firm: Schools,
+  table: FirmTable | undefined,
   explained: boolean,
 ): Judged | undefined {
   const [judged, setJudged] = useState<Judged & { visitId: string }>();
@@ -33,7 +35,7 @@ export function useJudgement(
   );
   useEffect(() => {
     if (!visit || !visitId) return;
-    next.current = { job: { id: ++count.current, tree, events, visit, firm, explained }, visitId };
+    next.current = { job: { id: ++count.current, tree, events, visit, firm, table, explained }, visitId };
     const send = () => {
       if (busy.current || !next.current || !worker.current) return;
       busy.current = { id: next.current.job.id, visitId: next.current.visitId };
@@ -60,6 +62,6 @@ export function useJudgement(
       };
     }
     send();
-  }, [tree, events, visit, visitId, firm, explained]);
+  }, [tree, events, visit, visitId, firm, table, explained]);
   return judged?.visitId === visitId ? judged : undefined;
 }

@@ -1,6 +1,6 @@
 import type { Assessment } from '@undrel/core/assessment';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
-import type { Explanation } from '@undrel/core/diagnosis';
+import type { Explanation, FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
@@ -26,6 +26,7 @@ export interface StationProps {
   /** Reasons and next checks, while the verdict is open. */
   explanation: Explanation | undefined;
   firmSchools: Schools;
+  firmTable: FirmTable | undefined;
   system: UnitSystem;
   mayMeasure: boolean;
   mayJudge: boolean;

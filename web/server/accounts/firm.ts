@@ -1,3 +1,4 @@
+import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import type { Db } from '../database/transaction';
 import type { Role } from './roles';
@@ -7,6 +8,7 @@ export interface Firm {
   name: string;
   units: 'metric' | 'us';
   schools: Schools;
+  judgements: FirmTable | null;
   report_prefix: string;
   version: number;
 }
@@ -25,6 +27,14 @@ export const loadFirm = async (db: Db): Promise<Firm> => (await db.row<Firm>(sql
 /** Saves the firm's schools; undefined when the firm was changed since `version`. */
 export const saveSchools = async (db: Db, schools: Schools, version: number): Promise<number | undefined> =>
   (await db.row<{ version: number }>(sql.SET_SCHOOLS, [JSON.stringify(schools), version]))?.version;
+
+/** Saves the firm's own words in the table of causes; undefined when the firm was changed since `version`. */
+export const saveJudgements = async (
+  db: Db,
+  judgements: FirmTable,
+  version: number,
+): Promise<number | undefined> =>
+  (await db.row<{ version: number }>(sql.SET_JUDGEMENTS, [JSON.stringify(judgements), version]))?.version;
 
 /** Saves name, units and report prefix; undefined when the firm was changed since `version`. */
 export const saveFirm = async (

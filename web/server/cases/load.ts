@@ -1,5 +1,6 @@
 import { glanceAt, type Glance } from '@undrel/core/assessment';
 import { caseOf, type CaseFile, type Tree, type TreeEvent } from '@undrel/core/casefile';
+import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import type { Db } from '../database/transaction';
 import { itemsBelow, visitFrom, type Item, type ItemKind } from '../../protocol/item';
@@ -12,6 +13,7 @@ export interface LoadedCase {
   items: Item[];
   property: { id: string; name: string };
   firmSchools: Schools;
+  firmTable: FirmTable | undefined;
 }
 
 type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
@@ -19,6 +21,7 @@ type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
   property_id: string;
   property_name: string;
   firm_schools: Schools;
+  firm_table: FirmTable | null;
 };
 
 /** A tree with its history and visits as separately versioned items; undefined when the firm has no such tree. */
@@ -36,6 +39,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
     ],
     property: { id: row.property_id, name: row.property_name },
     firmSchools: row.firm_schools,
+    firmTable: row.firm_table ?? undefined,
   };
 }
 
@@ -44,6 +48,7 @@ export function newestGlance({
   treeId,
   items,
   firmSchools,
+  firmTable,
 }: LoadedCase): (Glance & { visitId: string }) | undefined {
   const [newest] = itemsBelow(items, 'visit', treeId).sort((a, b) =>
     b.values.date.localeCompare(a.values.date),
@@ -52,7 +57,10 @@ export function newestGlance({
   const tree = items.find((i) => i.kind === 'tree')!.values as Tree;
   const events = itemsBelow(items, 'event', treeId).map((e) => e.values as TreeEvent);
   const visit = visitFrom(items, newest);
-  return { visitId: newest.id, ...glanceAt(assessed(tree, events, visit, firmSchools), visit.decisions) };
+  return {
+    visitId: newest.id,
+    ...glanceAt(assessed(tree, events, visit, firmSchools, firmTable), visit.decisions),
+  };
 }
 
 /** The loaded case in the open format. */

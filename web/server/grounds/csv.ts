@@ -1,4 +1,4 @@
-import type { Tree } from '@undrel/core/casefile';
+import type { Stock, Tree } from '@undrel/core/casefile';
 import { readLength, type LengthField, type LengthUnit } from '@undrel/core/units';
 import Papa from 'papaparse';
 import type { TreeRow } from '../../protocol/grounds';
@@ -10,6 +10,8 @@ const OUT: readonly [string, (t: TreeRow) => string | number | undefined][] = [
   ['common name', (t) => t.commonName],
   ['year planted', (t) => t.plantedYear],
   ['stock', (t) => t.stock],
+  ['planted by', (t) => t.planter],
+  ['planted together', (t) => t.cohort],
   ['stem diameter (cm)', (t) => inCm(t.stemDiameter)],
   ['height (m)', (t) => t.height],
   ['x (m)', (t) => t.x],
@@ -20,6 +22,8 @@ const OUT: readonly [string, (t: TreeRow) => string | number | undefined][] = [
   ['mulch on the bark (cm)', (t) => inCm(t.onBark)],
   ['first cause', (t) => t.causeLabel],
   ['standing', (t) => t.standing],
+  ['how soon', (t) => t.triage.urgency],
+  ['what next', (t) => t.triage.action],
   ['look again', (t) => t.due],
 ];
 
@@ -39,6 +43,8 @@ const LENGTHS: Record<string, [keyof Tree & LengthField, LengthUnit | undefined]
   height: ['height', undefined],
   'crown radius': ['crownRadius', undefined],
 };
+const STOCKS = ['container', 'balled-and-burlapped', 'bare-root', 'field-grown'] as const;
+const isStock = (text: string): text is Stock => STOCKS.some((s) => s === text);
 const UNIT_IN_HEAD = /^(.*?)\s*\((mm|cm|m|in|ft)\)$/;
 
 export type ReadTrees = { ok: true; trees: Tree[]; notes: string[] } | { ok: false; problem: string };
@@ -79,6 +85,12 @@ export function readTrees(bytes: Uint8Array): ReadTrees {
     }
     const tree: Tree = { label: cell('label').slice(0, 80), species: cell('species') };
     if (cell('common name')) tree.commonName = cell('common name');
+    if (cell('planted by')) tree.planter = cell('planted by').slice(0, 120);
+    if (cell('planted together')) tree.cohort = cell('planted together').slice(0, 120);
+    const stock = cell('stock').toLowerCase();
+    if (isStock(stock)) tree.stock = stock;
+    else if (stock)
+      notes.push(`${where}, stock: “${cell('stock')}” is none of ${STOCKS.join(', ')}; left empty.`);
     const year = cell('year planted');
     if (/^(1[7-9]|20|21)\d\d$/.test(year)) tree.plantedYear = Number(year);
     else if (year)

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
+import { setImmediate as nextTurn } from 'node:timers/promises';
 import type { Tree } from '@undrel/core/casefile';
 import { proposeCohorts } from '@undrel/core/cohort';
-import type { Schools } from '@undrel/core/practice';
 import type { DueRow, Hit, Outline, PropertyPage, PropertyRow } from '../../protocol/grounds';
 import { fromColumns } from '../cases/items';
 import { today } from '../cases/write';
 import type { Db } from '../database/transaction';
-import { cohortPage, seenTree, type Seen, type Stored, type StoredVisit } from './seen';
+import { cohortPage, seenTree, type FirmPractice, type Seen, type Stored, type StoredVisit } from './seen';
 import * as sql from './sql';
 
 const DUE_DAYS = 60;
@@ -33,17 +33,22 @@ export async function loadProperty(db: Db, id: string, on = today()): Promise<Pr
   if (!head) return undefined;
   const trees = await db.rows<Stored>(sql.TREES_OF, [id]);
   const visits = await db.rows<StoredVisit>(sql.NEWEST_VISITS, [id]);
-  const firm = await db.row<{ schools: Schools }>(sql.FIRM_SCHOOLS);
+  const firm = (await db.row<FirmPractice>(sql.FIRM_PRACTICE))!;
   const byTree = new Map<unknown, StoredVisit[]>();
   for (const v of visits) byTree.set(v.visit.tree_id, [...(byTree.get(v.visit.tree_id) ?? []), v]);
-  const seen = trees.map((t) => seenTree(t, byTree.get(t.id) ?? [], firm?.schools ?? {}, on));
+  const seen: Seen[] = [];
+  for (const stored of trees) {
+    seen.push(seenTree(stored, byTree.get(stored.id) ?? [], firm, on));
+    // A verdict weighed for the first time takes a while; other requests go on between two trees.
+    await nextTurn();
+  }
   const cohorts = new Map<string, Seen[]>();
   for (const s of seen)
     if (s.row.cohort) cohorts.set(s.row.cohort, [...(cohorts.get(s.row.cohort) ?? []), s]);
   return {
     ...head,
     trees: seen.map((s) => s.row),
-    cohorts: [...cohorts].map(([name, members]) => cohortPage(name, members, on)),
+    cohorts: [...cohorts].map(([name, members]) => cohortPage(name, members, firm, on)),
     proposals: proposeCohorts(
       trees.map((t) => ({ ...(fromColumns('tree', t) as unknown as Tree), id: t.id as string })),
     ),

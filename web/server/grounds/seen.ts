@@ -8,7 +8,7 @@ import type {
   Visit,
 } from '@undrel/core/casefile';
 import { readCohort, SHARED_FAULTS, type CohortTree } from '@undrel/core/cohort';
-import { CAUSE_KEYS, circumstancesOf, PRACTICE_TABLE, priorsOf } from '@undrel/core/diagnosis';
+import { CAUSE_KEYS, circumstancesOf, priorsOf, tableFor, type FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import { isQuickLook, triage, type Triage } from '@undrel/core/walk';
 import type { CohortPage, TreeRow } from '../../protocol/grounds';
@@ -24,6 +24,12 @@ export type StoredVisit = { visit: Stored } & Record<
 >;
 
 const valuesOf = <T>(kind: ItemKind, rows: Stored[]): T[] => rows.map((row) => fromColumns(kind, row) as T);
+
+/** The firm's schools, and its own words in the table of causes. */
+export interface FirmPractice {
+  schools: Schools;
+  judgements: FirmTable | null;
+}
 
 /** A tree of a property with what its newest visits come to. */
 export interface Seen {
@@ -55,7 +61,7 @@ const looksIn = (rows: Stored[]) =>
 export function seenTree(
   stored: Stored,
   [newest, earlier]: readonly StoredVisit[],
-  schools: Schools,
+  { schools, judgements }: FirmPractice,
   today: string,
 ): Seen {
   const tree = fromColumns('tree', stored) as unknown as Tree;
@@ -79,13 +85,14 @@ export function seenTree(
   const none = { id, label: tree.label, probed: false, dug: false };
   if (!newest) return { row: { ...row, triage: UNSEEN }, cohortTree: none };
   const assessment = (of: StoredVisit) =>
-    assessed(tree, valuesOf<TreeEvent>('event', newest.event), visitOf(of), schools);
+    assessed(tree, valuesOf<TreeEvent>('event', newest.event), visitOf(of), schools, judgements ?? undefined);
   const visit = visitOf(newest);
   const { profile, verdict } = assessment(newest);
   const first = verdict.causes[0]!;
   const named = first.standing === 'likely' || first.standing === 'possible';
-  const now = triage(verdict);
-  const was = earlier && triage(assessment(earlier).verdict);
+  const table = tableFor(judgements ?? undefined);
+  const now = triage(verdict, table);
+  const was = earlier && triage(assessment(earlier).verdict, table);
   const looks = looksIn(newest.finding);
   return {
     row: {
@@ -114,11 +121,16 @@ const UNSEEN: Triage = {
 };
 
 /** What the trees of a confirmed cohort tell of each fault that came with the planting. */
-export function cohortPage(name: string, trees: readonly Seen[], today: string): CohortPage {
+export function cohortPage(
+  name: string,
+  trees: readonly Seen[],
+  { judgements }: FirmPractice,
+  today: string,
+): CohortPage {
   const members = trees.map((t) => t.cohortTree);
   const { stock, plantedYear } = trees[0]!.row;
   const priors = priorsOf(
-    PRACTICE_TABLE,
+    tableFor(judgements ?? undefined),
     circumstancesOf({ stock: stock as Tree['stock'], plantedYear }, { date: today }),
   );
   return {

@@ -70,5 +70,5 @@ export const SET_PROPERTY = `update properties set name = $2, note = $3, client_
 export const SET_PLAN = `update properties set plan = $2 where id = $1 and version = $3 returning version`;
 export const DELETE_PROPERTY = `update properties set deleted_at = now() where id = $1 and deleted_at is null returning name`;
 export const RESTORE_PROPERTY = `update properties set deleted_at = null where id = $1`;
-export const FIRM_SCHOOLS = 'select schools from firms';
+export const FIRM_PRACTICE = 'select schools, judgements from firms';
 export const BEGIN_ROUND = `update properties set round_started = $2 where id = $1 and deleted_at is null returning name`;

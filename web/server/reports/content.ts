@@ -5,6 +5,8 @@ import {
   CAUSES,
   clientWords,
   explain,
+  tableFor,
+  type FirmTable,
   VERDICT_ENGINE,
   type CauseKey,
   type Reason,
@@ -40,6 +42,8 @@ export interface ReportSource {
   client: string;
   firm: string;
   schools: Schools;
+  /** The firm's own words in the table of causes. */
+  table?: FirmTable;
   wording: Wording;
   system: UnitSystem;
 }
@@ -142,8 +146,8 @@ function operationIn(operation: Operation, visit: Visit, system: UnitSystem): Re
 export function reportContent(source: ReportSource): ReportContent {
   const { tree, visit, system } = source;
   const say = (text: string) => writeLengths(text, system);
-  const { profile, verdict, operations } = assessed(tree, source.events, visit, source.schools);
-  const why = explain(verdict, tree, visit);
+  const { profile, verdict, operations } = assessed(tree, source.events, visit, source.schools, source.table);
+  const why = explain(verdict, tableFor(source.table));
   const reasonsFor = (cause: CauseKey) => {
     const { for: speaksFor, against } = why.causes.find((c) => c.cause === cause)!;
     const written = (reasons: readonly Reason[]) => reasons.map((r) => `${say(r.text)} (${r.words})`);

@@ -51,6 +51,7 @@ export async function openDraft(
       client: client?.client ?? '',
       firm: viewer.firmName,
       schools: loaded.firmSchools,
+      table: loaded.firmTable,
       wording: head?.wording ?? {},
       system,
     },
@@ -91,7 +92,7 @@ export async function issueReport(db: Db, draft: Draft): Promise<{ id: string; n
   }
   const { source } = draft;
   const content = reportContent(source);
-  const result = assessed(source.tree, source.events, source.visit, source.schools);
+  const result = assessed(source.tree, source.events, source.visit, source.schools, source.table);
   const assessmentId = randomUUID();
   await db.rows(sql.ADD_ASSESSMENT, [
     assessmentId,
@@ -100,6 +101,7 @@ export async function issueReport(db: Db, draft: Draft): Promise<{ id: string; n
     PRESCRIPTION_ENGINE,
     JSON.stringify(result.verdict),
     JSON.stringify(result.operations),
+    source.table ? JSON.stringify(source.table) : null,
   ]);
   const firm = await db.row<{ report_prefix: string }>(FIRM);
   const issued = new Date().toISOString().slice(0, 10);

@@ -13,8 +13,8 @@ export const SET_WORDING = `update reports set wording = $2 where id = $1 and ve
 /** The next number of the year, without gaps: it is taken in the transaction that issues. */
 export const NEXT_NUMBER = `insert into report_counters as c (firm_id, year, last) values (current_firm(), $1, 1)
   on conflict (firm_id, year) do update set last = c.last + 1 returning last`;
-export const ADD_ASSESSMENT = `insert into assessments (firm_id, id, visit_id, verdict_engine, prescription_engine, verdict, prescription)
-  values (current_firm(), $1, $2, $3, $4, $5, $6)`;
+export const ADD_ASSESSMENT = `insert into assessments (firm_id, id, visit_id, verdict_engine, prescription_engine, verdict, prescription, judgements)
+  values (current_firm(), $1, $2, $3, $4, $5, $6, $7)`;
 export const ISSUE = `update reports set number = $2, content = $3, pdf = $4, sha256 = $5, assessment_id = $6, issued_at = now(),
   issued_by = current_actor() where id = $1 and issued_at is null and version = $7 returning id`;
 export const CLIENT_OF_TREE = `select coalesce(c.name, '') as client from trees t

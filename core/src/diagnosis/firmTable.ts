@@ -1,0 +1,117 @@
+import { labelOf, type NodeKey } from './causes';
+import type { JudgementTable, Often } from './judgement';
+import { PRACTICE_TABLE } from './practiceTable';
+import { HOW_OFTEN } from './words';
+
+/** A firm's own words in place of those the program ships with, by the address of the row. Each saving is a version. */
+export interface FirmTable {
+  version: number;
+  words: Readonly<Record<string, Often>>;
+}
+
+/** One judgement of the table, as it is read and edited. */
+export interface TableRow {
+  /** `prior.CAUSE`, `mechanism.MECHANISM.NODE`, `finding.FINDING.NODE.ANSWER`; `alone` stands for no cause at work. */
+  address: string;
+  /** The sentence around the word: what is the case, and what follows. */
+  given: string;
+  then: string;
+  often: Often;
+  why: string;
+  part: 'prior' | 'mechanism' | 'finding';
+}
+
+const ALONE = 'alone';
+const of = (node: NodeKey) => labelOf(node).toLowerCase();
+
+/** Every word of a table with its reason, in the order of the table. */
+export function rowsOf(table: JudgementTable): TableRow[] {
+  return [
+    ...table.priors.map((p): TableRow => ({
+      address: `prior.${p.cause}`,
+      given: 'a planted tree that fails',
+      then: of(p.cause),
+      often: p.base,
+      why: [p.why, ...p.given.map((g) => `${g.shift} where ${g.when}: ${g.why}`)].join(' '),
+      part: 'prior',
+    })),
+    ...table.mechanisms.flatMap((m) => [
+      {
+        address: `mechanism.${m.mechanism}.${ALONE}`,
+        given: 'none of its causes',
+        then: of(m.mechanism),
+        often: m.leak,
+        why: 'Met without any of the causes of this table.',
+        part: 'mechanism' as const,
+      },
+      ...m.links.map((l): TableRow => ({
+        address: `mechanism.${m.mechanism}.${l.of}`,
+        given: of(l.of),
+        then: of(m.mechanism),
+        often: l.makes,
+        why: l.why,
+        part: 'mechanism',
+      })),
+    ]),
+    ...table.findings.flatMap((f) => {
+      const says = new Map(f.answers.map(([answer, text]) => [answer, text]));
+      const rows = (node: NodeKey | typeof ALONE, makes: Partial<Record<string, Often>>, why: string) =>
+        Object.entries(makes).map(([answer, often]): TableRow => ({
+          address: `finding.${f.key}.${node}.${answer}`,
+          given: node === ALONE ? 'none of its causes' : of(node),
+          then: says.get(answer) ?? answer,
+          often: often!,
+          why,
+          part: 'finding',
+        }));
+      return [
+        ...f.links.flatMap((l) => rows(l.of, l.makes, l.why)),
+        ...rows(ALONE, f.leak, 'Met without any of the causes of this table.'),
+      ];
+    }),
+  ];
+}
+
+const tables = new Map<string, JudgementTable>();
+
+/**
+ * The table in force for a firm: what the program ships with, and the firm's words in it.
+ *
+ * @throws RangeError for an address the table does not have, or a word that is none
+ */
+export function tableFor(firm?: FirmTable): JudgementTable {
+  if (!firm || Object.keys(firm.words).length === 0) return PRACTICE_TABLE;
+  const key = JSON.stringify(firm);
+  const known = tables.get(key);
+  if (known) return known;
+  const addresses = new Set(rowsOf(PRACTICE_TABLE).map((r) => r.address));
+  for (const [address, often] of Object.entries(firm.words)) {
+    if (!addresses.has(address)) throw new RangeError(`Judgement ${address}: there is no such row.`);
+    if (typeof often === 'number' ? !(often >= 0 && often <= 1) : !(often in HOW_OFTEN))
+      throw new RangeError(
+        `Judgement ${address}: ${JSON.stringify(often)}; allowed ${Object.keys(HOW_OFTEN).join(', ')}, or 0 to 1.`,
+      );
+  }
+  const word = <T extends Often>(address: string, often: T): Often => firm.words[address] ?? often;
+  const makes = (address: string, given: Partial<Record<string, Often>>) =>
+    Object.fromEntries(
+      Object.entries(given).map(([answer, often]) => [answer, word(`${address}.${answer}`, often!)]),
+    );
+  const table: JudgementTable = {
+    ...PRACTICE_TABLE,
+    version: `${PRACTICE_TABLE.version}+firm-${firm.version}`,
+    priors: PRACTICE_TABLE.priors.map((p) => ({ ...p, base: word(`prior.${p.cause}`, p.base) })),
+    mechanisms: PRACTICE_TABLE.mechanisms.map((m) => ({
+      ...m,
+      leak: word(`mechanism.${m.mechanism}.${ALONE}`, m.leak),
+      links: m.links.map((l) => ({ ...l, makes: word(`mechanism.${m.mechanism}.${l.of}`, l.makes) })),
+    })),
+    findings: PRACTICE_TABLE.findings.map((f) => ({
+      ...f,
+      leak: makes(`finding.${f.key}.${ALONE}`, f.leak),
+      links: f.links.map((l) => ({ ...l, makes: makes(`finding.${f.key}.${l.of}`, l.makes) })),
+    })),
+  };
+  tables.set(key, table);
+  return table;
+}

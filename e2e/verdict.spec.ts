@@ -1,0 +1,124 @@
+import { expect, test, type Page } from '@playwright/test';
+import { enterDemo, saved } from './enter';
+
+/** The verdict with its reasons, which come from the worker a moment after the page. */
+async function openVerdict(page: Page, tree: string): Promise<void> {
+  await page.goto(`/trees/${tree}?station=verdict`);
+  await expect(page.getByText('Weighing each finding…')).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: 'Look at next' })).toBeVisible();
+}
+
+const causes = (page: Page) => page.getByRole('region', { name: 'Causes' });
+
+test('the verdict ranks, explains, sends to the next look, and follows the answer', async ({ page }) => {
+  await enterDemo(page);
+  await openVerdict(page, 'sable-hornbeam-5');
+  await expect(page.getByTestId('verdict-summary')).toContainText(/compacted soil/i);
+  const first = causes(page).locator('summary').first();
+  await expect(first).toContainText(/Compacted soil|mulch cone/);
+  await first.click();
+  await expect(
+    causes(page)
+      .getByText(/\d+\.\d dB/)
+      .first(),
+  ).toBeVisible();
+  await expect(page.getByTestId('since-when')).toContainText(/Growth fell .*2023/);
+
+  const next = page.locator('section', { has: page.getByRole('heading', { name: 'Look at next' }) });
+  await page.goto('/trees/sable-hornbeam-5?station=history');
+  const wet = page.getByRole('group', { name: 'Does water stand after rain?' }).last();
+  await wet.getByRole('radio', { name: 'for days' }).click();
+  await saved(page);
+  await openVerdict(page, 'sable-hornbeam-5');
+  await expect(page.getByTestId('verdict-summary')).toContainText(/waterlogged soil/i);
+  await expect(next.getByRole('button', { name: 'Standing water after rain' })).toHaveCount(0);
+});
+
+test('the consultant overrules with a reason, writes for the client, and the report keeps both', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await openVerdict(page, 'kelpworth-24');
+  await page.getByLabel('I put another cause first').selectOption({ label: 'Drought or underwatering' });
+  const why = page.getByLabel(/^Why/);
+  await why.fill(' ');
+  await expect(page.getByRole('alert').filter({ hasText: 'Why: empty' })).toBeVisible();
+  await why.fill('The hydrant was off all summer.');
+  const words = page.getByRole('region', { name: 'Entry' }).locator('textarea').last();
+  await expect(words).toHaveValue(/works cut its roots/);
+  await words.fill('Your linden lost roots to the trench and water to the summer.');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel(/^Why/)).toHaveValue('The hydrant was off all summer.');
+  await page.getByRole('link', { name: 'Report' }).click();
+  await expect(page.getByText('Your linden lost roots to the trench and water to the summer.')).toBeVisible();
+  await expect(page.getByText('Drought or underwatering. The hydrant was off all summer.')).toBeVisible();
+  await expect(page.getByText(/Roots cut by works: almost certain/)).toBeVisible();
+});
+
+test('a walk-round by thumb: one tap where nothing is wrong, kept out of reach, resumed, ranked', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const page = await context.newPage();
+  await enterDemo(page);
+  await page.getByRole('button', { name: 'Add grounds' }).click();
+  await page.getByLabel('Name').fill('Walked Yard');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByLabel('File to bring in: CSV, GeoJSON or case file').setInputFiles({
+    name: 'trees.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'label,species,year planted,stock\nAsh 1,Fraxinus ornus,2012,container\nAsh 2,Fraxinus ornus,2012,container\nAsh 3,Fraxinus ornus,2012,container\n',
+    ),
+  });
+  await expect(page.getByRole('link', { name: 'Ash 3' })).toBeVisible();
+  await page.getByRole('link', { name: 'Walk-round' }).click();
+  await page.getByRole('button', { name: /^Walk/ }).click();
+  await page.getByRole('button', { name: 'Begin a round' }).tap();
+  await expect(page.getByRole('heading', { name: 'Ash 1' })).toBeVisible();
+  await page.getByRole('button', { name: 'Nothing wrong, next' }).tap();
+
+  await expect(page.getByRole('heading', { name: 'Ash 2' })).toBeVisible();
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'like a post' }).tap();
+  await page.getByRole('button', { name: 'The rest is fine, next' }).tap();
+  await expect(page.getByText('1 tree is kept on this phone')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('1 tree is kept on this phone')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Walk: 2 of 3' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Ash 3' })).toBeVisible();
+  await page.getByRole('button', { name: 'Who needs what' }).tap();
+  const rows = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Ash' });
+  await expect(rows.nth(0)).toContainText(/Ash 2.*this season.*lay the collar open/);
+  await expect(rows.nth(1)).toContainText(/Ash 1.*nothing to do/);
+  await expect(rows.nth(2)).toContainText(/Ash 3.*not looked at/);
+
+  // The three were planted in one year from one stock: proposed, confirmed, pooled.
+  await page.getByRole('link', { name: 'Undrel' }).click();
+  await page.getByRole('link', { name: 'Walked Yard' }).click();
+  await page.getByText('Planted together? 1 group to confirm').click();
+  await page.getByRole('button', { name: 'They were' }).click();
+  const cohort = page.getByRole('region', { name: 'Planted together' });
+  await expect(cohort).toContainText(/3 planted together, 2012, container/);
+  await cohort.locator('summary').click();
+  await expect(cohort.getByText(/Dig next:/)).toBeVisible();
+  await context.close();
+});
+
+test('a firm puts its own word in the table of causes, and the verdict says so', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto('/practice/judgements');
+  const word = page.getByLabel('How often: a planted tree that fails has this cause salt or chemical');
+  await expect(word).toHaveValue('hardly ever');
+  await word.selectOption('seldom');
+  await page.getByRole('button', { name: 'Save 1 word' }).click();
+  await expect(page.getByRole('status')).toContainText('Saved as version 1');
+  await page.goto('/trees/kelpworth-6?station=verdict');
+  await expect(page.getByText('practice-1+firm-1')).toBeVisible();
+  await page.goto('/practice/judgements');
+  await word.selectOption('hardly ever');
+  await page.getByRole('button', { name: 'Save 1 word' }).click();
+  await expect(page.getByRole('status')).toContainText('Saved as version 2');
+});

@@ -1,0 +1,24 @@
+import type { Metadata } from 'next';
+import { JudgementsScreen } from '@/screens/practice/JudgementsScreen';
+import { loadFirm } from '@/server/accounts/firm';
+import { may } from '@/server/accounts/roles';
+import { signedIn } from '@/server/accounts/viewer';
+import { saveJudgementsAction } from '../actions';
+
+export const metadata: Metadata = { title: 'Table of causes' };
+
+export default async function JudgementsPage() {
+  const { firm, mayJudge } = await signedIn(async (db, viewer) => ({
+    firm: await loadFirm(db),
+    mayJudge: may(viewer.role, 'judge'),
+  }));
+  return (
+    <JudgementsScreen
+      firm={firm.name}
+      words={firm.judgements?.words ?? {}}
+      table={firm.judgements?.version ?? 0}
+      version={firm.version}
+      save={mayJudge ? saveJudgementsAction : undefined}
+    />
+  );
+}

@@ -1,0 +1,193 @@
+'use client';
+
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import {
+  CERTAINTY,
+  HOW_OFTEN,
+  PRACTICE_NOTE,
+  PRACTICE_TABLE,
+  rowsOf,
+  type Often,
+  type TableRow,
+} from '@undrel/core/diagnosis';
+import { TopBar } from '../shell/TopBar';
+
+export type JudgementsSaved = { problem: string } | { version: number; table: number };
+
+const PARTS = [
+  { key: 'prior', label: 'How often each cause is met', joins: 'has this cause' },
+  { key: 'mechanism', label: 'What each cause leads to', joins: 'leads to' },
+  { key: 'finding', label: 'What each cause lets you see', joins: 'shows' },
+] as const;
+
+const ROWS = rowsOf(PRACTICE_TABLE);
+const MANY = 40;
+
+/** The table of causes: every judgement in words, with its reason; the firm may put its own word in place of one. */
+export function JudgementsScreen(props: {
+  firm: string;
+  words: Readonly<Record<string, Often>>;
+  /** Version of the firm's words, 0 for none. */
+  table: number;
+  version: number;
+  save:
+    | ((given: { words: Record<string, Often>; table: number; version: number }) => Promise<JudgementsSaved>)
+    | undefined;
+}) {
+  const [kept, setKept] = useState({ words: props.words, table: props.table, version: props.version });
+  const [words, setWords] = useState(props.words);
+  const [filter, setFilter] = useState('');
+  const [told, setTold] = useState<{ text: string; bad: boolean }>();
+  const [busy, setBusy] = useState(false);
+  const changed = Object.keys({ ...words, ...kept.words }).filter((a) => words[a] !== kept.words[a]);
+  const set = (row: TableRow, often: Often) => {
+    const next = { ...words };
+    if (often === row.often) delete next[row.address];
+    else next[row.address] = often;
+    setWords(next);
+    setTold(undefined);
+  };
+  const shown = useMemo(() => {
+    const wanted = filter.trim().toLowerCase();
+    return ROWS.filter(
+      (r) =>
+        wanted === '' ||
+        `${r.given} ${r.then} ${r.why} ${r.address}`.toLowerCase().includes(wanted) ||
+        (wanted === 'changed' && words[r.address] !== undefined),
+    );
+  }, [filter, words]);
+  const save = async () => {
+    setBusy(true);
+    const answer = await props.save!({ words, table: kept.table, version: kept.version }).catch(() => ({
+      problem: 'The server was not reached; your words are still here. Try again.',
+    }));
+    setBusy(false);
+    if ('problem' in answer) return setTold({ text: answer.problem, bad: true });
+    setKept({ words, table: answer.table, version: answer.version });
+    setTold({ text: `Saved as version ${answer.table}. Verdicts weigh by it from now on.`, bad: false });
+  };
+  return (
+    <div className="min-h-dvh">
+      <TopBar>
+        <Link href="/practice" className="plain">
+          Practice
+        </Link>
+        <span aria-hidden="true">›</span>
+        <strong>Table of causes</strong>
+      </TopBar>
+      <main className="p-4 lg:p-8 max-w-5xl">
+        <h1>Table of causes</h1>
+        <p className="my-2 max-w-2xl">
+          {PRACTICE_NOTE} Each word stands for one chance:{' '}
+          {Object.entries(HOW_OFTEN)
+            .map(([word, chance]) => `${word} ${Math.round(100 * chance)} %`)
+            .join(', ')}
+          . A verdict says how sure in words, from {CERTAINTY[0].words} ({Math.round(100 * CERTAINTY[0].from)}{' '}
+          % and more) down.
+        </p>
+        <p className="mb-3">
+          In force: <span className="num">{PRACTICE_TABLE.version}</span>
+          {kept.table > 0 && (
+            <>
+              {' '}
+              with {Object.keys(kept.words).length} words of {props.firm}, version{' '}
+              <span className="num">{kept.table}</span>
+            </>
+          )}
+          .
+        </p>
+        <label className="block max-w-md mb-2">
+          <span className="block text-sm">
+            Filter ({ROWS.length} judgements; “changed” shows the firm’s own)
+          </span>
+          <input
+            className="w-full"
+            type="search"
+            placeholder="cause, finding or reason"
+            value={filter}
+            onChange={(event) => setFilter(event.target.value)}
+          />
+        </label>
+        {PARTS.map(({ key, label, joins }) => {
+          const rows = shown.filter((r) => r.part === key);
+          return rows.length === 0 ? null : (
+            <details key={key} open={filter !== '' || key === 'prior'} className="border-t border-ink">
+              <summary className="min-h-[48px] flex items-center cursor-pointer font-bold">
+                {label} ({rows.length})
+              </summary>
+              <ul>
+                {rows.slice(0, filter === '' ? undefined : MANY).map((row) => (
+                  <Row
+                    key={row.address}
+                    row={row}
+                    joins={joins}
+                    own={words[row.address]}
+                    onChange={props.save && ((often) => set(row, often))}
+                  />
+                ))}
+              </ul>
+            </details>
+          );
+        })}
+        {shown.length === 0 && <p className="told">No judgement has these words.</p>}
+        {props.save ? (
+          <div className="sticky bottom-0 bg-wash border-t-2 border-ink -mx-4 px-4 py-2.5 flex items-center gap-3">
+            <button
+              type="button"
+              className="act"
+              disabled={busy || changed.length === 0}
+              onClick={() => void save()}
+            >
+              Save {changed.length > 0 && `${changed.length} ${changed.length === 1 ? 'word' : 'words'}`}
+            </button>
+            {changed.length > 0 && (
+              <button type="button" className="quiet" onClick={() => setWords(kept.words)}>
+                Take back
+              </button>
+            )}
+            <p role="status" className={told?.bad ? 'text-harm' : ''}>
+              {told?.text}
+            </p>
+          </div>
+        ) : (
+          <p className="told">Owners and consultants change the table.</p>
+        )}
+      </main>
+    </div>
+  );
+}
+
+function Row(props: {
+  row: TableRow;
+  joins: string;
+  own: Often | undefined;
+  onChange: ((often: Often) => void) | undefined;
+}) {
+  const { row, own } = props;
+  const value = own ?? row.often;
+  return (
+    <li className="grid sm:grid-cols-[1fr_13rem] gap-x-4 items-center border-b border-hair py-1.5">
+      <div>
+        <span>
+          <strong>{row.given}</strong> {props.joins} <strong>{row.then}</strong>
+        </span>
+        <span className="block text-sm text-muted">{row.why}</span>
+        {own !== undefined && <span className="block text-sm">Shipped: {row.often}</span>}
+      </div>
+      <select
+        aria-label={`How often: ${row.given} ${props.joins} ${row.then}`}
+        className={own !== undefined ? 'font-bold' : ''}
+        disabled={!props.onChange}
+        value={value}
+        onChange={(event) => props.onChange?.(event.target.value as Often)}
+      >
+        {Object.keys(HOW_OFTEN).map((word) => (
+          <option key={word} value={word}>
+            {word}
+          </option>
+        ))}
+      </select>
+    </li>
+  );
+}

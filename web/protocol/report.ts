@@ -58,6 +58,8 @@ export interface ReportContent {
   causes: { label: string; standing: string; mechanism: string; for: string[]; against: string[] }[];
   /** What led to what. This and the four after it are missing in reports issued before they were kept. */
   chain?: string[];
+  /** When growth fell, the events it followed, and the line of years where shoots were read. */
+  since?: { text: string; drawing?: Drawing };
   /** The consultant's own first cause, where it is not that of the weighing. */
   opinion?: string;
   doubts?: string[];
@@ -85,4 +87,12 @@ export interface ReportHead {
   sha256: string | null;
   issued_at: string | null;
   issued_by: string | null;
+}
+
+/** A verdict weighed again with another table than it was made with. */
+export interface WeighedAgain {
+  then: string;
+  now: string;
+  summary: string;
+  same: boolean;
 }

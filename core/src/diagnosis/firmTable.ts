@@ -1,5 +1,5 @@
 import { labelOf, type NodeKey } from './causes';
-import type { JudgementTable, Often } from './judgement';
+import type { Circumstance, JudgementTable, Often } from './judgement';
 import { PRACTICE_TABLE } from './practiceTable';
 import { HOW_OFTEN } from './words';
 
@@ -21,6 +21,14 @@ export interface TableRow {
   part: 'prior' | 'mechanism' | 'finding';
 }
 
+const CIRCUMSTANCES: Record<Circumstance, string> = {
+  container: 'from a container',
+  balled: 'balled or field-grown',
+  bareRoot: 'bare-root',
+  young: 'just planted',
+  old: 'long established',
+};
+const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const ALONE = 'alone';
 const of = (node: NodeKey) => labelOf(node).toLowerCase();
 
@@ -32,7 +40,7 @@ export function rowsOf(table: JudgementTable): TableRow[] {
       given: 'a planted tree that fails',
       then: of(p.cause),
       often: p.base,
-      why: [p.why, ...p.given.map((g) => `${g.shift} where ${g.when}: ${g.why}`)].join(' '),
+      why: [p.why, ...p.given.map((g) => `${upper(g.shift)} ${CIRCUMSTANCES[g.when]}: ${g.why}`)].join(' '),
       part: 'prior',
     })),
     ...table.mechanisms.flatMap((m) => [

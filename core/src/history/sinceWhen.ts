@@ -124,6 +124,15 @@ function fillBeforeOf(visit: Visit): SinceWhen['fillBefore'] {
   return oldest && { year: Number(visit.date.slice(0, 4)) - oldest.rings!.count, root: oldest.label };
 }
 
+/** A span that takes in nearly every year says nothing of when. */
+const TELLS_NOTHING = 0.9;
+
+/** Events that the fall probably followed; none where no fall is told, or where the lag takes in nearly every year. */
+export const eventsFollowed = ({ change, events }: Pick<SinceWhen, 'change' | 'events'>): EventLag[] =>
+  change && change.fellAtAll >= 0.5
+    ? events.filter((e) => e.chance >= 0.5 && e.byLength < TELLS_NOTHING)
+    : [];
+
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 function summarise(years: number, change: ChangeReading | undefined): string {

@@ -70,11 +70,13 @@ export function JudgementsScreen(props: {
   return (
     <div className="min-h-dvh">
       <TopBar>
-        <Link href="/practice" className="plain">
-          Practice
-        </Link>
-        <span aria-hidden="true">›</span>
-        <strong>Table of causes</strong>
+        <nav aria-label="Where" className="flex items-baseline gap-x-2">
+          <Link href="/practice" className="plain">
+            Practice
+          </Link>
+          <span aria-hidden="true">›</span>
+          <strong>Table of causes</strong>
+        </nav>
       </TopBar>
       <main className="p-4 lg:p-8 max-w-5xl">
         <h1>Table of causes</h1>

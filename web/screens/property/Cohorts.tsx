@@ -91,7 +91,7 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
           ))}
         </select>
       </label>
-      <p>{reading.summary}</p>
+      {reading !== cohort.readings[0] && <p>{reading.summary}</p>}
       <div
         className="relative h-4 border border-ink my-1 bg-sheet"
         role="img"

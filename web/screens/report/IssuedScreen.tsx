@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import type { ReportContent } from '../../protocol/report';
+import type { ReportContent, WeighedAgain } from '../../protocol/report';
 import { TopBar } from '../shell/TopBar';
 import { ReportBody } from './ReportBody';
 
@@ -13,6 +13,7 @@ export function IssuedScreen(props: {
   issued: string;
   sha256: string;
   content: ReportContent;
+  again: WeighedAgain | undefined;
 }) {
   return (
     <div className="min-h-dvh">
@@ -43,6 +44,13 @@ export function IssuedScreen(props: {
               Print
             </button>
           </div>
+          {props.again && (
+            <p className="text-sm">
+              Weighed with the table of causes <span className="num">{props.again.then}</span>. From the same
+              findings, the table in force now (<span className="num">{props.again.now}</span>) makes it
+              {props.again.same ? ' the same.' : `: ${props.again.summary}`}
+            </p>
+          )}
           <p className="text-sm">
             SHA-256 of the PDF
             <span className="num block break-all">{props.sha256}</span>

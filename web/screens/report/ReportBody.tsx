@@ -197,6 +197,15 @@ export function ReportBody({
             ))}
           </>
         ) : null}
+        {c.since && (
+          <>
+            <h3 className="font-bold mt-3">Since when</h3>
+            <p>{c.since.text}</p>
+            {c.since.drawing && (
+              <DrawingSvg drawing={c.since.drawing} title={c.since.text} className="w-full max-w-xl h-auto" />
+            )}
+          </>
+        )}
         {c.opinion && (
           <p className="mt-3">
             <strong>The consultant puts first, against this weighing:</strong> {c.opinion}

@@ -124,13 +124,15 @@ export function WalkScreen(props: {
   return (
     <div className="min-h-dvh flex flex-col">
       <TopBar>
-        <Link href={`/grounds/${page.id}`} className="plain hidden sm:inline">
-          {page.name}
-        </Link>
-        <span aria-hidden="true" className="hidden sm:inline">
-          ›
-        </span>
-        <strong>Walk-round</strong>
+        <nav aria-label="Where" className="flex items-baseline gap-x-2">
+          <Link href={`/grounds/${page.id}`} className="plain hidden sm:inline">
+            {page.name}
+          </Link>
+          <span aria-hidden="true" className="hidden sm:inline">
+            ›
+          </span>
+          <strong>Walk-round</strong>
+        </nav>
       </TopBar>
       <div className="flex border-b-2 border-ink bg-sheet" role="group" aria-label="View">
         {(['walk', 'ranked'] as const).map((key) => (
@@ -278,7 +280,7 @@ function Ranked({ page }: { page: PropertyPage }) {
     return all;
   }, {});
   return (
-    <main className="flex-1 grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_600px] lg:grid-rows-[minmax(0,1fr)] lg:h-[calc(100dvh-98px)]">
+    <main className="flex-1 lg:flex-none grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_600px] lg:grid-rows-[minmax(0,1fr)] lg:h-[calc(100dvh-98px)]">
       <div className="h-[44dvh] lg:h-auto border-b-2 lg:border-b-0 lg:border-r-2 border-ink flex flex-col min-h-0">
         <div className="flex-1 min-h-0">
           <PlanView

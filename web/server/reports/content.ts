@@ -11,7 +11,7 @@ import {
   type CauseKey,
   type Reason,
 } from '@undrel/core/diagnosis';
-import { yearOf } from '@undrel/core/history';
+import { yearOf, eventsFollowed, sinceWhen, type Series } from '@undrel/core/history';
 import { plannedOf, plannedWork, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import { sectionOf, type Profile } from '@undrel/core/profile';
@@ -28,6 +28,7 @@ import {
 } from '@undrel/core/units';
 import type { ReportContent, ReportOperation, Wording } from '../../protocol/report';
 
+import { declineLine, stemsOf } from '../../ui/drawing/declineLine';
 import { sectionDrawing } from '../../ui/drawing/section';
 import { assessDigKept, digPart } from './digPart';
 import { assessed } from '../assessed';
@@ -44,6 +45,8 @@ export interface ReportSource {
   schools: Schools;
   /** The firm's own words in the table of causes. */
   table?: FirmTable;
+  /** Shoots of a healthy tree of its kind near by. */
+  reference?: readonly Series[];
   wording: Wording;
   system: UnitSystem;
 }
@@ -142,6 +145,27 @@ function operationIn(operation: Operation, visit: Visit, system: UnitSystem): Re
   };
 }
 
+/** When growth fell, in words and as the line of years. */
+function sincePart({ tree, events, visits, visit, reference, system }: ReportSource): ReportContent['since'] {
+  const since = sinceWhen(tree, events, visits, visit, reference);
+  const followed = eventsFollowed(since).map(
+    (e) =>
+      `${Math.round(100 * e.chance)} % of it lies within the usual lag of “${e.event.kind}, ${e.event.when}”.`,
+  );
+  return {
+    text: [since.summary, ...followed].join(' '),
+    ...(since.years.length > 0 && {
+      drawing: declineLine({
+        since,
+        planted: tree.plantedYear,
+        stems: stemsOf(visits),
+        system,
+        width: DRAWING.width,
+      }),
+    }),
+  };
+}
+
 /** What the report of one visit says, from the record alone. */
 export function reportContent(source: ReportSource): ReportContent {
   const { tree, visit, system } = source;
@@ -203,6 +227,7 @@ export function reportContent(source: ReportSource): ReportContent {
         ...reasonsFor(c.cause),
       })),
     chain: verdict.chain.map((step) => step.text),
+    since: sincePart(source),
     ...(visit.opinion && {
       opinion: `${CAUSES[visit.opinion.cause as CauseKey].label}. ${visit.opinion.why}`,
     }),

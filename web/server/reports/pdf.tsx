@@ -334,6 +334,9 @@ function ReportDocument({ content: c, stamp }: { content: ReportContent; stamp: 
         {c.chain?.map((step) => (
           <Text key={step}>{step}</Text>
         ))}
+        {c.since ? <Text style={s.h3}>Since when</Text> : null}
+        {c.since ? <Text>{c.since.text}</Text> : null}
+        {c.since?.drawing ? <DrawingPdf drawing={c.since.drawing} /> : null}
         {c.opinion ? <Text>The consultant puts first, against this weighing: {c.opinion}</Text> : null}
         {c.doubts?.map((doubt) => (
           <Text key={doubt}>{doubt}</Text>

@@ -4,7 +4,7 @@ import { readCase } from '@undrel/core/case-schema';
 import { asUser, pool } from '../database/transaction';
 import { testFirm } from '../database/testFirm';
 import { importCase } from '../cases/import';
-import { issuedReport, issueReport, openDraft, saveWording, storedPdf } from './reports';
+import { issuedReport, issueReport, openDraft, saveWording, storedPdf, weighedNow } from './reports';
 
 let firm: Awaited<ReturnType<typeof testFirm>>;
 let treeId: string;
@@ -44,6 +44,14 @@ test('an issued report is numbered, hashed and fixed', async () => {
     db.rows<{ verdict_engine: string }>('select verdict_engine from assessments'),
   );
   expect(kept).toHaveLength(2);
+
+  const issued = (await as((db) => issuedReport(db, first.id)))!;
+  expect(weighedNow(issued)).toMatchObject({ then: 'practice-1', now: 'practice-1', same: true });
+  const words = { 'prior.gradeRaised': 'never', 'prior.mulchCone': 'never' } as const;
+  expect(weighedNow({ ...issued, judgements: { version: 4, words } })).toMatchObject({
+    now: 'practice-1+firm-4',
+    same: false,
+  });
 }, 30_000);
 
 test('stale words are refused with what stands', async () => {

@@ -1,9 +1,9 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { VERDICT_ENGINE } from '@undrel/core/diagnosis';
+import { VERDICT_ENGINE, reweigh, tableFor, type FirmTable, type Verdict } from '@undrel/core/diagnosis';
 import { PRESCRIPTION_ENGINE } from '@undrel/core/prescription';
 import type { Tree, TreeEvent } from '@undrel/core/casefile';
 import type { UnitSystem } from '@undrel/core/units';
-import type { ReportContent, ReportHead, Wording } from '../../protocol/report';
+import type { ReportContent, ReportHead, Wording, WeighedAgain } from '../../protocol/report';
 import { itemsBelow, visitFrom } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
 import { FIRM } from '../accounts/sql';
@@ -11,6 +11,7 @@ import { loadCase } from '../cases/load';
 import type { Db } from '../database/transaction';
 import { reportContent, type ReportSource } from './content';
 import { reportPdf } from './pdf';
+import { referenceShoots } from '../cases/reference';
 import * as sql from './sql';
 import { assessed } from '../assessed';
 
@@ -52,6 +53,7 @@ export async function openDraft(
       firm: viewer.firmName,
       schools: loaded.firmSchools,
       table: loaded.firmTable,
+      reference: (await referenceShoots(db, loaded.treeId))?.series,
       wording: head?.wording ?? {},
       system,
     },
@@ -122,10 +124,23 @@ export async function issueReport(db: Db, draft: Draft): Promise<{ id: string; n
   return { id: head.id, number };
 }
 
-export type IssuedReport = ReportHead & { content: ReportContent; tree_id: string };
+export type IssuedReport = ReportHead & {
+  content: ReportContent;
+  tree_id: string;
+  verdict: Verdict | null;
+  judgements: FirmTable | null;
+};
 
 export const issuedReport = (db: Db, id: string): Promise<IssuedReport | undefined> =>
   db.row<IssuedReport>(sql.REPORT, [id]);
+
+/** The verdict of an issued report weighed again, from its own findings, with the table in force now. */
+export function weighedNow({ verdict, judgements }: IssuedReport): WeighedAgain | undefined {
+  // Before the network there were scores, which cannot be weighed again.
+  if (!verdict?.circumstances) return undefined;
+  const now = reweigh(verdict, tableFor(judgements ?? undefined));
+  return { then: verdict.table, now: now.table, summary: now.summary, same: now.summary === verdict.summary };
+}
 export const issuedOf = (db: Db, treeId: string): Promise<ReportHead[]> =>
   db.rows<ReportHead>(sql.ISSUED_OF_TREE, [treeId]);
 export const storedPdf = (db: Db, id: string) =>

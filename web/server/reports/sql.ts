@@ -5,7 +5,10 @@ const HEAD = `r.id, r.version, r.wording, r.number, r.sha256, to_char(r.issued_a
 export const DRAFT_OF = `select ${HEAD} from reports r where r.visit_id = $1 and r.issued_at is null order by r.updated_at desc limit 1`;
 export const ISSUED_OF_TREE = `select ${HEAD} from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id
   where v.tree_id = $1 and r.issued_at is not null order by r.number desc`;
-export const REPORT = `select ${HEAD}, r.content, v.tree_id from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id where r.id = $1`;
+export const REPORT = `select ${HEAD}, r.content, v.tree_id, a.verdict, f.judgements
+  from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id
+  join firms f on f.firm_id = r.firm_id
+  left join assessments a on a.firm_id = r.firm_id and a.id = r.assessment_id where r.id = $1`;
 export const REPORT_PDF = 'select pdf, number from reports where id = $1 and issued_at is not null';
 export const ADD_DRAFT = `insert into reports (firm_id, id, visit_id, wording, updated_by) values (current_firm(), $1, $2, $3, current_actor()) returning version`;
 export const SET_WORDING = `update reports set wording = $2 where id = $1 and version = $3 and issued_at is null returning version`;

@@ -11,6 +11,15 @@ export interface DeclineLineGiven {
   width: number;
 }
 
+/** The stem at each visit, for the line of years. */
+export const stemsOf = (
+  visits: readonly { date: string; findings: readonly { key: string; number?: number }[] }[],
+) =>
+  visits.flatMap((v) => {
+    const dbh = v.findings.find((f) => f.key === 'base.dbh')?.number;
+    return dbh === undefined ? [] : [{ year: Number(v.date.slice(0, 4)), metres: dbh }];
+  });
+
 const LEFT = 46;
 const RIGHT = 12;
 const TOP = 20;

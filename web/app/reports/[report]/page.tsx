@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { IssuedScreen } from '@/screens/report/IssuedScreen';
 import { signedIn } from '@/server/accounts/viewer';
-import { issuedReport } from '@/server/reports/reports';
+import { issuedReport, weighedNow } from '@/server/reports/reports';
 
 export const metadata: Metadata = { title: 'Issued report' };
 
@@ -18,6 +18,7 @@ export default async function IssuedPage({ params }: { params: Promise<{ report:
       issued={report.issued_at!}
       sha256={report.sha256!}
       content={report.content}
+      again={weighedNow(report)}
     />
   );
 }

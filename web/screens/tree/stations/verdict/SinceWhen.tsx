@@ -1,21 +1,12 @@
 'use client';
 
 import { useMemo } from 'react';
-import { sinceWhen } from '@undrel/core/history';
+import { eventsFollowed, sinceWhen } from '@undrel/core/history';
 import { DrawingSvg } from '../../../../ui/drawing/DrawingSvg';
-import { declineLine } from '../../../../ui/drawing/declineLine';
+import { declineLine, stemsOf } from '../../../../ui/drawing/declineLine';
 import { useMeasured } from '../../../../ui/useMeasured';
 import type { StationProps } from '../../visitEntry';
 import { percent } from './percent';
-
-/** The stem at each visit, for the line of years. */
-export const stemsOf = (
-  visits: readonly { date: string; findings: readonly { key: string; number?: number }[] }[],
-) =>
-  visits.flatMap((v) => {
-    const dbh = v.findings.find((f) => f.key === 'base.dbh')?.number;
-    return dbh === undefined ? [] : [{ year: Number(v.date.slice(0, 4)), metres: dbh }];
-  });
 
 /** When growth fell, and which event it followed. */
 export function SinceWhen(props: StationProps) {
@@ -28,10 +19,7 @@ export function SinceWhen(props: StationProps) {
   const drawing =
     since.years.length > 0 &&
     declineLine({ since, planted: tree.plantedYear, stems: stemsOf(visits), system, width: size.width });
-  // A span that takes in nearly every year says nothing.
-  const telling = since.events.filter((e) => e.byLength < 0.9);
-  const followed =
-    since.change && since.change.fellAtAll >= 0.5 ? telling.filter((e) => e.chance >= 0.5) : [];
+  const followed = eventsFollowed(since);
   return (
     <section className="mt-5">
       <h2>Since when</h2>

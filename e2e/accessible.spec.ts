@@ -9,7 +9,9 @@ const STATIONS = ['history', 'crown', 'base', 'mulch', 'probe', 'dig', 'verdict'
 const VIEWS = [
   '/grounds',
   '/grounds/kelpworth',
+  '/grounds/kelpworth/walk',
   '/practice',
+  '/practice/judgements',
   '/account',
   '/firm',
   '/trees/sable-katsura-14/report',

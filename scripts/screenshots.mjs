@@ -14,7 +14,7 @@ const TREE = '/trees/sable-katsura-14';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-/** name, path, viewport, theme, button to press first */
+/** name, path, viewport, theme, buttons to press first */
 const VIEWS = [
   ['grounds', '/grounds', DESK],
   ['property', '/grounds/kelpworth', DESK],
@@ -28,12 +28,12 @@ const VIEWS = [
   ['tree-verdict', `${TREE}?station=verdict`, DESK],
   ['tree-prescription', `${TREE}?station=prescription`, DESK, 'paper', 'After work'],
   ['tree-dark', `${TREE}?station=verdict`, DESK, 'dark'],
-  ['tree-sun', `${TREE}?station=probe`, DESK, 'sun'],
+  ['judgements', '/practice/judgements', DESK],
+  ['walk-ranked', '/grounds/kelpworth/walk', DESK, 'paper', 'Who needs what'],
   ['report', `${TREE}/report`, DESK],
-  ['practice', '/practice', DESK],
   ['phone-mulch', `${TREE}?station=mulch`, PHONE],
   ['phone-dig', `${TREE}?station=dig`, PHONE],
-  ['phone-probe', `${TREE}?station=probe`, PHONE],
+  ['phone-walk', '/grounds/sable-row/walk', PHONE, 'sun', ['Walk:', 'Begin a round']],
 ];
 
 await program(async (atStop) => {
@@ -62,7 +62,7 @@ await program(async (atStop) => {
     await context.addCookies([{ name: 'undrel_theme', value: theme, url: base }]);
     await page.goto(base + path);
     await page.locator('main').waitFor();
-    if (press) await page.getByRole('button', { name: press }).click();
+    for (const name of [press ?? []].flat()) await page.getByRole('button', { name }).click();
     // The forecast of a dig comes a moment later.
     await page.waitForTimeout(/dig|crew/.test(path) ? 2500 : 600);
     await page.screenshot({ path: join(FOLDER, `${name}.png`) });

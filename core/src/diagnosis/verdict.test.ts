@@ -77,6 +77,7 @@ test('not looked is neither for nor against, and is listed', () => {
   expect(verdict.causes.every((c) => c.standing === 'unexamined')).toBe(true);
   for (const c of verdict.causes) expect(c.probability).toBeCloseTo(c.prior, 9);
   expect(verdict.summary).toContain('Nothing examined yet');
+  expect(verdict.chain).toEqual([]);
   const withNo = judge({ findings: [{ key: 'base.conks', answer: 'none' }] });
   const biotic = withNo.causes.find((c) => c.cause === 'biotic')!;
   expect(biotic.probability).toBeLessThan(biotic.prior);
@@ -121,6 +122,17 @@ test('the chain names each likely mechanism with what brought it about', () => {
   const { chain } = judge({ probes: probes(0.2), profiles: ground(0, 0, 0), findings: entry(8) });
   expect(chain[0]).toMatchObject({ mechanism: 'buriedCollar', because: ['It was planted too deep'] });
   expect(chain[0]!.text).toBe('It was planted too deep; so the collar is buried.');
+});
+
+test('what goes on is told even where what led to it is not', () => {
+  const { summary, chain } = judge({
+    findings: [
+      { key: 'base.girdling', answer: 'embedded' },
+      { key: 'base.flat', answer: 'marked' },
+    ],
+  });
+  expect(summary).toMatch(/^Roots girdle the stem; what led to it is not settled\. Possible: /);
+  expect(chain[0]!.text).toBe('Roots girdle the stem; what led to it is not settled.');
 });
 
 test('the table and the engine are named; the verdict is weighed again from its own findings', () => {

@@ -13,7 +13,7 @@ import {
 } from './causes';
 import { circumstancesOf, evidenceOf, type Evidence } from './evidence';
 import { factsOf, type Facts } from './facts';
-import type { Circumstance, JudgementTable } from './judgement';
+import type { Circumstance, JudgementTable, NetworkFinding } from './judgement';
 import { networkOf, priorsOf } from './network';
 import { causePairs, jointOf, marginalsOf } from './posterior';
 import { PRACTICE_TABLE } from './practiceTable';
@@ -83,6 +83,8 @@ export interface Verdict {
 
 /** With fewer findings than this the verdict is mostly what is usual for such a tree, and says so. */
 const ENOUGH_FINDINGS = 6;
+/** A cause that no finding speaks of directly counts as examined where what goes on in the tree moved it so far. */
+const MOVED = 0.05;
 /** A pair is told of when both are at work with at least this chance. */
 const TOGETHER = 0.25;
 /** A mechanism stands in the chain from this chance on. */
@@ -123,6 +125,8 @@ function weigh(
   const joint = jointOf(network, priors, evidence);
   const chances = marginalsOf(joint);
   const seen = new Set(evidence.map((e) => e.key));
+  const spokenOf = (findings: readonly NetworkFinding[], now: number, prior: number) =>
+    findings.some((f) => seen.has(f.key)) || Math.abs(now - prior) >= MOVED;
   const speaks = (node: NodeKey) => table.findings.filter((f) => f.links.some((l) => l.of === node));
   const causes = CAUSE_KEYS.map((cause, i): CauseVerdict => {
     const probability = chances.causes[i]!;
@@ -134,7 +138,7 @@ function weigh(
       probability,
       prior: priors[i]!,
       certainty: certaintyOf(probability),
-      standing: findings.some((f) => seen.has(f.key))
+      standing: spokenOf(findings, probability, priors[i]!)
         ? STANDINGS.find((s) => probability >= s.from)!.key
         : 'unexamined',
       unexamined: findings
@@ -161,16 +165,17 @@ function weigh(
     };
   });
   causes.sort((a, b) => b.probability - a.probability);
+  const chain = chainOf(table, causes, mechanisms, seen);
   return {
     engine: VERDICT_ENGINE,
     table: table.version,
     causes,
     mechanisms,
     together,
-    chain: chainOf(table, causes, mechanisms),
+    chain,
     evidence,
     circumstances: [...circumstances],
-    summary: summarise(causes, evidence),
+    summary: summarise(causes, chain, evidence),
   };
 }
 
@@ -182,26 +187,33 @@ function chainOf(
   table: JudgementTable,
   causes: readonly CauseVerdict[],
   mechanisms: readonly MechanismVerdict[],
+  seen: ReadonlySet<string>,
 ): ChainStep[] {
-  const led = new Map<NodeKey, string>([
-    ...causes.filter((c) => c.standing === 'likely').map((c) => [c.cause, CAUSES[c.cause].led] as const),
-    ...mechanisms
-      .filter((m) => m.probability >= IN_CHAIN)
-      .map((m) => [m.mechanism, MECHANISMS[m.mechanism].state] as const),
-  ]);
-  return MECHANISM_KEYS.filter((mechanism) => led.has(mechanism)).map((mechanism) => {
+  const led = new Map<NodeKey, string>(
+    causes.filter((c) => c.standing === 'likely').map((c) => [c.cause, CAUSES[c.cause].led]),
+  );
+  return mechanisms.flatMap(({ mechanism, probability }): ChainStep[] => {
+    if (probability < IN_CHAIN) return [];
     const { links } = table.mechanisms.find((m) => m.mechanism === mechanism)!;
     const because = links.filter((l) => led.has(l.of)).map((l) => led.get(l.of)!);
+    // What is merely usual for such a tree, with nothing seen of it, is no step.
+    const spoken = table.findings.some((f) => seen.has(f.key) && f.links.some((l) => l.of === mechanism));
+    if (because.length === 0 && !spoken) return [];
     const so = MECHANISMS[mechanism].state;
-    const text =
-      because.length > 0
-        ? `${sentence(LIST.format(because.map((b) => b.charAt(0).toLowerCase() + b.slice(1))))}; so ${so}.`
-        : `${sentence(so)}; what led to it is not settled.`;
-    return { mechanism, because, so, text };
+    led.set(mechanism, so);
+    if (because.length > 0) {
+      const inSentence = because.map((b) => b.charAt(0).toLowerCase() + b.slice(1));
+      return [{ mechanism, because, so, text: `${sentence(LIST.format(inSentence))}; so ${so}.` }];
+    }
+    return [{ mechanism, because, so, text: `${sentence(so)}; what led to it is not settled.` }];
   });
 }
 
-function summarise(causes: readonly CauseVerdict[], evidence: readonly Evidence[]): string {
+function summarise(
+  causes: readonly CauseVerdict[],
+  chain: readonly ChainStep[],
+  evidence: readonly Evidence[],
+): string {
   if (evidence.length === 0) return 'Nothing examined yet: start with the base and the probe.';
   const few =
     evidence.length < ENOUGH_FINDINGS
@@ -213,6 +225,11 @@ function summarise(causes: readonly CauseVerdict[], evidence: readonly Evidence[
   if (likely.length > 0) {
     const rest = possible.length > 0 ? ` Possible beside it: ${possible.join(', ')}.` : '';
     return `${sentence(likely.join('; '))}.${rest}${few}`;
+  }
+  const open = chain.filter((step) => step.because.length === 0).map((step) => step.so);
+  if (open.length > 0) {
+    const among = possible.length > 0 ? ` Possible: ${possible.join(', ')}.` : '';
+    return `${sentence(LIST.format(open))}; what led to it is not settled.${among}${few}`;
   }
   if (possible.length > 0) return `Nothing settled. Possible: ${possible.join(', ')}.${few}`;
   return `No cause stands out from what was examined.${few}`;

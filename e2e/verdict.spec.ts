@@ -122,3 +122,25 @@ test('a firm puts its own word in the table of causes, and the verdict says so',
   await page.getByRole('button', { name: 'Save 1 word' }).click();
   await expect(page.getByRole('status')).toContainText('Saved as version 2');
 });
+
+test('a soil sample: texture, density against the limits of that texture, and the verdict takes it in', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/sable-katsura-7?station=probe');
+  await page.getByText('Penetrometer and soil sample').click();
+  await page.getByLabel('Sand, of the fine earth').fill('80');
+  await page.getByLabel('Clay, of the fine earth').fill('50');
+  await expect(page.getByText('Sand 80 % and clay 50 %: together at most 100 %')).toBeVisible();
+  await page.getByLabel('Sand, of the fine earth').fill('20');
+  await page.getByLabel('Core, volume').fill('100');
+  await page.getByLabel('Core, oven-dry mass').fill('99999');
+  await expect(page.getByText('Core, oven-dry mass: 99999 is outside 5 to 13000 g.')).toBeVisible();
+  await page.getByLabel('Core, oven-dry mass').fill('152');
+  await expect(page.getByTestId('soil-verdict')).toHaveText('clay, too dense for roots');
+  await page.getByRole('button', { name: /Bulk density 1.52/ }).click();
+  await expect(page.getByText(/NRCS Soil Quality Test Kit/).first()).toBeVisible();
+  await saved(page);
+  await openVerdict(page, 'sable-katsura-7');
+  await expect(page.getByTestId('verdict-summary')).toContainText(/compacted soil/i);
+});

@@ -48,7 +48,11 @@ console.log(
     time('verdict with all findings answered', () => reweigh(full, PRACTICE_TABLE), 100),
     time('reasons and next checks of one case', () => explain(verdict), 40),
     time('when growth fell, 100 years', () => changePoints(century), 20),
-    time('cohort of 40 trees pooled, and which to dig next', () => [pool(cohort, 0.3), digNext(cohort, 0.3)], 20),
+    time(
+      'cohort of 40 trees pooled, and which to dig next',
+      () => [pool(cohort, 0.3), digNext(cohort, 0.3)],
+      20,
+    ),
     time('section drawing', () =>
       sectionDrawing({
         section: sectionOf(profile, 90),

@@ -13,6 +13,7 @@ export type Question = { key: string; station: Station; ask: string; hint?: stri
     | { kind: 'grade'; answers: readonly Answer[]; placed?: boolean }
     | { kind: 'sectors'; answers: readonly Answer[] }
     | { kind: 'percent' }
+    | { kind: 'number'; unit: string; min: number; max: number }
     | { kind: 'length'; field: LengthField }
     | { kind: 'years'; field: LengthField }
   );

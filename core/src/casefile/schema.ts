@@ -60,7 +60,7 @@ export const findingSchema = z
     key: z.enum(QUESTIONS.map((q) => q.key) as [string, ...string[]]),
     part: z.int().min(0).max(2200).optional().describe('sector 0-7 from north clockwise, or a year'),
     answer: text(40).optional(),
-    number: z.number().optional().describe('m, or share 0-1'),
+    number: z.number().optional().describe('m, share 0-1, or in the unit of the question'),
     bearing: bearing.optional().describe('side of the stem it is on, degrees clockwise from north'),
     height: length('woundHeight').optional(),
     unsure: z.literal(true).optional().describe('whoever noted it was not sure of it'),
@@ -79,7 +79,9 @@ export const findingSchema = z
       const [min, max] =
         question.kind === 'percent'
           ? [0, 1]
-          : [LENGTH_LIMITS[question.field].min, LENGTH_LIMITS[question.field].max];
+          : question.kind === 'number'
+            ? [question.min, question.max]
+            : [LENGTH_LIMITS[question.field].min, LENGTH_LIMITS[question.field].max];
       if (finding.number < min || finding.number > max) wrong('number', `allowed: ${min} to ${max}`);
     }
     const placed = question.kind === 'grade' && question.placed;

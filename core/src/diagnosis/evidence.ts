@@ -6,6 +6,7 @@ import { yearOf } from '../history/events';
 import { LIMITS, type LimitKey } from '../practice/limits';
 import type { Profile } from '../profile';
 import { readDig, type DigReading } from '../roots';
+import { DENSITY_ERROR, sampleOf } from '../soil/sample';
 import { shortMark } from '../units/marks';
 import type { Circumstance, JudgementTable } from './judgement';
 import type { Seen } from './posterior';
@@ -44,9 +45,12 @@ type Reader = (given: Case) => Read | undefined;
 
 /** How well a measured value agrees with each interval between rising cuts: the share of its error that lies there. */
 function intervals(value: number, error: number, cuts: readonly LimitKey[]): number[] {
-  const below = cuts.map((cut) => normalBelow((LIMITS[cut].value - value) / error));
-  return [...below, 1].map((upTo, i) => Math.max(1e-6, upTo - (below[i - 1] ?? 0)));
+  return between(cuts.map((cut) => normalBelow((LIMITS[cut].value - value) / error)));
 }
+
+/** The shares between what lies below each of rising cuts. */
+const between = (below: readonly number[]): number[] =>
+  [...below, 1].map((upTo, i) => Math.max(1e-6, upTo - (below[i - 1] ?? 0)));
 
 const falling = (agrees: number[]): number[] => [...agrees].reverse();
 
@@ -255,7 +259,21 @@ const READERS: Record<string, Reader> = {
           : `${shortMark(fill.atStem.value)} of soil added over the original grade`,
     },
   'probe.topsoil': depth('probe.topsoil', 'topsoil', ['topsoilNone', 'topsoilGood']),
-  'probe.refusal': depth('probe.refusal', 'the rod stops at', ['soilVeryTight', 'soilOpen']),
+  'probe.refusal': first(
+    depth('soil.cone', '2 MPa is reached at', ['soilVeryTight', 'soilOpen']),
+    depth('probe.refusal', 'the rod stops at', ['soilVeryTight', 'soilOpen']),
+  ),
+  'soil.density': ({ visit }) => {
+    const { density, limits, texture } = sampleOf(visit.findings);
+    if (!density || !limits) return undefined;
+    const below = [limits.affected, limits.stopped].map((limit) =>
+      normalBelow((limit - density.value) / DENSITY_ERROR),
+    );
+    return {
+      agrees: between(below),
+      says: `bulk density ${(density.value / 1000).toFixed(2)} g/cm³ in ${texture}; roots are stopped from ${(limits.stopped / 1000).toFixed(2)}`,
+    };
+  },
   'dig.girdled': dug(({ share: squeezed }) => ({
     agrees: intervals(squeezed, 0.02, ['girdledSome', 'girdledMuch', 'girdleBeyondPruning']),
     says: `roots squeeze ${Math.round(100 * squeezed)} % of the bark`,

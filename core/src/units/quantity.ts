@@ -10,6 +10,7 @@ export type Dimension =
   | 'count'
   | 'hours'
   | 'litres'
+  | 'density'
   | 'year';
 
 /** One figure that went into a result. */
@@ -77,6 +78,8 @@ export function formatValue(value: number, dimension: Dimension, system: UnitSys
       return `${tidy(value, 1)} h`;
     case 'litres':
       return system === 'us' ? `${tidy(value / LITRES_PER_US_GALLON, 0)} gal` : `${tidy(value, 0)} L`;
+    case 'density':
+      return `${tidy(value / 1000, 2)} g/cm³`;
     case 'year':
       return tidy(value, 0);
   }

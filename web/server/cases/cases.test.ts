@@ -52,6 +52,11 @@ const finding = fc.constantFrom(...QUESTIONS).chain((q): fc.Arbitrary<Finding> =
       key: fc.constant(q.key),
       number: fc.double({ min: 0, max: 1, noNaN: true }).map((v) => v + 0),
     });
+  if (q.kind === 'number')
+    return fc.record({
+      key: fc.constant(q.key),
+      number: fc.double({ min: q.min, max: q.max, noNaN: true }).map((v) => v + 0),
+    });
   if (q.kind === 'length') return fc.record({ key: fc.constant(q.key), number: length(q.field) });
   return fc.record({
     key: fc.constant(q.key),

@@ -97,6 +97,8 @@ function answerText(question: Question, visit: Visit, system: UnitSystem): strin
       return sectorsText(question, visit);
     case 'percent':
       return formatValue(given[0]?.number ?? 0, 'share', system);
+    case 'number':
+      return `${given[0]?.number ?? ''} ${question.unit}`;
     case 'length':
       return formatValue(given[0]?.number ?? 0, 'short length', system);
     case 'years':

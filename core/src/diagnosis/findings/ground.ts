@@ -329,6 +329,31 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
     tools: 'spade',
   },
   {
+    key: 'soil.density',
+    station: 'probe',
+    about: 'bulk density of the soil',
+    answers: [
+      ['open', 'the soil is loose enough for roots'],
+      ['affected', 'the soil is dense enough to hold roots back'],
+      ['tight', 'the soil is too dense for roots'],
+    ],
+    leak: { affected: 'seldom', tight: 'hardly ever' },
+    links: [
+      {
+        of: 'compaction',
+        makes: { affected: 'often', tight: 'sometimes' },
+        why: 'Pressed soil weighs more for its volume.',
+      },
+      {
+        of: 'confinedHole',
+        makes: { affected: 'sometimes', tight: 'seldom' },
+        why: 'Tight ground round the hole is what confines.',
+      },
+    ],
+    minutes: 30,
+    tools: 'core ring, oven or laboratory',
+  },
+  {
     key: 'soil.ph',
     station: 'probe',
     about: 'soil pH',

@@ -8,8 +8,12 @@ import { Choice } from '../../../ui/controls/Choice';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { SectorAnswers } from '../../../ui/controls/SectorAnswers';
 import type { StationProps } from '../visitEntry';
-import { PercentInput } from './PercentInput';
+import { NumberInput } from './NumberInput';
 import { YearLengths } from './YearLengths';
+
+/** As it is edited: in percent, to a tenth. */
+const shareInPercent = (share: number | undefined) =>
+  share === undefined ? undefined : Math.round(share * 1000) / 10;
 
 /** The questions of a station, each in the way it is answered. */
 export function Questions({ questions, ...station }: StationProps & { questions: readonly Question[] }) {
@@ -95,8 +99,23 @@ function QuestionEntry({
     }
     case 'percent':
       return (
-        <PercentInput
+        <NumberInput
           label={question.ask}
+          unit="%"
+          min={0}
+          max={100}
+          value={shareInPercent(answerTo(visit.findings, question.key)?.number)}
+          onChange={(percent) => write({ number: percent === undefined ? undefined : percent / 100 })}
+          disabled={disabled}
+        />
+      );
+    case 'number':
+      return (
+        <NumberInput
+          label={question.ask}
+          unit={question.unit}
+          min={question.min}
+          max={question.max}
           value={answerTo(visit.findings, question.key)?.number}
           onChange={(number) => write({ number })}
           disabled={disabled}

@@ -2,47 +2,53 @@
 
 import { useId, useState } from 'react';
 
-/** A share of the crown in percent, 0 to 100. */
-export function PercentInput(props: {
+const read = (text: string, unit: string): number => Number(text.replace(unit, '').replace(',', '.'));
+
+/** A plain number in its unit; one out of range is refused with field, value and range, and what was typed stays. */
+export function NumberInput(props: {
   label: string;
+  unit: string;
+  min: number;
+  max: number;
   value: number | undefined;
-  onChange: (share: number | undefined) => void;
+  onChange: (value: number | undefined) => void;
   disabled?: boolean;
 }) {
+  const { label, unit, min, max } = props;
   const id = useId();
   const [typed, setTyped] = useState<string | undefined>(undefined);
-  const stored = props.value === undefined ? '' : String(Math.round(props.value * 100));
-  const number =
-    typed === undefined || typed.trim() === '' ? undefined : Number(typed.replace('%', '').replace(',', '.'));
-  const wrong = number !== undefined && !(number >= 0 && number <= 100);
+  const fits = (value: number) => value >= min && value <= max;
+  const wrong = typed !== undefined && typed.trim() !== '' && !fits(read(typed, unit));
   return (
     <div className="py-2.5 border-b border-hair">
       <div className="flex items-center gap-3">
         <label htmlFor={id} className="font-semibold flex-1">
-          {props.label}
+          {label}
         </label>
         <input
           id={id}
           className="num w-24 text-right"
-          inputMode="numeric"
+          inputMode="decimal"
           disabled={props.disabled}
-          value={typed ?? stored}
+          value={typed ?? (props.value === undefined ? '' : String(props.value))}
           aria-invalid={wrong || undefined}
           aria-describedby={wrong ? `${id}-wrong` : undefined}
           onBlur={() => !wrong && setTyped(undefined)}
           onChange={(event) => {
             const text = event.target.value;
             setTyped(text);
-            const share = Number(text.replace('%', '').replace(',', '.')) / 100;
+            const value = read(text, unit);
             if (text.trim() === '') props.onChange(undefined);
-            else if (share >= 0 && share <= 1) props.onChange(share);
+            else if (fits(value)) props.onChange(value);
           }}
         />
-        <span aria-hidden="true">%</span>
+        <span aria-hidden="true" className="w-9">
+          {unit}
+        </span>
       </div>
       {wrong && (
         <p id={`${id}-wrong`} role="alert" className="wrong text-sm mt-1">
-          {props.label}: {typed} is outside 0 to 100 %.
+          {label}: {typed} is outside {min} to {max} {unit}.
         </p>
       )}
     </div>

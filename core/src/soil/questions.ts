@@ -1,0 +1,47 @@
+import type { Question } from '../base/question';
+
+/** A sample from beside the tree: texture by the laboratory, and a core of known volume. */
+export const SOIL_QUESTIONS: readonly Question[] = [
+  {
+    key: 'soil.cone',
+    station: 'probe',
+    kind: 'length',
+    field: 'refusal',
+    ask: 'Penetrometer: 2 MPa (300 psi) reached at',
+    hint: 'Depth at field moisture; a dry soil reads tighter than it is.',
+    more: true,
+  },
+  { key: 'soil.sand', station: 'probe', kind: 'percent', ask: 'Sand, of the fine earth', more: true },
+  { key: 'soil.clay', station: 'probe', kind: 'percent', ask: 'Clay, of the fine earth', more: true },
+  { key: 'soil.organic', station: 'probe', kind: 'percent', ask: 'Organic matter', more: true },
+  {
+    key: 'soil.coreVolume',
+    station: 'probe',
+    kind: 'number',
+    unit: 'cm³',
+    min: 10,
+    max: 5000,
+    ask: 'Core, volume',
+    more: true,
+  },
+  {
+    key: 'soil.coreMass',
+    station: 'probe',
+    kind: 'number',
+    unit: 'g',
+    min: 5,
+    max: 13000,
+    ask: 'Core, oven-dry mass',
+    more: true,
+  },
+  {
+    key: 'soil.stones',
+    station: 'probe',
+    kind: 'number',
+    unit: 'g',
+    min: 0,
+    max: 12000,
+    ask: 'Of it stones over 2 mm',
+    more: true,
+  },
+];

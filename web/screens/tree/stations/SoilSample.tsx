@@ -1,0 +1,59 @@
+'use client';
+
+import { sampleOf, SOIL_QUESTIONS } from '@undrel/core/soil';
+import { formatValue } from '@undrel/core/units';
+import { QuantityView } from '../../../ui/controls/QuantityView';
+import type { StationProps } from '../visitEntry';
+import { Questions } from './Questions';
+
+const WORDS = {
+  open: 'loose enough for roots',
+  affected: 'dense enough to hold roots back',
+  tight: 'too dense for roots',
+} as const;
+
+/** A soil sample: texture by the laboratory, a core of known volume, and what they mean for roots. */
+export function SoilSample(props: StationProps) {
+  const { system, visit } = props;
+  const { texture, limits, density, porosity, available, verdict, problems } = sampleOf(visit.findings);
+  const begun = SOIL_QUESTIONS.some((q) => visit.findings.some((f) => f.key === q.key));
+  return (
+    <details className="border-t border-ink" open={begun}>
+      <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
+        Penetrometer and soil sample
+      </summary>
+      {verdict && density && (
+        <p className="text-lg my-1" data-testid="soil-verdict">
+          <strong>{texture}</strong>, {WORDS[verdict]}
+        </p>
+      )}
+      {!verdict && texture && <p className="text-lg my-1">{texture}</p>}
+      {problems.map((problem) => (
+        <p key={problem} role="alert" className="wrong my-2">
+          {problem}
+        </p>
+      ))}
+      <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
+        {[density, porosity, available].map(
+          (quantity) =>
+            quantity && (
+              <div key={quantity.name} className="contents">
+                <dt>{quantity.name}</dt>
+                <dd className="text-right">
+                  <QuantityView quantity={quantity} system={system} />
+                </dd>
+              </div>
+            ),
+        )}
+      </dl>
+      {limits && (
+        <p className="text-sm text-muted">
+          In this texture roots suffer from {formatValue(limits.affected, 'density', system)} and are stopped
+          from {formatValue(limits.stopped, 'density', system)} (USDA NRCS Soil Quality Test Kit Guide).{' '}
+          {limits.note}
+        </p>
+      )}
+      <Questions {...props} questions={SOIL_QUESTIONS} />
+    </details>
+  );
+}

@@ -95,6 +95,21 @@ test('a walk-round by thumb: one tap where nothing is wrong, kept out of reach, 
   await expect(rows.nth(1)).toContainText(/Ash 1.*nothing to do/);
   await expect(rows.nth(2)).toContainText(/Ash 3.*not looked at/);
 
+  // Noted today, mended today: the same visit takes the other answer.
+  await page.getByRole('button', { name: /^Walk/ }).tap();
+  await page.getByText('Another tree').tap();
+  await page.getByRole('button', { name: /^Ash 1/ }).tap();
+  await expect(page.getByRole('button', { name: 'all round' })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'evenly pale' }).tap();
+  await page.getByRole('button', { name: 'The rest is fine, next' }).tap();
+  await page.getByRole('button', { name: 'Ash 1 noted; back to it' }).tap();
+  await page.getByRole('button', { name: 'good', exact: true }).tap();
+  await page.getByRole('button', { name: 'The rest is fine, next' }).tap();
+  await page.getByRole('button', { name: 'Who needs what' }).tap();
+  await expect(rows.filter({ hasText: 'Ash 1' })).toContainText('nothing to do');
+  await page.getByRole('link', { name: 'Ash 1' }).click();
+  await expect(page.getByText('1 visit').or(page.getByText(/walk$/)).first()).toBeAttached();
+
   // The three were planted in one year from one stock: proposed, confirmed, pooled.
   await page.getByRole('link', { name: 'Undrel' }).click();
   await page.getByRole('link', { name: 'Walked Yard' }).click();

@@ -7,6 +7,7 @@ import { assessDig } from '../src/pruning';
 import { caseJsonSchema, readCase } from '../src/casefile/schema';
 import type { CaseFile } from '../src/casefile';
 import { digSummary, digText } from './dig';
+import { visitToJudge } from '../src/walk';
 import { assessmentText } from './text';
 import { walkInventory, walkText } from './walk';
 
@@ -43,7 +44,7 @@ interface Options {
 function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], options: Options): string {
   const visit = options.visit
     ? caseFile.visits.find((v) => v.date === options.visit)
-    : [...caseFile.visits].sort((a, b) => a.date.localeCompare(b.date)).at(-1);
+    : visitToJudge(caseFile.visits);
   if (!visit) {
     throw new Error(
       options.visit

@@ -1,19 +1,30 @@
-import { assess, type Assessment } from '@undrel/core/assessment';
+import { assess } from '@undrel/core/assessment';
+import { reweigh, tableFor, type Evidence, type FirmTable, type Verdict } from '@undrel/core/diagnosis';
 
 /** Kept in this process; a few kilobytes each. */
 const MOST = 2000;
-const known = new Map<string, Assessment>();
 
-/**
- * The same as `assess`, which weighs all combinations of causes anew each time; one that was asked for before is
- * given again. Nothing but what it is given decides an assessment, so the text of that is its key.
- */
-export const assessed: typeof assess = (...given) => {
-  const key = JSON.stringify(given);
-  const before = known.get(key);
-  known.delete(key);
-  const assessment = before ?? assess(...given);
-  known.set(key, assessment);
-  if (known.size > MOST) known.delete(known.keys().next().value!);
-  return assessment;
-};
+/** Nothing but what it is given decides the result, so the text of that is its key; the longest unused goes first. */
+function kept<T>() {
+  const known = new Map<string, T>();
+  return (given: unknown, make: () => T): T => {
+    const key = JSON.stringify(given);
+    const value = known.get(key) ?? make();
+    known.delete(key);
+    known.set(key, value);
+    if (known.size > MOST) known.delete(known.keys().next().value!);
+    return value;
+  };
+}
+
+const assessments = kept<ReturnType<typeof assess>>();
+const verdicts = kept<Verdict>();
+
+/** The same as `assess`, which weighs all combinations of causes anew each time; one asked for before is given again. */
+export const assessed: typeof assess = (...given) => assessments(given, () => assess(...given));
+
+/** A verdict with other evidence in place of its own. */
+export const reweighed = (verdict: Verdict, evidence: Evidence[], words: FirmTable | undefined): Verdict =>
+  verdicts([verdict.circumstances, evidence, words], () =>
+    reweigh({ ...verdict, evidence }, tableFor(words)),
+  );

@@ -108,6 +108,8 @@ export interface Visit {
   date: string;
   by?: string;
   note?: string;
+  /** Made on a walk-round: quick looks that add to the visit before. */
+  walk?: true;
   /** When to come back, and what for. */
   lookAgain?: { on: string; why: string };
   /** Where the consultant holds another cause to be the first than the findings make it, and why. */

@@ -195,6 +195,7 @@ export const visitSchema = z.strictObject({
   date: day,
   by: text(120).optional(),
   note: text(8000).optional(),
+  walk: z.literal(true).optional().describe('made on a walk-round: quick looks that add to the visit before'),
   lookAgain: z.strictObject({ on: day, why: text(400) }).optional(),
   opinion: z
     .strictObject({ cause: z.enum(CAUSE_KEYS as [string, ...string[]]), why: text(2000) })

@@ -1,7 +1,7 @@
 import type { Finding, Tree, Visit } from '../casefile';
 import { verdictOf } from '../diagnosis';
 import { profileOf } from '../profile';
-import { byUrgency, QUICK_LOOKS, triage } from './index';
+import { byUrgency, QUICK_LOOKS, triage, visitToJudge, withWalk } from './index';
 
 const tree: Tree = { label: 'T', species: 'x', plantedYear: 2014 };
 const looked = (answers: Record<string, string>, of: Tree = tree) => {
@@ -38,4 +38,32 @@ test('what may fall comes first, then what can be mended, then what is not known
   expect(post).toMatchObject({ urgency: 'season', action: 'lay the collar open' });
   const order = [looked(FINE), cone, falls, looked({})].sort(byUrgency).map((t) => t.urgency);
   expect(order).toEqual(['now', 'season', 'fine', 'unseen']);
+});
+
+test('a walk-round adds to the visit before it and replaces nothing but what it looked at', () => {
+  const visit = (date: string, findings: Finding[], more: Partial<Visit> = {}): Visit => ({
+    date,
+    findings,
+    profiles: [],
+    probes: [],
+    decisions: [],
+    ...more,
+  });
+  const full = visit('2026-05-01', [
+    { key: 'base.conks', answer: 'none' },
+    { key: 'probe.drain', answer: 'standing' },
+  ]);
+  const walk = visit('2026-09-01', [{ key: 'base.conks', answer: 'many' }], { walk: true });
+  expect(visitToJudge([walk, full])).toBe(full);
+  expect(visitToJudge([walk])).toBe(walk);
+  const probed = {
+    ...walk,
+    probes: [{ bearing: 0, distance: 0.1, depth: 0.2, found: 'root', from: 'grade' } as const],
+  };
+  expect(visitToJudge([probed, full])).toBe(probed);
+  const evidence = (v: Visit) => verdictOf(tree, [], v, profileOf(tree, v)).evidence;
+  expect(withWalk(evidence(walk), evidence(full)).map((e) => [e.key, e.answer])).toEqual([
+    ['base.conks', 'many'],
+    ['probe.drain', 'standing'],
+  ]);
 });

@@ -10,6 +10,7 @@ import type { Tree, TreeEvent } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import { profileOf } from '@undrel/core/profile';
+import { visitToJudge } from '@undrel/core/walk';
 import { formatLength, shortUnit } from '@undrel/core/units';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import { Entry } from '../../ui/controls/Entry';
@@ -103,7 +104,9 @@ export function TreeScreen(props: TreeScreenProps) {
     setChosenVisit(id);
     goTo('history');
   };
-  const current = visits.find((v) => v.id === chosenVisit) ?? visits[0];
+  const toJudge = visitToJudge(allVisits);
+  const current =
+    visits.find((v) => v.id === chosenVisit) ?? visits[toJudge ? allVisits.indexOf(toJudge) : 0];
   const visit = useMemo(
     () => (current ? visitFrom(control.items, current) : undefined),
     [control.items, current],
@@ -230,7 +233,10 @@ export function TreeScreen(props: TreeScreenProps) {
           glance={glance}
           visit={visit}
           system={units}
-          visits={visits.map((v) => ({ id: v.id, date: v.values.date }))}
+          visits={visits.map((v) => ({
+            id: v.id,
+            date: v.values.walk ? `${v.values.date} walk` : v.values.date,
+          }))}
           visitId={current.id}
           onVisit={setChosenVisit}
           onNewVisit={mayMeasure ? newVisit : undefined}

@@ -50,7 +50,12 @@ export function WalkScreen(props: {
   const [chosen, setChosen] = useState<string>();
   const tree = trees.find((t) => t.id === chosen) ?? left[0];
   const [looks, setLooks] = useState<Looks>({});
-  const present = { ...stored(tree), ...looks };
+  const [choosing, setChoosing] = useState(false);
+  /** What was noted since the page came: the tree noted last, and the visits begun. */
+  const [last, setLast] = useState<TreeRow>();
+  const [begun, setBegun] = useState<Record<string, NonNullable<TreeRow['today']>>>({});
+  const visit = tree && (begun[tree.id] ?? tree.today);
+  const present = { ...answersIn(visit), ...looks };
   const sending = useRef(false);
 
   const flush = useCallback(async () => {
@@ -86,9 +91,9 @@ export function WalkScreen(props: {
   };
   const keep = (answers: Looks) => {
     if (!tree) return;
-    const visitId = tree.today?.visitId ?? newId();
+    const visitId = visit?.visitId ?? newId();
     const changes: Change[] = [
-      ...(tree.today
+      ...(visit
         ? []
         : [
             {
@@ -96,16 +101,16 @@ export function WalkScreen(props: {
               id: visitId,
               parent: tree.id,
               base: 0,
-              values: { date: today, by: props.viewer },
+              values: { date: today, by: props.viewer, walk: true },
             },
           ]),
       ...Object.entries(answers)
-        .filter(([key, answer]) => tree.today?.looks[key]?.answer !== answer)
+        .filter(([key, answer]) => visit?.looks[key]?.answer !== answer)
         .map(([key, answer]): Change => ({
           kind: 'finding',
           id: findingId(visitId, key),
           parent: visitId,
-          base: tree.today?.looks[key]?.version ?? 0,
+          base: visit?.looks[key]?.version ?? 0,
           values: { key, answer },
         })),
     ];
@@ -113,6 +118,15 @@ export function WalkScreen(props: {
     keepUnsent(page.id, waiting);
     setUnsent(waiting);
     setJust(new Set([...just, tree.id]));
+    setLast(tree);
+    const noted = Object.fromEntries(
+      changes.flatMap((c) =>
+        c.kind === 'finding'
+          ? [[c.values!.key as string, { answer: c.values!.answer as string, version: c.base + 1 }]]
+          : [],
+      ),
+    );
+    setBegun({ ...begun, [tree.id]: { visitId, looks: { ...visit?.looks, ...noted } } });
     const next = nextAfter(tree, left);
     goTo(next?.id);
     if (!next) setTab('ranked');
@@ -120,6 +134,18 @@ export function WalkScreen(props: {
   };
   const rest = Object.fromEntries(QUICK_LOOKS.map((q) => [q.key, present[q.key] ?? q.answers[0]!.key]));
   const marked = Object.keys(present).length;
+  const plan = (
+    <PlanView
+      trees={page.trees}
+      outlines={page.plan}
+      marked={tree?.id}
+      onMark={() => undefined}
+      placing={undefined}
+      onPlace={() => undefined}
+      mark={(t, r) => <UrgencyMark urgency={done(t) ? 'fine' : 'unseen'} r={r} />}
+      onOpen={goTo}
+    />
+  );
 
   return (
     <div className="min-h-dvh flex flex-col">
@@ -184,18 +210,7 @@ export function WalkScreen(props: {
         </main>
       ) : tree ? (
         <main className="flex-1 flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_520px] lg:grid-rows-[calc(100dvh-98px)]">
-          <div className="hidden lg:block border-r-2 border-ink">
-            <PlanView
-              trees={page.trees}
-              outlines={page.plan}
-              marked={tree.id}
-              onMark={() => undefined}
-              placing={undefined}
-              onPlace={() => undefined}
-              mark={(t, r) => <UrgencyMark urgency={done(t) ? 'fine' : 'unseen'} r={r} />}
-              onOpen={goTo}
-            />
-          </div>
+          <div className="hidden lg:block border-r-2 border-ink">{plan}</div>
           <div className="flex flex-col flex-1 bg-sheet lg:overflow-y-auto">
             <div className="px-4 pt-3 flex items-baseline gap-3">
               <h1>{tree.label}</h1>
@@ -244,10 +259,23 @@ export function WalkScreen(props: {
                 {marked > 0 ? 'Only these' : 'Skip'}
               </button>
             </div>
-            <details className="px-4 py-2 border-t border-hair">
+            {last && last.id !== tree.id && (
+              <button
+                type="button"
+                className="link self-start px-4 min-h-[44px]"
+                onClick={() => goTo(last.id)}
+              >
+                ← {last.label} noted; back to it
+              </button>
+            )}
+            <details
+              className="px-4 py-2 border-t border-hair"
+              onToggle={(event) => setChoosing(event.currentTarget.open)}
+            >
               <summary className="min-h-[44px] flex items-center cursor-pointer">
                 Another tree ({left.length} left)
               </summary>
+              <div className="lg:hidden h-72 border border-ink mb-2">{choosing && plan}</div>
               <ul className="columns-2 sm:columns-3">
                 {trees.map((t) => (
                   <li key={t.id}>
@@ -265,8 +293,8 @@ export function WalkScreen(props: {
   );
 }
 
-const stored = (tree: TreeRow | undefined): Looks =>
-  Object.fromEntries(Object.entries(tree?.today?.looks ?? {}).map(([key, { answer }]) => [key, answer]));
+const answersIn = (visit: TreeRow['today']): Looks =>
+  Object.fromEntries(Object.entries(visit?.looks ?? {}).map(([key, { answer }]) => [key, answer]));
 
 /** Most urgent first, with what to do next and what changed since the visit before. */
 function Ranked({ page }: { page: PropertyPage }) {

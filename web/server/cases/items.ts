@@ -74,6 +74,7 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       note: 'note',
       'lookAgain.on': 'look_again_on',
       'lookAgain.why': 'look_again_why',
+      walk: 'walk',
       'opinion.cause': 'opinion_cause',
       'opinion.why': 'opinion_why',
       clientWords: 'client_words',

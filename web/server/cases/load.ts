@@ -2,6 +2,7 @@ import { glanceAt, type Glance } from '@undrel/core/assessment';
 import { caseOf, type CaseFile, type Tree, type TreeEvent } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
+import { visitToJudge } from '@undrel/core/walk';
 import type { Db } from '../database/transaction';
 import { itemsBelow, visitFrom, type Item, type ItemKind } from '../../protocol/item';
 import { fromList } from './items';
@@ -50,15 +51,14 @@ export function newestGlance({
   firmSchools,
   firmTable,
 }: LoadedCase): (Glance & { visitId: string }) | undefined {
-  const [newest] = itemsBelow(items, 'visit', treeId).sort((a, b) =>
-    b.values.date.localeCompare(a.values.date),
-  );
+  const visits = itemsBelow(items, 'visit', treeId).map((v) => ({ ...visitFrom(items, v), id: v.id }));
+  const newest = visitToJudge(visits);
   if (!newest) return undefined;
   const tree = items.find((i) => i.kind === 'tree')!.values as Tree;
   const events = itemsBelow(items, 'event', treeId).map((e) => e.values as TreeEvent);
-  const visit = visitFrom(items, newest);
+  const { id, ...visit } = newest;
   return {
-    visitId: newest.id,
+    visitId: id,
     ...glanceAt(assessed(tree, events, visit, firmSchools, firmTable), visit.decisions),
   };
 }

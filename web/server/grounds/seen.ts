@@ -10,10 +10,10 @@ import type {
 import { readCohort, SHARED_FAULTS, type CohortTree } from '@undrel/core/cohort';
 import { CAUSE_KEYS, circumstancesOf, priorsOf, tableFor, type FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
-import { isQuickLook, triage, type Triage } from '@undrel/core/walk';
+import { isQuickLook, isWalk, triage, visitToJudge, withWalk, type Triage } from '@undrel/core/walk';
 import type { CohortPage, TreeRow } from '../../protocol/grounds';
 import { NEW_DIG, type DigHead, type ItemKind, type VisitHead } from '../../protocol/item';
-import { assessed } from '../assessed';
+import { assessed, reweighed } from '../assessed';
 import { fromColumns } from '../cases/items';
 
 export type Stored = Record<string, unknown>;
@@ -60,7 +60,7 @@ const looksIn = (rows: Stored[]) =>
 
 export function seenTree(
   stored: Stored,
-  [newest, earlier]: readonly StoredVisit[],
+  visits: readonly StoredVisit[],
   { schools, judgements }: FirmPractice,
   today: string,
 ): Seen {
@@ -83,33 +83,43 @@ export function seenTree(
     y: tree.position?.y,
   };
   const none = { id, label: tree.label, probed: false, dug: false };
+  const [newest] = visits;
   if (!newest) return { row: { ...row, triage: UNSEEN }, cohortTree: none };
-  const assessment = (of: StoredVisit) =>
-    assessed(tree, valuesOf<TreeEvent>('event', newest.event), visitOf(of), schools, judgements ?? undefined);
-  const visit = visitOf(newest);
-  const { profile, verdict } = assessment(newest);
+  const read = visits.map((v) => ({ stored: v, visit: visitOf(v) }));
+  const verdictOf = (visit: Visit) =>
+    assessed(tree, valuesOf<TreeEvent>('event', newest.event), visit, schools, judgements ?? undefined);
+  const table = tableFor(judgements ?? undefined);
+  const { visit: last } = read[0]!;
+  // A walk-round adds to the visit before it; else the newest visit stands alone.
+  const full = visitToJudge(read.map((r) => r.visit))!;
+  const { profile, verdict: ofFull } = verdictOf(full);
+  const walked = full === last ? undefined : verdictOf(last).verdict;
+  const verdict = walked
+    ? reweighed(walked, withWalk(walked.evidence, ofFull.evidence), judgements ?? undefined)
+    : ofFull;
+  const earlier = walked ? full : read.map((r) => r.visit).find((v) => v !== full && !isWalk(v));
   const first = verdict.causes[0]!;
   const named = first.standing === 'likely' || first.standing === 'possible';
-  const table = tableFor(judgements ?? undefined);
   const now = triage(verdict, table);
-  const was = earlier && triage(assessment(earlier).verdict, table);
+  const was = earlier && triage(walked ? ofFull : verdictOf(earlier).verdict, table);
   const looks = looksIn(newest.finding);
+  const { visit: looked } = read.find((r) => Object.keys(looksIn(r.stored.finding)).length > 0) ?? {};
   return {
     row: {
       ...row,
-      lastVisit: visit.date,
-      due: visit.lookAgain?.on,
+      lastVisit: last.date,
+      due: full.lookAgain?.on,
       collarDepth: profile.collar?.depth.value,
       onBark: profile.mulch?.onBark.value,
       ...(named ? { cause: first.cause, causeLabel: first.label, standing: first.standing } : {}),
       triage: now,
       ...(was && was.urgency !== 'unseen' && (was.urgency !== now.urgency || was.action !== now.action)
-        ? { before: { urgency: was.urgency, action: was.action, date: visitOf(earlier!).date } }
+        ? { before: { urgency: was.urgency, action: was.action, date: earlier!.date } }
         : {}),
-      ...(visit.date === today ? { today: { visitId: newest.visit.id as string, looks } } : {}),
-      ...(Object.keys(looks).length > 0 ? { walked: visit.date } : {}),
+      ...(last.date === today ? { today: { visitId: newest.visit.id as string, looks } } : {}),
+      ...(looked ? { walked: looked.date } : {}),
     },
-    cohortTree: { ...none, verdict, probed: visit.probes.length > 0, dug: visit.dig !== undefined },
+    cohortTree: { ...none, verdict, probed: full.probes.length > 0, dug: full.dig !== undefined },
   };
 }
 

@@ -51,7 +51,7 @@ export const TREES_OF = `select * from trees where property_id = $1 and deleted_
 const latest = (table: string) =>
   `coalesce((select jsonb_agg(to_jsonb(i)) from ${table} i where i.firm_id = v.firm_id and i.visit_id = v.id and i.deleted_at is null), '[]')`;
 
-/** The newest visit of each tree of a property and the one before it, each with its readings; newest first. */
+/** The newest visits of each tree of a property, of which one or two may be walk-rounds, each with its readings; newest first. */
 export const NEWEST_VISITS = `select to_jsonb(v) as visit,
     ${latest('findings')} as finding, ${latest('grade_profiles')} as profile, ${latest('probe_points')} as probe,
     ${latest('digs')} as dig, ${latest('roots')} as root,
@@ -60,7 +60,7 @@ export const NEWEST_VISITS = `select to_jsonb(v) as visit,
   from (select *, row_number() over (partition by tree_id order by visited_on desc) as nth
           from visits where deleted_at is null) v
     join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
-  where t.property_id = $1 and t.deleted_at is null and v.nth <= 2
+  where t.property_id = $1 and t.deleted_at is null and v.nth <= 4
   order by v.tree_id, v.nth limit 2000`;
 
 export const ADD_CLIENT = `insert into clients (firm_id, id, name) values (current_firm(), $1, $2)`;

@@ -188,7 +188,7 @@ async function dragging(base, cookie, geojson) {
   await page.goto('/trees/sable-katsura-14?station=dig');
   await page.getByRole('button', { name: 'Root A', exact: true }).click();
   figures.push(['dragging a point, 13 roots', await count(drag)()]);
-  await page.goto('/trees/lanternfield-4?station=dig');
+  await page.goto('/trees/lanternfield-6?station=dig');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await page.getByRole('button', { name: /^Dig/ }).click();
   await page

@@ -63,8 +63,8 @@ await program(async (atStop) => {
     await page.goto(base + path);
     await page.locator('main').waitFor();
     for (const name of [press ?? []].flat()) await page.getByRole('button', { name }).click();
-    // The forecast of a dig comes a moment later.
-    await page.waitForTimeout(/dig|crew/.test(path) ? 2500 : 600);
+    // The forecast of a dig and the reasons of a verdict come a moment later.
+    await page.waitForTimeout(/dig|crew|verdict/.test(path) ? 2500 : 600);
     await page.screenshot({ path: join(FOLDER, `${name}.png`) });
     say(name);
   }

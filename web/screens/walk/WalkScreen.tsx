@@ -366,9 +366,8 @@ function Ranked({ page }: { page: PropertyPage }) {
                 </span>
                 {t.before && (
                   <span className="block text-sm">
-                    <span aria-hidden="true">↻ </span>since {t.before.date}: was{' '}
-                    {urgencyLabel(t.before.urgency)}
-                    {t.before.urgency !== 'fine' && `, ${t.before.action}`}
+                    <span aria-hidden="true">↻ </span>on {t.before.date} it was “
+                    {urgencyLabel(t.before.urgency)}”{t.before.urgency !== 'fine' && `: ${t.before.action}`}
                   </span>
                 )}
               </div>

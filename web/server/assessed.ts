@@ -1,5 +1,13 @@
 import { assess } from '@undrel/core/assessment';
-import { reweigh, tableFor, type Evidence, type FirmTable, type Verdict } from '@undrel/core/diagnosis';
+import {
+  explain,
+  reweigh,
+  tableFor,
+  type Evidence,
+  type Explanation,
+  type FirmTable,
+  type Verdict,
+} from '@undrel/core/diagnosis';
 
 /** Kept in this process; a few kilobytes each. */
 const MOST = 2000;
@@ -19,6 +27,7 @@ function kept<T>() {
 
 const assessments = kept<ReturnType<typeof assess>>();
 const verdicts = kept<Verdict>();
+const explanations = kept<Explanation>();
 
 /** The same as `assess`, which weighs all combinations of causes anew each time; one asked for before is given again. */
 export const assessed: typeof assess = (...given) => assessments(given, () => assess(...given));
@@ -28,3 +37,7 @@ export const reweighed = (verdict: Verdict, evidence: Evidence[], words: FirmTab
   verdicts([verdict.circumstances, evidence, words], () =>
     reweigh({ ...verdict, evidence }, tableFor(words)),
   );
+
+/** Why a verdict is what it is; `words` are those it was weighed with. */
+export const explained = (verdict: Verdict, words: FirmTable | undefined): Explanation =>
+  explanations([verdict.circumstances, verdict.evidence, words], () => explain(verdict, tableFor(words)));

@@ -4,8 +4,6 @@ import type { Finding, Tree, TreeEvent, Visit } from '@undrel/core/casefile';
 import {
   CAUSES,
   clientWords,
-  explain,
-  tableFor,
   type FirmTable,
   VERDICT_ENGINE,
   type CauseKey,
@@ -31,7 +29,7 @@ import type { ReportContent, ReportOperation, Wording } from '../../protocol/rep
 import { declineLine, stemsOf } from '../../ui/drawing/declineLine';
 import { sectionDrawing } from '../../ui/drawing/section';
 import { assessDigKept, digPart } from './digPart';
-import { assessed } from '../assessed';
+import { assessed, explained } from '../assessed';
 
 export interface ReportSource {
   tree: Tree;
@@ -173,7 +171,7 @@ export function reportContent(source: ReportSource): ReportContent {
   const { tree, visit, system } = source;
   const say = (text: string) => writeLengths(text, system);
   const { profile, verdict, operations } = assessed(tree, source.events, visit, source.schools, source.table);
-  const why = explain(verdict, tableFor(source.table));
+  const why = explained(verdict, source.table);
   const reasonsFor = (cause: CauseKey) => {
     const { for: speaksFor, against } = why.causes.find((c) => c.cause === cause)!;
     const written = (reasons: readonly Reason[]) => reasons.map((r) => `${say(r.text)} (${r.words})`);

@@ -5,11 +5,13 @@ import { FIRM, PEOPLE, PROPERTIES } from '../db/demo/world';
 import * as accounts from '../web/server/accounts/sql';
 import { hashPassword } from '../web/server/accounts/secrets';
 import { foundFirm, type Viewer } from '../web/server/accounts/session';
-import { saveChanges } from '../web/server/cases/write';
+import { saveChanges, today } from '../web/server/cases/write';
 import { databaseUrl, migrate } from '../web/server/database/migrate';
 import { asUser, pool, type Db } from '../web/server/database/transaction';
 import * as grounds from '../web/server/grounds/sql';
+import { askWeather, keepWeather } from '../web/server/grounds/weather';
 import { itemsOf } from '../web/protocol/item';
+import { simulatedWeather } from '../web/stand-ins/weather';
 
 /** Tables of a firm, those that refer to others first. */
 const TABLES = [
@@ -108,6 +110,7 @@ if (present.rowCount === 0) {
       await db.rows(grounds.ADD_CLIENT, [clientId, property.client]);
       await db.rows(grounds.ADD_PROPERTY, [property.id, clientId, property.name, property.note]);
       await db.rows(grounds.SET_PLAN, [property.id, JSON.stringify(property.plan), 1]);
+      await keepWeather(db, property.id, await askWeather(simulatedWeather, property.id, today()));
       for (const { id, caseFile } of property.trees) {
         await addTree(db, viewer, property.id, id, caseFile);
         trees++;

@@ -54,7 +54,9 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
   }
   const result = assess(caseFile.tree, caseFile.events, visit);
   const explanation = options.brief ? undefined : explain(result.verdict);
-  const since = sinceWhen(caseFile.tree, caseFile.events, caseFile.visits, visit);
+  const since = sinceWhen(caseFile.tree, caseFile.events, caseFile.visits, visit, {
+    weather: caseFile.weather,
+  });
   const dug = options.brief ? undefined : assessDig(caseFile.tree, caseFile.visits, visit);
   if (options.format === 'text') {
     const system = options.units === 'us' ? 'us' : 'metric';

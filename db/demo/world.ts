@@ -603,4 +603,22 @@ function sableRow(): DemoProperty {
   };
 }
 
-export const PROPERTIES = (): DemoProperty[] => [kelpworth(), lanternfield(), sableRow()];
+/** Whoever looks notes where the tree stands. */
+const standing = (site: string, property: DemoProperty): DemoProperty => ({
+  ...property,
+  trees: property.trees.map(({ id, caseFile }) => ({
+    id,
+    caseFile: {
+      ...caseFile,
+      visits: caseFile.visits.map((v) =>
+        v.walk ? v : { ...v, findings: [...v.findings, { key: 'history.site', answer: site }] },
+      ),
+    },
+  })),
+});
+
+export const PROPERTIES = (): DemoProperty[] => [
+  standing('garden', kelpworth()),
+  standing('paved', lanternfield()),
+  standing('garden', sableRow()),
+];

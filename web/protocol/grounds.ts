@@ -1,3 +1,4 @@
+import type { WeatherRecord } from '@undrel/core/casefile';
 import type { Proposal } from '@undrel/core/cohort';
 import type { CauseKey, Standing } from '@undrel/core/diagnosis';
 import type { Triage, Urgency } from '@undrel/core/walk';
@@ -89,6 +90,8 @@ export interface PropertyPage {
   plan: Outline[];
   /** Day the present walk-round began. */
   roundStarted: string | null;
+  /** Rain of its growing seasons, where a record was read. */
+  weather: WeatherRecord | null;
   trees: TreeRow[];
   cohorts: CohortPage[];
   proposals: Proposal[];

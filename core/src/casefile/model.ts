@@ -129,6 +129,20 @@ export interface CaseFile {
   tree: Tree;
   events: TreeEvent[];
   visits: Visit[];
+  /** Rain where it stands, where a record was read. */
+  weather?: WeatherRecord;
+}
+
+/** Rain of one growing season, April to September, m. */
+export interface SeasonRain {
+  year: number;
+  rain: number;
+}
+
+/** What is known of the rain where a tree stands, and who measured it. */
+export interface WeatherRecord {
+  source: string;
+  seasons: SeasonRain[];
 }
 
 /** Radius of the stem at the base, m; DBH stands in where the base was not measured. */

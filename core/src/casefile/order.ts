@@ -9,6 +9,7 @@ import {
   type Tree,
   type TreeEvent,
   type Visit,
+  type WeatherRecord,
 } from './model';
 
 /** Drops absent members, so that a case from the database and one from a file compare equal. */
@@ -67,7 +68,12 @@ const rootInOrder = (root: DugRoot): DugRoot =>
   });
 
 /** The case in its canonical order: events and visits by date, findings by key and part, profiles by bearing. */
-export function caseOf(tree: Tree, events: readonly TreeEvent[], visits: readonly Visit[]): CaseFile {
+export function caseOf(
+  tree: Tree,
+  events: readonly TreeEvent[],
+  visits: readonly Visit[],
+  weather?: WeatherRecord,
+): CaseFile {
   return {
     format: CASE_FORMAT,
     version: CASE_VERSION,
@@ -97,5 +103,8 @@ export function caseOf(tree: Tree, events: readonly TreeEvent[], visits: readonl
         }),
       )
       .sort((a, b) => a.date.localeCompare(b.date)),
+    ...(weather && {
+      weather: { source: weather.source, seasons: eachPicked(weather.seasons, 'year', 'rain')! },
+    }),
   };
 }

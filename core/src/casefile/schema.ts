@@ -209,6 +209,18 @@ export const visitSchema = z.strictObject({
   dig: digSchema.optional(),
 });
 
+/** Rain of the growing seasons, April to September; m. */
+export const weatherSchema = z.strictObject({
+  source: z.string().min(1).max(120),
+  seasons: z
+    .array(z.strictObject({ year: z.int().min(1800).max(2200), rain: z.number().min(0).max(5) }))
+    .max(200)
+    .refine(
+      (seasons) => new Set(seasons.map((s) => s.year)).size === seasons.length,
+      'a year is given twice',
+    ),
+});
+
 export const caseSchema = z
   .strictObject({
     format: z.literal(CASE_FORMAT),
@@ -216,6 +228,7 @@ export const caseSchema = z
     tree: treeSchema,
     events: z.array(eventSchema).max(500),
     visits: z.array(visitSchema).max(200),
+    weather: weatherSchema.optional(),
   })
   .describe('One tree with its history and visits. SI units; bearings in degrees clockwise from north.');
 

@@ -227,13 +227,10 @@ const READERS: Record<string, Reader> = {
         : 'mulch lies as a blanket, not a cone',
     };
   },
-  'mulch.renewed': first(
-    ({ visit }) => {
-      const answer = answerTo(visit.findings, 'mulch.renewed')?.answer;
-      return answer === 'none' || answer === 'yearly' ? { answer } : undefined;
-    },
-    told('mulch contract', 'yearly', (when) => `mulch renewed by a maintenance contract since ${when}`),
-  ),
+  'mulch.renewed': ({ visit }) => {
+    const answer = answerTo(visit.findings, 'mulch.renewed')?.answer;
+    return answer === 'none' || answer === 'yearly' ? { answer } : undefined;
+  },
   'probe.collar': ({ profile: { collar } }) =>
     collar && {
       agrees: intervals(collar.depth.value, spreadOf(collar.depth), ['collarNormalMax', 'collarVeryDeep']),
@@ -386,15 +383,21 @@ export function evidenceOf(
 /** What of the history the priors depend on. */
 export function circumstancesOf(
   tree: Pick<Tree, 'plantedYear' | 'stock'>,
-  visit: Pick<Visit, 'date'>,
+  events: readonly Pick<TreeEvent, 'kind' | 'when'>[],
+  visit: Pick<Visit, 'date' | 'findings'>,
 ): Set<Circumstance> {
   const age = tree.plantedYear === undefined ? undefined : Number(visit.date.slice(0, 4)) - tree.plantedYear;
+  const site = answerTo(visit.findings, 'history.site')?.answer;
   const all: Record<Circumstance, boolean> = {
     container: tree.stock === 'container',
     balled: tree.stock === 'balled-and-burlapped' || tree.stock === 'field-grown',
     bareRoot: tree.stock === 'bare-root',
     young: age !== undefined && age <= YOUNG_YEARS,
     old: age !== undefined && age >= OLD_YEARS,
+    mulchContract: events.some((e) => e.kind === 'mulch contract' && e.when <= visit.date),
+    street: site === 'street',
+    paved: site === 'paved',
+    built: site === 'built',
   };
   return new Set((Object.keys(all) as Circumstance[]).filter((key) => all[key]));
 }

@@ -47,7 +47,7 @@ test('each weight of evidence is what the odds lose without the finding', () => 
 test('what a check is worth is the saving averaged over its answers, reckoned one by one', () => {
   const { verdict, visit, why } = of(CASE);
   const network = networkOf(PRACTICE_TABLE);
-  const priors = priorsOf(PRACTICE_TABLE, circumstancesOf(tree, visit));
+  const priors = priorsOf(PRACTICE_TABLE, circumstancesOf(tree, [], visit));
   const cost = (seen: readonly Seen[]) => {
     const chances = marginalsOf(jointOf(network, priors, seen));
     const all = PRACTICE_TABLE.stakes.reduce((sum, { for: node, missing, needless }) => {

@@ -27,6 +27,10 @@ const CIRCUMSTANCES: Record<Circumstance, string> = {
   bareRoot: 'bare-root',
   young: 'just planted',
   old: 'long established',
+  mulchContract: 'with mulch under contract',
+  street: 'beside a street',
+  paved: 'in paving',
+  built: 'on built ground',
 };
 const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const ALONE = 'alone';

@@ -38,7 +38,8 @@ export interface NetworkFinding {
 }
 
 /** What of the history a prior may depend on. */
-export type Circumstance = 'container' | 'balled' | 'bareRoot' | 'young' | 'old';
+export type Circumstance =
+  'container' | 'balled' | 'bareRoot' | 'young' | 'old' | 'mulchContract' | 'street' | 'paved' | 'built';
 
 export interface Prior {
   cause: CauseKey;

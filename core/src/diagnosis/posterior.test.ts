@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { CAUSE_KEYS, isMechanism, MECHANISM_KEYS, type CauseKey, type NodeKey } from './causes';
 import type { JudgementTable, NetworkFinding, Often } from './judgement';
 import { networkOf, priorsOf, tableProblems } from './network';
-import { causePairs, jointOf, likelihood, marginalsOf, reweighted, seatOf, type Seen } from './posterior';
+import { causePairs, jointOf, likelihood, marginalsOf, type Seen } from './posterior';
+import { reweighted, seatOf } from './seats';
 import { PRACTICE_TABLE } from './practiceTable';
 import { HOW_OFTEN } from './words';
 

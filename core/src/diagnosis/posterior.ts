@@ -103,9 +103,12 @@ export function jointOf(
   const mass = massOfCauses(priors);
   const weights: [Float64Array, Float64Array][] = [];
   let bound = network.innerCauses;
+  const apart = new Set<number>();
   for (const { compiled, chance } of together.values()) {
     const { place, mechanism } = compiled;
-    if (mechanism >= 0 && mechanism <= INNER_MECHANISMS) bound |= compiled.causes;
+    if (mechanism === INNER_MECHANISMS) bound |= compiled.causes;
+    if (mechanism >= 0 && mechanism < INNER_MECHANISMS && (compiled.causes & ~network.innerCauses) !== 0)
+      apart.add(mechanism);
     if (mechanism < 0) {
       spread(mass, place, chance[0]);
       continue;
@@ -119,50 +122,50 @@ export function jointOf(
   }
   return withPairs
     ? sumOpen(network, mass, weights)
-    : sumFolded(network, mass, weights, ~bound & (WORLDS - 1));
-}
-
-/** One of the last mechanisms: it depends on a state of the inner ones only by what they keep off. */
-interface End {
-  mechanism: number;
-  /** Which entry of `keptOff` a state of the inner mechanisms means. */
-  place: Uint8Array;
-  keptOff: Float64Array;
-  /** In the world at hand, for each entry: mass with and without it, and the share with it. */
-  sum: Float64Array;
-  share: Float64Array;
-}
-
-function endOf(mechanism: number, keptOffByState: Float64Array): End {
-  const keptOff = Float64Array.from(new Set(keptOffByState));
-  return {
-    mechanism,
-    place: Uint8Array.from(keptOffByState, (v) => keptOff.indexOf(v)),
-    keptOff,
-    sum: new Float64Array(keptOff.length),
-    share: new Float64Array(keptOff.length),
-  };
+    : sumFolded(network, mass, weights, ~bound & (WORLDS - 1), [...apart]);
 }
 
 type Weights = readonly (readonly [Float64Array, Float64Array] | undefined)[];
 
-/** What is needed to lay out one world: its inner mechanisms state by state, and the two ends against them. */
-function layout({ keptOffByCauses, keptOffByMechanisms: kept }: Network, weights: Weights) {
+/**
+ * What is needed to lay out one world.
+ *
+ * @param later inner mechanisms whose findings are not weighed in the laying out, because the caller does it after
+ */
+function layout(
+  { keptOffByCauses, keptOffByMechanisms: kept }: Network,
+  weights: Weights,
+  later: readonly number[] = [],
+) {
   const inner = INNER_MECHANISMS;
   const ones = new Float64Array(WORLDS).fill(1);
   const without = kept.map((_, m) => weights[m]?.[0] ?? ones);
   const withIt = kept.map((_, m) => weights[m]?.[1] ?? ones);
+  const layWithout = without.map((a, m) => (later.includes(m) ? ones : a));
+  const layWithIt = withIt.map((b, m) => (later.includes(m) ? ones : b));
+  /**
+   * One of the last mechanisms, which lead to no other: what the causes of a world and each state of the inner
+   * mechanisms keep off, and the weight of what was seen without and with it.
+   */
+  const end = (m: number) => ({
+    off: keptOffByCauses[m]!,
+    kept: kept[m]!,
+    without: without[m]!,
+    withIt: withIt[m]!,
+  });
   return {
-    first: endOf(inner, kept[inner]!),
-    second: endOf(inner + 1, kept[inner + 1]!),
+    without,
+    withIt,
+    first: end(inner),
+    second: end(inner + 1),
     /** Chance of each state of the inner mechanisms in a world, with what was seen of them; times `mass`. */
     lay(joint: Float64Array, w: number, mass: number): void {
       joint[0] = mass;
       for (let m = 0; m < inner; m++) {
         const by = kept[m]!;
         const off = keptOffByCauses[m]![w]!;
-        const a = without[m]![w]!;
-        const b = withIt[m]![w]!;
+        const a = layWithout[m]![w]!;
+        const b = layWithIt[m]![w]!;
         const step = 1 << m;
         for (let s = 0; s < step; s++) {
           const before = joint[s]!;
@@ -172,78 +175,99 @@ function layout({ keptOffByCauses, keptOffByMechanisms: kept }: Network, weights
         }
       }
     },
-    stand({ mechanism, keptOff, sum, share }: End, w: number): void {
-      const off = keptOffByCauses[mechanism]![w]!;
-      const a = without[mechanism]![w]!;
-      const b = withIt[mechanism]![w]!;
-      for (let k = 0; k < keptOff.length; k++) {
-        const none = off * keptOff[k]!;
-        const there = (1 - none) * b;
-        const all = none * a + there;
-        sum[k] = all;
-        share[k] = there / all;
-      }
-    },
   };
 }
 
 /**
- * Sums worlds that differ only in causes which the inner mechanisms and the first end know nothing of: these are laid
- * out once for all of them, and only the last end is met anew.
+ * Sums worlds that differ only in causes which bring about no inner mechanism and not the first end: these are laid out
+ * once for all of them. The last end is a noisy OR, so its chance to be absent is what the world keeps off times what
+ * the state keeps off: two sums over the states (all of it, and what the states keep off) serve every such world.
+ * Where a finding of an inner mechanism speaks of such a cause as well, the sums are kept apart by the state of that
+ * mechanism, and the finding is weighed afterwards.
  *
  * @param free bits of such causes
+ * @param apart inner mechanisms with findings that speak of a free cause as well
  */
-function sumFolded(network: Network, causes: Float64Array, weights: Weights, free: number): Joint {
-  const { first, second, lay, stand } = layout(network, weights);
+function sumFolded(
+  network: Network,
+  causes: Float64Array,
+  weights: Weights,
+  free: number,
+  apart: readonly number[],
+): Joint {
+  const { without, withIt, first, second, lay } = layout(network, weights, apart);
   const states = INNER_STATES;
   const inner = INNER_MECHANISMS;
   const mass = new Float64Array(WORLDS);
   const joint = new Float64Array(states);
   const overall = new Float64Array(states);
   const mechanisms = new Float64Array(MECHANISM_COUNT);
-  const { place: place1, sum: sum1, share: share1 } = first;
-  const { place: place2, sum: sum2, share: share2 } = second;
-  const kinds = second.keptOff.length;
-  const [bins, binsFirst, met] = [0, 1, 2].map(() => new Float64Array(kinds)) as [
-    Float64Array,
-    Float64Array,
-    Float64Array,
-  ];
+  const groups = 1 << apart.length;
+  const groupOf = Uint8Array.from({ length: states }, (_, s) =>
+    apart.reduce((group, m, k) => group | (((s >> m) & 1) << k), 0),
+  );
+  const make = () => new Float64Array(groups);
+  const [all, kept, allFirst, keptFirst] = [make(), make(), make(), make()];
+  const [factor, onAll, onKept] = [make(), make(), make()];
+  const kept1 = first.kept;
+  const kept2 = second.kept;
   for (let base = 0; base < causes.length; base++) {
     if ((base & free) !== 0) continue;
     lay(joint, base, 1);
-    stand(first, base);
-    bins.fill(0);
-    binsFirst.fill(0);
-    met.fill(0);
+    const off1 = first.off[base]!;
+    for (const sum of [all, kept, allFirst, keptFirst, onAll, onKept]) sum.fill(0);
+    const a1 = first.without[base]!;
+    const b1 = first.withIt[base]!;
     for (let s = 0; s < states; s++) {
-      const p1 = place1[s]!;
-      const here = joint[s]! * sum1[p1]!;
+      const none = off1 * kept1[s]!;
+      const withFirst = joint[s]! * (1 - none) * b1;
+      const here = joint[s]! * none * a1 + withFirst;
+      const by = kept2[s]!;
+      const g = groupOf[s]!;
       joint[s] = here;
-      bins[place2[s]!]! += here;
-      binsFirst[place2[s]!]! += here * share1[p1]!;
+      all[g]! += here;
+      kept[g]! += here * by;
+      allFirst[g]! += withFirst;
+      keptFirst[g]! += withFirst * by;
     }
     for (let more = free; ; more = (more - 1) & free) {
       const w = base | more;
-      const c = causes[w]!;
-      stand(second, w);
-      let all = 0;
-      let all1 = 0;
-      let all2 = 0;
-      for (let k = 0; k < kinds; k++) {
-        const meets = sum2[k]!;
-        const here = bins[k]! * meets;
-        all += here;
-        all1 += binsFirst[k]! * meets;
-        all2 += here * share2[k]!;
-        met[k]! += c * meets;
+      factor[0] = causes[w]!;
+      for (let k = 0; k < apart.length; k++) {
+        const a = without[apart[k]!]![w]!;
+        const b = withIt[apart[k]!]![w]!;
+        const step = 1 << k;
+        for (let g = 0; g < step; g++) {
+          factor[g + step] = factor[g]! * b;
+          factor[g]! *= a;
+        }
       }
-      mass[w] = c * all;
-      mechanisms[inner]! += c * all1;
-      mechanisms[inner + 1]! += c * all2;
+      const off = second.off[w]!;
+      const a = second.without[w]!;
+      const b = second.withIt[w]!;
+      let sum = 0;
+      let sumFirst = 0;
+      let sumSecond = 0;
+      for (let g = 0; g < groups; g++) {
+        const c = factor[g]!;
+        const none = off * kept[g]!;
+        const noneFirst = off * keptFirst[g]!;
+        const withSecond = (all[g]! - none) * b;
+        sum += c * (none * a + withSecond);
+        sumFirst += c * (noneFirst * a + (allFirst[g]! - noneFirst) * b);
+        sumSecond += c * withSecond;
+        onAll[g]! += c * b;
+        onKept[g]! += c * off * (a - b);
+      }
+      mass[w] = sum;
+      mechanisms[inner]! += sumFirst;
+      mechanisms[inner + 1]! += sumSecond;
       if (more === 0) break;
     }
-    for (let s = 0; s < states; s++) overall[s]! += joint[s]! * met[place2[s]!]!;
+    for (let s = 0; s < states; s++) {
+      const g = groupOf[s]!;
+      overall[s]! += joint[s]! * (onAll[g]! + onKept[g]! * kept2[s]!);
+    }
   }
   supersets(overall, inner);
   for (let m = 0; m < inner; m++) mechanisms[m] = overall[1 << m]!;
@@ -252,7 +276,7 @@ function sumFolded(network: Network, causes: Float64Array, weights: Weights, fre
 
 /** World by world, every mechanism and pair of them kept apart. */
 function sumOpen(network: Network, causes: Float64Array, weights: Weights): Joint {
-  const { first, second, lay, stand } = layout(network, weights);
+  const { first, second, lay } = layout(network, weights);
   const states = INNER_STATES;
   const inner = INNER_MECHANISMS;
   const make = () => new Float64Array(WORLDS);
@@ -262,22 +286,29 @@ function sumOpen(network: Network, causes: Float64Array, weights: Weights): Join
   const joint = new Float64Array(states);
   const ofFirst = new Float64Array(states);
   const ofSecond = new Float64Array(states);
-  const { place: place1, sum: sum1, share: share1 } = first;
-  const { place: place2, sum: sum2, share: share2 } = second;
+  const kept1 = first.kept;
+  const kept2 = second.kept;
   for (let w = 0; w < causes.length; w++) {
     lay(joint, w, causes[w]!);
-    stand(first, w);
-    stand(second, w);
+    const off1 = first.off[w]!;
+    const a1 = first.without[w]!;
+    const b1 = first.withIt[w]!;
+    const off2 = second.off[w]!;
+    const a2 = second.without[w]!;
+    const b2 = second.withIt[w]!;
     let both = 0;
     for (let s = 0; s < states; s++) {
-      const p1 = place1[s]!;
-      const p2 = place2[s]!;
-      const here = joint[s]! * sum1[p1]! * sum2[p2]!;
-      const with1 = here * share1[p1]!;
-      joint[s] = here;
-      ofFirst[s] = with1;
-      ofSecond[s] = here * share2[p2]!;
-      both += with1 * share2[p2]!;
+      const none1 = off1 * kept1[s]!;
+      const none2 = off2 * kept2[s]!;
+      const with1 = (1 - none1) * b1;
+      const with2 = (1 - none2) * b2;
+      const here1 = joint[s]! * with1;
+      const here = joint[s]! * none1 * a1 + here1;
+      const all2 = none2 * a2 + with2;
+      joint[s] = here * all2;
+      ofFirst[s] = here1 * all2;
+      ofSecond[s] = here * with2;
+      both += here1 * with2;
     }
     supersets(ofFirst, inner);
     supersets(ofSecond, inner);
@@ -336,109 +367,4 @@ export function causePairs(joint: Joint): number[][] {
   return Array.from({ length: CAUSE_COUNT }, (_, i) =>
     Array.from({ length: i }, (_, j) => mass[(1 << i) | (1 << j)]! / total),
   );
-}
-
-/**
- * A joint seen from one finding: the mass of each state of what it depends on, alone and with each cause and mechanism.
- * From it the marginals follow for any answer, given or taken back, without walking the worlds again.
- */
-export interface Seat {
-  /** `[without, with its mechanism][place]` */
-  mass: [Float64Array, Float64Array];
-  causes: [Float64Array, Float64Array][];
-  mechanisms: [Float64Array, Float64Array][];
-}
-
-/** Half of the causes, and the worlds of that half. */
-const HALF = CAUSE_COUNT / 2;
-const HALF_WORLDS = 1 << HALF;
-
-/** Sums an array over worlds down to the places of a finding. */
-function toPlaces(values: Float64Array, place: Uint16Array, size: number): Float64Array {
-  const sums = new Float64Array(size);
-  for (let w = 0; w < place.length; w++) sums[place[w]!]! += values[w]!;
-  return sums;
-}
-
-/**
- * The same for every cause: only the worlds with that cause. One walk sums by place and, in place of a walk for each
- * cause, each world is added to a tree of halves: causes above and below share the work.
- */
-function causesToPlaces(values: Float64Array, place: Uint16Array, size: number): Float64Array[] {
-  const sums = Array.from({ length: CAUSE_COUNT }, () => new Float64Array(size));
-  const half = HALF;
-  const lower = HALF_WORLDS - 1;
-  const rows = new Float64Array(size << half);
-  // First by place and the lower half of the causes, then by place and the upper half.
-  for (let w = 0; w < values.length; w++) rows[(place[w]! << half) | (w & lower)]! += values[w]!;
-  gather(0);
-  rows.fill(0);
-  for (let w = 0; w < values.length; w++) rows[(place[w]! << half) | (w >> half)]! += values[w]!;
-  gather(HALF);
-  return sums;
-
-  function gather(first: number): void {
-    for (let k = 0; k < size; k++) {
-      const base = k << HALF;
-      for (let bit = HALF - 1; bit >= 0; bit--) {
-        const step = 1 << bit;
-        let held = 0;
-        for (let s = 0; s < step; s++) {
-          held += rows[base + s + step]!;
-          rows[base + s]! += rows[base + s + step]!;
-        }
-        sums[first + bit]![k] = held;
-      }
-    }
-  }
-}
-
-const less = (all: Float64Array, some: Float64Array): Float64Array => all.map((v, k) => v - some[k]!);
-
-/** @param joint laid open */
-export function seatOf(joint: Joint, compiled: CompiledFinding): Seat {
-  const { place, mechanism, chance } = compiled;
-  const { one, two } = joint.open!;
-  const size = chance[0]![0]!.length;
-  const down = (values: Float64Array) => toPlaces(values, place, size);
-  const none = new Float64Array(size);
-  const mass = down(joint.mass);
-  const causes = causesToPlaces(joint.mass, place, size);
-  if (mechanism < 0) {
-    return {
-      mass: [mass, none],
-      causes: causes.map((c) => [c, none]),
-      mechanisms: one.map((m) => [down(m), none]),
-    };
-  }
-  const there = one[mechanism]!;
-  const withIt = down(there);
-  const causesWith = causesToPlaces(there, place, size);
-  return {
-    mass: [less(mass, withIt), withIt],
-    causes: causes.map((c, i) => [less(c, causesWith[i]!), causesWith[i]!]),
-    mechanisms: one.map((m, n) => {
-      if (n === mechanism) return [none, withIt];
-      const both = down(two[Math.max(n, mechanism)]![Math.min(n, mechanism)]!);
-      return [less(down(m), both), both];
-    }),
-  };
-}
-
-/**
- * The marginals if the finding had said otherwise: the mass times a factor for each state of what it depends on. Dividing
- * its likelihood out takes the finding back; multiplying one in adds it.
- */
-export function reweighted(seat: Seat, factor: readonly [Float64Array, Float64Array]): Marginals {
-  const sum = ([without, withIt]: readonly [Float64Array, Float64Array]) => {
-    let all = 0;
-    for (let k = 0; k < without.length; k++) all += without[k]! * factor[0][k]! + withIt[k]! * factor[1][k]!;
-    return all;
-  };
-  const total = sum(seat.mass);
-  return {
-    total,
-    causes: Float64Array.from(seat.causes, (c) => sum(c) / total),
-    mechanisms: Float64Array.from(seat.mechanisms, (m) => sum(m) / total),
-  };
 }

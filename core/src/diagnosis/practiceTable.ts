@@ -17,12 +17,17 @@ const PRIORS: readonly Prior[] = [
       { when: 'bareRoot', shift: 'much less', why: 'The flare was in the planter’s hand.' },
     ],
   },
-  { cause: 'gradeRaised', base: 'seldom', why: 'It takes works or a gardener with spare soil.', given: [] },
+  {
+    cause: 'gradeRaised',
+    base: 'seldom',
+    why: 'It takes works or a gardener with spare soil.',
+    given: [{ when: 'built', shift: 'more', why: 'Grades are finished after the trees are in.' }],
+  },
   {
     cause: 'mulchCone',
     base: 'seldom',
     why: 'Common where mulch is under contract, rare elsewhere.',
-    given: [],
+    given: [{ when: 'mulchContract', shift: 'much more', why: 'A contract adds mulch every year.' }],
   },
   {
     cause: 'containerRoots',
@@ -38,18 +43,53 @@ const PRIORS: readonly Prior[] = [
     cause: 'confinedHole',
     base: 'seldom',
     why: 'Built ground, augered holes and small pits.',
-    given: [{ when: 'old', shift: 'less', why: 'A tree that lived this long found a way out.' }],
+    given: [
+      { when: 'old', shift: 'less', why: 'A tree that lived this long found a way out.' },
+      { when: 'paved', shift: 'much more', why: 'Pits in paving are as small as the paving allows.' },
+      { when: 'street', shift: 'more', why: 'A verge lies between kerb and pavement.' },
+      { when: 'built', shift: 'more', why: 'Holes are augered into ground that machines rolled.' },
+    ],
   },
-  { cause: 'barrier', base: 'hardly ever', why: 'Somebody has to have set it.', given: [] },
-  { cause: 'compaction', base: 'seldom', why: 'Built ground is compacted, gardens seldom.', given: [] },
-  { cause: 'waterlogging', base: 'seldom', why: 'Clay, hollows and clockwork irrigation.', given: [] },
+  {
+    cause: 'barrier',
+    base: 'hardly ever',
+    why: 'Somebody has to have set it.',
+    given: [
+      { when: 'paved', shift: 'much more', why: 'Rings are set to keep roots from lifting paving.' },
+      { when: 'street', shift: 'more', why: 'Kerbs and rings stand round a verge.' },
+    ],
+  },
+  {
+    cause: 'compaction',
+    base: 'seldom',
+    why: 'Built ground is compacted, gardens seldom.',
+    given: [
+      { when: 'built', shift: 'much more', why: 'Machines ran over it before it was planted.' },
+      { when: 'paved', shift: 'much more', why: 'The base of paving is compacted on purpose.' },
+      { when: 'street', shift: 'more', why: 'Verges are walked and parked on.' },
+    ],
+  },
+  {
+    cause: 'waterlogging',
+    base: 'seldom',
+    why: 'Clay, hollows and clockwork irrigation.',
+    given: [{ when: 'built', shift: 'more', why: 'Rolled ground under new topsoil holds water.' }],
+  },
   {
     cause: 'drought',
     base: 'seldom',
     why: 'An established tree stands a dry year unless something else is wrong.',
-    given: [{ when: 'young', shift: 'much more', why: 'The ball dries out before roots leave it.' }],
+    given: [
+      { when: 'young', shift: 'much more', why: 'The ball dries out before roots leave it.' },
+      { when: 'paved', shift: 'more', why: 'Rain runs off paving before it soaks in.' },
+    ],
   },
-  { cause: 'severed', base: 'hardly ever', why: 'It takes works near the tree.', given: [] },
+  {
+    cause: 'severed',
+    base: 'hardly ever',
+    why: 'It takes works near the tree.',
+    given: [{ when: 'street', shift: 'more', why: 'Mains and kerbs are dug for along streets.' }],
+  },
   { cause: 'biotic', base: 'seldom', why: 'Most pests follow weakness; few begin it.', given: [] },
   { cause: 'chlorosis', base: 'seldom', why: 'Species on the wrong soil.', given: [] },
   {
@@ -58,7 +98,12 @@ const PRIORS: readonly Prior[] = [
     why: 'Mowers, trimmers, stakes and ties.',
     given: [{ when: 'young', shift: 'more', why: 'Stakes and ties are still on, the bark is thin.' }],
   },
-  { cause: 'salt', base: 'hardly ever', why: 'Beside salted roads and after weedkiller.', given: [] },
+  {
+    cause: 'salt',
+    base: 'hardly ever',
+    why: 'Beside salted roads and after weedkiller.',
+    given: [{ when: 'street', shift: 'more', why: 'What is spread on the road comes over the kerb.' }],
+  },
 ];
 
 const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
@@ -251,7 +296,7 @@ const STAKES: readonly Stake[] = [
 
 /** The table this program ships with. */
 export const PRACTICE_TABLE: JudgementTable = {
-  version: 'practice-1',
+  version: 'practice-2',
   priors: PRIORS,
   mechanisms: MECHANISMS_BY_CAUSE,
   findings: [...HISTORY_FINDINGS, ...CROWN_FINDINGS, ...BASE_FINDINGS, ...GROUND_FINDINGS, ...DIG_FINDINGS],

@@ -111,11 +111,22 @@ test('an answer noted as unsure is trusted less', () => {
 });
 
 test('the history moves the priors: a pot, bare root, a tree just planted', () => {
-  const prior = (cause: CauseKey, tree: Partial<Tree>) =>
-    judge({}, tree).causes.find((c) => c.cause === cause)!.prior;
+  const prior = (
+    cause: CauseKey,
+    tree: Partial<Tree>,
+    visit: Partial<Visit> = {},
+    events: TreeEvent[] = [],
+  ) => judge(visit, tree, events).causes.find((c) => c.cause === cause)!.prior;
   expect(prior('containerRoots', { stock: 'container' })).toBeGreaterThan(prior('containerRoots', {}));
   expect(prior('plantedDeep', { stock: 'bare-root' })).toBeLessThan(prior('plantedDeep', {}));
   expect(prior('drought', { plantedYear: 2025 })).toBeGreaterThan(prior('drought', {}));
+  const paved = { findings: [{ key: 'history.site', answer: 'paved' }] };
+  expect(prior('barrier', {}, paved)).toBeGreaterThan(prior('barrier', {}));
+  // A contract moves the prior; it is not counted a second time as a finding.
+  const contract: TreeEvent = { kind: 'mulch contract', when: '2019' };
+  expect(prior('mulchCone', {}, {}, [contract])).toBeGreaterThan(prior('mulchCone', {}));
+  expect(prior('mulchCone', {}, {}, [{ ...contract, when: '2027' }])).toBe(prior('mulchCone', {}));
+  expect(judge({}, {}, [contract]).evidence).toEqual([]);
 });
 
 test('the chain names each likely mechanism with what brought it about', () => {
@@ -137,7 +148,7 @@ test('what goes on is told even where what led to it is not', () => {
 
 test('the table and the engine are named; the verdict is weighed again from its own findings', () => {
   const verdict = judge({ probes: probes(0.2), findings: [{ key: 'base.conks', answer: 'none' }] });
-  expect([verdict.engine, verdict.table]).toEqual(['network-1', 'practice-1']);
+  expect([verdict.engine, verdict.table]).toEqual(['network-1', 'practice-2']);
   const again = reweigh(JSON.parse(JSON.stringify(verdict)), PRACTICE_TABLE);
   verdict.causes.forEach((c, i) => expect(again.causes[i]!.probability).toBeCloseTo(c.probability, 12));
 });
@@ -149,11 +160,11 @@ test('a firm puts its own word in place of one: another version, another chance,
     version: 3,
     words: { 'prior.biotic': 'usually', 'finding.base.ooze.biotic.fresh': 'often' },
   });
-  expect(table.version).toBe('practice-1+firm-3');
+  expect(table.version).toBe('practice-2+firm-3');
   expect(rowsOf(table).find((r) => r.address === 'prior.biotic')!.often).toBe('usually');
   const after = reweigh(before, table);
   const biotic = (v: typeof before) => v.causes.find((c) => c.cause === 'biotic')!.probability;
-  expect(after.table).toBe('practice-1+firm-3');
+  expect(after.table).toBe('practice-2+firm-3');
   expect(biotic(after)).toBeGreaterThan(biotic(before));
   expect(tableFor({ version: 1, words: {} })).toBe(PRACTICE_TABLE);
   expect(() => tableFor({ version: 1, words: { 'prior.gnomes': 'often' } })).toThrow(

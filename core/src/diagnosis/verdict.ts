@@ -103,7 +103,7 @@ export function verdictOf(
 ): Verdict {
   const evidence = evidenceOf(table, tree, events, visit, profile);
   return {
-    ...weigh(table, evidence, circumstancesOf(tree, visit)),
+    ...weigh(table, evidence, circumstancesOf(tree, events, visit)),
     facts: factsOf(tree, events, visit, profile),
   };
 }

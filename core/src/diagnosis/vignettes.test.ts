@@ -32,7 +32,9 @@ function chancesOf({ stock, age, answers }: Vignette) {
     if (!known.includes(answer)) throw new Error(`${key}: ${answer}; known are ${known.join(', ')}`);
     return { key, agrees: known.map((a) => (a === answer ? 1 : 0)) };
   });
-  const chances = marginalsOf(jointOf(network, priorsOf(PRACTICE_TABLE, circumstancesOf(tree, visit)), seen));
+  const chances = marginalsOf(
+    jointOf(network, priorsOf(PRACTICE_TABLE, circumstancesOf(tree, [], visit)), seen),
+  );
   const by = (keys: object, values: Float64Array) =>
     Object.keys(keys).map((key, i) => ({ key, chance: values[i]! }));
   return { causes: by(CAUSES, chances.causes), mechanisms: by(MECHANISMS, chances.mechanisms) };

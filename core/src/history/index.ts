@@ -3,3 +3,4 @@ export * from './events';
 export * from './questions';
 export * from './series';
 export * from './sinceWhen';
+export * from './weather';

@@ -35,6 +35,19 @@ export const HISTORY_QUESTIONS: readonly Question[] = [
     ],
   },
   {
+    key: 'history.site',
+    station: 'history',
+    kind: 'grade',
+    ask: 'Where does it stand?',
+    hint: 'Built: ground rolled or filled by machines before planting.',
+    answers: [
+      { key: 'garden', label: 'garden, park' },
+      { key: 'street', label: 'street, verge' },
+      { key: 'paved', label: 'in paving' },
+      { key: 'built', label: 'built ground' },
+    ],
+  },
+  {
     key: 'history.traffic',
     station: 'history',
     kind: 'grade',

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import jstat from 'jstat';
 import type { Finding, Tree, TreeEvent, Visit } from '../casefile';
-import { changePoints, levelsOf, sinceWhen, type Series } from './index';
+import { changePoints, fillWords, levelsOf, sinceWhen, type Series } from './index';
 
 const levels = (values: readonly number[], from = 2010) =>
   values.map((v, i) => ({ year: from + i, level: Math.log(v), weight: 1 }));
@@ -115,7 +115,7 @@ const visitOf = (shoots: number[], more: Partial<Visit> = {}): Visit => ({
 });
 const FELL = [0.1, 0.11, 0.1, 0.24, 0.25, 0.26, 0.25];
 const when = (visit: Visit, events: TreeEvent[] = [], reference: Series[] = []) =>
-  sinceWhen(tree, events, [visit], visit, reference);
+  sinceWhen(tree, events, [visit], visit, { shoots: reference });
 
 test('four years or fewer cannot tell, and say so', () => {
   const { change, summary } = when(visitOf([0.1, 0.1, 0.2, 0.2]));
@@ -154,9 +154,19 @@ test('a dry year without a healthy tree beside it counts less', () => {
   expect(when(visitOf(oneDry), drought).change!.fellAtAll).toBeLessThan(
     when(visitOf(oneDry)).change!.fellAtAll,
   );
+  // The rain of the grounds says the same without anyone having dated it.
+  const seasons = Array.from({ length: 12 }, (_, i) => ({
+    year: 2014 + i,
+    rain: [2023, 2024].includes(2014 + i) ? 0.1 : 0.35 + i / 100,
+  }));
+  const read = sinceWhen(tree, [], [visitOf(oneDry)], visitOf(oneDry), {
+    weather: { source: 'gauge', seasons },
+  });
+  expect(read.change!.fellAtAll).toBe(when(visitOf(oneDry), drought).change!.fellAtAll);
+  expect(read.notes.join()).toContain('2023');
 });
 
-test('the oldest root from the buried stem tells by when the fill lay', () => {
+test('the oldest root from the covered stem and the bark under the old line tell when the fill lay', () => {
   const dig = {
     measuredFrom: 'bark',
     roots: [
@@ -164,5 +174,23 @@ test('the oldest root from the buried stem tells by when the fill lay', () => {
       { label: 'B', kind: 'adventitious', points: [], rings: { count: 4, over: 0.02 } },
     ],
   } as unknown as Visit['dig'];
-  expect(when(visitOf(FELL, { dig })).fillBefore).toEqual({ year: 2020, root: 'A' });
+  const bark = (answer: string) => [
+    { key: 'base.bark', part: 0, answer: 'sound' },
+    { key: 'base.bark', part: 4, answer },
+  ];
+  const line = { key: 'probe.oldGrade', answer: 'seen' };
+  const fillOf = (findings: Finding[], more: Partial<Visit> = {}) => {
+    const visit = visitOf(FELL, more);
+    return when({ ...visit, findings: [...visit.findings, ...findings] }).fill;
+  };
+  expect(fillOf([])).toBeUndefined();
+  expect(fillOf(bark('soft'))).toBeUndefined();
+  expect(fillOf([], { dig })).toMatchObject({ to: 2020, clash: false });
+  expect(fillOf([...bark('soft'), line])).toMatchObject({ to: 2023, clash: false });
+  expect(fillOf([...bark('soft'), line], { dig })).toMatchObject({ to: 2020 });
+  expect(fillOf([...bark('dark'), line], { dig })!.why).toHaveLength(2);
+  // Bark still sound under soil that lay there for six years already: one of the two was misread.
+  const clash = fillOf([...bark('sound'), line], { dig })!;
+  expect(clash).toMatchObject({ from: 2021, to: 2020, clash: true });
+  expect(fillWords(clash)).toContain('contradict');
 });

@@ -1,8 +1,10 @@
-import type { Tree, TreeEvent, Visit } from '../casefile/model';
-import { LAGS } from '../practice/lags';
+import type { Tree, TreeEvent, Visit, WeatherRecord } from '../casefile/model';
+import { answersTo, answerTo } from '../base/question';
+import { BURIED_BARK, LAGS } from '../practice/lags';
 import { changePoints, YEARS_NEEDED, type ChangeReading } from './changePoint';
 import { yearOf } from './events';
 import { levelsOf, seriesOf, type Series } from './series';
+import { dryYears } from './weather';
 
 /** A dry year says more of the weather than of the tree, where no healthy tree was read beside it. Judgement. */
 const DRY_YEAR = 0.25;
@@ -20,14 +22,30 @@ export interface EventLag {
   why: string;
 }
 
+/** What a tree is set against. */
+export interface Beside {
+  shoots?: readonly Series[];
+  weather?: WeatherRecord;
+}
+
+/** The years between which the stem was covered, and what tells it. */
+export interface FillYear {
+  from?: number;
+  to: number;
+  /** One sentence for each sign. */
+  why: string[];
+  /** The signs contradict one another or the year of planting; each is still told. */
+  clash: boolean;
+}
+
 export interface SinceWhen {
   series: Series[];
   /** Level of each year, m, as the shoots together make it; and whether it counts less. */
   years: { year: number; metres: number; count: number; discounted: boolean }[];
   change?: ChangeReading;
   events: EventLag[];
-  /** The fill is at least as old as the oldest root that grew from the buried stem. */
-  fillBefore?: { year: number; root: string };
+  /** When the stem was covered, where what lies in the ground tells it. */
+  fill?: FillYear;
   /** What it comes to, or why it cannot be told. */
   summary: string;
   /** What was taken into account. */
@@ -38,22 +56,28 @@ export interface SinceWhen {
  * Since when the tree grows less, from its shoots and rings read back by year, and which dated event the fall followed.
  *
  * @param visits all of the tree; readings of those after `visit` are left out
- * @param reference the same of a healthy tree of its kind near by: years in which it grew less too are weather
+ * @param beside what stands beside it: shoots of a healthy tree of its kind near by (years in which it grew less too are
+ *   weather), and the rain of its grounds
  */
 export function sinceWhen(
   tree: Tree,
   events: readonly TreeEvent[],
   visits: readonly Visit[],
   visit: Visit,
-  reference: readonly Series[] = [],
+  { shoots = [], weather }: Beside = {},
 ): SinceWhen {
   const series = seriesOf(visits, visit.date);
   const plain = series.length > 0 ? levelsOf(series) : [];
-  const beside = new Map((reference.length > 0 ? levelsOf(reference) : []).map((r) => [r.year, r.level]));
+  const beside = new Map((shoots.length > 0 ? levelsOf(shoots) : []).map((r) => [r.year, r.level]));
   const shared = plain.filter((l) => beside.has(l.year));
   const usual = shared.reduce((sum, l) => sum + beside.get(l.year)!, 0) / Math.max(1, shared.length);
   const against = shared.length >= YEARS_NEEDED;
-  const dry = new Set(events.filter((e) => e.kind === 'drought').map((e) => yearOf(e.when)));
+  const recorded = weather ? dryYears(weather) : [];
+  const dry = new Set([
+    ...events.filter((e) => e.kind === 'drought').map((e) => yearOf(e.when)),
+    ...recorded,
+  ]);
+  const dryRead = recorded.filter((year) => plain.some((l) => l.year === year));
   const levels = plain
     .filter((l) => !against || beside.has(l.year))
     .map((l) => ({
@@ -70,6 +94,11 @@ export function sinceWhen(
     ...(!against && plain.some((l) => dry.has(l.year))
       ? ['Dry years count a quarter: no healthy tree was read beside it.']
       : []),
+    ...(!against && dryRead.length > 0
+      ? [
+          `Dry by the rain of ${weather!.seasons.length} growing seasons (${weather!.source}): ${dryRead.join(', ')}.`,
+        ]
+      : []),
   ];
   return {
     series,
@@ -81,7 +110,7 @@ export function sinceWhen(
     })),
     change,
     events: change ? lagsOf(tree, events, change) : [],
-    fillBefore: fillBeforeOf(visit),
+    fill: fillOf(tree, visit),
     summary: summarise(plain.length, change),
     notes,
   };
@@ -117,12 +146,42 @@ function lagsOf(tree: Tree, events: readonly TreeEvent[], change: ChangeReading)
     .sort((a, b) => a.year - b.year);
 }
 
-/** Adventitious roots grow from bark that was covered: the oldest of them is younger than the fill. */
-function fillBeforeOf(visit: Visit): SinceWhen['fillBefore'] {
+/**
+ * When the stem was covered: not after the oldest root that grew from the covered bark began, and as long ago as bark
+ * below the old line takes to look as it does. Silent where neither an adventitious root was aged nor a line was found.
+ */
+function fillOf(tree: Tree, visit: Visit): FillYear | undefined {
+  const seen = Number(visit.date.slice(0, 4));
   const aged = (visit.dig?.roots ?? []).filter((r) => r.kind === 'adventitious' && r.rings !== undefined);
   const oldest = aged.sort((a, b) => b.rings!.count - a.rings!.count)[0];
-  return oldest && { year: Number(visit.date.slice(0, 4)) - oldest.rings!.count, root: oldest.label };
+  const line = answerTo(visit.findings, 'probe.oldGrade')?.answer === 'seen';
+  const looks = new Set(answersTo(visit.findings, 'base.bark').map((f) => f.answer));
+  // What has gone furthest was covered longest.
+  const bark = line ? BURIED_BARK.filter((b) => looks.has(b.answer)).at(-1) : undefined;
+  if (!oldest && !bark) return undefined;
+  const begun = oldest && seen - oldest.rings!.count;
+  const to = Math.min(begun ?? Infinity, bark ? seen - bark.least : Infinity);
+  const from = Math.max(tree.plantedYear ?? -Infinity, bark ? seen - bark.most : -Infinity);
+  return {
+    ...(Number.isFinite(from) && { from }),
+    to,
+    clash: from > to,
+    why: [
+      ...(oldest ? [`Root ${oldest.label} grew from the covered stem: the fill lay by ${begun}.`] : []),
+      ...(bark
+        ? [`Bark below the old line is ${bark.answer}: covered by ${seen - bark.least}. ${bark.why}`]
+        : []),
+    ],
+  };
 }
+
+/** Between which years the stem was covered, in words. */
+export const fillWords = ({ from, to, clash }: FillYear): string =>
+  clash
+    ? `The signs of when the stem was covered contradict one another (not before ${from}, not after ${to}): look again.`
+    : from === undefined
+      ? `The stem was covered in ${to} or before.`
+      : `The stem was covered ${from === to ? `in ${to}` : `between ${from} and ${to}`}.`;
 
 /** A span that takes in nearly every year says nothing of when. */
 const TELLS_NOTHING = 0.9;

@@ -37,3 +37,18 @@ export const LAGS: readonly Lag[] = [
   { kind: 'planting ring', least: 5, most: 20, why: 'Roots turn at the ring first, and tighten later.' },
   { kind: 'fertiliser', least: 0, most: 2, why: 'Salt burns at once.' },
 ];
+
+/** How long bark has been covered, by the look of it; years. Judgement; common practice, no source. */
+export interface BuriedBark {
+  answer: 'sound' | 'dark' | 'soft' | 'loose';
+  least: number;
+  most: number;
+  why: string;
+}
+
+export const BURIED_BARK: readonly BuriedBark[] = [
+  { answer: 'sound', least: 0, most: 5, why: 'Bark covered for long does not stay sound.' },
+  { answer: 'dark', least: 1, most: 15, why: 'Bark darkens within a year or two of being covered.' },
+  { answer: 'soft', least: 3, most: 40, why: 'Covered bark takes some years to soften.' },
+  { answer: 'loose', least: 5, most: 40, why: 'Covered bark takes longer still to die and come away.' },
+];

@@ -2,10 +2,11 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState, type FormEvent } from 'react';
+import { useState, type FormEvent } from 'react';
 import type { PlanSides, PropertyPage } from '../../protocol/grounds';
 import type { Change, ChangeResult } from '../../protocol/item';
 import { formatLength, longUnit } from '@undrel/core/units';
+import { FilePick } from '../../ui/FilePick';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { newId } from '../tree/newId';
@@ -13,6 +14,7 @@ import { Cohorts } from './Cohorts';
 import { PlanView } from './PlanView';
 import { PropertyEdit, type PropertyActions } from './PropertyEdit';
 import { TreeTable } from './TreeTable';
+import { Weather } from './Weather';
 
 type Told = { problem?: string; notes?: string[]; done?: string; undo?: () => void };
 
@@ -106,6 +108,18 @@ export function PropertyScreen({
     setBusy(false);
     router.refresh();
   };
+  const readWeather = async (file?: File) => {
+    setBusy(true);
+    setTold(undefined);
+    const answer = await fetch(`${api}/weather?name=${encodeURIComponent(file?.name ?? '')}`, {
+      method: 'POST',
+      ...(file && { headers: { 'content-type': 'text/csv' }, body: await file.arrayBuffer() }),
+    }).catch(() => undefined);
+    const read = (await answer?.json().catch(() => undefined)) as Told | undefined;
+    setTold(read ?? { problem: 'The weather record was not reached; nothing was changed. Try again.' });
+    setBusy(false);
+    router.refresh();
+  };
   const name = page.trees.find((t) => t.id === placing)?.label;
   return (
     <div className="lg:h-dvh flex flex-col">
@@ -149,7 +163,13 @@ export function PropertyScreen({
                 >
                   Add a tree
                 </button>
-                <BringIn busy={busy} onFile={(file) => void bring(file)} />
+                <FilePick
+                  about="File to bring in: CSV, GeoJSON or case file"
+                  label={busy ? 'Reading…' : 'Bring in'}
+                  accept=".csv,.geojson,.json"
+                  disabled={busy}
+                  onFile={(file) => void bring(file)}
+                />
               </>
             )}
             <Link className="quiet" href={`/grounds/${page.id}/walk`} prefetch={false}>
@@ -202,6 +222,11 @@ export function PropertyScreen({
               }}
             />
           )}
+          <Weather
+            record={page.weather}
+            onRead={mayMeasure ? (file) => void readWeather(file) : undefined}
+            busy={busy}
+          />
           <Cohorts page={page} mayMeasure={mayMeasure} confirm={confirm} />
           {page.trees.length === 0 ? (
             <p className="told my-3">
@@ -272,30 +297,6 @@ function StalePlan(props: { sides: PlanSides; onTheirs: () => void; onMine: () =
         </button>
       </p>
     </div>
-  );
-}
-
-function BringIn({ busy, onFile }: { busy: boolean; onFile: (file: File) => void }) {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        className="sr-only"
-        aria-label="File to bring in: CSV, GeoJSON or case file"
-        tabIndex={-1}
-        accept=".csv,.geojson,.json"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) onFile(file);
-          event.target.value = '';
-        }}
-      />
-      <button type="button" className="quiet" disabled={busy} onClick={() => input.current?.click()}>
-        {busy ? 'Reading…' : 'Bring in'}
-      </button>
-    </>
   );
 }
 

@@ -6,7 +6,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { progressOf, type Glance } from '@undrel/core/assessment';
 import { BASE_QUESTIONS } from '@undrel/core/base';
 import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '@undrel/core/crown';
-import type { Tree, TreeEvent } from '@undrel/core/casefile';
+import type { Tree, TreeEvent, WeatherRecord } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import { profileOf } from '@undrel/core/profile';
@@ -61,6 +61,8 @@ export interface TreeScreenProps {
   glance: (Glance & { visitId: string }) | undefined;
   /** Shoots of a healthy tree of its kind near by. */
   reference: ReferenceShoots | undefined;
+  /** Rain of the grounds. */
+  weather: WeatherRecord | undefined;
 }
 
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
@@ -197,6 +199,7 @@ export function TreeScreen(props: TreeScreenProps) {
     events,
     visits: allVisits,
     reference: props.reference,
+    weather: props.weather,
     visitId: current.id,
     visit,
     profile,

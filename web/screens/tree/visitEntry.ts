@@ -1,5 +1,5 @@
 import type { Assessment } from '@undrel/core/assessment';
-import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import type { Tree, TreeEvent, Visit, WeatherRecord } from '@undrel/core/casefile';
 import type { Explanation, FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import type { Profile } from '@undrel/core/profile';
@@ -18,6 +18,7 @@ export interface StationProps {
   /** All visits of the tree, newest first. */
   visits: readonly Visit[];
   reference: ReferenceShoots | undefined;
+  weather: WeatherRecord | undefined;
   visitId: string;
   visit: Visit;
   profile: Profile;

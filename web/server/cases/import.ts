@@ -3,10 +3,11 @@ import type { CaseFile } from '@undrel/core/casefile';
 import type { Viewer } from '../accounts/session';
 import type { Db } from '../database/transaction';
 import { itemsOf } from '../../protocol/item';
+import { KEEP_WEATHER } from '../grounds/sql';
 import { saveChanges } from './write';
 
 /**
- * Adds a case file to a property as a new tree.
+ * Adds a case file to a property as a new tree; its rain record stays where the property has none yet.
  *
  * @returns id of the tree, and what was left out with the reason; events whose date contradicts the tree are left out,
  *   the rest is kept
@@ -17,6 +18,7 @@ export async function importCase(
   propertyId: string,
   caseFile: CaseFile,
 ): Promise<{ treeId: string; leftOut: string[] }> {
+  if (caseFile.weather) await db.rows(KEEP_WEATHER, [propertyId, JSON.stringify(caseFile.weather)]);
   const items = itemsOf(caseFile, propertyId, randomUUID);
   const results = await saveChanges(
     db,

@@ -1,5 +1,5 @@
 import { glanceAt, type Glance } from '@undrel/core/assessment';
-import { caseOf, type CaseFile, type Tree, type TreeEvent } from '@undrel/core/casefile';
+import { caseOf, type CaseFile, type Tree, type TreeEvent, type WeatherRecord } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import { visitToJudge } from '@undrel/core/walk';
@@ -15,6 +15,7 @@ export interface LoadedCase {
   property: { id: string; name: string };
   firmSchools: Schools;
   firmTable: FirmTable | undefined;
+  weather: WeatherRecord | undefined;
 }
 
 type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
@@ -23,6 +24,7 @@ type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
   property_name: string;
   firm_schools: Schools;
   firm_table: FirmTable | null;
+  weather: WeatherRecord | null;
 };
 
 /** A tree with its history and visits as separately versioned items; undefined when the firm has no such tree. */
@@ -41,6 +43,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
     property: { id: row.property_id, name: row.property_name },
     firmSchools: row.firm_schools,
     firmTable: row.firm_table ?? undefined,
+    weather: row.weather ?? undefined,
   };
 }
 
@@ -64,9 +67,9 @@ export function newestGlance({
 }
 
 /** The loaded case in the open format. */
-export function caseFileOf({ treeId, items }: LoadedCase): CaseFile {
+export function caseFileOf({ treeId, items, weather }: LoadedCase): CaseFile {
   const tree = items.find((i) => i.kind === 'tree')!.values as Tree;
   const events = itemsBelow(items, 'event', treeId).map((e) => e.values as TreeEvent);
   const visits = itemsBelow(items, 'visit', treeId).map((v) => visitFrom(items, v));
-  return caseOf(tree, events, visits);
+  return caseOf(tree, events, visits, weather);
 }

@@ -66,7 +66,8 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
     ${ofVisits('decision')} as decision,
     ${ofVisits('dig')} as dig,
     ${ofVisits('root')} as root,
-    p.name as property_name, p.id as property_id, f.schools as firm_schools, f.judgements as firm_table
+    p.name as property_name, p.id as property_id, f.schools as firm_schools, f.judgements as firm_table,
+    p.weather
   from trees t
   join properties p on p.firm_id = t.firm_id and p.id = t.property_id
   join firms f on f.firm_id = t.firm_id

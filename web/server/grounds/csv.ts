@@ -2,6 +2,7 @@ import type { Stock, Tree } from '@undrel/core/casefile';
 import { readLength, type LengthField, type LengthUnit } from '@undrel/core/units';
 import Papa from 'papaparse';
 import type { TreeRow } from '../../protocol/grounds';
+import { readCsvTable } from '../csvTable';
 
 /** Columns of the tree table as CSV: name with its unit, value in that unit. */
 const OUT: readonly [string, (t: TreeRow) => string | number | undefined][] = [
@@ -54,31 +55,12 @@ export type ReadTrees = { ok: true; trees: Tree[]; notes: string[] } | { ok: fal
  * named with row, column and what is allowed; a row without a label is left out.
  */
 export function readTrees(bytes: Uint8Array): ReadTrees {
-  let source: string;
-  try {
-    source = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return {
-      ok: false,
-      problem: 'The file is not UTF-8 text; save it as “CSV UTF-8” and try again. Nothing was changed.',
-    };
-  }
-  const parsed = Papa.parse<Record<string, string>>(source, {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (h) => h.trim().toLowerCase(),
-  });
-  const heads = parsed.meta.fields ?? [];
-  if (!heads.includes('label')) {
-    return {
-      ok: false,
-      problem: `The column “label” is missing; the file has: ${heads.join(', ') || 'nothing'}.`,
-    };
-  }
-  const notes = parsed.errors.slice(0, 20).map((e) => `Row ${(e.row ?? 0) + 2}: ${e.message}.`);
-  const trees = parsed.data.flatMap((row, i): Tree[] => {
+  const table = readCsvTable(bytes, ['label']);
+  if (!table.ok) return table;
+  const { heads, notes } = table;
+  const trees = table.rows.flatMap((row, i): Tree[] => {
     const where = `Row ${i + 2}`;
-    const cell = (name: string) => row[name]?.trim() ?? '';
+    const cell = (name: string) => row[name] ?? '';
     if (!cell('label')) {
       notes.push(`${where} left out: no label.`);
       return [];

@@ -141,7 +141,7 @@ export function cohortPage(
   const { stock, plantedYear } = trees[0]!.row;
   const priors = priorsOf(
     tableFor(judgements ?? undefined),
-    circumstancesOf({ stock: stock as Tree['stock'], plantedYear }, { date: today }),
+    circumstancesOf({ stock: stock as Tree['stock'], plantedYear }, [], { date: today, findings: [] }),
   );
   return {
     name,

@@ -42,7 +42,7 @@ export const SEARCH = `
      from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
     where r.number ilike $1 order by r.number desc limit 5)`;
 
-export const PROPERTY = `select p.id, p.version, p.name, p.note, p.plan, p.round_started::text as "roundStarted", c.name as client
+export const PROPERTY = `select p.id, p.version, p.name, p.note, p.plan, p.round_started::text as "roundStarted", p.weather, c.name as client
   from properties p left join clients c on c.firm_id = p.firm_id and c.id = p.client_id
   where p.id = $1 and p.deleted_at is null`;
 
@@ -72,3 +72,6 @@ export const DELETE_PROPERTY = `update properties set deleted_at = now() where i
 export const RESTORE_PROPERTY = `update properties set deleted_at = null where id = $1`;
 export const FIRM_PRACTICE = 'select schools, judgements from firms';
 export const BEGIN_ROUND = `update properties set round_started = $2 where id = $1 and deleted_at is null returning name`;
+export const SET_WEATHER = `update properties set weather = $2 where id = $1 and deleted_at is null returning name`;
+/** Keeps a record that came with a case, where none was read. */
+export const KEEP_WEATHER = `update properties set weather = $2 where id = $1 and weather is null`;

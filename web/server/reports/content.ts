@@ -9,7 +9,7 @@ import {
   type CauseKey,
   type Reason,
 } from '@undrel/core/diagnosis';
-import { yearOf, eventsFollowed, sinceWhen, type Series } from '@undrel/core/history';
+import { yearOf, eventsFollowed, fillWords, sinceWhen, type Beside } from '@undrel/core/history';
 import { plannedOf, plannedWork, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import { sectionOf, type Profile } from '@undrel/core/profile';
@@ -43,8 +43,8 @@ export interface ReportSource {
   schools: Schools;
   /** The firm's own words in the table of causes. */
   table?: FirmTable;
-  /** Shoots of a healthy tree of its kind near by. */
-  reference?: readonly Series[];
+  /** A healthy tree of its kind near by, and the rain of the grounds. */
+  beside?: Beside;
   wording: Wording;
   system: UnitSystem;
 }
@@ -146,14 +146,14 @@ function operationIn(operation: Operation, visit: Visit, system: UnitSystem): Re
 }
 
 /** When growth fell, in words and as the line of years. */
-function sincePart({ tree, events, visits, visit, reference, system }: ReportSource): ReportContent['since'] {
-  const since = sinceWhen(tree, events, visits, visit, reference);
+function sincePart({ tree, events, visits, visit, beside, system }: ReportSource): ReportContent['since'] {
+  const since = sinceWhen(tree, events, visits, visit, beside);
   const followed = eventsFollowed(since).map(
     (e) =>
       `${Math.round(100 * e.chance)} % of it lies within the usual lag of “${e.event.kind}, ${e.event.when}”.`,
   );
   return {
-    text: [since.summary, ...followed].join(' '),
+    text: [since.summary, ...followed, ...(since.fill ? [fillWords(since.fill)] : [])].join(' '),
     ...(since.years.length > 0 && {
       drawing: declineLine({
         since,

@@ -53,7 +53,10 @@ export async function openDraft(
       firm: viewer.firmName,
       schools: loaded.firmSchools,
       table: loaded.firmTable,
-      reference: (await referenceShoots(db, loaded.treeId))?.series,
+      beside: {
+        shoots: (await referenceShoots(db, loaded.treeId))?.series,
+        weather: loaded.weather,
+      },
       wording: head?.wording ?? {},
       system,
     },

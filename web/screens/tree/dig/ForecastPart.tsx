@@ -1,12 +1,19 @@
 'use client';
 
 import dynamic from 'next/dynamic';
+import { useSyncExternalStore } from 'react';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import type { DigWork } from './useDig';
+import type { Progress } from './useForecast';
 
 const ForecastChart = dynamic(() => import('./ForecastChart').then((m) => m.ForecastChart), {
   ssr: false,
 });
+
+function ProgressBar({ of }: { of: Progress }) {
+  const share = useSyncExternalStore(of.subscribe, of.get, () => 0);
+  return <progress className="flex-1" value={share} max={1} aria-label="Forecast being made" />;
+}
 
 /** The forecast: its chart, what is set side by side, and how sure it is. */
 export function ForecastPart({
@@ -30,16 +37,16 @@ export function ForecastPart({
   return (
     <section className="my-3" aria-label="Forecast">
       <h2>When it gets worse</h2>
-      {working !== undefined && (
+      {working && (
         <p role="status" className="flex items-center gap-3">
-          <progress className="flex-1" value={working} max={1} aria-label="Forecast being made" />
+          <ProgressBar of={work.progress} />
           <button type="button" className="link" onClick={work.cancel}>
             Cancel
           </button>
         </p>
       )}
       {problem && <p className="wrong">The forecast could not be made: {problem}</p>}
-      {working === undefined && !forecast && (
+      {!working && !forecast && (
         <button type="button" className="link" onClick={work.again}>
           Make the forecast
         </button>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Dig, Tree } from '@undrel/core/casefile';
 import type { Forecast, StemRate, Scenario } from '@undrel/core/growth';
 import { FORECAST_DRAWS, FORECAST_SEED } from '@undrel/core/pruning';
@@ -9,10 +9,25 @@ import type { ForecastAnswer, ForecastJob } from '../../../workers/forecast';
 /** Entries wait this long before the forecast is made anew. */
 const PAUSE_MS = 400;
 
+/** Share of the work done, told to those who show it: the page need not be made anew at every step. */
+export class Progress {
+  #share = 0;
+  #shown = new Set<() => void>();
+  readonly get = (): number => this.#share;
+  readonly subscribe = (show: () => void): (() => void) => {
+    this.#shown.add(show);
+    return () => this.#shown.delete(show);
+  };
+  set(share: number): void {
+    this.#share = share;
+    for (const show of this.#shown) show();
+  }
+}
+
 export interface ForecastState {
   forecast: Forecast | undefined;
-  /** Share of the work done while it runs; undefined when it does not. */
-  working: number | undefined;
+  working: boolean;
+  progress: Progress;
   problem: string | undefined;
   cancel: () => void;
   again: () => void;
@@ -26,16 +41,17 @@ export function useForecast(
   scenarios: readonly Scenario[],
 ): ForecastState {
   const [forecast, setForecast] = useState<Forecast | undefined>(undefined);
-  const [working, setWorking] = useState<number | undefined>(undefined);
+  const [working, setWorking] = useState(false);
+  const [progress] = useState(() => new Progress());
   const [problem, setProblem] = useState<string | undefined>(undefined);
   const [asked, setAsked] = useState(0);
   const worker = useRef<Worker | undefined>(undefined);
   const stop = useCallback(() => {
     worker.current?.terminate();
     worker.current = undefined;
-    setWorking(undefined);
+    setWorking(false);
   }, []);
-  const job = JSON.stringify({ tree, dig, stem, scenarios });
+  const job = useMemo(() => JSON.stringify({ tree, dig, stem, scenarios }), [tree, dig, stem, scenarios]);
   const drawn = (dig?.roots.length ?? 0) > 0;
   useEffect(() => {
     if (!drawn) {
@@ -44,21 +60,22 @@ export function useForecast(
     }
     const timer = setTimeout(() => {
       setProblem(undefined);
-      setWorking(0);
+      progress.set(0);
+      setWorking(true);
       const made = new Worker(new URL('../../../workers/forecast.ts', import.meta.url), { type: 'module' });
       worker.current = made;
       made.onmessage = ({ data }: MessageEvent<ForecastAnswer>) => {
-        if (data.state === 'working') setWorking(data.share);
+        if (data.state === 'working') progress.set(data.share);
         else {
           if (data.state === 'done') setForecast(data.forecast);
           else setProblem(data.problem);
           made.terminate();
-          setWorking(undefined);
+          setWorking(false);
         }
       };
       made.onerror = (event) => {
         setProblem(event.message || 'The forecast could not be made.');
-        setWorking(undefined);
+        setWorking(false);
       };
       made.postMessage({
         id: asked,
@@ -71,6 +88,6 @@ export function useForecast(
       clearTimeout(timer);
       stop();
     };
-  }, [job, drawn, asked, stop]);
-  return { forecast, working, problem, cancel: stop, again: () => setAsked((n) => n + 1) };
+  }, [job, drawn, asked, stop, progress]);
+  return { forecast, working, progress, problem, cancel: stop, again: () => setAsked((n) => n + 1) };
 }

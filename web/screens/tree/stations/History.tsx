@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import type { EventKind, Stock, Tree } from '@undrel/core/casefile';
-import { EVENT_KINDS, eventDateProblem, HISTORY_QUESTIONS } from '@undrel/core/history';
+import { dryYears, EVENT_KINDS, eventDateProblem, HISTORY_QUESTIONS, yearOf } from '@undrel/core/history';
 import type { LengthField } from '@undrel/core/units';
 import { Entry } from '../../../ui/controls/Entry';
 import { itemsBelow } from '../../../protocol/item';
@@ -230,9 +230,13 @@ function Text(props: {
   );
 }
 
-function Events({ control, treeId, tree, mayMeasure, today }: StationProps) {
+function Events({ control, treeId, tree, weather, mayMeasure, today }: StationProps) {
   const events = itemsBelow(control.items, 'event', treeId).sort((a, b) =>
     a.values.when.localeCompare(b.values.when),
+  );
+  const dated = new Set(events.filter((e) => e.values.kind === 'drought').map((e) => yearOf(e.values.when)));
+  const dry = (weather ? dryYears(weather) : []).filter(
+    (year) => year >= (tree.plantedYear ?? 0) && !dated.has(year),
   );
   const [kind, setKind] = useState<EventKind>('soil added');
   const [when, setWhen] = useState('');
@@ -275,6 +279,28 @@ function Events({ control, treeId, tree, mayMeasure, today }: StationProps) {
           </li>
         ))}
       </ul>
+      {mayMeasure && dry.length > 0 && (
+        <p className="text-sm py-1">
+          By the rain record these growing seasons were dry:{' '}
+          {dry.map((year) => (
+            <button
+              key={year}
+              type="button"
+              className="link min-h-[44px] px-1"
+              aria-label={`Add drought ${year}`}
+              onClick={() =>
+                control.set('event', newId(), treeId, {
+                  kind: 'drought',
+                  when: String(year),
+                  note: `by the rain record, ${weather!.source}`,
+                })
+              }
+            >
+              add {year}
+            </button>
+          ))}
+        </p>
+      )}
       {mayMeasure && (
         <form onSubmit={add} className="grid grid-cols-[1fr_7.5rem] gap-2 mt-2">
           <label className="block">

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { eventsFollowed, sinceWhen } from '@undrel/core/history';
+import { eventsFollowed, fillWords, sinceWhen } from '@undrel/core/history';
 import { DrawingSvg } from '../../../../ui/drawing/DrawingSvg';
 import { declineLine, stemsOf } from '../../../../ui/drawing/declineLine';
 import { useMeasured } from '../../../../ui/useMeasured';
@@ -10,10 +10,10 @@ import { percent } from './percent';
 
 /** When growth fell, and which event it followed. */
 export function SinceWhen(props: StationProps) {
-  const { tree, events, visits, visit, reference, system, goTo } = props;
+  const { tree, events, visits, visit, reference, weather, system, goTo } = props;
   const since = useMemo(
-    () => sinceWhen(tree, events, visits, visit, reference?.series),
-    [tree, events, visits, visit, reference],
+    () => sinceWhen(tree, events, visits, visit, { shoots: reference?.series, weather }),
+    [tree, events, visits, visit, reference, weather],
   );
   const [ref, size] = useMeasured<HTMLDivElement>({ width: 430, height: 10 });
   const drawing =
@@ -40,9 +40,9 @@ export function SinceWhen(props: StationProps) {
           {e.from}–{e.to}; by the length of that span alone {percent(e.byLength)}). {e.why}
         </p>
       ))}
-      {since.fillBefore && (
+      {since.fill && (
         <p className="text-sm">
-          Root {since.fillBefore.root} grew from the buried stem: the fill lay by {since.fillBefore.year}.
+          {fillWords(since.fill)} {since.fill.why.join(' ')}
         </p>
       )}
       {since.notes.map((note) => (

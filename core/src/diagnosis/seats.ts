@@ -1,0 +1,107 @@
+import { CAUSE_COUNT, type CompiledFinding } from './network';
+import type { Joint, Marginals } from './posterior';
+
+/**
+ * A joint seen from one finding: the mass of each state of what it depends on, alone and with each cause and mechanism.
+ * From it the marginals follow for any answer, given or taken back, without walking the worlds again.
+ */
+export interface Seat {
+  /** `[without, with its mechanism][place]` */
+  mass: [Float64Array, Float64Array];
+  causes: [Float64Array, Float64Array][];
+  mechanisms: [Float64Array, Float64Array][];
+}
+
+/** Half of the causes, and the worlds of that half. */
+const HALF = CAUSE_COUNT / 2;
+const HALF_WORLDS = 1 << HALF;
+
+/** Sums an array over worlds down to the places of a finding. */
+function toPlaces(values: Float64Array, place: Uint16Array, size: number): Float64Array {
+  const sums = new Float64Array(size);
+  for (let w = 0; w < place.length; w++) sums[place[w]!]! += values[w]!;
+  return sums;
+}
+
+/**
+ * The same for every cause: only the worlds with that cause. One walk sums by place and, in place of a walk for each
+ * cause, each world is added to a tree of halves: causes above and below share the work.
+ */
+function causesToPlaces(values: Float64Array, place: Uint16Array, size: number): Float64Array[] {
+  const sums = Array.from({ length: CAUSE_COUNT }, () => new Float64Array(size));
+  const half = HALF;
+  const lower = HALF_WORLDS - 1;
+  const rows = new Float64Array(size << half);
+  // First by place and the lower half of the causes, then by place and the upper half.
+  for (let w = 0; w < values.length; w++) rows[(place[w]! << half) | (w & lower)]! += values[w]!;
+  gather(0);
+  rows.fill(0);
+  for (let w = 0; w < values.length; w++) rows[(place[w]! << half) | (w >> half)]! += values[w]!;
+  gather(HALF);
+  return sums;
+
+  function gather(first: number): void {
+    for (let k = 0; k < size; k++) {
+      const base = k << HALF;
+      for (let bit = HALF - 1; bit >= 0; bit--) {
+        const step = 1 << bit;
+        let held = 0;
+        for (let s = 0; s < step; s++) {
+          held += rows[base + s + step]!;
+          rows[base + s]! += rows[base + s + step]!;
+        }
+        sums[first + bit]![k] = held;
+      }
+    }
+  }
+}
+
+const less = (all: Float64Array, some: Float64Array): Float64Array => all.map((v, k) => v - some[k]!);
+
+/** @param joint laid open */
+export function seatOf(joint: Joint, compiled: CompiledFinding): Seat {
+  const { place, mechanism, chance } = compiled;
+  const { one, two } = joint.open!;
+  const size = chance[0]![0]!.length;
+  const down = (values: Float64Array) => toPlaces(values, place, size);
+  const none = new Float64Array(size);
+  const mass = down(joint.mass);
+  const causes = causesToPlaces(joint.mass, place, size);
+  if (mechanism < 0) {
+    return {
+      mass: [mass, none],
+      causes: causes.map((c) => [c, none]),
+      mechanisms: one.map((m) => [down(m), none]),
+    };
+  }
+  const there = one[mechanism]!;
+  const withIt = down(there);
+  const causesWith = causesToPlaces(there, place, size);
+  return {
+    mass: [less(mass, withIt), withIt],
+    causes: causes.map((c, i) => [less(c, causesWith[i]!), causesWith[i]!]),
+    mechanisms: one.map((m, n) => {
+      if (n === mechanism) return [none, withIt];
+      const both = down(two[Math.max(n, mechanism)]![Math.min(n, mechanism)]!);
+      return [less(down(m), both), both];
+    }),
+  };
+}
+
+/**
+ * The marginals if the finding had said otherwise: the mass times a factor for each state of what it depends on. Dividing
+ * its likelihood out takes the finding back; multiplying one in adds it.
+ */
+export function reweighted(seat: Seat, factor: readonly [Float64Array, Float64Array]): Marginals {
+  const sum = ([without, withIt]: readonly [Float64Array, Float64Array]) => {
+    let all = 0;
+    for (let k = 0; k < without.length; k++) all += without[k]! * factor[0][k]! + withIt[k]! * factor[1][k]!;
+    return all;
+  };
+  const total = sum(seat.mass);
+  return {
+    total,
+    causes: Float64Array.from(seat.causes, (c) => sum(c) / total),
+    mechanisms: Float64Array.from(seat.mechanisms, (m) => sum(m) / total),
+  };
+}

@@ -1,0 +1,41 @@
+'use client';
+
+import { useRef } from 'react';
+
+/** A button that asks for a file. */
+export function FilePick(props: {
+  /** What the file is, for those who do not see. */
+  about: string;
+  label: string;
+  accept: string;
+  disabled?: boolean;
+  className?: string;
+  onFile: (file: File) => void;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        className="sr-only"
+        aria-label={props.about}
+        tabIndex={-1}
+        accept={props.accept}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) props.onFile(file);
+          event.target.value = '';
+        }}
+      />
+      <button
+        type="button"
+        className={props.className ?? 'quiet'}
+        disabled={props.disabled}
+        onClick={() => input.current?.click()}
+      >
+        {props.label}
+      </button>
+    </>
+  );
+}

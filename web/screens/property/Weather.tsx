@@ -11,14 +11,15 @@ export function Weather(props: {
   const { record, onRead } = props;
   if (!record && !onRead) return null;
   return (
-    <section className="text-sm mb-2" aria-label="Rain of these grounds">
-      {record ? told(record) : 'No record of the rain here yet: it tells dry years from failing trees.'}{' '}
+    <section className="text-sm mb-2 flex flex-wrap items-center gap-x-3" aria-label="Rain of these grounds">
+      <p className="basis-80 grow">
+        {record ? told(record) : 'No record of the rain here yet: it tells dry years from failing trees.'}
+      </p>
       {onRead && (
         <>
           <button type="button" className="link min-h-[44px]" disabled={props.busy} onClick={() => onRead()}>
             {record ? 'Read again' : 'Read the weather record'}
           </button>
-          {' · '}
           <FilePick
             about="Monthly rain as CSV: month (YYYY-MM), rain (mm)"
             label="from CSV"

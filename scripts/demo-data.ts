@@ -20,6 +20,7 @@ const TABLES = [
   'assessments',
   'roots',
   'digs',
+  'trench_designs',
   'decisions',
   'probe_points',
   'grade_profiles',

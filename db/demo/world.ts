@@ -4,6 +4,7 @@ import {
   type CaseFile,
   type Tree,
   type TreeEvent,
+  type TrenchDesign,
   type Visit,
 } from '@undrel/core/casefile';
 import * as digs from './digs';
@@ -280,6 +281,15 @@ function kelpworth(): DemoProperty {
         ],
       },
       area('Observatory', 'building', 128, -12, 22, 24),
+      {
+        name: 'Gas main',
+        kind: 'gas',
+        shape: 'line',
+        points: [
+          [-6, 10.8],
+          [126, 11.2],
+        ],
+      },
     ],
     trees,
   };
@@ -603,16 +613,30 @@ function sableRow(): DemoProperty {
   };
 }
 
-/** Whoever looks notes where the tree stands. */
+/** Trenches thought of already, on the last visit: on a slope, and in a hole in clay. */
+const TRENCHES: Record<string, TrenchDesign> = {
+  'kelpworth-4': { slope: { fall: 0.06, toward: 200 }, locked: [135] },
+  'sable-katsura-14': { holeRadius: 0.5 },
+};
+
+/** Whoever looks notes where the tree stands and how far its crown reaches. */
 const standing = (site: string, property: DemoProperty): DemoProperty => ({
   ...property,
   trees: property.trees.map(({ id, caseFile }) => ({
     id,
     caseFile: {
       ...caseFile,
-      visits: caseFile.visits.map((v) =>
-        v.walk ? v : { ...v, findings: [...v.findings, { key: 'history.site', answer: site }] },
-      ),
+      tree: {
+        ...caseFile.tree,
+        crownRadius:
+          caseFile.tree.crownRadius ??
+          (caseFile.tree.height && Number((0.35 * caseFile.tree.height).toFixed(1))),
+      },
+      visits: caseFile.visits.map((v, i) => ({
+        ...v,
+        ...(!v.walk && { findings: [...v.findings, { key: 'history.site', answer: site }] }),
+        ...(i === caseFile.visits.length - 1 && TRENCHES[id] && { trenches: TRENCHES[id] }),
+      })),
     },
   })),
 });

@@ -7,12 +7,13 @@ import type {
   GradeProfile,
   ProbePoint,
   Tree,
+  TrenchDesign,
   TreeEvent,
   Visit,
 } from '@undrel/core/casefile';
 
 /** The head of a visit: what it holds beside its readings. */
-export type VisitHead = Omit<Visit, 'findings' | 'profiles' | 'probes' | 'decisions' | 'dig'>;
+export type VisitHead = Omit<Visit, 'findings' | 'profiles' | 'probes' | 'decisions' | 'dig' | 'trenches'>;
 
 /** The stem in a dig and how it was measured; the roots are items of their own. */
 export type DigHead = Omit<Dig, 'roots'>;
@@ -27,6 +28,7 @@ export interface ItemValues {
   decision: Decision;
   dig: DigHead;
   root: DugRoot;
+  trenches: TrenchDesign;
 }
 
 export type ItemKind = keyof ItemValues;
@@ -66,6 +68,7 @@ export const findingId = (visitId: string, key: string, part?: number): string =
   part === undefined ? `${visitId}.${key}` : `${visitId}.${key}.${part}`;
 export const profileId = (visitId: string, bearing: number): string => `${visitId}.${bearing}`;
 export const digId = (visitId: string): string => `${visitId}.dig`;
+export const trenchesId = (visitId: string): string => `${visitId}.trenches`;
 export const decisionId = (visitId: string, operation: string): string => `${visitId}.${operation}`;
 
 /** All items of a case file, with ids from `newId` where identity is not given by the content. */
@@ -75,13 +78,14 @@ export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => str
     ({ kind, id, parent, version: 0, values }) as Item;
   const items: Item[] = [fresh('tree', treeId, propertyId, caseFile.tree)];
   for (const event of caseFile.events) items.push(fresh('event', newId(), treeId, event));
-  for (const { findings, profiles, probes, decisions, dig, ...head } of caseFile.visits) {
+  for (const { findings, profiles, probes, decisions, dig, trenches, ...head } of caseFile.visits) {
     const visitId = newId();
     items.push(fresh('visit', visitId, treeId, head));
     for (const f of findings) items.push(fresh('finding', findingId(visitId, f.key, f.part), visitId, f));
     for (const p of profiles) items.push(fresh('profile', profileId(visitId, p.bearing), visitId, p));
     for (const p of probes) items.push(fresh('probe', newId(), visitId, p));
     for (const d of decisions) items.push(fresh('decision', decisionId(visitId, d.operation), visitId, d));
+    if (trenches) items.push(fresh('trenches', trenchesId(visitId), visitId, trenches));
     if (dig) {
       const { roots, ...digHead } = dig;
       items.push(fresh('dig', digId(visitId), visitId, digHead));
@@ -108,6 +112,7 @@ export function visitFrom(items: readonly Item[], visit: { id: string; values: V
   const below = <K extends ItemKind>(kind: K) => itemsBelow(items, kind, visit.id).map((item) => item.values);
   const [dig] = below('dig') as DigHead[];
   const roots = below('root') as DugRoot[];
+  const [trenches] = below('trenches') as TrenchDesign[];
   return {
     ...visit.values,
     findings: below('finding') as Finding[],
@@ -115,5 +120,6 @@ export function visitFrom(items: readonly Item[], visit: { id: string; values: V
     probes: below('probe') as ProbePoint[],
     decisions: below('decision') as Decision[],
     ...(dig || roots.length > 0 ? { dig: { ...(dig ?? NEW_DIG), roots } } : {}),
+    ...(trenches && { trenches }),
   };
 }

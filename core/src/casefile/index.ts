@@ -1,3 +1,4 @@
 export * from './dig';
+export * from './trench';
 export * from './model';
 export * from './order';

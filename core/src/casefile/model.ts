@@ -3,6 +3,7 @@
  * a file against these types is in schema.ts; this file has no dependency so that a browser may load it alone.
  */
 import type { Dig } from './dig';
+import type { TrenchDesign } from './trench';
 
 export const CASE_FORMAT = 'undrel-case';
 export const CASE_VERSION = 3;
@@ -121,6 +122,7 @@ export interface Visit {
   probes: ProbePoint[];
   decisions: Decision[];
   dig?: Dig;
+  trenches?: TrenchDesign;
 }
 
 export interface CaseFile {

@@ -191,6 +191,19 @@ export const decisionSchema = z.strictObject({
   wording: text(4000).optional(),
 });
 
+const bearings = z.array(z.number().min(0).lt(360)).max(60);
+export const trenchSchema = z.strictObject({
+  holeRadius: z.number().positive().max(5).optional(),
+  slope: z.strictObject({ fall: z.number().min(0).max(1), toward: z.number().min(0).lt(360) }).optional(),
+  locked: bearings.optional(),
+  avoid: bearings.optional(),
+  marked: z.iso.date().optional(),
+  choice: z
+    .strictObject({ remedy: z.string().min(1).max(40), why: z.string().trim().min(1).max(500) })
+    .optional(),
+  note: z.string().max(2000).optional(),
+});
+
 export const visitSchema = z.strictObject({
   date: day,
   by: text(120).optional(),
@@ -207,6 +220,7 @@ export const visitSchema = z.strictObject({
   probes: z.array(probeSchema).max(500),
   decisions: z.array(decisionSchema).max(20),
   dig: digSchema.optional(),
+  trenches: trenchSchema.optional(),
 });
 
 /** Rain of the growing seasons, April to September; m. */

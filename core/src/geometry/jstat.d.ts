@@ -1,7 +1,11 @@
 declare module 'jstat' {
   const jStat: {
     studentt: { inv(p: number, degreesOfFreedom: number): number };
-    normal: { cdf(x: number, mean: number, deviation: number): number };
+    normal: {
+      cdf(x: number, mean: number, deviation: number): number;
+      inv(p: number, mean: number, deviation: number): number;
+    };
+    gamma: { cdf(x: number, shape: number, scale: number): number };
     binomial: { pdf(k: number, n: number, p: number): number };
     beta: { pdf(x: number, a: number, b: number): number };
     anovaftest(...groups: number[][]): number;

@@ -1,2 +1,4 @@
+export * from './lags';
 export * from './limits';
 export * from './schools';
+export * from './trenches';

@@ -11,6 +11,7 @@ export type Dimension =
   | 'hours'
   | 'litres'
   | 'density'
+  | 'mass'
   | 'year';
 
 /** One figure that went into a result. */
@@ -43,6 +44,7 @@ export interface Quantity {
 
 const CUBIC_METRES_PER_CUBIC_YARD = (3 * METRES_PER_FOOT) ** 3;
 const LITRES_PER_US_GALLON = 3.785411784;
+const KILOGRAMS_PER_POUND = 0.45359237;
 
 /** Last digit shown when nothing better is known, in SI. */
 const DEFAULT_STEP: Partial<Record<Dimension, number>> = { 'short length': 0.01, 'long length': 0.01 };
@@ -80,6 +82,8 @@ export function formatValue(value: number, dimension: Dimension, system: UnitSys
       return system === 'us' ? `${tidy(value / LITRES_PER_US_GALLON, 0)} gal` : `${tidy(value, 0)} L`;
     case 'density':
       return `${tidy(value / 1000, 2)} g/cm³`;
+    case 'mass':
+      return system === 'us' ? `${tidy(value / KILOGRAMS_PER_POUND, 0)} lb` : `${tidy(value, 0)} kg`;
     case 'year':
       return tidy(value, 0);
   }

@@ -72,7 +72,13 @@ function subject({ kind, mine, theirs }: Conflict): string {
   if (kind === 'probe') return `Push of the rod at ${bearingName(Number(values.bearing))}`;
   if (kind === 'decision') return `Decision on ${String(values.operation)}`;
   if (kind === 'root') return `Root ${String(values.label)}`;
-  return { tree: 'The tree', event: 'Event', visit: 'The visit', dig: 'The stem in the dig' }[kind];
+  return {
+    tree: 'The tree',
+    event: 'Event',
+    visit: 'The visit',
+    dig: 'The stem in the dig',
+    trenches: 'The trenches',
+  }[kind];
 }
 
 /** Both sides of every stale write, and one click to take either. */

@@ -36,6 +36,8 @@ function told(
       const roots = visit.dig?.roots.length ?? 0;
       return roots > 0 ? `${roots} root${roots === 1 ? '' : 's'}` : 'not dug';
     }
+    case 'trenches':
+      return visit.trenches ? 'laid out' : 'not laid out';
     case 'verdict':
       return glance ? (glance.likely > 0 ? `${glance.likely} likely` : 'open') : '…';
     case 'prescription':
@@ -123,6 +125,7 @@ export function StationLine(props: {
               key === 'verdict' ||
               key === 'prescription' ||
               (key === 'dig' && props.visit.dig !== undefined) ||
+              (key === 'trenches' && props.visit.trenches !== undefined) ||
               (progress?.answered ?? 0) > 0;
             const current = key === props.station;
             return (

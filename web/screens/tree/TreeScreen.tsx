@@ -15,6 +15,7 @@ import { formatLength, shortUnit } from '@undrel/core/units';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import { Entry } from '../../ui/controls/Entry';
 import type { ReferenceShoots } from '../../protocol/reference';
+import type { Site } from '../../protocol/site';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { useCase } from './case/useCase';
@@ -33,6 +34,7 @@ const loaders = {
   Mulch: () => import('./stations/Mulch'),
   Probe: () => import('./stations/Probe'),
   Dig: () => import('./stations/Dig'),
+  Trenches: () => import('./stations/Trenches'),
   Verdict: () => import('./stations/Verdict'),
   Prescription: () => import('./stations/Prescription'),
 };
@@ -40,6 +42,7 @@ const History = dynamic(() => loaders.History().then((m) => m.History));
 const Mulch = dynamic(() => loaders.Mulch().then((m) => m.Mulch));
 const Probe = dynamic(() => loaders.Probe().then((m) => m.Probe));
 const Dig = dynamic(() => loaders.Dig().then((m) => m.Dig));
+const Trenches = dynamic(() => loaders.Trenches().then((m) => m.Trenches));
 const Verdict = dynamic(() => loaders.Verdict().then((m) => m.Verdict));
 const Prescription = dynamic(() => loaders.Prescription().then((m) => m.Prescription));
 
@@ -63,6 +66,8 @@ export interface TreeScreenProps {
   reference: ReferenceShoots | undefined;
   /** Rain of the grounds. */
   weather: WeatherRecord | undefined;
+  /** What stands and lies about the tree. */
+  site: Site;
 }
 
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
@@ -200,6 +205,7 @@ export function TreeScreen(props: TreeScreenProps) {
     visits: allVisits,
     reference: props.reference,
     weather: props.weather,
+    site: props.site,
     visitId: current.id,
     visit,
     profile,
@@ -246,6 +252,8 @@ export function TreeScreen(props: TreeScreenProps) {
         />
         {station === 'dig' ? (
           <Dig key={current.id} {...stationProps} top={troubles} foot={foot} />
+        ) : station === 'trenches' ? (
+          <Trenches key={current.id} {...stationProps} top={troubles} foot={foot} />
         ) : (
           <>
             <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink">
@@ -282,7 +290,7 @@ export function TreeScreen(props: TreeScreenProps) {
   );
 }
 
-function Station({ station, ...props }: StationProps & { station: Exclude<StationKey, 'dig'> }) {
+function Station({ station, ...props }: StationProps & { station: Exclude<StationKey, 'dig' | 'trenches'> }) {
   switch (station) {
     case 'history':
       return <History {...props} />;

@@ -5,6 +5,7 @@ import type { Schools } from '@undrel/core/practice';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
 import type { ReferenceShoots } from '../../protocol/reference';
+import type { Site } from '../../protocol/site';
 import type { ItemOf, VisitHead } from '../../protocol/item';
 import type { CaseControl } from './case/useCase';
 
@@ -19,6 +20,7 @@ export interface StationProps {
   visits: readonly Visit[];
   reference: ReferenceShoots | undefined;
   weather: WeatherRecord | undefined;
+  site: Site;
   visitId: string;
   visit: Visit;
   profile: Profile;
@@ -37,12 +39,12 @@ export interface StationProps {
 
 /** The visit's own values, without what hangs below it. */
 export function headOf(visit: Visit): VisitHead {
-  const { findings: _f, profiles: _p, probes: _r, decisions: _d, dig: _g, ...head } = visit;
+  const { findings: _f, profiles: _p, probes: _r, decisions: _d, dig: _g, trenches: _t, ...head } = visit;
   return head;
 }
 
 export type StationKey =
-  'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'dig' | 'verdict' | 'prescription';
+  'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'dig' | 'trenches' | 'verdict' | 'prescription';
 
 /** Stations in the order of the plumb line: `height` is what each looks at, m above grade, for its place on the line. */
 export const STATIONS: readonly { key: StationKey; label: string; place: number }[] = [
@@ -51,7 +53,8 @@ export const STATIONS: readonly { key: StationKey; label: string; place: number 
   { key: 'base', label: 'Base', place: 0.33 },
   { key: 'mulch', label: 'Mulch, grade', place: 0.46 },
   { key: 'probe', label: 'Probe', place: 0.59 },
-  { key: 'dig', label: 'Dig', place: 0.7 },
-  { key: 'verdict', label: 'Verdict', place: 0.81 },
-  { key: 'prescription', label: 'Prescription', place: 0.905 },
+  { key: 'dig', label: 'Dig', place: 0.68 },
+  { key: 'trenches', label: 'Trenches', place: 0.76 },
+  { key: 'verdict', label: 'Verdict', place: 0.84 },
+  { key: 'prescription', label: 'Prescription', place: 0.915 },
 ];

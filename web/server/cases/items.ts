@@ -7,6 +7,7 @@ import {
   probeSchema,
   profileSchema,
   treeSchema,
+  trenchSchema,
   visitSchema,
 } from '@undrel/core/case-schema';
 import type { z } from 'zod';
@@ -24,7 +25,13 @@ interface ItemTable {
   deed: Deed;
 }
 
-const visitHead = visitSchema.omit({ findings: true, profiles: true, probes: true, decisions: true });
+const visitHead = visitSchema.omit({
+  findings: true,
+  profiles: true,
+  probes: true,
+  decisions: true,
+  trenches: true,
+});
 
 /** Every kind of item of a case. One place decides where a field lives; reading, writing and import all follow it. */
 export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
@@ -161,6 +168,24 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       rings: 'rings',
       note: 'note',
       done: 'done',
+    },
+  },
+  trenches: {
+    table: 'trench_designs',
+    parent: 'visit_id',
+    schema: trenchSchema,
+    deed: 'measure',
+    json: ['locked', 'avoid'],
+    columns: {
+      holeRadius: 'hole_radius',
+      'slope.fall': 'slope_fall',
+      'slope.toward': 'slope_toward',
+      locked: 'locked',
+      avoid: 'avoid',
+      marked: 'marked',
+      'choice.remedy': 'choice_remedy',
+      'choice.why': 'choice_why',
+      note: 'note',
     },
   },
 };

@@ -1,12 +1,20 @@
 import { glanceAt, type Glance } from '@undrel/core/assessment';
-import { caseOf, type CaseFile, type Tree, type TreeEvent, type WeatherRecord } from '@undrel/core/casefile';
+import {
+  caseOf,
+  type CaseFile,
+  type SiteThing,
+  type Tree,
+  type TreeEvent,
+  type WeatherRecord,
+} from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import { visitToJudge } from '@undrel/core/walk';
 import type { Db } from '../database/transaction';
 import { itemsBelow, visitFrom, type Item, type ItemKind } from '../../protocol/item';
 import { fromList } from './items';
-import { LOAD_CASE } from './sql';
+import type { Site } from '../../protocol/site';
+import { LOAD_CASE, SITE_REACH } from './sql';
 import { assessed } from '../assessed';
 
 export interface LoadedCase {
@@ -16,6 +24,7 @@ export interface LoadedCase {
   firmSchools: Schools;
   firmTable: FirmTable | undefined;
   weather: WeatherRecord | undefined;
+  site: Site;
 }
 
 type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
@@ -25,7 +34,30 @@ type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
   firm_schools: Schools;
   firm_table: FirmTable | null;
   weather: WeatherRecord | null;
+  plan: SiteThing[] | null;
+  others: { label: string; x: number; y: number; stemDiameter: number | null }[];
 };
+
+/** What of the property's plan lies within reach of a tree. */
+function siteOf({ plan, others }: CaseRow, { position }: Tree): Site {
+  const near = ({ points }: SiteThing) => {
+    if (!position) return false;
+    const [xs, ys] = [points.map(([x]) => x - position.x), points.map(([, y]) => y - position.y)];
+    return (
+      Math.min(...xs) < SITE_REACH &&
+      Math.max(...xs) > -SITE_REACH &&
+      Math.min(...ys) < SITE_REACH &&
+      Math.max(...ys) > -SITE_REACH
+    );
+  };
+  return {
+    things: (plan ?? []).filter(near),
+    others: others.map(({ stemDiameter, ...o }) => ({
+      ...o,
+      ...(stemDiameter !== null && { stemDiameter }),
+    })),
+  };
+}
 
 /** A tree with its history and visits as separately versioned items; undefined when the firm has no such tree. */
 export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | undefined> {
@@ -33,7 +65,17 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
   if (!row) return undefined;
   const item = (kind: ItemKind, [id, parent, version, ...values]: unknown[]) =>
     ({ kind, id, parent, version, values: fromList(kind, values) }) as unknown as Item;
-  const kinds = ['event', 'visit', 'finding', 'profile', 'probe', 'decision', 'dig', 'root'] as const;
+  const kinds = [
+    'event',
+    'visit',
+    'finding',
+    'profile',
+    'probe',
+    'decision',
+    'dig',
+    'root',
+    'trenches',
+  ] as const;
   return {
     treeId,
     items: [
@@ -44,6 +86,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
     firmSchools: row.firm_schools,
     firmTable: row.firm_table ?? undefined,
     weather: row.weather ?? undefined,
+    site: siteOf(row, fromList('tree', row.tree.slice(3)) as unknown as Tree),
   };
 }
 

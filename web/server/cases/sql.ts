@@ -56,6 +56,9 @@ const ofVisits = (kind: ItemKind) =>
     'visit_id in (select v.id from visits v where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null)',
   );
 
+/** How far about a tree its site is looked at, m. */
+export const SITE_REACH = 30;
+
 /** A tree with everything below it, in one round trip. */
 export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
     ${below('event', 'tree_id = t.id')} as event,
@@ -66,8 +69,12 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
     ${ofVisits('decision')} as decision,
     ${ofVisits('dig')} as dig,
     ${ofVisits('root')} as root,
+    ${ofVisits('trenches')} as trenches,
     p.name as property_name, p.id as property_id, f.schools as firm_schools, f.judgements as firm_table,
-    p.weather
+    p.weather, p.plan,
+    coalesce((select json_agg(json_build_object('label', o.label, 'x', o.x, 'y', o.y, 'stemDiameter', o.stem_diameter))
+      from trees o where o.firm_id = t.firm_id and o.property_id = t.property_id and o.id <> t.id and o.deleted_at is null
+        and abs(o.x - t.x) < ${SITE_REACH} and abs(o.y - t.y) < ${SITE_REACH}), '[]') as others
   from trees t
   join properties p on p.firm_id = t.firm_id and p.id = t.property_id
   join firms f on f.firm_id = t.firm_id
@@ -79,7 +86,7 @@ export const TREE_RECORD = `select a.id::text, to_char(a.at at time zone 'UTC', 
   from audit_entries a left join users u on u.firm_id = a.firm_id and u.id = a.actor
   where (a.subject = 'trees' and a.subject_id = $1)
      or (a.subject in ('tree_events', 'visits') and coalesce(a.after, a.before) ->> 'tree_id' = $1)
-     or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'digs', 'roots', 'reports')
+     or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'digs', 'roots', 'trench_designs', 'reports')
          and coalesce(a.after, a.before) ->> 'visit_id' in (select v.id from visits v where v.tree_id = $1))
   order by a.id desc limit 400`;
 

@@ -22,6 +22,7 @@ const WRITABLE = [
   'probe_points',
   'decisions',
   'digs',
+  'trench_designs',
   'roots',
   'assessments',
   'reports',

@@ -10,6 +10,7 @@ import {
 } from '@undrel/core/roots';
 import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
 import { crossedBy, placeLabel, textWidth, type Box } from './labels';
+import { northMark } from './northMark';
 import { scaleBar, scaleBarMarks } from './scaleBar';
 import { hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
 import { centreline, tubeOutline } from './tube';
@@ -380,25 +381,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
   }
 
   function frame() {
-    const [x, y] = [width - 30, 20];
-    line(
-      [
-        [x, y + 34],
-        [x, y],
-      ],
-      'ink',
-      2,
-    );
-    line(
-      [
-        [x - 6, y + 9],
-        [x, y],
-        [x + 6, y + 9],
-      ],
-      'ink',
-      2,
-    );
-    write([x, y + 50], 'N', { size: 13, anchor: 'middle' });
+    northMark(shapes, width);
     const bar = scaleBar(view.scale, system, width * 0.25);
     const base = height - 14;
     shapes.push(scaleBarMarks(14, base, bar.length));

@@ -1,7 +1,7 @@
 'use client';
 
 import Papa from 'papaparse';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Dig, DugRoot } from '@undrel/core/casefile';
 import {
   CSV_COLUMNS,
@@ -13,15 +13,8 @@ import {
 } from '@undrel/core/roots';
 import type { Drawing } from '../../../ui/drawing/shapes';
 import { drawingToSvg, svgToPng } from '../../../ui/drawing/svgText';
-
-function keep(content: Blob, name: string): void {
-  const url = URL.createObjectURL(content);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 1000);
-}
+import { FilePick } from '../../../ui/FilePick';
+import { keepFile } from '../../../ui/keepFile';
 
 /** The plan and the roots out as files, and roots in. What comes in can be undone. */
 export function DigFiles(props: {
@@ -33,24 +26,23 @@ export function DigFiles(props: {
   onRoots: (roots: DugRoot[], radii?: Dig['radii']) => void;
 }) {
   const { name, dig, reading } = props;
-  const input = useRef<HTMLInputElement>(null);
   const [told, setTold] = useState<string[]>([]);
-  const text = (content: string, type: string) => new Blob([content], { type });
   const out: Record<string, () => void> = {
-    SVG: () => keep(text(drawingToSvg(props.drawing(), name), 'image/svg+xml'), `${name}.svg`),
+    SVG: () => keepFile(drawingToSvg(props.drawing(), name), `${name}.svg`, 'image/svg+xml'),
     PNG: () => {
       const drawing = props.drawing();
       svgToPng(drawingToSvg(drawing, name), drawing.width, drawing.height).then(
-        (blob) => keep(blob, `${name}.png`),
+        (blob) => keepFile(blob, `${name}.png`),
         (error: Error) => setTold([error.message]),
       );
     },
     GeoJSON: () =>
-      keep(
-        text(`${JSON.stringify(digToGeoJson(dig, reading), null, 1)}\n`, 'application/geo+json'),
+      keepFile(
+        `${JSON.stringify(digToGeoJson(dig, reading), null, 1)}\n`,
         `${name}.geojson`,
+        'application/geo+json',
       ),
-    CSV: () => keep(text(Papa.unparse([[...CSV_COLUMNS], ...digToRows(dig)]), 'text/csv'), `${name}.csv`),
+    CSV: () => keepFile(Papa.unparse([[...CSV_COLUMNS], ...digToRows(dig)]), `${name}.csv`, 'text/csv'),
   };
   const bring = async (file: File) => {
     let source: string;
@@ -78,24 +70,12 @@ export function DigFiles(props: {
           </button>
         ))}
         {!props.disabled && (
-          <>
-            <input
-              ref={input}
-              type="file"
-              className="sr-only"
-              tabIndex={-1}
-              aria-label="Roots to bring in: GeoJSON or CSV"
-              accept=".geojson,.json,.csv"
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                if (file) void bring(file);
-                event.target.value = '';
-              }}
-            />
-            <button type="button" className="quiet" onClick={() => input.current?.click()}>
-              Bring roots in
-            </button>
-          </>
+          <FilePick
+            about="Roots to bring in: GeoJSON or CSV"
+            label="Bring roots in"
+            accept=".geojson,.json,.csv"
+            onFile={(file) => void bring(file)}
+          />
         )}
       </div>
       {told.length > 0 && (

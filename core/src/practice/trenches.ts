@@ -1,0 +1,195 @@
+/**
+ * Radial trenches: what a spoke is in each school, what it keeps away from, and what it takes. Judgements of practice
+ * unless a source is named; local codes and the utility's own marks come first. SI.
+ */
+export interface SpokeRules {
+  school: 'hand' | 'air';
+  label: string;
+  width: number;
+  depth: number;
+  /** Where spokes begin: at the edge of the old planting hole, or beyond what holds the tree up. */
+  begins: 'hole' | 'structural zone';
+  /** How far out they may go, in multiples of the crown radius; at least `leastReach` beyond where they begin. */
+  reach: number;
+  leastReach: number;
+  /** Least distance from middle to middle of two spokes where they begin, and where the shorter one ends. */
+  innerSpacing: number;
+  outerSpacing: number;
+  /** A shorter one is not dug. */
+  leastLength: number;
+  /** Share of compost in what goes back. */
+  compost: number;
+  why: string;
+}
+
+const PRACTICE = 'common practice, no source';
+
+export const SPOKES: Record<SpokeRules['school'], SpokeRules> = {
+  hand: {
+    school: 'hand',
+    label: 'narrow hand spokes from the hole edge',
+    width: 0.08,
+    depth: 0.18,
+    begins: 'hole',
+    reach: 1.2,
+    leastReach: 1.5,
+    innerSpacing: 0.4,
+    outerSpacing: 0.8,
+    leastLength: 0.6,
+    compost: 1,
+    why: 'A young tree needs the way out of its hole; a narrow cut hurts few roots.',
+  },
+  air: {
+    school: 'air',
+    label: 'air-tool spokes from beyond the structural roots to the drip line',
+    width: 0.22,
+    depth: 0.28,
+    begins: 'structural zone',
+    reach: 1,
+    leastReach: 1.5,
+    innerSpacing: 0.6,
+    outerSpacing: 1.2,
+    leastLength: 1,
+    compost: 0.5,
+    why: 'Close to an established stem every trench meets roots that hold it up.',
+  },
+};
+
+/** By age, where the school says so: the older ones get air-tool spokes. */
+export const ESTABLISHED_YEARS = 8;
+
+/** Numbers of the layout that are the same in every school. */
+export const TRENCH_LIMITS = {
+  opened: {
+    value: 0.3,
+    reason: 'Roots find their way from a trench into loosened soil some 30 cm to its side.',
+    source: PRACTICE,
+  },
+  leastGain: {
+    value: 0.08,
+    reason: 'm2; a spoke that opens less than this beside its neighbours is not worth the digging.',
+    source: PRACTICE,
+  },
+  disturbedAtOnce: {
+    value: 0.1,
+    reason: 'Share of the root zone dug in one season; more is spread over seasons.',
+    source: PRACTICE,
+  },
+  stressedAtOnce: {
+    value: 0.05,
+    reason: 'A tree already short of roots is given half of that.',
+    source: PRACTICE,
+  },
+  rootClearance: {
+    value: 0.05,
+    reason: 'From a root that holds the tree up to the wall of a trench.',
+    source: PRACTICE,
+  },
+  bridged: {
+    value: 0.025,
+    reason: 'Roots from this diameter on are left whole across the trench.',
+    source: PRACTICE,
+  },
+  drainFall: {
+    value: 0.02,
+    reason: 'A trench that falls more than 2 % along its run carries water away: step it.',
+    source: PRACTICE,
+  },
+  steepFall: {
+    value: 0.1,
+    reason: 'From 10 % on steps wash out: only runs that fall less, towards the contour.',
+    source: PRACTICE,
+  },
+  stepHeight: { value: 0.1, reason: 'm; drop between two steps of a trench floor.', source: PRACTICE },
+  settlement: {
+    value: 0.2,
+    reason: 'Share by which loose fill goes down in the first year; compost 20-30 %, native 10 %.',
+    source: PRACTICE,
+  },
+  compostWeight: { value: 600, reason: 'kg/m3, moist screened compost 500 to 700.', source: PRACTICE },
+  settlingWater: {
+    value: 150,
+    reason: 'Litres for each m3 of fill, to settle it without sealing it.',
+    source: PRACTICE,
+  },
+  nozzleAir: {
+    value: 0.0708,
+    reason: 'm3/s; some 150 cfm at the nozzle for small trees, 200 and more in hard clay.',
+    source: PRACTICE,
+  },
+} as const;
+
+/** What may stand or lie about the tree: how far a trench keeps from it, m. */
+export interface ObstacleKind {
+  key: string;
+  label: string;
+  clearance: number;
+  /** A buried line whose marks lapse. */
+  utility?: true;
+  why: string;
+}
+
+export const OBSTACLE_KINDS: readonly ObstacleKind[] = [
+  { key: 'building', label: 'building', clearance: 1, why: 'Footings and their drains lie beside the wall.' },
+  { key: 'wall', label: 'wall', clearance: 0.5, why: 'Footings are wider than the wall.' },
+  { key: 'kerb', label: 'kerb', clearance: 0.3, why: 'The haunching reaches this far.' },
+  { key: 'path', label: 'path', clearance: 0.15, why: 'Its edge breaks away over an open trench.' },
+  { key: 'paving', label: 'paving', clearance: 0.15, why: 'Its edge breaks away over an open trench.' },
+  { key: 'bed', label: 'bed', clearance: 0.1, why: 'What grows there keeps its roots.' },
+  { key: 'no-dig', label: 'no-dig area', clearance: 0, why: 'As agreed for this place.' },
+  {
+    key: 'gas',
+    label: 'gas',
+    clearance: 1,
+    utility: true,
+    why: 'Hand digging near marks; many codes ask for more.',
+  },
+  {
+    key: 'electric',
+    label: 'electric cable',
+    clearance: 0.6,
+    utility: true,
+    why: 'Marks are off by this much.',
+  },
+  { key: 'water', label: 'water main', clearance: 0.6, utility: true, why: 'Marks are off by this much.' },
+  {
+    key: 'drain',
+    label: 'drain or sewer',
+    clearance: 0.5,
+    utility: true,
+    why: 'Marks are off by this much.',
+  },
+  {
+    key: 'telecom',
+    label: 'telecom cable',
+    clearance: 0.5,
+    utility: true,
+    why: 'Marks are off by this much.',
+  },
+];
+
+const OTHER: ObstacleKind = {
+  key: 'other',
+  label: 'other',
+  clearance: 0.3,
+  why: 'Not known what it is: the usual hand’s breadth is not enough.',
+};
+
+/** @example obstacleKind('Gas pipe').clearance // 1 */
+export function obstacleKind(kind: string): ObstacleKind {
+  const said = kind.toLowerCase();
+  return OBSTACLE_KINDS.find((k) => said.includes(k.key)) ?? OTHER;
+}
+
+/** Vertical mulching and air decompaction. */
+export const VERTICAL = {
+  diameter: { value: 0.075, reason: 'Holes of 5 to 10 cm.', source: PRACTICE },
+  spacing: { value: 0.6, reason: 'Every 60 cm on a triangular grid.', source: PRACTICE },
+  spread: { value: 0.15, reason: 'An augered wall opens less to its side than a trench.', source: PRACTICE },
+  holesAnHour: { value: 20, reason: 'Bored and filled by one person; half that in clay.', source: PRACTICE },
+  airDepth: {
+    value: 0.2,
+    reason: 'As deep as the air tool loosens without lifting roots.',
+    source: PRACTICE,
+  },
+} as const;

@@ -1,0 +1,264 @@
+import type { Tree } from '../casefile/model';
+import type { SiteThing, TrenchDesign } from '../casefile/trench';
+import {
+  ESTABLISHED_YEARS,
+  obstacleKind,
+  SPOKES,
+  TRENCH_LIMITS,
+  type SchoolInForce,
+  type SpokeRules,
+} from '../practice';
+import { isAnchor, structuralRootZone, type DigReading } from '../roots';
+import { along, type Obstacle } from './clear';
+import { layOut, type Layout, type LayoutRules, type Spoke } from './layout';
+
+/** Radius of a root ball in stem radii, where the hole was not measured: ten stems across. */
+const BALL = 10;
+/** Vertices of a mapped root that are kept: one in so many, each piece as thick as its thickest. */
+const EVERY = 6;
+
+export interface PlannedSpoke extends Spoke {
+  label: string;
+  length: number;
+  /** Season in which it is dug, from 1. */
+  season: number;
+  /** Fall along it, as a ratio, and the steps its floor is dug in. */
+  fall: number;
+  steps: number;
+  /** Mapped roots it crosses that are left whole across it. */
+  bridges: string[];
+}
+
+export interface TrenchPlan {
+  rules: SpokeRules;
+  zone: LayoutRules;
+  obstacles: Obstacle[];
+  layout: Layout;
+  spokes: PlannedSpoke[];
+  seasons: number;
+  /** Share of the root zone dug in all, and what is allowed in one season. */
+  disturbed: number;
+  allowedAtOnce: number;
+  /** Where the figures come from, and what was assumed. */
+  notes: string[];
+  missing: string[];
+  /** Why spokes are no way here, where they are not. */
+  blocked?: string;
+}
+
+export interface TrenchSituation {
+  tree: Tree;
+  /** ISO date of the visit. */
+  date: string;
+  design: TrenchDesign;
+  /** What stands and lies about it, and the other trees, on the plan of the property. */
+  site: readonly SiteThing[];
+  others?: readonly { label: string; x: number; y: number; stemDiameter?: number }[];
+  dig?: DigReading;
+  school: SchoolInForce;
+  stressed: boolean;
+}
+
+/** Spokes of the school in force; by age where the school says so. */
+export function spokeRules(school: SchoolInForce, tree: Tree, date: string): SpokeRules {
+  if (school.key === 'hand' || school.key === 'air') return SPOKES[school.key];
+  const years = tree.plantedYear === undefined ? undefined : Number(date.slice(0, 4)) - tree.plantedYear;
+  return years !== undefined && years < ESTABLISHED_YEARS ? SPOKES.hand : SPOKES.air;
+}
+
+/** What a trench keeps away from, in metres from the stem. */
+export function obstaclesFor(
+  { tree, site, others = [], dig }: Pick<TrenchSituation, 'tree' | 'site' | 'others' | 'dig'>,
+  rules: Pick<SpokeRules, 'depth'>,
+): Obstacle[] {
+  const at = tree.position;
+  const near = (points: SiteThing['points']) =>
+    points.map(([x, y]): [number, number] => [x - at!.x, y - at!.y]);
+  const things = at
+    ? site.map(({ name, kind, shape, points }): Obstacle => ({
+        name,
+        shape,
+        points: near(points),
+        clearance: obstacleKind(kind).clearance,
+      }))
+    : [];
+  const trees = at
+    ? others.map((other): Obstacle => ({
+        name: other.label,
+        shape: 'line',
+        points: near([[other.x, other.y]]),
+        clearance: structuralRootZone(other.stemDiameter ?? 0),
+      }))
+    : [];
+  const anchors = (dig?.roots ?? [])
+    .filter(({ root }) => isAnchor(root))
+    .flatMap(({ root, path }): Obstacle[] => {
+      const kept = Array.from(path.x.keys()).filter((i) => i % EVERY === 0 || i === path.x.length - 1);
+      const shallow = kept.filter(
+        (i) => -path.z[i]! - path.radius[i]! < rules.depth + TRENCH_LIMITS.rootClearance.value,
+      );
+      if (shallow.length < 2) return [];
+      return [
+        {
+          name: `root ${root.label}`,
+          shape: 'line',
+          points: shallow.map((i): [number, number] => [path.x[i]!, path.y[i]!]),
+          clearance: Math.max(...shallow.map((i) => path.radius[i]!)) + TRENCH_LIMITS.rootClearance.value,
+        },
+      ];
+    });
+  return [...things, ...trees, ...anchors];
+}
+
+const crosses = (
+  [ax, ay]: readonly number[],
+  [bx, by]: readonly number[],
+  [cx, cy]: readonly number[],
+  [dx, dy]: readonly number[],
+): boolean => {
+  const side = (px: number, py: number, qx: number, qy: number, rx: number, ry: number) =>
+    (qx - px) * (ry - py) - (qy - py) * (rx - px);
+  return (
+    side(ax!, ay!, bx!, by!, cx!, cy!) * side(ax!, ay!, bx!, by!, dx!, dy!) < 0 &&
+    side(cx!, cy!, dx!, dy!, ax!, ay!) * side(cx!, cy!, dx!, dy!, bx!, by!) < 0
+  );
+};
+
+/** Mapped roots, other than anchors, that lie across a spoke above its floor and are thick enough to be left whole. */
+function bridgedBy(spoke: Spoke, dig: DigReading | undefined, depth: number): string[] {
+  const [ux, uy] = along(spoke.bearing);
+  const [a, b] = [
+    [spoke.from * ux, spoke.from * uy],
+    [spoke.to * ux, spoke.to * uy],
+  ];
+  return (dig?.roots ?? [])
+    .filter(({ root }) => !isAnchor(root))
+    .filter(({ path }) =>
+      Array.from(path.x.keys()).some(
+        (i) =>
+          i > 0 &&
+          2 * path.radius[i]! >= TRENCH_LIMITS.bridged.value &&
+          -path.z[i]! - path.radius[i]! < depth &&
+          crosses(a!, b!, [path.x[i - 1]!, path.y[i - 1]!], [path.x[i]!, path.y[i]!]),
+      ),
+    )
+    .map(({ root }) => root.label);
+}
+
+/** Fall of the ground along a bearing, as a ratio, whichever way it runs. */
+export const fallAlong = (slope: TrenchDesign['slope'], bearing: number): number =>
+  slope ? Math.abs(slope.fall * Math.cos(((bearing - slope.toward) * Math.PI) / 180)) : 0;
+
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+/** The edge of the old planting hole: measured, from the pot whose shape the roots kept, or from the stem. */
+export function holeEdge(
+  design: TrenchDesign,
+  tree: Tree,
+  dig: DigReading | undefined,
+): { radius: number; note: string } | undefined {
+  if (design.holeRadius !== undefined) return { radius: design.holeRadius, note: 'hole edge as measured' };
+  const pot = dig?.pot;
+  if (pot) {
+    return { radius: 1.5 * pot.half, note: 'hole taken as 1.5 times the old pot' };
+  }
+  const stem = tree.stemDiameter ?? tree.dbh;
+  if (stem === undefined) return undefined;
+  return {
+    radius: (BALL * stem) / 2,
+    note: 'hole edge estimated at ten stems across: feel for it with the rod',
+  };
+}
+
+/**
+ * The trenches of a tree: the best spokes that its ground, its roots and the school allow, in seasons.
+ *
+ * @returns `blocked` says why where none can be laid; `missing` what would have to be measured
+ */
+export function planTrenches(situation: TrenchSituation): TrenchPlan {
+  const { tree, date, design, dig, school, stressed } = situation;
+  const rules = spokeRules(school, tree, date);
+  const stem = tree.stemDiameter ?? tree.dbh;
+  const notes: string[] = [];
+  const missing: string[] = [];
+  if (!tree.position) missing.push('its place on the plan of the property');
+  if (tree.crownRadius === undefined) missing.push('crown radius');
+  if (stem === undefined) missing.push('stem diameter');
+  const hole = holeEdge(design, tree, dig);
+  const from =
+    rules.begins === 'hole'
+      ? Math.max(0.3, hole?.radius ?? 0.5)
+      : Math.max(structuralRootZone(stem ?? 0), hole?.radius ?? 0);
+  notes.push(
+    rules.begins === 'hole'
+      ? (hole?.note ?? 'hole edge taken as 0.5 m')
+      : 'begins beyond the structural root zone and the old hole',
+  );
+  const to = Math.max((tree.crownRadius ?? 0) * rules.reach, from + rules.leastReach);
+  if (tree.crownRadius === undefined) notes.push('farthest reach assumed, crown radius not measured');
+  else if (tree.crownRadius * rules.reach < from + rules.leastReach)
+    notes.push('the drip line lies too near for a spoke: carried beyond it');
+  const zone: LayoutRules = {
+    width: rules.width,
+    from,
+    to,
+    innerSpacing: rules.innerSpacing,
+    outerSpacing: rules.outerSpacing,
+    leastLength: rules.leastLength,
+    opened: TRENCH_LIMITS.opened.value,
+    leastGain: TRENCH_LIMITS.leastGain.value,
+  };
+  const obstacles = obstaclesFor(situation, rules);
+  const steep = TRENCH_LIMITS.steepFall.value;
+  const layout = layOut(
+    zone,
+    {
+      obstacles,
+      refused: (bearing) =>
+        fallAlong(design.slope, bearing) > steep
+          ? `it would fall ${percent(fallAlong(design.slope, bearing))}: run it nearer the contour`
+          : undefined,
+    },
+    design.locked,
+    design.avoid,
+  );
+  const disturbed = (layout.length * rules.width) / (Math.PI * to * to);
+  const allowedAtOnce = (stressed ? TRENCH_LIMITS.stressedAtOnce : TRENCH_LIMITS.disturbedAtOnce).value;
+  const seasons = Math.max(1, Math.ceil(disturbed / allowedAtOnce - 1e-9));
+  const spokes = layout.spokes.map((spoke, i): PlannedSpoke => {
+    const fall = fallAlong(design.slope, spoke.bearing);
+    const length = spoke.to - spoke.from;
+    return {
+      ...spoke,
+      label: String(i + 1),
+      length,
+      // Sectors that lie across from each other come in the same season: no side is dug all at once.
+      season: 1 + (Math.floor((spoke.bearing / 180) * seasons) % seasons),
+      fall,
+      steps:
+        fall > TRENCH_LIMITS.drainFall.value
+          ? Math.ceil((fall * length) / TRENCH_LIMITS.stepHeight.value)
+          : 0,
+      bridges: bridgedBy(spoke, dig, rules.depth),
+    };
+  });
+  return {
+    rules,
+    zone,
+    obstacles,
+    layout,
+    spokes,
+    seasons,
+    disturbed,
+    allowedAtOnce,
+    notes,
+    missing,
+    ...(spokes.length === 0 && { blocked: whyNone(layout, obstacles) }),
+  };
+}
+
+function whyNone(layout: Layout, obstacles: readonly Obstacle[]): string {
+  if (layout.free > 0) return 'No bearing brings enough tight soil.';
+  const names = [...new Set(obstacles.map((o) => o.name))].slice(0, 4).join(', ');
+  return `No bearing is free for a spoke${names ? ` beside ${names}` : ''}.`;
+}

@@ -1,0 +1,124 @@
+import { LIMITS, TRENCH_LIMITS, type SchoolInForce } from '../practice';
+import type { Quantity, Working, WorkingInput } from '../units/quantity';
+import type { TrenchPlan } from './plan';
+
+const PRACTICE = 'common practice, no source';
+
+/** Air that a nozzle asks for, m3/s in cubic feet a minute. */
+const CUBIC_FEET_A_MINUTE = 1 / (0.3048 ** 3 / 60);
+
+/** What the trenches of one season, or of all, come to. */
+export function trenchQuantities(
+  { spokes, rules }: Pick<TrenchPlan, 'spokes' | 'rules'>,
+  fill: SchoolInForce,
+  season?: number,
+): Quantity[] {
+  const dug = spokes.filter((s) => season === undefined || s.season === season);
+  const length = dug.reduce((sum, s) => sum + s.length, 0);
+  const volume = length * rules.width * rules.depth;
+  const settled = TRENCH_LIMITS.settlement.value;
+  const filled = volume * (1 + settled);
+  const compostShare = fill.key === 'compost' ? 1 : fill.key === 'half' ? rules.compost : 0.5;
+  const compost = filled * compostShare;
+  const native = filled - compost;
+  const heap = volume * LIMITS.soilSwell.value;
+  const rate = rules.school === 'hand' ? LIMITS.handRate : LIMITS.airRate;
+  const input = (name: string, value: number, dimension: WorkingInput['dimension']): WorkingInput => ({
+    name,
+    value,
+    dimension,
+  });
+  const quantity = (
+    name: string,
+    value: number,
+    dimension: Quantity['dimension'],
+    formula: string,
+    inputs: WorkingInput[],
+    notes: string[] = [],
+    school?: Working['school'],
+  ): Quantity => ({
+    name,
+    value,
+    dimension,
+    working: { formula, inputs, source: PRACTICE, notes, ...(school && { school }) },
+  });
+  const ofFill = { matter: fill.matter.key, school: fill.key, chosenBy: fill.chosenBy };
+  return [
+    quantity('Trenches, run', length, 'long length', 'sum of the lengths of the spokes', [
+      input('spokes', dug.length, 'count'),
+    ]),
+    quantity('Soil dug', volume, 'volume', 'run × width × depth', [
+      input('run', length, 'long length'),
+      input('width', rules.width, 'short length'),
+      input('depth', rules.depth, 'short length'),
+    ]),
+    quantity(
+      'Heap',
+      heap,
+      'volume',
+      'soil × swell',
+      [input('swell', LIMITS.soilSwell.value, 'ratio')],
+      [LIMITS.soilSwell.reason],
+    ),
+    quantity(
+      'Compost',
+      compost,
+      'volume',
+      'soil dug × (1 + settlement) × share of compost',
+      [input('settlement', settled, 'share'), input('share of compost', compostShare, 'share')],
+      [TRENCH_LIMITS.settlement.reason],
+      ofFill,
+    ),
+    quantity(
+      'Bags of compost',
+      Math.ceil(compost / LIMITS.bagVolume.value - 1e-9),
+      'count',
+      'compost / bag, rounded up',
+      [input('bag', LIMITS.bagVolume.value, 'volume')],
+    ),
+    quantity(
+      'Weight of compost',
+      compost * TRENCH_LIMITS.compostWeight.value,
+      'mass',
+      'compost × weight of a m³',
+      [input('kg in a m³', TRENCH_LIMITS.compostWeight.value, 'count')],
+      [TRENCH_LIMITS.compostWeight.reason],
+    ),
+    quantity(
+      'Native soil back',
+      Math.min(native, heap),
+      'volume',
+      'soil dug × (1 + settlement) less compost',
+      [input('compost', compost, 'volume')],
+    ),
+    quantity('Spoil to take away', Math.max(0, heap - native), 'volume', 'heap less native soil put back', [
+      input('heap', heap, 'volume'),
+    ]),
+    quantity(
+      'Water to settle it',
+      filled * TRENCH_LIMITS.settlingWater.value,
+      'litres',
+      'fill × litres for each m³',
+      [
+        input('fill', filled, 'volume'),
+        input('litres for each m³', TRENCH_LIMITS.settlingWater.value, 'count'),
+      ],
+      [TRENCH_LIMITS.settlingWater.reason],
+    ),
+    quantity(
+      'Crew hours',
+      dug.length === 0 ? 0 : LIMITS.setUpHours.value + volume / rate.value,
+      'hours',
+      'set-up + soil dug / rate of the tool',
+      [input('rate, m³ an hour', rate.value, 'ratio')],
+      [
+        rate.reason,
+        ...(rules.school === 'air'
+          ? [
+              `Compressor: ${Math.round(TRENCH_LIMITS.nozzleAir.value * CUBIC_FEET_A_MINUTE)} cfm at the nozzle; ${TRENCH_LIMITS.nozzleAir.reason}`,
+            ]
+          : []),
+      ],
+    ),
+  ];
+}

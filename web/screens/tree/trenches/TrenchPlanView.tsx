@@ -1,0 +1,136 @@
+'use client';
+
+import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { along, type PlannedSpoke, type TrenchPlan } from '@undrel/core/trenching';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';
+import { toDrawing, toMetres } from '../../../ui/drawing/digPlan';
+import { trenchDrawing, trenchView } from '../../../ui/drawing/trenchPlan';
+import { useMeasured } from '../../../ui/useMeasured';
+
+/** Bearing of a point in metres, whole degrees. */
+const bearingTo = (x: number, y: number): number =>
+  (Math.round((Math.atan2(x, y) * 180) / Math.PI) + 360) % 360;
+
+/** The site with its spokes; a spoke is turned by its outer end, with the pointer or the arrow keys. */
+export function TrenchPlanView(props: {
+  plan: TrenchPlan;
+  kinds: ReadonlyMap<string, string>;
+  crownRadius: number | undefined;
+  stemRadius: number | undefined;
+  selected: string | undefined;
+  system: UnitSystem;
+  editable: boolean;
+  onSelect: (label: string | undefined) => void;
+  /** A spoke is turned to another bearing, and stays there. */
+  onTurn: (spoke: PlannedSpoke, bearing: number) => void;
+  children?: ReactNode;
+}) {
+  const { plan, kinds, system, selected, editable } = props;
+  const [box, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
+  const [held, setHeld] = useState<{ label: string; bearing: number } | undefined>(undefined);
+  const moved = useRef(false);
+  const view = trenchView(plan, size.width, size.height);
+  const to = toDrawing({ view, ...size });
+  const picture = useMemo(
+    () =>
+      trenchDrawing({
+        plan,
+        kinds,
+        crownRadius: props.crownRadius,
+        stemRadius: props.stemRadius,
+        selected,
+        system,
+        ...size,
+      }),
+    [plan, kinds, props.crownRadius, props.stemRadius, selected, system, size],
+  );
+  const at = (event: PointerEvent): number => {
+    const edge = box.current!.getBoundingClientRect();
+    return bearingTo(...toMetres({ view, ...size }, [event.clientX - edge.left, event.clientY - edge.top]));
+  };
+  const keys = (event: KeyboardEvent, spoke: PlannedSpoke) => {
+    const by: Record<string, number> = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 };
+    const step = by[event.key];
+    if (!step || !editable) return;
+    event.preventDefault();
+    props.onTurn(spoke, (Math.round(spoke.bearing) + step + 360) % 360);
+  };
+  return (
+    <div ref={box} className="relative h-full w-full overflow-hidden bg-paper" data-testid="trench-plan">
+      <DrawingSvg drawing={picture} title={inWords(plan, system)} />
+      <svg className="absolute inset-0" width={size.width} height={size.height}>
+        {plan.spokes.map((spoke) => {
+          const bearing = held?.label === spoke.label ? held.bearing : spoke.bearing;
+          const [ux, uy] = along(bearing);
+          const [x, y] = to(spoke.to * ux, spoke.to * uy);
+          const [x0, y0] = to(spoke.from * ux, spoke.from * uy);
+          return (
+            <g key={spoke.label}>
+              {held?.label === spoke.label && (
+                <line
+                  x1={x0}
+                  y1={y0}
+                  x2={x}
+                  y2={y}
+                  stroke="var(--todo)"
+                  strokeWidth="3"
+                  strokeDasharray="4 4"
+                />
+              )}
+              <g
+                transform={`translate(${x.toFixed(1)} ${y.toFixed(1)})`}
+                role="button"
+                tabIndex={0}
+                aria-label={`Spoke ${spoke.label} at ${Math.round(bearing)}°${editable ? ': arrow keys turn it' : ''}`}
+                aria-pressed={selected === spoke.label}
+                className={editable ? 'cursor-move touch-none' : ''}
+                onFocus={() => props.onSelect(spoke.label)}
+                onKeyDown={(event) => keys(event, spoke)}
+                onPointerDown={(event) => {
+                  props.onSelect(spoke.label);
+                  if (!editable || event.button !== 0) return;
+                  event.currentTarget.setPointerCapture(event.pointerId);
+                  moved.current = false;
+                  setHeld({ label: spoke.label, bearing: spoke.bearing });
+                }}
+                onPointerMove={(event) => {
+                  if (held?.label !== spoke.label) return;
+                  moved.current = true;
+                  setHeld({ label: spoke.label, bearing: at(event) });
+                }}
+                onPointerUp={() => {
+                  if (held && moved.current && held.bearing !== Math.round(spoke.bearing))
+                    props.onTurn(spoke, held.bearing);
+                  setHeld(undefined);
+                }}
+                onPointerCancel={() => setHeld(undefined)}
+              >
+                <circle r="22" fill="transparent" />
+                <circle
+                  r={selected === spoke.label ? 8 : 5}
+                  fill={selected === spoke.label ? 'var(--todo)' : 'var(--sheet)'}
+                  stroke="var(--todo)"
+                  strokeWidth="2"
+                />
+              </g>
+            </g>
+          );
+        })}
+      </svg>
+      {props.children}
+    </div>
+  );
+}
+
+function inWords({ spokes, layout, obstacles }: TrenchPlan, system: UnitSystem): string {
+  const share = layout.tight > 0 ? layout.opened / layout.tight : 0;
+  return [
+    `Plan of the trenches: ${spokes.length} spokes open ${Math.round(100 * share)} % of the tight soil.`,
+    ...spokes.map(
+      (s) =>
+        `Spoke ${s.label} at ${Math.round(s.bearing)}° from ${formatValue(s.from, 'long length', system)} to ${formatValue(s.to, 'long length', system)}, ended by ${s.limit}.`,
+    ),
+    `${obstacles.length} things to keep clear of.`,
+  ].join(' ');
+}

@@ -1,0 +1,151 @@
+import { along, type Obstacle, type TrenchPlan } from '@undrel/core/trenching';
+import { obstacleKind } from '@undrel/core/practice';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { toDrawing, type PlanView } from './digPlan';
+import { northMark } from './northMark';
+import { scaleBar, scaleBarMarks } from './scaleBar';
+import type { Drawing, Point, Shape } from './shapes';
+
+export interface TrenchDrawing {
+  plan: TrenchPlan;
+  /** Kind of each thing of the site by its name, for its look. */
+  kinds: ReadonlyMap<string, string>;
+  crownRadius: number | undefined;
+  stemRadius: number | undefined;
+  selected: string | undefined;
+  system: UnitSystem;
+  width: number;
+  height: number;
+}
+
+/** The view that takes in the zone with room for its numbers. */
+export const trenchView = ({ zone }: TrenchPlan, width: number, height: number): PlanView => ({
+  x: 0,
+  y: 0,
+  scale: Math.min(width, height) / 2 / (zone.to * 1.25),
+});
+
+/** Site and spokes at true scale, north up. Spokes are told apart by number, seasons by their fill. */
+export function trenchDrawing(given: TrenchDrawing): Drawing {
+  const { plan, kinds, system, width, height } = given;
+  const view = trenchView(plan, width, height);
+  const to = toDrawing({ view, width, height });
+  const shapes: Shape[] = [];
+  const circle = (r: number): Point[] =>
+    Array.from({ length: 97 }, (_, i) => {
+      const [ux, uy] = along((i * 360) / 96);
+      return to(r * ux, r * uy);
+    });
+  const write = (at: Point, text: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}) =>
+    shapes.push({ as: 'text', at, text, size: 13, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
+  shapes.push({
+    as: 'area',
+    tone: 'paper',
+    points: [
+      [0, 0],
+      [width, 0],
+      [width, height],
+      [0, height],
+    ],
+  });
+  plan.obstacles.forEach(thing);
+  named(plan.zone.from, plan.rules.begins === 'hole' ? 'hole edge' : 'structural root zone', [10, 5], 200);
+  if (given.crownRadius) named(given.crownRadius, 'drip line', [14, 4], 160);
+  if (given.stemRadius)
+    shapes.push({ as: 'area', points: circle(given.stemRadius), tone: 'root', edge: 'ink' });
+  for (const spoke of plan.spokes) {
+    const [ux, uy] = along(spoke.bearing);
+    const half = plan.rules.width / 2;
+    const corner = (r: number, side: number) => to(r * ux + side * half * uy, r * uy - side * half * ux);
+    const chosen = spoke.label === given.selected;
+    const points = [corner(spoke.from, -1), corner(spoke.to, -1), corner(spoke.to, 1), corner(spoke.from, 1)];
+    shapes.push({
+      as: 'area',
+      points,
+      tone: chosen ? 'wash' : spoke.season === 1 ? 'todo' : 'sheet',
+      edge: 'todo',
+    });
+    if (spoke.locked) {
+      const [x, y] = to((spoke.from - 0.12) * ux, (spoke.from - 0.12) * uy);
+      shapes.push({
+        as: 'area',
+        tone: 'ink',
+        points: [
+          [x - 4, y - 4],
+          [x + 4, y - 4],
+          [x + 4, y + 4],
+          [x - 4, y + 4],
+        ],
+      });
+    }
+    const [x, y] = to(spoke.to * ux, spoke.to * uy);
+    write([x + 13 * ux, y - 13 * uy + 5], spoke.label, {
+      anchor: 'middle',
+      strong: true,
+      tone: 'todo',
+      size: 14,
+    });
+  }
+  northMark(shapes, width);
+  const bar = scaleBar(view.scale, system, width * 0.25);
+  shapes.push(scaleBarMarks(14, height - 14, bar.length));
+  write([14, height - 23], bar.label);
+  return { width, height, shapes };
+
+  function named(radius: number, words: string, dash: [number, number], bearing: number) {
+    shapes.push({ as: 'line', points: [...circle(radius)], tone: 'muted', width: 1.2, dash });
+    const [ux, uy] = along(bearing);
+    const at = to(radius * ux, radius * uy);
+    write([at[0] + 3, at[1] + 12], `${words}, ${formatValue(radius, 'long length', system, 0.1)}`, {
+      size: 12,
+      tone: 'muted',
+    });
+  }
+
+  function thing({ name, shape, points }: Obstacle) {
+    const kind = kinds.get(name);
+    const line = points.map(([x, y]) => to(x, y));
+    if (points.length === 1) {
+      const [x, y] = line[0]!;
+      shapes.push({
+        as: 'area',
+        tone: 'sheet',
+        edge: 'muted',
+        points: Array.from({ length: 25 }, (_, i): Point => [
+          x + 6 * Math.cos((i * Math.PI) / 12),
+          y + 6 * Math.sin((i * Math.PI) / 12),
+        ]),
+      });
+    } else if (shape === 'area') {
+      shapes.push({ as: 'area', points: line, tone: kind === 'building' ? 'fill' : 'hair', edge: 'muted' });
+    } else {
+      const utility = kind !== undefined && obstacleKind(kind).utility === true;
+      shapes.push({
+        as: 'line',
+        points: line,
+        tone: utility ? 'harm' : kind === undefined ? 'root' : 'ink',
+        width: utility ? 2 : kind === undefined ? 3 : 1.6,
+        ...(utility && { dash: [6, 4] as [number, number] }),
+      });
+    }
+    if (kind === undefined && points.length > 1) return;
+    // Named at its vertex nearest to the tree that is in view.
+    const inView = line.filter(([x, y]) => x > 8 && x < width - 90 && y > 20 && y < height - 50);
+    const at = inView[0] ?? midPoint(line, width, height);
+    if (at) write([at[0] + 6, at[1] + 14], name, { size: 12, tone: 'muted' });
+  }
+}
+
+/** Middle of the part of a line that lies in view, walked in small steps. */
+function midPoint(line: readonly Point[], width: number, height: number): Point | undefined {
+  const seen: Point[] = [];
+  for (let i = 0; i + 1 < line.length; i++)
+    for (let k = 0; k <= 40; k++) {
+      const [x, y] = [
+        line[i]![0] + ((line[i + 1]![0] - line[i]![0]) * k) / 40,
+        line[i]![1] + ((line[i + 1]![1] - line[i]![1]) * k) / 40,
+      ];
+      if (x > 8 && x < width - 90 && y > 20 && y < height - 50) seen.push([x, y]);
+    }
+  return seen[Math.floor(seen.length / 2)];
+}

@@ -88,7 +88,10 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       disturbs: (holes * Math.PI * (VERTICAL.diameter.value / 2) ** 2) / whole,
       hours: holes === 0 ? 0 : LIMITS.setUpHours.value + holes / VERTICAL.holesAnHour.value,
       advised: holesDo,
-      says: `${holes} holes on a triangular grid. ${spokesDo ? 'Opens little to the side of each; for where spokes are blocked.' : 'Finds room where no spoke does.'}`,
+      says:
+        holes === 0
+          ? 'No hole finds room.'
+          : `${holes} holes on a triangular grid. ${spokesDo ? 'Opens little to the side of each; for where spokes are blocked.' : 'Finds room where no spoke does.'}`,
     },
     {
       remedy: 'air',
@@ -97,7 +100,10 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       disturbs: share,
       hours: area === 0 ? 0 : LIMITS.setUpHours.value + (area * airDepth) / LIMITS.airRate.value,
       advised: airDoes,
-      says: `Opens all that can be reached, and disturbs it all at once: over ${percent(TRENCH_LIMITS.disturbedAtOnce.value)} it goes by sectors over seasons.`,
+      says:
+        share === 0
+          ? 'No ground within the zone can be reached.'
+          : `Opens all that can be reached, and disturbs it all at once: over ${percent(TRENCH_LIMITS.disturbedAtOnce.value)} it goes by sectors over seasons.`,
     },
     {
       remedy: 'drain',
@@ -135,7 +141,10 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       disturbs: 0,
       hours: 0,
       advised: !spokesDo && !holesDo && !airDoes && !stands,
-      says: 'Tight soil does not open by itself while it is walked on.',
+      says:
+        share === 0
+          ? 'Nothing can be opened while what covers the ground lies there: plan for the day it is lifted.'
+          : 'Tight soil does not open by itself while it is walked on.',
     },
   ];
 }

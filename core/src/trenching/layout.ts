@@ -146,7 +146,7 @@ function candidateAt(
     bearing,
     from: longest.from,
     to,
-    limit: open ? 'the soil opens' : (longest.outerLimit ?? 'the farthest reach'),
+    limit: open ? 'the soil opens' : (longest.outerLimit ?? 'full reach'),
     rings: [first, last],
     gain,
     locked,

@@ -9,7 +9,7 @@ import {
   type SpokeRules,
 } from '../practice';
 import { isAnchor, structuralRootZone, type DigReading } from '../roots';
-import { along, type Obstacle } from './clear';
+import { along, blockedAlong, type Obstacle } from './clear';
 import { layOut, type Layout, type LayoutRules, type Spoke } from './layout';
 
 /** Radius of a root ball in stem radii, where the hole was not measured: ten stems across. */
@@ -198,6 +198,7 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   if (tree.crownRadius === undefined) notes.push('farthest reach assumed, crown radius not measured');
   else if (tree.crownRadius * rules.reach < from + rules.leastReach)
     notes.push('the drip line lies too near for a spoke: carried beyond it');
+  notes.push('soil taken as tight all over: no penetrometer readings here');
   const zone: LayoutRules = {
     width: rules.width,
     from,
@@ -224,7 +225,10 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   );
   const disturbed = (layout.length * rules.width) / (Math.PI * to * to);
   const allowedAtOnce = (stressed ? TRENCH_LIMITS.stressedAtOnce : TRENCH_LIMITS.disturbedAtOnce).value;
-  const seasons = Math.max(1, Math.ceil(disturbed / allowedAtOnce - 1e-9));
+  const { seasons, seasonOf } = seasonsFor(
+    layout.spokes.map((s) => ((s.to - s.from) * rules.width) / (Math.PI * to * to)),
+    allowedAtOnce,
+  );
   const spokes = layout.spokes.map((spoke, i): PlannedSpoke => {
     const fall = fallAlong(design.slope, spoke.bearing);
     const length = spoke.to - spoke.from;
@@ -232,8 +236,7 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
       ...spoke,
       label: String(i + 1),
       length,
-      // Sectors that lie across from each other come in the same season: no side is dug all at once.
-      season: 1 + (Math.floor((spoke.bearing / 180) * seasons) % seasons),
+      season: seasonOf(i),
       fall,
       steps:
         fall > TRENCH_LIMITS.drainFall.value
@@ -253,12 +256,39 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
     allowedAtOnce,
     notes,
     missing,
-    ...(spokes.length === 0 && { blocked: whyNone(layout, obstacles) }),
+    ...(spokes.length === 0 && { blocked: whyNone(layout, zone, obstacles) }),
   };
 }
 
-function whyNone(layout: Layout, obstacles: readonly Obstacle[]): string {
+/**
+ * Spreads spokes over as few seasons as keep each within its share. Those next to each other go together, and with those
+ * across the stem: no side is dug all at once.
+ *
+ * @param shares of the root zone, spoke by spoke round the stem
+ */
+function seasonsFor(
+  shares: readonly number[],
+  allowed: number,
+): { seasons: number; seasonOf: (i: number) => number } {
+  const n = shares.length;
+  const all = shares.reduce((a, b) => a + b, 0);
+  for (let seasons = Math.max(1, Math.min(n, Math.ceil(all / allowed - 1e-9))); ; seasons++) {
+    const seasonOf = (i: number) => 1 + (Math.floor((2 * seasons * i) / n) % seasons);
+    const dug = new Array<number>(seasons).fill(0);
+    shares.forEach((share, i) => (dug[seasonOf(i) - 1]! += share));
+    if (seasons >= n || Math.max(...dug) <= allowed + 1e-9) return { seasons, seasonOf };
+  }
+}
+
+/** Bearings looked along for what stands in the way, degrees apart. */
+const LOOK = 10;
+
+function whyNone(layout: Layout, zone: LayoutRules, obstacles: readonly Obstacle[]): string {
   if (layout.free > 0) return 'No bearing brings enough tight soil.';
-  const names = [...new Set(obstacles.map((o) => o.name))].slice(0, 4).join(', ');
-  return `No bearing is free for a spoke${names ? ` beside ${names}` : ''}.`;
+  const met = new Map<string, number>();
+  for (let bearing = 0; bearing < 360; bearing += LOOK)
+    for (const { by, from, to } of blockedAlong(bearing, obstacles, zone.width))
+      if (from < zone.to && to > zone.from) met.set(by, (met.get(by) ?? 0) + 1);
+  const names = [...met].sort((a, b) => b[1] - a[1]).map(([name]) => name);
+  return `No bearing is free for a spoke${names.length > 0 ? `: ${names.slice(0, 3).join(', ')} in the way` : ''}.`;
 }

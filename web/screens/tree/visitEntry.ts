@@ -53,8 +53,8 @@ export const STATIONS: readonly { key: StationKey; label: string; place: number 
   { key: 'base', label: 'Base', place: 0.33 },
   { key: 'mulch', label: 'Mulch, grade', place: 0.46 },
   { key: 'probe', label: 'Probe', place: 0.59 },
-  { key: 'dig', label: 'Dig', place: 0.68 },
-  { key: 'trenches', label: 'Trenches', place: 0.76 },
-  { key: 'verdict', label: 'Verdict', place: 0.84 },
-  { key: 'prescription', label: 'Prescription', place: 0.915 },
+  { key: 'dig', label: 'Dig', place: 0.675 },
+  { key: 'trenches', label: 'Trenches', place: 0.75 },
+  { key: 'verdict', label: 'Verdict', place: 0.825 },
+  { key: 'prescription', label: 'Prescription', place: 0.9 },
 ];

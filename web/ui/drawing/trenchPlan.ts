@@ -49,8 +49,12 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
     ],
   });
   plan.obstacles.forEach(thing);
-  named(plan.zone.from, plan.rules.begins === 'hole' ? 'hole edge' : 'structural root zone', [10, 5], 200);
-  if (given.crownRadius) named(given.crownRadius, 'drip line', [14, 4], 160);
+  const rings: [radius: number, words: string, dash: [number, number]][] = [
+    [plan.zone.from, plan.rules.begins === 'hole' ? 'hole edge' : 'structural root zone', [4, 5]],
+  ];
+  if (given.crownRadius) rings.push([given.crownRadius, 'drip line', [16, 5]]);
+  for (const [radius, , dash] of rings)
+    shapes.push({ as: 'line', points: circle(radius), tone: 'muted', width: 1.2, dash });
   if (given.stemRadius)
     shapes.push({ as: 'area', points: circle(given.stemRadius), tone: 'root', edge: 'ink' });
   for (const spoke of plan.spokes) {
@@ -86,20 +90,33 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
       size: 14,
     });
   }
+  legend();
   northMark(shapes, width);
   const bar = scaleBar(view.scale, system, width * 0.25);
   shapes.push(scaleBarMarks(14, height - 14, bar.length));
   write([14, height - 23], bar.label);
   return { width, height, shapes };
 
-  function named(radius: number, words: string, dash: [number, number], bearing: number) {
-    shapes.push({ as: 'line', points: [...circle(radius)], tone: 'muted', width: 1.2, dash });
-    const [ux, uy] = along(bearing);
-    const at = to(radius * ux, radius * uy);
-    write([at[0] + 3, at[1] + 12], `${words}, ${formatValue(radius, 'long length', system, 0.1)}`, {
-      size: 12,
-      tone: 'muted',
+  /** What the lines and fills mean, over the scale. */
+  function legend() {
+    const rows: [string, Shape][] = rings.map(([radius, words, dash], k) => [
+      `${words}, ${formatValue(radius, 'long length', system, 0.1)}`,
+      { as: 'line', points: row(k), tone: 'muted', width: 1.2, dash },
+    ]);
+    if (plan.seasons > 1)
+      rows.push(['dug in season 1', { as: 'line', points: row(rows.length), tone: 'todo', width: 9 }]);
+    rows.forEach(([words, sample], k) => {
+      shapes.push(sample);
+      write([64, row(k)[0]![1] + 4], words, { size: 12 });
     });
+  }
+
+  function row(k: number): Point[] {
+    const y = height - 54 - 19 * k;
+    return [
+      [14, y],
+      [56, y],
+    ];
   }
 
   function thing({ name, shape, points }: Obstacle) {
@@ -131,13 +148,13 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
     if (kind === undefined && points.length > 1) return;
     // Named at its vertex nearest to the tree that is in view.
     const inView = line.filter(([x, y]) => x > 8 && x < width - 90 && y > 20 && y < height - 50);
-    const at = inView[0] ?? midPoint(line, width, height);
+    const at = inView[0] ?? placeInView(line, width, height);
     if (at) write([at[0] + 6, at[1] + 14], name, { size: 12, tone: 'muted' });
   }
 }
 
-/** Middle of the part of a line that lies in view, walked in small steps. */
-function midPoint(line: readonly Point[], width: number, height: number): Point | undefined {
+/** A place near the beginning of the part of a line that lies in view, walked in small steps. */
+function placeInView(line: readonly Point[], width: number, height: number): Point | undefined {
   const seen: Point[] = [];
   for (let i = 0; i + 1 < line.length; i++)
     for (let k = 0; k <= 40; k++) {
@@ -147,5 +164,5 @@ function midPoint(line: readonly Point[], width: number, height: number): Point 
       ];
       if (x > 8 && x < width - 90 && y > 20 && y < height - 50) seen.push([x, y]);
     }
-  return seen[Math.floor(seen.length / 2)];
+  return seen[Math.floor(seen.length / 8)];
 }

@@ -114,7 +114,7 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
             {trenches && plan && (
               <>
                 <div className="flex items-baseline gap-4 my-2" aria-busy={working}>
-                  <p className="num text-5xl font-bold" data-testid="opened">
+                  <p className="num text-5xl font-bold whitespace-nowrap" data-testid="opened">
                     {percent(opensOf(plan))}
                   </p>
                   <p>
@@ -275,19 +275,21 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
                   )}
                   <p className="text-sm text-muted">{plan.notes.join('; ')}.</p>
                 </section>
-                <section className="my-3">
-                  <h2>Quantities</h2>
-                  <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
-                    {trenches.quantities.map((q) => (
-                      <div key={q.name} className="contents">
-                        <dt>{q.name}</dt>
-                        <dd className="text-right">
-                          <QuantityView quantity={q} system={system} />
-                        </dd>
-                      </div>
-                    ))}
-                  </dl>
-                </section>
+                {plan.spokes.length > 0 && (
+                  <section className="my-3">
+                    <h2>Quantities</h2>
+                    <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
+                      {trenches.quantities.map((q) => (
+                        <div key={q.name} className="contents">
+                          <dt>{q.name}</dt>
+                          <dd className="text-right">
+                            <QuantityView quantity={q} system={system} />
+                          </dd>
+                        </div>
+                      ))}
+                    </dl>
+                  </section>
+                )}
                 <TrenchAlternatives
                   alternatives={trenches.alternatives}
                   choice={design.choice}
@@ -346,7 +348,7 @@ function SpokeRow(props: {
     spoke.limit,
     ...(spoke.locked ? ['locked'] : []),
     ...(props.seasons > 1 ? [`season ${spoke.season}`] : []),
-    ...(spoke.steps > 0 ? [`${spoke.steps} steps`] : []),
+    ...(spoke.steps > 0 ? [`${spoke.steps} ${spoke.steps === 1 ? 'step' : 'steps'}`] : []),
     ...(spoke.bridges.length > 0 ? [`root ${spoke.bridges.join(', ')} left whole`] : []),
   ];
   return (
@@ -363,8 +365,8 @@ function SpokeRow(props: {
         </button>
       </td>
       <td className="num text-right">{Math.round(spoke.bearing)}°</td>
-      <td className="num text-right">{props.from}</td>
-      <td className="num text-right">{props.run}</td>
+      <td className="num text-right whitespace-nowrap">{props.from}</td>
+      <td className="num text-right whitespace-nowrap pl-2">{props.run}</td>
       <td className="pl-3">{notes.join(', ')}</td>
     </tr>
   );

@@ -1,0 +1,182 @@
+import type { Tree, TrenchDesign } from '../casefile';
+import { schoolFor, TRENCH_LIMITS } from '../practice';
+import { readDig } from '../roots';
+import {
+  alternativesTo,
+  marksHold,
+  planTrenches,
+  trenchesToDxf,
+  trenchesToRows,
+  trenchQuantities,
+} from './index';
+
+const TREE: Tree = {
+  label: 'T',
+  species: 'x',
+  plantedYear: 2005,
+  stemDiameter: 0.4,
+  crownRadius: 4,
+  position: { x: 100, y: 50 },
+};
+const plan = (
+  tree: Partial<Tree> = {},
+  design: TrenchDesign = {},
+  more: Partial<Parameters<typeof planTrenches>[0]> = {},
+) =>
+  planTrenches({
+    tree: { ...TREE, ...tree },
+    date: '2026-06-01',
+    design,
+    site: [],
+    school: schoolFor('trenches', {}, {}),
+    stressed: false,
+    ...more,
+  });
+
+test('young trees get narrow spokes from the hole edge, established ones wide ones beyond the structural roots', () => {
+  expect(plan({ plantedYear: 2022 }).rules.school).toBe('hand');
+  const old = plan();
+  expect(old.rules.school).toBe('air');
+  // AS 4970: (0.4 x 50)^0.42 x 0.64 = 2.25 m.
+  expect(old.zone.from).toBeCloseTo(2.25, 2);
+  expect(old.zone.to).toBe(4);
+  expect(plan({ plantedYear: 2022 }, { holeRadius: 0.7 }).zone.from).toBe(0.7);
+  expect(plan({}, {}, { school: schoolFor('trenches', { trenches: 'hand' }, {}) }).rules.school).toBe('hand');
+});
+
+test('a drip line inside the hole is carried beyond it, and what is not known is named', () => {
+  const small = plan({ crownRadius: 0.5 });
+  expect(small.zone.to).toBeCloseTo(small.zone.from + small.rules.leastReach, 9);
+  const { missing } = plan({ crownRadius: undefined, position: undefined, stemDiameter: undefined });
+  expect(missing).toHaveLength(3);
+});
+
+test('a gas line on the plan of the property ends spokes at its clearance', () => {
+  const { spokes } = plan(
+    {},
+    {},
+    {
+      site: [
+        {
+          name: 'Gas',
+          kind: 'gas main',
+          shape: 'line',
+          points: [
+            [80, 54],
+            [120, 54],
+          ],
+        },
+      ],
+    },
+  );
+  const ended = spokes.filter((s) => s.limit === 'Gas');
+  expect(ended.length).toBeGreaterThan(0);
+  // One metre from the line, to the wall of a trench 22 cm wide.
+  for (const s of spokes)
+    expect(s.to * Math.cos((s.bearing * Math.PI) / 180)).toBeLessThan(4 - 1 - 0.11 + 1e-6);
+});
+
+test('on a steep slope spokes keep to the contour; on a gentle one their floor is stepped', () => {
+  const steep = plan({}, { slope: { fall: 0.25, toward: 90 } });
+  expect(steep.spokes.length).toBeGreaterThan(0);
+  for (const s of steep.spokes) expect(s.fall).toBeLessThanOrEqual(TRENCH_LIMITS.steepFall.value + 1e-9);
+  const gentle = plan({}, { slope: { fall: 0.06, toward: 90 } });
+  for (const s of gentle.spokes) expect(s.steps > 0).toBe(s.fall > TRENCH_LIMITS.drainFall.value);
+  expect(plan().spokes.every((s) => s.steps === 0)).toBe(true);
+});
+
+test('more than may be dug at once is spread over seasons, none over its share, and no side at once', () => {
+  const stressed = plan({}, {}, { stressed: true });
+  expect(stressed.seasons).toBeGreaterThanOrEqual(Math.ceil(stressed.disturbed / 0.05));
+  for (let season = 1; season <= stressed.seasons; season++) {
+    const dug = stressed.spokes.filter((s) => s.season === season);
+    const share = dug.reduce((sum, s) => sum + s.length * 0.22, 0) / (Math.PI * 16);
+    expect(share).toBeGreaterThan(0);
+    expect(share).toBeLessThanOrEqual(0.05 + 1e-9);
+  }
+  const first = stressed.spokes.filter((s) => s.season === 1).map((s) => s.bearing);
+  expect(first.some((b) => b < 180) && first.some((b) => b >= 180)).toBe(true);
+});
+
+test('an anchor that was mapped keeps spokes off; another thick root is left whole across one', () => {
+  const point = (bearing: number, distance: number, diameter: number) => ({
+    bearing,
+    distance,
+    depth: 0.05,
+    diameter,
+  });
+  const dig = readDig(TREE, {
+    measuredFrom: 'centre',
+    north: 'true',
+    roots: [
+      { label: 'A', kind: 'structural', start: 'stem', points: [point(90, 0.2, 0.1), point(90, 4, 0.06)] },
+      {
+        label: 'B',
+        kind: 'competing',
+        start: 'outside',
+        points: [point(200, 3.4, 0.05), point(320, 3.4, 0.05)],
+      },
+    ],
+  });
+  const { spokes } = plan({}, {}, { dig });
+  expect(spokes.every((s) => Math.abs(s.bearing - 90) > 3)).toBe(true);
+  expect(spokes.some((s) => s.bridges.includes('B'))).toBe(true);
+});
+
+test('quantities follow from run, width and depth; seasons add up to the whole', () => {
+  const made = plan({}, {}, { stressed: true });
+  const fill = schoolFor('trenchFill', {}, {});
+  const figure = (name: string, season?: number) =>
+    trenchQuantities(made, fill, season).find((q) => q.name === name)!.value;
+  const volume = made.layout.length * 0.22 * 0.28;
+  expect(figure('Soil dug')).toBeCloseTo(volume, 9);
+  expect(figure('Compost')).toBeCloseTo(0.6 * volume, 9);
+  expect(figure('Native soil back') + figure('Spoil to take away')).toBeCloseTo(1.25 * volume, 9);
+  const seasons = Array.from({ length: made.seasons }, (_, i) => figure('Soil dug', i + 1));
+  expect(seasons.reduce((a, b) => a + b, 0)).toBeCloseTo(volume, 9);
+});
+
+test('where paving lies all round, the rules turn to another way and say why', () => {
+  const square = plan(
+    {},
+    {},
+    {
+      site: [
+        {
+          name: 'Square',
+          kind: 'paving',
+          shape: 'area',
+          points: [
+            [80, 30],
+            [120, 30],
+            [120, 70],
+            [80, 70],
+          ],
+        },
+      ],
+    },
+  );
+  expect(square.blocked).toContain('Square');
+  const ways = alternativesTo(square, 0, []);
+  expect(ways.filter((w) => w.advised).map((w) => w.remedy)).toEqual(['nothing']);
+  const free = alternativesTo(plan(), 5, [{ key: 'probe.drain', answer: 'standing' }]);
+  expect(free.filter((w) => w.advised).map((w) => w.remedy)).toEqual(['spokes', 'drain']);
+  const [air, holes] = ['air', 'vertical'].map((r) => free.find((w) => w.remedy === r)!);
+  expect(air!.opens).toBeCloseTo(1, 9);
+  // Holes on a triangular grid of 60 cm: one for each 0.312 m2 of the zone.
+  expect(Number(/^(\d+)/.exec(holes!.says)![1])).toBeCloseTo((Math.PI * (16 - 2.2516 ** 2)) / 0.3118, -1);
+});
+
+test('marks of buried lines lapse', () => {
+  expect(marksHold(undefined, '2026-06-01').holds).toBe(false);
+  expect(marksHold('2026-05-20', '2026-06-01').holds).toBe(true);
+  expect(marksHold('2026-05-10', '2026-06-01').says).toContain('lapsed');
+});
+
+test('files carry every spoke', () => {
+  const made = plan();
+  expect(trenchesToRows(made)).toHaveLength(made.spokes.length + 1);
+  const dxf = trenchesToDxf(made);
+  expect(dxf.match(/^TRENCHES$/gm)).toHaveLength(made.spokes.length);
+  expect(dxf).toContain('$INSUNITS\n70\n6');
+});

@@ -73,3 +73,55 @@ test('trenches are laid out on the site, turned, locked, taken out, weighed agai
     choice: { remedy: 'vertical' },
   });
 });
+
+test('the penetrometer is pushed, its files come in, and what it tells changes the verdict and the trenches', async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await enterDemo(page);
+  await page.goto('/trees/kelpworth-12?station=probe');
+  await page.getByRole('button', { name: 'Begin a visit today' }).click();
+  await page.getByRole('button', { name: /^Probe/ }).click();
+  const device = page.getByRole('region', { name: 'Penetrometer' });
+  await device.getByLabel('Push at').fill('NE');
+  await device.getByLabel('From the bark').fill('80');
+  await device.getByRole('button', { name: 'Push', exact: true }).click();
+  await expect(device.getByText(/^Going down/)).toBeVisible();
+  await expect(device.getByTestId('tightness')).toContainText('1 push', { timeout: 40_000 });
+  await saved(page);
+
+  // A file whose heads do not say which column is which: asked once, then remembered.
+  const csv = ['site;az;off;z;F']
+    .concat(
+      [90, 180, 270].flatMap((az) =>
+        [5, 10, 15, 20, 25, 30].map((z) => `K;${az};1.2;${z};${z < 15 ? 200 : 900}`),
+      ),
+    )
+    .join('\n');
+  const bring = (name: string) =>
+    device
+      .getByLabel('Pushes to bring in')
+      .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await bring('first.csv');
+  const columns = device.getByRole('group', { name: 'Columns of the file' });
+  await columns.getByLabel('Bearing, °').selectOption('az');
+  await columns.getByLabel('Distance from the bark', { exact: true }).selectOption('off');
+  await columns.getByLabel('Depth', { exact: true }).selectOption('z');
+  await columns.getByLabel('Pressure or force', { exact: true }).selectOption('F');
+  await columns.getByLabel('Pressure or force, unit').selectOption('N');
+  await columns.getByLabel('Cone').selectOption({ label: '20.27 mm cone' });
+  await columns.getByRole('button', { name: 'Bring in' }).click();
+  await expect(device.getByText('3 pushes brought in.')).toBeVisible();
+  await expect(device.getByTestId('tightness')).toContainText('4 pushes');
+  await bring('second.csv');
+  await expect(device.getByTestId('tightness')).toContainText('7 pushes');
+  await page.keyboard.press('Control+z');
+  await expect(device.getByTestId('tightness')).toContainText('4 pushes');
+  await expect(device.getByRole('img', { name: /^Depth at which roots stop/ })).toBeVisible();
+  await saved(page);
+
+  await page.getByRole('button', { name: /^Trenches/ }).click();
+  await expect(page.getByText(/tight where the penetrometer reaches 2 MPa/)).toBeVisible();
+  await page.getByRole('button', { name: /^Verdict/ }).click();
+  await expect(page.getByText(/the middle of 4 pushes/).first()).toBeVisible();
+});

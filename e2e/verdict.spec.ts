@@ -143,7 +143,7 @@ test('a soil sample: texture, density against the limits of that texture, and th
 }) => {
   await enterDemo(page);
   await page.goto('/trees/sable-katsura-7?station=probe');
-  await page.getByText('Penetrometer and soil sample').click();
+  await page.getByText('Soil sample, single readings').click();
   await page.getByLabel('Sand, of the fine earth').fill('80');
   await page.getByLabel('Clay, of the fine earth').fill('50');
   await expect(page.getByText('Sand 80 % and clay 50 %: together at most 100 %')).toBeVisible();

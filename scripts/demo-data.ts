@@ -21,6 +21,7 @@ const TABLES = [
   'roots',
   'digs',
   'trench_designs',
+  'pushes',
   'decisions',
   'probe_points',
   'grade_profiles',

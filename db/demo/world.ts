@@ -9,6 +9,7 @@ import {
 } from '@undrel/core/casefile';
 import * as digs from './digs';
 import { THIRD_SEASON } from './more';
+import { PUSHES } from './pushes';
 import { cm, variation } from './series';
 import { visitFound, type Found } from './visits';
 import type { Outline } from '../../web/protocol/grounds';
@@ -636,6 +637,7 @@ const standing = (site: string, property: DemoProperty): DemoProperty => ({
         ...v,
         ...(!v.walk && { findings: [...v.findings, { key: 'history.site', answer: site }] }),
         ...(i === caseFile.visits.length - 1 && TRENCHES[id] && { trenches: TRENCHES[id] }),
+        ...(i === caseFile.visits.length - 1 && PUSHES[id] && { pushes: PUSHES[id] }),
       })),
     },
   })),

@@ -6,6 +6,7 @@ import type {
   Finding,
   GradeProfile,
   ProbePoint,
+  Push,
   Tree,
   TrenchDesign,
   TreeEvent,
@@ -13,7 +14,10 @@ import type {
 } from '@undrel/core/casefile';
 
 /** The head of a visit: what it holds beside its readings. */
-export type VisitHead = Omit<Visit, 'findings' | 'profiles' | 'probes' | 'decisions' | 'dig' | 'trenches'>;
+export type VisitHead = Omit<
+  Visit,
+  'findings' | 'profiles' | 'probes' | 'decisions' | 'dig' | 'trenches' | 'pushes'
+>;
 
 /** The stem in a dig and how it was measured; the roots are items of their own. */
 export type DigHead = Omit<Dig, 'roots'>;
@@ -29,6 +33,7 @@ export interface ItemValues {
   dig: DigHead;
   root: DugRoot;
   trenches: TrenchDesign;
+  push: Push;
 }
 
 export type ItemKind = keyof ItemValues;
@@ -78,13 +83,14 @@ export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => str
     ({ kind, id, parent, version: 0, values }) as Item;
   const items: Item[] = [fresh('tree', treeId, propertyId, caseFile.tree)];
   for (const event of caseFile.events) items.push(fresh('event', newId(), treeId, event));
-  for (const { findings, profiles, probes, decisions, dig, trenches, ...head } of caseFile.visits) {
+  for (const { findings, profiles, probes, decisions, dig, trenches, pushes, ...head } of caseFile.visits) {
     const visitId = newId();
     items.push(fresh('visit', visitId, treeId, head));
     for (const f of findings) items.push(fresh('finding', findingId(visitId, f.key, f.part), visitId, f));
     for (const p of profiles) items.push(fresh('profile', profileId(visitId, p.bearing), visitId, p));
     for (const p of probes) items.push(fresh('probe', newId(), visitId, p));
     for (const d of decisions) items.push(fresh('decision', decisionId(visitId, d.operation), visitId, d));
+    for (const p of pushes ?? []) items.push(fresh('push', newId(), visitId, p));
     if (trenches) items.push(fresh('trenches', trenchesId(visitId), visitId, trenches));
     if (dig) {
       const { roots, ...digHead } = dig;
@@ -113,6 +119,7 @@ export function visitFrom(items: readonly Item[], visit: { id: string; values: V
   const [dig] = below('dig') as DigHead[];
   const roots = below('root') as DugRoot[];
   const [trenches] = below('trenches') as TrenchDesign[];
+  const pushes = below('push') as Push[];
   return {
     ...visit.values,
     findings: below('finding') as Finding[],
@@ -121,5 +128,6 @@ export function visitFrom(items: readonly Item[], visit: { id: string; values: V
     decisions: below('decision') as Decision[],
     ...(dig || roots.length > 0 ? { dig: { ...(dig ?? NEW_DIG), roots } } : {}),
     ...(trenches && { trenches }),
+    ...(pushes.length > 0 && { pushes }),
   };
 }

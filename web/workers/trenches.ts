@@ -1,4 +1,4 @@
-import type { Dig, Finding, Tree, TrenchDesign } from '@undrel/core/casefile';
+import type { Dig, Finding, Push, Tree, TrenchDesign } from '@undrel/core/casefile';
 import { SPOKES, schoolFor, type SchoolInForce, type Schools } from '@undrel/core/practice';
 import { readDig } from '@undrel/core/roots';
 import {
@@ -19,6 +19,7 @@ export interface TrenchJob {
   findings: readonly Finding[];
   design: TrenchDesign;
   dig: Dig | undefined;
+  pushes: readonly Push[] | undefined;
   site: Site;
   firm: Schools;
   stressed: boolean;
@@ -37,7 +38,7 @@ export interface Trenches {
 
 export type TrenchAnswer = { id: number; trenches: Trenches } | { id: number; problem: string };
 
-function laidOut({ tree, date, findings, design, dig, site, firm, stressed }: TrenchJob): Trenches {
+function laidOut({ tree, date, findings, design, dig, pushes, site, firm, stressed }: TrenchJob): Trenches {
   const school = schoolFor('trenches', firm, tree.schools);
   const fill = schoolFor('trenchFill', firm, tree.schools);
   const given = {
@@ -47,6 +48,7 @@ function laidOut({ tree, date, findings, design, dig, site, firm, stressed }: Tr
     site: site.things,
     others: site.others,
     dig: dig && readDig(tree, dig),
+    pushes,
     school,
     stressed,
   };

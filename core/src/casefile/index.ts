@@ -1,4 +1,5 @@
 export * from './dig';
+export * from './push';
 export * from './trench';
 export * from './model';
 export * from './order';

@@ -3,6 +3,7 @@
  * a file against these types is in schema.ts; this file has no dependency so that a browser may load it alone.
  */
 import type { Dig } from './dig';
+import type { Push } from './push';
 import type { TrenchDesign } from './trench';
 
 export const CASE_FORMAT = 'undrel-case';
@@ -123,6 +124,8 @@ export interface Visit {
   decisions: Decision[];
   dig?: Dig;
   trenches?: TrenchDesign;
+  /** Of a recording penetrometer. */
+  pushes?: Push[];
 }
 
 export interface CaseFile {

@@ -80,7 +80,7 @@ export function caseOf(
     tree: compact(tree),
     events: events.map(compact).sort((a, b) => a.when.localeCompare(b.when) || a.kind.localeCompare(b.kind)),
     visits: visits
-      .map(({ dig, trenches, decisions, ...visit }) =>
+      .map(({ dig, trenches, pushes, decisions, ...visit }) =>
         compact({
           ...visit,
           findings: eachPicked(
@@ -100,6 +100,12 @@ export function caseOf(
             .sort((a, b) => a.bearing - b.bearing || a.distance - b.distance || a.depth - b.depth),
           decisions: decisions.map(compact).sort((a, b) => a.operation.localeCompare(b.operation)),
           dig: dig && digInOrder(dig),
+          pushes: pushes
+            ?.map((p) => ({
+              ...picked(p, 'bearing', 'distance', 'readings', 'stopped', 'note')!,
+              readings: eachPicked(p.readings, 'depth', 'pressure')!,
+            }))
+            .sort((a, b) => a.bearing - b.bearing || a.distance - b.distance),
           trenches: trenches && {
             ...picked(trenches, 'holeRadius', 'slope', 'locked', 'avoid', 'marked', 'choice', 'note'),
             ...(trenches.slope && { slope: picked(trenches.slope, 'fall', 'toward')! }),

@@ -191,6 +191,24 @@ export const decisionSchema = z.strictObject({
   wording: text(4000).optional(),
 });
 
+export const pushSchema = z.strictObject({
+  bearing: z.number().min(0).lt(360),
+  distance: z.number().min(0).max(30),
+  readings: z
+    .array(
+      z.strictObject({
+        depth: z.number().min(0).max(1.5),
+        pressure: z.number().min(0).max(2e7).describe('Cone index, Pa.'),
+      }),
+    )
+    .max(400)
+    .refine(
+      (readings) => readings.every((r, i) => i === 0 || r.depth > readings[i - 1]!.depth),
+      'depths jump back: each reading lies deeper than the one before',
+    ),
+  stopped: z.number().min(0).max(1.5).optional(),
+  note: z.string().max(500).optional(),
+});
 const bearings = z.array(z.number().min(0).lt(360)).max(60);
 export const trenchSchema = z.strictObject({
   holeRadius: z.number().positive().max(5).optional(),
@@ -221,6 +239,7 @@ export const visitSchema = z.strictObject({
   decisions: z.array(decisionSchema).max(20),
   dig: digSchema.optional(),
   trenches: trenchSchema.optional(),
+  pushes: z.array(pushSchema).min(1).max(200).optional(),
 });
 
 /** Rain of the growing seasons, April to September; m. */

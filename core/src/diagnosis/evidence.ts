@@ -6,6 +6,7 @@ import { yearOf } from '../history/events';
 import { LIMITS, type LimitKey } from '../practice/limits';
 import type { Profile } from '../profile';
 import { readDig, type DigReading } from '../roots';
+import { readPushes } from '../soil/penetration';
 import { DENSITY_ERROR, sampleOf } from '../soil/sample';
 import { shortMark } from '../units/marks';
 import type { Circumstance, JudgementTable } from './judgement';
@@ -257,6 +258,17 @@ const READERS: Record<string, Reader> = {
     },
   'probe.topsoil': depth('probe.topsoil', 'topsoil', ['topsoilNone', 'topsoilGood']),
   'probe.refusal': first(
+    ({ visit }) => {
+      const read = visit.pushes && readPushes(visit.pushes);
+      if (!read || read.tightness === 'few') return undefined;
+      const { median, low, high } = read.depth;
+      // The middle 80 % of a normal distribution spans 2.56 standard deviations.
+      const error = Math.max(LIMITS.rodError.value, (high - low) / 2.56 / Math.sqrt(read.pushes));
+      return {
+        agrees: falling(intervals(median, error, ['soilVeryTight', 'soilOpen'])),
+        says: `2 MPa is reached at ${shortMark(median)}, the middle of ${read.pushes} pushes`,
+      };
+    },
     depth('soil.cone', '2 MPa is reached at', ['soilVeryTight', 'soilOpen']),
     depth('probe.refusal', 'the rod stops at', ['soilVeryTight', 'soilOpen']),
   ),

@@ -5,3 +5,4 @@ export * from './quantities';
 export * from './alternatives';
 export * from './exchange';
 export * from './work';
+export * from './tapes';

@@ -2,9 +2,11 @@ import type { Tree, TrenchDesign } from '../casefile';
 import { schoolFor, TRENCH_LIMITS } from '../practice';
 import { readDig } from '../roots';
 import {
+  along,
   alternativesTo,
   marksHold,
   planTrenches,
+  tapesFor,
   trenchesToDxf,
   trenchesToRows,
   trenchQuantities,
@@ -179,4 +181,25 @@ test('files carry every spoke', () => {
   const dxf = trenchesToDxf(made);
   expect(dxf.match(/^TRENCHES$/gm)).toHaveLength(made.spokes.length);
   expect(dxf).toContain('$INSUNITS\n70\n6');
+});
+
+test('two tapes from fixed points find every spoke end again, and flat ones are not offered', () => {
+  const { spokes } = plan();
+  const corner = (name: string, x: number, y: number) => ({ name, x, y });
+  const tapes = tapesFor(spokes, [corner('a', -6, 7), corner('b', 7, 8), corner('c', 6.9, 8)])!;
+  const [p, q] = tapes.points;
+  spokes.forEach((s, i) => {
+    const [da, db] = tapes.spokes[i]!.outer;
+    // Where the two circles meet: once on each side of the line between the points.
+    const d = Math.hypot(q.x - p.x, q.y - p.y);
+    const run = (da * da - db * db + d * d) / (2 * d);
+    const off = Math.sqrt(da * da - run * run);
+    const [ex, ey] = [(q.x - p.x) / d, (q.y - p.y) / d];
+    const meets = [1, -1].map((side) => [p.x + run * ex - side * off * ey, p.y + run * ey + side * off * ex]);
+    const [ux, uy] = along(s.bearing);
+    const misses = meets.map(([x, y]) => Math.hypot(x! - s.to * ux, y! - s.to * uy));
+    expect(Math.min(...misses)).toBeLessThan(0.01);
+  });
+  expect(tapesFor(spokes, [corner('a', 20, 0.1), corner('b', 21, 0)])).toBeUndefined();
+  expect(tapesFor(spokes, [corner('a', 40, 0), corner('b', 0, 40)])).toBeUndefined();
 });

@@ -1,4 +1,5 @@
 import type { Tree } from '../casefile/model';
+import type { Push } from '../casefile/push';
 import type { SiteThing, TrenchDesign } from '../casefile/trench';
 import {
   ESTABLISHED_YEARS,
@@ -9,6 +10,7 @@ import {
   type SpokeRules,
 } from '../practice';
 import { isAnchor, structuralRootZone, type DigReading } from '../roots';
+import { chanceBelow, mapOf, reachedAt, ROOM, type SoilMap } from '../soil';
 import { along, blockedAlong, type Obstacle } from './clear';
 import { layOut, type Layout, type LayoutRules, type Spoke } from './layout';
 
@@ -55,6 +57,8 @@ export interface TrenchSituation {
   site: readonly SiteThing[];
   others?: readonly { label: string; x: number; y: number; stemDiameter?: number }[];
   dig?: DigReading;
+  /** Pushes of a penetrometer: where soil is tight. */
+  pushes?: readonly Push[];
   school: SchoolInForce;
   stressed: boolean;
 }
@@ -149,6 +153,17 @@ function bridgedBy(spoke: Spoke, dig: DigReading | undefined, depth: number): st
 export const fallAlong = (slope: TrenchDesign['slope'], bearing: number): number =>
   slope ? Math.abs(slope.fall * Math.cos(((bearing - slope.toward) * Math.PI) / 180)) : 0;
 
+/** Depth at which roots stop, over the zone, from pushes about the tree. */
+export const soilMap = (pushes: readonly Push[], stemRadius: number): SoilMap | undefined =>
+  mapOf(
+    pushes.flatMap((push) => {
+      const reached = reachedAt(push);
+      const [ux, uy] = along(push.bearing);
+      const r = stemRadius + push.distance;
+      return reached ? [{ x: r * ux, y: r * uy, value: reached.depth }] : [];
+    }),
+  );
+
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** The edge of the old planting hole: measured, from the pot whose shape the roots kept, or from the stem. */
@@ -198,7 +213,12 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   if (tree.crownRadius === undefined) notes.push('farthest reach assumed, crown radius not measured');
   else if (tree.crownRadius * rules.reach < from + rules.leastReach)
     notes.push('the drip line lies too near for a spoke: carried beyond it');
-  notes.push('soil taken as tight all over: no penetrometer readings here');
+  const map = soilMap(situation.pushes ?? [], (stem ?? 0) / 2);
+  notes.push(
+    map
+      ? 'tight where the penetrometer reaches 2 MPa above 30 cm, as likely as its readings make it; taken as tight where there are none'
+      : 'soil taken as tight all over: fewer than three pushes of a penetrometer here',
+  );
   const zone: LayoutRules = {
     width: rules.width,
     from,
@@ -215,6 +235,7 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
     zone,
     {
       obstacles,
+      tight: map && ((x, y) => chanceBelow(map, x, y, ROOM, 1)),
       refused: (bearing) =>
         fallAlong(design.slope, bearing) > steep
           ? `it would fall ${percent(fallAlong(design.slope, bearing))}: run it nearer the contour`

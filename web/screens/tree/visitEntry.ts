@@ -39,7 +39,16 @@ export interface StationProps {
 
 /** The visit's own values, without what hangs below it. */
 export function headOf(visit: Visit): VisitHead {
-  const { findings: _f, profiles: _p, probes: _r, decisions: _d, dig: _g, trenches: _t, ...head } = visit;
+  const {
+    findings: _f,
+    profiles: _p,
+    probes: _r,
+    decisions: _d,
+    dig: _g,
+    trenches: _t,
+    pushes: _u,
+    ...head
+  } = visit;
   return head;
 }
 

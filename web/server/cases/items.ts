@@ -6,6 +6,7 @@ import {
   findingSchema,
   probeSchema,
   profileSchema,
+  pushSchema,
   treeSchema,
   trenchSchema,
   visitSchema,
@@ -31,6 +32,7 @@ const visitHead = visitSchema.omit({
   probes: true,
   decisions: true,
   trenches: true,
+  pushes: true,
 });
 
 /** Every kind of item of a case. One place decides where a field lives; reading, writing and import all follow it. */
@@ -168,6 +170,20 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       rings: 'rings',
       note: 'note',
       done: 'done',
+    },
+  },
+  push: {
+    table: 'pushes',
+    parent: 'visit_id',
+    schema: pushSchema,
+    deed: 'measure',
+    json: ['readings'],
+    columns: {
+      bearing: 'bearing',
+      distance: 'distance',
+      readings: 'readings',
+      stopped: 'stopped',
+      note: 'note',
     },
   },
   trenches: {

@@ -75,6 +75,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
     'dig',
     'root',
     'trenches',
+    'push',
   ] as const;
   return {
     treeId,

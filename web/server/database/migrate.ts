@@ -23,6 +23,7 @@ const WRITABLE = [
   'decisions',
   'digs',
   'trench_designs',
+  'pushes',
   'roots',
   'assessments',
   'reports',

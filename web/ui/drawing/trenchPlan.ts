@@ -18,12 +18,14 @@ export interface TrenchDrawing {
   height: number;
 }
 
+/** Height kept for the legend and the scale, px. */
+const LEGEND = 96;
+
 /** The view that takes in the zone with room for its numbers. */
-export const trenchView = ({ zone }: TrenchPlan, width: number, height: number): PlanView => ({
-  x: 0,
-  y: 0,
-  scale: Math.min(width, height) / 2 / (zone.to * 1.25),
-});
+export function trenchView({ zone }: TrenchPlan, width: number, height: number): PlanView {
+  const scale = Math.min(width, height - LEGEND) / 2 / (zone.to * 1.2);
+  return { x: 0, y: -LEGEND / 2 / scale, scale };
+}
 
 /** Site and spokes at true scale, north up. Spokes are told apart by number, seasons by their fill. */
 export function trenchDrawing(given: TrenchDrawing): Drawing {

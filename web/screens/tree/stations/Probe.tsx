@@ -13,6 +13,7 @@ import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
 import { Contradictions } from './Contradictions';
 import { Questions } from './Questions';
+import { Penetrometer } from '../soil/Penetrometer';
 import { SoilSample } from './SoilSample';
 
 const FOUND: readonly { key: ProbePoint['found']; label: string }[] = [
@@ -240,6 +241,7 @@ export function Probe(props: StationProps) {
         </table>
       )}
       <Questions {...props} questions={GROUND_QUESTIONS.filter((q) => q.station === 'probe')} />
+      <Penetrometer {...props} />
       <SoilSample {...props} />
     </Entry>
   );

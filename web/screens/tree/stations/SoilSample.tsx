@@ -20,7 +20,7 @@ export function SoilSample(props: StationProps) {
   return (
     <details className="border-t border-ink" open={begun}>
       <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
-        Penetrometer and soil sample
+        Soil sample, single readings
       </summary>
       {verdict && density && (
         <p className="text-lg my-1" data-testid="soil-verdict">

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { TrenchDesign } from '@undrel/core/casefile';
 import { isStressed } from '@undrel/core/pruning';
@@ -36,6 +37,7 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
     findings: visit.findings,
     design,
     dig: visit.dig,
+    pushes: visit.pushes,
     site,
     firm: firmSchools,
     stressed,
@@ -305,6 +307,15 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
                   disabled={!mayMeasure}
                   onMarked={(marked) => set({ marked }, 'marked')}
                 />
+                {plan.spokes.length > 0 && (
+                  <Link
+                    className="act inline-flex"
+                    href={`/trees/${treeId}/crew/trenches?visit=${visitId}`}
+                    prefetch={false}
+                  >
+                    Crew sheet
+                  </Link>
+                )}
                 <TrenchFiles
                   name={`${tree.label.replace(/[^\w-]+/g, '-').toLowerCase()}-trenches`}
                   plan={plan}

@@ -1,0 +1,36 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { TrenchSheet } from '@/screens/crew/TrenchSheet';
+import { signedIn } from '@/server/accounts/viewer';
+import { loadCase } from '@/server/cases/load';
+import { today } from '@/server/cases/write';
+
+export const metadata: Metadata = { title: 'Trenches, crew sheet' };
+
+interface Props {
+  params: Promise<{ tree: string }>;
+  searchParams: Promise<{ visit?: string }>;
+}
+
+export default async function TrenchSheetPage({ params, searchParams }: Props) {
+  const [{ tree }, { visit }] = await Promise.all([params, searchParams]);
+  const loaded = await signedIn((db) => loadCase(db, tree));
+  const newest = loaded?.items
+    .flatMap((i) =>
+      i.kind === 'visit' && i.values && !i.values.walk ? [{ id: i.id, date: i.values.date }] : [],
+    )
+    .filter((v) => !visit || v.id === visit)
+    .sort((a, b) => b.date.localeCompare(a.date))[0];
+  if (!loaded || !newest) notFound();
+  return (
+    <TrenchSheet
+      treeId={loaded.treeId}
+      items={JSON.stringify(loaded.items)}
+      visitId={newest.id}
+      property={loaded.property.name}
+      firmSchools={loaded.firmSchools}
+      site={loaded.site}
+      today={today()}
+    />
+  );
+}

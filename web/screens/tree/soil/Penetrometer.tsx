@@ -1,0 +1,358 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import Papa from 'papaparse';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Push } from '@undrel/core/casefile';
+import {
+  CONES,
+  isForce,
+  layoutOf,
+  pushesFromRows,
+  pushesToRows,
+  readPushes,
+  type Cone,
+  type PushLayout,
+} from '@undrel/core/soil';
+import { soilMap } from '@undrel/core/trenching';
+import { formatValue } from '@undrel/core/units';
+import { bearingName } from '@undrel/core/base';
+import { itemsBelow } from '../../../protocol/item';
+import { BearingInput } from '../../../ui/controls/BearingInput';
+import { LengthInput } from '../../../ui/controls/LengthInput';
+import { FilePick } from '../../../ui/FilePick';
+import { keepFile } from '../../../ui/keepFile';
+import { newId } from '../newId';
+import type { StationProps } from '../visitEntry';
+import { PushMap } from './PushMap';
+
+const PushChart = dynamic(() => import('./PushChart').then((m) => m.PushChart), { ssr: false });
+
+type Running = { readings: Push['readings']; source: EventSource };
+/** A file whose heads do not say all: what is known of its layout, and its rows. */
+interface Unclear {
+  heads: string[];
+  rows: Record<string, string>[];
+  layout: Partial<PushLayout>;
+}
+
+const LAYOUTS = 'undrel.penetrometer-layouts';
+const known = (heads: readonly string[]): PushLayout | undefined => {
+  const kept = JSON.parse(localStorage.getItem(LAYOUTS) ?? '{}') as Record<string, PushLayout>;
+  return kept[heads.join('\t')];
+};
+const remember = (heads: readonly string[], layout: PushLayout) => {
+  const kept = JSON.parse(localStorage.getItem(LAYOUTS) ?? '{}') as Record<string, PushLayout>;
+  localStorage.setItem(LAYOUTS, JSON.stringify({ ...kept, [heads.join('\t')]: layout }));
+};
+const whole = (layout: Partial<PushLayout>): layout is PushLayout =>
+  layout.bearing !== undefined && !!layout.distance && !!layout.depth && !!layout.load;
+
+/** Pushes of the penetrometer: made with the device, brought in from its file, and what they come to. */
+export function Penetrometer(props: StationProps) {
+  const { control, visitId, visit, tree, system, mayMeasure } = props;
+  const items = itemsBelow(control.items, 'push', visitId);
+  const pushes = useMemo(() => visit.pushes ?? [], [visit]);
+  const stem = (tree.stemDiameter ?? tree.dbh ?? 0) / 2;
+  const hole = visit.trenches?.holeRadius;
+  const reading = useMemo(
+    () => readPushes(pushes, hole === undefined ? undefined : hole - stem),
+    [pushes, hole, stem],
+  );
+  const map = useMemo(() => soilMap(pushes, stem), [pushes, stem]);
+  const [bearing, setBearing] = useState<number | undefined>(undefined);
+  const [distance, setDistance] = useState<number | undefined>(undefined);
+  const [running, setRunning] = useState<Running | undefined>(undefined);
+  const [told, setTold] = useState<string[]>([]);
+  const [unclear, setUnclear] = useState<Unclear | undefined>(undefined);
+  const [cone, setCone] = useState<Cone | undefined>(undefined);
+  const open = useRef<EventSource | undefined>(undefined);
+  useEffect(() => () => open.current?.close(), []);
+
+  const stop = (source: EventSource) => {
+    source.close();
+    open.current = undefined;
+    setRunning(undefined);
+  };
+  const start = () => {
+    const place = { bearing: bearing!, distance: distance! };
+    const source = new EventSource(
+      `/api/penetrometer?place=${encodeURIComponent(`${visitId} ${place.bearing} ${place.distance}`)}`,
+    );
+    open.current = source;
+    const readings: Push['readings'] = [];
+    setTold([]);
+    setRunning({ readings: [], source });
+    source.addEventListener('reading', ({ data }: MessageEvent<string>) => {
+      readings.push(JSON.parse(data) as Push['readings'][number]);
+      setRunning({ readings: [...readings], source });
+    });
+    source.addEventListener('end', ({ data }: MessageEvent<string>) => {
+      const { stopped } = JSON.parse(data) as { stopped: number | null };
+      control.set('push', newId(), visitId, {
+        ...place,
+        readings,
+        ...(stopped !== null && { stopped }),
+      });
+      stop(source);
+      setBearing(undefined);
+    });
+    source.onerror = () => {
+      setTold(['The penetrometer was not reached; nothing was kept of this push. Try again.']);
+      stop(source);
+    };
+  };
+  const take = (heads: string[], rows: Record<string, string>[], layout: PushLayout) => {
+    if (isForce(layout.load.unit) && !cone) {
+      setUnclear({ heads, rows, layout });
+      setTold(['The file gives forces: which cone was on?']);
+      return;
+    }
+    const read = pushesFromRows(rows, layout, cone);
+    remember(heads, layout);
+    setUnclear(undefined);
+    control.setAll(
+      read.pushes.map((values) => ({ kind: 'push' as const, id: newId(), parent: visitId, values })),
+    );
+    setTold([
+      `${read.pushes.length} ${read.pushes.length === 1 ? 'push' : 'pushes'} brought in.`,
+      ...read.notes,
+    ]);
+  };
+  const bring = async (file: File) => {
+    const { data, meta } = Papa.parse<Record<string, string>>(await file.text(), {
+      header: true,
+      skipEmptyLines: 'greedy',
+    });
+    const heads = meta.fields ?? [];
+    const layout = known(heads) ?? layoutOf(heads);
+    if (whole(layout)) return take(heads, data, layout);
+    setUnclear({ heads, rows: data, layout });
+    setTold(['The heads of this file do not say all: which column is which?']);
+  };
+  const short = (metres: number) => formatValue(metres, 'short length', system);
+  return (
+    <section className="my-4" aria-label="Penetrometer">
+      <h2>Penetrometer</h2>
+      {reading && (
+        <>
+          <p className="text-lg my-1" data-testid="tightness">
+            <strong>2 MPa at {short(reading.depth.median)}</strong> ({short(reading.depth.low)} to{' '}
+            {short(reading.depth.high)}); {Math.round(100 * reading.limited)} % of {reading.pushes}{' '}
+            {reading.pushes === 1 ? 'push' : 'pushes'} limited within 30 cm. {reading.says}
+          </p>
+          <p className="text-sm text-muted">
+            Resistance is of the soil as moist as it was that day: dry soil resists more, wet soil less. 2 MPa
+            stops roots in moist soil (ASAE S313).
+          </p>
+        </>
+      )}
+      {(reading || running) && (
+        <PushChart rows={reading?.profile ?? []} running={running?.readings ?? []} system={system} />
+      )}
+      {map && <PushMap map={map} pushes={pushes} stemRadius={stem} system={system} />}
+      {mayMeasure && (
+        <>
+          <div className="grid grid-cols-[1fr_1fr_auto] gap-2 items-end my-2">
+            <BearingInput label="Push at" value={bearing} onChange={setBearing} />
+            <LengthInput
+              field="distance"
+              label="From the bark"
+              system={system}
+              value={distance}
+              onChange={setDistance}
+            />
+            {running ? (
+              <button type="button" className="quiet" onClick={() => stop(running.source)}>
+                Cancel
+              </button>
+            ) : (
+              <button
+                type="button"
+                className="act"
+                disabled={bearing === undefined || distance === undefined}
+                onClick={start}
+              >
+                Push
+              </button>
+            )}
+          </div>
+          {running && (
+            <p role="status">
+              Going down: {short(running.readings.at(-1)?.depth ?? 0)},{' '}
+              {((running.readings.at(-1)?.pressure ?? 0) / 1e6).toFixed(1)} MPa
+            </p>
+          )}
+          <p className="text-sm text-muted">
+            No device is joined: pushes come from the simulated penetrometer. Locate buried lines before any
+            push.
+          </p>
+          <div className="flex flex-wrap gap-2 my-2">
+            <FilePick
+              about="Pushes to bring in: CSV of a penetrometer"
+              label="Bring pushes in"
+              accept=".csv,.txt"
+              onFile={(file) => void bring(file)}
+            />
+            {pushes.length > 0 && (
+              <button
+                type="button"
+                className="quiet"
+                onClick={() => keepFile(Papa.unparse(pushesToRows(pushes)), 'pushes.csv', 'text/csv')}
+              >
+                Pushes as CSV
+              </button>
+            )}
+          </div>
+        </>
+      )}
+      {told.length > 0 && (
+        <ul role="alert" className="told my-2 max-h-40 overflow-auto">
+          {told.map((line, i) => (
+            <li key={i}>{line}</li>
+          ))}
+        </ul>
+      )}
+      {unclear && (
+        <Layout
+          unclear={unclear}
+          cone={cone}
+          onCone={setCone}
+          onTake={(layout) => take(unclear.heads, unclear.rows, layout)}
+          onLeave={() => setUnclear(undefined)}
+        />
+      )}
+      {items.length > 0 && (
+        <details>
+          <summary className="min-h-[44px] flex items-center cursor-pointer text-todo underline underline-offset-4">
+            {items.length} {items.length === 1 ? 'push' : 'pushes'}
+          </summary>
+          <ul>
+            {items.map(({ id, values }) => (
+              <li key={id} className="flex items-baseline gap-3 border-b border-hair py-1">
+                <span className="num w-16">{bearingName(values.bearing)}</span>
+                <span className="num flex-1">{short(values.distance)} out</span>
+                <span className="flex-1">
+                  {values.stopped !== undefined
+                    ? `stopped at ${short(values.stopped)}`
+                    : `to ${short(values.readings.at(-1)?.depth ?? 0)}`}
+                </span>
+                {mayMeasure && (
+                  <button
+                    type="button"
+                    className="link min-h-[44px]"
+                    aria-label={`Remove the push at ${bearingName(values.bearing)}, ${short(values.distance)} out`}
+                    onClick={() => control.set('push', id, visitId, null)}
+                  >
+                    Remove
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </section>
+  );
+}
+
+const UNITS = {
+  distance: ['m', 'cm', 'ft', 'in'],
+  depth: ['cm', 'm', 'mm', 'in'],
+  load: ['MPa', 'kPa', 'psi', 'bar', 'N', 'kN', 'lbf', 'kgf'],
+} as const;
+
+/** Which column of a file is which; said once, it is remembered for files with the same heads. */
+function Layout(props: {
+  unclear: Unclear;
+  cone: Cone | undefined;
+  onCone: (cone: Cone | undefined) => void;
+  onTake: (layout: PushLayout) => void;
+  onLeave: () => void;
+}) {
+  const { heads, layout: guess } = props.unclear;
+  const [layout, setLayout] = useState<Partial<PushLayout>>(guess);
+  const column = (label: string, value: string | undefined, onChange: (head: string) => void) => (
+    <label className="block">
+      <span className="block text-sm">{label}</span>
+      <select
+        className="w-full"
+        aria-label={label}
+        value={value ?? ''}
+        onChange={(event) => onChange(event.target.value)}
+      >
+        <option value="">choose</option>
+        {heads.map((h) => (
+          <option key={h}>{h}</option>
+        ))}
+      </select>
+    </label>
+  );
+  const measured = (key: 'distance' | 'depth' | 'load', label: string) => {
+    const chosen = layout[key];
+    const unit = chosen?.unit ?? UNITS[key][0];
+    return (
+      <div className="grid grid-cols-[1fr_6rem] gap-2">
+        {column(label, chosen?.column, (head) =>
+          setLayout({ ...layout, [key]: head ? { column: head, unit } : undefined }),
+        )}
+        <label className="block">
+          <span className="block text-sm">unit</span>
+          <select
+            className="w-full"
+            aria-label={`${label}, unit`}
+            value={UNITS[key].find((u) => u.toLowerCase() === unit.toLowerCase()) ?? UNITS[key][0]}
+            disabled={!chosen}
+            onChange={(event) =>
+              setLayout({ ...layout, [key]: { column: chosen!.column, unit: event.target.value } })
+            }
+          >
+            {UNITS[key].map((u) => (
+              <option key={u}>{u}</option>
+            ))}
+          </select>
+        </label>
+      </div>
+    );
+  };
+  const force = layout.load !== undefined && isForce(layout.load.unit);
+  return (
+    <div className="bg-wash p-3 my-2 space-y-2" role="group" aria-label="Columns of the file">
+      {column('Bearing, °', layout.bearing, (head) => setLayout({ ...layout, bearing: head || undefined }))}
+      {measured('distance', 'Distance from the bark')}
+      {measured('depth', 'Depth')}
+      {measured('load', 'Pressure or force')}
+      {force && (
+        <label className="block">
+          <span className="block text-sm">Cone</span>
+          <select
+            className="w-full"
+            aria-label="Cone"
+            value={props.cone ?? ''}
+            onChange={(event) => props.onCone((event.target.value || undefined) as Cone | undefined)}
+          >
+            <option value="">choose</option>
+            {(Object.keys(CONES) as Cone[]).map((key) => (
+              <option key={key} value={key}>
+                {CONES[key].label}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <div className="flex gap-2">
+        <button
+          type="button"
+          className="act"
+          disabled={!whole(layout) || (force && !props.cone)}
+          onClick={() => whole(layout) && props.onTake(layout)}
+        >
+          Bring in
+        </button>
+        <button type="button" className="quiet" onClick={props.onLeave}>
+          Leave it
+        </button>
+      </div>
+    </div>
+  );
+}

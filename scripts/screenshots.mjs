@@ -14,7 +14,7 @@ const TREE = '/trees/sable-katsura-14';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-/** name, path, viewport, theme, buttons to press first */
+/** name, path, viewport, theme, buttons to press first, region to come to */
 const VIEWS = [
   ['grounds', '/grounds', DESK],
   ['property', '/grounds/kelpworth', DESK],
@@ -27,11 +27,12 @@ const VIEWS = [
   ['crew', `${TREE}/crew`, DESK],
   ['tree-verdict', `${TREE}?station=verdict`, DESK],
   ['tree-prescription', `${TREE}?station=prescription`, DESK, 'paper', 'After work'],
-  ['tree-dark', `${TREE}?station=verdict`, DESK, 'dark'],
+  ['tree-trenches', '/trees/kelpworth-4?station=trenches', DESK],
+  ['crew-trenches', '/trees/kelpworth-4/crew/trenches', DESK],
   ['judgements', '/practice/judgements', DESK],
   ['walk-ranked', '/grounds/kelpworth/walk', DESK, 'paper', 'Who needs what'],
   ['report', `${TREE}/report`, DESK],
-  ['phone-mulch', `${TREE}?station=mulch`, PHONE],
+  ['phone-soil', `${TREE}?station=probe`, PHONE, 'paper', undefined, 'Penetrometer'],
   ['phone-dig', `${TREE}?station=dig`, PHONE],
   ['phone-walk', '/grounds/sable-row/walk', PHONE, 'sun', ['Walk:', 'Begin a round']],
 ];
@@ -54,17 +55,17 @@ await program(async (atStop) => {
   const context = await browser.newContext({ viewport: DESK });
   const page = await context.newPage();
   await page.goto(`${base}/sign-in`);
-  await page.screenshot({ path: join(FOLDER, 'sign-in.png') });
   await page.getByRole('button', { name: 'Enter as the consultant' }).click();
   await page.waitForURL('**/grounds');
-  for (const [name, path, viewport, theme = 'paper', press] of VIEWS) {
+  for (const [name, path, viewport, theme = 'paper', press, region] of VIEWS) {
     await page.setViewportSize(viewport);
     await context.addCookies([{ name: 'undrel_theme', value: theme, url: base }]);
     await page.goto(base + path);
     await page.locator('main').waitFor();
     for (const name of [press ?? []].flat()) await page.getByRole('button', { name }).click();
     // The forecast of a dig and the reasons of a verdict come a moment later.
-    await page.waitForTimeout(/dig|crew|verdict/.test(path) ? 2500 : 600);
+    if (region) await page.getByRole('region', { name: region }).evaluate((part) => part.scrollIntoView());
+    await page.waitForTimeout(/dig|crew|verdict|trenches|probe/.test(path) ? 2500 : 600);
     await page.screenshot({ path: join(FOLDER, `${name}.png`) });
     say(name);
   }

@@ -5,7 +5,7 @@ import { enterDemo } from './enter';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-const STATIONS = ['history', 'crown', 'base', 'mulch', 'probe', 'dig', 'verdict', 'prescription'];
+const STATIONS = ['history', 'crown', 'base', 'mulch', 'probe', 'dig', 'trenches', 'verdict', 'prescription'];
 const VIEWS = [
   '/grounds',
   '/grounds/kelpworth',
@@ -17,6 +17,7 @@ const VIEWS = [
   '/trees/sable-katsura-14/report',
   '/trees/sable-katsura-14/record',
   '/trees/sable-katsura-14/crew',
+  '/trees/kelpworth-4/crew/trenches',
   '/trees/kelpworth-2',
   ...STATIONS.map((s) => `/trees/sable-katsura-14?station=${s}`),
 ];

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo, station } from './enter';
+import { enterDemo, saved, station } from './enter';
 
 const bring = (page: Page, name: string, content: string | Buffer) =>
   page
-    .getByLabel('File to bring in: CSV, GeoJSON or case file')
+    .getByLabel('File to bring in: CSV, GeoJSON, DXF or case file')
     .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) });
 
 async function newGrounds(page: Page, name: string): Promise<void> {
@@ -164,4 +164,20 @@ test('a school chosen for the firm, and one for a tree, change the figure and ar
   await mulch.getByLabel(/Mulch depth and clearance/).selectOption('thin');
   await expect(mulch.getByText('(this tree)')).toBeVisible();
   await expect(mulch.getByRole('button', { name: /^New ring radius/ })).not.toHaveText(before!);
+});
+
+test('dry growing seasons come from the rain record of the grounds, and one tap dates them', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/grounds/lanternfield');
+  await page.getByRole('button', { name: 'Read again' }).click();
+  await expect(page.getByText(/^Rain of \d+ growing seasons kept; dry: .*2022/)).toBeVisible();
+  await page.goto('/trees/lanternfield-8?station=history');
+  const begin = page.getByRole('button', { name: 'Begin a visit today' });
+  if (await begin.isVisible()) await begin.click();
+  await page.getByRole('button', { name: 'Add drought 2022' }).click();
+  await expect(page.getByRole('button', { name: 'Remove drought 2022' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Add drought 2022' })).toHaveCount(0);
+  await saved(page);
 });

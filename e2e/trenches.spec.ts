@@ -15,6 +15,20 @@ test('trenches are laid out on the site, turned, locked, taken out, weighed agai
   const count = await rows.count();
   expect(count).toBeGreaterThan(4);
 
+  // A wall typed in by tape from the stem: fewer spokes to that side, and it is on the plan of the grounds.
+  await page.getByRole('button', { name: 'Add something in the way' }).click();
+  await page.getByLabel('What it is').selectOption('wall');
+  await page.getByLabel('Name', { exact: true }).fill('Old wall');
+  await page.getByRole('button', { name: 'Put it on the plan' }).click();
+  await expect(page.getByText('Bearing and distance of both ends are needed.')).toBeVisible();
+  await page.getByLabel('One end, bearing').fill('SW');
+  await page.getByLabel('One end, from the stem').fill('3');
+  await page.getByLabel('Other end, bearing').fill('SE');
+  await page.getByLabel('Other end, from the stem').fill('3');
+  await page.getByRole('button', { name: 'Put it on the plan' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Old wall' })).toContainText('50 cm clear');
+  await expect.poll(() => rows.count()).toBeLessThan(count);
+
   // A spoke turned by its outer end stays where it was put, and the rest goes round it.
   const second = page.getByRole('button', { name: /^Spoke 2 at \d+°/ });
   const bearing = Number(/at (\d+)°/.exec((await second.getAttribute('aria-label'))!)![1]);
@@ -47,7 +61,7 @@ test('trenches are laid out on the site, turned, locked, taken out, weighed agai
   await page.getByRole('button', { name: 'Take it for this tree' }).click();
   await expect(page.getByText(/The other way, air-tool spokes/)).toBeVisible();
 
-  await page.getByRole('button', { name: 'Take Vertical mulching instead' }).click();
+  await page.getByRole('button', { name: 'Take instead: Vertical mulching' }).click();
   await page.getByRole('button', { name: 'Take it', exact: true }).click();
   await page.getByLabel('Why vertical mulching?').fill('The client wants the lawn kept.');
   await page.getByRole('button', { name: 'Take it', exact: true }).click();
@@ -72,6 +86,14 @@ test('trenches are laid out on the site, turned, locked, taken out, weighed agai
     locked: [turned + 1],
     choice: { remedy: 'vertical' },
   });
+
+  // The crew's sheet and the report say the same.
+  await page.getByRole('link', { name: 'Crew sheet' }).click();
+  await expect(page.getByRole('heading', { name: /^Linden 10: \d+ trenches/ })).toBeVisible();
+  await expect(page.getByRole('table', { name: 'Ends by two tapes' }).locator('tbody tr')).not.toHaveCount(0);
+  await page.goto('/trees/kelpworth-10/report');
+  await expect(page.getByText('Vertical mulching is chosen: The client wants the lawn kept.')).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Plan of the trenches on their site' })).toBeVisible();
 });
 
 test('the penetrometer is pushed, its files come in, and what it tells changes the verdict and the trenches', async ({
@@ -84,7 +106,7 @@ test('the penetrometer is pushed, its files come in, and what it tells changes t
   await page.getByRole('button', { name: /^Probe/ }).click();
   const device = page.getByRole('region', { name: 'Penetrometer' });
   await device.getByLabel('Push at').fill('NE');
-  await device.getByLabel('From the bark').fill('80');
+  await device.getByLabel('How far out').fill('80');
   await device.getByRole('button', { name: 'Push', exact: true }).click();
   await expect(device.getByText(/^Going down/)).toBeVisible();
   await expect(device.getByTestId('tightness')).toContainText('1 push', { timeout: 40_000 });

@@ -65,7 +65,7 @@ test('a walk-round by thumb: one tap where nothing is wrong, kept out of reach, 
   await page.getByRole('button', { name: 'Add grounds' }).click();
   await page.getByLabel('Name').fill('Walked Yard');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.getByLabel('File to bring in: CSV, GeoJSON or case file').setInputFiles({
+  await page.getByLabel('File to bring in: CSV, GeoJSON, DXF or case file').setInputFiles({
     name: 'trees.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(

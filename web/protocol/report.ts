@@ -41,6 +41,19 @@ export interface ReportDig {
   cautions: string[];
 }
 
+/** Trenches in a report, every figure already text. */
+export interface ReportTrenches {
+  headline: string;
+  drawing: Drawing;
+  /** Number, bearing, from the bark to start and end, season, what ended it. */
+  spokes: string[][];
+  quantities: { name: string; text: string }[];
+  /** Other ways on the same ground: name, opens, disturbs, why. */
+  ways: string[][];
+  order: string[];
+  notes: string;
+}
+
 /** A report as it reads: every figure already text, so that screen, print and PDF say the same and an issued one stays as it was. */
 export interface ReportContent {
   firm: string;
@@ -72,6 +85,7 @@ export interface ReportContent {
   drawing: Drawing;
   drawingAfter?: Drawing;
   dig?: ReportDig;
+  trenches?: ReportTrenches;
   prescribed: ReportOperation[];
   considered: { title: string; reason: string }[];
   lookAgain?: string;

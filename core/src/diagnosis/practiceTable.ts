@@ -27,7 +27,7 @@ const PRIORS: readonly Prior[] = [
     cause: 'mulchCone',
     base: 'seldom',
     why: 'Common where mulch is under contract, rare elsewhere.',
-    given: [{ when: 'mulchContract', shift: 'much more', why: 'A contract adds mulch every year.' }],
+    given: [{ when: 'mulchContract', shift: 'more', why: 'A contract adds mulch every year.' }],
   },
   {
     cause: 'containerRoots',

@@ -1,3 +1,4 @@
+export * from './assessTrenches';
 export * from './clear';
 export * from './layout';
 export * from './plan';

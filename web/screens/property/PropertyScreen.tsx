@@ -93,12 +93,13 @@ export function PropertyScreen({
     setTold(undefined);
     setStale(undefined);
     const isCsv = /\.csv$/i.test(file.name);
-    const isPlan = /\.geojson$/i.test(file.name);
+    const isDxf = /\.dxf$/i.test(file.name);
+    const isPlan = isDxf || /\.geojson$/i.test(file.name);
     const answer = await fetch(
       isCsv ? `${api}/trees` : isPlan ? `${api}/plan?base=${base}` : `${api}/cases`,
       {
         method: 'POST',
-        headers: { 'content-type': isCsv ? 'text/csv' : 'application/json' },
+        headers: { 'content-type': isCsv ? 'text/csv' : isDxf ? 'image/vnd.dxf' : 'application/json' },
         body: await file.arrayBuffer(),
       },
     ).catch(() => undefined);
@@ -164,9 +165,9 @@ export function PropertyScreen({
                   Add a tree
                 </button>
                 <FilePick
-                  about="File to bring in: CSV, GeoJSON or case file"
+                  about="File to bring in: CSV, GeoJSON, DXF or case file"
                   label={busy ? 'Reading…' : 'Bring in'}
-                  accept=".csv,.geojson,.json"
+                  accept=".csv,.geojson,.json,.dxf"
                   disabled={busy}
                   onFile={(file) => void bring(file)}
                 />

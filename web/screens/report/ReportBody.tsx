@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
-import type { ReportContent, ReportDig } from '../../protocol/report';
+import type { ReportContent, ReportDig, ReportTrenches } from '../../protocol/report';
+import { TRENCH_CAPTION, TRENCH_HEAD, WAYS_HEAD } from '../../ui/reportWords';
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -104,6 +105,31 @@ function DigPart({ dig }: { dig: ReportDig }) {
   );
 }
 
+function TrenchPart({ trenches: t }: { trenches: ReportTrenches }) {
+  return (
+    <>
+      <p className="text-lg font-semibold">{t.headline}</p>
+      <figure className="my-2">
+        <DrawingSvg
+          drawing={t.drawing}
+          title="Plan of the trenches on their site"
+          className="w-full h-auto border border-ink"
+        />
+        <figcaption className="text-sm text-muted">{TRENCH_CAPTION}</figcaption>
+      </figure>
+      {t.spokes.length > 0 && <Columns label="Trenches" head={TRENCH_HEAD} rows={t.spokes} />}
+      <p className="text-sm text-muted">{t.notes}</p>
+      {t.quantities.length > 0 && <Pairs rows={t.quantities.map((q) => ({ name: q.name, value: q.text }))} />}
+      <Columns label="Ways of opening the soil" head={WAYS_HEAD} rows={t.ways} />
+      <ol className="list-decimal pl-5">
+        {t.order.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
 /** The report as it reads, on screen and on paper; the PDF has the same words and the same drawings. */
 export function ReportBody({
   content: c,
@@ -166,6 +192,11 @@ export function ReportBody({
       {c.dig && (
         <Part title="Dig">
           <DigPart dig={c.dig} />
+        </Part>
+      )}
+      {c.trenches && (
+        <Part title="Trenches">
+          <TrenchPart trenches={c.trenches} />
         </Part>
       )}
       <Part title="Seen">

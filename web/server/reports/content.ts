@@ -29,6 +29,8 @@ import type { ReportContent, ReportOperation, Wording } from '../../protocol/rep
 import { declineLine, stemsOf } from '../../ui/drawing/declineLine';
 import { sectionDrawing } from '../../ui/drawing/section';
 import { assessDigKept, digPart } from './digPart';
+import { trenchPart } from './trenchPart';
+import type { Site } from '../../protocol/site';
 import { assessed, explained } from '../assessed';
 
 export interface ReportSource {
@@ -45,6 +47,8 @@ export interface ReportSource {
   table?: FirmTable;
   /** A healthy tree of its kind near by, and the rain of the grounds. */
   beside?: Beside;
+  /** What stands and lies about the tree. */
+  site?: Site;
   wording: Wording;
   system: UnitSystem;
 }
@@ -181,6 +185,7 @@ export function reportContent(source: ReportSource): ReportContent {
   const filled = source.events.find((e) => e.kind === 'soil added');
   const bearing = profile.collar?.deepest.bearing ?? 90;
   const dug = assessDigKept(source);
+  const trenches = trenchPart(source);
   const drawn = (when: 'before' | 'after') =>
     sectionDrawing({
       ...DRAWING,
@@ -256,6 +261,7 @@ export function reportContent(source: ReportSource): ReportContent {
     warnings: [...profile.missing, ...profile.problems.map((p) => say(p.message))],
     drawing: drawn('before'),
     ...(dug && { dig: digPart(dug, source) }),
+    ...(trenches && { trenches }),
     ...(planned.some((o) => o.quantities.length > 0) ? { drawingAfter: drawn('after') } : {}),
     prescribed: planned.map((o) => operationIn(o, visit, system)),
     considered: operations

@@ -16,7 +16,8 @@ import {
 import type { ReactNode } from 'react';
 import { INK } from '../../ui/drawing/inks';
 import { pathOf, segmentsPath, type Drawing } from '../../ui/drawing/shapes';
-import type { ReportContent, ReportDig } from '../../protocol/report';
+import type { ReportContent, ReportDig, ReportTrenches } from '../../protocol/report';
+import { TRENCH_CAPTION, TRENCH_HEAD, WAYS_HEAD } from '../../ui/reportWords';
 import { projectFile } from '../projectFile';
 
 let fontsReady = false;
@@ -141,6 +142,30 @@ function DigPdf({ dig }: { dig: ReportDig }) {
       <View style={s.caution}>
         <Lines lines={dig.cautions} />
       </View>
+    </View>
+  );
+}
+
+function TrenchPdf({ trenches: t }: { trenches: ReportTrenches }) {
+  return (
+    <View>
+      <Text style={s.h2} minPresenceAhead={440}>
+        Trenches
+      </Text>
+      <Text style={s.big}>{t.headline}</Text>
+      <DrawingPdf drawing={t.drawing} />
+      <Text style={s.muted}>{TRENCH_CAPTION}</Text>
+      {t.spokes.length > 0 ? (
+        <Columns head={TRENCH_HEAD} widths={[12, 13, 18, 15, 12, 30]} rows={t.spokes} />
+      ) : null}
+      <Text style={s.muted}>{t.notes}</Text>
+      {t.quantities.map((q) => (
+        <Row key={q.name} name={q.name}>
+          <Text>{q.text}</Text>
+        </Row>
+      ))}
+      <Columns head={WAYS_HEAD} widths={[30, 10, 12, 48]} rows={t.ways} />
+      <Lines lines={t.order.map((line, i) => `${i + 1}. ${line}`)} />
     </View>
   );
 }
@@ -296,6 +321,7 @@ function ReportDocument({ content: c, stamp }: { content: ReportContent; stamp: 
         ))}
 
         {c.dig ? <DigPdf dig={c.dig} /> : null}
+        {c.trenches ? <TrenchPdf trenches={c.trenches} /> : null}
 
         <Text style={s.h2} minPresenceAhead={70}>
           Seen

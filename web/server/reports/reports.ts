@@ -57,6 +57,7 @@ export async function openDraft(
         shoots: (await referenceShoots(db, loaded.treeId))?.series,
         weather: loaded.weather,
       },
+      site: loaded.site,
       wording: head?.wording ?? {},
       system,
     },

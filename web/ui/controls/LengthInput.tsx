@@ -13,7 +13,7 @@ import {
   type UnitSystem,
 } from '@undrel/core/units';
 
-const LONG: readonly LengthField[] = ['height', 'crownRadius', 'mulchRoom', 'position'];
+const LONG: readonly LengthField[] = ['height', 'crownRadius', 'mulchRoom', 'position', 'siteDistance'];
 
 /** The unit a field is shown and typed in. */
 export const unitOf = (field: LengthField, system: UnitSystem): LengthUnit =>

@@ -157,7 +157,7 @@ export function Penetrometer(props: StationProps) {
             <BearingInput label="Push at" value={bearing} onChange={setBearing} />
             <LengthInput
               field="distance"
-              label="From the bark"
+              label="How far out"
               system={system}
               value={distance}
               onChange={setDistance}

@@ -281,7 +281,7 @@ function Events({ control, treeId, tree, weather, mayMeasure, today }: StationPr
       </ul>
       {mayMeasure && dry.length > 0 && (
         <p className="text-sm py-1">
-          By the rain record these growing seasons were dry:{' '}
+          By the rain record these growing seasons were dry; add{' '}
           {dry.map((year) => (
             <button
               key={year}
@@ -296,7 +296,7 @@ function Events({ control, treeId, tree, weather, mayMeasure, today }: StationPr
                 })
               }
             >
-              add {year}
+              drought {year}
             </button>
           ))}
         </p>

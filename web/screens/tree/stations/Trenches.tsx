@@ -5,13 +5,14 @@ import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { TrenchDesign } from '@undrel/core/casefile';
 import { isStressed } from '@undrel/core/pruning';
 import { obstacleKind } from '@undrel/core/practice';
-import type { PlannedSpoke, TrenchPlan } from '@undrel/core/trenching';
+import { openedShare, type PlannedSpoke, type TrenchPlan } from '@undrel/core/trenching';
 import { formatValue } from '@undrel/core/units';
 import { trenchesId } from '../../../protocol/item';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { Entry } from '../../../ui/controls/Entry';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { QuantityView } from '../../../ui/controls/QuantityView';
+import { SiteThings } from '../trenches/SiteThings';
 import { TrenchAlternatives } from '../trenches/TrenchAlternatives';
 import { TrenchFiles } from '../trenches/TrenchFiles';
 import { TrenchPlanView } from '../trenches/TrenchPlanView';
@@ -22,7 +23,6 @@ import { NumberInput } from './NumberInput';
 
 const NONE: TrenchDesign = {};
 const percent = (share: number) => `${Math.round(100 * share)} %`;
-const opensOf = ({ layout }: TrenchPlan) => (layout.tight > 0 ? layout.opened / layout.tight : 0);
 const apart = (a: number, b: number) => Math.min((a - b + 720) % 360, (b - a + 720) % 360);
 
 /** The trenches: spokes laid out for this tree on this ground, turned, locked and taken out by hand. */
@@ -117,7 +117,7 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
               <>
                 <div className="flex items-baseline gap-4 my-2" aria-busy={working}>
                   <p className="num text-5xl font-bold whitespace-nowrap" data-testid="opened">
-                    {percent(opensOf(plan))}
+                    {percent(openedShare(plan))}
                   </p>
                   <p>
                     of the tight soil lies within {short(plan.zone.opened)} of a trench: {plan.spokes.length}{' '}
@@ -223,6 +223,13 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
                       schools: { ...tree.schools, trenches: school },
                     })
                   }
+                />
+                <SiteThings
+                  site={site}
+                  propertyId={station.treeItem.parent}
+                  position={tree.position}
+                  system={system}
+                  disabled={!mayMeasure}
                 />
                 <section className="my-3">
                   <h2>Measured here</h2>
@@ -436,8 +443,8 @@ function School(props: {
         {plan.rules.label} <span className="text-muted">(by {props.chosenBy})</span>. {plan.rules.why}
       </p>
       <p className="mt-1">
-        The other way, {other.rules.label}: {other.spokes.length} spokes open {percent(opensOf(other))} and
-        dig {percent(other.disturbed)}, where these open {percent(opensOf(plan))} and dig{' '}
+        The other way, {other.rules.label}: {other.spokes.length} spokes open {percent(openedShare(other))}{' '}
+        and dig {percent(other.disturbed)}, where these open {percent(openedShare(plan))} and dig{' '}
         {percent(plan.disturbed)}; each over its own zone.{' '}
         {!props.disabled && (
           <button

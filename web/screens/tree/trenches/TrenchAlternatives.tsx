@@ -48,10 +48,10 @@ export function TrenchAlternatives(props: {
                   <button
                     type="button"
                     className="link min-h-[44px]"
-                    aria-label={`Take ${a.title} instead`}
+                    aria-label={`Take instead: ${a.title}`}
                     onClick={() => (a === advised ? props.onChoose(undefined) : setWanted(a.remedy))}
                   >
-                    Take this instead
+                    Take instead
                   </button>
                 )}
               </td>

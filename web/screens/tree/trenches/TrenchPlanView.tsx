@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
-import { along, type PlannedSpoke, type TrenchPlan } from '@undrel/core/trenching';
+import { along, openedShare, type PlannedSpoke, type TrenchPlan } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';
 import { toDrawing, toMetres } from '../../../ui/drawing/digPlan';
@@ -124,9 +124,8 @@ export function TrenchPlanView(props: {
 }
 
 function inWords({ spokes, layout, obstacles }: TrenchPlan, system: UnitSystem): string {
-  const share = layout.tight > 0 ? layout.opened / layout.tight : 0;
   return [
-    `Plan of the trenches: ${spokes.length} spokes open ${Math.round(100 * share)} % of the tight soil.`,
+    `Plan of the trenches: ${spokes.length} spokes open ${Math.round(100 * openedShare({ layout }))} % of the tight soil.`,
     ...spokes.map(
       (s) =>
         `Spoke ${s.label} at ${Math.round(s.bearing)}° from ${formatValue(s.from, 'long length', system)} to ${formatValue(s.to, 'long length', system)}, ended by ${s.limit}.`,

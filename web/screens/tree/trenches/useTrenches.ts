@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { TrenchAnswer, Trenches, TrenchJob } from '../../../workers/trenches';
+import type { Trenches } from '@undrel/core/trenching';
+import type { TrenchAnswer, TrenchJob } from '../../../workers/trenches';
 
 export interface TrenchState {
   trenches: Trenches | undefined;

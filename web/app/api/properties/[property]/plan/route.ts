@@ -1,6 +1,7 @@
 import type { NextRequest } from 'next/server';
 import { handle, plain } from '@/server/accounts/request';
 import { bringTrees, toldOf } from '@/server/grounds/bring';
+import { readDxf } from '@/server/grounds/dxf';
 import { readPlan, writePlan } from '@/server/grounds/geojson';
 import { loadProperty, setPlan } from '@/server/grounds/grounds';
 import type { Outline, PlanSides, PropertyPage } from '@/protocol/grounds';
@@ -36,7 +37,9 @@ export async function GET(request: NextRequest, { params }: Context): Promise<Re
 }
 
 /**
- * Brings a GeoJSON plan in: labelled points place or add trees, lines and areas replace the outlines.
+ * Brings a plan in, GeoJSON or DXF: labelled points place or add trees, lines and areas replace the outlines.
+ *
+ * With `add` its lines and areas join those that are there.
  *
  * `base` is the version the sender saw; outlines that someone changed since are left alone, and the answer is 409 with
  * both sides.
@@ -46,12 +49,15 @@ export async function POST(request: NextRequest, { params }: Context): Promise<R
   const base = Number(request.nextUrl.searchParams.get('base') ?? NaN);
   const source = new TextDecoder().decode(await request.arrayBuffer());
   return handle(request, 'measure', async (db, viewer) => {
-    const read = readPlan(source);
+    const isDxf = request.headers.get('content-type')?.includes('dxf') === true;
+    const read = isDxf ? readDxf(source) : readPlan(source);
     if (!read.ok) return plain(400, read.problem);
     const page = await loadProperty(db, property);
     if (!page) return plain(404, 'There is no such property.');
+    const added = request.nextUrl.searchParams.has('add');
+    const outlines = added ? [...page.plan, ...read.outlines] : read.outlines;
     const replaced = read.outlines.length > 0;
-    if (replaced && base !== page.version && page.plan.length > 0) {
+    if (replaced && !added && base !== page.version && page.plan.length > 0) {
       return Response.json({ stale: sidesOf(page, read.outlines) }, { status: 409 });
     }
     const trees = read.trees.map((t) => ({
@@ -60,7 +66,7 @@ export async function POST(request: NextRequest, { params }: Context): Promise<R
       position: { x: t.x, y: t.y },
     }));
     const brought = await bringTrees(db, viewer, property, page.trees, trees);
-    if (replaced && !(await setPlan(db, property, read.outlines, page.version)))
+    if (replaced && !(await setPlan(db, property, outlines, page.version)))
       throw new Error('the property moved on within this transaction');
     return Response.json({
       done: toldOf(brought.added, brought.changed, read.outlines.length),

@@ -1,0 +1,74 @@
+import type { Dig } from '../casefile/dig';
+import type { Finding, Tree } from '../casefile/model';
+import type { Push } from '../casefile/push';
+import type { SiteThing, TrenchDesign } from '../casefile/trench';
+import { schoolFor, SPOKES, type SchoolInForce, type Schools } from '../practice';
+import { readDig } from '../roots';
+import type { Quantity } from '../units/quantity';
+import { alternativesTo, type Alternative } from './alternatives';
+import { planTrenches, spokeRules, type TrenchPlan } from './plan';
+import { trenchQuantities } from './quantities';
+
+/** All that the trenches of a visit follow from. */
+export interface TrenchesGiven {
+  tree: Tree;
+  /** ISO date of the visit. */
+  date: string;
+  findings: readonly Finding[];
+  design: TrenchDesign;
+  dig: Dig | undefined;
+  pushes: readonly Push[] | undefined;
+  site: {
+    things: readonly SiteThing[];
+    others: readonly { label: string; x: number; y: number; stemDiameter?: number }[];
+  };
+  firm: Schools;
+  stressed: boolean;
+}
+
+export interface Trenches {
+  plan: TrenchPlan;
+  quantities: Quantity[];
+  /** Of each season, where there are several. */
+  bySeason: Quantity[][];
+  alternatives: Alternative[];
+  /** The same ground by the other kind of spokes, before anyone takes it. */
+  other: TrenchPlan;
+  school: SchoolInForce;
+}
+
+/** Share of the tight soil of the zone that lies within reach of a trench. */
+export const openedShare = ({ layout }: Pick<TrenchPlan, 'layout'>): number =>
+  layout.tight > 0 ? layout.opened / layout.tight : 0;
+
+/** The trenches of a visit with what they take, the other school and the other ways beside them. */
+export function assessTrenches(given: TrenchesGiven): Trenches {
+  const { tree, date, findings, design, dig, pushes, site, firm, stressed } = given;
+  const school = schoolFor('trenches', firm, tree.schools);
+  const fill = schoolFor('trenchFill', firm, tree.schools);
+  const situation = {
+    tree,
+    date,
+    design,
+    site: site.things,
+    others: site.others,
+    dig: dig && readDig(tree, dig),
+    pushes,
+    school,
+    stressed,
+  };
+  const plan = planTrenches(situation);
+  const key = spokeRules(school, tree, date).school === 'hand' ? 'air' : 'hand';
+  const quantities = trenchQuantities(plan, fill);
+  return {
+    plan,
+    other: planTrenches({ ...situation, school: { ...school, key, label: SPOKES[key].label } }),
+    school,
+    quantities,
+    bySeason:
+      plan.seasons > 1
+        ? Array.from({ length: plan.seasons }, (_, i) => trenchQuantities(plan, fill, i + 1))
+        : [],
+    alternatives: alternativesTo(plan, quantities.find((q) => q.name === 'Crew hours')!.value, findings),
+  };
+}

@@ -1,0 +1,160 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState, type FormEvent } from 'react';
+import { OBSTACLE_KINDS, obstacleKind } from '@undrel/core/practice';
+import { along } from '@undrel/core/trenching';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { BearingInput } from '../../../ui/controls/BearingInput';
+import { LengthInput } from '../../../ui/controls/LengthInput';
+import type { Site } from '../../../protocol/site';
+
+type Place = { bearing: number | undefined; distance: number | undefined };
+const NOWHERE: Place = { bearing: undefined, distance: undefined };
+const isSet = (p: Place): p is { bearing: number; distance: number } =>
+  p.bearing !== undefined && p.distance !== undefined;
+
+/** What lies about the tree with its clearance, and one more put in by bearings and tape from the stem. */
+export function SiteThings(props: {
+  site: Site;
+  propertyId: string;
+  position: { x: number; y: number } | undefined;
+  system: UnitSystem;
+  disabled: boolean;
+}) {
+  const { site, position, system } = props;
+  const router = useRouter();
+  const [adding, setAdding] = useState(false);
+  const [kind, setKind] = useState('gas');
+  const [name, setName] = useState('');
+  const [from, setFrom] = useState<Place>(NOWHERE);
+  const [to, setTo] = useState<Place>(NOWHERE);
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | undefined>(undefined);
+  const add = async (event: FormEvent) => {
+    event.preventDefault();
+    if (!position || !isSet(from) || !isSet(to)) {
+      setProblem('Bearing and distance of both ends are needed.');
+      return;
+    }
+    setBusy(true);
+    setProblem(undefined);
+    const coordinates = [from, to].map((p) => {
+      const [ux, uy] = along(p.bearing);
+      return [position.x + p.distance * ux, position.y + p.distance * uy];
+    });
+    const answer = await fetch(`/api/properties/${props.propertyId}/plan?add=1`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        type: 'FeatureCollection',
+        'undrel:frame': { unit: 'metre', x: 'east', y: 'north' },
+        features: [
+          {
+            type: 'Feature',
+            properties: { kind, name: name.trim() || obstacleKind(kind).label },
+            geometry: { type: 'LineString', coordinates },
+          },
+        ],
+      }),
+    }).catch(() => undefined);
+    setBusy(false);
+    if (!answer?.ok) {
+      const told = (await answer?.json().catch(() => undefined)) as { problem?: string } | undefined;
+      setProblem(told?.problem ?? 'The server was not reached; what you entered is still here. Try again.');
+      return;
+    }
+    setAdding(false);
+    setName('');
+    setFrom(NOWHERE);
+    setTo(NOWHERE);
+    router.refresh();
+  };
+  const end = (label: string, place: Place, set: (p: Place) => void) => (
+    <>
+      <BearingInput
+        label={`${label}, bearing`}
+        value={place.bearing}
+        onChange={(bearing) => set({ ...place, bearing })}
+      />
+      <LengthInput
+        field="siteDistance"
+        label={`${label}, from the stem`}
+        system={system}
+        value={place.distance}
+        onChange={(distance) => set({ ...place, distance })}
+      />
+    </>
+  );
+  return (
+    <section className="my-3">
+      <h2>What to keep clear of</h2>
+      {site.things.length === 0 && site.others.length === 0 ? (
+        <p className="told my-1">
+          Nothing is on the plan near this tree: paving, walls, buried lines? Draw them in below, or bring a
+          plan in on the page of the grounds (GeoJSON, DXF).
+        </p>
+      ) : (
+        <ul>
+          {site.things.map((t, i) => {
+            const known = obstacleKind(t.kind);
+            return (
+              <li key={i} className="flex gap-3 border-b border-hair py-1">
+                <span className="flex-1">
+                  {t.name}
+                  {t.name.toLowerCase() !== known.label && (
+                    <span className="text-muted">, {known.label}</span>
+                  )}
+                </span>
+                <span className="num">{formatValue(known.clearance, 'short length', system)} clear</span>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      {!props.disabled && position && !adding && (
+        <button type="button" className="link min-h-[44px]" onClick={() => setAdding(true)}>
+          Add something in the way
+        </button>
+      )}
+      {adding && (
+        <form className="bg-wash p-3 my-2 grid grid-cols-2 gap-2" onSubmit={(event) => void add(event)}>
+          <label className="block">
+            <span className="block text-sm">What it is</span>
+            <select className="w-full" value={kind} onChange={(event) => setKind(event.target.value)}>
+              {OBSTACLE_KINDS.map((k) => (
+                <option key={k.key} value={k.key}>
+                  {k.label}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="block">
+            <span className="block text-sm">Name</span>
+            <input
+              className="w-full"
+              maxLength={80}
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+            />
+          </label>
+          {end('One end', from, setFrom)}
+          {end('Other end', to, setTo)}
+          {problem && (
+            <p role="alert" className="wrong col-span-2">
+              {problem}
+            </p>
+          )}
+          <div className="col-span-2 flex gap-2">
+            <button className="act" disabled={busy}>
+              Put it on the plan
+            </button>
+            <button type="button" className="quiet" onClick={() => setAdding(false)}>
+              Leave it
+            </button>
+          </div>
+        </form>
+      )}
+    </section>
+  );
+}

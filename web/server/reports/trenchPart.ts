@@ -1,0 +1,67 @@
+import { isStressed } from '@undrel/core/pruning';
+import { assessTrenches, openedShare, orderOfWork } from '@undrel/core/trenching';
+import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
+import type { ReportTrenches } from '../../protocol/report';
+import { trenchDrawing } from '../../ui/drawing/trenchPlan';
+import type { ReportSource } from './content';
+
+/** Points of a page, as the plan stands in the PDF. */
+const PLAN = { width: 515, height: 440 };
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+/** What the report says of trenches that were laid out on the visit; undefined where none were. */
+export function trenchPart({ tree, visit, site, schools, system }: ReportSource): ReportTrenches | undefined {
+  if (!visit.trenches || !site) return undefined;
+  const { plan, quantities, alternatives } = assessTrenches({
+    tree,
+    date: visit.date,
+    findings: visit.findings,
+    design: visit.trenches,
+    dig: visit.dig,
+    pushes: visit.pushes,
+    site,
+    firm: schools,
+    stressed: isStressed(visit),
+  });
+  const stem = (tree.stemDiameter ?? tree.dbh ?? 0) / 2;
+  const long = (metres: number) => formatValue(metres, 'long length', system);
+  const choice = visit.trenches.choice;
+  const taken = alternatives.find((a) => (choice ? a.remedy === choice.remedy : a.advised));
+  return {
+    headline: choice
+      ? `${taken?.title ?? choice.remedy} is chosen: ${choice.why}`
+      : (plan.blocked ??
+        `${plan.spokes.length} radial trenches open ${percent(openedShare(plan))} of the tight soil within reach${plan.seasons > 1 ? `, over ${plan.seasons} seasons` : ''}.`),
+    drawing: trenchDrawing({
+      plan,
+      kinds: new Map(site.things.map((t) => [t.name, t.kind])),
+      crownRadius: tree.crownRadius,
+      stemRadius: stem || undefined,
+      selected: undefined,
+      system,
+      ...PLAN,
+    }),
+    spokes: plan.spokes.map((s) => [
+      s.label,
+      `${Math.round(s.bearing)}°`,
+      long(s.from - stem),
+      long(s.to - stem),
+      String(s.season),
+      [s.limit, ...(s.steps > 0 ? [`${s.steps} in steps`] : [])].join(', '),
+    ]),
+    quantities:
+      plan.spokes.length > 0
+        ? quantities.map((q) => ({ name: q.name, text: formatQuantity(q, system) }))
+        : [],
+    ways: alternatives.map((a) => [
+      a.title + (a.advised ? ' (by the rules)' : ''),
+      percent(a.opens),
+      percent(a.disturbs),
+      a.says,
+    ]),
+    order: orderOfWork(plan).map((step) =>
+      writeLengths(step.hold ? `Hold: ${step.says}` : step.says, system),
+    ),
+    notes: `Each ${formatValue(plan.rules.width, 'short length', system)} wide and ${formatValue(plan.rules.depth, 'short length', system)} deep, ${plan.rules.label}; ${plan.notes.join('; ')}.`,
+  };
+}

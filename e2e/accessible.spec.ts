@@ -10,6 +10,7 @@ const VIEWS = [
   '/grounds',
   '/grounds/kelpworth',
   '/grounds/kelpworth/walk',
+  '/grounds/kelpworth/materials',
   '/practice',
   '/practice/judgements',
   '/account',

@@ -142,6 +142,21 @@ test('the penetrometer is pushed, its files come in, and what it tells changes t
   await expect(device.getByRole('img', { name: /^Depth at which roots stop/ })).toBeVisible();
   await saved(page);
 
+  // Water in a ring, timed by the clock: the page may go away meanwhile.
+  await page.getByText('Water: infiltration and percolation').click();
+  const ring = page.getByRole('group', { name: 'Infiltration ring' });
+  await ring.getByRole('button', { name: 'Start: it is filled' }).click();
+  await ring.getByLabel('Fallen since it was filled').fill('1');
+  await page.waitForTimeout(1100);
+  await ring.getByRole('button', { name: 'Read now' }).click();
+  await expect(ring.getByRole('listitem')).toHaveCount(1);
+  await page.reload();
+  await page.getByText('Water: infiltration and percolation').click();
+  await expect(ring.getByRole('timer')).toBeVisible();
+  await ring.getByRole('button', { name: 'Take this rate' }).click();
+  await expect(page.getByText('Surface: very rapid.')).toBeVisible();
+  await saved(page);
+
   await page.getByRole('button', { name: /^Trenches/ }).click();
   await expect(page.getByText(/tight where the penetrometer reaches 2 MPa/)).toBeVisible();
   await page.getByRole('button', { name: /^Verdict/ }).click();

@@ -12,8 +12,27 @@ import {
   togetherOf,
   TOUCH_TOLERANCE,
 } from '@undrel/core/roots';
+import { layOut, obstaclesFor, type Obstacle } from '@undrel/core/trenching';
 
 const TREE = { stemDiameter: 0.3 };
+
+/** A site at random: beds, walls and lines about a tree, from a seed. */
+function site(count: number): Obstacle[] {
+  const random = seeded(9);
+  return Array.from({ length: count }, (_, n): Obstacle => {
+    const [x, y] = [(random() - 0.5) * 14, (random() - 0.5) * 14];
+    const points = Array.from({ length: 3 + (n % 3) }, (): [number, number] => [
+      x + random() * 2,
+      y + random() * 2,
+    ]);
+    return {
+      name: `thing ${n}`,
+      shape: n % 2 === 0 ? 'area' : 'line',
+      points,
+      clearance: 0.1 + random() * 0.4,
+    };
+  });
+}
 
 /** Roots that bend round a stem at random, from a seed. */
 function tangle(count: number): Dig {
@@ -66,6 +85,25 @@ if (wanted > 0) {
   const fresh = () => structuredClone(forty);
   const reading = readDig(TREE, forty);
   const scenarios: Scenario[] = [{ name: 'nothing done', cuts: {} }];
+  const sixty = tangle(60);
+  const anchors = readDig(TREE, {
+    ...sixty,
+    roots: sixty.roots.map((r) => ({ ...r, kind: 'structural' as const, start: 'stem' as const })),
+  });
+  const about = [
+    ...site(40),
+    ...obstaclesFor({ tree: { label: 'T', species: 'x' }, site: [], dig: anchors }, { depth: 0.28 }),
+  ];
+  const rules = {
+    width: 0.22,
+    from: 2,
+    to: 6,
+    innerSpacing: 0.6,
+    outerSpacing: 1.2,
+    leastLength: 1,
+    opened: 0.3,
+    leastGain: 0.08,
+  };
   const forecast = (of: Scenario[]) => () =>
     forecastOf(reading, {
       draws: 2000,
@@ -78,6 +116,7 @@ if (wanted > 0) {
     JSON.stringify([
       time('share of the circumference, 200 roots', 40, share),
       time('a dig of 40 roots read, crossings and all', 20, () => readDig(TREE, fresh())),
+      time('trenches among 40 obstacles and 60 roots', 20, () => layOut(rules, { obstacles: about }, [30])),
       time('forecast: 2,000 draws, 40 roots, 30 years', 7, forecast(scenarios)),
       time(
         'the same with three scenarios',

@@ -1,6 +1,7 @@
 import type { WeatherRecord } from '@undrel/core/casefile';
 import type { Proposal } from '@undrel/core/cohort';
 import type { CauseKey, Standing } from '@undrel/core/diagnosis';
+import type { Quantity } from '@undrel/core/units';
 import type { Triage, Urgency } from '@undrel/core/walk';
 
 export interface PropertyRow {
@@ -95,6 +96,18 @@ export interface PropertyPage {
   trees: TreeRow[];
   cohorts: CohortPage[];
   proposals: Proposal[];
+}
+
+/** What the trenches of a tree take in their first season. */
+export interface TreeMaterials {
+  id: string;
+  label: string;
+  seasons: number;
+  spokes: number;
+  quantities: Quantity[];
+  /** Another way of opening the soil was chosen. */
+  instead?: string;
+  blocked?: string;
 }
 
 /** Outlines stored meanwhile and those of a file that would replace them. */

@@ -3,7 +3,7 @@ import type { Tree, TreeEvent, Visit } from '../casefile/model';
 import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '../crown';
 import { HISTORY_QUESTIONS } from '../history';
 import { GROUND_QUESTIONS } from '../profile';
-import { SOIL_QUESTIONS } from '../soil/questions';
+import { SOIL_QUESTIONS, WATER_QUESTIONS } from '../soil/questions';
 import { LOOK_QUESTIONS } from '../walk/looks';
 import { DIG_QUESTIONS } from '../roots/questions';
 
@@ -14,6 +14,7 @@ export const QUESTIONS: readonly Question[] = [
   ...BASE_QUESTIONS,
   ...GROUND_QUESTIONS,
   ...SOIL_QUESTIONS,
+  ...WATER_QUESTIONS,
   ...DIG_QUESTIONS,
   ...LOOK_QUESTIONS,
 ];

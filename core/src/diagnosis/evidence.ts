@@ -257,6 +257,16 @@ const READERS: Record<string, Reader> = {
           : `${shortMark(fill.atStem.value)} of soil added over the original grade`,
     },
   'probe.topsoil': depth('probe.topsoil', 'topsoil', ['topsoilNone', 'topsoilGood']),
+  // The look a day later is what the test is for; a rate that was timed stands in for it.
+  'probe.drain': first(asked('probe.drain'), ({ visit }) => {
+    const rate = answerTo(visit.findings, 'soil.percolation')?.number;
+    if (rate === undefined) return undefined;
+    const error = Math.max(LIMITS.percolationStands.value, rate) * LIMITS.percolationError.value;
+    return {
+      agrees: falling(intervals(rate, error, ['percolationStands', 'percolationPoor'])),
+      says: `water in the hole falls ${rate} cm an hour`,
+    };
+  }),
   'probe.refusal': first(
     ({ visit }) => {
       const read = visit.pushes && readPushes(visit.pushes);

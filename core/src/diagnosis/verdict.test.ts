@@ -191,3 +191,13 @@ test('a depth whose interval reaches across the limit counts neither way, and as
   expect(judge({ probes: probes(0.18) }).facts.collarDeep.state).toBe('yes');
   expect(judge({ probes: probes(0.04) }).facts.collarDeep.state).toBe('no');
 });
+
+test('a timed percolation speaks like the look a day later, and gives way to it', () => {
+  const wet = (findings: Visit['findings']) =>
+    judge({ findings }).causes.find((c) => c.cause === 'waterlogging')!.probability;
+  const timed = (number: number) => ({ key: 'soil.percolation', number });
+  const looked = { key: 'probe.drain', answer: 'drained' };
+  expect(wet([timed(0.1)])).toBeGreaterThan(wet([timed(1)]));
+  expect(wet([timed(1)])).toBeGreaterThan(wet([timed(8)]));
+  expect(wet([timed(0.1), looked])).toBe(wet([looked]));
+});

@@ -155,6 +155,17 @@ export const LIMITS = {
   },
   topsoilGood: { value: 0.15, reason: 'Most fine roots live in the top 15 cm.', source: PRACTICE },
   topsoilNone: { value: 0.05, reason: 'Less than 5 cm is a skin over subsoil.', source: PRACTICE },
+  percolationStands: {
+    value: 0.2,
+    reason: 'cm an hour; 5 cm in a day: the hole still stands full on the next.',
+    source: PRACTICE,
+  },
+  percolationPoor: { value: 2.5, reason: 'cm an hour; under it a hole drains poorly.', source: PRACTICE },
+  percolationError: {
+    value: 0.3,
+    reason: 'Share by which two holes a few steps apart differ.',
+    source: PRACTICE,
+  },
   soilOpen: { value: 0.3, reason: 'Open to 30 cm, roots find room.', source: PRACTICE },
   soilVeryTight: {
     value: 0.15,

@@ -3,6 +3,7 @@ export * from './exchange';
 export * from './map';
 export * from './penetration';
 export * from './questions';
+export * from './rates';
 export * from './sample';
 export * from './texture';
 export * from './water';

@@ -45,3 +45,27 @@ export const SOIL_QUESTIONS: readonly Question[] = [
     more: true,
   },
 ];
+
+/** How fast water goes in; the tests that are timed on site write here. */
+export const WATER_QUESTIONS: readonly Question[] = [
+  {
+    key: 'soil.infiltration',
+    station: 'probe',
+    kind: 'number',
+    unit: 'mm/h',
+    min: 0,
+    max: 5000,
+    ask: 'Infiltration, ring on the surface',
+    more: true,
+  },
+  {
+    key: 'soil.percolation',
+    station: 'probe',
+    kind: 'number',
+    unit: 'cm/h',
+    min: 0,
+    max: 500,
+    ask: 'Percolation, filled hole',
+    more: true,
+  },
+];

@@ -31,6 +31,10 @@ function nearSegment(
   [bx, by]: readonly [number, number],
   distance: number,
 ): Stretch | undefined {
+  // Most segments lie wholly to one side of the ray, or behind its beginning.
+  const [sideA, sideB] = [ux * ay - uy * ax, ux * by - uy * bx];
+  if ((sideA > distance && sideB > distance) || (sideA < -distance && sideB < -distance)) return undefined;
+  if (ux * ax + uy * ay < -distance && ux * bx + uy * by < -distance) return undefined;
   let from = Infinity;
   let to = -Infinity;
   const take = (a: number, b: number) => {
@@ -85,6 +89,32 @@ function insideArea([ux, uy]: readonly [number, number], points: Obstacle['point
   return ahead.flatMap((from, i) => (i % 2 === 0 ? [{ from, to: ahead[i + 1] ?? Infinity }] : []));
 }
 
+interface Circle {
+  x: number;
+  y: number;
+  radius: number;
+}
+
+const circles = new WeakMap<Obstacle, Circle>();
+
+/** A circle about an obstacle, found once: most bearings pass it by. */
+function circleAbout(obstacle: Obstacle): Circle {
+  const known = circles.get(obstacle);
+  if (known) return known;
+  const [xs, ys] = [obstacle.points.map(([x]) => x), obstacle.points.map(([, y]) => y)];
+  const middle = (values: number[]) => (Math.min(...values) + Math.max(...values)) / 2;
+  const [x, y] = [middle(xs), middle(ys)];
+  const radius = Math.max(...obstacle.points.map(([px, py]) => Math.hypot(px - x, py - y)));
+  const made = { x, y, radius };
+  circles.set(obstacle, made);
+  return made;
+}
+
+function passesBy([ux, uy]: readonly [number, number], { x, y, radius }: Circle, keep: number): boolean {
+  const reach = radius + keep;
+  return Math.abs(ux * y - uy * x) > reach || ux * x + uy * y < -reach;
+}
+
 export interface Blocked extends Stretch {
   by: string;
 }
@@ -96,8 +126,10 @@ export interface Blocked extends Stretch {
  */
 export function blockedAlong(bearing: number, obstacles: readonly Obstacle[], width: number): Blocked[] {
   const ray = along(bearing);
-  return obstacles.flatMap(({ name, shape, points, clearance }): Blocked[] => {
+  return obstacles.flatMap((obstacle): Blocked[] => {
+    const { name, shape, points, clearance } = obstacle;
     const keep = clearance + width / 2;
+    if (passesBy(ray, circleAbout(obstacle), keep)) return [];
     const found: Stretch[] = shape === 'area' ? insideArea(ray, points) : [];
     const edges = shape === 'area' ? points.length : points.length - 1;
     for (let i = 0; i < edges; i++) {

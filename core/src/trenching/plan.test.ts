@@ -1,4 +1,4 @@
-import type { Tree, TrenchDesign } from '../casefile';
+import type { SiteThing, Tree, TrenchDesign } from '../casefile';
 import { schoolFor, TRENCH_LIMITS } from '../practice';
 import { readDig } from '../roots';
 import {
@@ -7,6 +7,7 @@ import {
   marksHold,
   planTrenches,
   tapesFor,
+  materialsTogether,
   trenchesToDxf,
   trenchesToRows,
   trenchQuantities,
@@ -136,6 +137,13 @@ test('quantities follow from run, width and depth; seasons add up to the whole',
   expect(figure('Native soil back') + figure('Spoil to take away')).toBeCloseTo(1.25 * volume, 9);
   const seasons = Array.from({ length: made.seasons }, (_, i) => figure('Soil dug', i + 1));
   expect(seasons.reduce((a, b) => a + b, 0)).toBeCloseTo(volume, 9);
+  // Three trees alike: what is left of a bag at one goes to the next.
+  const alike = trenchQuantities(made, fill, 1);
+  const all = materialsTogether([alike, alike, alike]);
+  const named = (name: string) => all.find((q) => q.name === name)!.value;
+  expect(named('Soil dug')).toBeCloseTo(3 * seasons[0]!, 9);
+  expect(named('Bags of compost')).toBe(Math.ceil(named('Compost') / 0.05));
+  expect(materialsTogether([])).toEqual([]);
 });
 
 test('where paving lies all round, the rules turn to another way and say why', () => {
@@ -202,4 +210,21 @@ test('two tapes from fixed points find every spoke end again, and flat ones are 
   });
   expect(tapesFor(spokes, [corner('a', 20, 0.1), corner('b', 21, 0)])).toBeUndefined();
   expect(tapesFor(spokes, [corner('a', 40, 0), corner('b', 0, 40)])).toBeUndefined();
+});
+
+test('thousands of things on the plan, most of them far off, change nothing', () => {
+  const far = Array.from({ length: 5000 }, (_, i): SiteThing => {
+    const [x, y] = [100 + 12 + (i % 100), 50 + 12 + Math.floor(i / 100)];
+    return {
+      name: `thing ${i}`,
+      kind: 'bed',
+      shape: 'area',
+      points: [
+        [x, y],
+        [x + 1, y],
+        [x, y + 1],
+      ],
+    };
+  });
+  expect(plan({}, {}, { site: far }).layout).toEqual(plan().layout);
 });

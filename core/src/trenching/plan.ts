@@ -234,7 +234,7 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   const layout = layOut(
     zone,
     {
-      obstacles,
+      obstacles: obstacles.filter((o) => boxDistance(o) <= zone.to + o.clearance + zone.width / 2),
       tight: map && ((x, y) => chanceBelow(map, x, y, ROOM, 1)),
       refused: (bearing) =>
         fallAlong(design.slope, bearing) > steep
@@ -279,6 +279,12 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
     missing,
     ...(spokes.length === 0 && { blocked: whyNone(layout, zone, obstacles) }),
   };
+}
+
+/** How near the box about an obstacle comes to the stem, m. */
+function boxDistance({ points }: Obstacle): number {
+  const beyond = (values: readonly number[]) => Math.max(0, Math.min(...values), -Math.max(...values));
+  return Math.hypot(beyond(points.map(([x]) => x)), beyond(points.map(([, y]) => y)));
 }
 
 /**

@@ -3,6 +3,7 @@ import type { Quantity, Working, WorkingInput } from '../units/quantity';
 import type { TrenchPlan } from './plan';
 
 const PRACTICE = 'common practice, no source';
+const BAGS = 'Bags of compost';
 
 /** Air that a nozzle asks for, m3/s in cubic feet a minute. */
 const CUBIC_FEET_A_MINUTE = 1 / (0.3048 ** 3 / 60);
@@ -69,13 +70,9 @@ export function trenchQuantities(
       [TRENCH_LIMITS.settlement.reason],
       ofFill,
     ),
-    quantity(
-      'Bags of compost',
-      Math.ceil(compost / LIMITS.bagVolume.value - 1e-9),
-      'count',
-      'compost / bag, rounded up',
-      [input('bag', LIMITS.bagVolume.value, 'volume')],
-    ),
+    quantity(BAGS, Math.ceil(compost / LIMITS.bagVolume.value - 1e-9), 'count', 'compost / bag, rounded up', [
+      input('bag', LIMITS.bagVolume.value, 'volume'),
+    ]),
     quantity(
       'Weight of compost',
       compost * TRENCH_LIMITS.compostWeight.value,
@@ -121,4 +118,22 @@ export function trenchQuantities(
       ],
     ),
   ];
+}
+
+/** The quantities of several trees together; bags are filled from the compost of all. */
+export function materialsTogether(each: readonly (readonly Quantity[])[]): Quantity[] {
+  const [first, ...others] = each;
+  if (!first) return [];
+  const sums = first.map((q, i): Quantity => {
+    const value = others.reduce((sum, list) => sum + list[i]!.value, q.value);
+    return {
+      ...q,
+      value,
+      working: { ...q.working, formula: `sum over ${each.length} trees: ${q.working.formula}`, inputs: [] },
+    };
+  });
+  const compost = sums.find((q) => q.name === 'Compost')!.value;
+  return sums.map((q) =>
+    q.name === BAGS ? { ...q, value: Math.ceil(compost / LIMITS.bagVolume.value - 1e-9) } : q,
+  );
 }

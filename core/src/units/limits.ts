@@ -13,6 +13,7 @@ export const LENGTH_LIMITS = {
   stemDiameter: { name: 'Stem diameter at the base', min: 0.005, max: 4, ask: 1.5 },
   dbh: { name: 'DBH', min: 0.003, max: 4, ask: 1.5 },
   height: { name: 'Tree height', min: 0.2, max: 90, ask: 45 },
+  waterFall: { name: 'Fall of the water', min: 0, max: 2, ask: 1 },
   siteDistance: { name: 'Distance from the stem', min: 0, max: 60, ask: 30 },
   holeRadius: { name: 'Radius of the planting hole', min: 0.1, max: 5, ask: 3 },
   crownRadius: { name: 'Crown radius', min: 0.1, max: 30, ask: 15 },

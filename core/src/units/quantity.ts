@@ -1,4 +1,12 @@
-import { formatLength, longUnit, METRES_PER_FOOT, shortUnit, tidy, type UnitSystem } from './length';
+import {
+  formatLength,
+  longUnit,
+  METRES_PER,
+  METRES_PER_FOOT,
+  shortUnit,
+  tidy,
+  type UnitSystem,
+} from './length';
 
 export type Dimension =
   | 'short length'
@@ -12,6 +20,7 @@ export type Dimension =
   | 'litres'
   | 'density'
   | 'mass'
+  | 'water rate'
   | 'year';
 
 /** One figure that went into a result. */
@@ -52,7 +61,7 @@ const DEFAULT_STEP: Partial<Record<Dimension, number>> = { 'short length': 0.01,
 /**
  * A number in its dimension as text in the chosen unit system.
  *
- * @param value SI value (m, m2, m3, share 0-1, hours, litres)
+ * @param value SI value (m, m2, m3, kg, m/s of water, share 0-1, hours, litres)
  * @param step SI; resolution of the figure (lengths only)
  * @example formatValue(0.2765, 'volume', 'us') // '0.36 yd³'
  */
@@ -82,6 +91,12 @@ export function formatValue(value: number, dimension: Dimension, system: UnitSys
       return system === 'us' ? `${tidy(value / LITRES_PER_US_GALLON, 0)} gal` : `${tidy(value, 0)} L`;
     case 'density':
       return `${tidy(value / 1000, 2)} g/cm³`;
+    case 'water rate': {
+      const perHour = value * 3600;
+      return system === 'us'
+        ? `${tidy(perHour / METRES_PER.in, perHour / METRES_PER.in < 1 ? 2 : 1)} in/h`
+        : `${tidy(perHour * 1000, perHour < 0.01 ? 1 : 0)} mm/h`;
+    }
     case 'mass':
       return system === 'us' ? `${tidy(value / KILOGRAMS_PER_POUND, 0)} lb` : `${tidy(value, 0)} kg`;
     case 'year':

@@ -176,6 +176,9 @@ export function PropertyScreen({
             <Link className="quiet" href={`/grounds/${page.id}/walk`} prefetch={false}>
               Walk-round
             </Link>
+            <Link className="quiet" href={`/grounds/${page.id}/materials`} prefetch={false}>
+              Materials
+            </Link>
             <a className="quiet" href={`${api}/plan`}>
               GeoJSON
             </a>

@@ -27,9 +27,13 @@ export async function search(db: Db, words: string): Promise<Hit[]> {
   return db.rows<Hit>(sql.SEARCH, [pattern]);
 }
 
+/** A property without its trees. */
+export const propertyHead = (db: Db, id: string) =>
+  db.row<Omit<PropertyPage, 'trees' | 'cohorts' | 'proposals'>>(sql.PROPERTY, [id]);
+
 /** A property with its plan and trees, each with what its newest visit comes to, and what the cohorts tell. */
 export async function loadProperty(db: Db, id: string, on = today()): Promise<PropertyPage | undefined> {
-  const head = await db.row<Omit<PropertyPage, 'trees' | 'cohorts' | 'proposals'>>(sql.PROPERTY, [id]);
+  const head = await propertyHead(db, id);
   if (!head) return undefined;
   const trees = await db.rows<Stored>(sql.TREES_OF, [id]);
   const visits = await db.rows<StoredVisit>(sql.NEWEST_VISITS, [id]);

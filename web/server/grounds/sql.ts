@@ -75,3 +75,9 @@ export const BEGIN_ROUND = `update properties set round_started = $2 where id = 
 export const SET_WEATHER = `update properties set weather = $2 where id = $1 and deleted_at is null returning name`;
 /** Keeps a record that came with a case, where none was read. */
 export const KEEP_WEATHER = `update properties set weather = $2 where id = $1 and weather is null`;
+
+export const TREES_WITH_TRENCHES = `select t.id from trees t
+  where t.property_id = $1 and t.deleted_at is null and exists (
+    select from trench_designs d join visits v on v.firm_id = d.firm_id and v.id = d.visit_id
+    where v.firm_id = t.firm_id and v.tree_id = t.id and d.deleted_at is null and v.deleted_at is null)
+  order by t.label`;

@@ -6,6 +6,7 @@ import type { ReportDig } from '../../protocol/report';
 import { planOf } from '../../ui/drawing/digSheet';
 import { DECISION_NAMES, KIND_NAMES } from '../../ui/drawing/rootKinds';
 import type { ReportSource } from './content';
+import { keeping } from './kept';
 
 /** Points of a page, as the plan stands in the PDF. */
 const PLAN = { width: 515, height: 420 };
@@ -14,24 +15,14 @@ const TOLD_YEARS = [0, 2, 5, 10, 20, HORIZON];
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
-const kept = new Map<string, DigAssessment | undefined>();
-const MOST_KEPT = 30;
+const digs = keeping<DigAssessment | undefined>();
 
-/** The dig of a visit, read and forecast; a preview that is opened again does not draw its forecast anew. */
-export function assessDigKept({ tree, visits, visit, schools }: ReportSource): DigAssessment | undefined {
-  if (!visit.dig) return undefined;
-  const key = JSON.stringify([
-    tree,
-    visit,
-    schools,
-    visits.map((v) => [v.date, v.dig?.radii, v.dig?.diameters]),
-  ]);
-  if (!kept.has(key)) {
-    if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
-    kept.set(key, assessDig(tree, visits, visit, schools));
-  }
-  return kept.get(key);
-}
+/** The dig of a visit, read and forecast. */
+export const assessDigKept = ({ tree, visits, visit, schools }: ReportSource): DigAssessment | undefined =>
+  visit.dig &&
+  digs([tree, visit, schools, visits.map((v) => [v.date, v.dig?.radii, v.dig?.diameters])], () =>
+    assessDig(tree, visits, visit, schools),
+  );
 
 /** What the report says of a dig: the plan, the roots, the cuts, the forecast. */
 export function digPart(

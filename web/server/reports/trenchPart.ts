@@ -1,18 +1,27 @@
 import { isStressed } from '@undrel/core/pruning';
-import { assessTrenches, openedShare, orderOfWork } from '@undrel/core/trenching';
+import {
+  assessTrenches,
+  openedShare,
+  orderOfWork,
+  type Trenches,
+  type TrenchesGiven,
+} from '@undrel/core/trenching';
 import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
 import type { ReportTrenches } from '../../protocol/report';
 import { trenchDrawing } from '../../ui/drawing/trenchPlan';
 import type { ReportSource } from './content';
+import { keeping } from './kept';
 
 /** Points of a page, as the plan stands in the PDF. */
 const PLAN = { width: 515, height: 440 };
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
+const trenches = keeping<Trenches>();
+
 /** What the report says of trenches that were laid out on the visit; undefined where none were. */
 export function trenchPart({ tree, visit, site, schools, system }: ReportSource): ReportTrenches | undefined {
   if (!visit.trenches || !site) return undefined;
-  const { plan, quantities, alternatives } = assessTrenches({
+  const given: TrenchesGiven = {
     tree,
     date: visit.date,
     findings: visit.findings,
@@ -22,7 +31,8 @@ export function trenchPart({ tree, visit, site, schools, system }: ReportSource)
     site,
     firm: schools,
     stressed: isStressed(visit),
-  });
+  };
+  const { plan, quantities, alternatives } = trenches(given, () => assessTrenches(given));
   const stem = (tree.stemDiameter ?? tree.dbh ?? 0) / 2;
   const long = (metres: number) => formatValue(metres, 'long length', system);
   const choice = visit.trenches.choice;
@@ -47,7 +57,7 @@ export function trenchPart({ tree, visit, site, schools, system }: ReportSource)
       long(s.from - stem),
       long(s.to - stem),
       String(s.season),
-      [s.limit, ...(s.steps > 0 ? [`${s.steps} in steps`] : [])].join(', '),
+      [s.limit, ...(s.steps > 0 ? [`${s.steps} ${s.steps === 1 ? 'step' : 'steps'}`] : [])].join(', '),
     ]),
     quantities:
       plan.spokes.length > 0

@@ -42,7 +42,7 @@ export function NumberInput(props: {
             else if (fits(value)) props.onChange(value);
           }}
         />
-        <span aria-hidden="true" className="w-9">
+        <span aria-hidden="true" className="w-12">
           {unit}
         </span>
       </div>

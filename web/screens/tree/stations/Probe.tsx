@@ -14,6 +14,7 @@ import type { StationProps } from '../visitEntry';
 import { Contradictions } from './Contradictions';
 import { Questions } from './Questions';
 import { Penetrometer } from '../soil/Penetrometer';
+import { SoilWater } from '../soil/SoilWater';
 import { SoilSample } from './SoilSample';
 
 const FOUND: readonly { key: ProbePoint['found']; label: string }[] = [
@@ -242,6 +243,7 @@ export function Probe(props: StationProps) {
       )}
       <Questions {...props} questions={GROUND_QUESTIONS.filter((q) => q.station === 'probe')} />
       <Penetrometer {...props} />
+      <SoilWater {...props} />
       <SoilSample {...props} />
     </Entry>
   );

@@ -1,0 +1,68 @@
+'use client';
+
+import { infiltrationClass, percolationWords, WATER_QUESTIONS } from '@undrel/core/soil';
+import { findingId } from '../../../protocol/item';
+import { Questions } from '../stations/Questions';
+import { headOf, type StationProps } from '../visitEntry';
+import { WaterTest } from './WaterTest';
+
+const HOUR = 3600;
+const DAY_MS = 86_400_000;
+
+/** How fast the soil takes water: timed on site, or typed; and the look a day later. */
+export function SoilWater(props: StationProps) {
+  const { control, visit, visitId, treeId, system, mayMeasure, today } = props;
+  const number = (key: string) => visit.findings.find((f) => f.key === key)?.number;
+  const [ring, hole] = [number('soil.infiltration'), number('soil.percolation')];
+  const write = (key: string, value: number) =>
+    control.set('finding', findingId(visitId, key), visitId, { key, number: Number(value.toFixed(1)) });
+  const tomorrow = new Date(Date.parse(today) + DAY_MS).toISOString().slice(0, 10);
+  const begun = ring !== undefined || hole !== undefined;
+  return (
+    <details className="border-t border-ink" open={begun || undefined}>
+      <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
+        Water: infiltration and percolation
+      </summary>
+      {ring !== undefined && <p>Surface: {infiltrationClass(ring / 1000 / HOUR)}.</p>}
+      {hole !== undefined && <p>Hole: {percolationWords(hole / 100 / HOUR)}.</p>}
+      <WaterTest
+        what="infiltration"
+        title="Infiltration ring"
+        hint="Push the ring in, wet the soil first, fill it; read the fall every few minutes."
+        visitId={visitId}
+        system={system}
+        disabled={!mayMeasure}
+        onRate={(rate) => write('soil.infiltration', rate * 1000 * HOUR)}
+      />
+      <WaterTest
+        what="percolation"
+        title="Percolation in the hole"
+        hint="Fill the hole and let it drain once; fill it again and read the fall."
+        visitId={visitId}
+        system={system}
+        disabled={!mayMeasure}
+        onRate={(rate) => write('soil.percolation', rate * 100 * HOUR)}
+      />
+      {mayMeasure && visit.lookAgain?.on !== tomorrow && (
+        <button
+          type="button"
+          className="link min-h-[44px]"
+          onClick={() =>
+            control.set('visit', visitId, treeId, {
+              ...headOf(visit),
+              lookAgain: { on: tomorrow, why: 'Drainage test: is the hole empty, damp or standing?' },
+            })
+          }
+        >
+          Look at the hole tomorrow, {tomorrow}
+        </button>
+      )}
+      {visit.lookAgain?.on === tomorrow && (
+        <p className="told">
+          Look again on {tomorrow}: {visit.lookAgain.why}
+        </p>
+      )}
+      <Questions {...props} questions={WATER_QUESTIONS} />
+    </details>
+  );
+}

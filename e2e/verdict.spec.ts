@@ -155,6 +155,18 @@ test('a soil sample: texture, density against the limits of that texture, and th
   await expect(page.getByTestId('soil-verdict')).toHaveText('clay, too dense for roots');
   await page.getByRole('button', { name: /Bulk density 1.52/ }).click();
   await expect(page.getByText(/NRCS Soil Quality Test Kit/).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  // A sample goes to the laboratory; another's results come in as a file.
+  const lab = page.getByRole('group', { name: 'Soil laboratory' });
+  await lab.getByRole('button', { name: 'Send a sample' }).click();
+  await expect(lab.getByText(/sent on .* results expected/)).toBeVisible();
+  await lab.getByLabel('Results of a soil laboratory: CSV').setInputFiles({
+    name: 'lab.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Parameter,Value,Unit\npH,8.3,\nEC,1,furlong\n'),
+  });
+  await expect(lab.getByText('1 of 2 results taken into the visit.')).toBeVisible();
+  await expect(lab.getByText(/Row 3 left out, EC: unit “furlong”/)).toBeVisible();
   await saved(page);
   await openVerdict(page, 'sable-katsura-7');
   await expect(page.getByTestId('verdict-summary')).toContainText(/compacted soil/i);

@@ -52,3 +52,6 @@ create policy own_firm on pushes
   using (firm_id = (select current_firm())) with check (firm_id = (select current_firm()));
 create trigger audit after insert or update or delete on pushes for each row execute function keep_audit();
 create trigger versions before update on pushes for each row execute function count_version();
+
+-- A soil sample that went to the laboratory, and the day its results are expected.
+alter table visits add column lab_label text, add column lab_sent date, add column lab_ready date;

@@ -116,6 +116,8 @@ export interface Visit {
   lookAgain?: { on: string; why: string };
   /** Where the consultant holds another cause to be the first than the findings make it, and why. */
   opinion?: { cause: string; why: string };
+  /** A soil sample at the laboratory: its label, the days it went out and its results are expected. */
+  labOrder?: { label: string; sent: string; ready: string };
   /** What the client is told of the verdict, where it was written anew. */
   clientWords?: string;
   findings: Finding[];

@@ -232,6 +232,9 @@ export const visitSchema = z.strictObject({
     .strictObject({ cause: z.enum(CAUSE_KEYS as [string, ...string[]]), why: text(2000) })
     .optional()
     .describe('the cause the consultant puts first against the weighing of the findings, and why'),
+  labOrder: z
+    .strictObject({ label: z.string().trim().min(1).max(120), sent: z.iso.date(), ready: z.iso.date() })
+    .optional(),
   clientWords: text(4000).optional().describe('what the client is told of the verdict'),
   findings: z.array(findingSchema).max(500),
   profiles: z.array(profileSchema).max(72),

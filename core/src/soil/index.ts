@@ -1,5 +1,6 @@
 export * from './density';
 export * from './exchange';
+export * from './lab';
 export * from './map';
 export * from './penetration';
 export * from './questions';

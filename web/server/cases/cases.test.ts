@@ -128,6 +128,7 @@ const caseFile = fc
         date: fc.constantFrom('2024-05-01', '2025-06-02', '2026-02-28'),
         by: some(text(20)),
         lookAgain: some(fc.constant({ on: '2026-12-01', why: 'dry' })),
+        labOrder: some(fc.constant({ label: 'L1', sent: '2026-02-01', ready: '2026-02-06' })),
         findings: fc.uniqueArray(finding, { maxLength: 8, selector: (f) => `${f.key}.${f.part}` }),
         profiles: fc.uniqueArray(
           fc.record({
@@ -149,6 +150,31 @@ const caseFile = fc
           { maxLength: 5, selector: (p) => p.bearing },
         ),
         dig: some(dig),
+        trenches: some(
+          fc.record({
+            holeRadius: some(length('holeRadius')),
+            slope: some(fc.record({ fall: fc.constantFrom(0, 0.06, 1), toward: bearing })),
+            locked: some(fc.array(bearing, { maxLength: 3 })),
+            avoid: some(fc.array(bearing, { maxLength: 3 })),
+            marked: some(fc.constant('2026-02-01')),
+            choice: some(fc.constant({ remedy: 'air', why: 'the lawn' })),
+          }),
+        ),
+        pushes: some(
+          fc.uniqueArray(
+            fc.record({
+              bearing,
+              distance: length('distance'),
+              readings: fc
+                .uniqueArray(fc.integer({ min: 1, max: 150 }), { maxLength: 6 })
+                .map((deep) =>
+                  deep.sort((a, b) => a - b).map((d) => ({ depth: d / 100, pressure: d * 1e4 })),
+                ),
+              stopped: some(fc.constant(0.31)),
+            }),
+            { minLength: 1, maxLength: 3, selector: (p) => p.bearing },
+          ),
+        ),
         decisions: fc.boolean().map((taken) => [{ operation: 'mulch', taken }]),
       }),
       { maxLength: 2 },

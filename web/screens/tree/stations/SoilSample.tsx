@@ -3,6 +3,7 @@
 import { sampleOf, SOIL_QUESTIONS } from '@undrel/core/soil';
 import { formatValue } from '@undrel/core/units';
 import { QuantityView } from '../../../ui/controls/QuantityView';
+import { SoilLab } from '../soil/SoilLab';
 import type { StationProps } from '../visitEntry';
 import { Questions } from './Questions';
 
@@ -53,6 +54,7 @@ export function SoilSample(props: StationProps) {
           {limits.note}
         </p>
       )}
+      <SoilLab {...props} />
       <Questions {...props} questions={SOIL_QUESTIONS} />
     </details>
   );

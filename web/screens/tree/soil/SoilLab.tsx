@@ -1,0 +1,124 @@
+'use client';
+
+import Papa from 'papaparse';
+import { useState } from 'react';
+import { readLab } from '@undrel/core/soil';
+import { findingId } from '../../../protocol/item';
+import { FilePick } from '../../../ui/FilePick';
+import { headOf, type StationProps } from '../visitEntry';
+
+/** Days that the laboratory takes. */
+const LAB_DAYS = 5;
+const DAY_MS = 86_400_000;
+
+/** A sample sent to the laboratory, and its results when they come: asked for, or from its file. */
+export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, today }: StationProps) {
+  const order = visit.labOrder;
+  const [label, setLabel] = useState(`${tree.label}, ${visit.date}, 0-20 cm`);
+  const [told, setTold] = useState<string[]>([]);
+  const [busy, setBusy] = useState(false);
+  if (!mayMeasure)
+    return order ? (
+      <p>
+        Soil sample {order.label}: results expected {order.ready}.
+      </p>
+    ) : null;
+  const take = (csv: string) => {
+    const { data, meta } = Papa.parse<Record<string, string>>(csv, {
+      header: true,
+      skipEmptyLines: 'greedy',
+      transformHeader: (head) => head.trim().toLowerCase(),
+    });
+    const missing = ['parameter', 'value'].find((head) => !meta.fields?.includes(head));
+    if (missing) {
+      setTold([`The column “${missing}” is missing; the file has: ${meta.fields?.join(', ') || 'nothing'}.`]);
+      return;
+    }
+    const cell = (row: Record<string, string>, name: string) => (row[name] ?? '').trim();
+    const read = readLab(
+      data.map((row) => ({
+        parameter: cell(row, 'parameter'),
+        value: cell(row, 'value'),
+        unit: cell(row, 'unit'),
+      })),
+    );
+    control.setAll(
+      read.findings.map((values) => ({
+        kind: 'finding' as const,
+        id: findingId(visitId, values.key),
+        parent: visitId,
+        values,
+      })),
+    );
+    setTold([
+      `${read.findings.length} of ${read.told.length} results taken into the visit.`,
+      ...read.told,
+      ...read.notes,
+    ]);
+  };
+  const ask = async () => {
+    setBusy(true);
+    const answer = await fetch(
+      `/api/soil-lab?label=${encodeURIComponent(order!.label)}&sent=${order!.sent}`,
+    ).catch(() => undefined);
+    setBusy(false);
+    if (answer?.ok) return take(await answer.text());
+    const problem = (await answer?.json().catch(() => undefined)) as { problem?: string } | undefined;
+    setTold([problem?.problem ?? 'The laboratory was not reached; try again.']);
+  };
+  const send = () => {
+    const ready = new Date(Date.parse(today) + LAB_DAYS * DAY_MS).toISOString().slice(0, 10);
+    control.set('visit', visitId, treeId, {
+      ...headOf(visit),
+      labOrder: { label: label.trim(), sent: today, ready },
+    });
+  };
+  return (
+    <div className="py-2 border-b border-hair" role="group" aria-label="Soil laboratory">
+      <h3 className="font-semibold">Soil laboratory</h3>
+      {order ? (
+        <p>
+          Sample “{order.label}” sent on {order.sent}; results expected {order.ready}.{' '}
+          {order.ready <= today ? (
+            <button type="button" className="link min-h-[44px]" disabled={busy} onClick={() => void ask()}>
+              Read the results
+            </button>
+          ) : (
+            'Advice on chlorosis waits for them.'
+          )}
+        </p>
+      ) : (
+        <div className="grid grid-cols-[1fr_auto] gap-2 items-end">
+          <label className="block">
+            <span className="block text-sm">Label on the bag</span>
+            <input
+              className="w-full"
+              maxLength={120}
+              value={label}
+              onChange={(event) => setLabel(event.target.value)}
+            />
+          </label>
+          <button type="button" className="quiet" disabled={label.trim() === ''} onClick={send}>
+            Send a sample
+          </button>
+        </div>
+      )}
+      <p className="text-sm text-muted">
+        Samples go to a simulated laboratory; a file of any other comes in as CSV: parameter, value, unit.
+      </p>
+      <FilePick
+        about="Results of a soil laboratory: CSV"
+        label="Bring results in"
+        accept=".csv"
+        onFile={(file) => void file.text().then(take)}
+      />
+      {told.length > 0 && (
+        <ul role="alert" className="told my-2 max-h-48 overflow-auto">
+          {told.map((line, i) => (
+            <li key={i}>{line}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}

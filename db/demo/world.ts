@@ -287,8 +287,8 @@ function kelpworth(): DemoProperty {
         kind: 'gas',
         shape: 'line',
         points: [
-          [-6, 10.8],
           [126, 11.2],
+          [-6, 10.8],
         ],
       },
     ],

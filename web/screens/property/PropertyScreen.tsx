@@ -179,9 +179,6 @@ export function PropertyScreen({
             <Link className="quiet" href={`/grounds/${page.id}/materials`} prefetch={false}>
               Materials
             </Link>
-            <a className="quiet" href={`${api}/plan`}>
-              GeoJSON
-            </a>
           </div>
           {editing ? (
             <PropertyEdit
@@ -206,7 +203,10 @@ export function PropertyScreen({
                 <button type="button" className="link" onClick={() => setEditing(true)}>
                   Edit these grounds
                 </button>
-              )}
+              )}{' '}
+              <a className="link" href={`${api}/plan`}>
+                Plan as GeoJSON
+              </a>
             </p>
           )}
           {stale && (

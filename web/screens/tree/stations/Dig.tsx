@@ -178,7 +178,7 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
       <div className="min-h-0 flex flex-col bg-sheet">
         <div
           id="entry"
-          className="flex-1 overflow-y-auto px-4 lg:px-6 py-4"
+          className="relative flex-1 overflow-y-auto px-4 lg:px-6 py-4"
           tabIndex={0}
           role="region"
           aria-label="Entry"

@@ -68,8 +68,15 @@ test('trenches are laid out on the site, turned, locked, taken out, weighed agai
   await expect(page.getByText('Chosen against the rules: The client wants the lawn kept.')).toBeVisible();
 
   await expect(page.getByText('Buried lines are not marked yet')).toBeVisible();
-  await page.getByLabel('Buried lines marked on').fill(new Date().toISOString().slice(0, 10));
-  await expect(page.getByText('Buried lines are not marked yet')).toHaveCount(0);
+  await page.getByLabel('Buried lines marked on').fill('2026-01-10');
+  await expect(page.getByText(/Marks of 2026-01-10 have lapsed/)).toBeVisible();
+  await page.getByRole('button', { name: 'Ask the locate service' }).click();
+  await expect(page.getByText(/Marked: .*They are on the plan\./)).toBeVisible();
+  await expect(page.getByText(/Marks of 2026-01-10 have lapsed/)).toHaveCount(0);
+  await expect(page.getByRole('listitem').filter({ hasText: ', located' }).first()).toContainText(
+    '60 cm clear',
+  );
+  await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
   await saved(page);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'CSV', exact: true }).click();

@@ -308,6 +308,8 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
                 <TrenchWork
                   plan={plan}
                   utilities={utilities.map((u) => u.name)}
+                  propertyId={station.treeItem.parent}
+                  position={tree.position}
                   marked={design.marked}
                   today={today}
                   system={system}

@@ -1,5 +1,7 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { marksHold, orderOfWork, type TrenchPlan } from '@undrel/core/trenching';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
 
@@ -7,6 +9,8 @@ import { writeLengths, type UnitSystem } from '@undrel/core/units';
 export function TrenchWork(props: {
   plan: TrenchPlan;
   utilities: readonly string[];
+  propertyId: string;
+  position: { x: number; y: number } | undefined;
   marked: string | undefined;
   today: string;
   system: UnitSystem;
@@ -15,6 +19,30 @@ export function TrenchWork(props: {
 }) {
   const { plan, utilities, marked, today, system } = props;
   const held = marksHold(marked, today);
+  const router = useRouter();
+  const [told, setTold] = useState<string | undefined>(undefined);
+  const [busy, setBusy] = useState(false);
+  const ask = async () => {
+    setBusy(true);
+    const answer = await fetch(`/api/properties/${props.propertyId}/locate`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(props.position),
+    }).catch(() => undefined);
+    setBusy(false);
+    const read = (await answer?.json().catch(() => undefined)) as
+      { marked?: string; lines?: string[]; problem?: string } | undefined;
+    if (!answer?.ok || !read?.marked) {
+      setTold(read?.problem ?? 'The locate service was not reached; nothing was changed. Try again.');
+      return;
+    }
+    const lines = read.lines ?? [];
+    setTold(
+      lines.length > 0 ? `Marked: ${lines.join(', ')}. They are on the plan.` : 'No buried lines near by.',
+    );
+    props.onMarked(read.marked);
+    router.refresh();
+  };
   return (
     <section className="my-3">
       <h2>Order of work</h2>
@@ -28,6 +56,16 @@ export function TrenchWork(props: {
           onChange={(event) => props.onMarked(event.target.value || undefined)}
         />
       </label>
+      {props.position && !props.disabled && (
+        <button type="button" className="link min-h-[44px]" disabled={busy} onClick={() => void ask()}>
+          Ask the locate service
+        </button>
+      )}
+      {told && (
+        <p role="alert" className="told my-1">
+          {told} A simulated service answered: on a real site call the one of the place.
+        </p>
+      )}
       {!held.holds && (
         <p role="alert" className="wrong my-1">
           {held.says}

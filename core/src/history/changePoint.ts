@@ -39,6 +39,8 @@ const WIDTH = 10;
 const SHAPE = 2;
 const SCALE = SHAPE * 0.16 ** 2;
 const HELD = 0.8;
+/** Levels nearer than this on the scale of logarithms are one level: rounding must not make a fall. */
+const SAME = 1e-9;
 
 interface Segment {
   /** Log of what the segment adds to the marginal likelihood beside its squares. */
@@ -99,8 +101,9 @@ export function changePoints(series: readonly YearLevel[]): ChangeReading | unde
     chosen.forEach((at, k) => {
       const before = segments[chosen[k - 1] ?? 0]![at]!.mean;
       const after = segments[at]![chosen[k + 1] ?? n]!.mean;
-      if (after < before) falls = true;
-      (after < before ? fell : rose)[at]! += share;
+      const lower = before - after > SAME;
+      if (lower) falls = true;
+      (lower ? fell : rose)[at]! += share;
     });
     if (falls) fellAtAll += share;
     if (chosen.length === 1) single[chosen[0]!]! += share;

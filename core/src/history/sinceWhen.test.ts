@@ -90,6 +90,10 @@ test('chances add up; neither unit nor order of the years matters', () => {
       const other = changePoints(levels(values.map((v) => v * unit)).reverse())!;
       one.fell.forEach((p, i) => expect(other.fell[i]).toBeCloseTo(p, 6));
     }),
+    // Levels that differ by rounding alone are one level, in whatever unit.
+    {
+      examples: [[[0.6, 0.02, 0.020000000000000052, 0.5999999999999991, 0.02, 0.02, 0.02, 0.02, 0.02], 0.1]],
+    },
   );
 });
 

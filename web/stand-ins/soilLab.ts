@@ -1,3 +1,5 @@
+import { LAB_DAYS } from '../protocol/soilLab';
+
 /** A soil laboratory that takes a sample by its label and answers with a file. */
 export interface SoilLab {
   readonly name: string;
@@ -16,7 +18,7 @@ function chanceOf(text: string, n: number): number {
 /** Stands in for a soil laboratory: the same label gives the same soil. */
 export const simulatedLab: SoilLab = {
   name: 'simulated soil laboratory',
-  days: 5,
+  days: LAB_DAYS,
   results: (label) => {
     const between = (n: number, low: number, high: number) => low + (high - low) * chanceOf(label, n);
     const sand = Math.round(between(1, 20, 60));

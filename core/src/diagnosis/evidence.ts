@@ -264,7 +264,7 @@ const READERS: Record<string, Reader> = {
     const error = Math.max(LIMITS.percolationStands.value, rate) * LIMITS.percolationError.value;
     return {
       agrees: falling(intervals(rate, error, ['percolationStands', 'percolationPoor'])),
-      says: `water in the hole falls ${rate} cm an hour`,
+      says: `water in the hole falls ${shortMark(rate / 100)} an hour`,
     };
   }),
   'probe.refusal': first(

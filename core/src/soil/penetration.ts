@@ -1,4 +1,5 @@
 import type { Push } from '../casefile/push';
+import { shortMark } from '../units/marks';
 
 /** Standard cones of ASAE S313: 30 degrees, base diameter and area (from memory). */
 export const CONES = {
@@ -165,7 +166,7 @@ function isConfined(pushes: readonly Push[], hole: number | undefined): boolean 
 const SAYS: Record<Tightness, string> = {
   hole: 'Loose inside the planting hole and tight beyond it: the hole confines the roots, and may hold water.',
   few: `Fewer than ${ENOUGH} pushes: one may have met a stone.`,
-  open: 'Open: roots find room to 30 cm and more at most places.',
+  open: `Open: roots find room to ${shortMark(ROOM)} and more at most places.`,
   surface: 'Tight at the surface and open below: traffic and rain closed it from above.',
   pan: 'A tight layer at depth with open soil above and below: a pan.',
   whole: 'Tight from where it begins to as deep as the cone went.',

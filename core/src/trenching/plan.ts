@@ -11,6 +11,7 @@ import {
 } from '../practice';
 import { isAnchor, structuralRootZone, type DigReading } from '../roots';
 import { chanceBelow, mapOf, reachedAt, ROOM, type SoilMap } from '../soil';
+import { shortMark } from '../units/marks';
 import { along, blockedAlong, type Obstacle } from './clear';
 import { layOut, type Layout, type LayoutRules, type Spoke } from './layout';
 
@@ -216,7 +217,7 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   const map = soilMap(situation.pushes ?? [], (stem ?? 0) / 2);
   notes.push(
     map
-      ? 'tight where the penetrometer reaches 2 MPa above 30 cm, as likely as its readings make it; taken as tight where there are none'
+      ? `tight where the penetrometer reaches 2 MPa above ${shortMark(ROOM)}, as likely as its readings make it; taken as tight where there are none`
       : 'soil taken as tight all over: fewer than three pushes of a penetrometer here',
   );
   const zone: LayoutRules = {

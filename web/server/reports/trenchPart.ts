@@ -72,6 +72,6 @@ export function trenchPart({ tree, visit, site, schools, system }: ReportSource)
     order: orderOfWork(plan).map((step) =>
       writeLengths(step.hold ? `Hold: ${step.says}` : step.says, system),
     ),
-    notes: `Each ${formatValue(plan.rules.width, 'short length', system)} wide and ${formatValue(plan.rules.depth, 'short length', system)} deep, ${plan.rules.label}; ${plan.notes.join('; ')}.`,
+    notes: `Each ${formatValue(plan.rules.width, 'short length', system)} wide and ${formatValue(plan.rules.depth, 'short length', system)} deep, ${plan.rules.label}; ${writeLengths(plan.notes.join('; '), system)}.`,
   };
 }

@@ -11,11 +11,12 @@ import {
   pushesFromRows,
   pushesToRows,
   readPushes,
+  ROOM,
   type Cone,
   type PushLayout,
 } from '@undrel/core/soil';
 import { soilMap } from '@undrel/core/trenching';
-import { formatValue } from '@undrel/core/units';
+import { formatValue, writeLengths } from '@undrel/core/units';
 import { bearingName } from '@undrel/core/base';
 import { itemsBelow } from '../../../protocol/item';
 import { BearingInput } from '../../../ui/controls/BearingInput';
@@ -139,7 +140,8 @@ export function Penetrometer(props: StationProps) {
           <p className="text-lg my-1" data-testid="tightness">
             <strong>2 MPa at {short(reading.depth.median)}</strong> ({short(reading.depth.low)} to{' '}
             {short(reading.depth.high)}); {Math.round(100 * reading.limited)} % of {reading.pushes}{' '}
-            {reading.pushes === 1 ? 'push' : 'pushes'} limited within 30 cm. {reading.says}
+            {reading.pushes === 1 ? 'push' : 'pushes'} limited within {short(ROOM)}.{' '}
+            {writeLengths(reading.says, system)}
           </p>
           <p className="text-sm text-muted">
             Resistance is of the soil as moist as it was that day: dry soil resists more, wet soil less. 2 MPa

@@ -1,3 +1,4 @@
+import { LIMITS } from '@undrel/core/practice';
 import { ROOM, type SoilMap } from '@undrel/core/soil';
 import { along } from '@undrel/core/trenching';
 import type { Push } from '@undrel/core/casefile';
@@ -6,10 +7,10 @@ import { formatValue, type UnitSystem } from '@undrel/core/units';
 const CELLS = 34;
 const SIZE = 300;
 /** Depths at which the shade changes, m; tight is dark. */
-const SHADES: readonly [upTo: number, tone: string, words: string][] = [
-  [0.15, 'var(--buried)', 'under 15 cm'],
-  [ROOM, 'var(--clay)', '15 to 30 cm'],
-  [Infinity, 'var(--topsoil)', '30 cm and more'],
+const SHADES: readonly [upTo: number, tone: string][] = [
+  [LIMITS.soilVeryTight.value, 'var(--buried)'],
+  [ROOM, 'var(--clay)'],
+  [Infinity, 'var(--topsoil)'],
 ];
 
 /** Depth at which roots stop, about the tree: shaded where the readings tell it, blank where they do not. */
@@ -33,6 +34,13 @@ export function PushMap({
   }).filter((c) => c.there !== undefined && Math.hypot(c.x, c.y) > stemRadius);
   const least = Math.min(...cells.map((c) => c.there!.error));
   const most = Math.max(...cells.map((c) => c.there!.error));
+  const short = (metres: number) => formatValue(metres, 'short length', system);
+  const words = (from: number | undefined, upTo: number) =>
+    from === undefined
+      ? `under ${short(upTo)}`
+      : upTo === Infinity
+        ? `${short(from)} and more`
+        : `${short(from)} to ${short(upTo)}`;
   const at = (x: number, y: number) => [SIZE / 2 + x * scale, SIZE / 2 - y * scale] as const;
   return (
     <figure className="my-2">
@@ -86,16 +94,18 @@ export function PushMap({
         </text>
       </svg>
       <figcaption className="text-sm">
-        {SHADES.map(([, tone, words]) => (
-          <span key={words} className="inline-flex items-center gap-1.5 mr-3">
-            <span
-              aria-hidden="true"
-              className="inline-block w-4 h-4 border border-ink"
-              style={{ background: tone }}
-            />
-            {words}
-          </span>
-        ))}
+        {SHADES.map(([upTo, tone], k) => [tone, words(SHADES[k - 1]?.[0], upTo)] as const).map(
+          ([tone, words]) => (
+            <span key={words} className="inline-flex items-center gap-1.5 mr-3">
+              <span
+                aria-hidden="true"
+                className="inline-block w-4 h-4 border border-ink"
+                style={{ background: tone }}
+              />
+              {words}
+            </span>
+          ),
+        )}
         <span className="block text-muted">
           Depth at which roots stop; small squares are less sure, by up to ±{' '}
           {formatValue(1.645 * most, 'short length', system)}; blank is not known. Crosses: pushes.

@@ -4,11 +4,10 @@ import Papa from 'papaparse';
 import { useState } from 'react';
 import { readLab } from '@undrel/core/soil';
 import { findingId } from '../../../protocol/item';
+import { LAB_DAYS } from '../../../protocol/soilLab';
 import { FilePick } from '../../../ui/FilePick';
 import { headOf, type StationProps } from '../visitEntry';
 
-/** Days that the laboratory takes. */
-const LAB_DAYS = 5;
 const DAY_MS = 86_400_000;
 
 /** A sample sent to the laboratory, and its results when they come: asked for, or from its file. */

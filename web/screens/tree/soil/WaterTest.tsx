@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { infiltrationClass, percolationWords, steadyRate, type Fall } from '@undrel/core/soil';
-import type { UnitSystem } from '@undrel/core/units';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 
@@ -104,7 +104,7 @@ export function WaterTest(props: {
           <ol className="text-sm">
             {run.readings.slice(1).map((r, i) => (
               <li key={i} className="num">
-                {clock(r.after)}: {(100 * r.fallen).toFixed(1)} cm
+                {clock(r.after)}: {formatValue(r.fallen, 'short length', system, 0.001)}
               </li>
             ))}
           </ol>

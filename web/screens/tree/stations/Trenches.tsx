@@ -6,7 +6,7 @@ import type { TrenchDesign } from '@undrel/core/casefile';
 import { isStressed } from '@undrel/core/pruning';
 import { obstacleKind } from '@undrel/core/practice';
 import { openedShare, type PlannedSpoke, type TrenchPlan } from '@undrel/core/trenching';
-import { formatValue } from '@undrel/core/units';
+import { formatValue, writeLengths } from '@undrel/core/units';
 import { trenchesId } from '../../../protocol/item';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { Entry } from '../../../ui/controls/Entry';
@@ -74,6 +74,7 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
   const short = (metres: number) => formatValue(metres, 'short length', system);
   const stem = (tree.stemDiameter ?? tree.dbh ?? 0) / 2;
   const utilities = site.things.filter((t) => obstacleKind(t.kind).utility);
+  const notes = writeLengths(plan?.notes.join('; ') ?? '', system);
   const focused = useFocusKept(selected?.label);
 
   return (
@@ -146,7 +147,7 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
                 ))}
                 {plan.missing.length > 0 && (
                   <p className="told my-2">
-                    Not known: {plan.missing.join(', ')}. {plan.notes.join('; ')}.
+                    Not known: {plan.missing.join(', ')}. {notes}.
                   </p>
                 )}
                 {plan.spokes.length > 0 && (
@@ -282,7 +283,7 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
                       }
                     />
                   )}
-                  <p className="text-sm text-muted">{plan.notes.join('; ')}.</p>
+                  <p className="text-sm text-muted">{notes}.</p>
                 </section>
                 {plan.spokes.length > 0 && (
                   <section className="my-3">

@@ -5,7 +5,18 @@ import { enterDemo } from './enter';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-const STATIONS = ['history', 'crown', 'base', 'mulch', 'probe', 'dig', 'trenches', 'verdict', 'prescription'];
+const STATIONS = [
+  'history',
+  'crown',
+  'base',
+  'mulch',
+  'probe',
+  'dig',
+  'soil',
+  'trenches',
+  'verdict',
+  'prescription',
+];
 const VIEWS = [
   '/grounds',
   '/grounds/kelpworth',

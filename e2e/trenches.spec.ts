@@ -29,6 +29,30 @@ test('trenches are laid out on the site, turned, locked, taken out, weighed agai
   await expect(page.getByRole('listitem').filter({ hasText: 'Old wall' })).toContainText('50 cm clear');
   await expect.poll(() => rows.count()).toBeLessThan(count);
 
+  // A bed drawn on the plan itself, corner by corner; too few corners are refused and stay.
+  await page.getByRole('button', { name: 'Add something in the way' }).click();
+  await page.getByLabel('What it is').selectOption('bed');
+  await page.getByLabel('Name', { exact: true }).fill('Rose bed');
+  await page.getByRole('button', { name: 'Draw an area' }).click();
+  const paper = page.getByTestId('draw-here');
+  const sheet = (await paper.boundingBox())!;
+  const corner = (east: number, south: number) =>
+    paper.click({ position: { x: sheet.width / 2 + east, y: sheet.height / 2 - 48 + south } });
+  await corner(-170, -30);
+  await corner(-90, -30);
+  await page.getByRole('button', { name: 'Put it on the plan' }).click();
+  await expect(page.getByText('2 points: an area needs 3 or more.')).toBeVisible();
+  await corner(-90, 40);
+  await page.getByRole('button', { name: 'Put it on the plan' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Rose bed' })).toContainText('10 cm clear');
+  await expect(paper).toHaveCount(0);
+
+  // The drip line by bearings: shaded on its south side, spokes there end sooner.
+  await page.getByText('Crown at eight bearings').click();
+  await page.getByLabel('N (m)', { exact: true }).fill('3.4');
+  await page.getByLabel('S (m)', { exact: true }).fill('2');
+  await saved(page);
+
   // A spoke turned by its outer end stays where it was put, and the rest goes round it.
   const second = page.getByRole('button', { name: /^Spoke 2 at \d+°/ });
   const bearing = Number(/at (\d+)°/.exec((await second.getAttribute('aria-label'))!)![1]);
@@ -108,9 +132,9 @@ test('the penetrometer is pushed, its files come in, and what it tells changes t
 }) => {
   test.setTimeout(90_000);
   await enterDemo(page);
-  await page.goto('/trees/kelpworth-12?station=probe');
+  await page.goto('/trees/kelpworth-12?station=soil');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
-  await page.getByRole('button', { name: /^Probe/ }).click();
+  await page.getByRole('button', { name: /^Soil/ }).click();
   const device = page.getByRole('region', { name: 'Penetrometer' });
   await device.getByLabel('Push at').fill('NE');
   await device.getByLabel('How far out').fill('80');

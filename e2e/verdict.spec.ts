@@ -142,7 +142,7 @@ test('a soil sample: texture, density against the limits of that texture, and th
   page,
 }) => {
   await enterDemo(page);
-  await page.goto('/trees/sable-katsura-7?station=probe');
+  await page.goto('/trees/sable-katsura-7?station=soil');
   await page.getByText('Soil sample, single readings').click();
   await page.getByLabel('Sand, of the fine earth').fill('80');
   await page.getByLabel('Clay, of the fine earth').fill('50');

@@ -22,6 +22,7 @@ const TABLES = [
   'digs',
   'trench_designs',
   'pushes',
+  'soil_logs',
   'decisions',
   'probe_points',
   'grade_profiles',

@@ -22,7 +22,7 @@ const VIEWS = [
   ['tree-crown', `${TREE}?station=crown`, DESK],
   ['tree-base', `${TREE}?station=base`, DESK],
   ['tree-mulch', `${TREE}?station=mulch`, DESK],
-  ['tree-probe', `${TREE}?station=probe`, DESK],
+  ['tree-soil', '/trees/kelpworth-4?station=soil', DESK],
   ['tree-dig', `${TREE}?station=dig`, DESK],
   ['crew', `${TREE}/crew`, DESK],
   ['tree-verdict', `${TREE}?station=verdict`, DESK],
@@ -32,7 +32,7 @@ const VIEWS = [
   ['judgements', '/practice/judgements', DESK],
   ['walk-ranked', '/grounds/kelpworth/walk', DESK, 'paper', 'Who needs what'],
   ['report', `${TREE}/report`, DESK],
-  ['phone-soil', `${TREE}?station=probe`, PHONE, 'paper', undefined, 'Penetrometer'],
+  ['phone-soil', `${TREE}?station=soil`, PHONE, 'paper', undefined, 'Penetrometer'],
   ['phone-dig', `${TREE}?station=dig`, PHONE],
   ['phone-walk', '/grounds/sable-row/walk', PHONE, 'sun', ['Walk:', 'Begin a round']],
 ];

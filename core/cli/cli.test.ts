@@ -41,6 +41,45 @@ test('a dig comes with its share, advice, cuts and forecast', () => {
   );
 });
 
+test('a case that holds its site and holes of the soil probe tells of the ground and lays trenches out', () => {
+  const caseFile = JSON.parse(readFileSync(example, 'utf8'));
+  caseFile.tree = { ...caseFile.tree, crownRadius: 3, position: { x: 10, y: 20 } };
+  const wall = {
+    name: 'Garden wall',
+    kind: 'wall',
+    shape: 'line',
+    points: [
+      [12.2, 10],
+      [12.2, 30],
+    ],
+  };
+  caseFile.site = { things: [wall], others: [] };
+  const visit = caseFile.visits.at(-1);
+  visit.trenches = { holeRadius: 0.6 };
+  visit.soilLogs = [
+    {
+      place: 'ring',
+      bearing: 0,
+      distance: 0.4,
+      layers: [
+        { to: 0.1, colour: 'dark' },
+        { to: 0.4, colour: 'grey' },
+      ],
+    },
+    { place: 'open', bearing: 0, distance: 8, layers: [{ to: 0.3, colour: 'dark' }] },
+  ];
+  const file = join(folder, 'ground.json');
+  writeFileSync(file, JSON.stringify(caseFile));
+  const { ground } = JSON.parse(run(['assess', file]).stdout);
+  expect(ground.logs.compared[0]).toMatch(/^Topsoil .*in open ground/);
+  expect(ground.trenches.spokes.length).toBeGreaterThan(3);
+  const east = ground.trenches.spokes.filter((s: { bearing: number }) => s.bearing > 60 && s.bearing < 120);
+  for (const spoke of east) expect(spoke.limit).toBe('Garden wall');
+  const text = run(['assess', '--format', 'text', file]).stdout;
+  expect(text).toMatch(/Trenches: \d+ spokes/);
+  expect(text).toMatch(/Topsoil 10 cm about the tree, 30 cm in open ground/);
+});
+
 test('standard input and text in US units', () => {
   const { status, stdout } = run(
     ['assess', '--format', 'text', '--units', 'us'],

@@ -8,6 +8,7 @@ import { caseJsonSchema, readCase } from '../src/casefile/schema';
 import type { CaseFile } from '../src/casefile';
 import { digSummary, digText } from './dig';
 import { visitToJudge } from '../src/walk';
+import { groundOf, groundSummary, groundText } from './ground';
 import { assessmentText } from './text';
 import { walkInventory, walkText } from './walk';
 
@@ -16,7 +17,7 @@ const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units met
        undrel schema
 
 assess  measures, explains and prescribes for the last visit of each case file (or the one of --visit);
-        --brief leaves out the reasons, the next checks and the forecast of a dig, for a whole inventory;
+        --brief leaves out the reasons, the next checks, the forecast of a dig and the trenches, for a whole inventory;
         without FILE, or with -, reads standard input. JSON comes one line a file.
 walk    triages an inventory, one row a tree, most urgent first: columns label, species, common name,
         year planted, stock, date and the quick looks flare, mulch, girdling, conks, lean, colour, density,
@@ -58,15 +59,17 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
     weather: caseFile.weather,
   });
   const dug = options.brief ? undefined : assessDig(caseFile.tree, caseFile.visits, visit);
+  const ground = options.brief ? undefined : groundOf(caseFile, visit);
   if (options.format === 'text') {
     const system = options.units === 'us' ? 'us' : 'metric';
     return (
       assessmentText(caseFile, visit.date, result, explanation, since, system) +
-      (dug ? digText(dug, visit.date, system) : '')
+      (dug ? digText(dug, visit.date, system) : '') +
+      (ground ? groundText(ground, system) : '')
     );
   }
   const dig = dug && digSummary(dug);
-  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig })}\n`;
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig, ground: ground && groundSummary(ground) })}\n`;
 }
 
 function problemOf(error: unknown): string {

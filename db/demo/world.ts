@@ -10,6 +10,7 @@ import {
 import * as digs from './digs';
 import { THIRD_SEASON } from './more';
 import { PUSHES } from './pushes';
+import { CROWN_SPREAD, SOIL_LOGS } from './soilLogs';
 import { cm, variation } from './series';
 import { visitFound, type Found } from './visits';
 import type { Outline } from '../../web/protocol/grounds';
@@ -632,12 +633,14 @@ const standing = (site: string, property: DemoProperty): DemoProperty => ({
         crownRadius:
           caseFile.tree.crownRadius ??
           (caseFile.tree.height && Number((0.35 * caseFile.tree.height).toFixed(1))),
+        ...(CROWN_SPREAD[id] && { crownSpread: CROWN_SPREAD[id] }),
       },
       visits: caseFile.visits.map((v, i) => ({
         ...v,
         ...(!v.walk && { findings: [...v.findings, { key: 'history.site', answer: site }] }),
         ...(i === caseFile.visits.length - 1 && TRENCHES[id] && { trenches: TRENCHES[id] }),
         ...(i === caseFile.visits.length - 1 && PUSHES[id] && { pushes: PUSHES[id] }),
+        ...(i === caseFile.visits.length - 1 && SOIL_LOGS[id] && { soilLogs: SOIL_LOGS[id] }),
       })),
     },
   })),

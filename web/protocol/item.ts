@@ -7,6 +7,7 @@ import type {
   GradeProfile,
   ProbePoint,
   Push,
+  SoilLog,
   Tree,
   TrenchDesign,
   TreeEvent,
@@ -16,7 +17,7 @@ import type {
 /** The head of a visit: what it holds beside its readings. */
 export type VisitHead = Omit<
   Visit,
-  'findings' | 'profiles' | 'probes' | 'decisions' | 'dig' | 'trenches' | 'pushes'
+  'findings' | 'profiles' | 'probes' | 'decisions' | 'dig' | 'trenches' | 'pushes' | 'soilLogs'
 >;
 
 /** The stem in a dig and how it was measured; the roots are items of their own. */
@@ -34,6 +35,7 @@ export interface ItemValues {
   root: DugRoot;
   trenches: TrenchDesign;
   push: Push;
+  soilLog: SoilLog;
 }
 
 export type ItemKind = keyof ItemValues;
@@ -83,7 +85,8 @@ export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => str
     ({ kind, id, parent, version: 0, values }) as Item;
   const items: Item[] = [fresh('tree', treeId, propertyId, caseFile.tree)];
   for (const event of caseFile.events) items.push(fresh('event', newId(), treeId, event));
-  for (const { findings, profiles, probes, decisions, dig, trenches, pushes, ...head } of caseFile.visits) {
+  for (const visit of caseFile.visits) {
+    const { findings, profiles, probes, decisions, dig, trenches, pushes, soilLogs, ...head } = visit;
     const visitId = newId();
     items.push(fresh('visit', visitId, treeId, head));
     for (const f of findings) items.push(fresh('finding', findingId(visitId, f.key, f.part), visitId, f));
@@ -91,6 +94,7 @@ export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => str
     for (const p of probes) items.push(fresh('probe', newId(), visitId, p));
     for (const d of decisions) items.push(fresh('decision', decisionId(visitId, d.operation), visitId, d));
     for (const p of pushes ?? []) items.push(fresh('push', newId(), visitId, p));
+    for (const l of soilLogs ?? []) items.push(fresh('soilLog', newId(), visitId, l));
     if (trenches) items.push(fresh('trenches', trenchesId(visitId), visitId, trenches));
     if (dig) {
       const { roots, ...digHead } = dig;
@@ -120,6 +124,7 @@ export function visitFrom(items: readonly Item[], visit: { id: string; values: V
   const roots = below('root') as DugRoot[];
   const [trenches] = below('trenches') as TrenchDesign[];
   const pushes = below('push') as Push[];
+  const soilLogs = below('soilLog') as SoilLog[];
   return {
     ...visit.values,
     findings: below('finding') as Finding[],
@@ -129,5 +134,6 @@ export function visitFrom(items: readonly Item[], visit: { id: string; values: V
     ...(dig || roots.length > 0 ? { dig: { ...(dig ?? NEW_DIG), roots } } : {}),
     ...(trenches && { trenches }),
     ...(pushes.length > 0 && { pushes }),
+    ...(soilLogs.length > 0 && { soilLogs }),
   };
 }

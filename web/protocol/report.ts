@@ -54,6 +54,14 @@ export interface ReportTrenches {
   notes: string;
 }
 
+/** The ground in a report. */
+export interface ReportSoil {
+  headline: string;
+  lines: string[];
+  /** Holes of the soil probe and resistance by depth, where there are any. */
+  drawing?: Drawing;
+}
+
 /** A report as it reads: every figure already text, so that screen, print and PDF say the same and an issued one stays as it was. */
 export interface ReportContent {
   firm: string;
@@ -85,6 +93,7 @@ export interface ReportContent {
   drawing: Drawing;
   drawingAfter?: Drawing;
   dig?: ReportDig;
+  soil?: ReportSoil;
   trenches?: ReportTrenches;
   prescribed: ReportOperation[];
   considered: { title: string; reason: string }[];

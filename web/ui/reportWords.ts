@@ -3,3 +3,5 @@ export const TRENCH_HEAD = ['trench', 'bearing', 'bark to start', 'to end', 'sea
 export const WAYS_HEAD = ['way', 'opens', 'disturbs', 'because'];
 export const TRENCH_CAPTION =
   'Trenches on their site, true scale, north up; filled ones are dug first. Buried lines are located before any digging.';
+
+export const SOIL_CAPTION = 'Holes of the soil probe by depth, and how hard the ground is to push into.';

@@ -3,6 +3,7 @@ import type { Tree, TreeEvent, Visit } from '../casefile/model';
 import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '../crown';
 import { HISTORY_QUESTIONS } from '../history';
 import { GROUND_QUESTIONS } from '../profile';
+import { NUTRIENT_QUESTIONS } from '../soil/nutrients';
 import { SOIL_QUESTIONS, WATER_QUESTIONS } from '../soil/questions';
 import { LOOK_QUESTIONS } from '../walk/looks';
 import { DIG_QUESTIONS } from '../roots/questions';
@@ -15,6 +16,7 @@ export const QUESTIONS: readonly Question[] = [
   ...GROUND_QUESTIONS,
   ...SOIL_QUESTIONS,
   ...WATER_QUESTIONS,
+  ...NUTRIENT_QUESTIONS,
   ...DIG_QUESTIONS,
   ...LOOK_QUESTIONS,
 ];
@@ -49,6 +51,7 @@ export function progressOf(tree: Tree, events: readonly TreeEvent[], visit: Visi
     count('base'),
     count('mulch', MIN_PROFILES, Math.min(MIN_PROFILES, visit.profiles.length)),
     count('probe', MIN_PROBES, Math.min(MIN_PROBES, visit.probes.length)),
+    count('soil'),
   ];
 }
 

@@ -1,7 +1,7 @@
 import type { Finding } from '../casefile/model';
 import type { LengthField } from '../units/limits';
 
-export type Station = 'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'dig';
+export type Station = 'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'dig' | 'soil';
 
 /**
  * A question of a station; the kind says how it is answered and what `part` of a finding means.

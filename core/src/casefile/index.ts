@@ -1,5 +1,6 @@
 export * from './dig';
 export * from './push';
+export * from './soilLog';
 export * from './trench';
 export * from './model';
 export * from './order';

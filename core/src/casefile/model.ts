@@ -4,7 +4,8 @@
  */
 import type { Dig } from './dig';
 import type { Push } from './push';
-import type { TrenchDesign } from './trench';
+import type { SoilLog } from './soilLog';
+import type { Site, TrenchDesign } from './trench';
 
 export const CASE_FORMAT = 'undrel-case';
 export const CASE_VERSION = 3;
@@ -27,6 +28,8 @@ export interface Tree {
   dbh?: number;
   height?: number;
   crownRadius?: number;
+  /** Where the drip line was measured bearing by bearing, up to eight; stands before `crownRadius`. */
+  crownSpread?: { bearing: number; radius: number }[];
   /** Room for a mulch ring, from the centre of the stem to paving or another limit. */
   mulchRoom?: number;
   position?: { x: number; y: number };
@@ -128,6 +131,8 @@ export interface Visit {
   trenches?: TrenchDesign;
   /** Of a recording penetrometer. */
   pushes?: Push[];
+  /** Holes of the soil probe, layer by layer. */
+  soilLogs?: SoilLog[];
 }
 
 export interface CaseFile {
@@ -138,6 +143,8 @@ export interface CaseFile {
   visits: Visit[];
   /** Rain where it stands, where a record was read. */
   weather?: WeatherRecord;
+  /** What stands and lies about it, where a plan was made. */
+  site?: Site;
 }
 
 /** Rain of one growing season, April to September, m. */

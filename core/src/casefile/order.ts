@@ -1,4 +1,5 @@
 import type { Dig, DugRoot } from './dig';
+import type { Site } from './trench';
 import {
   CASE_FORMAT,
   CASE_VERSION,
@@ -73,14 +74,15 @@ export function caseOf(
   events: readonly TreeEvent[],
   visits: readonly Visit[],
   weather?: WeatherRecord,
+  site?: Site,
 ): CaseFile {
   return {
     format: CASE_FORMAT,
     version: CASE_VERSION,
-    tree: compact(tree),
+    tree: compact({ ...tree, crownSpread: eachPicked(tree.crownSpread, 'bearing', 'radius') }),
     events: events.map(compact).sort((a, b) => a.when.localeCompare(b.when) || a.kind.localeCompare(b.kind)),
     visits: visits
-      .map(({ dig, trenches, pushes, decisions, ...visit }) =>
+      .map(({ dig, trenches, pushes, soilLogs, decisions, ...visit }) =>
         compact({
           ...visit,
           findings: eachPicked(
@@ -102,10 +104,18 @@ export function caseOf(
           dig: dig && digInOrder(dig),
           pushes: pushes
             ?.map((p) => ({
-              ...picked(p, 'bearing', 'distance', 'readings', 'stopped', 'note')!,
+              ...picked(p, 'bearing', 'distance', 'readings', 'stopped', 'moisture', 'note')!,
               readings: eachPicked(p.readings, 'depth', 'pressure')!,
             }))
             .sort((a, b) => a.bearing - b.bearing || a.distance - b.distance),
+          soilLogs: soilLogs
+            ?.map((log) => ({
+              ...picked(log, 'place', 'bearing', 'distance', 'layers', 'refusal', 'oldGrade', 'note')!,
+              layers: eachPicked(log.layers, 'to', 'colour', 'texture', 'moisture', 'smell', 'roots')!,
+            }))
+            .sort(
+              (a, b) => a.place.localeCompare(b.place) || a.bearing - b.bearing || a.distance - b.distance,
+            ),
           trenches: trenches && {
             ...picked(trenches, 'holeRadius', 'slope', 'locked', 'avoid', 'marked', 'choice', 'note'),
             ...(trenches.slope && { slope: picked(trenches.slope, 'fall', 'toward')! }),
@@ -116,6 +126,12 @@ export function caseOf(
       .sort((a, b) => a.date.localeCompare(b.date)),
     ...(weather && {
       weather: { source: weather.source, seasons: eachPicked(weather.seasons, 'year', 'rain')! },
+    }),
+    ...(site && {
+      site: {
+        things: eachPicked(site.things, 'name', 'kind', 'shape', 'points')!,
+        others: eachPicked(site.others, 'label', 'x', 'y', 'stemDiameter')!,
+      },
     }),
   };
 }

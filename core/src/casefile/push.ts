@@ -7,5 +7,7 @@ export interface Push {
   readings: { depth: number; pressure: number }[];
   /** Depth at which the cone would go no farther. */
   stopped?: number;
+  /** How moist the soil was: resistance is read with it. */
+  moisture?: 'dry' | 'moist' | 'wet';
   note?: string;
 }

@@ -3,6 +3,7 @@ import { QUESTIONS, questionFor } from '../assessment/stations';
 import { CAUSE_KEYS } from '../diagnosis/causes';
 import { EVENT_KINDS, eventDateProblem, yearOf } from '../history/events';
 import { MATTERS } from '../practice/schools';
+import { TEXTURES } from '../soil/texture';
 import { LENGTH_LIMITS, type LengthField } from '../units/limits';
 import { CASE_FORMAT, CASE_VERSION, type CaseFile } from './model';
 
@@ -31,6 +32,12 @@ export const treeSchema = z.strictObject({
   dbh: length('dbh').optional(),
   height: length('height').optional(),
   crownRadius: length('crownRadius').optional(),
+  crownSpread: z
+    .array(z.strictObject({ bearing, radius: length('crownRadius') }))
+    .min(1)
+    .max(8)
+    .refine((all) => new Set(all.map((s) => s.bearing)).size === all.length, 'a bearing is given twice')
+    .optional(),
   mulchRoom: length('mulchRoom').optional(),
   position: z.strictObject({ x: length('position'), y: length('position') }).optional(),
   reference: z.boolean().optional(),
@@ -207,8 +214,35 @@ export const pushSchema = z.strictObject({
       'depths jump back: each reading lies deeper than the one before',
     ),
   stopped: z.number().min(0).max(1.5).optional(),
+  moisture: z.enum(['dry', 'moist', 'wet']).optional(),
   note: z.string().max(500).optional(),
 });
+
+export const soilLogSchema = z.strictObject({
+  place: z.enum(['ring', 'outside', 'open', 'reference']),
+  bearing,
+  distance: length('siteDistance'),
+  layers: z
+    .array(
+      z.strictObject({
+        to: length('layer'),
+        colour: z.enum(['dark', 'brown', 'pale', 'mottled', 'grey', 'mixed']).optional(),
+        texture: z.enum(TEXTURES).optional(),
+        moisture: z.enum(['dry', 'moist', 'wet', 'water']).optional(),
+        smell: z.enum(['none', 'sour', 'rotten']).optional(),
+        roots: z.enum(['none', 'few', 'many']).optional(),
+      }),
+    )
+    .max(20)
+    .refine(
+      (layers) => layers.every((l, i) => l.to > (layers[i - 1]?.to ?? 0)),
+      'depths jump back: each layer ends deeper than the one before',
+    ),
+  refusal: length('layer').optional(),
+  oldGrade: length('layer').optional(),
+  note: text(500).optional(),
+});
+
 const bearings = z.array(z.number().min(0).lt(360)).max(60);
 export const trenchSchema = z.strictObject({
   holeRadius: z.number().positive().max(5).optional(),
@@ -243,6 +277,7 @@ export const visitSchema = z.strictObject({
   dig: digSchema.optional(),
   trenches: trenchSchema.optional(),
   pushes: z.array(pushSchema).min(1).max(200).optional(),
+  soilLogs: z.array(soilLogSchema).min(1).max(40).optional(),
 });
 
 /** Rain of the growing seasons, April to September; m. */
@@ -257,6 +292,33 @@ export const weatherSchema = z.strictObject({
     ),
 });
 
+/** What stands and lies about a tree, on the plan of its property: metres, x east, y north. */
+export const siteSchema = z.strictObject({
+  things: z
+    .array(
+      z.strictObject({
+        name: text(200),
+        kind: text(60),
+        shape: z.enum(['area', 'line']),
+        points: z
+          .array(z.tuple([length('position'), length('position')]))
+          .min(1)
+          .max(5000),
+      }),
+    )
+    .max(5000),
+  others: z
+    .array(
+      z.strictObject({
+        label: text(80),
+        x: length('position'),
+        y: length('position'),
+        stemDiameter: length('stemDiameter').optional(),
+      }),
+    )
+    .max(2000),
+});
+
 export const caseSchema = z
   .strictObject({
     format: z.literal(CASE_FORMAT),
@@ -265,6 +327,7 @@ export const caseSchema = z
     events: z.array(eventSchema).max(500),
     visits: z.array(visitSchema).max(200),
     weather: weatherSchema.optional(),
+    site: siteSchema.optional(),
   })
   .describe('One tree with its history and visits. SI units; bearings in degrees clockwise from north.');
 

@@ -22,3 +22,10 @@ export interface SiteThing {
   shape: 'area' | 'line';
   points: [number, number][];
 }
+
+/** Ground about a tree, on the plan of its property. */
+export interface Site {
+  things: SiteThing[];
+  /** Other trees. Diameter at the base, m. */
+  others: { label: string; x: number; y: number; stemDiameter?: number }[];
+}

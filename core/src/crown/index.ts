@@ -1,2 +1,3 @@
+export * from './dripLine';
 export * from './questions';
 export * from './vigour';

@@ -6,7 +6,7 @@ import { yearOf } from '../history/events';
 import { LIMITS, type LimitKey } from '../practice/limits';
 import type { Profile } from '../profile';
 import { readDig, type DigReading } from '../roots';
-import { readPushes } from '../soil/penetration';
+import { loggedGround, penetrationOf } from '../soil/verdict';
 import { DENSITY_ERROR, sampleOf } from '../soil/sample';
 import { shortMark } from '../units/marks';
 import type { Circumstance, JudgementTable } from './judgement';
@@ -106,6 +106,19 @@ const depth =
   (key: string, says: string, cuts: readonly LimitKey[]): Reader =>
   ({ visit }) => {
     const number = answerTo(visit.findings, key)?.number;
+    return number === undefined
+      ? undefined
+      : {
+          agrees: falling(intervals(number, LIMITS.rodError.value, cuts)),
+          says: `${says} ${shortMark(number)}`,
+        };
+  };
+
+/** A depth that the holes of the soil probe about the tree come to. */
+const logged =
+  (key: 'topsoil' | 'refusal', says: string, cuts: readonly LimitKey[]): Reader =>
+  ({ visit }) => {
+    const number = loggedGround(visit.soilLogs ?? [])[key];
     return number === undefined
       ? undefined
       : {
@@ -256,7 +269,30 @@ const READERS: Record<string, Reader> = {
           ? 'no soil added over the original grade'
           : `${shortMark(fill.atStem.value)} of soil added over the original grade`,
     },
-  'probe.topsoil': depth('probe.topsoil', 'topsoil', ['topsoilNone', 'topsoilGood']),
+  'probe.topsoil': first(
+    depth('probe.topsoil', 'topsoil', ['topsoilNone', 'topsoilGood']),
+    logged('topsoil', 'topsoil', ['topsoilNone', 'topsoilGood']),
+  ),
+  'probe.colour': first(asked('probe.colour'), ({ visit }) => {
+    const { colour } = loggedGround(visit.soilLogs ?? []);
+    return colour && { answer: colour };
+  }),
+  'probe.moisture': first(asked('probe.moisture'), ({ visit }) => {
+    const { moisture } = loggedGround(visit.soilLogs ?? []);
+    return moisture && { answer: moisture };
+  }),
+  'probe.oldGrade': first(asked('probe.oldGrade'), ({ visit }) => {
+    const { oldGrade } = loggedGround(visit.soilLogs ?? []);
+    return oldGrade === undefined
+      ? undefined
+      : { answer: 'seen', says: `the original grade lies ${shortMark(oldGrade)} down in the soil probe` };
+  }),
+  // What the penetrometer meets on both sides of the edge stands in for the rod.
+  'probe.wall': first(asked('probe.wall'), ({ tree, visit }) =>
+    penetrationOf(tree, visit)?.tightness === 'hole'
+      ? { answer: 'felt', says: 'soil loose inside the planting hole and tight beyond it' }
+      : undefined,
+  ),
   // The look a day later is what the test is for; a rate that was timed stands in for it.
   'probe.drain': first(asked('probe.drain'), ({ visit }) => {
     const rate = answerTo(visit.findings, 'soil.percolation')?.number;
@@ -268,19 +304,21 @@ const READERS: Record<string, Reader> = {
     };
   }),
   'probe.refusal': first(
-    ({ visit }) => {
-      const read = visit.pushes && readPushes(visit.pushes);
+    ({ tree, visit }) => {
+      const read = penetrationOf(tree, visit);
       if (!read || read.tightness === 'few') return undefined;
       const { median, low, high } = read.depth;
       // The middle 80 % of a normal distribution spans 2.56 standard deviations.
-      const error = Math.max(LIMITS.rodError.value, (high - low) / 2.56 / Math.sqrt(read.pushes));
+      const dry = 1 + (LIMITS.dryPush.value - 1) * (read.dry / read.pushes);
+      const error = dry * Math.max(LIMITS.rodError.value, (high - low) / 2.56 / Math.sqrt(read.pushes));
       return {
         agrees: falling(intervals(median, error, ['soilVeryTight', 'soilOpen'])),
-        says: `2 MPa is reached at ${shortMark(median)}, the middle of ${read.pushes} pushes`,
+        says: `2 MPa is reached at ${shortMark(median)}, the middle of ${read.pushes} pushes${read.dry > 0 ? `, ${read.dry} of them in dry soil` : ''}`,
       };
     },
     depth('soil.cone', '2 MPa is reached at', ['soilVeryTight', 'soilOpen']),
     depth('probe.refusal', 'the rod stops at', ['soilVeryTight', 'soilOpen']),
+    logged('refusal', 'the soil probe stops at', ['soilVeryTight', 'soilOpen']),
   ),
   'soil.density': ({ visit }) => {
     const { density, limits, texture } = sampleOf(visit.findings);

@@ -61,6 +61,11 @@ export const LIMITS = {
   },
   pushYears: { value: 5, reason: 'Five years after planting the base must not rock.', source: PRACTICE },
   rodError: { value: 0.01, reason: 'Standard error of one rod reading.', source: PRACTICE },
+  dryPush: {
+    value: 3,
+    reason: 'In dry soil the depth to 2 MPa says a third as much: it resists more than it does moist.',
+    source: PRACTICE,
+  },
   handDigReach: { value: 0.5, reason: 'Fill is counted at least this far from the bark.', source: PRACTICE },
   collarByRake: { value: 0.05, reason: 'To a few centimetres a rake does it.', source: PRACTICE },
   collarByHand: {

@@ -192,4 +192,9 @@ export const VERTICAL = {
     reason: 'As deep as the air tool loosens without lifting roots.',
     source: PRACTICE,
   },
+  sectors: {
+    value: 4,
+    reason: 'Wedges of soil replaced one a season, opposite ones first: the tree lives from the others.',
+    source: PRACTICE,
+  },
 } as const;

@@ -38,7 +38,7 @@ export const GROUND_QUESTIONS: readonly Question[] = [
   },
   {
     key: 'probe.moisture',
-    station: 'probe',
+    station: 'soil',
     kind: 'grade',
     ask: 'Soil at 20 cm (8 in)',
     answers: [
@@ -48,10 +48,10 @@ export const GROUND_QUESTIONS: readonly Question[] = [
       { key: 'sour', label: 'wet, grey, smells' },
     ],
   },
-  { key: 'probe.topsoil', station: 'probe', kind: 'length', field: 'topsoil', ask: 'Old topsoil thickness' },
+  { key: 'probe.topsoil', station: 'soil', kind: 'length', field: 'topsoil', ask: 'Old topsoil thickness' },
   {
     key: 'probe.refusal',
-    station: 'probe',
+    station: 'soil',
     kind: 'length',
     field: 'refusal',
     ask: 'Rod stops at, below grade',
@@ -68,7 +68,7 @@ export const GROUND_QUESTIONS: readonly Question[] = [
   },
   {
     key: 'probe.colour',
-    station: 'probe',
+    station: 'soil',
     kind: 'grade',
     ask: 'Soil colour',
     hint: 'Pale: little organic matter. Grey or mottled: long wet.',
@@ -80,7 +80,7 @@ export const GROUND_QUESTIONS: readonly Question[] = [
   },
   {
     key: 'probe.drain',
-    station: 'probe',
+    station: 'soil',
     kind: 'grade',
     ask: 'Drainage test, the next day',
     hint: 'Fill the hole until water stands; look a day later.',
@@ -92,7 +92,7 @@ export const GROUND_QUESTIONS: readonly Question[] = [
   },
   {
     key: 'probe.wall',
-    station: 'probe',
+    station: 'soil',
     kind: 'grade',
     ask: 'Edge of the planting hole',
     answers: [
@@ -103,7 +103,7 @@ export const GROUND_QUESTIONS: readonly Question[] = [
   },
   {
     key: 'probe.out',
-    station: 'probe',
+    station: 'soil',
     kind: 'grade',
     ask: 'Roots beyond the planting hole',
     hint: 'After three years roots should be about 2 m out.',
@@ -115,7 +115,7 @@ export const GROUND_QUESTIONS: readonly Question[] = [
   },
   {
     key: 'soil.ph',
-    station: 'probe',
+    station: 'soil',
     kind: 'grade',
     ask: 'Soil pH for this species',
     answers: [
@@ -126,7 +126,7 @@ export const GROUND_QUESTIONS: readonly Question[] = [
   },
   {
     key: 'soil.salt',
-    station: 'probe',
+    station: 'soil',
     kind: 'grade',
     ask: 'Salt in the soil, by test',
     answers: [

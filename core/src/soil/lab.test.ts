@@ -20,6 +20,7 @@ test('results become findings that the questions know, whatever unit they are in
     { key: 'soil.sand', number: 0.4 },
     { key: 'soil.clay', number: 0.2 },
     { key: 'soil.organic', number: 0 },
+    { key: 'soil.phosphorus', number: 12 },
   ]);
   for (const f of findings) {
     const question = QUESTIONS.find((q) => q.key === f.key)!;

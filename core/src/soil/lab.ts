@@ -1,4 +1,5 @@
 import type { Finding } from '../casefile/model';
+import { nutrientLevel, NUTRIENTS, type Nutrient } from './nutrients';
 
 /** One line of a laboratory's file. */
 export interface LabLine {
@@ -49,6 +50,17 @@ const share =
     return number >= 0 && number <= 1 ? { key, number } : `${value} ${unit} is not 0 to 100 %`;
   };
 
+const PER_MASS: Record<string, number> = { 'mg/kg': 1, ppm: 1, 'g/kg': 1000, '%': 10000 };
+
+const nutrient =
+  ({ key }: Nutrient): Reader =>
+  (value, unit) => {
+    const per = PER_MASS[unit.toLowerCase()];
+    if (per === undefined) return `unit “${unit}” is none of mg/kg, ppm, g/kg, %`;
+    const number = Number((value * per).toFixed(3));
+    return number >= 0 && number <= 20000 ? { key, number } : `${value} ${unit} is not 0 to 20000 mg/kg`;
+  };
+
 /** What each parameter becomes; the first name that fits. */
 const PARAMETERS: readonly [names: RegExp, reader: Reader][] = [
   [
@@ -72,10 +84,11 @@ const PARAMETERS: readonly [names: RegExp, reader: Reader][] = [
   [/^sand/i, share('soil.sand')],
   [/^clay/i, share('soil.clay')],
   [/^(organic matter|om\b|loi)/i, share('soil.organic')],
+  ...NUTRIENTS.map((n): [RegExp, Reader] => [n.names, nutrient(n)]),
 ];
 
 /**
- * What a soil laboratory's results come to. Nutrients and whatever else is named are told and kept out of the verdict. A
+ * What a soil laboratory's results come to. Nutrients are read by their ranges and kept out of the verdict; whatever else is named is told. A
  * value below detection ("<0.05") counts as nothing found.
  *
  * @param lines in the order of the file; line 1 is the heads
@@ -92,10 +105,16 @@ export function readLab(lines: readonly LabLine[]): LabResults {
       return;
     }
     const known = PARAMETERS.find(([names]) => names.test(parameter));
-    results.told.push(`${parameter}: ${value}${unit ? ` ${unit}` : ''}${below ? ', below detection' : ''}`);
+    const said = `${parameter}: ${value}${unit ? ` ${unit}` : ''}${below ? ', below detection' : ''}`;
     if (/^(sand|silt|clay)/i.test(parameter)) amounts.set(parameter.toLowerCase().slice(0, 4), number);
-    if (!known) return;
+    if (!known) {
+      results.told.push(said);
+      return;
+    }
     const read = known[1](below ? 0 : number, unit.trim());
+    const one = typeof read === 'string' ? undefined : NUTRIENTS.find((n) => n.key === read.key);
+    const level = one && typeof read !== 'string' ? `, ${nutrientLevel(one, read.number!)}` : '';
+    results.told.push(said + level);
     if (typeof read === 'string') results.notes.push(`${where} left out, ${parameter}: ${read}.`);
     else if (results.findings.some((f) => f.key === read.key))
       results.notes.push(`${where} left out, ${parameter}: it is there twice.`);

@@ -116,6 +116,8 @@ export interface PenetrationReading {
   depth: { median: number; low: number; high: number };
   /** Share of pushes limited within the upper 30 cm. */
   limited: number;
+  /** Pushes in dry soil, which resists more than it does moist. */
+  dry: number;
   profile: ProfileRow[];
   tightness: Tightness;
   says: string;
@@ -142,7 +144,8 @@ export function readPushes(pushes: readonly Push[], hole?: number): PenetrationR
   const tightness = isConfined(pushes, hole)
     ? 'hole'
     : tightnessOf(reached.length, limited, depth.median, profile);
-  return { pushes: reached.length, depth, limited, profile, tightness, says: SAYS[tightness] };
+  const dry = pushes.filter((p) => p.moisture === 'dry').length;
+  return { pushes: reached.length, dry, depth, limited, profile, tightness, says: SAYS[tightness] };
 }
 
 const limitedShare = (pushes: readonly Push[]): number => {

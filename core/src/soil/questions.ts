@@ -4,19 +4,19 @@ import type { Question } from '../base/question';
 export const SOIL_QUESTIONS: readonly Question[] = [
   {
     key: 'soil.cone',
-    station: 'probe',
+    station: 'soil',
     kind: 'length',
     field: 'refusal',
     ask: 'Penetrometer: 2 MPa (300 psi) reached at',
     hint: 'Depth at field moisture; a dry soil reads tighter than it is.',
     more: true,
   },
-  { key: 'soil.sand', station: 'probe', kind: 'percent', ask: 'Sand, of the fine earth', more: true },
-  { key: 'soil.clay', station: 'probe', kind: 'percent', ask: 'Clay, of the fine earth', more: true },
-  { key: 'soil.organic', station: 'probe', kind: 'percent', ask: 'Organic matter', more: true },
+  { key: 'soil.sand', station: 'soil', kind: 'percent', ask: 'Sand, of the fine earth', more: true },
+  { key: 'soil.clay', station: 'soil', kind: 'percent', ask: 'Clay, of the fine earth', more: true },
+  { key: 'soil.organic', station: 'soil', kind: 'percent', ask: 'Organic matter', more: true },
   {
     key: 'soil.coreVolume',
-    station: 'probe',
+    station: 'soil',
     kind: 'number',
     unit: 'cm³',
     min: 10,
@@ -26,7 +26,7 @@ export const SOIL_QUESTIONS: readonly Question[] = [
   },
   {
     key: 'soil.coreMass',
-    station: 'probe',
+    station: 'soil',
     kind: 'number',
     unit: 'g',
     min: 5,
@@ -36,7 +36,7 @@ export const SOIL_QUESTIONS: readonly Question[] = [
   },
   {
     key: 'soil.stones',
-    station: 'probe',
+    station: 'soil',
     kind: 'number',
     unit: 'g',
     min: 0,
@@ -50,7 +50,7 @@ export const SOIL_QUESTIONS: readonly Question[] = [
 export const WATER_QUESTIONS: readonly Question[] = [
   {
     key: 'soil.infiltration',
-    station: 'probe',
+    station: 'soil',
     kind: 'number',
     unit: 'mm/h',
     min: 0,
@@ -60,7 +60,7 @@ export const WATER_QUESTIONS: readonly Question[] = [
   },
   {
     key: 'soil.percolation',
-    station: 'probe',
+    station: 'soil',
     kind: 'number',
     unit: 'cm/h',
     min: 0,

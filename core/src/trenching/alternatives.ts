@@ -4,7 +4,8 @@ import { LIMITS, TRENCH_LIMITS, VERTICAL } from '../practice';
 import { blockedAlong } from './clear';
 import type { TrenchPlan } from './plan';
 
-export type SoilRemedy = 'spokes' | 'vertical' | 'air' | 'mulch' | 'drain' | 'subsoil' | 'nothing';
+export type SoilRemedy =
+  'spokes' | 'vertical' | 'air' | 'sectors' | 'mulch' | 'drain' | 'subsoil' | 'nothing';
 
 /** One way of opening the soil, on the same ground as the others. */
 export interface Alternative {
@@ -24,21 +25,34 @@ const ENOUGH = 0.25;
 const BEARINGS = 360;
 const STEP = 0.1;
 
-/** Share of the zone that no obstacle keeps a tool from, and how many holes of a triangular grid find room in it. */
-function reachable({ zone, obstacles }: TrenchPlan): { share: number; area: number; holes: number } {
+interface Reachable {
+  /** Share of the zone that no obstacle keeps a tool from, its area, and that of the whole zone; m2. */
+  share: number;
+  area: number;
+  whole: number;
+  /** The same area by whole degrees of bearing, m2. */
+  byBearing: number[];
+  /** Holes of a triangular grid that find room in it. */
+  holes: number;
+}
+
+function reachable({ zone, edges, obstacles }: TrenchPlan): Reachable {
   const blocked = Array.from({ length: BEARINGS }, (_, bearing) =>
     blockedAlong(bearing, obstacles, VERTICAL.diameter.value),
   );
   const isFree = (bearing: number, r: number) =>
     !blocked[((Math.round(bearing) % BEARINGS) + BEARINGS) % BEARINGS]!.some((b) => b.from < r && r < b.to);
-  let free = 0;
-  let all = 0;
-  for (let bearing = 0; bearing < BEARINGS; bearing++)
-    for (let r = zone.from + STEP / 2; r < zone.to; r += STEP) {
-      all += r;
-      if (isFree(bearing, r)) free += r;
+  const cell = (STEP * 2 * Math.PI) / BEARINGS;
+  let whole = 0;
+  const byBearing = Array.from({ length: BEARINGS }, (_, bearing) => {
+    let free = 0;
+    for (let r = zone.from + STEP / 2; r < edges[bearing]!; r += STEP) {
+      whole += r * cell;
+      if (isFree(bearing, r)) free += r * cell;
     }
-  const share = all > 0 ? free / all : 0;
+    return free;
+  });
+  const area = byBearing.reduce((a, b) => a + b, 0);
   const spacing = VERTICAL.spacing.value;
   const rows = Math.ceil(zone.to / (spacing * Math.sin(Math.PI / 3)));
   let holes = 0;
@@ -47,10 +61,43 @@ function reachable({ zone, obstacles }: TrenchPlan): { share: number; area: numb
     for (let k = -Math.ceil(zone.to / spacing) - 1; k <= zone.to / spacing + 1; k++) {
       const x = (k + (row % 2 === 0 ? 0 : 0.5)) * spacing;
       const r = Math.hypot(x, y);
-      if (r >= zone.from && r <= zone.to && isFree((Math.atan2(x, y) * 180) / Math.PI, r)) holes++;
+      const bearing = (Math.atan2(x, y) * 180) / Math.PI;
+      if (r >= zone.from && r <= edges[(Math.round(bearing) + BEARINGS) % BEARINGS]! && isFree(bearing, r))
+        holes++;
     }
   }
-  return { share, area: share * Math.PI * (zone.to ** 2 - zone.from ** 2), holes };
+  return { share: whole > 0 ? area / whole : 0, area, whole, byBearing, holes };
+}
+
+/** Wedges of soil that are replaced, evenly round the stem where they reach the most ground. */
+export interface Wedges {
+  /** Middle of the first, degrees; the others follow at even angles. */
+  at: number;
+  count: number;
+  /** Angle of each, degrees. */
+  angle: number;
+  /** Ground in all of them that can be reached, m2. */
+  area: number;
+}
+
+/**
+ * The turn of evenly spread wedges that takes in the most ground; every degree is tried.
+ *
+ * @param byBearing ground that can be reached, by degree, m2
+ * @param angle of one wedge, whole degrees
+ */
+export function bestWedges(byBearing: readonly number[], count: number, angle: number): Wedges {
+  const n = byBearing.length;
+  const apart = n / count;
+  let best: Wedges = { at: 0, count, angle, area: -1 };
+  for (let at = 0; at < apart; at++) {
+    let area = 0;
+    for (let k = 0; k < count; k++)
+      for (let d = 0; d < angle; d++)
+        area += byBearing[(Math.round(at + k * apart - angle / 2 + d) + n) % n]!;
+    if (area > best.area + 1e-12) best = { at, count, angle, area };
+  }
+  return best;
 }
 
 /**
@@ -59,9 +106,10 @@ function reachable({ zone, obstacles }: TrenchPlan): { share: number; area: numb
  * @param hours crew hours of the spokes, as their quantities have it
  */
 export function alternativesTo(plan: TrenchPlan, hours: number, findings: readonly Finding[]): Alternative[] {
-  const { layout, zone, rules } = plan;
-  const { share, area, holes } = reachable(plan);
-  const whole = Math.PI * (zone.to ** 2 - zone.from ** 2);
+  const { layout, rules } = plan;
+  const { share, area, whole, byBearing, holes } = reachable(plan);
+  const wedges = bestWedges(byBearing, VERTICAL.sectors.value, Math.floor(BEARINGS * plan.allowedAtOnce));
+  const replaced = wedges.area * rules.depth;
   const bySpokes = layout.tight > 0 ? layout.opened / layout.tight : 0;
   const spread = Math.PI * (VERTICAL.diameter.value / 2 + VERTICAL.spread.value) ** 2;
   const byHoles = Math.min(share, (holes * spread) / whole);
@@ -104,6 +152,18 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
         share === 0
           ? 'No ground within the zone can be reached.'
           : `Opens all that can be reached, and disturbs it all at once: over ${percent(TRENCH_LIMITS.disturbedAtOnce.value)} it goes by sectors over seasons.`,
+    },
+    {
+      remedy: 'sectors',
+      title: 'Soil replaced by sectors',
+      opens: whole > 0 ? wedges.area / whole : 0,
+      disturbs: whole > 0 ? wedges.area / whole : 0,
+      hours: wedges.area === 0 ? 0 : wedges.count * LIMITS.setUpHours.value + replaced / LIMITS.airRate.value,
+      advised: false,
+      says:
+        wedges.area === 0
+          ? 'No ground within the zone can be reached.'
+          : `${wedges.count} wedges of ${wedges.angle}° from ${wedges.at}° round, one a season, ${replaced.toFixed(1)} m³ in all. ${VERTICAL.sectors.reason} For soil that is poisoned or beyond opening; roots in it are kept.`,
     },
     {
       remedy: 'drain',

@@ -1,13 +1,13 @@
 import type { Dig } from '../casefile/dig';
 import type { Finding, Tree } from '../casefile/model';
 import type { Push } from '../casefile/push';
-import type { SiteThing, TrenchDesign } from '../casefile/trench';
+import type { Site, TrenchDesign } from '../casefile/trench';
 import { schoolFor, SPOKES, type SchoolInForce, type Schools } from '../practice';
 import { readDig } from '../roots';
 import type { Quantity } from '../units/quantity';
 import { alternativesTo, type Alternative } from './alternatives';
 import { planTrenches, spokeRules, type TrenchPlan } from './plan';
-import { trenchQuantities } from './quantities';
+import { compostShare, trenchQuantities } from './quantities';
 
 /** All that the trenches of a visit follow from. */
 export interface TrenchesGiven {
@@ -18,10 +18,7 @@ export interface TrenchesGiven {
   design: TrenchDesign;
   dig: Dig | undefined;
   pushes: readonly Push[] | undefined;
-  site: {
-    things: readonly SiteThing[];
-    others: readonly { label: string; x: number; y: number; stemDiameter?: number }[];
-  };
+  site: Site;
   firm: Schools;
   stressed: boolean;
 }
@@ -31,6 +28,8 @@ export interface Trenches {
   quantities: Quantity[];
   /** Of each season, where there are several. */
   bySeason: Quantity[][];
+  /** Share of compost in what goes back. */
+  compost: number;
   alternatives: Alternative[];
   /** The same ground by the other kind of spokes, before anyone takes it. */
   other: TrenchPlan;
@@ -64,6 +63,7 @@ export function assessTrenches(given: TrenchesGiven): Trenches {
     plan,
     other: planTrenches({ ...situation, school: { ...school, key, label: SPOKES[key].label } }),
     school,
+    compost: compostShare(plan.rules, fill),
     quantities,
     bySeason:
       plan.seasons > 1

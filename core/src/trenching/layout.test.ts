@@ -1,5 +1,7 @@
+import Flatten from '@flatten-js/core';
 import fc from 'fast-check';
 import highs from 'highs';
+import polygonClipping from 'polygon-clipping';
 import {
   along,
   blockedAlong,
@@ -78,6 +80,58 @@ test('no spoke comes nearer to anything than its clearance, on 10,000 sites at r
     ),
     { numRuns: 10_000 },
   );
+});
+
+/** The trench as it is dug: a rectangle about its middle line. */
+const dugOut = ({ bearing, from, to }: { bearing: number; from: number; to: number }): [number, number][] => {
+  const [ux, uy] = along(bearing);
+  const half = RULES.width / 2;
+  const corner = (r: number, side: number): [number, number] => [
+    r * ux + side * half * uy,
+    r * uy - side * half * ux,
+  ];
+  return [corner(from, -1), corner(to, -1), corner(to, 1), corner(from, 1)];
+};
+
+test('clearances and areas of whole layouts, measured by general-purpose geometry libraries', () => {
+  fc.assert(
+    fc.property(fc.array(obstacle, { minLength: 1, maxLength: 3 }), (obstacles) => {
+      const { spokes, length } = layOut(RULES, { obstacles });
+      const trenches = spokes.map(dugOut);
+      for (const trench of trenches)
+        for (const { points, shape, clearance } of obstacles) {
+          const edges = points.flatMap((a, i) => {
+            const b = points[i + 1] ?? (shape === 'area' ? points[0]! : undefined);
+            return b ? [Flatten.segment(...a, ...b)] : [];
+          });
+          const rectangle = new Flatten.Polygon(trench);
+          const nearest = Math.min(...edges.map((edge) => rectangle.distanceTo(edge)[0]));
+          expect(nearest).toBeGreaterThanOrEqual(clearance - 1e-6);
+        }
+      const areaOf = (ring: readonly (readonly number[])[]) =>
+        Math.abs(
+          ring.reduce((sum, [x, y], i) => {
+            const [nx, ny] = ring[(i + 1) % ring.length]!;
+            return sum + x! * ny! - nx! * y!;
+          }, 0) / 2,
+        );
+      const union =
+        trenches.length === 0
+          ? []
+          : polygonClipping.union(...(trenches.map((t) => [t]) as [[number, number][]][]));
+      const area = union.reduce((sum, [ring]) => sum + areaOf(ring!), 0);
+      expect(area).toBeCloseTo(length * RULES.width, 6);
+    }),
+    { numRuns: 20 },
+  );
+});
+
+test('a zone that ends nearer on one side: spokes end there, and only its soil counts', () => {
+  const edge = (bearing: number) => (Math.floor(bearing) % 360 < 180 ? 2.5 : 4);
+  const { spokes, tight } = layOut(RULES, { obstacles: [], edge });
+  for (const s of spokes) expect(s.to).toBeLessThanOrEqual(edge(s.bearing) + 1e-9);
+  expect(tight).toBeCloseTo((Math.PI * (2.5 ** 2 - 1.5 ** 2)) / 2 + (Math.PI * (4 ** 2 - 1.5 ** 2)) / 2, 6);
+  expect(spokes.some((s) => s.bearing < 180) && spokes.some((s) => s.bearing >= 180)).toBe(true);
 });
 
 const patchy = (x: number, y: number) => (Math.sin(2 * x) + Math.cos(3 * y) > 0 ? 1 : 0);

@@ -17,6 +17,8 @@ export interface LayoutRules {
 
 export interface LayoutSite {
   obstacles: readonly Obstacle[];
+  /** Where the zone ends along a bearing, m; `to` of the rules where not given, and never beyond it. */
+  edge?: (bearing: number) => number;
   /** How much the soil at a place wants opening, 0 open to 1 tight; all of it where not given. */
   tight?: (x: number, y: number) => number;
   /** Share of a bearing that may be dug at all, else why not: on a slope, for one. */
@@ -62,14 +64,18 @@ interface Zone {
   /** `sums[ring][d]`: tight degrees from north to bearing d, times the area of a degree of that ring, m2. */
   sums: Float64Array[];
   total: number;
+  /** All of its ground, tight or not, m2. */
+  area: number;
 }
 
-function zoneOf(rules: LayoutRules, tight: LayoutSite['tight']): Zone {
+function zoneOf(rules: LayoutRules, { tight, edge }: LayoutSite): Zone {
   const rings = Math.max(1, Math.ceil((rules.to - rules.from) / RING - 1e-9));
   const radius = Float64Array.from({ length: rings }, (_, k) =>
     Math.min(rules.from + (k + 0.5) * RING, rules.to),
   );
+  const edges = edge && Float64Array.from({ length: DEGREES }, (_, d) => edge(d + 0.5));
   let total = 0;
+  let area = 0;
   const sums = Array.from(radius, (r, k) => {
     const inner = rules.from + k * RING;
     const outer = Math.min(inner + RING, rules.to);
@@ -77,13 +83,15 @@ function zoneOf(rules: LayoutRules, tight: LayoutSite['tight']): Zone {
     const sum = new Float64Array(DEGREES + 1);
     for (let d = 0; d < DEGREES; d++) {
       const angle = (d + 0.5) * RADIANS;
-      const wants = tight ? tight(r * Math.sin(angle), r * Math.cos(angle)) : 1;
+      const inside = !edges || r <= edges[d]!;
+      const wants = !inside ? 0 : tight ? tight(r * Math.sin(angle), r * Math.cos(angle)) : 1;
+      if (inside) area += cell;
       sum[d + 1] = sum[d]! + wants * cell;
     }
     total += sum[DEGREES]!;
     return sum;
   });
-  return { radius, sums, total };
+  return { radius, sums, total, area };
 }
 
 /** Running sum at any bearing, turns counted on. */
@@ -127,9 +135,10 @@ function candidateAt(
   const refused = site.refused?.(bearing);
   if (refused) return { why: refused };
   const blocked = blockedAlong(bearing, site.obstacles, rules.width);
-  const [longest] = freeOf(rules, blocked).sort((a, b) => b.to - b.from - (a.to - a.from));
+  const ends = { from: rules.from, to: Math.min(rules.to, site.edge?.(bearing) ?? Infinity) };
+  const [longest] = freeOf(ends, blocked).sort((a, b) => b.to - b.from - (a.to - a.from));
   if (!longest || longest.to - longest.from < rules.leastLength) {
-    const by = [...new Set(blocked.filter((b) => b.to > rules.from && b.from < rules.to).map((b) => b.by))];
+    const by = [...new Set(blocked.filter((b) => b.to > ends.from && b.from < ends.to).map((b) => b.by))];
     return { why: by.length > 0 ? `no room beside ${by.join(', ')}` : 'no room' };
   }
   const within = (k: number) =>
@@ -186,7 +195,7 @@ export function layOut(
     if (!(rules[key] > 0)) throw new RangeError(`${key} ${rules[key]}: must be over 0 m.`);
   if (!(rules.to > rules.from))
     throw new RangeError(`Spokes would begin at ${rules.from} m and end at ${rules.to} m from the stem.`);
-  const zone = zoneOf(rules, site.tight);
+  const zone = zoneOf(rules, site);
   const reach = reachOf(rules, zone);
   const gap = leastGap(rules);
   const wrap = (bearing: number) => ((bearing % DEGREES) + DEGREES) % DEGREES;
@@ -245,7 +254,7 @@ export function layOut(
     tight: zone.total,
     opened,
     length,
-    disturbed: (length * rules.width) / (Math.PI * (rules.to ** 2 - rules.from ** 2)),
+    disturbed: zone.area > 0 ? (length * rules.width) / zone.area : 0,
     refused,
     free,
   };

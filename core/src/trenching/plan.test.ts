@@ -1,9 +1,11 @@
+import fc from 'fast-check';
 import type { SiteThing, Tree, TrenchDesign } from '../casefile';
 import { schoolFor, TRENCH_LIMITS } from '../practice';
 import { readDig } from '../roots';
 import {
   along,
   alternativesTo,
+  bestWedges,
   marksHold,
   planTrenches,
   tapesFor,
@@ -52,6 +54,38 @@ test('a drip line inside the hole is carried beyond it, and what is not known is
   expect(small.zone.to).toBeCloseTo(small.zone.from + small.rules.leastReach, 9);
   const { missing } = plan({ crownRadius: undefined, position: undefined, stemDiameter: undefined });
   expect(missing).toHaveLength(3);
+});
+
+test('a crown measured bearing by bearing stands before its one radius: each spoke ends at its own drip line', () => {
+  const crownSpread = [5, 5, 5, 5, 3.6, 3.6, 3.6, 3.6].map((radius, i) => ({ bearing: 45 * i, radius }));
+  const { spokes, drip, edges } = plan({ crownSpread });
+  expect(drip).toHaveLength(360);
+  expect(spokes.length).toBeGreaterThan(4);
+  for (const s of spokes) expect(s.to).toBeCloseTo(edges[Math.round(s.bearing) % 360]!, 6);
+  expect(Math.max(...spokes.map((s) => s.to))).toBeGreaterThan(4.5);
+  expect(Math.min(...spokes.map((s) => s.to))).toBeLessThan(4);
+});
+
+test('wedges of soil lie where they reach the most ground', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 36, maxLength: 36 }),
+      fc.constantFrom(2, 3, 4),
+      fc.integer({ min: 1, max: 9 }),
+      (ground, count, angle) => {
+        const { at, area } = bestWedges(ground, count, angle);
+        const taken = (turn: number) => {
+          let sum = 0;
+          for (let k = 0; k < count; k++)
+            for (let d = 0; d < angle; d++)
+              sum += ground[(Math.round(turn + (36 / count) * k - angle / 2 + d) + 36) % 36]!;
+          return sum;
+        };
+        expect(taken(at)).toBeCloseTo(area, 9);
+        for (let turn = 0; turn < 36 / count; turn++) expect(taken(turn)).toBeLessThanOrEqual(area + 1e-9);
+      },
+    ),
+  );
 });
 
 test('a gas line on the plan of the property ends spokes at its clearance', () => {
@@ -171,6 +205,9 @@ test('where paving lies all round, the rules turn to another way and say why', (
   expect(ways.filter((w) => w.advised).map((w) => w.remedy)).toEqual(['nothing']);
   const free = alternativesTo(plan(), 5, [{ key: 'probe.drain', answer: 'standing' }]);
   expect(free.filter((w) => w.advised).map((w) => w.remedy)).toEqual(['spokes', 'drain']);
+  const sectors = free.find((w) => w.remedy === 'sectors')!;
+  // Four wedges of a tenth of the circle each.
+  expect(sectors.opens).toBeCloseTo(0.4, 9);
   const [air, holes] = ['air', 'vertical'].map((r) => free.find((w) => w.remedy === r)!);
   expect(air!.opens).toBeCloseTo(1, 9);
   // Holes on a triangular grid of 60 cm: one for each 0.312 m2 of the zone.

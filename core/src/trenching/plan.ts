@@ -9,6 +9,7 @@ import {
   type SchoolInForce,
   type SpokeRules,
 } from '../practice';
+import { dripLine } from '../crown/dripLine';
 import { isAnchor, structuralRootZone, type DigReading } from '../roots';
 import { chanceBelow, mapOf, reachedAt, ROOM, type SoilMap } from '../soil';
 import { shortMark } from '../units/marks';
@@ -36,6 +37,10 @@ export interface TrenchPlan {
   rules: SpokeRules;
   zone: LayoutRules;
   obstacles: Obstacle[];
+  /** Where the zone ends at each degree of bearing, m. */
+  edges: number[];
+  /** Radius of the crown at each degree of bearing, m; absent where it was not measured. */
+  drip?: number[];
   layout: Layout;
   spokes: PlannedSpoke[];
   seasons: number;
@@ -198,7 +203,8 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   const notes: string[] = [];
   const missing: string[] = [];
   if (!tree.position) missing.push('its place on the plan of the property');
-  if (tree.crownRadius === undefined) missing.push('crown radius');
+  const crown = dripLine(tree);
+  if (!crown) missing.push('crown radius');
   if (stem === undefined) missing.push('stem diameter');
   const hole = holeEdge(design, tree, dig);
   const from =
@@ -210,9 +216,13 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
       ? (hole?.note ?? 'hole edge taken as 0.5 m')
       : 'begins beyond the structural root zone and the old hole',
   );
-  const to = Math.max((tree.crownRadius ?? 0) * rules.reach, from + rules.leastReach);
-  if (tree.crownRadius === undefined) notes.push('farthest reach assumed, crown radius not measured');
-  else if (tree.crownRadius * rules.reach < from + rules.leastReach)
+  const drip = crown && Array.from({ length: 360 }, (_, bearing) => crown(bearing));
+  const least = from + rules.leastReach;
+  const edge = (bearing: number) => Math.max(least, (crown?.(bearing) ?? 0) * rules.reach);
+  const edges = Array.from({ length: 360 }, (_, bearing) => edge(bearing));
+  const to = Math.max(...edges);
+  if (!drip) notes.push('farthest reach assumed, crown radius not measured');
+  else if (Math.min(...drip) * rules.reach < least)
     notes.push('the drip line lies too near for a spoke: carried beyond it');
   const map = soilMap(situation.pushes ?? [], (stem ?? 0) / 2);
   notes.push(
@@ -235,6 +245,7 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   const layout = layOut(
     zone,
     {
+      edge,
       obstacles: obstacles.filter((o) => boxDistance(o) <= zone.to + o.clearance + zone.width / 2),
       tight: map && ((x, y) => chanceBelow(map, x, y, ROOM, 1)),
       refused: (bearing) =>
@@ -245,10 +256,12 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
     design.locked,
     design.avoid,
   );
-  const disturbed = (layout.length * rules.width) / (Math.PI * to * to);
+  // Half the square of the reach, summed round: the area of the root zone, stem and all.
+  const area = edges.reduce((sum, r) => sum + r * r, 0) * (Math.PI / 360);
+  const disturbed = (layout.length * rules.width) / area;
   const allowedAtOnce = (stressed ? TRENCH_LIMITS.stressedAtOnce : TRENCH_LIMITS.disturbedAtOnce).value;
   const { seasons, seasonOf } = seasonsFor(
-    layout.spokes.map((s) => ((s.to - s.from) * rules.width) / (Math.PI * to * to)),
+    layout.spokes.map((s) => ((s.to - s.from) * rules.width) / area),
     allowedAtOnce,
   );
   const spokes = layout.spokes.map((spoke, i): PlannedSpoke => {
@@ -271,6 +284,8 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
     rules,
     zone,
     obstacles,
+    edges,
+    ...(drip && { drip }),
     layout,
     spokes,
     seasons,

@@ -8,6 +8,10 @@ const BAGS = 'Bags of compost';
 /** Air that a nozzle asks for, m3/s in cubic feet a minute. */
 const CUBIC_FEET_A_MINUTE = 1 / (0.3048 ** 3 / 60);
 
+/** Share of compost in what goes back. */
+export const compostShare = (rules: TrenchPlan['rules'], fill: SchoolInForce): number =>
+  fill.key === 'compost' ? 1 : fill.key === 'half' ? rules.compost : 0.5;
+
 /** What the trenches of one season, or of all, come to. */
 export function trenchQuantities(
   { spokes, rules }: Pick<TrenchPlan, 'spokes' | 'rules'>,
@@ -19,8 +23,8 @@ export function trenchQuantities(
   const volume = length * rules.width * rules.depth;
   const settled = TRENCH_LIMITS.settlement.value;
   const filled = volume * (1 + settled);
-  const compostShare = fill.key === 'compost' ? 1 : fill.key === 'half' ? rules.compost : 0.5;
-  const compost = filled * compostShare;
+  const shareOfCompost = compostShare(rules, fill);
+  const compost = filled * shareOfCompost;
   const native = filled - compost;
   const heap = volume * LIMITS.soilSwell.value;
   const rate = rules.school === 'hand' ? LIMITS.handRate : LIMITS.airRate;
@@ -66,7 +70,7 @@ export function trenchQuantities(
       compost,
       'volume',
       'soil dug × (1 + settlement) × share of compost',
-      [input('settlement', settled, 'share'), input('share of compost', compostShare, 'share')],
+      [input('settlement', settled, 'share'), input('share of compost', shareOfCompost, 'share')],
       [TRENCH_LIMITS.settlement.reason],
       ofFill,
     ),

@@ -21,6 +21,7 @@ export const LENGTH_LIMITS = {
   ringWidth: { name: 'Ring width', min: 0.00005, max: 0.05, ask: 0.025 },
   leafLength: { name: 'Leaf length', min: 0.002, max: 1, ask: 0.4 },
   topsoil: { name: 'Topsoil thickness', min: 0, max: 1.5, ask: 0.8 },
+  layer: { name: 'Depth of the layer', min: 0.01, max: 2, ask: 1.5 },
   refusal: { name: 'Rod stops at', min: 0, max: 2, ask: 1.5 },
   woundHeight: { name: 'Height above grade', min: 0, max: 10, ask: 3 },
   mulchRoom: { name: 'Room for the mulch ring', min: 0.1, max: 15, ask: 8 },

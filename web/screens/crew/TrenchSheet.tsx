@@ -2,13 +2,12 @@
 
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import type { Tree } from '@undrel/core/casefile';
+import type { Tree, Site } from '@undrel/core/casefile';
 import { isStressed } from '@undrel/core/pruning';
 import { obstacleKind, type Schools } from '@undrel/core/practice';
 import { fixedPoints, marksHold, orderOfWork, tapesFor } from '@undrel/core/trenching';
 import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
 import { itemsBelow, visitFrom, type Item } from '../../protocol/item';
-import type { Site } from '../../protocol/site';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
 import { trenchDrawing } from '../../ui/drawing/trenchPlan';
 import { useMeasured } from '../../ui/useMeasured';
@@ -132,7 +131,6 @@ export function TrenchSheet(props: TrenchSheetProps) {
                   drawing={trenchDrawing({
                     plan: { ...plan, spokes, seasons: 1 },
                     kinds,
-                    crownRadius: tree.crownRadius,
                     stemRadius: stem || undefined,
                     selected: undefined,
                     system,

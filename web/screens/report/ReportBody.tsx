@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
-import type { ReportContent, ReportDig, ReportTrenches } from '../../protocol/report';
-import { TRENCH_CAPTION, TRENCH_HEAD, WAYS_HEAD } from '../../ui/reportWords';
+import type { ReportContent, ReportDig, ReportSoil, ReportTrenches } from '../../protocol/report';
+import { SOIL_CAPTION, TRENCH_CAPTION, TRENCH_HEAD, WAYS_HEAD } from '../../ui/reportWords';
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -105,6 +105,27 @@ function DigPart({ dig }: { dig: ReportDig }) {
   );
 }
 
+function SoilPart({ soil }: { soil: ReportSoil }) {
+  return (
+    <>
+      <p className="text-lg font-semibold">{soil.headline}</p>
+      {soil.lines.map((line) => (
+        <p key={line}>{line}</p>
+      ))}
+      {soil.drawing && (
+        <figure className="my-2">
+          <DrawingSvg
+            drawing={soil.drawing}
+            title={SOIL_CAPTION}
+            className="w-full h-auto border border-ink"
+          />
+          <figcaption className="text-sm text-muted">{SOIL_CAPTION}</figcaption>
+        </figure>
+      )}
+    </>
+  );
+}
+
 function TrenchPart({ trenches: t }: { trenches: ReportTrenches }) {
   return (
     <>
@@ -192,6 +213,11 @@ export function ReportBody({
       {c.dig && (
         <Part title="Dig">
           <DigPart dig={c.dig} />
+        </Part>
+      )}
+      {c.soil && (
+        <Part title="Ground">
+          <SoilPart soil={c.soil} />
         </Part>
       )}
       {c.trenches && (

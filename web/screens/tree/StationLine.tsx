@@ -2,15 +2,28 @@
 
 import { useEffect, useRef } from 'react';
 import type { Glance, StationProgress } from '@undrel/core/assessment';
-import type { Visit } from '@undrel/core/casefile';
+import type { Tree, Visit } from '@undrel/core/casefile';
 import { vigourFrom } from '@undrel/core/crown';
+import { groundVerdict, type GroundKind } from '@undrel/core/soil';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import type { Profile } from '@undrel/core/profile';
 import { STATIONS, type StationKey } from './visitEntry';
 
 /** What a station came to, in a few words under its name. */
+const GROUND_WORDS: Record<GroundKind, string> = {
+  saucer: 'holds water',
+  hole: 'confined hole',
+  surface: 'tight on top',
+  pan: 'a pan',
+  whole: 'tight',
+  dense: 'dense',
+  wet: 'water stands',
+  open: 'open',
+};
+
 function told(
   key: StationKey,
+  tree: Tree,
   progress: StationProgress | undefined,
   profile: Profile,
   glance: Glance | undefined,
@@ -36,6 +49,11 @@ function told(
       const roots = visit.dig?.roots.length ?? 0;
       return roots > 0 ? `${roots} root${roots === 1 ? '' : 's'}` : 'not dug';
     }
+    case 'soil': {
+      const ground = groundVerdict(tree, visit);
+      if (ground) return GROUND_WORDS[ground.kind];
+      break;
+    }
     case 'trenches':
       return visit.trenches ? 'laid out' : 'not laid out';
     case 'verdict':
@@ -53,6 +71,7 @@ export function StationLine(props: {
   progress: readonly StationProgress[];
   profile: Profile;
   glance: Glance | undefined;
+  tree: Tree;
   visit: Visit;
   system: UnitSystem;
   visits: readonly { id: string; date: string }[];
@@ -144,7 +163,15 @@ export function StationLine(props: {
                   <span className="leading-tight">
                     <span className="font-semibold whitespace-nowrap">{label}</span>
                     <span className={`block text-sm whitespace-nowrap ${current ? '' : 'text-muted'}`}>
-                      {told(key, progress, props.profile, props.glance, props.visit, props.system)}
+                      {told(
+                        key,
+                        props.tree,
+                        progress,
+                        props.profile,
+                        props.glance,
+                        props.visit,
+                        props.system,
+                      )}
                     </span>
                   </span>
                 </button>

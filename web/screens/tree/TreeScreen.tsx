@@ -6,7 +6,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { progressOf, type Glance } from '@undrel/core/assessment';
 import { BASE_QUESTIONS } from '@undrel/core/base';
 import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '@undrel/core/crown';
-import type { Tree, TreeEvent, WeatherRecord } from '@undrel/core/casefile';
+import type { Tree, TreeEvent, WeatherRecord, Site } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import { profileOf } from '@undrel/core/profile';
@@ -14,8 +14,7 @@ import { visitToJudge } from '@undrel/core/walk';
 import { formatLength, shortUnit } from '@undrel/core/units';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import { Entry } from '../../ui/controls/Entry';
-import type { ReferenceShoots } from '../../protocol/reference';
-import type { Site } from '../../protocol/site';
+import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { useCase } from './case/useCase';
@@ -34,6 +33,8 @@ const loaders = {
   Mulch: () => import('./stations/Mulch'),
   Probe: () => import('./stations/Probe'),
   Dig: () => import('./stations/Dig'),
+  Soil: () => import('./stations/Soil'),
+  SoilColumns: () => import('./soil/SoilColumnsView'),
   Trenches: () => import('./stations/Trenches'),
   Verdict: () => import('./stations/Verdict'),
   Prescription: () => import('./stations/Prescription'),
@@ -42,11 +43,14 @@ const History = dynamic(() => loaders.History().then((m) => m.History));
 const Mulch = dynamic(() => loaders.Mulch().then((m) => m.Mulch));
 const Probe = dynamic(() => loaders.Probe().then((m) => m.Probe));
 const Dig = dynamic(() => loaders.Dig().then((m) => m.Dig));
+const Soil = dynamic(() => loaders.Soil().then((m) => m.Soil));
+const SoilColumnsView = dynamic(() => loaders.SoilColumns().then((m) => m.SoilColumnsView));
 const Trenches = dynamic(() => loaders.Trenches().then((m) => m.Trenches));
 const Verdict = dynamic(() => loaders.Verdict().then((m) => m.Verdict));
 const Prescription = dynamic(() => loaders.Prescription().then((m) => m.Prescription));
 
 const NO_WORK = {};
+const NONE: never[] = [];
 
 export interface TreeScreenProps {
   treeId: string;
@@ -64,6 +68,8 @@ export interface TreeScreenProps {
   glance: (Glance & { visitId: string }) | undefined;
   /** Shoots of a healthy tree of its kind near by. */
   reference: ReferenceShoots | undefined;
+  /** The soil beside a healthy tree near by. */
+  referenceGround: ReferenceGround | undefined;
   /** Rain of the grounds. */
   weather: WeatherRecord | undefined;
   /** What stands and lies about the tree. */
@@ -204,6 +210,7 @@ export function TreeScreen(props: TreeScreenProps) {
     events,
     visits: allVisits,
     reference: props.reference,
+    referenceGround: props.referenceGround,
     weather: props.weather,
     site: props.site,
     visitId: current.id,
@@ -240,6 +247,7 @@ export function TreeScreen(props: TreeScreenProps) {
           progress={progressOf(tree, events, visit)}
           profile={profile}
           glance={glance}
+          tree={tree}
           visit={visit}
           system={units}
           visits={visits.map((v) => ({
@@ -257,18 +265,27 @@ export function TreeScreen(props: TreeScreenProps) {
         ) : (
           <>
             <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink">
-              <SectionView
-                profile={profile}
-                work={glance?.work ?? NO_WORK}
-                tree={tree}
-                visit={visit}
-                events={events}
-                bearing={bearing}
-                onTurn={setBearing}
-                when={when}
-                onWhen={setWhen}
-                system={units}
-              />
+              {station === 'soil' && (visit.soilLogs || visit.pushes) ? (
+                <SoilColumnsView
+                  logs={visit.soilLogs ?? NONE}
+                  elsewhere={props.referenceGround?.logs ?? NONE}
+                  pushes={visit.pushes ?? NONE}
+                  system={units}
+                />
+              ) : (
+                <SectionView
+                  profile={profile}
+                  work={glance?.work ?? NO_WORK}
+                  tree={tree}
+                  visit={visit}
+                  events={events}
+                  bearing={bearing}
+                  onTurn={setBearing}
+                  when={when}
+                  onWhen={setWhen}
+                  system={units}
+                />
+              )}
             </div>
             <div className="min-h-0 flex flex-col bg-sheet">
               <div
@@ -322,6 +339,8 @@ function Station({ station, ...props }: StationProps & { station: Exclude<Statio
       return <Mulch {...props} />;
     case 'probe':
       return <Probe {...props} />;
+    case 'soil':
+      return <Soil {...props} />;
     case 'verdict':
       return <Verdict {...props} />;
     case 'prescription':

@@ -1,11 +1,10 @@
 import type { Assessment } from '@undrel/core/assessment';
-import type { Tree, TreeEvent, Visit, WeatherRecord } from '@undrel/core/casefile';
+import type { Tree, TreeEvent, Visit, WeatherRecord, Site } from '@undrel/core/casefile';
 import type { Explanation, FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
-import type { ReferenceShoots } from '../../protocol/reference';
-import type { Site } from '../../protocol/site';
+import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import type { ItemOf, VisitHead } from '../../protocol/item';
 import type { CaseControl } from './case/useCase';
 
@@ -19,6 +18,7 @@ export interface StationProps {
   /** All visits of the tree, newest first. */
   visits: readonly Visit[];
   reference: ReferenceShoots | undefined;
+  referenceGround: ReferenceGround | undefined;
   weather: WeatherRecord | undefined;
   site: Site;
   visitId: string;
@@ -47,23 +47,25 @@ export function headOf(visit: Visit): VisitHead {
     dig: _g,
     trenches: _t,
     pushes: _u,
+    soilLogs: _l,
     ...head
   } = visit;
   return head;
 }
 
 export type StationKey =
-  'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'dig' | 'trenches' | 'verdict' | 'prescription';
+  'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'dig' | 'soil' | 'trenches' | 'verdict' | 'prescription';
 
 /** Stations in the order of the plumb line: `height` is what each looks at, m above grade, for its place on the line. */
 export const STATIONS: readonly { key: StationKey; label: string; place: number }[] = [
   { key: 'history', label: 'History', place: 0.02 },
-  { key: 'crown', label: 'Crown', place: 0.16 },
-  { key: 'base', label: 'Base', place: 0.33 },
-  { key: 'mulch', label: 'Mulch, grade', place: 0.46 },
-  { key: 'probe', label: 'Probe', place: 0.59 },
-  { key: 'dig', label: 'Dig', place: 0.675 },
-  { key: 'trenches', label: 'Trenches', place: 0.75 },
+  { key: 'crown', label: 'Crown', place: 0.14 },
+  { key: 'base', label: 'Base', place: 0.285 },
+  { key: 'mulch', label: 'Mulch, grade', place: 0.4 },
+  { key: 'probe', label: 'Probe', place: 0.515 },
+  { key: 'dig', label: 'Dig', place: 0.595 },
+  { key: 'soil', label: 'Soil', place: 0.67 },
+  { key: 'trenches', label: 'Trenches', place: 0.748 },
   { key: 'verdict', label: 'Verdict', place: 0.825 },
   { key: 'prescription', label: 'Prescription', place: 0.9 },
 ];

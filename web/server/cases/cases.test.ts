@@ -171,8 +171,28 @@ const caseFile = fc
                   deep.sort((a, b) => a - b).map((d) => ({ depth: d / 100, pressure: d * 1e4 })),
                 ),
               stopped: some(fc.constant(0.31)),
+              moisture: some(fc.constantFrom('dry' as const, 'wet' as const)),
             }),
             { minLength: 1, maxLength: 3, selector: (p) => p.bearing },
+          ),
+        ),
+        soilLogs: some(
+          fc.uniqueArray(
+            fc.record({
+              place: fc.constantFrom('ring' as const, 'reference' as const),
+              bearing,
+              distance: length('siteDistance'),
+              layers: fc
+                .uniqueArray(fc.integer({ min: 1, max: 200 }), { maxLength: 4 })
+                .map((deep) =>
+                  deep
+                    .sort((a, b) => a - b)
+                    .map((d) => ({ to: d / 100, colour: 'mottled' as const, texture: 'silt loam' })),
+                ),
+              refusal: some(fc.constant(0.4)),
+              oldGrade: some(fc.constant(0.12)),
+            }),
+            { minLength: 1, maxLength: 3, selector: (l) => l.bearing },
           ),
         ),
         decisions: fc.boolean().map((taken) => [{ operation: 'mulch', taken }]),

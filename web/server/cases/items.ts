@@ -7,6 +7,7 @@ import {
   probeSchema,
   profileSchema,
   pushSchema,
+  soilLogSchema,
   treeSchema,
   trenchSchema,
   visitSchema,
@@ -33,6 +34,7 @@ const visitHead = visitSchema.omit({
   decisions: true,
   trenches: true,
   pushes: true,
+  soilLogs: true,
 });
 
 /** Every kind of item of a case. One place decides where a field lives; reading, writing and import all follow it. */
@@ -42,7 +44,7 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     parent: 'property_id',
     schema: treeSchema,
     deed: 'measure',
-    json: ['schools'],
+    json: ['schools', 'crownSpread'],
     columns: {
       label: 'label',
       species: 'species',
@@ -55,6 +57,7 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       dbh: 'dbh',
       height: 'height',
       crownRadius: 'crown_radius',
+      crownSpread: 'crown_spread',
       mulchRoom: 'mulch_room',
       'position.x': 'x',
       'position.y': 'y',
@@ -186,6 +189,23 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       distance: 'distance',
       readings: 'readings',
       stopped: 'stopped',
+      moisture: 'moisture',
+      note: 'note',
+    },
+  },
+  soilLog: {
+    table: 'soil_logs',
+    parent: 'visit_id',
+    schema: soilLogSchema,
+    deed: 'measure',
+    json: ['layers'],
+    columns: {
+      place: 'place',
+      bearing: 'bearing',
+      distance: 'distance',
+      layers: 'layers',
+      refusal: 'refusal',
+      oldGrade: 'old_grade',
       note: 'note',
     },
   },

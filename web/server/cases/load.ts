@@ -6,6 +6,7 @@ import {
   type Tree,
   type TreeEvent,
   type WeatherRecord,
+  type Site,
 } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
@@ -13,7 +14,6 @@ import { visitToJudge } from '@undrel/core/walk';
 import type { Db } from '../database/transaction';
 import { itemsBelow, visitFrom, type Item, type ItemKind } from '../../protocol/item';
 import { fromList } from './items';
-import type { Site } from '../../protocol/site';
 import { LOAD_CASE, SITE_REACH } from './sql';
 import { assessed } from '../assessed';
 
@@ -76,6 +76,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
     'root',
     'trenches',
     'push',
+    'soilLog',
   ] as const;
   return {
     treeId,
@@ -111,9 +112,10 @@ export function newestGlance({
 }
 
 /** The loaded case in the open format. */
-export function caseFileOf({ treeId, items, weather }: LoadedCase): CaseFile {
+export function caseFileOf({ treeId, items, weather, site }: LoadedCase): CaseFile {
   const tree = items.find((i) => i.kind === 'tree')!.values as Tree;
   const events = itemsBelow(items, 'event', treeId).map((e) => e.values as TreeEvent);
   const visits = itemsBelow(items, 'visit', treeId).map((v) => visitFrom(items, v));
-  return caseOf(tree, events, visits, weather);
+  const known = site.things.length > 0 || site.others.length > 0;
+  return caseOf(tree, events, visits, weather, known ? site : undefined);
 }

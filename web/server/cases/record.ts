@@ -50,6 +50,8 @@ function subjectOf(kind: ItemKind, values: Record<string, unknown>): string {
       return 'dig: the stem and how it was measured';
     case 'root':
       return `root ${String(values.label)}`;
+    case 'soilLog':
+      return `hole of the soil probe${at}`;
     case 'push':
       return `push of the penetrometer${at}`;
     case 'trenches':

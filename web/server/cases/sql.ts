@@ -71,6 +71,7 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
     ${ofVisits('root')} as root,
     ${ofVisits('trenches')} as trenches,
     ${ofVisits('push')} as push,
+    ${ofVisits('soilLog')} as "soilLog",
     p.name as property_name, p.id as property_id, f.schools as firm_schools, f.judgements as firm_table,
     p.weather, p.plan,
     coalesce((select json_agg(json_build_object('label', o.label, 'x', o.x, 'y', o.y, 'stemDiameter', o.stem_diameter))
@@ -87,9 +88,23 @@ export const TREE_RECORD = `select a.id::text, to_char(a.at at time zone 'UTC', 
   from audit_entries a left join users u on u.firm_id = a.firm_id and u.id = a.actor
   where (a.subject = 'trees' and a.subject_id = $1)
      or (a.subject in ('tree_events', 'visits') and coalesce(a.after, a.before) ->> 'tree_id' = $1)
-     or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'digs', 'roots', 'trench_designs', 'pushes', 'reports')
+     or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'digs', 'roots', 'trench_designs', 'pushes', 'soil_logs', 'reports')
          and coalesce(a.after, a.before) ->> 'visit_id' in (select v.id from visits v where v.tree_id = $1))
   order by a.id desc limit 400`;
+
+/** Holes of the soil probe beside the reference trees of a property. $1: the tree whose ground is set beside theirs. */
+export const REFERENCE_LOGS = `select r.label,
+    json_agg(json_build_object('place', l.place, 'bearing', l.bearing, 'distance', l.distance, 'layers', l.layers,
+      'refusal', l.refusal, 'oldGrade', l.old_grade)) as logs
+  from trees t
+  join trees r on r.firm_id = t.firm_id and r.property_id = t.property_id and r.id <> t.id
+    and r.reference and r.deleted_at is null
+  join visits v on v.firm_id = r.firm_id and v.tree_id = r.id and v.deleted_at is null
+  join soil_logs l on l.firm_id = v.firm_id and l.visit_id = v.id and l.deleted_at is null
+  where t.id = $1
+  group by r.id, r.label
+  order by r.label
+  limit 1`;
 
 /** Of each visit to a reference tree of the same genus and property: its shoots by year. $1: the tree it is set beside. */
 export const REFERENCE_SHOOTS = `select r.label,

@@ -20,6 +20,7 @@ const WRITABLE = [
   'findings',
   'grade_profiles',
   'probe_points',
+  'soil_logs',
   'decisions',
   'digs',
   'trench_designs',

@@ -1,6 +1,6 @@
 import { answersTo, bearingName, SECTORS, type Question } from '@undrel/core/base';
 import { QUESTIONS, unansweredIn } from '@undrel/core/assessment';
-import type { Finding, Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import type { Finding, Site, SoilLog, Tree, TreeEvent, Visit } from '@undrel/core/casefile';
 import {
   CAUSES,
   clientWords,
@@ -29,8 +29,8 @@ import type { ReportContent, ReportOperation, Wording } from '../../protocol/rep
 import { declineLine, stemsOf } from '../../ui/drawing/declineLine';
 import { sectionDrawing } from '../../ui/drawing/section';
 import { assessDigKept, digPart } from './digPart';
+import { soilPart } from './soilPart';
 import { trenchPart } from './trenchPart';
-import type { Site } from '../../protocol/site';
 import { assessed, explained } from '../assessed';
 
 export interface ReportSource {
@@ -47,6 +47,8 @@ export interface ReportSource {
   table?: FirmTable;
   /** A healthy tree of its kind near by, and the rain of the grounds. */
   beside?: Beside;
+  /** Holes of the soil probe beside a reference tree. */
+  referenceLogs?: readonly SoilLog[];
   /** What stands and lies about the tree. */
   site?: Site;
   wording: Wording;
@@ -185,6 +187,7 @@ export function reportContent(source: ReportSource): ReportContent {
   const filled = source.events.find((e) => e.kind === 'soil added');
   const bearing = profile.collar?.deepest.bearing ?? 90;
   const dug = assessDigKept(source);
+  const soil = soilPart(source);
   const trenches = trenchPart(source);
   const drawn = (when: 'before' | 'after') =>
     sectionDrawing({
@@ -261,6 +264,7 @@ export function reportContent(source: ReportSource): ReportContent {
     warnings: [...profile.missing, ...profile.problems.map((p) => say(p.message))],
     drawing: drawn('before'),
     ...(dug && { dig: digPart(dug, source) }),
+    ...(soil && { soil }),
     ...(trenches && { trenches }),
     ...(planned.some((o) => o.quantities.length > 0) ? { drawingAfter: drawn('after') } : {}),
     prescribed: planned.map((o) => operationIn(o, visit, system)),

@@ -16,8 +16,8 @@ import {
 import type { ReactNode } from 'react';
 import { INK } from '../../ui/drawing/inks';
 import { pathOf, segmentsPath, type Drawing } from '../../ui/drawing/shapes';
-import type { ReportContent, ReportDig, ReportTrenches } from '../../protocol/report';
-import { TRENCH_CAPTION, TRENCH_HEAD, WAYS_HEAD } from '../../ui/reportWords';
+import type { ReportContent, ReportDig, ReportSoil, ReportTrenches } from '../../protocol/report';
+import { SOIL_CAPTION, TRENCH_CAPTION, TRENCH_HEAD, WAYS_HEAD } from '../../ui/reportWords';
 import { projectFile } from '../projectFile';
 
 let fontsReady = false;
@@ -142,6 +142,24 @@ function DigPdf({ dig }: { dig: ReportDig }) {
       <View style={s.caution}>
         <Lines lines={dig.cautions} />
       </View>
+    </View>
+  );
+}
+
+function SoilPdf({ soil }: { soil: ReportSoil }) {
+  return (
+    <View>
+      <Text style={s.h2} minPresenceAhead={120}>
+        Ground
+      </Text>
+      <Text style={s.big}>{soil.headline}</Text>
+      <Lines lines={soil.lines} />
+      {soil.drawing ? (
+        <View wrap={false}>
+          <DrawingPdf drawing={soil.drawing} />
+          <Text style={s.muted}>{SOIL_CAPTION}</Text>
+        </View>
+      ) : null}
     </View>
   );
 }
@@ -321,6 +339,7 @@ function ReportDocument({ content: c, stamp }: { content: ReportContent; stamp: 
         ))}
 
         {c.dig ? <DigPdf dig={c.dig} /> : null}
+        {c.soil ? <SoilPdf soil={c.soil} /> : null}
         {c.trenches ? <TrenchPdf trenches={c.trenches} /> : null}
 
         <Text style={s.h2} minPresenceAhead={70}>

@@ -11,7 +11,7 @@ import { loadCase } from '../cases/load';
 import type { Db } from '../database/transaction';
 import { reportContent, type ReportSource } from './content';
 import { reportPdf } from './pdf';
-import { referenceShoots } from '../cases/reference';
+import { referenceGround, referenceShoots } from '../cases/reference';
 import * as sql from './sql';
 import { assessed } from '../assessed';
 
@@ -58,6 +58,7 @@ export async function openDraft(
         weather: loaded.weather,
       },
       site: loaded.site,
+      referenceLogs: (await referenceGround(db, loaded.treeId))?.logs,
       wording: head?.wording ?? {},
       system,
     },

@@ -45,7 +45,6 @@ export function trenchPart({ tree, visit, site, schools, system }: ReportSource)
     drawing: trenchDrawing({
       plan,
       kinds: new Map(site.things.map((t) => [t.name, t.kind])),
-      crownRadius: tree.crownRadius,
       stemRadius: stem || undefined,
       selected: undefined,
       system,

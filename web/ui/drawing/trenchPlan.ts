@@ -10,7 +10,6 @@ export interface TrenchDrawing {
   plan: TrenchPlan;
   /** Kind of each thing of the site by its name, for its look. */
   kinds: ReadonlyMap<string, string>;
-  crownRadius: number | undefined;
   stemRadius: number | undefined;
   selected: string | undefined;
   system: UnitSystem;
@@ -33,11 +32,13 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
   const view = trenchView(plan, width, height);
   const to = toDrawing({ view, width, height });
   const shapes: Shape[] = [];
-  const circle = (r: number): Point[] =>
-    Array.from({ length: 97 }, (_, i) => {
-      const [ux, uy] = along((i * 360) / 96);
+  const round = (radius: (bearing: number) => number): Point[] =>
+    Array.from({ length: 91 }, (_, i) => {
+      const [ux, uy] = along(4 * i);
+      const r = radius((4 * i) % 360);
       return to(r * ux, r * uy);
     });
+  const circle = (r: number) => round(() => r);
   const write = (at: Point, text: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}) =>
     shapes.push({ as: 'text', at, text, size: 13, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
   shapes.push({
@@ -54,9 +55,18 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
   const rings: [radius: number, words: string, dash: [number, number]][] = [
     [plan.zone.from, plan.rules.begins === 'hole' ? 'hole edge' : 'structural root zone', [4, 5]],
   ];
-  if (given.crownRadius) rings.push([given.crownRadius, 'drip line', [16, 5]]);
   for (const [radius, , dash] of rings)
     shapes.push({ as: 'line', points: circle(radius), tone: 'muted', width: 1.2, dash });
+  if (plan.drip) {
+    const dash: [number, number] = [16, 5];
+    shapes.push({ as: 'line', points: round((b) => plan.drip![b]!), tone: 'muted', width: 1.2, dash });
+    const [least, most] = [Math.min(...plan.drip), Math.max(...plan.drip)];
+    rings.push([
+      plan.drip.reduce((a, b) => a + b, 0) / plan.drip.length,
+      most - least > 0.01 ? 'drip line (mean)' : 'drip line',
+      dash,
+    ]);
+  }
   if (given.stemRadius)
     shapes.push({ as: 'area', points: circle(given.stemRadius), tone: 'root', edge: 'ink' });
   for (const spoke of plan.spokes) {

@@ -174,7 +174,7 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
   },
   {
     key: 'probe.moisture',
-    station: 'probe',
+    station: 'soil',
     about: 'soil moisture at 20 cm',
     answers: [
       ['moist', 'soil moist'],
@@ -202,7 +202,7 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
   },
   {
     key: 'probe.colour',
-    station: 'probe',
+    station: 'soil',
     about: 'soil colour',
     answers: [
       ['dark', 'soil dark'],
@@ -220,7 +220,7 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
   },
   {
     key: 'probe.topsoil',
-    station: 'probe',
+    station: 'soil',
     about: 'topsoil thickness',
     answers: [
       ['good', 'topsoil thick enough'],
@@ -241,7 +241,7 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
   },
   {
     key: 'probe.refusal',
-    station: 'probe',
+    station: 'soil',
     about: 'how deep the soil stays open',
     answers: [
       ['open', 'soil open to 30 cm and more'],
@@ -262,7 +262,7 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
   },
   {
     key: 'probe.drain',
-    station: 'probe',
+    station: 'soil',
     about: 'the drainage test',
     answers: [
       ['drained', 'the test hole drained by the next day'],
@@ -288,7 +288,7 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
   },
   {
     key: 'probe.wall',
-    station: 'probe',
+    station: 'soil',
     about: 'the edge of the planting hole',
     answers: [
       ['none', 'no edge of the planting hole to be felt'],
@@ -309,7 +309,7 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
   },
   {
     key: 'probe.out',
-    station: 'probe',
+    station: 'soil',
     about: 'roots beyond the planting hole',
     answers: [
       ['many', 'roots found well beyond the planting hole'],
@@ -330,7 +330,7 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
   },
   {
     key: 'soil.density',
-    station: 'probe',
+    station: 'soil',
     about: 'bulk density of the soil',
     answers: [
       ['open', 'the soil is loose enough for roots'],
@@ -355,7 +355,7 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
   },
   {
     key: 'soil.ph',
-    station: 'probe',
+    station: 'soil',
     about: 'soil pH',
     answers: [
       ['fits', 'soil pH fits the species'],
@@ -375,7 +375,7 @@ export const GROUND_FINDINGS: readonly NetworkFinding[] = [
   },
   {
     key: 'soil.salt',
-    station: 'probe',
+    station: 'soil',
     about: 'salt in the soil',
     answers: [
       ['none', 'no salt in the soil'],

@@ -6,7 +6,7 @@ import { TreeScreen } from '@/screens/tree/TreeScreen';
 import { may } from '@/server/accounts/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { loadCase, newestGlance } from '@/server/cases/load';
-import { referenceShoots } from '@/server/cases/reference';
+import { referenceGround, referenceShoots } from '@/server/cases/reference';
 import { today } from '@/server/cases/write';
 
 const open = cache((treeId: string) =>
@@ -14,6 +14,7 @@ const open = cache((treeId: string) =>
     viewer,
     loaded: await loadCase(db, treeId),
     reference: await referenceShoots(db, treeId),
+    referenceGround: await referenceGround(db, treeId),
   })),
 );
 
@@ -29,7 +30,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function TreePage({ params, searchParams }: Props) {
-  const { viewer, loaded, reference } = await open((await params).tree);
+  const { viewer, loaded, reference, referenceGround } = await open((await params).tree);
   if (!loaded) notFound();
   return (
     <TreeScreen
@@ -37,6 +38,7 @@ export default async function TreePage({ params, searchParams }: Props) {
       items={JSON.stringify(loaded.items)}
       glance={newestGlance(loaded)}
       reference={reference}
+      referenceGround={referenceGround}
       mayMeasure={may(viewer.role, 'measure')}
       mayJudge={may(viewer.role, 'judge')}
       viewer={viewer.name}

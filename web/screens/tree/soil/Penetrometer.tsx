@@ -8,6 +8,7 @@ import {
   CONES,
   isForce,
   layoutOf,
+  MOISTURES,
   pushesFromRows,
   pushesToRows,
   readPushes,
@@ -26,6 +27,7 @@ import { keepFile } from '../../../ui/keepFile';
 import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
 import { PushMap } from './PushMap';
+import { Select } from './Select';
 
 const PushChart = dynamic(() => import('./PushChart').then((m) => m.PushChart), { ssr: false });
 
@@ -63,6 +65,7 @@ export function Penetrometer(props: StationProps) {
   const map = useMemo(() => soilMap(pushes, stem), [pushes, stem]);
   const [bearing, setBearing] = useState<number | undefined>(undefined);
   const [distance, setDistance] = useState<number | undefined>(undefined);
+  const [moisture, setMoisture] = useState<Push['moisture']>(undefined);
   const [running, setRunning] = useState<Running | undefined>(undefined);
   const [told, setTold] = useState<string[]>([]);
   const [unclear, setUnclear] = useState<Unclear | undefined>(undefined);
@@ -94,6 +97,7 @@ export function Penetrometer(props: StationProps) {
         ...place,
         readings,
         ...(stopped !== null && { stopped }),
+        ...(moisture && { moisture }),
       });
       stop(source);
       setBearing(undefined);
@@ -113,7 +117,12 @@ export function Penetrometer(props: StationProps) {
     remember(heads, layout);
     setUnclear(undefined);
     control.setAll(
-      read.pushes.map((values) => ({ kind: 'push' as const, id: newId(), parent: visitId, values })),
+      read.pushes.map((push) => ({
+        kind: 'push' as const,
+        id: newId(),
+        parent: visitId,
+        values: { ...push, ...(moisture && { moisture }) },
+      })),
     );
     setTold([
       `${read.pushes.length} ${read.pushes.length === 1 ? 'push' : 'pushes'} brought in.`,
@@ -143,6 +152,12 @@ export function Penetrometer(props: StationProps) {
             {reading.pushes === 1 ? 'push' : 'pushes'} limited within {short(ROOM)}.{' '}
             {writeLengths(reading.says, system)}
           </p>
+          {reading.dry > 0 && (
+            <p className="told my-1">
+              {reading.dry} of {reading.pushes} pushed in dry soil, which resists more than moist soil does:
+              push again after rain before the ground is called tight.
+            </p>
+          )}
           <p className="text-sm text-muted">
             Resistance is of the soil as moist as it was that day: dry soil resists more, wet soil less. 2 MPa
             stops roots in moist soil (ASAE S313).
@@ -155,6 +170,12 @@ export function Penetrometer(props: StationProps) {
       {map && <PushMap map={map} pushes={pushes} stemRadius={stem} system={system} />}
       {mayMeasure && (
         <>
+          <Select
+            label="Soil as it is pushed"
+            options={MOISTURES.filter((m) => m.key !== 'water')}
+            value={moisture}
+            onChange={setMoisture}
+          />
           <div className="grid grid-cols-[1fr_1fr_auto] gap-2 items-end my-2">
             <BearingInput label="Push at" value={bearing} onChange={setBearing} />
             <LengthInput
@@ -238,6 +259,7 @@ export function Penetrometer(props: StationProps) {
                   {values.stopped !== undefined
                     ? `stopped at ${short(values.stopped)}`
                     : `to ${short(values.readings.at(-1)?.depth ?? 0)}`}
+                  {values.moisture && `, ${values.moisture}`}
                 </span>
                 {mayMeasure && (
                   <button

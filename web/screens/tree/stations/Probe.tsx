@@ -13,9 +13,6 @@ import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
 import { Contradictions } from './Contradictions';
 import { Questions } from './Questions';
-import { Penetrometer } from '../soil/Penetrometer';
-import { SoilWater } from '../soil/SoilWater';
-import { SoilSample } from './SoilSample';
 
 const FOUND: readonly { key: ProbePoint['found']; label: string }[] = [
   { key: 'root', label: 'root' },
@@ -242,9 +239,6 @@ export function Probe(props: StationProps) {
         </table>
       )}
       <Questions {...props} questions={GROUND_QUESTIONS.filter((q) => q.station === 'probe')} />
-      <Penetrometer {...props} />
-      <SoilWater {...props} />
-      <SoilSample {...props} />
     </Entry>
   );
 }

@@ -1,6 +1,12 @@
 'use client';
 
-import { sampleOf, SOIL_QUESTIONS } from '@undrel/core/soil';
+import {
+  chlorosisAdvice,
+  NUTRIENT_QUESTIONS,
+  nutrientsOf,
+  sampleOf,
+  SOIL_QUESTIONS,
+} from '@undrel/core/soil';
 import { formatValue } from '@undrel/core/units';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { SoilLab } from '../soil/SoilLab';
@@ -17,45 +23,72 @@ const WORDS = {
 export function SoilSample(props: StationProps) {
   const { system, visit } = props;
   const { texture, limits, density, porosity, available, verdict, problems } = sampleOf(visit.findings);
-  const begun = SOIL_QUESTIONS.some((q) => visit.findings.some((f) => f.key === q.key));
+  const advice = chlorosisAdvice(visit.findings);
+  const nutrients = nutrientsOf(visit.findings);
+  const begun =
+    nutrients.length > 0 || SOIL_QUESTIONS.some((q) => visit.findings.some((f) => f.key === q.key));
   return (
-    <details className="border-t border-ink" open={begun}>
-      <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
-        Soil sample, single readings
-      </summary>
-      {verdict && density && (
-        <p className="text-lg my-1" data-testid="soil-verdict">
-          <strong>{texture}</strong>, {WORDS[verdict]}
-        </p>
-      )}
-      {!verdict && texture && <p className="text-lg my-1">{texture}</p>}
-      {problems.map((problem) => (
-        <p key={problem} role="alert" className="wrong my-2">
-          {problem}
+    <>
+      {advice.map((sentence) => (
+        <p key={sentence} className="told my-2">
+          {sentence}
         </p>
       ))}
-      <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
-        {[density, porosity, available].map(
-          (quantity) =>
-            quantity && (
-              <div key={quantity.name} className="contents">
-                <dt>{quantity.name}</dt>
-                <dd className="text-right">
-                  <QuantityView quantity={quantity} system={system} />
-                </dd>
-              </div>
-            ),
+      <details className="border-t border-ink" open={begun}>
+        <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
+          Soil sample, single readings
+        </summary>
+        {verdict && density && (
+          <p className="text-lg my-1" data-testid="soil-verdict">
+            <strong>{texture}</strong>, {WORDS[verdict]}
+          </p>
         )}
-      </dl>
-      {limits && (
-        <p className="text-sm text-muted">
-          In this texture roots suffer from {formatValue(limits.affected, 'density', system)} and are stopped
-          from {formatValue(limits.stopped, 'density', system)} (USDA NRCS Soil Quality Test Kit Guide).{' '}
-          {limits.note}
-        </p>
-      )}
-      <SoilLab {...props} />
-      <Questions {...props} questions={SOIL_QUESTIONS} />
-    </details>
+        {!verdict && texture && <p className="text-lg my-1">{texture}</p>}
+        {problems.map((problem) => (
+          <p key={problem} role="alert" className="wrong my-2">
+            {problem}
+          </p>
+        ))}
+        <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
+          {[density, porosity, available].map(
+            (quantity) =>
+              quantity && (
+                <div key={quantity.name} className="contents">
+                  <dt>{quantity.name}</dt>
+                  <dd className="text-right">
+                    <QuantityView quantity={quantity} system={system} />
+                  </dd>
+                </div>
+              ),
+          )}
+        </dl>
+        {limits && (
+          <p className="text-sm text-muted">
+            In this texture roots suffer from {formatValue(limits.affected, 'density', system)} and are
+            stopped from {formatValue(limits.stopped, 'density', system)} (USDA NRCS Soil Quality Test Kit
+            Guide). {limits.note}
+          </p>
+        )}
+        {nutrients.length > 0 && (
+          <>
+            <dl className="grid grid-cols-[1fr_auto_auto] gap-x-3">
+              {nutrients.map(({ nutrient, amount, level }) => (
+                <div key={nutrient.key} className="contents">
+                  <dt>{nutrient.label}</dt>
+                  <dd className="num text-right">{amount} mg/kg</dd>
+                  <dd className={level === 'low' ? 'font-semibold' : ''}>{level}</dd>
+                </div>
+              ))}
+            </dl>
+            <p className="text-sm text-muted">
+              {[...new Set(nutrients.map((n) => n.nutrient.source))].join('; ')}. The ranges are of crops: a
+              tree makes do with less.
+            </p>
+          </>
+        )}
+        <SoilLab {...props} />
+        <Questions {...props} questions={[...SOIL_QUESTIONS, ...NUTRIENT_QUESTIONS]} />
+      </details>
+    </>
   );
 }

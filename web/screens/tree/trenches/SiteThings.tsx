@@ -6,43 +6,63 @@ import { OBSTACLE_KINDS, obstacleKind } from '@undrel/core/practice';
 import { along } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
+import type { Drawn } from './TrenchPlanView';
 import { LengthInput } from '../../../ui/controls/LengthInput';
-import type { Site } from '../../../protocol/site';
+import type { Site } from '@undrel/core/casefile';
+
+const HOW = [
+  { key: 'tape', label: 'By bearing and tape' },
+  { key: 'line', label: 'Draw a line' },
+  { key: 'area', label: 'Draw an area' },
+] as const;
 
 type Place = { bearing: number | undefined; distance: number | undefined };
 const NOWHERE: Place = { bearing: undefined, distance: undefined };
 const isSet = (p: Place): p is { bearing: number; distance: number } =>
   p.bearing !== undefined && p.distance !== undefined;
 
-/** What lies about the tree with its clearance, and one more put in by bearings and tape from the stem. */
+/** A place by bearing and tape, m from the stem. */
+function atTape({ bearing, distance }: { bearing: number; distance: number }): Drawn {
+  const [ux, uy] = along(bearing);
+  return [distance * ux, distance * uy];
+}
+
+/** What lies about the tree with its clearance, and one more put in: drawn on the plan, or by bearings and tape from the stem. */
 export function SiteThings(props: {
   site: Site;
   propertyId: string;
   position: { x: number; y: number } | undefined;
+  /** What is being drawn on the plan, m from the stem; undefined when nothing is. */
+  drawn: readonly Drawn[] | undefined;
+  onDraw: (points: readonly Drawn[] | undefined) => void;
   system: UnitSystem;
   disabled: boolean;
 }) {
-  const { site, position, system } = props;
+  const { site, position, system, drawn, onDraw } = props;
   const router = useRouter();
   const [adding, setAdding] = useState(false);
   const [kind, setKind] = useState('gas');
   const [name, setName] = useState('');
   const [from, setFrom] = useState<Place>(NOWHERE);
   const [to, setTo] = useState<Place>(NOWHERE);
+  const [shape, setShape] = useState<'line' | 'area'>('line');
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | undefined>(undefined);
   const add = async (event: FormEvent) => {
     event.preventDefault();
-    if (!position || !isSet(from) || !isSet(to)) {
-      setProblem('Bearing and distance of both ends are needed.');
+    const points = drawn ?? [from, to].filter(isSet).map(atTape);
+    const fewest = drawn && shape === 'area' ? 3 : 2;
+    if (!position || points.length < fewest) {
+      setProblem(
+        drawn
+          ? `${points.length} points: ${shape === 'area' ? 'an area needs 3' : 'a line needs 2'} or more.`
+          : 'Bearing and distance of both ends are needed.',
+      );
       return;
     }
     setBusy(true);
     setProblem(undefined);
-    const coordinates = [from, to].map((p) => {
-      const [ux, uy] = along(p.bearing);
-      return [position.x + p.distance * ux, position.y + p.distance * uy];
-    });
+    const coordinates = points.map(([x, y]) => [position.x + x, position.y + y]);
     const answer = await fetch(`/api/properties/${props.propertyId}/plan?add=1`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -53,7 +73,10 @@ export function SiteThings(props: {
           {
             type: 'Feature',
             properties: { kind, name: name.trim() || obstacleKind(kind).label },
-            geometry: { type: 'LineString', coordinates },
+            geometry:
+              fewest === 3
+                ? { type: 'Polygon', coordinates: [[...coordinates, coordinates[0]]] }
+                : { type: 'LineString', coordinates },
           },
         ],
       }),
@@ -65,6 +88,7 @@ export function SiteThings(props: {
       return;
     }
     setAdding(false);
+    onDraw(undefined);
     setName('');
     setFrom(NOWHERE);
     setTo(NOWHERE);
@@ -138,8 +162,48 @@ export function SiteThings(props: {
               onChange={(event) => setName(event.target.value)}
             />
           </label>
-          {end('One end', from, setFrom)}
-          {end('Other end', to, setTo)}
+          <div className="col-span-2 flex flex-wrap gap-1.5" role="group" aria-label="How it is put in">
+            {HOW.map((how) => {
+              const on = how.key === 'tape' ? !drawn : drawn !== undefined && shape === how.key;
+              return (
+                <button
+                  key={how.key}
+                  type="button"
+                  aria-pressed={on}
+                  className={`min-h-[44px] px-3 border border-muted ${on ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+                  onClick={() => {
+                    if (how.key === 'tape') return onDraw(undefined);
+                    setShape(how.key);
+                    onDraw(drawn ?? []);
+                  }}
+                >
+                  {how.label}
+                </button>
+              );
+            })}
+          </div>
+          {drawn ? (
+            <div className="col-span-2">
+              <p>
+                Press on the plan at each corner: {drawn.length} {drawn.length === 1 ? 'point' : 'points'} so
+                far.
+              </p>
+              {drawn.length > 0 && (
+                <button
+                  type="button"
+                  className="link min-h-[44px]"
+                  onClick={() => onDraw(drawn.slice(0, -1))}
+                >
+                  Take the last point back
+                </button>
+              )}
+            </div>
+          ) : (
+            <>
+              {end('One end', from, setFrom)}
+              {end('Other end', to, setTo)}
+            </>
+          )}
           {problem && (
             <p role="alert" className="wrong col-span-2">
               {problem}
@@ -149,7 +213,14 @@ export function SiteThings(props: {
             <button className="act" disabled={busy}>
               Put it on the plan
             </button>
-            <button type="button" className="quiet" onClick={() => setAdding(false)}>
+            <button
+              type="button"
+              className="quiet"
+              onClick={() => {
+                setAdding(false);
+                onDraw(undefined);
+              }}
+            >
               Leave it
             </button>
           </div>

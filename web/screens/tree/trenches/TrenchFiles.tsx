@@ -12,11 +12,10 @@ export function TrenchFiles(props: {
   name: string;
   plan: TrenchPlan;
   kinds: ReadonlyMap<string, string>;
-  crownRadius: number | undefined;
   stemRadius: number | undefined;
   system: UnitSystem;
 }) {
-  const { name, plan, kinds, crownRadius, stemRadius, system } = props;
+  const { name, plan, kinds, stemRadius, system } = props;
   const out: Record<string, () => void> = {
     SVG: () =>
       keepFile(
@@ -24,7 +23,6 @@ export function TrenchFiles(props: {
           trenchDrawing({
             plan,
             kinds,
-            crownRadius,
             stemRadius,
             system,
             selected: undefined,

@@ -1,12 +1,14 @@
 'use client';
 
-import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { along, openedShare, type PlannedSpoke, type TrenchPlan } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';
 import { toDrawing, toMetres } from '../../../ui/drawing/digPlan';
 import { trenchDrawing, trenchView } from '../../../ui/drawing/trenchPlan';
 import { useMeasured } from '../../../ui/useMeasured';
+
+export type Drawn = readonly [x: number, y: number];
 
 /** Bearing of a point in metres, whole degrees. */
 const bearingTo = (x: number, y: number): number =>
@@ -16,7 +18,6 @@ const bearingTo = (x: number, y: number): number =>
 export function TrenchPlanView(props: {
   plan: TrenchPlan;
   kinds: ReadonlyMap<string, string>;
-  crownRadius: number | undefined;
   stemRadius: number | undefined;
   selected: string | undefined;
   system: UnitSystem;
@@ -24,7 +25,9 @@ export function TrenchPlanView(props: {
   onSelect: (label: string | undefined) => void;
   /** A spoke is turned to another bearing, and stays there. */
   onTurn: (spoke: PlannedSpoke, bearing: number) => void;
-  children?: ReactNode;
+  /** Points of something that is being drawn, m from the stem; set while drawing. */
+  drawn: readonly Drawn[] | undefined;
+  onDrawn: (points: readonly Drawn[]) => void;
 }) {
   const { plan, kinds, system, selected, editable } = props;
   const [box, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
@@ -37,18 +40,18 @@ export function TrenchPlanView(props: {
       trenchDrawing({
         plan,
         kinds,
-        crownRadius: props.crownRadius,
         stemRadius: props.stemRadius,
         selected,
         system,
         ...size,
       }),
-    [plan, kinds, props.crownRadius, props.stemRadius, selected, system, size],
+    [plan, kinds, props.stemRadius, selected, system, size],
   );
-  const at = (event: PointerEvent): number => {
+  const placeOf = (event: { clientX: number; clientY: number }) => {
     const edge = box.current!.getBoundingClientRect();
-    return bearingTo(...toMetres({ view, ...size }, [event.clientX - edge.left, event.clientY - edge.top]));
+    return toMetres({ view, ...size }, [event.clientX - edge.left, event.clientY - edge.top]);
   };
+  const at = (event: PointerEvent): number => bearingTo(...placeOf(event));
   const keys = (event: KeyboardEvent, spoke: PlannedSpoke) => {
     const by: Record<string, number> = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 };
     const step = by[event.key];
@@ -118,7 +121,31 @@ export function TrenchPlanView(props: {
           );
         })}
       </svg>
-      {props.children}
+      {props.drawn && (
+        <svg
+          className="absolute inset-0 cursor-crosshair touch-none"
+          width={size.width}
+          height={size.height}
+          role="application"
+          aria-label="Draw on the plan: press at each corner"
+          data-testid="draw-here"
+          onPointerDown={(event) => {
+            const [x, y] = placeOf(event);
+            props.onDrawn([...props.drawn!, [Number(x.toFixed(2)), Number(y.toFixed(2))]]);
+          }}
+        >
+          <polyline
+            points={props.drawn.map(([x, y]) => to(x, y).join(',')).join(' ')}
+            fill="none"
+            stroke="var(--harm)"
+            strokeWidth="3"
+          />
+          {props.drawn.map(([x, y], i) => {
+            const [px, py] = to(x, y);
+            return <circle key={i} cx={px} cy={py} r="6" fill="var(--harm)" />;
+          })}
+        </svg>
+      )}
     </div>
   );
 }

@@ -1,0 +1,72 @@
+import { expect, test } from '@playwright/test';
+import { enterDemo, saved, station } from './enter';
+
+test('holes of the soil probe layer by layer: set beside the reference tree, drawn, and taken into verdict and report', async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await enterDemo(page);
+  await page.goto('/trees/kelpworth-14?station=soil');
+  await page.getByRole('button', { name: 'Begin a visit today' }).click();
+  await station(page, /^Soil/).click();
+  const probe = page.getByRole('region', { name: 'Soil probe' });
+  await probe.getByLabel('Hole at').fill('E');
+  await probe.getByLabel('From the bark').fill('0.6');
+  await probe.getByRole('button', { name: 'Add a hole' }).click();
+  const hole = probe.getByRole('group', { name: 'Hole at E, 60 cm out' });
+  await hole.getByLabel('Layer 1 ends at').fill('12');
+  await hole.getByRole('button', { name: 'Add the layer' }).click();
+  await hole
+    .getByRole('group', { name: /^Layer 1/ })
+    .getByLabel('Colour')
+    .selectOption('dark');
+  await hole.getByLabel('Layer 2 ends at').fill('40');
+  await hole.getByRole('button', { name: 'Add the layer' }).click();
+  const second = hole.getByRole('group', { name: /^Layer 2/ });
+  await second.getByLabel('Colour').selectOption({ label: 'mottled grey and rust' });
+  await expect(second.getByText('wet for part of the year')).toBeVisible();
+  await second.getByText('Texture by feel').click();
+  await second.getByLabel('Moist, pressed into a ribbon').selectOption('medium');
+  await second.getByLabel('A very wet pinch feels').selectOption('smooth');
+  await second.getByRole('button', { name: 'Take silty clay loam' }).click();
+  await expect(second.getByLabel('Texture', { exact: true })).toHaveValue('silty clay loam');
+
+  // A depth that jumps back is named with what is allowed, stays on the screen and is not kept.
+  await second.getByLabel('Down to').fill('8');
+  await expect(hole.getByRole('alert')).toHaveText(
+    'Layer 2: it ends at 8 cm; allowed is deeper than 12 cm, where layer 1 ends.',
+  );
+  await second.getByLabel('Down to').fill('45');
+  await expect(hole.getByRole('alert')).toHaveCount(0);
+
+  await expect(page.getByTestId('compared')).toContainText(
+    'Topsoil 12 cm about the tree, 26 cm by the reference tree.',
+  );
+  await expect(page.getByTestId('compared')).toContainText('not by the reference tree');
+  await expect(page.getByTestId('soil-columns').getByRole('img')).toHaveAttribute(
+    'aria-label',
+    /mulch ring at E: to 12 cm dark, to 45 cm mottled silty clay loam/,
+  );
+  await page.getByRole('radio', { name: 'water stands', exact: true }).click();
+  await expect(page.getByTestId('ground')).toContainText('Open, but water stands');
+  await page.getByRole('radio', { name: 'smooth, glazed wall' }).click();
+  await expect(page.getByTestId('ground')).toContainText('A saucer that holds water');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByTestId('ground')).toContainText('A saucer that holds water');
+
+  await station(page, /^Verdict/).click();
+  await expect(page.getByText(/soil grey or mottled/).first()).toBeVisible();
+  await page.goto('/trees/kelpworth-14/report');
+  await expect(page.getByRole('heading', { name: 'Ground' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Holes of the soil probe/ })).toBeVisible();
+  const stored = (await (await page.request.get('/api/trees/kelpworth-14/case')).json()) as {
+    visits: { soilLogs?: { layers: unknown[] }[] }[];
+    site?: { others: unknown[] };
+  };
+  expect(stored.visits[0]!.soilLogs![0]!.layers).toEqual([
+    { to: 0.12, colour: 'dark' },
+    { to: 0.45, colour: 'mottled', texture: 'silty clay loam' },
+  ]);
+  expect(stored.site!.others.length).toBeGreaterThan(0);
+});

@@ -1,0 +1,317 @@
+'use client';
+
+import { useState } from 'react';
+import { bearingName } from '@undrel/core/base';
+import type { LogPlace, SoilLayer, SoilLog } from '@undrel/core/casefile';
+import {
+  COLOURS,
+  FEELS,
+  MOISTURES,
+  PLACES,
+  readLogs,
+  RIBBONS,
+  ROOTS,
+  SMELLS,
+  textureByFeel,
+  TEXTURES,
+  type Feel,
+  type Ribbon,
+} from '@undrel/core/soil';
+import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { itemsBelow } from '../../../protocol/item';
+import type { ReferenceGround } from '../../../protocol/reference';
+import { BearingInput } from '../../../ui/controls/BearingInput';
+import { LengthInput } from '../../../ui/controls/LengthInput';
+import { newId } from '../newId';
+import type { StationProps } from '../visitEntry';
+import { Select } from './Select';
+
+/** Holes of the soil probe: layer by layer, about the tree and elsewhere, and how they compare. */
+export function SoilLogs(props: StationProps & { elsewhere: ReferenceGround | undefined }) {
+  const { control, visitId, visit, system, mayMeasure, elsewhere } = props;
+  const items = itemsBelow(control.items, 'soilLog', visitId);
+  const { holes, compared } = readLogs(visit.soilLogs ?? [], elsewhere?.logs);
+  const [open, setOpen] = useState<string | undefined>(undefined);
+  const [place, setPlace] = useState<LogPlace>('ring');
+  const [bearing, setBearing] = useState<number | undefined>(undefined);
+  const [distance, setDistance] = useState<number | undefined>(undefined);
+  const short = (metres: number) => formatValue(metres, 'short length', system);
+  const add = () => {
+    const id = newId();
+    control.set('soilLog', id, visitId, { place, bearing: bearing!, distance: distance!, layers: [] });
+    setOpen(id);
+    setBearing(undefined);
+    setDistance(undefined);
+  };
+  return (
+    <section className="my-4" aria-label="Soil probe">
+      <h2>Soil probe, layer by layer</h2>
+      {compared.length > 0 && (
+        <ul className="my-1" data-testid="compared">
+          {compared.map((sentence) => (
+            <li key={sentence}>{writeLengths(sentence, system)}</li>
+          ))}
+        </ul>
+      )}
+      {elsewhere && holes.length > 0 && (
+        <p className="text-sm text-muted">
+          Reference tree: {elsewhere.label}, {elsewhere.logs.length}{' '}
+          {elsewhere.logs.length === 1 ? 'hole' : 'holes'}.
+        </p>
+      )}
+      {items.length === 0 && (
+        <p className="told my-1">
+          No hole yet. One in the mulch ring, one outside it and one in open ground tell most.
+        </p>
+      )}
+      <ul>
+        {items.map(({ id, values }, i) => {
+          const hole = holes.find((h) => h.log === (visit.soilLogs ?? [])[i]);
+          const name = `${bearingName(values.bearing)}, ${short(values.distance)} out`;
+          return (
+            <li key={id} className="border-b border-hair">
+              <button
+                type="button"
+                aria-expanded={open === id}
+                className="w-full min-h-[44px] text-left flex items-baseline gap-3"
+                onClick={() => setOpen(open === id ? undefined : id)}
+              >
+                <span className="num w-32 shrink-0">{name}</span>
+                <span className="flex-1">
+                  {PLACES.find((p) => p.key === values.place)!.label}
+                  {hole?.topsoil !== undefined && `, topsoil ${short(hole.topsoil)}`}
+                  {hole?.wetFrom !== undefined && `, long wet from ${short(hole.wetFrom)}`}
+                  {hole?.oldGrade !== undefined && `, original grade at ${short(hole.oldGrade)}`}
+                </span>
+              </button>
+              {open === id && (
+                <Hole
+                  log={values}
+                  name={name}
+                  system={system}
+                  disabled={!mayMeasure}
+                  onChange={(log, field) => control.set('soilLog', id, visitId, log, field)}
+                  onRemove={() => control.set('soilLog', id, visitId, null)}
+                />
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {mayMeasure && (
+        <div className="grid grid-cols-2 gap-2 items-end my-2">
+          <Select
+            label="Place of the hole"
+            options={PLACES}
+            value={place}
+            needed
+            onChange={(key) => setPlace(key ?? 'ring')}
+          />
+          <BearingInput label="Hole at" value={bearing} onChange={setBearing} />
+          <LengthInput
+            field="siteDistance"
+            label="From the bark"
+            system={system}
+            value={distance}
+            onChange={setDistance}
+          />
+          <button
+            type="button"
+            className="act"
+            disabled={bearing === undefined || distance === undefined}
+            onClick={add}
+          >
+            Add a hole
+          </button>
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** What cannot be right about the depths of the layers, with what is allowed. */
+function problemOf(layers: readonly SoilLayer[], system: UnitSystem): string | undefined {
+  const short = (metres: number) => formatValue(metres, 'short length', system);
+  const at = layers.findIndex((l, i) => i > 0 && l.to <= layers[i - 1]!.to);
+  return at < 0
+    ? undefined
+    : `Layer ${at + 1}: it ends at ${short(layers[at]!.to)}; allowed is deeper than ${short(layers[at - 1]!.to)}, where layer ${at} ends.`;
+}
+
+/** One hole with its layers. What cannot be right stays on the screen and is not kept until it is mended. */
+function Hole(props: {
+  log: SoilLog;
+  name: string;
+  system: UnitSystem;
+  disabled: boolean;
+  onChange: (log: SoilLog, field: string) => void;
+  onRemove: () => void;
+}) {
+  const { system, disabled } = props;
+  const [unfit, setUnfit] = useState<SoilLog | undefined>(undefined);
+  const [next, setNext] = useState<number | undefined>(undefined);
+  const log = unfit ?? props.log;
+  const problem = problemOf(log.layers, system);
+  const change = (changed: SoilLog, field: string) => {
+    if (problemOf(changed.layers, system)) return setUnfit(changed);
+    setUnfit(undefined);
+    props.onChange(changed, field);
+  };
+  const layer = (i: number, changed: Partial<SoilLayer>) =>
+    change(
+      { ...log, layers: log.layers.map((l, k) => (k === i ? { ...l, ...changed } : l)) },
+      `layers.${i}.${Object.keys(changed)[0]}`,
+    );
+  const top = (i: number) => log.layers[i - 1]?.to ?? 0;
+  const short = (metres: number) => formatValue(metres, 'short length', system);
+  return (
+    <div className="bg-wash p-3 mb-2 space-y-3" role="group" aria-label={`Hole at ${props.name}`}>
+      {log.layers.map((l, i) => (
+        <fieldset key={i} className="border-b border-hair pb-2">
+          <legend className="font-semibold">
+            Layer {i + 1}, from {short(top(i))}
+          </legend>
+          <div className="grid grid-cols-2 gap-2">
+            <LengthInput
+              field="layer"
+              label="Down to"
+              system={system}
+              value={l.to}
+              disabled={disabled}
+              onChange={(to) => to !== undefined && layer(i, { to })}
+            />
+            <Select
+              label="Colour"
+              options={COLOURS}
+              value={l.colour}
+              disabled={disabled}
+              onChange={(colour) => layer(i, { colour })}
+            />
+            <Select
+              label="Texture"
+              options={TEXTURES.map((key) => ({ key, label: key }))}
+              value={l.texture as (typeof TEXTURES)[number] | undefined}
+              disabled={disabled}
+              onChange={(texture) => layer(i, { texture })}
+            />
+            <Select
+              label="Moisture"
+              options={MOISTURES}
+              value={l.moisture}
+              disabled={disabled}
+              onChange={(moisture) => layer(i, { moisture })}
+            />
+            <Select
+              label="Smell"
+              options={SMELLS}
+              value={l.smell}
+              disabled={disabled}
+              onChange={(smell) => layer(i, { smell })}
+            />
+            <Select
+              label="Roots"
+              options={ROOTS}
+              value={l.roots}
+              disabled={disabled}
+              onChange={(roots) => layer(i, { roots })}
+            />
+          </div>
+          {l.colour && (
+            <p className="text-sm text-muted mt-1">
+              {COLOURS.find((c) => c.key === l.colour)!.label}:{' '}
+              {COLOURS.find((c) => c.key === l.colour)!.means}.
+            </p>
+          )}
+          {!disabled && (
+            <div className="flex gap-4">
+              <ByFeel layer={i + 1} onTexture={(texture) => layer(i, { texture })} />
+              <button
+                type="button"
+                className="link min-h-[44px]"
+                onClick={() => change({ ...log, layers: log.layers.filter((_, k) => k !== i) }, 'layers')}
+              >
+                Remove layer {i + 1}
+              </button>
+            </div>
+          )}
+        </fieldset>
+      ))}
+      {problem && (
+        <p role="alert" className="wrong">
+          {problem}
+        </p>
+      )}
+      {!disabled && (
+        <div className="grid grid-cols-[1fr_auto] gap-2 items-end">
+          <LengthInput
+            field="layer"
+            label={`Layer ${log.layers.length + 1} ends at`}
+            system={system}
+            value={next}
+            onChange={setNext}
+          />
+          <button
+            type="button"
+            className="quiet"
+            disabled={next === undefined || problem !== undefined}
+            onClick={() => {
+              change({ ...log, layers: [...log.layers, { to: next! }] }, 'layers');
+              setNext(undefined);
+            }}
+          >
+            Add the layer
+          </button>
+        </div>
+      )}
+      <div className="grid grid-cols-2 gap-2">
+        <LengthInput
+          field="layer"
+          label="Probe stops at"
+          system={system}
+          value={log.refusal}
+          disabled={disabled}
+          onChange={(refusal) => change({ ...log, refusal }, 'refusal')}
+        />
+        <LengthInput
+          field="layer"
+          label="Original grade at"
+          system={system}
+          value={log.oldGrade}
+          disabled={disabled}
+          onChange={(oldGrade) => change({ ...log, oldGrade }, 'oldGrade')}
+        />
+      </div>
+      {!disabled && (
+        <button type="button" className="link min-h-[44px]" onClick={props.onRemove}>
+          Remove this hole
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** Texture by hand: a ball, a ribbon, a wet pinch. */
+function ByFeel(props: { layer: number; onTexture: (texture: (typeof TEXTURES)[number]) => void }) {
+  const [ribbon, setRibbon] = useState<Ribbon | undefined>(undefined);
+  const [feel, setFeel] = useState<Feel | undefined>(undefined);
+  const texture = ribbon && feel && textureByFeel(ribbon, feel);
+  return (
+    <details className="flex-1">
+      <summary className="link min-h-[44px] flex items-center cursor-pointer">
+        Texture by feel<span className="sr-only">, layer {props.layer}</span>
+      </summary>
+      <div className="space-y-2">
+        <Select label="Moist, pressed into a ribbon" options={RIBBONS} value={ribbon} onChange={setRibbon} />
+        <Select label="A very wet pinch feels" options={FEELS} value={feel} onChange={setFeel} />
+        {texture && (
+          <button type="button" className="quiet" onClick={() => props.onTexture(texture)}>
+            Take {texture}
+          </button>
+        )}
+        <p className="text-sm text-muted">
+          After Thien 1979, J. Agron. Educ. 8:54. Silt cannot be told from silt loam by hand.
+        </p>
+      </div>
+    </details>
+  );
+}

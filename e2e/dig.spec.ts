@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { enterDemo, saved } from './enter';
+import { KEY, POINTING, THOUGHT } from './keystrokes';
 
 /** A dig as it stands on a paper sketch: bearings, cm from the bark, cm deep, cm across. */
 const SHEET: { label: string; kind: string; starts: string; points: [string, string, string, string][] }[] = [
@@ -35,14 +36,6 @@ async function numbers(page: Page): Promise<string[]> {
     .allTextContents();
   return [share!, ...rows];
 }
-
-/**
- * Time a practised hand takes, s, by the keystroke-level model (Card, Moran and Newell 1980, Comm. ACM 23:396; values
- * from memory): a key 0.28, pointing at a place 1.1, a moment of thought 1.35.
- */
-const KEY = 0.28;
-const POINTING = 1.1;
-const THOUGHT = 1.35;
 
 /** @returns seconds by the model: a look at the sketch before each root, choice and point */
 async function typed(page: Page): Promise<number> {

@@ -198,3 +198,42 @@ export const VERTICAL = {
     source: PRACTICE,
   },
 } as const;
+
+/** Trench soil moved in a crew hour, m3: from, usually, at best. Common practice, no source. */
+export interface DigRate {
+  low: number;
+  usual: number;
+  high: number;
+  reason: string;
+}
+
+export type SoilToDig = 'open' | 'tight';
+
+/** By tool and by how the soil was found; the ranges are wide because crews and stones are. */
+export const DIG_RATES: Record<SpokeRules['school'], Record<SoilToDig, DigRate>> = {
+  hand: {
+    open: { low: 0.15, usual: 0.2, high: 0.3, reason: 'One person with a trenching spade in open soil.' },
+    tight: {
+      low: 0.07,
+      usual: 0.12,
+      high: 0.18,
+      reason: 'Tight soil is loosened with a pick before it is lifted.',
+    },
+  },
+  air: {
+    open: { low: 0.35, usual: 0.5, high: 0.7, reason: 'Two people and one nozzle in open, moist soil.' },
+    tight: {
+      low: 0.15,
+      usual: 0.3,
+      high: 0.45,
+      reason: 'Tight clay is cut in thin slices, slower when dry; wetting it the day before helps.',
+    },
+  },
+};
+
+/** Compressors by the air they give, m3/s; the smallest that feeds the nozzle is taken. Common practice, no source. */
+export const COMPRESSORS: readonly { label: string; gives: number }[] = [
+  { label: '5 m³/min (185 cfm) class, towed', gives: 5 / 60 },
+  { label: '7 m³/min (250 cfm) class, towed', gives: 7 / 60 },
+  { label: '10.6 m³/min (375 cfm) class, towed', gives: 10.6 / 60 },
+];

@@ -4,6 +4,7 @@ import type { Push } from '../casefile/push';
 import type { Site, TrenchDesign } from '../casefile/trench';
 import { schoolFor, SPOKES, type SchoolInForce, type Schools } from '../practice';
 import { readDig } from '../roots';
+import { readPushes } from '../soil';
 import type { Quantity } from '../units/quantity';
 import { alternativesTo, type Alternative } from './alternatives';
 import { planTrenches, spokeRules, type TrenchPlan } from './plan';
@@ -58,7 +59,9 @@ export function assessTrenches(given: TrenchesGiven): Trenches {
   };
   const plan = planTrenches(situation);
   const key = spokeRules(school, tree, date).school === 'hand' ? 'air' : 'hand';
-  const quantities = trenchQuantities(plan, fill);
+  const read = pushes && readPushes(pushes);
+  const soil = read?.tightness === 'open' ? 'open' : 'tight';
+  const quantities = trenchQuantities(plan, fill, soil);
   return {
     plan,
     other: planTrenches({ ...situation, school: { ...school, key, label: SPOKES[key].label } }),
@@ -67,7 +70,7 @@ export function assessTrenches(given: TrenchesGiven): Trenches {
     quantities,
     bySeason:
       plan.seasons > 1
-        ? Array.from({ length: plan.seasons }, (_, i) => trenchQuantities(plan, fill, i + 1))
+        ? Array.from({ length: plan.seasons }, (_, i) => trenchQuantities(plan, fill, soil, i + 1))
         : [],
     alternatives: alternativesTo(plan, quantities.find((q) => q.name === 'Crew hours')!.value, findings),
   };

@@ -115,10 +115,8 @@ test('clearances and areas of whole layouts, measured by general-purpose geometr
             return sum + x! * ny! - nx! * y!;
           }, 0) / 2,
         );
-      const union =
-        trenches.length === 0
-          ? []
-          : polygonClipping.union(...(trenches.map((t) => [t]) as [[number, number][]][]));
+      const [first, ...others] = trenches.map((t): [[number, number][]] => [t]);
+      const union = first ? polygonClipping.union(first, ...others) : [];
       const area = union.reduce((sum, [ring]) => sum + areaOf(ring!), 0);
       expect(area).toBeCloseTo(length * RULES.width, 6);
     }),

@@ -164,7 +164,7 @@ test('quantities follow from run, width and depth; seasons add up to the whole',
   const made = plan({}, {}, { stressed: true });
   const fill = schoolFor('trenchFill', {}, {});
   const figure = (name: string, season?: number) =>
-    trenchQuantities(made, fill, season).find((q) => q.name === name)!.value;
+    trenchQuantities(made, fill, 'open', season).find((q) => q.name === name)!.value;
   const volume = made.layout.length * 0.22 * 0.28;
   expect(figure('Soil dug')).toBeCloseTo(volume, 9);
   expect(figure('Compost')).toBeCloseTo(0.6 * volume, 9);
@@ -172,7 +172,7 @@ test('quantities follow from run, width and depth; seasons add up to the whole',
   const seasons = Array.from({ length: made.seasons }, (_, i) => figure('Soil dug', i + 1));
   expect(seasons.reduce((a, b) => a + b, 0)).toBeCloseTo(volume, 9);
   // Three trees alike: what is left of a bag at one goes to the next.
-  const alike = trenchQuantities(made, fill, 1);
+  const alike = trenchQuantities(made, fill, 'open', 1);
   const all = materialsTogether([alike, alike, alike]);
   const named = (name: string) => all.find((q) => q.name === name)!.value;
   expect(named('Soil dug')).toBeCloseTo(3 * seasons[0]!, 9);

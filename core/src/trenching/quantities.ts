@@ -1,4 +1,11 @@
-import { LIMITS, TRENCH_LIMITS, type SchoolInForce } from '../practice';
+import {
+  COMPRESSORS,
+  DIG_RATES,
+  LIMITS,
+  TRENCH_LIMITS,
+  type SchoolInForce,
+  type SoilToDig,
+} from '../practice';
 import type { Quantity, Working, WorkingInput } from '../units/quantity';
 import type { TrenchPlan } from './plan';
 
@@ -12,10 +19,15 @@ const CUBIC_FEET_A_MINUTE = 1 / (0.3048 ** 3 / 60);
 export const compostShare = (rules: TrenchPlan['rules'], fill: SchoolInForce): number =>
   fill.key === 'compost' ? 1 : fill.key === 'half' ? rules.compost : 0.5;
 
-/** What the trenches of one season, or of all, come to. */
+/**
+ * What the trenches of one season, or of all, come to.
+ *
+ * @param soil how the ground was found: tight where nothing says that it is open
+ */
 export function trenchQuantities(
   { spokes, rules }: Pick<TrenchPlan, 'spokes' | 'rules'>,
   fill: SchoolInForce,
+  soil: SoilToDig,
   season?: number,
 ): Quantity[] {
   const dug = spokes.filter((s) => season === undefined || s.season === season);
@@ -27,7 +39,10 @@ export function trenchQuantities(
   const compost = filled * shareOfCompost;
   const native = filled - compost;
   const heap = volume * LIMITS.soilSwell.value;
-  const rate = rules.school === 'hand' ? LIMITS.handRate : LIMITS.airRate;
+  const rate = DIG_RATES[rules.school][soil];
+  const hours = (at: number) => LIMITS.setUpHours.value + volume / at;
+  const nozzle = TRENCH_LIMITS.nozzleAir.value;
+  const compressor = COMPRESSORS.find((c) => c.gives >= nozzle)!;
   const input = (name: string, value: number, dimension: WorkingInput['dimension']): WorkingInput => ({
     name,
     value,
@@ -108,15 +123,15 @@ export function trenchQuantities(
     ),
     quantity(
       'Crew hours',
-      dug.length === 0 ? 0 : LIMITS.setUpHours.value + volume / rate.value,
+      dug.length === 0 ? 0 : hours(rate.usual),
       'hours',
-      'set-up + soil dug / rate of the tool',
-      [input('rate, m³ an hour', rate.value, 'ratio')],
+      'set-up + soil dug / rate of the tool in this soil',
+      [input('rate, m³ an hour', rate.usual, 'ratio')],
       [
-        rate.reason,
+        `${rate.reason} ${soil === 'tight' ? 'Tight' : 'Open'} soil: ${hours(rate.high).toFixed(1)} to ${hours(rate.low).toFixed(1)} hours.`,
         ...(rules.school === 'air'
           ? [
-              `Compressor: ${Math.round(TRENCH_LIMITS.nozzleAir.value * CUBIC_FEET_A_MINUTE)} cfm at the nozzle; ${TRENCH_LIMITS.nozzleAir.reason}`,
+              `Air: ${Math.round(nozzle * CUBIC_FEET_A_MINUTE)} cfm at the nozzle, so a compressor of the ${compressor.label}. ${TRENCH_LIMITS.nozzleAir.reason}`,
             ]
           : []),
       ],

@@ -104,6 +104,21 @@ export async function setProperty(
 export const setPlan = async (db: Db, id: string, plan: Outline[], version: number): Promise<boolean> =>
   (await db.row(sql.SET_PLAN, [id, JSON.stringify(plan), version])) !== undefined;
 
+/**
+ * Things join the plan of a property, those that are there already left out. Several who add at once all come in.
+ *
+ * @returns undefined where there is no such property
+ */
+export async function addToPlan(db: Db, id: string, things: readonly Outline[]): Promise<true | undefined> {
+  if (!(await db.row(sql.HOLD_PROPERTY, [id]))) return undefined;
+  const { plan, version } = (await propertyHead(db, id))!;
+  const known = new Set((plan ?? []).map((o) => JSON.stringify(o.points)));
+  const fresh = things.filter((o) => !known.has(JSON.stringify(o.points)));
+  if (fresh.length > 0 && !(await setPlan(db, id, [...(plan ?? []), ...fresh], version)))
+    throw new Error('a property that is held moved on');
+  return true;
+}
+
 /** Takes a property out of view; nothing is lost, {@link restoreProperty} brings it back. Gives its name. */
 export const removeProperty = async (db: Db, id: string): Promise<string | undefined> =>
   (await db.row<{ name: string }>(sql.DELETE_PROPERTY, [id]))?.name;

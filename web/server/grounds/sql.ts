@@ -67,6 +67,8 @@ export const ADD_CLIENT = `insert into clients (firm_id, id, name) values (curre
 export const FIND_CLIENT = `select id from clients where name = $1 and deleted_at is null`;
 export const ADD_PROPERTY = `insert into properties (firm_id, id, client_id, name, note) values (current_firm(), $1, $2, $3, $4)`;
 export const SET_PROPERTY = `update properties set name = $2, note = $3, client_id = $4 where id = $1 and version = $5 returning version`;
+/** The row is held until the transaction ends: who adds next waits and finds what was added. */
+export const HOLD_PROPERTY = `select id from properties where id = $1 and deleted_at is null for update`;
 export const SET_PLAN = `update properties set plan = $2 where id = $1 and version = $3 returning version`;
 export const DELETE_PROPERTY = `update properties set deleted_at = now() where id = $1 and deleted_at is null returning name`;
 export const RESTORE_PROPERTY = `update properties set deleted_at = null where id = $1`;

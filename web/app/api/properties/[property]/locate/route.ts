@@ -2,7 +2,7 @@ import type { NextRequest } from 'next/server';
 import { z } from 'zod';
 import { handle, plain } from '@/server/accounts/request';
 import { today } from '@/server/cases/write';
-import { propertyHead, setPlan } from '@/server/grounds/grounds';
+import { addToPlan } from '@/server/grounds/grounds';
 import { simulatedLocate } from '@/stand-ins/locate';
 
 const place = z.object({ x: z.number(), y: z.number() });
@@ -16,13 +16,8 @@ export async function POST(
   const asked = place.safeParse(await request.json().catch(() => undefined));
   return handle(request, 'measure', async (db) => {
     if (!asked.success) return plain(400, 'x and y of the place are needed, in metres.');
-    const head = await propertyHead(db, property);
-    if (!head) return plain(404, 'There is no such property.');
     const { marked, lines } = await simulatedLocate.locate(asked.data, today());
-    const known = new Set((head.plan ?? []).map((o) => JSON.stringify(o.points)));
-    const found = lines.filter((l) => !known.has(JSON.stringify(l.points)));
-    if (found.length > 0 && !(await setPlan(db, property, [...(head.plan ?? []), ...found], head.version)))
-      return plain(409, 'Someone else changed the plan meanwhile; try again.');
+    if (!(await addToPlan(db, property, lines))) return plain(404, 'There is no such property.');
     return Response.json({ marked, lines: lines.map((l) => l.name) });
   });
 }

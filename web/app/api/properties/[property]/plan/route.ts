@@ -3,7 +3,7 @@ import { handle, plain } from '@/server/accounts/request';
 import { bringTrees, toldOf } from '@/server/grounds/bring';
 import { readDxf } from '@/server/grounds/dxf';
 import { readPlan, writePlan } from '@/server/grounds/geojson';
-import { loadProperty, setPlan } from '@/server/grounds/grounds';
+import { addToPlan, loadProperty, setPlan } from '@/server/grounds/grounds';
 import type { Outline, PlanSides, PropertyPage } from '@/protocol/grounds';
 
 interface Context {
@@ -39,7 +39,7 @@ export async function GET(request: NextRequest, { params }: Context): Promise<Re
 /**
  * Brings a plan in, GeoJSON or DXF: labelled points place or add trees, lines and areas replace the outlines.
  *
- * With `add` its lines and areas join those that are there.
+ * With `add` its lines and areas join those that are there; its points are passed over.
  *
  * `base` is the version the sender saw; outlines that someone changed since are left alone, and the answer is 409 with
  * both sides.
@@ -52,12 +52,14 @@ export async function POST(request: NextRequest, { params }: Context): Promise<R
     const isDxf = request.headers.get('content-type')?.includes('dxf') === true;
     const read = isDxf ? readDxf(source) : readPlan(source);
     if (!read.ok) return plain(400, read.problem);
+    if (request.nextUrl.searchParams.has('add')) {
+      if (!(await addToPlan(db, property, read.outlines))) return plain(404, 'There is no such property.');
+      return Response.json({ done: toldOf(0, 0, read.outlines.length), notes: read.notes });
+    }
     const page = await loadProperty(db, property);
     if (!page) return plain(404, 'There is no such property.');
-    const added = request.nextUrl.searchParams.has('add');
-    const outlines = added ? [...page.plan, ...read.outlines] : read.outlines;
     const replaced = read.outlines.length > 0;
-    if (replaced && !added && base !== page.version && page.plan.length > 0) {
+    if (replaced && base !== page.version && page.plan.length > 0) {
       return Response.json({ stale: sidesOf(page, read.outlines) }, { status: 409 });
     }
     const trees = read.trees.map((t) => ({
@@ -66,7 +68,7 @@ export async function POST(request: NextRequest, { params }: Context): Promise<R
       position: { x: t.x, y: t.y },
     }));
     const brought = await bringTrees(db, viewer, property, page.trees, trees);
-    if (replaced && !(await setPlan(db, property, outlines, page.version)))
+    if (replaced && !(await setPlan(db, property, read.outlines, page.version)))
       throw new Error('the property moved on within this transaction');
     return Response.json({
       done: toldOf(brought.added, brought.changed, read.outlines.length),

@@ -15,6 +15,7 @@ const STATIONS = [
   'soil',
   'trenches',
   'verdict',
+  'cuts',
   'prescription',
 ];
 const VIEWS = [

@@ -1,4 +1,5 @@
 // A dig of many roots, for the benches: GeoJSON on standard output with `--geojson N`, else timings as JSON.
+import highs from 'highs';
 import type { Dig, DugRoot } from '@undrel/core/casefile';
 import { forecastOf, seeded, type Scenario } from '@undrel/core/growth';
 import {
@@ -12,6 +13,7 @@ import {
   togetherOf,
   TOUCH_TOLERANCE,
 } from '@undrel/core/roots';
+import { cutProblem, highsSolver, planCuts } from '@undrel/core/pruning';
 import { layOut, obstaclesFor, type Obstacle } from '@undrel/core/trenching';
 
 const TREE = { stemDiameter: 0.3 };
@@ -53,6 +55,25 @@ function tangle(count: number): Dig {
     };
   });
   return { measuredFrom: 'bark', north: 'true', roots };
+}
+
+/** The same with every third root grown from the stem and six anchors among them. */
+function rooted(count: number): Dig {
+  const { roots, ...head } = tangle(count);
+  return {
+    ...head,
+    roots: roots.map((root, n) => {
+      if (n >= 6) return n % 3 === 0 ? { ...root, kind: 'circling', start: 'stem' } : root;
+      const [first] = root.points;
+      const points = [0, 0.3, 0.9].map((distance) => ({
+        ...first!,
+        bearing: n * 60,
+        distance,
+        diameter: 0.07,
+      }));
+      return { ...root, kind: 'structural', start: 'stem', points };
+    }),
+  };
 }
 
 function time(name: string, times: number, work: () => unknown) {
@@ -104,6 +125,21 @@ if (wanted > 0) {
     opened: 0.3,
     leastGain: 0.08,
   };
+  const solve = highsSolver(await highs());
+  const dug = readDig(TREE, rooted(60));
+  const cuts = () => {
+    const problem = cutProblem({
+      tree: { ...TREE, label: 'T', species: 'x' },
+      date: '2026-06-01',
+      reading: dug,
+      stem: { perYear: 0.003, variation: 0.45, from: 'bench' },
+      stressed: false,
+      firm: {},
+      design: { stages: 3 },
+    });
+    const planned = planCuts(problem, solve);
+    if (!('plan' in planned) || !planned.plan.proved) throw new Error('no plan was proved the best');
+  };
   const forecast = (of: Scenario[]) => () =>
     forecastOf(reading, {
       draws: 2000,
@@ -117,6 +153,7 @@ if (wanted > 0) {
       time('share of the circumference, 200 roots', 40, share),
       time('a dig of 40 roots read, crossings and all', 20, () => readDig(TREE, fresh())),
       time('trenches among 40 obstacles and 60 roots', 20, () => layOut(rules, { obstacles: about }, [30])),
+      time('cut plan of 60 roots in 3 stages, proved the best', 10, cuts),
       time('forecast: 2,000 draws, 40 roots, 30 years', 7, forecast(scenarios)),
       time(
         'the same with three scenarios',

@@ -239,6 +239,7 @@ await program(async (atStop) => {
     '--bundle',
     '--platform=node',
     '--format=esm',
+    '--external:highs',
     `--outfile=${digBench}`,
     '--log-level=error',
   ]);

@@ -23,6 +23,7 @@ const TABLES = [
   'trench_designs',
   'pushes',
   'soil_logs',
+  'cut_designs',
   'decisions',
   'probe_points',
   'grade_profiles',

@@ -326,3 +326,34 @@ export const soundCollar: Dig = dig([
     },
   ),
 ]);
+
+/** More than may be cut: thick roots that grew from the stem and hold it by the throat, each with a share of its roots. */
+export const manyThick: Dig = dig([
+  ...[12, 96, 168, 251, 322].map((b, i) => anchor(`D${i + 1}`, b, 0.062 + 0.006 * (i % 3), 0.11)),
+  ...[
+    { label: 'G1', from: 30, round: 96, diameter: 0.078, gap: 0 },
+    { label: 'G2', from: 118, round: 88, diameter: 0.07, gap: 0.001 },
+    { label: 'G3', from: 205, round: 104, diameter: 0.074, gap: 0 },
+    { label: 'G4', from: 300, round: 70, diameter: 0.058, gap: 0.006 },
+  ].map(({ label, ...b }) =>
+    bend(
+      label,
+      { kind: 'girdling', depth: 0.05, begins: 0, ends: 0.3, ...b },
+      { start: 'stem', contact: 'pressing' },
+    ),
+  ),
+  bend(
+    'c1',
+    {
+      kind: 'circling',
+      from: 60,
+      round: 120,
+      diameter: 0.016,
+      depth: 0.03,
+      gap: 0.012,
+      begins: 0.1,
+      ends: 0.1,
+    },
+    { contact: 'clear' },
+  ),
+]);

@@ -528,6 +528,20 @@ function sableRow(): DemoProperty {
         shares: { 'crown.density': 0.9 },
       },
     ],
+    'Hornbeam 3': [
+      {
+        date: '2026-05-07',
+        by: BY,
+        seed: 203,
+        note: 'Four thick roots across the stem, each of them one that feeds it: more than may go at once.',
+        dig: digs.manyThick,
+        collar: { depth: 0.09, spread: 0.02, bearings: 6 },
+        straight: [1, 2, 4, 5],
+        fill: 0,
+        answers: { 'crown.colour': 'good', 'base.push': 'none', 'base.flat': 'marked' },
+        shares: { 'crown.density': 0.85 },
+      },
+    ],
     'Tulip tree 1': [
       {
         date: '2025-05-13',

@@ -1,5 +1,6 @@
 import type {
   CaseFile,
+  CutDesign,
   Dig,
   DugRoot,
   Decision,
@@ -17,7 +18,7 @@ import type {
 /** The head of a visit: what it holds beside its readings. */
 export type VisitHead = Omit<
   Visit,
-  'findings' | 'profiles' | 'probes' | 'decisions' | 'dig' | 'trenches' | 'pushes' | 'soilLogs'
+  'findings' | 'profiles' | 'probes' | 'decisions' | 'dig' | 'trenches' | 'cuts' | 'pushes' | 'soilLogs'
 >;
 
 /** The stem in a dig and how it was measured; the roots are items of their own. */
@@ -36,6 +37,7 @@ export interface ItemValues {
   trenches: TrenchDesign;
   push: Push;
   soilLog: SoilLog;
+  cuts: CutDesign;
 }
 
 export type ItemKind = keyof ItemValues;
@@ -75,6 +77,7 @@ export const findingId = (visitId: string, key: string, part?: number): string =
   part === undefined ? `${visitId}.${key}` : `${visitId}.${key}.${part}`;
 export const profileId = (visitId: string, bearing: number): string => `${visitId}.${bearing}`;
 export const digId = (visitId: string): string => `${visitId}.dig`;
+export const cutsId = (visitId: string): string => `${visitId}.cuts`;
 export const trenchesId = (visitId: string): string => `${visitId}.trenches`;
 export const decisionId = (visitId: string, operation: string): string => `${visitId}.${operation}`;
 
@@ -86,7 +89,7 @@ export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => str
   const items: Item[] = [fresh('tree', treeId, propertyId, caseFile.tree)];
   for (const event of caseFile.events) items.push(fresh('event', newId(), treeId, event));
   for (const visit of caseFile.visits) {
-    const { findings, profiles, probes, decisions, dig, trenches, pushes, soilLogs, ...head } = visit;
+    const { findings, profiles, probes, decisions, dig, trenches, cuts, pushes, soilLogs, ...head } = visit;
     const visitId = newId();
     items.push(fresh('visit', visitId, treeId, head));
     for (const f of findings) items.push(fresh('finding', findingId(visitId, f.key, f.part), visitId, f));
@@ -95,6 +98,7 @@ export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => str
     for (const d of decisions) items.push(fresh('decision', decisionId(visitId, d.operation), visitId, d));
     for (const p of pushes ?? []) items.push(fresh('push', newId(), visitId, p));
     for (const l of soilLogs ?? []) items.push(fresh('soilLog', newId(), visitId, l));
+    if (cuts) items.push(fresh('cuts', cutsId(visitId), visitId, cuts));
     if (trenches) items.push(fresh('trenches', trenchesId(visitId), visitId, trenches));
     if (dig) {
       const { roots, ...digHead } = dig;
@@ -123,6 +127,7 @@ export function visitFrom(items: readonly Item[], visit: { id: string; values: V
   const [dig] = below('dig') as DigHead[];
   const roots = below('root') as DugRoot[];
   const [trenches] = below('trenches') as TrenchDesign[];
+  const [cuts] = below('cuts') as CutDesign[];
   const pushes = below('push') as Push[];
   const soilLogs = below('soilLog') as SoilLog[];
   return {
@@ -133,6 +138,7 @@ export function visitFrom(items: readonly Item[], visit: { id: string; values: V
     decisions: below('decision') as Decision[],
     ...(dig || roots.length > 0 ? { dig: { ...(dig ?? NEW_DIG), roots } } : {}),
     ...(trenches && { trenches }),
+    ...(cuts && { cuts }),
     ...(pushes.length > 0 && { pushes }),
     ...(soilLogs.length > 0 && { soilLogs }),
   };

@@ -29,7 +29,7 @@ self.onmessage = ({ data }: MessageEvent<JudgeJob>) => {
     const assessment = assess(tree, events, visit, firm, table);
     const explanation = explained ? explain(assessment.verdict, tableFor(table)) : undefined;
     const { verdict, operations } = assessment;
-    const glance = glanceAt(assessment, visit.decisions);
+    const glance = glanceAt(assessment, tree, visit);
     answer({ id, judged: { verdict, operations, glance, explanation } });
   } catch (error) {
     answer({ id, problem: error instanceof Error ? error.message : String(error) });

@@ -1,3 +1,4 @@
+export * from './cuts';
 export * from './dig';
 export * from './push';
 export * from './soilLog';

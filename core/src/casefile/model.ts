@@ -2,6 +2,7 @@
  * The case of one tree, as plain types. SI throughout: metres, degrees clockwise from north. The schema that checks
  * a file against these types is in schema.ts; this file has no dependency so that a browser may load it alone.
  */
+import type { CutDesign } from './cuts';
 import type { Dig } from './dig';
 import type { Push } from './push';
 import type { SoilLog } from './soilLog';
@@ -129,6 +130,7 @@ export interface Visit {
   decisions: Decision[];
   dig?: Dig;
   trenches?: TrenchDesign;
+  cuts?: CutDesign;
   /** Of a recording penetrometer. */
   pushes?: Push[];
   /** Holes of the soil probe, layer by layer. */

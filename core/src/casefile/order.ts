@@ -82,7 +82,7 @@ export function caseOf(
     tree: compact({ ...tree, crownSpread: eachPicked(tree.crownSpread, 'bearing', 'radius') }),
     events: events.map(compact).sort((a, b) => a.when.localeCompare(b.when) || a.kind.localeCompare(b.kind)),
     visits: visits
-      .map(({ dig, trenches, pushes, soilLogs, decisions, ...visit }) =>
+      .map(({ dig, trenches, cuts, pushes, soilLogs, decisions, ...visit }) =>
         compact({
           ...visit,
           findings: eachPicked(
@@ -108,6 +108,33 @@ export function caseOf(
               readings: eachPicked(p.readings, 'depth', 'pressure')!,
             }))
             .sort((a, b) => a.bearing - b.bearing || a.distance - b.distance),
+          cuts: cuts && {
+            ...picked(
+              cuts,
+              'stages',
+              'interval',
+              'limits',
+              'windward',
+              'target',
+              'sensitive',
+              'locks',
+              'agreed',
+              'note',
+            ),
+            ...(cuts.limits && {
+              limits: picked(
+                cuts.limits,
+                'stageLoss',
+                'totalLoss',
+                'anchorGap',
+                'strictGap',
+                'largest',
+                'nearDbh',
+              )!,
+            }),
+            ...(cuts.locks && { locks: eachPicked(cuts.locks, 'label', 'hold', 'stage')! }),
+            ...(cuts.agreed && { agreed: eachPicked(cuts.agreed, 'label', 'stage')! }),
+          },
           soilLogs: soilLogs
             ?.map((log) => ({
               ...picked(log, 'place', 'bearing', 'distance', 'layers', 'refusal', 'oldGrade', 'note')!,

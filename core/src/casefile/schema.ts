@@ -243,6 +243,47 @@ export const soilLogSchema = z.strictObject({
   note: text(500).optional(),
 });
 
+/** What a cut plan may be held to; shares of the root cross-section, degrees, m, multiples of DBH. */
+export const CUT_RANGES = {
+  stageLoss: [0, 1],
+  totalLoss: [0, 1],
+  anchorGap: [30, 360],
+  strictGap: [30, 360],
+  largest: [0.01, 0.8],
+  nearDbh: [0, 10],
+} as const;
+
+const ranged = (key: keyof typeof CUT_RANGES) =>
+  z.number().min(CUT_RANGES[key][0]).max(CUT_RANGES[key][1]).optional();
+const rootStage = z.int().min(1).max(5);
+
+export const cutsSchema = z.strictObject({
+  stages: rootStage.optional(),
+  interval: z.int().min(1).max(10).optional(),
+  limits: z
+    .strictObject({
+      stageLoss: ranged('stageLoss'),
+      totalLoss: ranged('totalLoss'),
+      anchorGap: ranged('anchorGap'),
+      strictGap: ranged('strictGap'),
+      largest: ranged('largest'),
+      nearDbh: ranged('nearDbh'),
+    })
+    .optional(),
+  windward: bearing.optional(),
+  target: bearing.optional(),
+  sensitive: z.literal(true).optional(),
+  locks: z
+    .array(z.strictObject({ label: text(12), hold: z.enum(['keep', 'cut']), stage: rootStage.optional() }))
+    .max(500)
+    .optional(),
+  agreed: z
+    .array(z.strictObject({ label: text(12), stage: rootStage }))
+    .max(500)
+    .optional(),
+  note: text(2000).optional(),
+});
+
 const bearings = z.array(z.number().min(0).lt(360)).max(60);
 export const trenchSchema = z.strictObject({
   holeRadius: z.number().positive().max(5).optional(),
@@ -276,6 +317,7 @@ export const visitSchema = z.strictObject({
   decisions: z.array(decisionSchema).max(20),
   dig: digSchema.optional(),
   trenches: trenchSchema.optional(),
+  cuts: cutsSchema.optional(),
   pushes: z.array(pushSchema).min(1).max(200).optional(),
   soilLogs: z.array(soilLogSchema).min(1).max(40).optional(),
 });

@@ -1,4 +1,4 @@
-import { compressionOf, topDepth, TOUCH_TOLERANCE, type DigReading, type RootReading } from '../roots';
+import { topDepth, TOUCH_TOLERANCE, type DigReading, type Outline, type RootReading } from '../roots';
 
 /** Directions the growing outline is followed in: a degree each. */
 export const FOLLOWED = 360;
@@ -127,6 +127,17 @@ function crossing(f: (s: number) => number, low: number, fLow: number, high: num
   return b;
 }
 
+/** The pieces of a root that can close on the bark, and where it presses today. */
+function sightOf(reading: RootReading, outline: Outline, underside: number) {
+  const path = thinned(reading);
+  const closes = mayClose(reading);
+  const pieces: number[] = [];
+  for (let i = 0; i < path.x.length; i++)
+    if (closes && topDepth(path, i) <= underside && (i + 1 < path.x.length || path.x.length === 1))
+      pieces.push(i);
+  return { sight: new Sight(path, pieces), now: reading.compression.hitByLayer };
+}
+
 /**
  * Works out the closing of a root. The gap along a direction only shrinks as bark and root grow, so what does not close
  * by the end never does, and the rest is a falling function with one crossing for each ratio.
@@ -139,17 +150,7 @@ export function closingOf(
   horizon: number,
 ): Closing {
   const most = LOOK_BEYOND * horizon;
-  const path = thinned(reading);
-  const closes = mayClose(reading);
-  const pieces: number[] = [];
-  for (let i = 0; i < path.x.length; i++)
-    if (closes && topDepth(path, i) <= underside && (i + 1 < path.x.length || path.x.length === 1))
-      pieces.push(i);
-  const sight = new Sight(path, pieces);
-  const now = compressionOf(reading.path, reading.counted, outline, {
-    tolerance: TOUCH_TOLERANCE,
-    underside,
-  }).hitByLayer;
+  const { sight, now } = sightOf(reading, outline, underside);
   const directions: number[] = [];
   const growth: number[] = [];
   const first = new Float32Array(RATIOS.length).fill(NEVER);
@@ -183,6 +184,33 @@ export function closingOf(
     here.forEach((s, k) => (first[k] = Math.min(first[k]!, s)));
   }
   return { directions: Int16Array.from(directions), growth: Float32Array.from(growth), first };
+}
+
+/**
+ * The same for one ratio alone: growth of the stem's radius, m, at which the root presses in each direction; Infinity
+ * where it does not within the horizon.
+ */
+export function closesAt(
+  reading: RootReading,
+  { outline, underside }: DigReading,
+  ratio: number,
+  horizon: number,
+): Float64Array {
+  const { sight, now } = sightOf(reading, outline, underside);
+  const growth = new Float64Array(FOLLOWED).fill(Infinity);
+  for (let d = 0; d < FOLLOWED; d++) {
+    const angle = (2 * Math.PI * d) / FOLLOWED;
+    const bark = outline.radii[d * FINE]!;
+    sight.turn(Math.sin(angle), Math.cos(angle));
+    const f = (s: number) => sight.gap(bark + s) - TOUCH_TOLERANCE - ratio * s;
+    const atStart = f(0);
+    if (now.some((layer) => layer[d * FINE]) || atStart <= 0) growth[d] = 0;
+    else {
+      const last = f(horizon);
+      if (last <= 0) growth[d] = crossing(f, 0, atStart, horizon, last);
+    }
+  }
+  return growth;
 }
 
 /** Where a ratio lies among {@link RATIOS}: index of the lower and share of the way to the upper. */

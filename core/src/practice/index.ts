@@ -1,3 +1,4 @@
+export * from './cuts';
 export * from './lags';
 export * from './limits';
 export * from './schools';

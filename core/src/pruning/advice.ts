@@ -1,4 +1,5 @@
 import { SECTORS, sectorOf } from '../base/question';
+import type { CutDesign } from '../casefile/cuts';
 import type { Tree } from '../casefile/model';
 import type { Forecast, YearBand } from '../growth/forecast';
 import type { StemRate } from '../growth/rates';
@@ -43,6 +44,8 @@ export interface PruningCase {
   /** Crown in decline or low vigour: the share of roots lost in a season is halved by default. */
   stressed: boolean;
   firm: Schools;
+  /** The cut plan that was agreed: it stands before the rules. */
+  agreed?: CutDesign['agreed'];
 }
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
@@ -173,6 +176,20 @@ const said = (touch: YearBand | undefined, date: string): string[] => {
   return text ? [`It ${text}.`] : [];
 };
 
+/** What was agreed about a root in place of what the rules would have. */
+function agreedOn(root: RootReading, opinion: Opinion, agreed: CutDesign['agreed']): Opinion {
+  if (!agreed) return opinion;
+  const stage = agreed.find((a) => a.label === root.root.label)?.stage;
+  if (stage !== undefined)
+    return {
+      decision: stage === 1 ? 'cut now' : 'cut later',
+      reasons: [`Agreed in the cut plan, stage ${stage}.`, ...opinion.reasons],
+    };
+  return opinion.decision === 'cut now' || opinion.decision === 'cut later'
+    ? { decision: 'watch', reasons: ['Left by the agreed cut plan.', ...opinion.reasons] }
+    : opinion;
+}
+
 /**
  * Advice for every root of a dig from the rules of the trade: what holds stays, what buries itself in an anchor goes,
  * small ones go now, thick ones by stages, and no more of the root cross-section in a season than the school in force
@@ -193,14 +210,14 @@ export function adviseRoots(all: PruningCase): PruningAdvice {
       ? 1
       : ((gentle ? cautious : loss).values?.share ?? loss.matter.schools[0].values!.share!);
   const roots = reading.roots.map((root, i): RootAdvice => {
-    const opinion = opinionOn(root, i, all, manner.key === 'selected');
+    const opinion = agreedOn(root, opinionOn(root, i, all, manner.key === 'selected'), all.agreed);
     const cut = opinion.decision === 'cut now' || opinion.decision === 'cut later';
     const cuts = cut ? cutsFor(root, reading, tree.dbh ?? tree.stemDiameter, all.stem) : [];
     return {
       label: root.root.label,
       ...opinion,
       decision:
-        manner.key === 'once' && opinion.decision === 'cut later' && !isAnchor(root.root)
+        !all.agreed && manner.key === 'once' && opinion.decision === 'cut later' && !isAnchor(root.root)
           ? 'cut now'
           : opinion.decision,
       cuts,
@@ -215,7 +232,7 @@ export function adviseRoots(all: PruningCase): PruningAdvice {
     .sort((a, b) => b.frees / (b.costs + 0.01) - a.frees / (a.costs + 0.01));
   const taken: string[] = [];
   for (const advice of order) {
-    if (lossNow + advice.costs > lossLimit + 1e-9) {
+    if (!all.agreed && lossNow + advice.costs > lossLimit + 1e-9) {
       advice.decision = 'cut later';
       advice.reasons.push(
         `${taken.length > 0 ? `With ${taken.join(', ')} it` : 'Alone it'} would take ${percent(lossNow + advice.costs)} of the root cross-section; the limit of a season is ${percent(lossLimit)}.`,

@@ -88,7 +88,15 @@ export function assessDig(
   if (!visit.dig?.roots.some((r) => r.points.length > 0)) return undefined;
   const reading = readDig(tree, visit.dig);
   const stem = stemRate(tree, visits);
-  const all = { tree, date: visit.date, reading, stem, stressed: isStressed(visit), firm };
+  const all = {
+    tree,
+    date: visit.date,
+    reading,
+    stem,
+    stressed: isStressed(visit),
+    firm,
+    agreed: visit.cuts?.agreed,
+  };
   const forecast = forecastOf(reading, {
     draws: FORECAST_DRAWS,
     seed: FORECAST_SEED,

@@ -1,6 +1,6 @@
 import type { StemRate } from '../growth/rates';
 import { rootRate } from '../growth/rates';
-import { bearingOf, topDepth, type DigReading, type RootReading } from '../roots';
+import { bearingOf, isAnchor, topDepth, type DigReading, type RootReading } from '../roots';
 import { LIMITS } from '../practice/limits';
 
 /** Where a root is severed. */
@@ -59,7 +59,7 @@ export function cutsFor(
     path.radius[i]!;
   const near: number[] = [];
   for (let i = counted; i <= last; i++) if (gap(i) < ahead) near.push(i);
-  if (near.length === 0) return [];
+  if (near.length === 0) return aboutAnchors(reading, dig, dbh);
   const pressed = reading.compression.presses;
   const [begin, end] = [near[0]!, near[near.length - 1]!];
   const inner = root.start === 'stem' ? Math.min(pressed?.from ?? begin, begin) : Math.max(0, begin - 1);
@@ -67,6 +67,33 @@ export function cutsFor(
   if (!pressed && root.start === 'stem') return [cutAt(reading, counted <= last ? counted : last, dig, dbh)];
   const ends = inner === outer || (root.start !== 'stem' && begin === 0) ? [outer] : [inner, outer];
   return ends.map((vertex) => cutAt(reading, vertex, dig, dbh));
+}
+
+/**
+ * The cuts that free an anchor of a root that keeps clear of the stem: one on each side of the stretch in which it lies
+ * on an anchor that it does not grow from, by {@link LIMITS.cutClearance}.
+ */
+function aboutAnchors(reading: RootReading, dig: DigReading, dbh: number | undefined): Cut[] {
+  const { path, root, counted } = reading;
+  const last = path.x.length - 1;
+  const onAnchor = (i: number) =>
+    dig.roots.some(
+      (other) =>
+        other !== reading &&
+        isAnchor(other.root) &&
+        root.from !== other.root.label &&
+        other.root.from !== root.label &&
+        other.path.x.some(
+          (x, k) =>
+            Math.hypot(x - path.x[i]!, other.path.y[k]! - path.y[i]!, other.path.z[k]! - path.z[i]!) <
+            other.path.radius[k]! + path.radius[i]! + LIMITS.cutClearance.value,
+        ),
+    );
+  const near: number[] = [];
+  for (let i = counted; i <= last; i++) if (onAnchor(i)) near.push(i);
+  if (near.length === 0) return [];
+  const ends = [Math.max(0, near[0]! - 1), Math.min(last, near.at(-1)! + 1)];
+  return [...new Set(ends)].map((vertex) => cutAt(reading, vertex, dig, dbh));
 }
 
 /** Length of root between its cuts, along its path; what has grown in stays in the bark. */

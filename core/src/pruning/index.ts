@@ -1,3 +1,4 @@
 export * from './advice';
 export * from './assessDig';
 export * from './cuts';
+export * from './plan';

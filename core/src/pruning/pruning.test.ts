@@ -104,6 +104,45 @@ test('one that buries itself in an anchor goes', () => {
   });
 });
 
+test('one that lies on an anchor away from the stem is cut on both sides of it', () => {
+  const over = root('X', 'root on root', [
+    [40, 0.75, 0.16, 0.05],
+    [25, 0.62, 0.16, 0.05],
+    [10, 0.55, 0.16, 0.05],
+    [355, 0.62, 0.16, 0.05],
+    [340, 0.75, 0.16, 0.05],
+  ]);
+  const { of } = advise([...anchors, over]);
+  const { cuts, decision } = of('X');
+  expect(decision).toBe('cut now');
+  expect(cuts).toHaveLength(2);
+  // D1 leaves at 10 degrees: one cut lies east of it, one west.
+  expect(cuts[0]!.bearing).toBeGreaterThan(12);
+  expect(cuts[1]!.bearing).toBeLessThan(9);
+});
+
+test('what was agreed in the cut plan stands before the rules', () => {
+  const agreed = [
+    { label: 'A', stage: 2 },
+    { label: 'B', stage: 1 },
+  ];
+  const { of, advice } = advise(
+    [...anchors, across('A', 40, 0.03), across('B', 180, 0.07), across('C', 290, 0.02)],
+    { agreed },
+  );
+  expect(of('A')).toMatchObject({
+    decision: 'cut later',
+    reasons: ['Agreed in the cut plan, stage 2.', expect.anything()],
+  });
+  expect(of('B').decision).toBe('cut now');
+  expect(of('C')).toMatchObject({
+    decision: 'watch',
+    reasons: ['Left by the agreed cut plan.', expect.anything(), expect.stringContaining('compresses')],
+  });
+  expect(of('D1').decision).toBe('keep');
+  expect(numberedCuts(advice).map((c) => c.label)).toEqual(['B', 'B']);
+});
+
 test('an anchor that alone holds its side is watched even where it presses', () => {
   const hugging = root(
     'H',

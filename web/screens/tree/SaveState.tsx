@@ -71,6 +71,7 @@ function subject({ kind, mine, theirs }: Conflict): string {
   if (kind === 'profile') return `Mulch and grade at ${bearingName(Number(values.bearing))}`;
   if (kind === 'probe') return `Push of the rod at ${bearingName(Number(values.bearing))}`;
   if (kind === 'decision') return `Decision on ${String(values.operation)}`;
+  if (kind === 'cuts') return 'Cut plan';
   if (kind === 'soilLog') return `Hole of the soil probe at ${bearingName(Number(values.bearing))}`;
   if (kind === 'push') return `Push of the penetrometer at ${bearingName(Number(values.bearing))}`;
   if (kind === 'root') return `Root ${String(values.label)}`;

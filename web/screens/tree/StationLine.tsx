@@ -2,9 +2,9 @@
 
 import { useEffect, useRef } from 'react';
 import type { Glance, StationProgress } from '@undrel/core/assessment';
-import type { Tree, Visit } from '@undrel/core/casefile';
+import type { Visit } from '@undrel/core/casefile';
 import { vigourFrom } from '@undrel/core/crown';
-import { groundVerdict, type GroundKind } from '@undrel/core/soil';
+import type { GroundKind } from '@undrel/core/soil';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import type { Profile } from '@undrel/core/profile';
 import { STATIONS, type StationKey } from './visitEntry';
@@ -23,7 +23,6 @@ const GROUND_WORDS: Record<GroundKind, string> = {
 
 function told(
   key: StationKey,
-  tree: Tree,
   progress: StationProgress | undefined,
   profile: Profile,
   glance: Glance | undefined,
@@ -49,13 +48,13 @@ function told(
       const roots = visit.dig?.roots.length ?? 0;
       return roots > 0 ? `${roots} root${roots === 1 ? '' : 's'}` : 'not dug';
     }
-    case 'soil': {
-      const ground = groundVerdict(tree, visit);
-      if (ground) return GROUND_WORDS[ground.kind];
+    case 'soil':
+      if (glance?.ground) return GROUND_WORDS[glance.ground];
       break;
-    }
     case 'trenches':
       return visit.trenches ? 'laid out' : 'not laid out';
+    case 'cuts':
+      return visit.cuts?.agreed ? 'agreed' : (visit.dig?.roots.length ?? 0) > 0 ? 'not agreed' : 'no dig';
     case 'verdict':
       return glance ? (glance.likely > 0 ? `${glance.likely} likely` : 'open') : '…';
     case 'prescription':
@@ -71,7 +70,6 @@ export function StationLine(props: {
   progress: readonly StationProgress[];
   profile: Profile;
   glance: Glance | undefined;
-  tree: Tree;
   visit: Visit;
   system: UnitSystem;
   visits: readonly { id: string; date: string }[];
@@ -144,6 +142,7 @@ export function StationLine(props: {
               key === 'verdict' ||
               key === 'prescription' ||
               (key === 'dig' && props.visit.dig !== undefined) ||
+              (key === 'cuts' && props.visit.cuts?.agreed !== undefined) ||
               (key === 'trenches' && props.visit.trenches !== undefined) ||
               (progress?.answered ?? 0) > 0;
             const current = key === props.station;
@@ -163,15 +162,7 @@ export function StationLine(props: {
                   <span className="leading-tight">
                     <span className="font-semibold whitespace-nowrap">{label}</span>
                     <span className={`block text-sm whitespace-nowrap ${current ? '' : 'text-muted'}`}>
-                      {told(
-                        key,
-                        props.tree,
-                        progress,
-                        props.profile,
-                        props.glance,
-                        props.visit,
-                        props.system,
-                      )}
+                      {told(key, progress, props.profile, props.glance, props.visit, props.system)}
                     </span>
                   </span>
                 </button>

@@ -37,6 +37,7 @@ const loaders = {
   SoilColumns: () => import('./soil/SoilColumnsView'),
   Trenches: () => import('./stations/Trenches'),
   Verdict: () => import('./stations/Verdict'),
+  CutPlan: () => import('./stations/CutPlan'),
   Prescription: () => import('./stations/Prescription'),
 };
 const History = dynamic(() => loaders.History().then((m) => m.History));
@@ -47,6 +48,7 @@ const Soil = dynamic(() => loaders.Soil().then((m) => m.Soil));
 const SoilColumnsView = dynamic(() => loaders.SoilColumns().then((m) => m.SoilColumnsView));
 const Trenches = dynamic(() => loaders.Trenches().then((m) => m.Trenches));
 const Verdict = dynamic(() => loaders.Verdict().then((m) => m.Verdict));
+const CutPlan = dynamic(() => loaders.CutPlan().then((m) => m.CutPlan));
 const Prescription = dynamic(() => loaders.Prescription().then((m) => m.Prescription));
 
 const NO_WORK = {};
@@ -247,7 +249,6 @@ export function TreeScreen(props: TreeScreenProps) {
           progress={progressOf(tree, events, visit)}
           profile={profile}
           glance={glance}
-          tree={tree}
           visit={visit}
           system={units}
           visits={visits.map((v) => ({
@@ -262,6 +263,8 @@ export function TreeScreen(props: TreeScreenProps) {
           <Dig key={current.id} {...stationProps} top={troubles} foot={foot} />
         ) : station === 'trenches' ? (
           <Trenches key={current.id} {...stationProps} top={troubles} foot={foot} />
+        ) : station === 'cuts' ? (
+          <CutPlan key={current.id} {...stationProps} top={troubles} foot={foot} />
         ) : (
           <>
             <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink">
@@ -307,7 +310,10 @@ export function TreeScreen(props: TreeScreenProps) {
   );
 }
 
-function Station({ station, ...props }: StationProps & { station: Exclude<StationKey, 'dig' | 'trenches'> }) {
+function Station({
+  station,
+  ...props
+}: StationProps & { station: Exclude<StationKey, 'dig' | 'trenches' | 'cuts'> }) {
   switch (station) {
     case 'history':
       return <History {...props} />;

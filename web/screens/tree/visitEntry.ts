@@ -46,6 +46,7 @@ export function headOf(visit: Visit): VisitHead {
     decisions: _d,
     dig: _g,
     trenches: _t,
+    cuts: _c,
     pushes: _u,
     soilLogs: _l,
     ...head
@@ -54,18 +55,29 @@ export function headOf(visit: Visit): VisitHead {
 }
 
 export type StationKey =
-  'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'dig' | 'soil' | 'trenches' | 'verdict' | 'prescription';
+  | 'history'
+  | 'crown'
+  | 'base'
+  | 'mulch'
+  | 'probe'
+  | 'dig'
+  | 'soil'
+  | 'trenches'
+  | 'verdict'
+  | 'cuts'
+  | 'prescription';
 
 /** Stations in the order of the plumb line: `height` is what each looks at, m above grade, for its place on the line. */
 export const STATIONS: readonly { key: StationKey; label: string; place: number }[] = [
   { key: 'history', label: 'History', place: 0.02 },
-  { key: 'crown', label: 'Crown', place: 0.14 },
-  { key: 'base', label: 'Base', place: 0.285 },
-  { key: 'mulch', label: 'Mulch, grade', place: 0.4 },
-  { key: 'probe', label: 'Probe', place: 0.515 },
-  { key: 'dig', label: 'Dig', place: 0.595 },
-  { key: 'soil', label: 'Soil', place: 0.67 },
-  { key: 'trenches', label: 'Trenches', place: 0.748 },
-  { key: 'verdict', label: 'Verdict', place: 0.825 },
-  { key: 'prescription', label: 'Prescription', place: 0.9 },
+  { key: 'crown', label: 'Crown', place: 0.12 },
+  { key: 'base', label: 'Base', place: 0.24 },
+  { key: 'mulch', label: 'Mulch, grade', place: 0.34 },
+  { key: 'probe', label: 'Probe', place: 0.435 },
+  { key: 'dig', label: 'Dig', place: 0.515 },
+  { key: 'soil', label: 'Soil', place: 0.59 },
+  { key: 'trenches', label: 'Trenches', place: 0.668 },
+  { key: 'verdict', label: 'Verdict', place: 0.746 },
+  { key: 'cuts', label: 'Cut plan', place: 0.824 },
+  { key: 'prescription', label: 'Prescription', place: 0.902 },
 ];

@@ -176,6 +176,18 @@ const caseFile = fc
             { minLength: 1, maxLength: 3, selector: (p) => p.bearing },
           ),
         ),
+        cuts: some(
+          fc.record({
+            stages: some(fc.integer({ min: 1, max: 5 })),
+            interval: some(fc.integer({ min: 1, max: 10 })),
+            limits: some(fc.constant({ stageLoss: 0.15, largest: 0.08 })),
+            windward: some(bearing),
+            target: some(bearing),
+            sensitive: some(fc.constant(true as const)),
+            locks: some(fc.constant([{ label: 'A', hold: 'cut' as const, stage: 2 }])),
+            agreed: some(fc.constant([{ label: 'A', stage: 2 }])),
+          }),
+        ),
         soilLogs: some(
           fc.uniqueArray(
             fc.record({

@@ -1,4 +1,5 @@
 import {
+  cutsSchema,
   decisionSchema,
   digHeadSchema,
   rootSchema,
@@ -33,6 +34,7 @@ const visitHead = visitSchema.omit({
   probes: true,
   decisions: true,
   trenches: true,
+  cuts: true,
   pushes: true,
   soilLogs: true,
 });
@@ -190,6 +192,24 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       readings: 'readings',
       stopped: 'stopped',
       moisture: 'moisture',
+      note: 'note',
+    },
+  },
+  cuts: {
+    table: 'cut_designs',
+    parent: 'visit_id',
+    schema: cutsSchema,
+    deed: 'judge',
+    json: ['limits', 'locks', 'agreed'],
+    columns: {
+      stages: 'stages',
+      interval: 'interval_years',
+      limits: 'limits',
+      windward: 'windward',
+      target: 'target',
+      sensitive: 'sensitive',
+      locks: 'locks',
+      agreed: 'agreed',
       note: 'note',
     },
   },

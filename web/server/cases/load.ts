@@ -77,6 +77,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
     'trenches',
     'push',
     'soilLog',
+    'cuts',
   ] as const;
   return {
     treeId,
@@ -107,7 +108,7 @@ export function newestGlance({
   const { id, ...visit } = newest;
   return {
     visitId: id,
-    ...glanceAt(assessed(tree, events, visit, firmSchools, firmTable), visit.decisions),
+    ...glanceAt(assessed(tree, events, visit, firmSchools, firmTable), tree, visit),
   };
 }
 

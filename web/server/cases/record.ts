@@ -54,6 +54,8 @@ function subjectOf(kind: ItemKind, values: Record<string, unknown>): string {
       return `hole of the soil probe${at}`;
     case 'push':
       return `push of the penetrometer${at}`;
+    case 'cuts':
+      return 'cut plan';
     case 'trenches':
       return 'trenches';
   }

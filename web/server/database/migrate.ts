@@ -21,6 +21,7 @@ const WRITABLE = [
   'grade_profiles',
   'probe_points',
   'soil_logs',
+  'cut_designs',
   'decisions',
   'digs',
   'trench_designs',

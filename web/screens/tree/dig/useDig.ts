@@ -63,9 +63,10 @@ export function useDig(
     [tree, control.items, treeId],
   );
   const stressed = useMemo(() => isStressed(visit), [visit]);
+  const agreed = visit.cuts?.agreed;
   const pruning = useMemo(
-    () => ({ tree, date: visit.date, reading, stem, stressed, firm: firmSchools }),
-    [tree, visit.date, reading, stem, stressed, firmSchools],
+    () => ({ tree, date: visit.date, reading, stem, stressed, firm: firmSchools, agreed }),
+    [tree, visit.date, reading, stem, stressed, firmSchools, agreed],
   );
   const first = useMemo(() => adviseRoots(pruning), [pruning]);
   const scenarios = useMemo(() => scenariosOf(first, alone), [first, alone]);

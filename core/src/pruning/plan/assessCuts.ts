@@ -1,0 +1,207 @@
+import type { CutDesign, CutLimits } from '../../casefile/cuts';
+import type { Dig, DugRoot } from '../../casefile/dig';
+import type { Tree } from '../../casefile/model';
+import type { StemRate } from '../../growth/rates';
+import { isAnchor, readDig, togetherOf, type DigReading } from '../../roots';
+import type { SchoolInForce, Schools } from '../../practice';
+import { reasonsOf } from './explain';
+import { cutProblem, type CutProblem } from './problem';
+import { alternativePlans, planCuts, priceOf, type Clash, type CutPlan, type Price } from './solve';
+import type { Solver } from './solver';
+import { broken, valueOf, type Chosen, type PlanValue } from './value';
+
+/** All that a cut plan follows from. */
+export interface CutsGiven {
+  tree: Tree;
+  /** ISO date of the visit. */
+  date: string;
+  dig: Dig;
+  stem: StemRate;
+  design: CutDesign;
+  firm: Schools;
+  stressed: boolean;
+}
+
+/** One root in the plan. Stages from 1. */
+export interface CutRoot {
+  label: string;
+  stage: number | undefined;
+  /** The gain or the rule that decided. */
+  says: string;
+  /** Share of this tree's root cross-section. */
+  area: number;
+  diameter: number;
+  large: boolean;
+  anchor: boolean;
+  /** Neither bark nor root was looked at closely: to be done before it is cut. */
+  unseen: boolean;
+}
+
+/** A way the roots may go, by label and stage (from 1), and what it comes to. */
+export interface Way {
+  stages: Record<string, number>;
+  value: PlanValue;
+  /** Share of the bark that is squeezed today and would not be without these roots, from the dig itself. */
+  freesToday: number;
+}
+
+export interface CutAssessment {
+  roots: CutRoot[];
+  /** Share of the bark squeezed today. */
+  squeezed: number;
+  stages: number;
+  interval: number;
+  limits: CutLimits;
+  fewestAnchors: number;
+  schools: SchoolInForce[];
+  gentle: string | undefined;
+  plan?: Way & { proved: boolean; gap: number };
+  clash?: Clash;
+  /** The plan that was agreed, what it comes to today, and the rules it breaks now. */
+  agreed?: Way & { broken: string[] };
+}
+
+/** What is worked out beside the plan, one after the other: it may take longer. */
+export type CutsBeside = { alternatives: Way[] } | { price: Price | { stages: number; frees: number } };
+
+const problemOf = ({ dig, ...given }: CutsGiven, limits?: Partial<CutLimits>): CutProblem =>
+  cutProblem({
+    ...given,
+    reading: readDig(given.tree, dig),
+    design: { ...given.design, ...(limits && { limits: { ...given.design.limits, ...limits } }) },
+  });
+
+const stagesOf = ({ candidates }: CutProblem, chosen: Chosen): Record<string, number> =>
+  Object.fromEntries(
+    candidates.flatMap((c, i): [string, number][] =>
+      chosen[i] === undefined ? [] : [[c.label, chosen[i] + 1]],
+    ),
+  );
+
+const isUnseen = ({ contact, condition }: DugRoot): boolean =>
+  contact === undefined && condition === undefined;
+
+/** A plan as it is shown. */
+function wayOf(
+  problem: CutProblem,
+  reading: DigReading,
+  chosen: Chosen,
+  value = valueOf(problem, chosen),
+): Way {
+  const left = togetherOf(
+    reading.roots.filter((_, i) => chosen[i] === undefined).map((r) => r.compression),
+    reading.outline,
+  );
+  return {
+    stages: stagesOf(problem, chosen),
+    value,
+    freesToday: Math.max(0, reading.share - left.share),
+  };
+}
+
+const chosenBy = ({ candidates, stages }: CutProblem, agreed: NonNullable<CutDesign['agreed']>): Chosen =>
+  candidates.map((c) => {
+    const stage = agreed.find((a) => a.label === c.label)?.stage;
+    return stage === undefined ? undefined : Math.min(stages, stage) - 1;
+  });
+
+/** The best cut plan of a dig, or what clashes; with the plan that was agreed as it stands today. */
+export function assessCuts(given: CutsGiven, solve: Solver): CutAssessment {
+  const problem = problemOf(given);
+  const reading = readDig(given.tree, given.dig);
+  const planned = planCuts(problem, solve);
+  const { agreed } = given.design;
+  const plan = 'plan' in planned ? planned.plan : undefined;
+  const shown = agreed
+    ? chosenBy(problem, agreed)
+    : (plan?.chosen ?? problem.candidates.map(() => undefined));
+  const reasons = reasonsOf(problem, shown);
+  return {
+    roots: problem.candidates.map((c, i) => ({
+      label: c.label,
+      stage: shown[i] === undefined ? undefined : shown[i] + 1,
+      says: reasons[i]!.says,
+      area: c.area,
+      diameter: c.diameter,
+      large: c.large,
+      anchor: c.anchorAt !== undefined,
+      unseen: isUnseen(reading.roots[i]!.root),
+    })),
+    squeezed: reading.share,
+    stages: problem.stages,
+    interval: problem.interval,
+    limits: problem.limits,
+    fewestAnchors: problem.fewestAnchors,
+    schools: problem.schools,
+    gentle: problem.gentle,
+    ...(plan && {
+      plan: { ...wayOf(problem, reading, plan.chosen, plan.value), proved: plan.proved, gap: plan.gap },
+    }),
+    ...('clash' in planned && { clash: planned.clash }),
+    ...(agreed && {
+      agreed: {
+        ...wayOf(problem, reading, shown),
+        broken: broken(problem, shown),
+      },
+    }),
+  };
+}
+
+const LIMITS_PRICED: readonly (keyof CutLimits)[] = [
+  'stageLoss',
+  'totalLoss',
+  'anchorGap',
+  'strictGap',
+  'largest',
+  'nearDbh',
+];
+
+/** Other plans nearly as good, then the price of each limit and of one stage more; each as it is found. */
+export function* cutsBeside(given: CutsGiven, solve: Solver): Generator<CutsBeside> {
+  const problem = problemOf(given);
+  const reading = readDig(given.tree, given.dig);
+  const planned = planCuts(problem, solve);
+  if (!('plan' in planned)) return;
+  const { plan } = planned;
+  yield {
+    alternatives: alternativePlans(problem, plan, solve).map(({ chosen, value }) =>
+      wayOf(problem, reading, chosen, value),
+    ),
+  };
+  for (const limit of LIMITS_PRICED) {
+    if (limit === 'strictGap' && given.design.windward === undefined && given.design.target === undefined)
+      continue;
+    const price = priceOf(limit, problem.limits, plan, (limits) => problemOf(given, limits), solve);
+    if (price) yield { price };
+  }
+  const more = oneStageMore(given, plan, solve);
+  if (more) yield { price: more };
+}
+
+function oneStageMore(given: CutsGiven, plan: CutPlan, solve: Solver) {
+  const stages = (given.design.stages ?? problemOf(given).stages) + 1;
+  if (stages > MOST_STAGES) return undefined;
+  const planned = planCuts(problemOf({ ...given, design: { ...given.design, stages } }), solve);
+  if (!('plan' in planned) || planned.plan.value.objective <= plan.value.objective + 1e-9) return undefined;
+  return { stages, frees: planned.plan.value.freed - plan.value.freed };
+}
+
+/** Stages a plan may have at most. */
+export const MOST_STAGES = 5;
+
+/** What is missing before a cut plan can be made; none where it can. */
+export function missingForCuts(tree: Tree, dig: Dig | undefined): string[] {
+  const drawn = dig?.roots.filter((r) => r.points.length > 0) ?? [];
+  return [
+    ...(drawn.length === 0 ? ['a dig: the roots about the collar, mapped at the station Dig'] : []),
+    ...(drawn.length > 0 && !drawn.some((r) => r.start === 'stem')
+      ? ['roots that leave the stem: without them no share of the root cross-section can be told']
+      : []),
+    ...(drawn.length > 0 && !drawn.some(isAnchor)
+      ? ['sound anchors: none is mapped, so no plan can say what holds the tree']
+      : []),
+    ...(tree.stemDiameter === undefined && tree.dbh === undefined && !dig?.radii && !dig?.diameters
+      ? ['the stem diameter']
+      : []),
+  ];
+}

@@ -1,0 +1,117 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Dig, Tree } from '@undrel/core/casefile';
+import { grownDig, type StemRate } from '@undrel/core/growth';
+import { cutsFor, type CutRoot } from '@undrel/core/pruning';
+import type { DigReading } from '@undrel/core/roots';
+import type { UnitSystem } from '@undrel/core/units';
+import { digPlanDrawing, fittingView } from '../../../ui/drawing/digPlan';
+import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';
+import { useMeasured } from '../../../ui/useMeasured';
+
+/** A time to look at the roots, with what is cut by then. */
+export interface Moment {
+  label: string;
+  /** Years from now. */
+  years: number;
+  cuts: Readonly<Record<string, number>>;
+  /** Cuts of this stage are numbered on the plan; none where undefined. */
+  stage?: number;
+}
+
+const COMPACT_BELOW = 420;
+const FULL_CIRCLE = 360;
+
+/** The dig with the cuts of a stage, or as it will be some years on with and without them. */
+export function CutPlanView(props: {
+  dig: Dig;
+  reading: DigReading;
+  stem: StemRate;
+  tree: Tree;
+  roots: readonly CutRoot[];
+  moments: readonly Moment[];
+  at: number;
+  onAt: (index: number) => void;
+  system: UnitSystem;
+}) {
+  const { dig, reading, stem, tree, roots, moments, at, system } = props;
+  const [box, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
+  const moment = moments[at] ?? moments[0]!;
+  const grown = useMemo(() => grownDig(reading, moment.years, stem, moment.cuts), [reading, moment, stem]);
+  const dbh = tree.dbh ?? tree.stemDiameter;
+  const cuts = useMemo(
+    () =>
+      roots
+        .filter((r) => r.stage !== undefined && r.stage === moment.stage)
+        .flatMap((r) => {
+          const root = reading.roots.find((x) => x.root.label === r.label)!;
+          return cutsFor(root, reading, dbh, stem).map((cut) => ({ label: r.label, cut }));
+        })
+        .sort((a, b) => a.cut.bearing - b.cut.bearing)
+        .map((c, i) => ({ ...c, number: i + 1 })),
+    [roots, moment.stage, reading, dbh, stem],
+  );
+  const never = roots.filter((r) => r.anchor && r.stage === undefined).map((r) => r.label);
+  const compact = size.width < COMPACT_BELOW;
+  const drawing = useMemo(
+    () =>
+      digPlanDrawing({
+        reading,
+        ...grown,
+        view: fittingView(reading, size.width, size.height),
+        ...size,
+        system,
+        dbh,
+        decay: dig.decay,
+        barriers: dig.barriers,
+        cuts,
+        never,
+        compact,
+      }),
+    // `never` is made anew with roots.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [reading, grown, size, system, dbh, dig, cuts, roots, compact],
+  );
+  const gone = Object.entries(moment.cuts).filter(([, year]) => year <= moment.years);
+  const title = `Plan of the roots, ${moment.label}: ${Math.round(100 * grown.share)} % of the bark is squeezed${
+    gone.length > 0 ? `; gone: ${gone.map(([label]) => label).join(', ')}` : ''
+  }${cuts.length > 0 ? `; ${cuts.length} cuts: ${cuts.map((c) => `${c.number} root ${c.label} at ${Math.round(c.cut.bearing) % FULL_CIRCLE}°`).join(', ')}` : ''}.`;
+  return (
+    <div ref={box} className="relative h-full w-full overflow-hidden bg-paper" data-testid="cut-plan">
+      <DrawingSvg drawing={drawing} title={title} />
+      <label className="lg:hidden absolute left-2 top-2">
+        <span className="sr-only">When it is looked at</span>
+        <select
+          aria-label="Look at the plan"
+          className="text-sm"
+          value={at}
+          onChange={(event) => props.onAt(Number(event.target.value))}
+        >
+          {moments.map((m, i) => (
+            <option key={m.label} value={i}>
+              {m.label}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div
+        role="group"
+        aria-label="When it is looked at"
+        className="hidden lg:flex absolute left-3 right-16 top-2 flex-wrap gap-1.5"
+      >
+        {moments.map((m, i) => (
+          <button
+            key={m.label}
+            type="button"
+            aria-pressed={i === at}
+            className={`min-h-[44px] px-3 border border-muted text-sm ${i === at ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+            onClick={() => props.onAt(i)}
+          >
+            {m.label}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

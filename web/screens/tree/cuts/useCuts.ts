@@ -1,0 +1,87 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { CutAssessment, CutsBeside, CutsGiven, Way } from '@undrel/core/pruning';
+import type { CutAnswer, CutJob } from '../../../workers/cuts';
+
+export type CutPrice = Extract<CutsBeside, { price: unknown }>['price'];
+
+export interface CutState {
+  assessment: CutAssessment | undefined;
+  alternatives: Way[];
+  prices: CutPrice[];
+  /** The plan is being made; what is beside it still is. */
+  working: boolean;
+  pricing: boolean;
+  problem: string | undefined;
+  cancel: () => void;
+  again: () => void;
+}
+
+const BEGUN = {
+  assessment: undefined as CutAssessment | undefined,
+  alternatives: [] as Way[],
+  prices: [] as CutPrice[],
+  working: false,
+  pricing: false,
+  problem: undefined as string | undefined,
+};
+
+/** The cut plan, made in a worker; a newer entry is made instead of the one before. The last plan stays up meanwhile. */
+export function useCuts(given: CutsGiven | undefined): CutState {
+  const [state, setState] = useState(BEGUN);
+  const [asked, setAsked] = useState(0);
+  const worker = useRef<Worker | undefined>(undefined);
+  const count = useRef(0);
+  const text = given && JSON.stringify(given);
+  const cancel = useCallback(() => {
+    worker.current?.terminate();
+    worker.current = undefined;
+    setState((before) => ({ ...before, working: false, pricing: false }));
+  }, []);
+  useEffect(
+    () => () => {
+      worker.current?.terminate();
+      worker.current = undefined;
+    },
+    [],
+  );
+  useEffect(() => {
+    if (text === undefined) return;
+    const id = ++count.current;
+    if (!worker.current) {
+      const made = new Worker(new URL('../../../workers/cuts.ts', import.meta.url), { type: 'module' });
+      worker.current = made;
+      made.onmessage = ({ data }: MessageEvent<CutAnswer>) => {
+        if (data.id !== count.current) return;
+        setState((before) => {
+          switch (data.state) {
+            case 'plan':
+              return { ...BEGUN, assessment: data.assessment, pricing: data.assessment.plan !== undefined };
+            case 'beside':
+              return 'price' in data.beside
+                ? { ...before, prices: [...before.prices, data.beside.price] }
+                : { ...before, alternatives: data.beside.alternatives };
+            case 'done':
+              return { ...before, pricing: false };
+            case 'failed':
+              return { ...before, working: false, pricing: false, problem: data.problem };
+          }
+        });
+      };
+      made.onerror = (event) => {
+        made.terminate();
+        worker.current = undefined;
+        setState((before) => ({
+          ...before,
+          working: false,
+          pricing: false,
+          problem: event.message || 'The program could not be fetched; the next entry tries again.',
+        }));
+      };
+    }
+    setState((before) => ({ ...before, working: true, problem: undefined }));
+    worker.current.postMessage({ id, ...(JSON.parse(text) as CutsGiven) } satisfies CutJob);
+  }, [text, asked]);
+  return { ...state, cancel, again: () => setAsked((n) => n + 1) };
+}

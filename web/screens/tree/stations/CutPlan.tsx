@@ -1,0 +1,386 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { useMemo, useState, type ReactNode } from 'react';
+import type { CutDesign, Dig } from '@undrel/core/casefile';
+import { stemRate, type Scenario } from '@undrel/core/growth';
+import { isStressed, missingForCuts, type CutAssessment, type Way } from '@undrel/core/pruning';
+import { readDig } from '@undrel/core/roots';
+import { cutsId } from '../../../protocol/item';
+import { Entry } from '../../../ui/controls/Entry';
+import { CutLimits } from '../cuts/CutLimits';
+import { CutPlanView, type Moment } from '../cuts/CutPlanView';
+import { CutRoots } from '../cuts/CutRoots';
+import { useCuts } from '../cuts/useCuts';
+import { useForecast } from '../dig/useForecast';
+import type { StationProps } from '../visitEntry';
+
+const ForecastChart = dynamic(() => import('../dig/ForecastChart').then((m) => m.ForecastChart), {
+  ssr: false,
+});
+
+const NONE: CutDesign = {};
+const EMPTY: Dig = { measuredFrom: 'bark', north: 'true', roots: [] };
+/** Years on at which the plan is looked at with and without it. */
+const LATER = 10;
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+/** Years from now of each cut. */
+const yearsOf = (way: Way | undefined, interval: number): Record<string, number> =>
+  Object.fromEntries(
+    Object.entries(way?.stages ?? {}).map(([label, stage]) => [label, (stage - 1) * interval]),
+  );
+
+/** Which roots go and when: the best plan within the limits, what each limit costs, and what the plan buys. */
+export function CutPlan({ top, foot, ...station }: StationProps & { top: ReactNode; foot: ReactNode }) {
+  const { control, visitId, visit, visits, tree, system, firmSchools, mayJudge } = station;
+  const design = visit.cuts ?? NONE;
+  const dig = visit.dig ?? EMPTY;
+  const missing = missingForCuts(tree, visit.dig);
+  const mapped = dig.roots.some((r) => r.points.length > 0);
+  const stem = useMemo(() => stemRate(tree, visits), [tree, visits]);
+  const stressed = useMemo(() => isStressed(visit), [visit]);
+  const reading = useMemo(() => readDig(tree, dig), [tree, dig]);
+  const cuts = useCuts(
+    mapped ? { tree, date: visit.date, dig, stem, design, firm: firmSchools, stressed } : undefined,
+  );
+  const { assessment, working, problem } = cuts;
+  const [at, setAt] = useState(0);
+  const shown = assessment?.agreed ?? assessment?.plan;
+  const interval = assessment?.interval ?? 1;
+  const scenarios = useMemo<Scenario[]>(() => {
+    const years = yearsOf(shown, interval);
+    return [
+      { name: 'nothing done', cuts: {} },
+      ...(Object.keys(years).length > 0 ? [{ name: 'with the plan', cuts: years }] : []),
+    ];
+  }, [shown, interval]);
+  const { forecast } = useForecast(tree, mapped ? dig : undefined, stem, scenarios);
+  const moments = useMemo<Moment[]>(() => {
+    const years = yearsOf(shown, interval);
+    const stages = [...new Set(Object.values(shown?.stages ?? {}))].sort((a, b) => a - b);
+    const first = Number(visit.date.slice(0, 4));
+    return [
+      ...(stages.length === 0 ? [{ label: 'today', years: 0, cuts: {} }] : []),
+      // Roots that go in a stage are still there when it is looked at, with their cuts numbered.
+      ...stages.map((stage) => ({
+        label: `stage ${stage}, ${first + (stage - 1) * interval}`,
+        years: (stage - 1) * interval,
+        cuts: Object.fromEntries(Object.entries(years).filter(([l]) => shown!.stages[l]! < stage)),
+        stage,
+      })),
+      { label: `${first + LATER}, with the plan`, years: LATER, cuts: years },
+      { label: `${first + LATER}, left as it is`, years: LATER, cuts: {} },
+    ];
+  }, [shown, interval, visit.date]);
+  const set = (change: Partial<CutDesign>, field: string) =>
+    control.set('cuts', cutsId(visitId), visitId, { ...design, ...change }, field);
+  const agree = (way: Way | undefined) =>
+    set(
+      {
+        agreed: way && Object.entries(way.stages).map(([label, stage]) => ({ label, stage })),
+      },
+      'agreed',
+    );
+  return (
+    <>
+      <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink bg-paper">
+        {!mapped && (
+          <p className="p-8 text-muted">
+            The roots that are mapped at the dig are drawn here with their cuts.
+          </p>
+        )}
+        {mapped && (
+          <CutPlanView
+            dig={dig}
+            reading={reading}
+            stem={stem}
+            tree={tree}
+            roots={assessment?.roots ?? []}
+            moments={moments}
+            at={Math.min(at, moments.length - 1)}
+            onAt={setAt}
+            system={system}
+          />
+        )}
+      </div>
+      <div className="min-h-0 flex flex-col bg-sheet">
+        <div
+          id="entry"
+          className="relative flex-1 overflow-y-auto px-4 lg:px-6 py-4"
+          tabIndex={0}
+          role="region"
+          aria-label="Entry"
+        >
+          {top}
+          <Entry>
+            <h1>Cut plan</h1>
+            {missing.length > 0 && (
+              <div className="told my-2" data-testid="cuts-missing">
+                <p>Missing: {missing.join('; ')}.</p>
+                <button type="button" className="link min-h-[44px]" onClick={() => station.goTo('dig')}>
+                  Go to the dig
+                </button>
+              </div>
+            )}
+            {problem && (
+              <p role="alert" className="wrong my-2">
+                The cut plan could not be made: {problem}{' '}
+                <button type="button" className="link" onClick={cuts.again}>
+                  Try again
+                </button>
+              </p>
+            )}
+            {working && (
+              <p role="status" className="flex gap-3 items-center">
+                Weighing every choice of roots…
+                <button type="button" className="link min-h-[44px]" onClick={cuts.cancel}>
+                  Cancel
+                </button>
+              </p>
+            )}
+            {!working && mapped && !assessment && !problem && (
+              <button type="button" className="act" onClick={cuts.again}>
+                Make the plan
+              </button>
+            )}
+            {assessment && (
+              <div aria-busy={working}>
+                <Outcome
+                  assessment={assessment}
+                  year={Number(visit.date.slice(0, 4))}
+                  disabled={!mayJudge}
+                  onAgree={() => agree(assessment.plan)}
+                  onWithdraw={() => agree(undefined)}
+                  onEase={(limits) => set({ limits: { ...design.limits, ...limits } }, 'limits')}
+                  onLetGo={(labels) =>
+                    set({ locks: design.locks?.filter((l) => !labels.includes(l.label)) }, 'locks')
+                  }
+                />
+                {forecast && (
+                  <section className="my-4" aria-label="What it buys">
+                    <h2>What it buys</h2>
+                    <ForecastChart
+                      scenarios={forecast.scenarios}
+                      from={Number(visit.date.slice(0, 4))}
+                      year={LATER}
+                      onYear={() => undefined}
+                    />
+                    <p>
+                      In ten years {band(forecast.scenarios[0]!, LATER)} of the bark is squeezed if nothing is
+                      done
+                      {forecast.scenarios[1] && `, ${band(forecast.scenarios[1], LATER)} with the plan`};
+                      middle and 10 to 90 % of {forecast.draws} draws.
+                    </p>
+                  </section>
+                )}
+                {cuts.alternatives.length > 0 && (
+                  <Alternatives
+                    ways={cuts.alternatives}
+                    plan={assessment.plan!}
+                    disabled={!mayJudge}
+                    onTake={agree}
+                  />
+                )}
+                <CutRoots
+                  assessment={assessment}
+                  design={design}
+                  system={system}
+                  disabled={!mayJudge}
+                  onHold={(label, lock) => {
+                    const others = (design.locks ?? []).filter((l) => l.label !== label);
+                    const locks = lock ? [...others, lock] : others;
+                    set({ locks: locks.length > 0 ? locks : undefined }, `locks.${label}`);
+                  }}
+                />
+                <CutLimits
+                  design={design}
+                  assessment={assessment}
+                  prices={cuts.prices}
+                  pricing={cuts.pricing}
+                  system={system}
+                  disabled={!mayJudge}
+                  onChange={set}
+                />
+                <p className="text-sm text-muted my-3">
+                  Cutting or exposing roots can free a tree to fall: have its stability assessed by a
+                  qualified person first, keep the target area clear, not in high wind or on saturated ground.
+                  Local codes and closed seasons come first.
+                </p>
+              </div>
+            )}
+          </Entry>
+        </div>
+        {foot}
+      </div>
+    </>
+  );
+}
+
+const band = ({ p10, p50, p90 }: { p10: number[]; p50: number[]; p90: number[] }, year: number) =>
+  `${percent(p50[year]!)} (${percent(p10[year]!)} to ${percent(p90[year]!)})`;
+
+/** The answer: what the plan frees and takes, stage by stage; or what clashes and the least that would have to give. */
+function Outcome(props: {
+  assessment: CutAssessment;
+  year: number;
+  disabled: boolean;
+  onAgree: () => void;
+  onWithdraw: () => void;
+  onEase: (limits: NonNullable<CutDesign['limits']>) => void;
+  onLetGo: (labels: readonly string[]) => void;
+}) {
+  const { assessment, year, disabled } = props;
+  const { plan, clash, agreed, interval, limits } = assessment;
+  const shown = agreed ?? plan;
+  const labels = Object.keys(shown?.stages ?? {});
+  return (
+    <>
+      {clash && (
+        <div role="alert" className="wrong my-2" data-testid="clash">
+          <p className="font-bold">No plan keeps to all of this.</p>
+          {clash.says.map((sentence) => (
+            <p key={sentence}>{sentence}</p>
+          ))}
+          {!disabled && (
+            <div className="flex flex-wrap gap-2 mt-1">
+              {Object.keys(clash.ease).length > 0 && (
+                <button type="button" className="quiet" onClick={() => props.onEase(clash.ease)}>
+                  Ease the limits just enough
+                </button>
+              )}
+              {clash.letGo.length > 0 && (
+                <button type="button" className="quiet" onClick={() => props.onLetGo(clash.letGo)}>
+                  Let go of {clash.letGo.join(', ')}
+                </button>
+              )}
+            </div>
+          )}
+        </div>
+      )}
+      {shown && (
+        <>
+          <div className="flex items-baseline gap-4 my-2">
+            <p className="num text-5xl font-bold whitespace-nowrap" data-testid="frees">
+              {percent(shown.value.freed)}
+            </p>
+            <p>
+              of the bark freed over twenty years, of {percent(shown.value.threatened)} that would be
+              squeezed; today {percent(shown.freesToday)} of {percent(assessment.squeezed)}; for{' '}
+              {percent(shown.value.loss.reduce((a, b) => a + b, 0))} of the root cross-section
+              {labels.length === 0 && ': the best is to cut nothing'}.
+            </p>
+          </div>
+          {labels.length > 0 && (
+            <table className="w-full my-2" aria-label="Stages">
+              <thead>
+                <tr>
+                  <th scope="col">stage</th>
+                  <th scope="col">roots</th>
+                  <th scope="col" className="text-right">
+                    takes
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {shown.value.loss.map((loss, s) => (
+                  <tr key={s}>
+                    <td className="py-1.5 whitespace-nowrap">
+                      <strong>{s + 1}</strong>, {year + s * interval}
+                    </td>
+                    <td>{labels.filter((l) => shown.stages[l] === s + 1).join(', ') || 'none'}</td>
+                    <td className="num text-right whitespace-nowrap">
+                      {percent(loss)} of {percent(limits.stageLoss)}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+        </>
+      )}
+      {agreed ? (
+        <div className="told my-2" data-testid="agreed">
+          <p>
+            <strong>Agreed.</strong> The crew sheet and the report follow this plan.
+          </p>
+          {agreed.broken.length > 0 && (
+            <p className="text-harm">It breaks what is kept to now: {agreed.broken.join('; ')}.</p>
+          )}
+          {plan && plan.value.objective > agreed.value.objective + 1e-6 && (
+            <p>
+              The best plan of today frees {percent(plan.value.freed)} for{' '}
+              {percent(plan.value.loss.reduce((a, b) => a + b, 0))}:{' '}
+              {Object.keys(plan.stages).join(', ') || 'nothing is cut'}.
+            </p>
+          )}
+          {!disabled && (
+            <button type="button" className="link min-h-[44px]" onClick={props.onWithdraw}>
+              Take the agreement back
+            </button>
+          )}
+        </div>
+      ) : (
+        plan && (
+          <div className="flex flex-wrap items-center gap-3 my-2">
+            {!disabled && (
+              <button type="button" className="act" onClick={props.onAgree}>
+                Agree this plan
+              </button>
+            )}
+            <p className="text-sm text-muted flex-1" data-testid="proved">
+              {plan.proved
+                ? 'Proved: no other choice of roots and stages within these limits is better.'
+                : `Time was up: at most ${Number.isFinite(plan.gap) ? percent(plan.gap) : 'an unknown share'} from the best.`}
+            </p>
+          </div>
+        )
+      )}
+    </>
+  );
+}
+
+/** Plans nearly as good that differ in a large root; one is taken as it is. */
+function Alternatives(props: {
+  ways: readonly Way[];
+  plan: Way;
+  disabled: boolean;
+  onTake: (way: Way) => void;
+}) {
+  const { ways, plan } = props;
+  const differs = (way: Way) => {
+    const cut = Object.keys(way.stages).filter((l) => plan.stages[l] === undefined);
+    const left = Object.keys(plan.stages).filter((l) => way.stages[l] === undefined);
+    return [
+      ...(cut.length > 0 ? [`cuts ${cut.join(', ')} too`] : []),
+      ...(left.length > 0 ? [`leaves ${left.join(', ')}`] : []),
+    ].join(', ');
+  };
+  return (
+    <section className="my-4" aria-label="Nearly as good">
+      <h2>Nearly as good</h2>
+      <ul>
+        {ways.map((way, i) => (
+          <li key={i} className="border-b border-hair py-2 flex gap-3 items-center">
+            <p className="flex-1">
+              {capital(differs(way))}: frees {percent(way.value.freed)} for{' '}
+              {percent(way.value.loss.reduce((a, b) => a + b, 0))}.
+            </p>
+            {!props.disabled && (
+              <button
+                type="button"
+                className="quiet"
+                aria-label={`Agree this instead: ${differs(way)}`}
+                onClick={() => props.onTake(way)}
+              >
+                Agree this instead
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

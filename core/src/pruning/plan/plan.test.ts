@@ -394,8 +394,8 @@ test('every root has a sentence, and it names what decided', () => {
     (l) => ({ ...problem, limits: { ...problem.limits, ...l } }),
     solve,
   );
-  // One more percent lets nothing further in: its price is nothing.
-  expect(price).toBeUndefined();
+  // Less than 24 % lets nothing further in; the next step that is tried is 25 %.
+  expect(price!.to).toBeCloseTo(0.25, 9);
   const wider = priceOf(
     'stageLoss',
     { ...problem.limits, stageLoss: 0.23 },

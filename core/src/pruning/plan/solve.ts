@@ -124,11 +124,23 @@ export interface Price {
   freesNow: number;
 }
 
+/** Steps that are tried, one after the other, until something is gained. */
+const TRIED = [1, 2, 3, 5, 8, 13, 20] as const;
+/** Ends of what a limit may be. */
+const ENDS: Record<keyof CutLimits, number> = {
+  stageLoss: 1,
+  totalLoss: 1,
+  anchorGap: 360,
+  strictGap: 360,
+  largest: 0.8,
+  nearDbh: 0,
+};
+
 /**
- * What moving one limit a step would free.
+ * The least step of one limit that would free more, and how much more.
  *
  * @param problemWith the same problem under other limits
- * @returns undefined where nothing is gained
+ * @returns undefined where no step gains anything
  */
 export function priceOf(
   limit: keyof CutLimits,
@@ -137,18 +149,31 @@ export function priceOf(
   problemWith: (limits: Partial<CutLimits>) => CutProblem,
   solve: Solver,
 ): Price | undefined {
-  const to = Number((limits[limit] + STEPS[limit]).toFixed(4));
-  const problem = problemWith({ [limit]: to });
-  const model = cutModel(problem);
-  const solved = solve(model.mip, SECONDS_BESIDE);
-  if (!solved.values) return undefined;
-  const value = valueOf(problem, chosenFrom(model, solved.values));
-  if (value.objective <= plan.value.objective + 1e-9) return undefined;
+  const past = STEPS[limit] > 0 ? Math.min : Math.max;
+  const at = (steps: number): { to: number; value: PlanValue } | undefined => {
+    const to = past(ENDS[limit], Number((limits[limit] + steps * STEPS[limit]).toFixed(4)));
+    const problem = problemWith({ [limit]: to });
+    const model = cutModel(problem);
+    const solved = solve(model.mip, SECONDS_BESIDE);
+    if (!solved.values) return undefined;
+    const value = valueOf(problem, chosenFrom(model, solved.values));
+    return value.objective > plan.value.objective + 1e-9 ? { to, value } : undefined;
+  };
+  // A looser limit never makes a plan worse: where the longest step gains nothing, none does.
+  const most = at(TRIED.at(-1)!);
+  if (!most) return undefined;
+  let found = most;
+  for (const steps of TRIED.slice(0, -1)) {
+    const nearer = at(steps);
+    if (!nearer) continue;
+    found = nearer;
+    break;
+  }
   return {
     limit,
-    to,
-    frees: value.freed - plan.value.freed,
-    freesNow: value.freedOfNow - plan.value.freedOfNow,
+    to: found.to,
+    frees: found.value.freed - plan.value.freed,
+    freesNow: found.value.freedOfNow - plan.value.freedOfNow,
   };
 }
 

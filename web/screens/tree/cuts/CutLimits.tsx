@@ -106,7 +106,7 @@ export function CutLimits(props: {
         </p>
       )}
       {!props.pricing && prices.length === 0 && assessment.plan && (
-        <p className="text-sm text-muted">No limit, moved a step, would free more.</p>
+        <p className="text-sm text-muted">No looser limit alone would free more.</p>
       )}
       <div className="grid grid-cols-2 gap-2 mt-2">
         <BearingInput

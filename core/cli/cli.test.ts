@@ -36,6 +36,12 @@ test('a dig comes with its share, advice, cuts and forecast', () => {
   expect(dig.roots[0].crosses).toEqual([expect.objectContaining({ root: 'D1', over: true })]);
   expect(dig.cuts.length).toBeGreaterThan(0);
   expect(dig.forecast.scenarios[0].p50).toHaveLength(31);
+  const { cuts } = JSON.parse(run(['assess', example]).stdout);
+  expect(cuts.plan.proved).toBe(true);
+  expect(cuts.roots.map((r: { label: string }) => r.label)).toEqual(['A', 'D1', 'D2', 'D3']);
+  expect(run(['assess', '--format', 'text', example]).stdout).toMatch(
+    /Cut plan, proved the best: frees \d+ %/,
+  );
   expect(run(['assess', '--format', 'text', example]).stdout).toMatch(
     /Dig: \d+ % of the bark is squeezed; half in /,
   );

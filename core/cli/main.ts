@@ -3,9 +3,10 @@ import { parseArgs } from 'node:util';
 import { assess } from '../src/assessment';
 import { explain } from '../src/diagnosis';
 import { sinceWhen } from '../src/history';
-import { assessDig } from '../src/pruning';
+import { assessCuts, assessDig, highsSolver, isStressed, type Solver } from '../src/pruning';
 import { caseJsonSchema, readCase } from '../src/casefile/schema';
 import type { CaseFile } from '../src/casefile';
+import { cutsText } from './cuts';
 import { digSummary, digText } from './dig';
 import { visitToJudge } from '../src/walk';
 import { groundOf, groundSummary, groundText } from './ground';
@@ -17,7 +18,7 @@ const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units met
        undrel schema
 
 assess  measures, explains and prescribes for the last visit of each case file (or the one of --visit);
-        --brief leaves out the reasons, the next checks, the forecast of a dig and the trenches, for a whole inventory;
+        --brief leaves out the reasons, the next checks, the forecast of a dig, its cut plan and the trenches, for a whole inventory;
         without FILE, or with -, reads standard input. JSON comes one line a file.
 walk    triages an inventory, one row a tree, most urgent first: columns label, species, common name,
         year planted, stock, date and the quick looks flare, mulch, girdling, conks, lean, colour, density,
@@ -40,6 +41,7 @@ interface Options {
   units: string;
   visit: string | undefined;
   brief: boolean;
+  solve: Solver | undefined;
 }
 
 function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], options: Options): string {
@@ -59,17 +61,33 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
     weather: caseFile.weather,
   });
   const dug = options.brief ? undefined : assessDig(caseFile.tree, caseFile.visits, visit);
+  const cuts =
+    options.solve && dug
+      ? assessCuts(
+          {
+            tree: caseFile.tree,
+            date: visit.date,
+            dig: visit.dig!,
+            stem: dug.stem,
+            design: visit.cuts ?? {},
+            firm: {},
+            stressed: isStressed(visit),
+          },
+          options.solve,
+        )
+      : undefined;
   const ground = options.brief ? undefined : groundOf(caseFile, visit);
   if (options.format === 'text') {
     const system = options.units === 'us' ? 'us' : 'metric';
     return (
       assessmentText(caseFile, visit.date, result, explanation, since, system) +
       (dug ? digText(dug, visit.date, system) : '') +
+      (cuts ? cutsText(cuts, visit.date) : '') +
       (ground ? groundText(ground, system) : '')
     );
   }
   const dig = dug && digSummary(dug);
-  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig, ground: ground && groundSummary(ground) })}\n`;
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig, cuts, ground: ground && groundSummary(ground) })}\n`;
 }
 
 function problemOf(error: unknown): string {
@@ -154,6 +172,7 @@ async function main(): Promise<number> {
     units: values.units,
     visit: values.visit,
     brief: values.brief,
+    solve: values.brief ? undefined : highsSolver(await (await import('highs')).default()),
   });
 }
 

@@ -41,6 +41,18 @@ export interface ReportDig {
   cautions: string[];
 }
 
+/** The agreed cut plan in a report, every figure already text. */
+export interface ReportCuts {
+  headline: string;
+  /** Stage, year, roots, share of the root cross-section. */
+  stages: string[][];
+  /** Root, what becomes of it, why. */
+  reasons: string[][];
+  notes: string;
+  /** Rules that the agreed plan breaks. */
+  broken: string[];
+}
+
 /** Trenches in a report, every figure already text. */
 export interface ReportTrenches {
   headline: string;
@@ -93,8 +105,11 @@ export interface ReportContent {
   drawing: Drawing;
   drawingAfter?: Drawing;
   dig?: ReportDig;
+  cuts?: ReportCuts;
   soil?: ReportSoil;
   trenches?: ReportTrenches;
+  /** What of the prescribed operations does not go together. */
+  clashes?: string[];
   prescribed: ReportOperation[];
   considered: { title: string; reason: string }[];
   lookAgain?: string;

@@ -5,3 +5,6 @@ export const TRENCH_CAPTION =
   'Trenches on their site, true scale, north up; filled ones are dug first. Buried lines are located before any digging.';
 
 export const SOIL_CAPTION = 'Holes of the soil probe by depth, and how hard the ground is to push into.';
+
+export const STAGES_HEAD = ['stage', 'year', 'roots', 'root cross-section'];
+export const CUT_REASONS_HEAD = ['root', 'what becomes of it', 'because'];

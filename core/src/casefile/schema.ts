@@ -193,7 +193,7 @@ export const digHeadSchema = z.strictObject({
 export const digSchema = digHeadSchema.extend({ roots: z.array(rootSchema).max(500) });
 
 export const decisionSchema = z.strictObject({
-  operation: z.enum(['mulch', 'excavate', 'reset', 'watch', 'remove']),
+  operation: z.enum(['mulch', 'excavate', 'prune', 'reset', 'trench', 'water', 'watch', 'remove']),
   taken: z.boolean(),
   wording: text(4000).optional(),
 });

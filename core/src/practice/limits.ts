@@ -216,6 +216,11 @@ export const LIMITS = {
     reason: 'm3 of soil in a crew hour with compressed air, two people.',
     source: PRACTICE,
   },
+  cutHours: {
+    value: 0.25,
+    reason: 'Crew hours for a root: bare, marked, sawn twice, trimmed.',
+    source: PRACTICE,
+  },
   setUpHours: { value: 0.5, reason: 'Setting up and clearing away at one tree.', source: PRACTICE },
   resetHours: { value: 3, reason: 'Two people, one small tree, lift to watering in.', source: PRACTICE },
   gallonsPerInch: {

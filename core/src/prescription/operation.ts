@@ -4,7 +4,7 @@ import { LIMITS, schoolFor, type LimitKey, type SchoolInForce, type Schools } fr
 import type { Profile } from '../profile';
 import type { Quantity, Working } from '../units/quantity';
 
-export type OperationKey = 'mulch' | 'excavate' | 'reset' | 'watch' | 'remove';
+export type OperationKey = 'mulch' | 'excavate' | 'prune' | 'reset' | 'trench' | 'water' | 'watch' | 'remove';
 
 export interface SchoolUse {
   matter: string;

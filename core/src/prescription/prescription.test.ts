@@ -1,6 +1,15 @@
 import { assess } from '../assessment';
-import type { GradeProfile, ProbePoint, Tree, Visit } from '../casefile';
-import { bowl, ringRadius, ringVolume, toolFor, wateringByRule } from './index';
+import type { Dig, DugRoot, Finding, GradeProfile, ProbePoint, Tree, Visit } from '../casefile';
+import {
+  bowl,
+  clashesOf,
+  plannedOf,
+  ringRadius,
+  situation,
+  ringVolume,
+  toolFor,
+  wateringByRule,
+} from './index';
 
 test('the ring that a cone of mulch covers: 1.22 m', () => {
   // 0.2765 m3 at 6 cm from 0.175 m outward covers a ring of 1.22 m radius: exact geometry.
@@ -120,4 +129,102 @@ test('every operation carries method, cautions and an acceptance check', () => {
       true,
     ]);
   }
+});
+
+const straight = (label: string, bearing: number, diameter: number): DugRoot => ({
+  label,
+  kind: 'structural',
+  start: 'stem',
+  condition: 'sound',
+  points: [0, 0.4, 0.9].map((distance) => ({ bearing, distance, depth: 0.1, diameter })),
+});
+const across: DugRoot = {
+  label: 'G',
+  kind: 'girdling',
+  start: 'stem',
+  condition: 'sound',
+  contact: 'pressing',
+  points: [-50, -25, 0, 25, 50].map((turn) => ({
+    bearing: (200 + turn) % 360,
+    distance: 0.02 + 0.2 * (turn / 50) ** 2,
+    depth: 0.05,
+    diameter: 0.04,
+  })),
+};
+const dug = (anchors: number, more: DugRoot[] = [across]): Dig => ({
+  measuredFrom: 'bark',
+  north: 'true',
+  roots: [
+    ...Array.from({ length: anchors }, (_, i) => straight(`D${i}`, (360 / anchors) * i, 0.06)),
+    ...more,
+  ],
+});
+const of = (t: Tree, v: Visit, key: string) => assess(t, [], v).operations.find((o) => o.key === key)!;
+/** Of everything that is put in by hand. */
+const clashes = (t: Tree, v: Visit, ...taken: string[]) => {
+  const { operations, profile, verdict } = assess(t, [], v);
+  const decided = operations.map((o) => ({ operation: o.key, taken: taken.includes(o.key) }));
+  return clashesOf(plannedOf(operations, decided), situation(t, [], v, profile, verdict, {}));
+};
+
+test('root pruning waits for a dig, then for an agreed plan, then says what goes when and comes back for the next stage', () => {
+  expect(of(tree(), visit({}), 'prune')).toMatchObject({ advice: 'not', missing: ['a dig'] });
+  expect(of(tree(), visit({ dig: dug(5, []) }), 'prune').advice).toBe('not');
+  const open = of(tree(), visit({ dig: dug(5) }), 'prune');
+  expect(open.advice).toBe('option');
+  expect(open.summary).toMatch(/^Roots squeeze \d+ % of the bark: agree a cut plan/);
+  const agreed = [
+    { label: 'G', stage: 1 },
+    { label: 'D1', stage: 2 },
+  ];
+  const plan = of(tree(), visit({ dig: dug(5), cuts: { agreed, interval: 3 } }), 'prune');
+  expect(plan).toMatchObject({
+    advice: 'do',
+    summary: 'Stage 1, 2026: G; Stage 2, 2029: D1.',
+    lookAgain: { days: 3 * 365, why: 'Stage 2 of the cut plan: D1.' },
+  });
+  const goes = plan.quantities.find((q) => q.name === 'Root cross-section that goes')!;
+  // One root of 4 cm beside five of 6 cm: 16 / (16 + 5 x 36), exact geometry.
+  expect(goes.value).toBeCloseTo(16 / 196, 9);
+});
+
+test('water follows work at the roots or drought, and is withheld where water stands', () => {
+  expect(of(tree(), visit({ probes: probes(0.05) }), 'water').advice).toBe('not');
+  const after = of(tree(), visit({ probes: probes(0.2) }), 'water');
+  expect(after.advice).toBe('do');
+  expect(after.why).toContain('after root collar excavation');
+  expect(after.quantities[0]!.value).toBeCloseTo(wateringByRule(0.2), 9);
+  const wet: Finding[] = [
+    { key: 'probe.drain', answer: 'standing' },
+    { key: 'probe.moisture', answer: 'sour' },
+    { key: 'probe.colour', answer: 'mottled' },
+    { key: 'history.wet', answer: 'days' },
+  ];
+  const stands = of(tree(), visit({ probes: probes(0.2), findings: wet }), 'water');
+  expect(stands).toMatchObject({ advice: 'not', why: ['waterlogged soil is likely'] });
+});
+
+test('trenches that were laid out are prescribed under the name of the way that was chosen', () => {
+  expect(of(tree(), visit({}), 'trench').advice).toBe('not');
+  expect(of(tree(), visit({ trenches: { holeRadius: 0.5 } }), 'trench')).toMatchObject({
+    advice: 'do',
+    title: 'Radial trenches',
+  });
+  const choice = (remedy: string) => visit({ trenches: { choice: { remedy, why: 'the lawn is kept' } } });
+  expect(of(tree(), choice('vertical'), 'trench').title).toBe('Vertical mulching');
+  expect(of(tree(), choice('nothing'), 'trench')).toMatchObject({
+    advice: 'not',
+    summary: 'Left as it is by choice: the lawn is kept',
+  });
+});
+
+test('operations that do not go together are named with the reason', () => {
+  const agreed = { agreed: [{ label: 'G', stage: 1 }] };
+  const v = visit({ dig: dug(5), cuts: agreed, probes: probes(0.2) });
+  expect(clashes(tree(), v, 'mulch', 'excavate', 'prune', 'water')).toEqual([]);
+  expect(clashes(tree(), v, 'reset', 'prune')[0]).toMatch(/^Reset and root pruning/);
+  expect(clashes(tree(), v, 'remove', 'prune')[0]).toMatch(/^Removal and root pruning/);
+  expect(clashes(tree(), v, 'watch', 'mulch')[0]).toMatch(/^Watch only/);
+  const few = visit({ dig: dug(2), cuts: { ...agreed, target: 90 } });
+  expect(clashes(tree(), few, 'prune')[0]).toMatch(/2 sound anchors.*there is a target below it/);
 });

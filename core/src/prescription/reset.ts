@@ -1,3 +1,5 @@
+import type { SchoolInForce } from '../practice';
+import type { Quantity } from '../units/quantity';
 import { shortMark } from '../units/marks';
 import { METRES_PER_INCH } from '../units/length';
 import {
@@ -24,6 +26,20 @@ export function wateringByRule(stemDiameter: number): number {
   const perBucket = limit('gallonsPerInch');
   return Math.ceil((stemDiameter / METRES_PER_INCH) * (1 - 1e-12)) * perBucket;
 }
+
+/** Water of one watering with its working. @param lasting the school of how long to water */
+export const wateringQuantity = (stemDiameter: number, lasting: SchoolInForce): Quantity => ({
+  name: 'Water at each watering',
+  value: wateringByRule(stemDiameter),
+  dimension: 'litres',
+  working: {
+    formula: '5 US gal for each inch of stem, in whole buckets',
+    inputs: [{ name: 'stem diameter', value: stemDiameter, dimension: 'short length' }],
+    source: PRACTICE_SOURCE,
+    school: schoolNote(lasting),
+    notes: [`For ${schoolValue(lasting, 'seasons')} growing season(s); probe first, skip when moist.`],
+  },
+});
 
 /** Lift and reset at the right height, where age, size and findings allow. */
 export function resetOperation(s: Situation): Operation {
@@ -110,20 +126,7 @@ export function resetOperation(s: Situation): Operation {
                 notes: ['Measure the ball once it is open.'],
               },
             },
-            {
-              name: 'Water at each watering',
-              value: wateringByRule(stem!),
-              dimension: 'litres',
-              working: {
-                formula: '5 US gal for each inch of stem, in whole buckets',
-                inputs: [{ name: 'stem diameter', value: stem!, dimension: 'short length' }],
-                source: PRACTICE_SOURCE,
-                school: schoolNote(watering),
-                notes: [
-                  `For ${schoolValue(watering, 'seasons')} growing season(s); probe first, skip when moist.`,
-                ],
-              },
-            },
+            wateringQuantity(stem!, watering),
             {
               name: 'Crew hours',
               value: limit('resetHours'),

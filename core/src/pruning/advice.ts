@@ -4,7 +4,7 @@ import type { Tree } from '../casefile/model';
 import type { Forecast, YearBand } from '../growth/forecast';
 import type { StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
-import { schoolFor, type SchoolInForce, type Schools } from '../practice';
+import { CUT_PLAN, schoolFor, type SchoolInForce, type Schools } from '../practice';
 import { isAnchor, ROOTS_TOUCH, type DigReading, type RootReading } from '../roots';
 import { fineMark } from '../units/marks';
 import { betweenCuts, cutsFor, type Cut } from './cuts';
@@ -22,6 +22,8 @@ export interface RootAdvice {
   costs: number;
   /** Length grown into the bark that stays where it is, m. */
   leaveIn: number;
+  /** Of what is cut later: years from the visit. */
+  inYears?: number;
 }
 
 export interface PruningAdvice {
@@ -46,6 +48,8 @@ export interface PruningCase {
   firm: Schools;
   /** The cut plan that was agreed: it stands before the rules. */
   agreed?: CutDesign['agreed'];
+  /** Years between its stages. */
+  interval?: number;
 }
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
@@ -212,6 +216,9 @@ export function adviseRoots(all: PruningCase): PruningAdvice {
   const roots = reading.roots.map((root, i): RootAdvice => {
     const opinion = agreedOn(root, opinionOn(root, i, all, manner.key === 'selected'), all.agreed);
     const cut = opinion.decision === 'cut now' || opinion.decision === 'cut later';
+    const stage = all.agreed?.find((a) => a.label === root.root.label)?.stage;
+    const later =
+      stage !== undefined && stage > 1 ? (stage - 1) * (all.interval ?? CUT_PLAN.interval.value) : undefined;
     const cuts = cut ? cutsFor(root, reading, tree.dbh ?? tree.stemDiameter, all.stem) : [];
     return {
       label: root.root.label,
@@ -223,6 +230,7 @@ export function adviseRoots(all: PruningCase): PruningAdvice {
       cuts,
       frees: freedBy(root, reading),
       costs: root.shareOfArea,
+      ...(later !== undefined && { inYears: later }),
       leaveIn: root.root.contact === 'embedded' ? betweenCuts(root, cuts) : 0,
     };
   });

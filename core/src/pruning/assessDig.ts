@@ -27,6 +27,9 @@ export interface NumberedCut {
   cut: Cut;
 }
 
+/** Years after which what is cut later goes, where no plan was agreed. */
+const LATER = 2;
+
 /** Low vigour or much dieback: the tree counts as stressed, and less of its roots goes in a season. */
 export function isStressed(visit: Visit): boolean {
   const vigour = vigourFrom(visit.findings);
@@ -44,9 +47,12 @@ export function isStressed(visit: Visit): boolean {
  */
 export function scenariosOf(advice: PruningAdvice, alone?: string): Scenario[] {
   const cut = (decision: string, year: number): Record<string, number> =>
-    Object.fromEntries(advice.roots.filter((r) => r.decision === decision).map((r) => [r.label, year]));
+    Object.fromEntries(
+      advice.roots.filter((r) => r.decision === decision).map((r) => [r.label, r.inYears ?? year]),
+    );
   const now = cut('cut now', 0);
-  const later = cut('cut later', 2);
+  const later = cut('cut later', LATER);
+  const when = Math.max(LATER, ...Object.values(later));
   const names = (cuts: Record<string, number>) => Object.keys(cuts).join(', ');
   return [
     { name: 'nothing done', cuts: {} },
@@ -57,7 +63,7 @@ export function scenariosOf(advice: PruningAdvice, alone?: string): Scenario[] {
     ...(names(later)
       ? [
           {
-            name: `${names(now) ? `${names(now)} now, ` : ''}${names(later)} in two years`,
+            name: `${names(now) ? `${names(now)} now, ` : ''}${names(later)} ${when === LATER ? 'in two years' : `by year ${when}`}`,
             cuts: { ...now, ...later },
           },
         ]
@@ -96,6 +102,7 @@ export function assessDig(
     stressed: isStressed(visit),
     firm,
     agreed: visit.cuts?.agreed,
+    interval: visit.cuts?.interval,
   };
   const forecast = forecastOf(reading, {
     draws: FORECAST_DRAWS,

@@ -1,7 +1,14 @@
 import type { ReactNode } from 'react';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
-import type { ReportContent, ReportDig, ReportSoil, ReportTrenches } from '../../protocol/report';
-import { SOIL_CAPTION, TRENCH_CAPTION, TRENCH_HEAD, WAYS_HEAD } from '../../ui/reportWords';
+import type { ReportContent, ReportCuts, ReportDig, ReportSoil, ReportTrenches } from '../../protocol/report';
+import {
+  CUT_REASONS_HEAD,
+  SOIL_CAPTION,
+  STAGES_HEAD,
+  TRENCH_CAPTION,
+  TRENCH_HEAD,
+  WAYS_HEAD,
+} from '../../ui/reportWords';
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -101,6 +108,22 @@ function DigPart({ dig }: { dig: ReportDig }) {
           {line}
         </p>
       ))}
+    </>
+  );
+}
+
+function CutsPart({ cuts }: { cuts: ReportCuts }) {
+  return (
+    <>
+      <p className="text-lg font-semibold">{cuts.headline}</p>
+      <Columns label="Stages of the cut plan" head={STAGES_HEAD} rows={cuts.stages} />
+      <Columns label="Root by root" head={CUT_REASONS_HEAD} rows={cuts.reasons} />
+      {cuts.broken.map((line) => (
+        <p key={line} className="wrong my-1">
+          {line}
+        </p>
+      ))}
+      <p className="text-sm text-muted">{cuts.notes}</p>
     </>
   );
 }
@@ -215,6 +238,11 @@ export function ReportBody({
           <DigPart dig={c.dig} />
         </Part>
       )}
+      {c.cuts && (
+        <Part title="Cut plan">
+          <CutsPart cuts={c.cuts} />
+        </Part>
+      )}
       {c.soil && (
         <Part title="Ground">
           <SoilPart soil={c.soil} />
@@ -294,6 +322,11 @@ export function ReportBody({
             </figcaption>
           </figure>
         )}
+        {c.clashes?.map((line) => (
+          <p key={line} className="wrong my-1">
+            {line}
+          </p>
+        ))}
         {c.prescribed.map((o) => (
           <div key={o.title} className="mt-4">
             <h3 className="font-bold text-lg">{o.title}</h3>

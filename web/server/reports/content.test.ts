@@ -1,4 +1,7 @@
 import { readFileSync } from 'node:fs';
+import { agreedCuts, isStressed } from '@undrel/core/pruning';
+import { stemRate } from '@undrel/core/growth';
+import { textOf } from '../../../e2e/pdf';
 import { readCase } from '@undrel/core/case-schema';
 import type { Visit } from '@undrel/core/casefile';
 import { reportContent, type ReportSource } from './content';
@@ -104,3 +107,46 @@ test('a dig comes with its plan, roots, cuts, what never to cut and the forecast
   expect(pdf.length).toBeGreaterThan(20_000);
   expect(reportContent(source({ visit: visit({}) })).dig).toBeUndefined();
 });
+
+test('the agreed cut plan and the ground stand in the PDF with the figures of the core', async () => {
+  const dug = visits.find((v) => v.dig)!;
+  const agreed = [{ label: 'A', stage: 2 }];
+  const decided: Visit = {
+    ...dug,
+    cuts: { agreed, interval: 3 },
+    soilLogs: [
+      {
+        place: 'ring',
+        bearing: 0,
+        distance: 0.4,
+        layers: [
+          { to: 0.1, colour: 'dark' },
+          { to: 0.4, colour: 'grey' },
+        ],
+      },
+    ],
+  };
+  const content = reportContent(source({ visit: decided }));
+  const plan = agreedCuts({
+    tree,
+    date: decided.date,
+    dig: decided.dig!,
+    stem: stemRate(tree, visits),
+    design: decided.cuts!,
+    firm: {},
+    stressed: isStressed(decided),
+  })!;
+  expect(content.cuts!.stages[1]!.slice(0, 3)).toEqual([
+    '2',
+    String(Number(decided.date.slice(0, 4)) + 3),
+    'A',
+  ]);
+  const text = await textOf(await reportPdf(content));
+  expect(text).toContain(
+    `The agreed cuts free ${Math.round(100 * plan.value.freed)} % of the bark over twenty years`,
+  );
+  expect(text).toContain(plan.reasons.find((r) => r.label === 'A')!.says);
+  expect(text).toContain('The ground as the soil probe showed it');
+  expect(text).toContain('long wet');
+  expect(reportContent(source({ visit: dug })).cuts).toBeUndefined();
+}, 20_000);

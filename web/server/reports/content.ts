@@ -10,7 +10,14 @@ import {
   type Reason,
 } from '@undrel/core/diagnosis';
 import { yearOf, eventsFollowed, fillWords, sinceWhen, type Beside } from '@undrel/core/history';
-import { plannedOf, plannedWork, PRESCRIPTION_ENGINE, type Operation } from '@undrel/core/prescription';
+import {
+  clashesOf,
+  plannedOf,
+  plannedWork,
+  PRESCRIPTION_ENGINE,
+  situation,
+  type Operation,
+} from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import { sectionOf, type Profile } from '@undrel/core/profile';
 import { dugSection } from '@undrel/core/roots';
@@ -29,6 +36,7 @@ import type { ReportContent, ReportOperation, Wording } from '../../protocol/rep
 import { declineLine, stemsOf } from '../../ui/drawing/declineLine';
 import { sectionDrawing } from '../../ui/drawing/section';
 import { assessDigKept, digPart } from './digPart';
+import { cutsPart } from './cutsPart';
 import { soilPart } from './soilPart';
 import { trenchPart } from './trenchPart';
 import { assessed, explained } from '../assessed';
@@ -184,9 +192,12 @@ export function reportContent(source: ReportSource): ReportContent {
     return { for: written(speaksFor), against: written(against) };
   };
   const planned = plannedOf(operations, visit.decisions);
+  const changesGround = Object.values(plannedWork(planned)).some((v) => v !== undefined);
+  const clashes = clashesOf(planned, situation(tree, source.events, visit, profile, verdict, source.schools));
   const filled = source.events.find((e) => e.kind === 'soil added');
   const bearing = profile.collar?.deepest.bearing ?? 90;
   const dug = assessDigKept(source);
+  const cuts = dug && cutsPart(dug, source);
   const soil = soilPart(source);
   const trenches = trenchPart(source);
   const drawn = (when: 'before' | 'after') =>
@@ -264,9 +275,11 @@ export function reportContent(source: ReportSource): ReportContent {
     warnings: [...profile.missing, ...profile.problems.map((p) => say(p.message))],
     drawing: drawn('before'),
     ...(dug && { dig: digPart(dug, source) }),
+    ...(cuts && { cuts }),
     ...(soil && { soil }),
     ...(trenches && { trenches }),
-    ...(planned.some((o) => o.quantities.length > 0) ? { drawingAfter: drawn('after') } : {}),
+    ...(changesGround ? { drawingAfter: drawn('after') } : {}),
+    ...(clashes.length > 0 && { clashes: clashes.map(say) }),
     prescribed: planned.map((o) => operationIn(o, visit, system)),
     considered: operations
       .filter((o) => !planned.includes(o))

@@ -16,8 +16,15 @@ import {
 import type { ReactNode } from 'react';
 import { INK } from '../../ui/drawing/inks';
 import { pathOf, segmentsPath, type Drawing } from '../../ui/drawing/shapes';
-import type { ReportContent, ReportDig, ReportSoil, ReportTrenches } from '../../protocol/report';
-import { SOIL_CAPTION, TRENCH_CAPTION, TRENCH_HEAD, WAYS_HEAD } from '../../ui/reportWords';
+import type { ReportContent, ReportCuts, ReportDig, ReportSoil, ReportTrenches } from '../../protocol/report';
+import {
+  CUT_REASONS_HEAD,
+  SOIL_CAPTION,
+  STAGES_HEAD,
+  TRENCH_CAPTION,
+  TRENCH_HEAD,
+  WAYS_HEAD,
+} from '../../ui/reportWords';
 import { projectFile } from '../projectFile';
 
 let fontsReady = false;
@@ -142,6 +149,21 @@ function DigPdf({ dig }: { dig: ReportDig }) {
       <View style={s.caution}>
         <Lines lines={dig.cautions} />
       </View>
+    </View>
+  );
+}
+
+function CutsPdf({ cuts }: { cuts: ReportCuts }) {
+  return (
+    <View>
+      <Text style={s.h2} minPresenceAhead={120}>
+        Cut plan
+      </Text>
+      <Text style={s.big}>{cuts.headline}</Text>
+      <Columns head={STAGES_HEAD} widths={[12, 13, 45, 30]} rows={cuts.stages} />
+      <Columns head={CUT_REASONS_HEAD} widths={[12, 18, 70]} rows={cuts.reasons} />
+      <Lines lines={cuts.broken} />
+      <Text style={s.muted}>{cuts.notes}</Text>
     </View>
   );
 }
@@ -339,6 +361,7 @@ function ReportDocument({ content: c, stamp }: { content: ReportContent; stamp: 
         ))}
 
         {c.dig ? <DigPdf dig={c.dig} /> : null}
+        {c.cuts ? <CutsPdf cuts={c.cuts} /> : null}
         {c.soil ? <SoilPdf soil={c.soil} /> : null}
         {c.trenches ? <TrenchPdf trenches={c.trenches} /> : null}
 
@@ -400,6 +423,11 @@ function ReportDocument({ content: c, stamp }: { content: ReportContent; stamp: 
         {c.drawingAfter ? <DrawingPdf drawing={c.drawingAfter} /> : null}
         {c.drawingAfter ? (
           <Text style={s.muted}>After the work prescribed, section at true scale.</Text>
+        ) : null}
+        {c.clashes ? (
+          <View style={s.caution}>
+            <Lines lines={c.clashes} />
+          </View>
         ) : null}
         {c.prescribed.map((o) => (
           <View key={o.title}>

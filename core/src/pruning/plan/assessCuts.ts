@@ -4,7 +4,7 @@ import type { Tree } from '../../casefile/model';
 import type { StemRate } from '../../growth/rates';
 import { isAnchor, readDig, togetherOf, type DigReading } from '../../roots';
 import type { SchoolInForce, Schools } from '../../practice';
-import { reasonsOf } from './explain';
+import { reasonsOf, type RootReason } from './explain';
 import { cutProblem, type CutProblem } from './problem';
 import { alternativePlans, planCuts, priceOf, type Clash, type CutPlan, type Price } from './solve';
 import type { Solver } from './solver';
@@ -155,6 +155,33 @@ const LIMITS_PRICED: readonly (keyof CutLimits)[] = [
   'largest',
   'nearDbh',
 ];
+
+/** The plan that was agreed, with its reasons: no solver is needed for it. */
+export interface AgreedCuts extends Way {
+  broken: string[];
+  reasons: RootReason[];
+  /** Years from the visit in which each stage comes. */
+  years: number[];
+  limits: CutLimits;
+  squeezed: number;
+}
+
+/** @returns undefined where no plan was agreed */
+export function agreedCuts(given: CutsGiven): AgreedCuts | undefined {
+  const { agreed } = given.design;
+  if (!agreed) return undefined;
+  const problem = problemOf(given);
+  const reading = readDig(given.tree, given.dig);
+  const chosen = chosenBy(problem, agreed);
+  return {
+    ...wayOf(problem, reading, chosen),
+    broken: broken(problem, chosen),
+    reasons: reasonsOf(problem, chosen),
+    years: Array.from({ length: problem.stages }, (_, s) => s * problem.interval),
+    limits: problem.limits,
+    squeezed: reading.share,
+  };
+}
 
 /** Other plans nearly as good, then the price of each limit and of one stage more; each as it is found. */
 export function* cutsBeside(given: CutsGiven, solve: Solver): Generator<CutsBeside> {

@@ -63,10 +63,10 @@ export function useDig(
     [tree, control.items, treeId],
   );
   const stressed = useMemo(() => isStressed(visit), [visit]);
-  const agreed = visit.cuts?.agreed;
+  const { agreed, interval } = visit.cuts ?? {};
   const pruning = useMemo(
-    () => ({ tree, date: visit.date, reading, stem, stressed, firm: firmSchools, agreed }),
-    [tree, visit.date, reading, stem, stressed, firmSchools, agreed],
+    () => ({ tree, date: visit.date, reading, stem, stressed, firm: firmSchools, agreed, interval }),
+    [tree, visit.date, reading, stem, stressed, firmSchools, agreed, interval],
   );
   const first = useMemo(() => adviseRoots(pruning), [pruning]);
   const scenarios = useMemo(() => scenariosOf(first, alone), [first, alone]);

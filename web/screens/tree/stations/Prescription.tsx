@@ -3,7 +3,14 @@
 import { useState } from 'react';
 import type { Decision, Visit } from '@undrel/core/casefile';
 import { MATTERS } from '@undrel/core/practice';
-import { isTaken, plannedOf, type Operation, type SchoolUse } from '@undrel/core/prescription';
+import {
+  clashesOf,
+  isTaken,
+  plannedOf,
+  situation,
+  type Operation,
+  type SchoolUse,
+} from '@undrel/core/prescription';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Entry } from '../../../ui/controls/Entry';
 import { decisionId } from '../../../protocol/item';
@@ -33,9 +40,10 @@ export function comeBack(
 }
 
 export function Prescription(props: StationProps) {
-  const { visit, visitId, treeId, control, mayJudge } = props;
-  const { operations } = judgedOf(props);
+  const { tree, events, profile, firmSchools, visit, visitId, treeId, control, mayJudge } = props;
+  const { operations, verdict } = judgedOf(props);
   const planned = plannedOf(operations, visit.decisions);
+  const clashes = clashesOf(planned, situation(tree, events, visit, profile, verdict, firmSchools));
   const back = comeBack(operations, visit);
   const head = headOf(visit);
   return (
@@ -44,6 +52,11 @@ export function Prescription(props: StationProps) {
       <p className="text-lg my-2" data-testid="prescription-summary">
         {planned.length === 0 ? 'Nothing prescribed.' : `${planned.map((o) => o.title).join('; ')}.`}
       </p>
+      {clashes.map((clash) => (
+        <p key={clash} role="alert" className="wrong my-2">
+          {writeLengths(clash, props.system)}
+        </p>
+      ))}
       <div className="border-t-[1.5px] border-ink">
         {operations.map((operation) => (
           <OperationEntry key={operation.key} operation={operation} {...props} />

@@ -1,0 +1,59 @@
+import { groundVerdict } from '../soil/verdict';
+import { used, type Operation, type Situation } from './operation';
+
+const WAYS: Record<string, string> = {
+  spokes: 'Radial trenches',
+  vertical: 'Vertical mulching',
+  air: 'Air decompaction',
+  sectors: 'Soil replaced by sectors',
+  drain: 'Drainage outlet',
+  mulch: 'Surface mulch',
+  subsoil: 'Subsoiling on the contour',
+};
+const TIGHT = ['hole', 'saucer', 'pan', 'whole', 'dense', 'surface'];
+
+/** Opening the soil: as laid out at the station Trenches; without that it waits for it where the ground is tight. */
+export function openSoilOperation(s: Situation): Operation {
+  const school = s.school('trenches');
+  const fill = s.school('trenchFill');
+  const fertiliser = s.school('fertiliser');
+  const design = s.visit.trenches;
+  const chosen = design?.choice?.remedy ?? 'spokes';
+  const ground = groundVerdict(s.tree, s.visit);
+  const likely = s.verdict.causes.filter(
+    (c) => c.standing === 'likely' && (c.cause === 'compaction' || c.cause === 'confinedHole'),
+  );
+  const tight = likely.length > 0 || (ground !== undefined && TIGHT.includes(ground.kind));
+  const left = chosen === 'nothing';
+  const reasons = [
+    ...likely.map((c) => `${c.label.toLowerCase()} is ${c.certainty}`),
+    ...(ground && TIGHT.includes(ground.kind) ? [ground.title.toLowerCase()] : []),
+  ];
+  return {
+    key: 'trench',
+    title: design && !left ? (WAYS[chosen] ?? 'Opening the soil') : 'Opening the soil',
+    advice: design && !left ? 'do' : tight && !left ? 'option' : 'not',
+    summary: left
+      ? `Left as it is by choice: ${design!.choice!.why}`
+      : design
+        ? 'As laid out at the station Trenches: its crew sheet has the tapes, the quantities and the order of work.'
+        : tight
+          ? 'The ground is tight: lay trenches out at the station Trenches, or weigh the other ways there.'
+          : 'Nothing says that the ground is tight.',
+    why: reasons.length > 0 ? reasons : [design ? 'laid out for this tree' : 'no measurement of tight soil'],
+    quantities: [],
+    method: [
+      'Utilities located and marked; soil neither wet nor frozen.',
+      'Roots from 25 mm on are left whole across; torn ends are cut clean.',
+      'Filled the same day, watered in, topped up where it settles, mulched.',
+      `Fertiliser: ${fertiliser.label}.`,
+    ],
+    cautions: [
+      'Hand-dig near marks. Open trenches are fenced. Air tool: eye, face and hearing protection, silica dust, bystanders away.',
+    ],
+    acceptance: ['Nothing open overnight; fill flush with grade after watering.'],
+    schools: [used(school), used(fill), used(fertiliser)],
+    season: 'When the soil is moist and crumbles: spring or autumn.',
+    missing: [],
+  };
+}

@@ -1,0 +1,140 @@
+import { isAnchor, readDig, type DigReading } from '../roots';
+import { CUT_PLAN } from '../practice';
+import type { Quantity } from '../units/quantity';
+import { limit, PRACTICE_SOURCE, used, type Operation, type Situation } from './operation';
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+const DAYS = 365;
+
+/** The dig of a visit read once; undefined without a mapped root. */
+export const dugOf = ({ tree, visit }: Pick<Situation, 'tree' | 'visit'>): DigReading | undefined =>
+  visit.dig?.roots.some((r) => r.points.length > 0) ? readDig(tree, visit.dig) : undefined;
+
+/** Root pruning: as the agreed cut plan has it; without one it waits for it where roots press. */
+export function pruneOperation(s: Situation): Operation {
+  const girdling = s.school('girdling');
+  const loss = s.school('rootLoss');
+  const dig = dugOf(s);
+  const agreed = s.visit.cuts?.agreed ?? [];
+  const interval = s.visit.cuts?.interval ?? CUT_PLAN.interval.value;
+  const first = Number(s.visit.date.slice(0, 4));
+  const stages = [...new Set(agreed.map((a) => a.stage))].sort((a, b) => a - b);
+  const inStage = (stage: number) => agreed.filter((a) => a.stage === stage).map((a) => a.label);
+  const base: Operation = {
+    key: 'prune',
+    title: 'Root pruning',
+    advice: 'not',
+    summary: '',
+    why: [],
+    quantities: [],
+    method: [
+      'Lay the roots bare by hand or with compressed air; keep them moist and shaded.',
+      'What lies on top goes first.',
+      'Cut clean with a sharp saw or chisel where the root leaves the compressed stretch, as far out as frees the stem; no tearing.',
+      'Pieces grown into the bark stay in: pulling them out tears it.',
+      'Let the bark dry, then look again before it is covered.',
+    ],
+    cautions: [
+      'Cutting roots can free a tree to fall: a qualified person assesses its stability first; target area clear, not in high wind or on saturated ground.',
+      'Locate buried lines before digging.',
+    ],
+    acceptance: [
+      'Every numbered cut made and clean; every root on the never-cut list whole.',
+      'Bark over the freed stretch in the open.',
+    ],
+    schools: [used(girdling), used(loss)],
+    season:
+      'In the dormant season, or after the leaves have hardened; not in drought. Closed seasons of disease vectors come first.',
+    missing: [],
+  };
+  if (!dig)
+    return {
+      ...base,
+      summary: 'Not dug: whether a root girdles is not known.',
+      why: ['No root was mapped.'],
+      missing: ['a dig'],
+    };
+  if (agreed.length > 0) {
+    const now = inStage(1);
+    const next = stages.find((stage) => stage > 1);
+    return {
+      ...base,
+      advice: 'do',
+      summary: `${stages.map((stage) => `Stage ${stage}, ${first + (stage - 1) * interval}: ${inStage(stage).join(', ')}`).join('; ')}.`,
+      why: [`the cut plan that was agreed; roots squeeze ${percent(dig.share)} of the bark today`],
+      quantities: quantitiesOf(dig, now),
+      ...(next !== undefined && {
+        lookAgain: {
+          days: (next - 1) * interval * DAYS,
+          why: `Stage ${next} of the cut plan: ${inStage(next).join(', ')}.`,
+        },
+      }),
+    };
+  }
+  const presses = dig.share >= limit('girdleMatters');
+  return {
+    ...base,
+    advice: presses ? 'option' : 'not',
+    summary: presses
+      ? `Roots squeeze ${percent(dig.share)} of the bark: agree a cut plan at the station Cut plan, or leave them knowingly.`
+      : 'No root presses on the bark enough to tell.',
+    why: presses
+      ? [`roots squeeze ${percent(dig.share)} of the bark`]
+      : [
+          `roots squeeze ${percent(dig.share)} of the bark; under ${percent(limit('girdleMatters'))} cannot be told`,
+        ],
+  };
+}
+
+/** What the cuts of the first stage take. */
+function quantitiesOf(dig: DigReading, labels: readonly string[]): Quantity[] {
+  const roots = dig.roots.filter((r) => labels.includes(r.root.label));
+  const share = roots.reduce((sum, r) => sum + r.shareOfArea, 0);
+  const hours = limit('setUpHours') + roots.length * limit('cutHours');
+  return [
+    {
+      name: 'Roots to cut in stage 1',
+      value: roots.length,
+      dimension: 'count',
+      working: {
+        formula: 'roots of the agreed cut plan in its first stage',
+        inputs: [],
+        source: PRACTICE_SOURCE,
+        notes: [labels.join(', ')],
+      },
+    },
+    {
+      name: 'Root cross-section that goes',
+      value: share,
+      dimension: 'share',
+      working: {
+        formula: 'cross-section of these roots by that of all roots that leave the stem',
+        inputs: roots.map((r) => ({
+          name: `root ${r.root.label}`,
+          value: r.shareOfArea,
+          dimension: 'share',
+        })),
+        source: 'geometry of the dig',
+        notes: [],
+      },
+    },
+    {
+      name: 'Crew hours',
+      value: hours,
+      dimension: 'hours',
+      working: {
+        formula: 'set-up + roots × time for each',
+        inputs: [
+          { name: 'roots', value: roots.length, dimension: 'count' },
+          { name: 'hours a root', value: limit('cutHours'), dimension: 'hours' },
+        ],
+        source: PRACTICE_SOURCE,
+        notes: ['Laying bare is in the root collar excavation.'],
+      },
+    },
+  ];
+}
+
+/** Sound anchors that a dig holds; undefined without one. */
+export const anchorsOf = (s: Situation): number | undefined =>
+  dugOf(s)?.roots.filter((r) => isAnchor(r.root)).length;

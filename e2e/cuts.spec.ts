@@ -63,7 +63,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await expect(page.getByText(/G1/).first()).toBeVisible();
   await page.goto('/trees/sable-hornbeam-3/report');
   await expect(page.getByText(/^The agreed cuts free \d+ % of the bark over twenty years/)).toBeVisible();
-  await expect(page.getByRole('table', { name: 'Stages of the cut plan' })).toContainText('G1, G2, G3');
+  await expect(page.getByRole('region', { name: 'Stages of the cut plan' })).toContainText('G1, G2, G3');
   const stored = (await (await page.request.get('/api/trees/sable-hornbeam-3/case')).json()) as {
     visits: { cuts?: { agreed?: { label: string; stage: number }[] } }[];
   };

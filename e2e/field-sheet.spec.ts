@@ -119,6 +119,7 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
   await saved(page);
   await page.getByRole('main').getByRole('link', { name: 'Report' }).focus();
   await page.keyboard.press('Enter');
+  await expect(page.getByLabel(/^Opening/)).toBeEnabled();
   await page.getByLabel(/^Opening/).focus();
   await type(page, 'Called by the residents’ office.');
   await press(page, 'button', 'Issue');

@@ -31,7 +31,7 @@ export function openSoilOperation(s: Situation): Operation {
   ];
   return {
     key: 'trench',
-    title: design && !left ? (WAYS[chosen] ?? 'Opening the soil') : 'Opening the soil',
+    title: design && !left ? (WAYS[chosen] ?? 'Open the soil') : 'Open the soil',
     advice: design && !left ? 'do' : tight && !left ? 'option' : 'not',
     summary: left
       ? `Left as it is by choice: ${design!.choice!.why}`

@@ -19,13 +19,13 @@ const VIEWS = [
   ['grounds', '/grounds', DESK],
   ['property', '/grounds/kelpworth', DESK],
   ['tree-history', `${TREE}?station=history`, DESK],
-  ['tree-crown', `${TREE}?station=crown`, DESK],
   ['tree-base', `${TREE}?station=base`, DESK],
   ['tree-mulch', `${TREE}?station=mulch`, DESK],
   ['tree-soil', '/trees/kelpworth-4?station=soil', DESK],
   ['tree-dig', `${TREE}?station=dig`, DESK],
   ['crew', `${TREE}/crew`, DESK],
   ['tree-verdict', `${TREE}?station=verdict`, DESK],
+  ['tree-cuts', '/trees/sable-hornbeam-3?station=cuts', DESK],
   ['tree-prescription', `${TREE}?station=prescription`, DESK, 'paper', 'After work'],
   ['tree-trenches', '/trees/kelpworth-4?station=trenches', DESK],
   ['crew-trenches', '/trees/kelpworth-4/crew/trenches', DESK],
@@ -65,7 +65,9 @@ await program(async (atStop) => {
     for (const name of [press ?? []].flat()) await page.getByRole('button', { name }).click();
     // The forecast of a dig and the reasons of a verdict come a moment later.
     if (region) await page.getByRole('region', { name: region }).evaluate((part) => part.scrollIntoView());
-    await page.waitForTimeout(/dig|crew|verdict|trenches|probe/.test(path) ? 2500 : 600);
+    await page.waitForTimeout(
+      /cuts/.test(path) ? 9000 : /dig|crew|verdict|trenches|soil/.test(path) ? 2500 : 600,
+    );
     await page.screenshot({ path: join(FOLDER, `${name}.png`) });
     say(name);
   }

@@ -126,6 +126,8 @@ export interface Price {
 
 /** Steps that are tried, one after the other, until something is gained. */
 const TRIED = [1, 2, 3, 5, 8, 13, 20] as const;
+/** Bark, as a share of the circumference, from which on more is worth telling. */
+const TELLING = 0.005;
 /** Ends of what a limit may be. */
 const ENDS: Record<keyof CutLimits, number> = {
   stageLoss: 1,
@@ -157,18 +159,12 @@ export function priceOf(
     const solved = solve(model.mip, SECONDS_BESIDE);
     if (!solved.values) return undefined;
     const value = valueOf(problem, chosenFrom(model, solved.values));
-    return value.objective > plan.value.objective + 1e-9 ? { to, value } : undefined;
+    const better = value.objective > plan.value.objective + 1e-9;
+    return better && value.freed >= plan.value.freed + TELLING ? { to, value } : undefined;
   };
-  // A looser limit never makes a plan worse: where the longest step gains nothing, none does.
-  const most = at(TRIED.at(-1)!);
-  if (!most) return undefined;
-  let found = most;
-  for (const steps of TRIED.slice(0, -1)) {
-    const nearer = at(steps);
-    if (!nearer) continue;
-    found = nearer;
-    break;
-  }
+  let found: ReturnType<typeof at>;
+  for (const steps of TRIED) if ((found = at(steps))) break;
+  if (!found) return undefined;
   return {
     limit,
     to: found.to,

@@ -45,13 +45,14 @@ export const highsSolver =
     starts.push(indices.length);
     const open = (v: number) => (Number.isFinite(v) ? v : Math.sign(v) * highs.infinity);
     return highs.withModel((model): Solved => {
-      // These models are small and tight: what presolve, symmetry and first heuristics cost they do not bring in.
+      // These models are small and tight: presolved once at the root; symmetry and first heuristics bring nothing in.
       model.options.set({
         output_flag: false,
         time_limit: seconds,
         mip_rel_gap: 0,
         mip_abs_gap: 1e-9,
-        presolve: 'off',
+        presolve: 'on',
+        mip_root_presolve_only: true,
         mip_detect_symmetry: false,
         mip_heuristic_run_feasibility_jump: false,
       });

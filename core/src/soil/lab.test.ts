@@ -33,6 +33,23 @@ test('salinity at its boundaries (USDA Handbook 60, 1954)', () => {
   expect(['1.9', '2', '3.9', '4'].map(at)).toEqual(['none', 'raised', 'raised', 'high']);
 });
 
+test('reaction at its class limits (USDA Soil Survey Manual, from memory), organic matter in words', () => {
+  const told = (parameter: string, value: string, unit = '') =>
+    readLab([line(parameter, value, unit)]).told[0];
+  expect(['6.5', '6.6', '7.3', '7.4', '7.8', '7.9', '8.4', '8.5'].map((v) => told('pH', v))).toEqual([
+    'pH: 6.5, slightly acid',
+    'pH: 6.6, neutral',
+    'pH: 7.3, neutral',
+    'pH: 7.4, slightly alkaline',
+    'pH: 7.8, slightly alkaline',
+    'pH: 7.9, moderately alkaline',
+    'pH: 8.4, moderately alkaline',
+    'pH: 8.5, strongly alkaline',
+  ]);
+  expect(told('Organic matter', '1.9', '%')).toBe('Organic matter: 1.9 %, poor');
+  expect(told('Organic matter', '50', 'g/kg')).toBe('Organic matter: 50 g/kg, rich');
+});
+
 test('what cannot be is left out and named, and the rest is kept', () => {
   const { findings, notes } = readLab([
     line('pH', '78'),

@@ -30,6 +30,37 @@ const SALT = [
   { from: 0, answer: 'none' },
 ] as const;
 
+/** Classes of soil reaction, from their lower end (USDA Soil Survey Manual, chapter 3; from memory). */
+const REACTION = [
+  { from: 9.1, words: 'very strongly alkaline' },
+  { from: 8.5, words: 'strongly alkaline' },
+  { from: 7.9, words: 'moderately alkaline' },
+  { from: 7.4, words: 'slightly alkaline' },
+  { from: 6.6, words: 'neutral' },
+  { from: 6.1, words: 'slightly acid' },
+  { from: 5.6, words: 'moderately acid' },
+  { from: 5.1, words: 'strongly acid' },
+  { from: 4.5, words: 'very strongly acid' },
+  { from: 0, words: 'extremely acid' },
+] as const;
+
+/** @param ph as the laboratory gives it, to a tenth */
+export const reactionClass = (ph: number): string =>
+  REACTION.find((c) => Math.round(ph * 10) / 10 >= c.from)!.words;
+
+/** Organic matter of topsoil, as a share: poor below the first, rich from the second. Common practice, no source. */
+const ORGANIC = { poor: 0.02, rich: 0.05 };
+const organicWords = (share: number): string =>
+  share < ORGANIC.poor ? 'poor' : share >= ORGANIC.rich ? 'rich' : 'fair';
+
+/** What a result means, where its parameter has classes of its own. */
+function classOf(finding: Finding, value: number): string {
+  const nutrient = NUTRIENTS.find((n) => n.key === finding.key);
+  if (nutrient) return `, ${nutrientLevel(nutrient, finding.number!)}`;
+  if (finding.key === 'soil.ph') return `, ${reactionClass(value)}`;
+  return finding.key === 'soil.organic' ? `, ${organicWords(finding.number!)}` : '';
+}
+
 const SHARES: Record<string, number> = { '%': 0.01, 'g/kg': 0.001, '': 0.01 };
 const SALINITY: Record<string, number> = {
   'ds/m': 1,
@@ -112,8 +143,7 @@ export function readLab(lines: readonly LabLine[]): LabResults {
       return;
     }
     const read = known[1](below ? 0 : number, unit.trim());
-    const one = typeof read === 'string' ? undefined : NUTRIENTS.find((n) => n.key === read.key);
-    const level = one && typeof read !== 'string' ? `, ${nutrientLevel(one, read.number!)}` : '';
+    const level = typeof read === 'string' ? '' : classOf(read, number);
     results.told.push(said + level);
     if (typeof read === 'string') results.notes.push(`${where} left out, ${parameter}: ${read}.`);
     else if (results.findings.some((f) => f.key === read.key))

@@ -64,10 +64,16 @@ export interface CutAssessment {
 /** What is worked out beside the plan, one after the other: it may take longer. */
 export type CutsBeside = { alternatives: Way[] } | { price: Price | { stages: number; frees: number } };
 
-const problemOf = ({ dig, ...given }: CutsGiven, limits?: Partial<CutLimits>): CutProblem =>
+const byLabel = new Intl.Collator('en', { numeric: true });
+
+/** The dig with its roots by label: the same dig gives the same plan, however it was stored. */
+const readingOf = ({ tree, dig }: CutsGiven): DigReading =>
+  readDig(tree, { ...dig, roots: [...dig.roots].sort((a, b) => byLabel.compare(a.label, b.label)) });
+
+const problemOf = (given: CutsGiven, limits?: Partial<CutLimits>): CutProblem =>
   cutProblem({
     ...given,
-    reading: readDig(given.tree, dig),
+    reading: readingOf(given),
     design: { ...given.design, ...(limits && { limits: { ...given.design.limits, ...limits } }) },
   });
 
@@ -108,7 +114,7 @@ const chosenBy = ({ candidates, stages }: CutProblem, agreed: NonNullable<CutDes
 /** The best cut plan of a dig, or what clashes; with the plan that was agreed as it stands today. */
 export function assessCuts(given: CutsGiven, solve: Solver): CutAssessment {
   const problem = problemOf(given);
-  const reading = readDig(given.tree, given.dig);
+  const reading = readingOf(given);
   const planned = planCuts(problem, solve);
   const { agreed } = given.design;
   const plan = 'plan' in planned ? planned.plan : undefined;
@@ -171,7 +177,7 @@ export function agreedCuts(given: CutsGiven): AgreedCuts | undefined {
   const { agreed } = given.design;
   if (!agreed) return undefined;
   const problem = problemOf(given);
-  const reading = readDig(given.tree, given.dig);
+  const reading = readingOf(given);
   const chosen = chosenBy(problem, agreed);
   return {
     ...wayOf(problem, reading, chosen),
@@ -186,7 +192,7 @@ export function agreedCuts(given: CutsGiven): AgreedCuts | undefined {
 /** Other plans nearly as good, then the price of each limit and of one stage more; each as it is found. */
 export function* cutsBeside(given: CutsGiven, solve: Solver): Generator<CutsBeside> {
   const problem = problemOf(given);
-  const reading = readDig(given.tree, given.dig);
+  const reading = readingOf(given);
   const planned = planCuts(problem, solve);
   if (!('plan' in planned)) return;
   const { plan } = planned;

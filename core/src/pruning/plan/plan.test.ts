@@ -1,9 +1,13 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import glpkLoader from 'glpk.js/node';
 import highsLoader from 'highs';
+import type { CaseFile } from '../../casefile';
+import { stemRate } from '../../growth';
 import { CUT_PLAN } from '../../practice';
 import {
   alternativePlans,
+  assessCuts,
   broken,
   chosenFrom,
   costOf,
@@ -407,4 +411,27 @@ test('every root has a sentence, and it names what decided', () => {
   expect(wider!.to).toBeCloseTo(0.24, 9);
   expect(wider!.frees).toBeGreaterThan(0.05);
   expect(costOf(problem, 0, 0)).toBeCloseTo(0.35 * 0.12 + 0.0005, 9);
+});
+
+test('the same dig gives the same plan, in whatever order its roots are stored', () => {
+  const { tree, visits } = JSON.parse(readFileSync('docs/example-case.json', 'utf8')) as CaseFile;
+  const { dig, date } = visits.find((v) => v.dig)!;
+  const assessed = (roots: NonNullable<typeof dig>['roots']) =>
+    assessCuts(
+      {
+        tree,
+        date,
+        dig: { ...dig!, roots },
+        stem: stemRate(tree, visits),
+        design: {},
+        firm: {},
+        stressed: false,
+      },
+      solve,
+    );
+  const plan = assessed(dig!.roots);
+  expect(plan.plan!.proved).toBe(true);
+  expect(assessed([...dig!.roots].reverse())).toEqual(plan);
+  // What is squeezed today is what the dig itself says.
+  expect(plan.plan!.freesToday).toBeLessThanOrEqual(plan.squeezed + 1e-9);
 });

@@ -134,7 +134,11 @@ test('the tree table sorts, filters and hides columns; the plan is reached by ke
 
 test('find by keyboard, units and themes', async ({ page }) => {
   await enterDemo(page);
-  await page.keyboard.press('/');
+  // A key pressed before the page has come alive is not heard.
+  await expect(async () => {
+    await page.keyboard.press('/');
+    await expect(page.getByPlaceholder('Tree, grounds, species')).toBeVisible({ timeout: 500 });
+  }).toPass();
   await page.getByPlaceholder('Tree, grounds, species').fill('linden 3');
   await expect(page.getByRole('option', { name: /Linden 3/ }).first()).toBeVisible();
   await page.keyboard.press('Enter');

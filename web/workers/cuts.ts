@@ -1,8 +1,7 @@
 import highs from 'highs';
 import {
-  assessCuts,
-  cutsBeside,
   highsSolver,
+  workCuts,
   type CutAssessment,
   type CutsBeside,
   type CutsGiven,
@@ -27,13 +26,20 @@ self.onmessage = async ({ data }: MessageEvent<CutJob>) => {
   const { id } = data;
   newest = id;
   try {
-    solver ??= highs().then(highsSolver);
+    // One that could not be fetched is fetched again the next time.
+    solver ??= highs()
+      .then(highsSolver)
+      .catch((error: unknown) => {
+        solver = undefined;
+        throw error;
+      });
     const solve = await solver;
     await pause();
     if (newest !== id) return;
-    answer({ id, state: 'plan', assessment: assessCuts(data, solve) });
-    for (const beside of cutsBeside(data, solve)) {
-      answer({ id, state: 'beside', beside });
+    const { assessment, beside } = workCuts(data, solve);
+    answer({ id, state: 'plan', assessment });
+    for (const found of beside) {
+      answer({ id, state: 'beside', beside: found });
       await pause();
       if (newest !== id) return;
     }

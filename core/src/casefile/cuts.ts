@@ -26,3 +26,13 @@ export interface CutLimits {
   largest: number;
   nearDbh: number;
 }
+
+/** What each limit may be: shares of the root cross-section, degrees, m, multiples of DBH. */
+export const CUT_RANGES: Record<keyof CutLimits, readonly [least: number, most: number]> = {
+  stageLoss: [0, 1],
+  totalLoss: [0, 1],
+  anchorGap: [30, 360],
+  strictGap: [30, 360],
+  largest: [0.01, 0.8],
+  nearDbh: [0, 10],
+};

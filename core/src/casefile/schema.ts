@@ -5,6 +5,7 @@ import { EVENT_KINDS, eventDateProblem, yearOf } from '../history/events';
 import { MATTERS } from '../practice/schools';
 import { TEXTURES } from '../soil/texture';
 import { LENGTH_LIMITS, type LengthField } from '../units/limits';
+import { CUT_RANGES } from './cuts';
 import { CASE_FORMAT, CASE_VERSION, type CaseFile } from './model';
 
 const length = (field: LengthField) =>
@@ -242,16 +243,6 @@ export const soilLogSchema = z.strictObject({
   oldGrade: length('layer').optional(),
   note: text(500).optional(),
 });
-
-/** What a cut plan may be held to; shares of the root cross-section, degrees, m, multiples of DBH. */
-export const CUT_RANGES = {
-  stageLoss: [0, 1],
-  totalLoss: [0, 1],
-  anchorGap: [30, 360],
-  strictGap: [30, 360],
-  largest: [0.01, 0.8],
-  nearDbh: [0, 10],
-} as const;
 
 const ranged = (key: keyof typeof CUT_RANGES) =>
   z.number().min(CUT_RANGES[key][0]).max(CUT_RANGES[key][1]).optional();

@@ -183,6 +183,8 @@ test('root pruning waits for a dig, then for an agreed plan, then says what goes
     summary: 'Stage 1, 2026: G; Stage 2, 2029: D1.',
     lookAgain: { days: 3 * 365, why: 'Stage 2 of the cut plan: D1.' },
   });
+  const left = of(tree(), visit({ dig: dug(5), cuts: { agreed: [] } }), 'prune');
+  expect(left).toMatchObject({ advice: 'not', summary: expect.stringMatching(/^Left by choice/) });
   const goes = plan.quantities.find((q) => q.name === 'Root cross-section that goes')!;
   // One root of 4 cm beside five of 6 cm: 16 / (16 + 5 x 36), exact geometry.
   expect(goes.value).toBeCloseTo(16 / 196, 9);

@@ -16,6 +16,7 @@ export function pruneOperation(s: Situation): Operation {
   const loss = s.school('rootLoss');
   const dig = dugOf(s);
   const agreed = s.visit.cuts?.agreed ?? [];
+  const leftAll = s.visit.cuts?.agreed?.length === 0;
   const interval = s.visit.cuts?.interval ?? CUT_PLAN.interval.value;
   const first = Number(s.visit.date.slice(0, 4));
   const stages = [...new Set(agreed.map((a) => a.stage))].sort((a, b) => a - b);
@@ -72,6 +73,12 @@ export function pruneOperation(s: Situation): Operation {
     };
   }
   const presses = dig.share >= limit('girdleMatters');
+  if (leftAll)
+    return {
+      ...base,
+      summary: `Left by choice: no root is cut, and ${percent(dig.share)} of the bark is squeezed today.`,
+      why: ['agreed to leave them all and watch'],
+    };
   return {
     ...base,
     advice: presses ? 'option' : 'not',

@@ -112,7 +112,14 @@ const chosenBy = ({ candidates, stages }: CutProblem, agreed: NonNullable<CutDes
   });
 
 /** The best cut plan of a dig, or what clashes; with the plan that was agreed as it stands today. */
-export function assessCuts(given: CutsGiven, solve: Solver): CutAssessment {
+export const assessCuts = (given: CutsGiven, solve: Solver): CutAssessment =>
+  workCuts(given, solve).assessment;
+
+/** The same, with what is worked out beside it when it is asked for: the plan itself is made once. */
+export function workCuts(
+  given: CutsGiven,
+  solve: Solver,
+): { assessment: CutAssessment; beside: Iterable<CutsBeside> } {
   const problem = problemOf(given);
   const reading = readingOf(given);
   const planned = planCuts(problem, solve);
@@ -122,7 +129,7 @@ export function assessCuts(given: CutsGiven, solve: Solver): CutAssessment {
     ? chosenBy(problem, agreed)
     : (plan?.chosen ?? problem.candidates.map(() => undefined));
   const reasons = reasonsOf(problem, shown);
-  return {
+  const assessment: CutAssessment = {
     roots: problem.candidates.map((c, i) => ({
       label: c.label,
       stage: shown[i] === undefined ? undefined : shown[i] + 1,
@@ -151,6 +158,7 @@ export function assessCuts(given: CutsGiven, solve: Solver): CutAssessment {
       },
     }),
   };
+  return { assessment, beside: plan ? cutsBeside(given, problem, reading, plan, solve) : [] };
 }
 
 const LIMITS_PRICED: readonly (keyof CutLimits)[] = [
@@ -190,12 +198,13 @@ export function agreedCuts(given: CutsGiven): AgreedCuts | undefined {
 }
 
 /** Other plans nearly as good, then the price of each limit and of one stage more; each as it is found. */
-export function* cutsBeside(given: CutsGiven, solve: Solver): Generator<CutsBeside> {
-  const problem = problemOf(given);
-  const reading = readingOf(given);
-  const planned = planCuts(problem, solve);
-  if (!('plan' in planned)) return;
-  const { plan } = planned;
+function* cutsBeside(
+  given: CutsGiven,
+  problem: CutProblem,
+  reading: DigReading,
+  plan: CutPlan,
+  solve: Solver,
+): Generator<CutsBeside> {
   yield {
     alternatives: alternativePlans(problem, plan, solve).map(({ chosen, value }) =>
       wayOf(problem, reading, chosen, value),
@@ -207,12 +216,11 @@ export function* cutsBeside(given: CutsGiven, solve: Solver): Generator<CutsBesi
     const price = priceOf(limit, problem.limits, plan, (limits) => problemOf(given, limits), solve);
     if (price) yield { price };
   }
-  const more = oneStageMore(given, plan, solve);
+  const more = oneStageMore(given, problem.stages + 1, plan, solve);
   if (more) yield { price: more };
 }
 
-function oneStageMore(given: CutsGiven, plan: CutPlan, solve: Solver) {
-  const stages = (given.design.stages ?? problemOf(given).stages) + 1;
+function oneStageMore(given: CutsGiven, stages: number, plan: CutPlan, solve: Solver) {
   if (stages > MOST_STAGES) return undefined;
   const planned = planCuts(problemOf({ ...given, design: { ...given.design, stages } }), solve);
   if (!('plan' in planned) || planned.plan.value.objective <= plan.value.objective + 1e-9) return undefined;

@@ -1,6 +1,6 @@
 import { CUT_PLAN } from '../../practice';
 import { shortMark } from '../../units/marks';
-import type { CutLimits } from '../../casefile/cuts';
+import { CUT_RANGES, type CutLimits } from '../../casefile/cuts';
 import { chosenFrom, cutModel, type CutModel, type Ease } from './model';
 import type { CutProblem } from './problem';
 import type { Solver } from './solver';
@@ -119,25 +119,14 @@ export interface Price {
   limit: keyof CutLimits;
   /** The limit as it would be. */
   to: number;
-  /** Bark that it frees more, as a share of the circumference: mean over the years, and of what presses today. */
+  /** Bark that it frees more, as a share of the circumference, mean over the weighted years. */
   frees: number;
-  freesNow: number;
 }
 
 /** Steps that are tried, one after the other, until something is gained. */
 const TRIED = [1, 2, 3, 5, 8, 13, 20] as const;
 /** Bark, as a share of the circumference, from which on more is worth telling. */
 const TELLING = 0.005;
-/** Ends of what a limit may be. */
-const ENDS: Record<keyof CutLimits, number> = {
-  stageLoss: 1,
-  totalLoss: 1,
-  anchorGap: 360,
-  strictGap: 360,
-  largest: 0.8,
-  nearDbh: 0,
-};
-
 /**
  * The least step of one limit that would free more, and how much more.
  *
@@ -151,9 +140,9 @@ export function priceOf(
   problemWith: (limits: Partial<CutLimits>) => CutProblem,
   solve: Solver,
 ): Price | undefined {
-  const past = STEPS[limit] > 0 ? Math.min : Math.max;
+  const [least, most] = CUT_RANGES[limit];
   const at = (steps: number): { to: number; value: PlanValue } | undefined => {
-    const to = past(ENDS[limit], Number((limits[limit] + steps * STEPS[limit]).toFixed(4)));
+    const to = Math.min(most, Math.max(least, Number((limits[limit] + steps * STEPS[limit]).toFixed(4))));
     const problem = problemWith({ [limit]: to });
     const model = cutModel(problem);
     const solved = solve(model.mip, SECONDS_BESIDE);
@@ -169,7 +158,6 @@ export function priceOf(
     limit,
     to: found.to,
     frees: found.value.freed - plan.value.freed,
-    freesNow: found.value.freedOfNow - plan.value.freedOfNow,
   };
 }
 

@@ -10,9 +10,6 @@ export interface PlanValue {
   /** Share of the circumference that would be squeezed if nothing was done, and that freed: means over the weighted years. */
   threatened: number;
   freed: number;
-  /** Share squeezed today, and of it what the whole plan frees. */
-  squeezed: number;
-  freedOfNow: number;
   /** Share of the root cross-section lost by stage. */
   loss: number[];
 }
@@ -30,8 +27,6 @@ export function valueOf(problem: CutProblem, chosen: Chosen): PlanValue {
   let freed = 0;
   let threatened = 0;
   let saved = 0;
-  let squeezed = 0;
-  let freedOfNow = 0;
   for (let k = 0; k < weights.length; k++) {
     const at = candidates.map((c) => c.presses[k]!);
     const isPressed = (year: number, stage: number) => at.some((from, i) => from <= year && !gone(i, stage));
@@ -39,10 +34,6 @@ export function valueOf(problem: CutProblem, chosen: Chosen): PlanValue {
       if (!isPressed(y, -1)) continue;
       threatened += years[y]! * weights[k]!;
       if (!isPressed(y, stageAt(problem, y))) freed += years[y]! * weights[k]!;
-    }
-    if (isPressed(0, -1)) {
-      squeezed += weights[k]!;
-      if (!isPressed(0, stages)) freedOfNow += weights[k]!;
     }
   }
   for (const { root, anchor, from, worth } of threats)
@@ -55,7 +46,7 @@ export function valueOf(problem: CutProblem, chosen: Chosen): PlanValue {
     (sum, _, i) => (chosen[i] === undefined ? sum : sum + costOf(problem, i, chosen[i]!)),
     0,
   );
-  return { objective: freed + saved - cost, threatened, freed, squeezed, freedOfNow, loss };
+  return { objective: freed + saved - cost, threatened, freed, loss };
 }
 
 /** What cutting a root in a stage costs, small roots that go early less than nothing. */

@@ -1,6 +1,6 @@
 'use client';
 
-import type { CutDesign, CutLimits as Limits } from '@undrel/core/casefile';
+import { CUT_RANGES, type CutDesign, type CutLimits as Limits } from '@undrel/core/casefile';
 import { LIMIT_WORDS, MOST_STAGES, type CutAssessment } from '@undrel/core/pruning';
 import { METRES_PER, shortUnit, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
@@ -14,17 +14,15 @@ interface Field {
   unit: (system: UnitSystem) => string;
   /** SI to what is typed. */
   per: (system: UnitSystem) => number;
-  min: number;
-  max: number;
 }
 
 const FIELDS: readonly Field[] = [
-  { key: 'stageLoss', unit: () => '%', per: () => 0.01, min: 0, max: 100 },
-  { key: 'totalLoss', unit: () => '%', per: () => 0.01, min: 0, max: 100 },
-  { key: 'anchorGap', unit: () => '°', per: () => 1, min: 30, max: 360 },
-  { key: 'strictGap', unit: () => '°', per: () => 1, min: 30, max: 360 },
-  { key: 'largest', unit: shortUnit, per: (s) => METRES_PER[shortUnit(s)], min: 1, max: 80 },
-  { key: 'nearDbh', unit: () => '× DBH', per: () => 1, min: 0, max: 10 },
+  { key: 'stageLoss', unit: () => '%', per: () => 0.01 },
+  { key: 'totalLoss', unit: () => '%', per: () => 0.01 },
+  { key: 'anchorGap', unit: () => '°', per: () => 1 },
+  { key: 'strictGap', unit: () => '°', per: () => 1 },
+  { key: 'largest', unit: shortUnit, per: (s) => METRES_PER[shortUnit(s)] },
+  { key: 'nearDbh', unit: () => '× DBH', per: () => 1 },
 ];
 
 /** What the plan keeps to; beside each limit what moving it a step would free. */
@@ -75,7 +73,8 @@ export function CutLimits(props: {
           One stage more ({more.stages}) would free {percent(more.frees)} more of the bark.
         </p>
       )}
-      {FIELDS.filter((f) => f.key !== 'strictGap' || sided).map(({ key, unit, per, min, max }) => {
+      {FIELDS.filter((f) => f.key !== 'strictGap' || sided).map(({ key, unit, per }) => {
+        const [least, most] = CUT_RANGES[key];
         const price = prices.find((p) => 'limit' in p && p.limit === key);
         const step = per(system);
         return (
@@ -83,8 +82,8 @@ export function CutLimits(props: {
             <NumberInput
               label={LIMIT_WORDS[key].label}
               unit={unit(system)}
-              min={key === 'largest' ? Number((0.01 / step).toFixed(1)) : min}
-              max={key === 'largest' ? Number((0.8 / step).toFixed(1)) : max}
+              min={Number((least / step).toFixed(1))}
+              max={Number((most / step).toFixed(1))}
               value={Number((limits[key] / step).toFixed(1))}
               disabled={disabled}
               onChange={(value) =>

@@ -13,6 +13,8 @@ export interface CutState {
   /** The plan is being made; what is beside it still is. */
   working: boolean;
   pricing: boolean;
+  /** Making it was stopped: what is shown is from before the last entry. */
+  stopped: boolean;
   problem: string | undefined;
   cancel: () => void;
   again: () => void;
@@ -24,6 +26,7 @@ const BEGUN = {
   prices: [] as CutPrice[],
   working: false,
   pricing: false,
+  stopped: false,
   problem: undefined as string | undefined,
 };
 
@@ -37,7 +40,7 @@ export function useCuts(given: CutsGiven | undefined): CutState {
   const cancel = useCallback(() => {
     worker.current?.terminate();
     worker.current = undefined;
-    setState((before) => ({ ...before, working: false, pricing: false }));
+    setState((before) => ({ ...before, working: false, pricing: false, stopped: true }));
   }, []);
   useEffect(
     () => () => {
@@ -80,7 +83,7 @@ export function useCuts(given: CutsGiven | undefined): CutState {
         }));
       };
     }
-    setState((before) => ({ ...before, working: true, problem: undefined }));
+    setState((before) => ({ ...before, working: true, stopped: false, problem: undefined }));
     worker.current.postMessage({ id, ...(JSON.parse(text) as CutsGiven) } satisfies CutJob);
   }, [text, asked]);
   return { ...state, cancel, again: () => setAsked((n) => n + 1) };

@@ -65,8 +65,8 @@ export function SoilLogs(props: StationProps & { elsewhere: ReferenceGround | un
         </p>
       )}
       <ul>
-        {items.map(({ id, values }, i) => {
-          const hole = holes.find((h) => h.log === (visit.soilLogs ?? [])[i]);
+        {items.map(({ id, values }) => {
+          const hole = holes.find((h) => h.log === values);
           const name = `${bearingName(values.bearing)}, ${short(values.distance)} out`;
           return (
             <li key={id} className="border-b border-hair">

@@ -139,10 +139,13 @@ export function CutPlan({ top, foot, ...station }: StationProps & { top: ReactNo
                 </button>
               </p>
             )}
-            {!working && mapped && !assessment && !problem && (
-              <button type="button" className="act" onClick={cuts.again}>
-                Make the plan
-              </button>
+            {cuts.stopped && (
+              <p className="told my-2">
+                {assessment ? 'Stopped: the plan below is from before the last entry. ' : 'Stopped. '}
+                <button type="button" className="link min-h-[44px]" onClick={cuts.again}>
+                  Make the plan
+                </button>
+              </p>
             )}
             {assessment && (
               <div aria-busy={working}>
@@ -151,6 +154,7 @@ export function CutPlan({ top, foot, ...station }: StationProps & { top: ReactNo
                   year={Number(visit.date.slice(0, 4))}
                   disabled={!mayJudge}
                   onAgree={() => agree(assessment.plan)}
+                  onLeave={() => set({ agreed: [] }, 'agreed')}
                   onWithdraw={() => agree(undefined)}
                   onEase={(limits) => set({ limits: { ...design.limits, ...limits } }, 'limits')}
                   onLetGo={(labels) =>
@@ -226,6 +230,7 @@ function Outcome(props: {
   year: number;
   disabled: boolean;
   onAgree: () => void;
+  onLeave: () => void;
   onWithdraw: () => void;
   onEase: (limits: NonNullable<CutDesign['limits']>) => void;
   onLetGo: (labels: readonly string[]) => void;
@@ -268,7 +273,7 @@ function Outcome(props: {
               of the bark freed over twenty years, of {percent(shown.value.threatened)} that would be
               squeezed; today {percent(shown.freesToday)} of {percent(assessment.squeezed)}; for{' '}
               {percent(shown.value.loss.reduce((a, b) => a + b, 0))} of the root cross-section
-              {labels.length === 0 && ': the best is to cut nothing'}.
+              {labels.length === 0 && ': no root is cut'}.
             </p>
           </div>
           {labels.length > 0 && (
@@ -326,6 +331,11 @@ function Outcome(props: {
             {!disabled && (
               <button type="button" className="act" onClick={props.onAgree}>
                 Agree this plan
+              </button>
+            )}
+            {!disabled && labels.length > 0 && (
+              <button type="button" className="quiet" onClick={props.onLeave}>
+                Leave them all
               </button>
             )}
             <p className="text-sm text-muted flex-1" data-testid="proved">

@@ -76,3 +76,123 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await page.goto('/trees/kelpworth-3?station=cuts');
   await expect(page.getByTestId('cuts-missing')).toContainText('a dig');
 });
+
+test('from the prescription to an option approved on a phone and a crew order ticked off', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  await enterDemo(page);
+  await page.goto('/trees/sable-hornbeam-3?station=prescription');
+  const pruning = page.getByRole('article', { name: 'Root pruning' });
+  await expect(pruning.getByLabel('Prescribe')).toBeChecked({ timeout: 20_000 });
+
+  // A date in a closed season is refused with the next one that is open.
+  const planned = pruning.getByLabel('Planned for');
+  await planned.fill('2027-05-03');
+  await expect(pruning.getByRole('alert')).toContainText(
+    '2027-05-03 lies in a closed season, 04-15 to 07-15: Flight of the hornbeam beetle',
+  );
+  await pruning.getByRole('button', { name: 'Use 2027-07-16, the next day that is open' }).click();
+  await expect(planned).toHaveValue('2027-07-16');
+  await expect(pruning.getByRole('alert')).toHaveCount(0);
+  await saved(page);
+
+  // What it costs: every line is its amount times its price, and they add up to the total.
+  await page.getByRole('link', { name: 'Costs: is it worth it?' }).click();
+  await expect(page.getByTestId('worth-answer')).toContainText(/with a chance of \d+ to \d+ %/);
+  const money = (text: string | null) => Math.round(Number(text!.replace(/[^\d.]/g, '')) * 100);
+  const table = page.getByRole('table', { name: /^(Treatment|Stage 1)/ }).first();
+  const rows = await table.locator('tbody tr').allTextContents();
+  expect(rows.join(' ')).toContain('Root pruning: labour');
+  const cells = await table
+    .locator('tbody tr')
+    .evaluateAll((trs) => trs.map((tr) => [...tr.querySelectorAll('td')].map((td) => td.textContent ?? '')));
+  const lines = cells.slice(0, -3);
+  for (const [, amount, price, sum] of lines)
+    expect(Math.round(parseFloat(amount!) * money(price!) + 1e-6)).toBe(money(sum!));
+  const [net, tax, total] = cells.slice(-3).map((c) => money(c[3]!)) as [number, number, number];
+  expect(lines.reduce((sum, c) => sum + money(c[3]!), 0)).toBe(net);
+  expect(Math.round(net * 0.19)).toBe(tax);
+  expect(net + tax).toBe(total);
+  await page.getByLabel('Worth of this tree, EUR').fill('lots');
+  await expect(page.getByRole('main').getByRole('alert')).toContainText(
+    'Worth of this tree: “lots” is not an amount; allowed: 0 to',
+  );
+  await page.getByLabel('Worth of this tree, EUR').fill('8000');
+  await expect(page.getByRole('table', { name: 'What each option leaves' })).toBeVisible();
+
+  // A link for the client; what it is asked to be open for is checked.
+  await page.getByLabel('Open for, days').fill('900');
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Open for' })).toContainText('1 to 180 are allowed');
+  await page.getByLabel('Open for, days').fill('14');
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const link = await page.getByLabel('Send this; it is shown only now').inputValue();
+
+  // The client, on a phone, signed in nowhere.
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const client = await phone.newPage();
+  await client.goto(`${link}x`);
+  await expect(client.getByRole('heading', { name: 'There is nothing behind this link' })).toBeVisible();
+  await client.goto(link);
+  await expect(client.getByRole('heading', { name: /Hornbeam 3/ })).toBeVisible();
+  expect(await client.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+  await client.getByLabel('Your name').fill('Ida Ropewalk');
+  await client.getByRole('button', { name: 'Approve this option' }).click();
+  await expect(client.getByRole('alert').filter({ hasText: 'Choose' })).toHaveText(
+    'Choose one of the options first.',
+  );
+  await expect(client.getByLabel('Your name')).toHaveValue('Ida Ropewalk');
+  await client.getByRole('radio', { name: /Treat it where it stands/ }).check();
+  await client.getByRole('button', { name: 'Approve this option' }).click();
+  await expect(client.getByText(/Approved: Treat it where it stands, by Ida Ropewalk/)).toBeVisible();
+  await expect(client.getByRole('button', { name: 'Approve this option' })).toHaveCount(0);
+  await phone.close();
+
+  await page.reload();
+  await expect(page.getByRole('complementary', { name: 'For the client' })).toContainText(
+    /Approved: Treat it where it stands, by Ida Ropewalk/,
+  );
+
+  // The crew signs what has to be signed before it ticks anything off, and it is there afterwards.
+  await page.goto('/trees/sable-hornbeam-3/order');
+  const cut = page.getByRole('listitem', { name: 'Root pruning', exact: true });
+  await expect(cut.getByText('Planned for 2027-07-16')).toBeVisible();
+  const outcome = cut.getByRole('group', { name: 'What came of Root pruning' });
+  await expect(outcome.getByRole('button', { name: 'not done' })).toBeEnabled();
+  await expect(outcome.getByRole('button', { name: 'done', exact: true })).toBeDisabled();
+  const now = page.getByRole('region', { name: 'Now' });
+  while ((await now.getByRole('button', { name: /^Sign: / }).count()) > 0)
+    await now
+      .getByRole('button', { name: /^Sign: / })
+      .first()
+      .click();
+  await outcome.getByRole('button', { name: 'changed' }).click();
+  await cut.getByLabel(/^Crew hours/).fill('2.5');
+  await cut.getByLabel('What was different').fill('G3 was decayed and came out whole.');
+  await saved(page);
+  await page.reload();
+  await expect(cut.getByLabel(/^Crew hours/)).toHaveValue('2.5');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/1 of \d+ done/);
+  await page.goto('/trees/sable-hornbeam-3?station=prescription');
+  await expect(pruning).toContainText('changed', { timeout: 20_000 });
+  await expect(pruning).toContainText('G3 was decayed and came out whole.');
+});
+
+test('a rate that is no amount is named, and nothing typed is lost', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto('/practice/rates');
+  const crew = page.getByLabel(/^Crew/);
+  await expect(crew).toBeEnabled();
+  await crew.fill('sixty');
+  await page.getByLabel('Currency').fill('EUX');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Currency' })).toContainText('ISO 4217');
+  await page.getByLabel('Currency').fill('EUR');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Crew' })).toContainText(
+    'Crew: “sixty” is not an amount; allowed: 0 to 100000, at most 2 decimals.',
+  );
+  await expect(crew).toHaveValue('sixty');
+});

@@ -1,8 +1,10 @@
 // Loads the demo world through the same code as user data, once; --reset takes the demo firm out first.
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
+import { CLOSED, RATES } from '../db/demo/rates';
 import { FIRM, PEOPLE, PROPERTIES } from '../db/demo/world';
 import * as accounts from '../web/server/accounts/sql';
+import { loadFirm, saveCosts } from '../web/server/accounts/firm';
 import { hashPassword } from '../web/server/accounts/secrets';
 import { foundFirm, type Viewer } from '../web/server/accounts/session';
 import { saveChanges, today } from '../web/server/cases/write';
@@ -23,6 +25,8 @@ const TABLES = [
   'trench_designs',
   'pushes',
   'soil_logs',
+  'work_done',
+  'offers',
   'cut_designs',
   'decisions',
   'probe_points',
@@ -109,6 +113,7 @@ if (present.rowCount === 0) {
   const viewer = await addPeople();
   let trees = 0;
   await asUser(viewer.firmId, viewer.userId, async (db) => {
+    await saveCosts(db, RATES, CLOSED, (await loadFirm(db)).version);
     for (const property of PROPERTIES()) {
       const clientId = randomUUID();
       await db.rows(grounds.ADD_CLIENT, [clientId, property.client]);

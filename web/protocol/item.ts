@@ -13,12 +13,22 @@ import type {
   TrenchDesign,
   TreeEvent,
   Visit,
+  WorkDone,
 } from '@undrel/core/casefile';
 
 /** The head of a visit: what it holds beside its readings. */
 export type VisitHead = Omit<
   Visit,
-  'findings' | 'profiles' | 'probes' | 'decisions' | 'dig' | 'trenches' | 'cuts' | 'pushes' | 'soilLogs'
+  | 'findings'
+  | 'profiles'
+  | 'probes'
+  | 'decisions'
+  | 'dig'
+  | 'trenches'
+  | 'cuts'
+  | 'pushes'
+  | 'soilLogs'
+  | 'work'
 >;
 
 /** The stem in a dig and how it was measured; the roots are items of their own. */
@@ -38,6 +48,7 @@ export interface ItemValues {
   push: Push;
   soilLog: SoilLog;
   cuts: CutDesign;
+  work: WorkDone;
 }
 
 export type ItemKind = keyof ItemValues;
@@ -81,6 +92,8 @@ export const cutsId = (visitId: string): string => `${visitId}.cuts`;
 export const trenchesId = (visitId: string): string => `${visitId}.trenches`;
 export const decisionId = (visitId: string, operation: string): string => `${visitId}.${operation}`;
 
+export const workId = (visitId: string, step: string): string => `${visitId}.work.${step}`;
+
 /** All items of a case file, with ids from `newId` where identity is not given by the content. */
 export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => string): Item[] {
   const treeId = newId();
@@ -89,7 +102,8 @@ export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => str
   const items: Item[] = [fresh('tree', treeId, propertyId, caseFile.tree)];
   for (const event of caseFile.events) items.push(fresh('event', newId(), treeId, event));
   for (const visit of caseFile.visits) {
-    const { findings, profiles, probes, decisions, dig, trenches, cuts, pushes, soilLogs, ...head } = visit;
+    const { findings, profiles, probes, decisions, dig, trenches, cuts, pushes, soilLogs, work, ...head } =
+      visit;
     const visitId = newId();
     items.push(fresh('visit', visitId, treeId, head));
     for (const f of findings) items.push(fresh('finding', findingId(visitId, f.key, f.part), visitId, f));
@@ -98,6 +112,7 @@ export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => str
     for (const d of decisions) items.push(fresh('decision', decisionId(visitId, d.operation), visitId, d));
     for (const p of pushes ?? []) items.push(fresh('push', newId(), visitId, p));
     for (const l of soilLogs ?? []) items.push(fresh('soilLog', newId(), visitId, l));
+    for (const w of work ?? []) items.push(fresh('work', workId(visitId, w.step), visitId, w));
     if (cuts) items.push(fresh('cuts', cutsId(visitId), visitId, cuts));
     if (trenches) items.push(fresh('trenches', trenchesId(visitId), visitId, trenches));
     if (dig) {
@@ -130,6 +145,7 @@ export function visitFrom(items: readonly Item[], visit: { id: string; values: V
   const [cuts] = below('cuts') as CutDesign[];
   const pushes = below('push') as Push[];
   const soilLogs = below('soilLog') as SoilLog[];
+  const work = below('work') as WorkDone[];
   return {
     ...visit.values,
     findings: below('finding') as Finding[],
@@ -141,5 +157,6 @@ export function visitFrom(items: readonly Item[], visit: { id: string; values: V
     ...(cuts && { cuts }),
     ...(pushes.length > 0 && { pushes }),
     ...(soilLogs.length > 0 && { soilLogs }),
+    ...(work.length > 0 && { work }),
   };
 }

@@ -2,6 +2,8 @@ import { assess, glanceAt, type Assessment, type Glance } from '@undrel/core/ass
 import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
 import { explain, tableFor, type Explanation, type FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
+import { revisionOf, type Revision } from '@undrel/core/prescription';
+import type { UnitSystem } from '@undrel/core/units';
 
 export interface JudgeJob {
   id: number;
@@ -10,6 +12,9 @@ export interface JudgeJob {
   visit: Visit;
   firm: Schools;
   table: FirmTable | undefined;
+  /** The visit before: also say what is prescribed otherwise than then. */
+  before: Visit | undefined;
+  system: UnitSystem;
   /** Also say why, and what to look at next; takes several times as long. */
   explained: boolean;
 }
@@ -18,19 +23,28 @@ export interface JudgeJob {
 export interface Judged extends Omit<Assessment, 'profile'> {
   glance: Glance;
   explanation?: Explanation;
+  revision?: Revision;
 }
 
 export type JudgeAnswer = { id: number; judged: Judged } | { id: number; problem: string };
 
 self.onmessage = ({ data }: MessageEvent<JudgeJob>) => {
-  const { id, tree, events, visit, firm, table, explained } = data;
+  const { id, tree, events, visit, before, system, firm, table, explained } = data;
   const answer = (message: JudgeAnswer) => self.postMessage(message);
   try {
     const assessment = assess(tree, events, visit, firm, table);
     const explanation = explained ? explain(assessment.verdict, tableFor(table)) : undefined;
     const { verdict, operations } = assessment;
     const glance = glanceAt(assessment, tree, visit);
-    answer({ id, judged: { verdict, operations, glance, explanation } });
+    const was = before && assess(tree, events, before, firm, table);
+    const revision =
+      was &&
+      revisionOf(
+        { ...was, decisions: before.decisions },
+        { ...assessment, decisions: visit.decisions },
+        system,
+      );
+    answer({ id, judged: { verdict, operations, glance, explanation, revision } });
   } catch (error) {
     answer({ id, problem: error instanceof Error ? error.message : String(error) });
   }

@@ -3,5 +3,6 @@ export * from './dig';
 export * from './push';
 export * from './soilLog';
 export * from './trench';
+export * from './work';
 export * from './model';
 export * from './order';

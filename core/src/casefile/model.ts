@@ -7,6 +7,7 @@ import type { Dig } from './dig';
 import type { Push } from './push';
 import type { SoilLog } from './soilLog';
 import type { Site, TrenchDesign } from './trench';
+import type { WorkDone } from './work';
 
 export const CASE_FORMAT = 'undrel-case';
 export const CASE_VERSION = 3;
@@ -107,6 +108,8 @@ export interface ProbePoint {
 export interface Decision {
   operation: string;
   taken: boolean;
+  /** Day it is planned for, ISO. */
+  on?: string;
   wording?: string;
 }
 
@@ -135,6 +138,8 @@ export interface Visit {
   pushes?: Push[];
   /** Holes of the soil probe, layer by layer. */
   soilLogs?: SoilLog[];
+  /** What the crew did of it, step by step. */
+  work?: WorkDone[];
 }
 
 export interface CaseFile {

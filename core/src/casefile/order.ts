@@ -82,7 +82,7 @@ export function caseOf(
     tree: compact({ ...tree, crownSpread: eachPicked(tree.crownSpread, 'bearing', 'radius') }),
     events: events.map(compact).sort((a, b) => a.when.localeCompare(b.when) || a.kind.localeCompare(b.kind)),
     visits: visits
-      .map(({ dig, trenches, cuts, pushes, soilLogs, decisions, ...visit }) =>
+      .map(({ dig, trenches, cuts, pushes, soilLogs, work, decisions, ...visit }) =>
         compact({
           ...visit,
           findings: eachPicked(
@@ -143,6 +143,12 @@ export function caseOf(
             .sort(
               (a, b) => a.place.localeCompare(b.place) || a.bearing - b.bearing || a.distance - b.distance,
             ),
+          work: work
+            ?.map((w) => ({
+              ...picked(w, 'step', 'how', 'on', 'by', 'amounts', 'note')!,
+              ...(w.amounts && { amounts: eachPicked(w.amounts, 'name', 'amount')! }),
+            }))
+            .sort((a, b) => a.step.localeCompare(b.step)),
           trenches: trenches && {
             ...picked(trenches, 'holeRadius', 'slope', 'locked', 'avoid', 'marked', 'choice', 'note'),
             ...(trenches.slope && { slope: picked(trenches.slope, 'fall', 'toward')! }),

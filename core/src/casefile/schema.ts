@@ -3,6 +3,7 @@ import { QUESTIONS, questionFor } from '../assessment/stations';
 import { CAUSE_KEYS } from '../diagnosis/causes';
 import { EVENT_KINDS, eventDateProblem, yearOf } from '../history/events';
 import { MATTERS } from '../practice/schools';
+import { OPERATION_KEYS } from '../prescription/operation';
 import { TEXTURES } from '../soil/texture';
 import { LENGTH_LIMITS, type LengthField } from '../units/limits';
 import { CUT_RANGES } from './cuts';
@@ -194,9 +195,26 @@ export const digHeadSchema = z.strictObject({
 export const digSchema = digHeadSchema.extend({ roots: z.array(rootSchema).max(500) });
 
 export const decisionSchema = z.strictObject({
-  operation: z.enum(['mulch', 'excavate', 'prune', 'reset', 'trench', 'water', 'watch', 'remove']),
+  operation: z.enum(OPERATION_KEYS),
   taken: z.boolean(),
+  on: day.optional().describe('day it is planned for'),
   wording: text(4000).optional(),
+});
+
+export const workSchema = z.strictObject({
+  step: z
+    .string()
+    .regex(/^[a-z][a-zA-Z-]{1,30}(-[1-5])?$/)
+    .describe('an operation, a later stage of it (prune-2), or a point to sign (hold-dry)'),
+  how: z.enum(['done', 'changed', 'not done']),
+  on: day,
+  by: text(120).optional(),
+  amounts: z
+    .array(z.strictObject({ name: text(80), amount: z.number().min(0).max(100_000) }))
+    .max(20)
+    .optional()
+    .describe('what it came to on site, by the name of the quantity; SI'),
+  note: text(2000).optional(),
 });
 
 export const pushSchema = z.strictObject({
@@ -311,6 +329,7 @@ export const visitSchema = z.strictObject({
   cuts: cutsSchema.optional(),
   pushes: z.array(pushSchema).min(1).max(200).optional(),
   soilLogs: z.array(soilLogSchema).min(1).max(40).optional(),
+  work: z.array(workSchema).min(1).max(60).optional(),
 });
 
 /** Rain of the growing seasons, April to September; m. */

@@ -3,3 +3,4 @@ export * from './lags';
 export * from './limits';
 export * from './schools';
 export * from './trenches';
+export * from './worth';

@@ -223,6 +223,37 @@ export const LIMITS = {
   },
   setUpHours: { value: 0.5, reason: 'Setting up and clearing away at one tree.', source: PRACTICE },
   resetHours: { value: 3, reason: 'Two people, one small tree, lift to watering in.', source: PRACTICE },
+  removalHours: {
+    value: 14,
+    reason: 'Crew hours for each metre of DBH to take a tree down and chip it: two people, open ground.',
+    source: PRACTICE,
+  },
+  stumpHours: { value: 5, reason: 'Crew hours for each metre of DBH to grind a stump.', source: PRACTICE },
+  heightPerDbh: { value: 40, reason: 'Height of an open-grown tree over its DBH.', source: PRACTICE },
+  chipsPerStem: {
+    value: 1.5,
+    reason: 'A stem is half a cylinder of wood, and chips lie three times as loose.',
+    source: PRACTICE,
+  },
+  drainHours: {
+    value: 0.5,
+    reason: 'Crew hours for each metre of drain: dug by hand near roots, laid, covered.',
+    source: PRACTICE,
+  },
+  drainUsual: { value: 4, reason: 'Metres to lower ground where none was measured.', source: PRACTICE },
+  smallWorkHours: { value: 0.25, reason: 'Ties, labels, guards: a quarter of an hour.', source: PRACTICE },
+  stakeHours: { value: 0.5, reason: 'Two stakes driven and tied.', source: PRACTICE },
+  ringHours: {
+    value: 2.5,
+    reason: 'Crew hours to dig along a root-control ring, cut it and draw it out in pieces.',
+    source: PRACTICE,
+  },
+  plantHours: { value: 3, reason: 'Two people, one young tree, hole to watering in.', source: PRACTICE },
+  wateringsASeason: {
+    value: 12,
+    reason: 'A watering a week from May to September, half of them skipped when the probe finds it moist.',
+    source: PRACTICE,
+  },
   gallonsPerInch: {
     value: 5 * 3.785411784,
     reason: 'Litres for each inch of stem diameter and watering: the 5 US gallon rule.',

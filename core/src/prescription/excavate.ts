@@ -7,7 +7,7 @@ import {
   schoolNote,
   schoolValue,
   used,
-  type Operation,
+  type Weighed,
   type Situation,
 } from './operation';
 import { periodic } from '../geometry';
@@ -75,7 +75,7 @@ const METHOD: Record<CollarTool, string[]> = {
 };
 
 /** Root collar excavation: quantities of the bowl, tool by depth, basin warning. */
-export function excavateOperation(s: Situation): Operation {
+export function excavateOperation(s: Situation): Weighed {
   const { collar, stemRadius } = s.profile;
   const { collarDeep, fillPresent, flareHidden, girdlingSeen, barkSoft } = s.verdict.facts;
   const height = s.school('flareHeight');
@@ -84,7 +84,7 @@ export function excavateOperation(s: Situation): Operation {
   const needed = collarDeep.state === 'yes' || (fillPresent.state === 'yes' && collarDeep.state !== 'no');
   const worthLooking =
     flareHidden.state === 'yes' || girdlingSeen.state === 'yes' || barkSoft.state === 'yes';
-  const base: Operation = {
+  const base: Weighed = {
     key: 'excavate',
     title: 'Root collar excavation',
     advice: needed ? 'do' : worthLooking && collarDeep.state !== 'no' ? 'option' : 'not',
@@ -199,6 +199,13 @@ export function excavateOperation(s: Situation): Operation {
         { name: 'rate, m³ an hour', value: rate, dimension: 'ratio' },
       ],
     ),
+    ...(tool === 'air' || tool === 'regrade'
+      ? [
+          quantity('Air tool', shape.volume / rate, 'hours', 'soil / rate of the tool', [
+            { name: 'rate, m³ an hour', value: rate, dimension: 'ratio' },
+          ]),
+        ]
+      : []),
     ...(basin
       ? [
           quantity(

@@ -1,8 +1,9 @@
 import { answerTo } from '../base/question';
-import { limit, used, type Operation, type Situation } from './operation';
+import type { Quantity } from '../units/quantity';
+import { limit, PRACTICE_SOURCE, used, type Weighed, type Situation } from './operation';
 
 /** Watch only: always in the list; advised when nothing examined calls for work. */
-export function watchOperation(s: Situation, workAdvised: boolean): Operation {
+export function watchOperation(s: Situation, workAdvised: boolean): Weighed {
   const fertiliser = s.school('fertiliser');
   const settled = s.verdict.causes.some((c) => c.standing === 'likely');
   return {
@@ -34,8 +35,48 @@ export function watchOperation(s: Situation, workAdvised: boolean): Operation {
   };
 }
 
+/** Hours and chips of taking a tree down with its stump, from its DBH; empty where that is not known. */
+function removalQuantities({ tree }: Situation): Quantity[] {
+  const dbh = tree.dbh ?? tree.stemDiameter;
+  if (dbh === undefined) return [];
+  const hours = limit('setUpHours') + dbh * limit('removalHours') + dbh * limit('stumpHours');
+  const height = tree.height ?? dbh * limit('heightPerDbh');
+  return [
+    {
+      name: 'Crew hours',
+      value: hours,
+      dimension: 'hours',
+      working: {
+        formula: 'set-up + DBH × (hours a metre to fell and chip + to take the stump out)',
+        inputs: [
+          { name: 'DBH', value: dbh, dimension: 'short length' },
+          { name: 'hours a metre, tree', value: limit('removalHours'), dimension: 'ratio' },
+          { name: 'hours a metre, stump', value: limit('stumpHours'), dimension: 'ratio' },
+        ],
+        source: PRACTICE_SOURCE,
+        notes: tree.dbh === undefined ? ['DBH not measured: stem at the base in its place.'] : [],
+      },
+    },
+    {
+      name: 'Chips to take away',
+      value: (Math.PI / 4) * dbh ** 2 * height * limit('chipsPerStem'),
+      dimension: 'volume',
+      working: {
+        formula: 'stem as a cylinder × chips for each m³ of it',
+        inputs: [
+          { name: 'DBH', value: dbh, dimension: 'short length' },
+          { name: 'height', value: height, dimension: 'long length' },
+          { name: 'chips for each m³', value: limit('chipsPerStem'), dimension: 'ratio' },
+        ],
+        source: PRACTICE_SOURCE,
+        notes: tree.height === undefined ? ['Height estimated from DBH.'] : [],
+      },
+    },
+  ];
+}
+
 /** Removal: always in the list with its reason. */
-export function removeOperation(s: Situation): Operation {
+export function removeOperation(s: Situation): Weighed {
   const dieback = answerTo(s.visit.findings, 'crown.dieback')?.number;
   const { rocks, barkSoft, conks, hollow } = s.verdict.facts;
   const beyond = dieback !== undefined && dieback >= limit('removalDieback');
@@ -52,23 +93,21 @@ export function removeOperation(s: Situation): Operation {
   ];
   return {
     key: 'remove',
-    title: 'Remove and replace',
+    title: 'Remove',
     advice: beyond || unsafe ? 'option' : 'not',
     summary:
       why.length > 0 ? 'Worth weighing against the cost of treatment.' : 'Not called for by anything seen.',
     why: why.length > 0 ? why : ['Crown and hold do not call for it.'],
-    quantities: [],
+    quantities: removalQuantities(s),
     method: [
       'Dead or decayed trees are not climbed: use a lift or fell.',
-      'Replacement: mature size against wires and paving, species against soil wetness and pH, visible flare, no circling roots.',
+      'Stump and failed root ball out or ground down; look at the roots: they tell what the others of the planting have.',
     ],
     cautions: [
       'Have stability assessed by a qualified person; clear the target area until then.',
       'Overhead lines, traffic, protected-tree permits and nesting seasons come first.',
     ],
-    acceptance: [
-      'Stump and failed root ball out, hole opened to native soil, flare of the new tree at grade.',
-    ],
+    acceptance: ['Stump and failed root ball out, hole opened to native soil, place left safe.'],
     schools: [],
     season: 'When permits and nesting seasons allow.',
     missing: dieback === undefined ? ['dieback'] : [],

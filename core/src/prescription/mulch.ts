@@ -1,7 +1,7 @@
 import { clearanceOf } from '../profile';
 import { longMark, shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
-import { limit, schoolNote, schoolValue, used, type Operation, type Situation } from './operation';
+import { limit, schoolNote, schoolValue, used, type Weighed, type Situation } from './operation';
 
 /**
  * Radius of the ring that a volume of mulch covers at an even depth.
@@ -35,7 +35,7 @@ const CAUTIONS = [
 ];
 
 /** Pull the mulch back from the bark and spread the excess outward at the target depth. */
-export function mulchOperation(s: Situation): Operation {
+export function mulchOperation(s: Situation): Weighed {
   const school = s.school('mulchDepth');
   const season = s.school('mulchSeason');
   const depth = schoolValue(school, 'depth');
@@ -44,7 +44,7 @@ export function mulchOperation(s: Situation): Operation {
   const { mulchOnBark, mulchCone } = s.verdict.facts;
   const tooDeep = mulch !== undefined && mulch.halfwayDepth > limit('mulchDeep');
   const wrong = mulchOnBark.state === 'yes' || mulchCone.state === 'yes' || tooDeep;
-  const base: Operation = {
+  const base: Weighed = {
     key: 'mulch',
     title: 'Pull back and widen the mulch',
     advice: wrong ? 'do' : 'not',

@@ -1,5 +1,5 @@
 import { groundVerdict } from '../soil/verdict';
-import { used, type Operation, type Situation } from './operation';
+import { used, type Weighed, type Situation } from './operation';
 
 const WAYS: Record<string, string> = {
   spokes: 'Radial trenches',
@@ -13,7 +13,7 @@ const WAYS: Record<string, string> = {
 const TIGHT = ['hole', 'saucer', 'pan', 'whole', 'dense', 'surface'];
 
 /** Opening the soil: as laid out at the station Trenches; without that it waits for it where the ground is tight. */
-export function openSoilOperation(s: Situation): Operation {
+export function openSoilOperation(s: Situation): Weighed {
   const school = s.school('trenches');
   const fill = s.school('trenchFill');
   const fertiliser = s.school('fertiliser');

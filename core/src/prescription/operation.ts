@@ -3,8 +3,26 @@ import type { Verdict } from '../diagnosis';
 import { LIMITS, schoolFor, type LimitKey, type SchoolInForce, type Schools } from '../practice';
 import type { Profile } from '../profile';
 import type { Quantity, Working } from '../units/quantity';
+import type { HoldKey, SeasonWindow } from './remedies';
 
-export type OperationKey = 'mulch' | 'excavate' | 'prune' | 'reset' | 'trench' | 'water' | 'watch' | 'remove';
+export const OPERATION_KEYS = [
+  'ties',
+  'mulch',
+  'excavate',
+  'ring',
+  'prune',
+  'reset',
+  'drain',
+  'trench',
+  'stake',
+  'guard',
+  'water',
+  'fertiliser',
+  'watch',
+  'remove',
+  'replace',
+] as const;
+export type OperationKey = (typeof OPERATION_KEYS)[number];
 
 export interface SchoolUse {
   matter: string;
@@ -16,7 +34,19 @@ export interface SchoolUse {
 }
 
 /** One remedy weighed for this tree. Every remedy is in the list, those not advised with their reason. */
-export interface Operation {
+export interface Operation extends Weighed {
+  /** What speaks against it on this tree, though it may be called for. */
+  against: string[];
+  /** Points at which work stops until someone has signed, before this begins. */
+  first: HoldKey[];
+  window?: SeasonWindow;
+  risks: readonly string[];
+  followUp: string;
+  source: string;
+}
+
+/** A remedy as its own file weighs it; the rule table adds the rest. */
+export interface Weighed {
   key: OperationKey;
   title: string;
   advice: 'do' | 'option' | 'not';

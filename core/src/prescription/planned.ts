@@ -1,12 +1,12 @@
 import type { Decision } from '../casefile';
-import type { Operation } from './operation';
+import type { Weighed } from './operation';
 
 /** Whether an operation is prescribed: as the consultant decided, else as advised. */
-export const isTaken = (operation: Operation, decisions: readonly Decision[]): boolean =>
+export const isTaken = (operation: Weighed, decisions: readonly Decision[]): boolean =>
   decisions.find((d) => d.operation === operation.key)?.taken ?? operation.advice === 'do';
 
 /** Operations that are prescribed. */
-export const plannedOf = (operations: readonly Operation[], decisions: readonly Decision[]): Operation[] =>
+export const plannedOf = <O extends Weighed>(operations: readonly O[], decisions: readonly Decision[]): O[] =>
   operations.filter((o) => isTaken(o, decisions));
 
 /** What the prescribed operations change in the ground, m; each absent where it is not planned. */
@@ -21,10 +21,9 @@ export interface PlannedWork {
 }
 
 /** The bowl and the mulch ring that the planned operations come to. */
-export function plannedWork(planned: readonly Operation[]): PlannedWork {
-  const quantities = (key: Operation['key']) => planned.find((o) => o.key === key)?.quantities ?? [];
-  const quantity = (key: Operation['key'], name: string) =>
-    quantities(key).find((q) => q.name === name)?.value;
+export function plannedWork(planned: readonly Weighed[]): PlannedWork {
+  const quantities = (key: Weighed['key']) => planned.find((o) => o.key === key)?.quantities ?? [];
+  const quantity = (key: Weighed['key'], name: string) => quantities(key).find((q) => q.name === name)?.value;
   const input = (name: string) =>
     quantities('mulch')
       .flatMap((q) => q.working.inputs)

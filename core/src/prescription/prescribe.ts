@@ -1,22 +1,52 @@
+import { rulesHolding } from './conditions';
 import { excavateOperation } from './excavate';
+import { drainOperation, fertiliserOperation, ringOperation } from './groundWork';
 import { removeOperation, watchOperation } from './keepOrFell';
 import { mulchOperation } from './mulch';
 import { openSoilOperation } from './openSoil';
-import type { Operation, Situation } from './operation';
+import type { Operation, Situation, Weighed } from './operation';
 import { pruneOperation } from './prune';
+import { REMEDIES, REMEDY_SOURCE } from './remedies';
+import { replaceOperation } from './replace';
 import { resetOperation } from './reset';
+import { guardOperation, stakeOperation, tiesOperation } from './stemWork';
 import { waterOperation } from './water';
 
-export const PRESCRIPTION_ENGINE = 'operations-2';
+export const PRESCRIPTION_ENGINE = 'operations-3';
 
-/** Every remedy weighed for the tree; those advised first, in the order in which they are done. */
+/** Adds what the rule table says of a remedy on this tree. */
+function completed(weighed: Weighed, s: Situation, all: readonly Weighed[]): Operation {
+  const { against, first, window, risks, followUp } = REMEDIES[weighed.key];
+  return {
+    ...weighed,
+    against: rulesHolding(against, s, all).map((r) => `${r.found}. ${r.why}`),
+    first: [...first],
+    ...(window && { window }),
+    risks,
+    followUp,
+    source: REMEDY_SOURCE,
+  };
+}
+
+/** Every remedy weighed for the tree; those advised first, each group in the order in which it is done. */
 export function prescribe(s: Situation): Operation[] {
-  const mulch = mulchOperation(s);
-  // In the order in which they are done: bare, look, cut; then the soil, then water.
   const atRoots = [excavateOperation(s), pruneOperation(s), resetOperation(s), openSoilOperation(s)];
-  const work = [mulch, ...atRoots];
+  const measured = [mulchOperation(s), ...atRoots, removeOperation(s)];
+  const byRule = [tiesOperation, ringOperation, drainOperation, stakeOperation, guardOperation].map((weigh) =>
+    weigh(s, measured),
+  );
+  const work = [...measured.filter((o) => o.key !== 'remove'), ...byRule];
   const workAdvised = work.some((o) => o.advice === 'do');
-  const all = [...work, waterOperation(s, atRoots), watchOperation(s, workAdvised), removeOperation(s)];
+  const all = [
+    ...measured,
+    ...byRule,
+    waterOperation(s, atRoots),
+    fertiliserOperation(s, measured),
+    watchOperation(s, workAdvised),
+    replaceOperation(s, measured),
+  ];
   const rank = { do: 0, option: 1, not: 2 } as const;
-  return all.sort((a, b) => rank[a.advice] - rank[b.advice]);
+  return all
+    .map((o) => completed(o, s, all))
+    .sort((a, b) => rank[a.advice] - rank[b.advice] || REMEDIES[a.key].order - REMEDIES[b.key].order);
 }

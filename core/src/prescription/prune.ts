@@ -1,7 +1,7 @@
 import { isAnchor, readDig, type DigReading } from '../roots';
 import { CUT_PLAN } from '../practice';
 import type { Quantity } from '../units/quantity';
-import { limit, PRACTICE_SOURCE, used, type Operation, type Situation } from './operation';
+import { limit, PRACTICE_SOURCE, used, type Weighed, type Situation } from './operation';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const DAYS = 365;
@@ -11,7 +11,7 @@ export const dugOf = ({ tree, visit }: Pick<Situation, 'tree' | 'visit'>): DigRe
   visit.dig?.roots.some((r) => r.points.length > 0) ? readDig(tree, visit.dig) : undefined;
 
 /** Root pruning: as the agreed cut plan has it; without one it waits for it where roots press. */
-export function pruneOperation(s: Situation): Operation {
+export function pruneOperation(s: Situation): Weighed {
   const girdling = s.school('girdling');
   const loss = s.school('rootLoss');
   const dig = dugOf(s);
@@ -21,7 +21,7 @@ export function pruneOperation(s: Situation): Operation {
   const first = Number(s.visit.date.slice(0, 4));
   const stages = [...new Set(agreed.map((a) => a.stage))].sort((a, b) => a - b);
   const inStage = (stage: number) => agreed.filter((a) => a.stage === stage).map((a) => a.label);
-  const base: Operation = {
+  const base: Weighed = {
     key: 'prune',
     title: 'Root pruning',
     advice: 'not',

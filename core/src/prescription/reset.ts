@@ -9,7 +9,7 @@ import {
   schoolValue,
   used,
   yearsInGround,
-  type Operation,
+  type Weighed,
   type Situation,
 } from './operation';
 
@@ -41,8 +41,25 @@ export const wateringQuantity = (stemDiameter: number, lasting: SchoolInForce): 
   },
 });
 
+/** Rounds of watering over the seasons of the school. */
+export const wateringRounds = (lasting: SchoolInForce): Quantity => ({
+  name: 'Waterings',
+  value: schoolValue(lasting, 'seasons') * limit('wateringsASeason'),
+  dimension: 'count',
+  working: {
+    formula: 'seasons × waterings a season',
+    inputs: [
+      { name: 'seasons', value: schoolValue(lasting, 'seasons'), dimension: 'count' },
+      { name: 'waterings a season', value: limit('wateringsASeason'), dimension: 'count' },
+    ],
+    source: PRACTICE_SOURCE,
+    school: schoolNote(lasting),
+    notes: ['The probe decides each time.'],
+  },
+});
+
 /** Lift and reset at the right height, where age, size and findings allow. */
-export function resetOperation(s: Situation): Operation {
+export function resetOperation(s: Situation): Weighed {
   const hole = s.school('holeWidth');
   const ball = s.school('rootBall');
   const backfill = s.school('backfill');

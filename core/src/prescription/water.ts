@@ -1,9 +1,9 @@
-import { schoolValue, used, type Operation, type Situation } from './operation';
+import { schoolValue, used, type Weighed, type Situation } from './operation';
 import { isTaken } from './planned';
-import { wateringQuantity } from './reset';
+import { wateringQuantity, wateringRounds } from './reset';
 
 /** Watering after work at the roots, or in drought; never where water stands. */
-export function waterOperation(s: Situation, rootWork: readonly Operation[]): Operation {
+export function waterOperation(s: Situation, rootWork: readonly Weighed[]): Weighed {
   const manner = s.school('watering');
   const lasting = s.school('wateringYears');
   const seasons = schoolValue(lasting, 'seasons');
@@ -13,7 +13,9 @@ export function waterOperation(s: Situation, rootWork: readonly Operation[]): Op
   const after = rootWork.filter((o) => isTaken(o, s.visit.decisions)).map((o) => o.title.toLowerCase());
   const stem = s.tree.stemDiameter ?? s.tree.dbh;
   const wanted = !wet && (dry || after.length > 0);
-  const quantities = wanted && stem !== undefined ? [wateringQuantity(stem, lasting)] : [];
+  const quantities = wanted
+    ? [...(stem === undefined ? [] : [wateringQuantity(stem, lasting)]), wateringRounds(lasting)]
+    : [];
   return {
     key: 'water',
     title: 'Watering',

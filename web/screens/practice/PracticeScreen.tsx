@@ -36,6 +36,10 @@ export function PracticeScreen(props: {
           <Link href="/practice/judgements">The table of causes</Link>: what speaks for which cause, in words,
           with the reasons.
         </p>
+        <p className="my-2">
+          <Link href="/practice/rates">Rates and closed seasons</Link>: what work costs, and when it may not
+          be done.
+        </p>
         <form action={act} key={state.version}>
           {MATTERS.map((matter) => {
             const inForce = schoolFor(matter.key, state.schools);

@@ -50,6 +50,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const commands: [string, () => void][] = [
     ['Go to the grounds', () => go('/grounds')],
     ['Open the practice book', () => go('/practice')],
+    ['Rates and closed seasons', () => go('/practice/rates')],
     ['Account', () => go('/account')],
     ['Firm and people', () => go('/firm')],
     [

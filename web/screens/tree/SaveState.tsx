@@ -72,6 +72,7 @@ function subject({ kind, mine, theirs }: Conflict): string {
   if (kind === 'probe') return `Push of the rod at ${bearingName(Number(values.bearing))}`;
   if (kind === 'decision') return `Decision on ${String(values.operation)}`;
   if (kind === 'cuts') return 'Cut plan';
+  if (kind === 'work') return `Work done: ${values.step as string}`;
   if (kind === 'soilLog') return `Hole of the soil probe at ${bearingName(Number(values.bearing))}`;
   if (kind === 'push') return `Push of the penetrometer at ${bearingName(Number(values.bearing))}`;
   if (kind === 'root') return `Root ${String(values.label)}`;

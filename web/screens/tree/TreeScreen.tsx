@@ -8,6 +8,7 @@ import { BASE_QUESTIONS } from '@undrel/core/base';
 import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '@undrel/core/crown';
 import type { Tree, TreeEvent, WeatherRecord, Site } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
+import type { ClosedSeason } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import { profileOf } from '@undrel/core/profile';
 import { visitToJudge } from '@undrel/core/walk';
@@ -61,6 +62,7 @@ export interface TreeScreenProps {
   property: { id: string; name: string };
   firmSchools: Schools;
   firmTable: FirmTable | undefined;
+  closed: readonly ClosedSeason[];
   mayMeasure: boolean;
   mayJudge: boolean;
   viewer: string;
@@ -127,11 +129,17 @@ export function TreeScreen(props: TreeScreenProps) {
     [control.items, current],
   );
   const profile = useMemo(() => (visit ? profileOf(tree, visit) : undefined), [tree, visit]);
+  const before = useMemo(
+    () => visit && allVisits.find((v) => !v.walk && v.date < visit.date),
+    [allVisits, visit],
+  );
   const weighed = useJudgement(
     tree,
     events,
     visit,
     current?.id,
+    station === 'prescription' ? before : undefined,
+    units,
     firmSchools,
     firmTable,
     station === 'verdict',
@@ -220,8 +228,10 @@ export function TreeScreen(props: TreeScreenProps) {
     profile,
     judged,
     explanation: weighed?.explanation,
+    revision: before && weighed?.revision && { since: before.date, revision: weighed.revision },
     firmSchools,
     firmTable,
+    closed: props.closed,
     system: units,
     mayMeasure,
     mayJudge,

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Schools } from '@undrel/core/practice';
+import type { UnitSystem } from '@undrel/core/units';
 import type { JudgeAnswer, Judged, JudgeJob } from '../../workers/judge';
 
 /**
@@ -9,6 +10,7 @@ import type { JudgeAnswer, Judged, JudgeJob } from '../../workers/judge';
  * the first comes there is nothing, and the page shows what the server made of it; after that the last one stays up
  * until the next. Jobs that were overtaken by another entry are left out.
  *
+ * @param before the visit before it, to say what is prescribed otherwise than then
  * @param explained also say why and what to look at next
  */
 export function useJudgement(
@@ -16,6 +18,8 @@ export function useJudgement(
   events: readonly TreeEvent[],
   visit: Visit | undefined,
   visitId: string | undefined,
+  before: Visit | undefined,
+  system: UnitSystem,
   firm: Schools,
   table: FirmTable | undefined,
   explained: boolean,
@@ -35,7 +39,10 @@ export function useJudgement(
   );
   useEffect(() => {
     if (!visit || !visitId) return;
-    next.current = { job: { id: ++count.current, tree, events, visit, firm, table, explained }, visitId };
+    next.current = {
+      job: { id: ++count.current, tree, events, visit, before, system, firm, table, explained },
+      visitId,
+    };
     const send = () => {
       if (busy.current || !next.current || !worker.current) return;
       busy.current = { id: next.current.job.id, visitId: next.current.visitId };
@@ -62,6 +69,6 @@ export function useJudgement(
       };
     }
     send();
-  }, [tree, events, visit, visitId, firm, table, explained]);
+  }, [tree, events, visit, visitId, before, system, firm, table, explained]);
   return judged?.visitId === visitId ? judged : undefined;
 }

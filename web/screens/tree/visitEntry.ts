@@ -1,6 +1,7 @@
 import type { Assessment } from '@undrel/core/assessment';
 import type { Tree, TreeEvent, Visit, WeatherRecord, Site } from '@undrel/core/casefile';
 import type { Explanation, FirmTable } from '@undrel/core/diagnosis';
+import type { ClosedSeason, Revision } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
@@ -26,10 +27,14 @@ export interface StationProps {
   profile: Profile;
   /** Verdict and prescription; their code comes after the page, so they are missing at first. */
   judged: Assessment | undefined;
+  /** What is prescribed otherwise than on the visit before, while the prescription is open. */
+  revision: { since: string; revision: Revision } | undefined;
   /** Reasons and next checks, while the verdict is open. */
   explanation: Explanation | undefined;
   firmSchools: Schools;
   firmTable: FirmTable | undefined;
+  /** Seasons closed where the firm works. */
+  closed: readonly ClosedSeason[];
   system: UnitSystem;
   mayMeasure: boolean;
   mayJudge: boolean;
@@ -49,6 +54,7 @@ export function headOf(visit: Visit): VisitHead {
     cuts: _c,
     pushes: _u,
     soilLogs: _l,
+    work: _w,
     ...head
   } = visit;
   return head;

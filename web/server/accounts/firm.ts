@@ -1,4 +1,6 @@
 import type { FirmTable } from '@undrel/core/diagnosis';
+import type { Rates } from '@undrel/core/costing';
+import type { ClosedSeason } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import type { Db } from '../database/transaction';
 import type { Role } from './roles';
@@ -9,6 +11,9 @@ export interface Firm {
   units: 'metric' | 'us';
   schools: Schools;
   judgements: FirmTable | null;
+  /** What the firm charges; null before any was entered. */
+  rates: Rates | null;
+  closed_seasons: ClosedSeason[] | null;
   report_prefix: string;
   version: number;
 }
@@ -35,6 +40,16 @@ export const saveJudgements = async (
   version: number,
 ): Promise<number | undefined> =>
   (await db.row<{ version: number }>(sql.SET_JUDGEMENTS, [JSON.stringify(judgements), version]))?.version;
+
+/** Saves rates and closed seasons; undefined when the firm was changed since `version`. */
+export const saveCosts = async (
+  db: Db,
+  rates: Rates,
+  closed: readonly ClosedSeason[],
+  version: number,
+): Promise<number | undefined> =>
+  (await db.row<{ version: number }>(sql.SET_COSTS, [JSON.stringify(rates), JSON.stringify(closed), version]))
+    ?.version;
 
 /** Saves name, units and report prefix; undefined when the firm was changed since `version`. */
 export const saveFirm = async (

@@ -207,7 +207,20 @@ const caseFile = fc
             { minLength: 1, maxLength: 3, selector: (l) => l.bearing },
           ),
         ),
-        decisions: fc.boolean().map((taken) => [{ operation: 'mulch', taken }]),
+        work: some(
+          fc.constantFrom('hold-utilities', 'prune-2').map((step) => [
+            {
+              step,
+              how: 'changed' as const,
+              on: '2025-06-01',
+              by: 'crew',
+              amounts: [{ name: 'Crew hours', amount: 1.5 }],
+            },
+          ]),
+        ),
+        decisions: fc
+          .record({ taken: fc.boolean(), on: some(fc.constant('2025-07-01')) })
+          .map((d) => [{ operation: 'mulch', ...d }]),
       }),
       { maxLength: 2 },
     ),

@@ -12,6 +12,7 @@ import {
   treeSchema,
   trenchSchema,
   visitSchema,
+  workSchema,
 } from '@undrel/core/case-schema';
 import type { z } from 'zod';
 import type { Deed } from '../accounts/roles';
@@ -37,6 +38,7 @@ const visitHead = visitSchema.omit({
   cuts: true,
   pushes: true,
   soilLogs: true,
+  work: true,
 });
 
 /** Every kind of item of a case. One place decides where a field lives; reading, writing and import all follow it. */
@@ -136,7 +138,7 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     schema: decisionSchema,
     deed: 'judge',
     json: [],
-    columns: { operation: 'operation', taken: 'taken', wording: 'wording' },
+    columns: { operation: 'operation', taken: 'taken', on: 'planned_on', wording: 'wording' },
   },
   dig: {
     table: 'digs',
@@ -228,6 +230,14 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       oldGrade: 'old_grade',
       note: 'note',
     },
+  },
+  work: {
+    table: 'work_done',
+    parent: 'visit_id',
+    schema: workSchema,
+    deed: 'measure',
+    json: ['amounts'],
+    columns: { step: 'step', how: 'how', on: 'done_on', by: 'done_by', amounts: 'amounts', note: 'note' },
   },
   trenches: {
     table: 'trench_designs',

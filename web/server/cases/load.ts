@@ -9,6 +9,7 @@ import {
   type Site,
 } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
+import type { ClosedSeason } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import { visitToJudge } from '@undrel/core/walk';
 import type { Db } from '../database/transaction';
@@ -23,6 +24,8 @@ export interface LoadedCase {
   property: { id: string; name: string };
   firmSchools: Schools;
   firmTable: FirmTable | undefined;
+  /** Seasons closed where the firm works. */
+  closed: ClosedSeason[];
   weather: WeatherRecord | undefined;
   site: Site;
 }
@@ -33,6 +36,7 @@ type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
   property_name: string;
   firm_schools: Schools;
   firm_table: FirmTable | null;
+  firm_closed: ClosedSeason[] | null;
   weather: WeatherRecord | null;
   plan: SiteThing[] | null;
   others: { label: string; x: number; y: number; stemDiameter: number | null }[];
@@ -77,6 +81,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
     'trenches',
     'push',
     'soilLog',
+    'work',
     'cuts',
   ] as const;
   return {
@@ -88,6 +93,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
     property: { id: row.property_id, name: row.property_name },
     firmSchools: row.firm_schools,
     firmTable: row.firm_table ?? undefined,
+    closed: row.firm_closed ?? [],
     weather: row.weather ?? undefined,
     site: siteOf(row, fromList('tree', row.tree.slice(3)) as unknown as Tree),
   };

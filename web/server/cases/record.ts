@@ -52,6 +52,8 @@ function subjectOf(kind: ItemKind, values: Record<string, unknown>): string {
       return `root ${String(values.label)}`;
     case 'soilLog':
       return `hole of the soil probe${at}`;
+    case 'work':
+      return `work: ${String(values.step)}`;
     case 'push':
       return `push of the penetrometer${at}`;
     case 'cuts':
@@ -60,6 +62,13 @@ function subjectOf(kind: ItemKind, values: Record<string, unknown>): string {
       return 'trenches';
   }
 }
+
+const offerTold = (after: AuditRow['after']): string =>
+  after?.approved_at
+    ? `approved by ${String(after.approved_name)}: ${String(after.approved_option)}`
+    : after?.revoked_at
+      ? 'revoked'
+      : 'made';
 
 /** Everything written to a tree and what belongs to it, newest first, each with what it replaced. */
 export async function treeRecord(db: Db, treeId: string, system: UnitSystem): Promise<RecordEntry[]> {
@@ -70,9 +79,13 @@ export async function treeRecord(db: Db, treeId: string, system: UnitSystem): Pr
     if (!kind) {
       return {
         ...stamp,
-        what: `report ${String(row.after?.number ?? 'draft')}`,
+        ...(row.subject === 'offers'
+          ? { what: 'link for the client', to: offerTold(row.after) }
+          : {
+              what: `report ${String(row.after?.number ?? 'draft')}`,
+              to: row.after?.issued_at ? 'issued' : 'worded',
+            }),
         from: '',
-        to: row.after?.issued_at ? 'issued' : 'worded',
       };
     }
     const living = (stored: AuditRow['before']) =>

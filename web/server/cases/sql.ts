@@ -73,7 +73,9 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
     ${ofVisits('push')} as push,
     ${ofVisits('cuts')} as cuts,
     ${ofVisits('soilLog')} as "soilLog",
+    ${ofVisits('work')} as work,
     p.name as property_name, p.id as property_id, f.schools as firm_schools, f.judgements as firm_table,
+    f.closed_seasons as firm_closed,
     p.weather, p.plan,
     coalesce((select json_agg(json_build_object('label', o.label, 'x', o.x, 'y', o.y, 'stemDiameter', o.stem_diameter))
       from trees o where o.firm_id = t.firm_id and o.property_id = t.property_id and o.id <> t.id and o.deleted_at is null
@@ -89,7 +91,7 @@ export const TREE_RECORD = `select a.id::text, to_char(a.at at time zone 'UTC', 
   from audit_entries a left join users u on u.firm_id = a.firm_id and u.id = a.actor
   where (a.subject = 'trees' and a.subject_id = $1)
      or (a.subject in ('tree_events', 'visits') and coalesce(a.after, a.before) ->> 'tree_id' = $1)
-     or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'digs', 'roots', 'trench_designs', 'cut_designs', 'pushes', 'soil_logs', 'reports')
+     or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'digs', 'roots', 'trench_designs', 'cut_designs', 'pushes', 'soil_logs', 'work_done', 'offers', 'reports')
          and coalesce(a.after, a.before) ->> 'visit_id' in (select v.id from visits v where v.tree_id = $1))
   order by a.id desc limit 400`;
 

@@ -21,6 +21,7 @@ const WRITABLE = [
   'grade_profiles',
   'probe_points',
   'soil_logs',
+  'work_done',
   'cut_designs',
   'decisions',
   'digs',
@@ -31,6 +32,10 @@ const WRITABLE = [
   'reports',
   'report_counters',
 ];
+
+/** What answers before a firm is known; nobody else may ask it. */
+const BEFORE_A_FIRM =
+  'auth_account, auth_failures, auth_note_attempt, auth_enter, auth_invitation, auth_offer, auth_approve';
 
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL;
@@ -95,13 +100,12 @@ async function grant(client: pg.Client, appUrl: string): Promise<void> {
   await client.query(`grant usage on schema public to ${to}`);
   await client.query(`grant select, insert, update on ${WRITABLE.join(', ')} to ${to}`);
   await client.query(`grant delete on sessions to ${to}`);
+  // What was offered is made and taken back; only the holder of its link approves it.
+  await client.query(`revoke update on offers from ${to}`);
+  await client.query(`grant select, insert, update (revoked_at) on offers to ${to}`);
   await client.query(`grant select on audit_entries to ${to}`);
-  await client.query(
-    `revoke execute on function auth_account, auth_failures, auth_note_attempt, auth_enter, auth_invitation from public`,
-  );
-  await client.query(
-    `grant execute on function auth_account, auth_failures, auth_note_attempt, auth_enter, auth_invitation to ${to}`,
-  );
+  await client.query(`revoke execute on function ${BEFORE_A_FIRM} from public`);
+  await client.query(`grant execute on function ${BEFORE_A_FIRM} to ${to}`);
 }
 
 /**

@@ -18,8 +18,8 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 const trenches = keeping<Trenches>();
 
-/** What the report says of trenches that were laid out on the visit; undefined where none were. */
-export function trenchPart({ tree, visit, site, schools, system }: ReportSource): ReportTrenches | undefined {
+/** The trenches that were laid out on the visit; undefined where none were. */
+export function trenchesKept({ tree, visit, site, schools }: ReportSource): Trenches | undefined {
   if (!visit.trenches || !site) return undefined;
   const given: TrenchesGiven = {
     tree,
@@ -32,10 +32,18 @@ export function trenchPart({ tree, visit, site, schools, system }: ReportSource)
     firm: schools,
     stressed: isStressed(visit),
   };
-  const { plan, quantities, alternatives } = trenches(given, () => assessTrenches(given));
+  return trenches(given, () => assessTrenches(given));
+}
+
+/** What the report says of trenches that were laid out on the visit; undefined where none were. */
+export function trenchPart(source: ReportSource): ReportTrenches | undefined {
+  const laidOut = trenchesKept(source);
+  if (!laidOut) return undefined;
+  const { tree, visit, site, system } = source;
+  const { plan, quantities, alternatives } = laidOut;
   const stem = (tree.stemDiameter ?? tree.dbh ?? 0) / 2;
   const long = (metres: number) => formatValue(metres, 'long length', system);
-  const choice = visit.trenches.choice;
+  const choice = visit.trenches!.choice;
   const taken = alternatives.find((a) => (choice ? a.remedy === choice.remedy : a.advised));
   return {
     headline: choice
@@ -44,7 +52,7 @@ export function trenchPart({ tree, visit, site, schools, system }: ReportSource)
         `${plan.spokes.length} radial trenches open ${percent(openedShare(plan))} of the tight soil within reach${plan.seasons > 1 ? `, over ${plan.seasons} seasons` : ''}.`),
     drawing: trenchDrawing({
       plan,
-      kinds: new Map(site.things.map((t) => [t.name, t.kind])),
+      kinds: new Map(site!.things.map((t) => [t.name, t.kind])),
       stemRadius: stem || undefined,
       selected: undefined,
       system,

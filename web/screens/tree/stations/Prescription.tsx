@@ -1,11 +1,15 @@
 'use client';
 
+import Link from 'next/link';
 import { useState } from 'react';
 import type { Decision, Visit } from '@undrel/core/casefile';
 import { MATTERS } from '@undrel/core/practice';
 import {
   clashesOf,
+  dateProblems,
+  HOLD_POINTS,
   isTaken,
+  nextOpenDay,
   plannedOf,
   situation,
   type Operation,
@@ -15,6 +19,7 @@ import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Entry } from '../../../ui/controls/Entry';
 import { decisionId } from '../../../protocol/item';
 import { QuantityView } from '../../../ui/controls/QuantityView';
+import { Changes } from '../../../ui/Changes';
 import { headOf, type StationProps } from '../visitEntry';
 import { judgedOf } from './judged';
 
@@ -62,6 +67,38 @@ export function Prescription(props: StationProps) {
           <OperationEntry key={operation.key} operation={operation} {...props} />
         ))}
       </div>
+      {props.revision && (
+        <section className="mt-5" aria-label="What changed">
+          <h2>Since the visit of {props.revision.since}</h2>
+          {props.revision.revision.changes.length === 0 ? (
+            <p>Prescribed as then.</p>
+          ) : (
+            <>
+              <Changes
+                changes={props.revision.revision.changes}
+                say={(text) => writeLengths(text, props.system)}
+              />
+              {props.revision.revision.why.length > 0 && (
+                <p className="mt-1 text-muted">
+                  What was found otherwise:{' '}
+                  {writeLengths(props.revision.revision.why.join(' '), props.system)}
+                </p>
+              )}
+            </>
+          )}
+        </section>
+      )}
+      <nav aria-label="From the prescription" className="flex flex-wrap gap-2 mt-4">
+        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/options?visit=${visitId}`}>
+          Costs: is it worth it?
+        </Link>
+        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/order?visit=${visitId}`}>
+          Crew order
+        </Link>
+        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/schools?visit=${visitId}`}>
+          Other schools
+        </Link>
+      </nav>
       <section className="mt-5">
         <h2 className="mb-1">Look again</h2>
         <div className="flex flex-wrap items-end gap-2">
@@ -105,6 +142,7 @@ function OperationEntry(props: StationProps & { operation: Operation }) {
     control.set('decision', decisionId(visitId, operation.key), visitId, {
       operation: operation.key,
       taken,
+      ...(decision?.on && { on: decision.on }),
       wording: decision?.wording,
       ...change,
     });
@@ -119,6 +157,19 @@ function OperationEntry(props: StationProps & { operation: Operation }) {
       </div>
       <p className="my-1">{say(operation.summary)}</p>
       {operation.why.length > 0 && <p className="text-muted">Because: {say(operation.why.join('; '))}.</p>}
+      {(visit.work ?? [])
+        .filter((w) => w.step.replace(/-[2-5]$/, '') === operation.key)
+        .map((w) => (
+          <p key={w.step} className="told my-1">
+            <strong>
+              On site: {w.how}
+              {w.step === operation.key ? '' : `, stage ${w.step.slice(-1)}`}
+            </strong>
+            , {w.on}
+            {w.by && ` by ${w.by}`}
+            {w.note && `. ${w.note}`}
+          </p>
+        ))}
       <label className="flex items-center gap-2 min-h-[44px] font-semibold">
         <input
           type="checkbox"
@@ -133,6 +184,11 @@ function OperationEntry(props: StationProps & { operation: Operation }) {
           </span>
         )}
       </label>
+      {operation.against.map((line) => (
+        <p key={line} className="wrong my-1">
+          Speaks against it: {say(line)}
+        </p>
+      ))}
       {operation.missing.length > 0 && (
         <p className="wrong my-1">Not measured: {operation.missing.join(', ')}.</p>
       )}
@@ -153,8 +209,23 @@ function OperationEntry(props: StationProps & { operation: Operation }) {
           <List title="Cautions" lines={operation.cautions.map(say)} harm />
           <List title="Method" lines={operation.method.map(say)} />
           <List title="Done properly when" lines={operation.acceptance.map(say)} />
+          {operation.first.length > 0 && (
+            <List title="Before it" lines={operation.first.map((hold) => HOLD_POINTS[hold])} />
+          )}
           <p className="mt-2">
             <strong>When:</strong> {operation.season}
+          </p>
+          <PlannedFor
+            {...props}
+            on={decision?.on}
+            disabled={!mayJudge}
+            onChange={(on) => decide({ on: on || undefined })}
+          />
+          <p className="mt-2">
+            <strong>Risks:</strong> {operation.risks.join(' ')}
+          </p>
+          <p className="mt-1">
+            <strong>Afterwards:</strong> {operation.followUp}
           </p>
           <Schools {...props} />
           <Wording
@@ -165,6 +236,45 @@ function OperationEntry(props: StationProps & { operation: Operation }) {
         </>
       )}
     </article>
+  );
+}
+
+/** The day the work is planned for; a closed season or a wrong time of year is said with the next day that is open. */
+function PlannedFor(
+  props: StationProps & {
+    operation: Operation;
+    on: string | undefined;
+    disabled: boolean;
+    onChange: (on: string) => void;
+  },
+) {
+  const { operation, on, tree, closed, visit, disabled, onChange } = props;
+  const problems = on ? dateProblems(operation, tree.species, on, closed) : [];
+  const next = problems.length > 0 ? nextOpenDay(operation, tree.species, on!, closed) : undefined;
+  return (
+    <div className="mt-2">
+      <label className="inline-block">
+        <span className="block text-sm">Planned for</span>
+        <input
+          type="date"
+          disabled={disabled}
+          min={visit.date}
+          value={on ?? ''}
+          aria-invalid={problems.length > 0 || undefined}
+          onChange={(event) => onChange(event.target.value)}
+        />
+      </label>
+      {problems.map((problem) => (
+        <p key={problem} role="alert" className="wrong mt-1">
+          {problem}
+        </p>
+      ))}
+      {next && !disabled && (
+        <button type="button" className="quiet mt-1" onClick={() => onChange(next)}>
+          Use {next}, the next day that is open
+        </button>
+      )}
+    </div>
   );
 }
 

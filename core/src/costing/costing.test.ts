@@ -1,0 +1,144 @@
+import fc from 'fast-check';
+import { assess } from '../assessment';
+import type { Visit } from '../casefile';
+import { estimate, byStage, formatMoney, type Need } from './estimate';
+import { needsOf } from './needs';
+import { currencyDigits, ratesSchema, readAmount, RESOURCE_KEYS, type Rates } from './rates';
+
+const RATES: Rates = {
+  currency: 'EUR',
+  prices: { crew: '68.50', disposal: '29.90', trip: '38', consultant: '95' },
+  tax: { name: 'VAT', percent: '19' },
+};
+const need = (resource: Need['resource'], amount: number, stage = 1): Need => ({
+  resource,
+  amount,
+  of: `${resource}, stage ${stage}`,
+  year: 2025 + stage,
+  stage,
+});
+
+test('an estimate worked by hand, to the cent', () => {
+  // 2.345 h are charged as 2.35 h (half up): 2.35 × 68.50 = 160.975 -> 160.98; 0.53 × 29.90 = 15.847 -> 15.85;
+  // 160.98 + 15.85 + 38.00 = 214.83; 19 % of it is 40.8177 -> 40.82; together 255.65.
+  const e = estimate([need('crew', 2.345), need('disposal', 0.53), need('trip', 1)], RATES);
+  expect(e.lines.map((l) => [l.charged, l.sum])).toEqual([
+    ['2.35', '160.98'],
+    ['0.53', '15.85'],
+    ['1', '38.00'],
+  ]);
+  expect([e.net, e.tax?.sum, e.total]).toEqual(['214.83', '40.82', '255.65']);
+  expect(formatMoney(e.total, 'EUR')).toBe('€255.65');
+});
+
+test('the smallest unit is that of the currency', () => {
+  // ISO 4217: the yen has no decimals, the Kuwaiti dinar three. 1.25 × 333.3 = 416.625.
+  const at = (currency: string) =>
+    estimate([need('crew', 1.25)], { currency, prices: { crew: '333.3' } }).total;
+  expect([at('JPY'), at('EUR'), at('KWD')]).toEqual(['417', '416.63', '416.625']);
+  expect(currencyDigits('USD')).toBe(2);
+});
+
+const prices = fc.integer({ min: 1, max: 5_000_000 }).map((cents) => (cents / 100).toFixed(2));
+const needs = fc.array(
+  fc.record({
+    resource: fc.constantFrom(...RESOURCE_KEYS),
+    hundredths: fc.integer({ min: 0, max: 1_000_000 }),
+    stage: fc.integer({ min: 1, max: 3 }),
+  }),
+  { minLength: 1, maxLength: 30 },
+);
+
+test('every sum is the same in whole cents and big integers, whatever the order', () => {
+  fc.assert(
+    fc.property(
+      needs,
+      fc.array(prices, { minLength: RESOURCE_KEYS.length, maxLength: RESOURCE_KEYS.length }),
+      fc.integer({ min: 0, max: 40_000 }),
+      (given, each, thousandths) => {
+        const rates: Rates = {
+          currency: 'EUR',
+          prices: Object.fromEntries(RESOURCE_KEYS.map((k, i) => [k, each[i]!])),
+          tax: { name: 'tax', percent: (thousandths / 1000).toFixed(3) },
+        };
+        const list = given.map((g) => need(g.resource, g.hundredths / 100, g.stage));
+        const half = (n: bigint, d: bigint) => (2n * n + d) / (2n * d);
+        const net = given.reduce((sum, g) => {
+          const cents = BigInt(rates.prices[g.resource]!.replace('.', ''));
+          return sum + half(BigInt(g.hundredths) * cents, 100n);
+        }, 0n);
+        const tax = half(net * BigInt(thousandths), 100_000n);
+        const cents = (amount: string) => BigInt(amount.replace('.', ''));
+        const e = estimate(list, rates);
+        expect([cents(e.net), cents(e.tax!.sum), cents(e.total)]).toEqual([net, tax, net + tax]);
+        expect(estimate([...list].reverse(), rates).total).toBe(e.total);
+        const stages = byStage(list, rates).reduce((sum, s) => sum + cents(s.estimate.net), 0n);
+        expect(stages).toBe(net);
+      },
+    ),
+  );
+});
+
+test('a price that is missing is named and left out; nothing charged is said', () => {
+  const e = estimate([need('crew', 1), need('compost', 2), need('watering', 12), need('trip', 1)], {
+    ...RATES,
+    prices: { crew: '10', trip: '0' },
+  });
+  expect([e.net, e.missing, e.free]).toEqual(['10.00', ['compost'], ['trip']]);
+  expect(e.byClient.map((n) => n.amount)).toEqual([12]);
+  expect(() => estimate([need('crew', -1)], RATES)).toThrow('-1');
+  expect(() => estimate([need('crew', Number.NaN)], RATES)).toThrow('NaN');
+});
+
+test('amounts are read as they are typed, and refused with the field, the value and what is allowed', () => {
+  expect(readAmount('Crew', '1 284,50', 100_000, 2)).toEqual({ ok: true, amount: '1284.5' });
+  expect(readAmount('Crew', ' ', 100_000, 2)).toEqual({ ok: true, amount: undefined });
+  for (const wrong of ['-3', 'twelve', '100001', '1.234', '1e3']) {
+    const read = readAmount('Crew', wrong, 100_000, 2);
+    expect(read.ok ? '' : read.problem).toMatch(/^Crew: .*0 to 100000/);
+    expect(read.ok ? '' : read.problem).toContain(wrong);
+  }
+  expect(ratesSchema.safeParse({ currency: 'ZZQ', prices: {} }).success).toBe(false);
+  expect(ratesSchema.safeParse(RATES).success).toBe(true);
+});
+
+test('a later stage of the cut plan has its own hours, its trip and its year', () => {
+  const visit: Visit = {
+    date: '2026-05-01',
+    findings: [],
+    profiles: [],
+    probes: [],
+    decisions: [],
+    cuts: {
+      interval: 2,
+      agreed: [
+        { label: 'A', stage: 1 },
+        { label: 'B', stage: 2 },
+        { label: 'C', stage: 2 },
+      ],
+    },
+    dig: {
+      measuredFrom: 'bark',
+      north: 'true',
+      roots: ['A', 'B', 'C'].map((label, i) => ({
+        label,
+        kind: 'girdling',
+        start: 'stem',
+        points: [
+          { bearing: 90 * i, distance: 0.02, depth: 0.05, diameter: 0.03 },
+          { bearing: 90 * i + 40, distance: 0.1, depth: 0.05, diameter: 0.03 },
+        ],
+      })),
+    },
+  };
+  const tree = { label: 'T', species: 'x', stemDiameter: 0.2, plantedYear: 2012 };
+  const prune = assess(tree, [], visit).operations.filter((o) => o.key === 'prune');
+  const all = needsOf(prune, visit, undefined, false);
+  // Common practice, no source: half an hour to set up and a quarter of an hour a root.
+  expect(all.map((n) => [n.resource, n.amount, n.stage, n.year])).toEqual([
+    ['crew', 0.75, 1, 2026],
+    ['trip', 1, 1, 2026],
+    ['crew', 1, 2, 2028],
+    ['trip', 1, 2, 2028],
+  ]);
+});

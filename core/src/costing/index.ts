@@ -1,0 +1,3 @@
+export * from './estimate';
+export * from './needs';
+export * from './rates';

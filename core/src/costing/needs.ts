@@ -1,0 +1,104 @@
+import type { Visit } from '../casefile/model';
+import { LIMITS } from '../practice';
+import { stagesOf, type Operation, type OperationKey } from '../prescription';
+import type { Quantity } from '../units/quantity';
+import type { Need } from './estimate';
+import type { ResourceKey } from './rates';
+
+/** From which quantity of an operation a resource is charged, and what it is for. */
+interface Charge {
+  quantity: string;
+  resource: ResourceKey;
+  for: string;
+}
+
+const AIR: Charge = { quantity: 'Air tool', resource: 'airTool', for: 'air tool' };
+const CREW: Charge = { quantity: 'Crew hours', resource: 'crew', for: 'labour' };
+
+/** What is charged of each operation, by the names of its quantities. */
+const CHARGES: Record<OperationKey, readonly Charge[]> = {
+  ties: [CREW],
+  mulch: [
+    CREW,
+    { quantity: 'Mulch missing', resource: 'mulch', for: 'mulch' },
+    { quantity: 'Mulch left over', resource: 'disposal', for: 'mulch taken away' },
+  ],
+  excavate: [CREW, AIR, { quantity: 'Spoil heap', resource: 'disposal', for: 'soil taken away' }],
+  ring: [CREW],
+  prune: [CREW],
+  reset: [CREW],
+  drain: [CREW, { quantity: 'Drain', resource: 'drain', for: 'pipe and stone' }],
+  trench: [
+    CREW,
+    { quantity: 'Compost', resource: 'compost', for: 'compost' },
+    { quantity: 'Spoil to take away', resource: 'disposal', for: 'soil taken away' },
+  ],
+  stake: [CREW, { quantity: 'Stake sets', resource: 'stakes', for: 'stakes and tie' }],
+  guard: [CREW, { quantity: 'Guards', resource: 'guard', for: 'guard' }],
+  water: [{ quantity: 'Waterings', resource: 'watering', for: 'rounds' }],
+  fertiliser: [],
+  watch: [],
+  remove: [CREW, { quantity: 'Chips to take away', resource: 'disposal', for: 'chips taken away' }],
+  replace: [
+    CREW,
+    { quantity: 'Young trees', resource: 'youngTree', for: 'tree' },
+    { quantity: 'Stake sets', resource: 'stakes', for: 'stakes and tie' },
+    { quantity: 'Waterings', resource: 'watering', for: 'watering' },
+  ],
+};
+
+/** Trenches as they were laid out: what they come to, and whether they are opened with air. */
+export interface TrenchWork {
+  quantities: readonly Quantity[];
+  byAir: boolean;
+}
+
+/** Hours of the consultant for a look after the work, and for the years of watching. Common practice, no source. */
+export const LOOK_HOURS = 1;
+
+/**
+ * What the prescribed operations take, line by line, with a trip for each stage of work.
+ *
+ * @param trenches the trenches that were laid out, whose quantities the operation itself does not carry
+ * @param look whether a look of the consultant after the work is charged
+ */
+export function needsOf(
+  planned: readonly Operation[],
+  visit: Pick<Visit, 'cuts' | 'date'>,
+  trenches: TrenchWork | undefined,
+  look = true,
+): Need[] {
+  const year = Number(visit.date.slice(0, 4));
+  const of = (operation: Operation): Need[] => {
+    const quantities = operation.key === 'trench' ? (trenches?.quantities ?? []) : operation.quantities;
+    const airToo: Charge[] =
+      operation.key === 'trench' && trenches?.byAir ? [{ ...AIR, quantity: CREW.quantity }] : [];
+    return [...CHARGES[operation.key], ...airToo].flatMap(({ quantity, resource, for: what }) => {
+      const amount = quantities.find((q) => q.name === quantity)?.value;
+      return amount === undefined
+        ? []
+        : [{ resource, amount, of: `${operation.title}: ${what}`, year, stage: 1 }];
+    });
+  };
+  const prune = planned.find((o) => o.key === 'prune');
+  const later = (prune ? stagesOf(visit) : []).slice(1).flatMap(({ stage, year: at, roots }): Need[] => [
+    {
+      resource: 'crew',
+      amount: LIMITS.setUpHours.value + roots.length * LIMITS.cutHours.value,
+      of: `${prune!.title}, stage ${stage}: labour`,
+      year: at,
+      stage,
+    },
+    { resource: 'trip', amount: 1, of: `Travel of stage ${stage}`, year: at, stage },
+  ]);
+  const now = planned.flatMap(of);
+  const works = now.some((n) => n.resource === 'crew');
+  return [
+    ...now,
+    ...(works ? [{ resource: 'trip' as const, amount: 1, of: 'Travel of the crew', year, stage: 1 }] : []),
+    ...later,
+    ...(look && works
+      ? [{ resource: 'consultant' as const, amount: LOOK_HOURS, of: 'Look after the work', year, stage: 1 }]
+      : []),
+  ];
+}

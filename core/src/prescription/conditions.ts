@@ -1,0 +1,105 @@
+import { answerTo } from '../base/question';
+import { yearOf } from '../history/events';
+import { dugOf, anchorsOf } from './prune';
+import { limit, yearsInGround, type Situation, type Weighed } from './operation';
+import { plannedOf } from './planned';
+import type { Condition, MeasureKey, Rule } from './remedies';
+
+/** Whether a condition holds, and what was seen or measured that says so; undefined where it does not. */
+type Held = string | undefined;
+
+const quantityOf = (operations: readonly Weighed[], key: string, name: string) =>
+  operations.find((o) => o.key === key)?.quantities.find((q) => q.name === name);
+
+const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]) => Held> = {
+  waterStands: ({ visit }) => {
+    const drain = answerTo(visit.findings, 'probe.drain')?.answer;
+    return drain === 'standing' || drain === 'damp' ? 'the test hole does not drain in a day' : undefined;
+  },
+  basinPlanned: ({ visit }, operations) =>
+    plannedOf(operations, visit.decisions).some((o) => o.key === 'excavate') &&
+    quantityOf(operations, 'excavate', 'Drain to daylight') !== undefined
+      ? 'the floor of the excavation ends below grade'
+      : undefined,
+  fertiliserWanted: (s, operations) => {
+    const holds = s.school('fertiliser').key === 'hold';
+    const rootWork = plannedOf(operations, s.visit.decisions).filter((o) =>
+      ['excavate', 'prune', 'reset', 'trench'].includes(o.key),
+    );
+    return holds && rootWork.length > 0
+      ? `after ${rootWork.map((o) => o.title.toLowerCase()).join(', ')}`
+      : undefined;
+  },
+  beyondHelp: ({ visit }) => {
+    const dieback = answerTo(visit.findings, 'crown.dieback')?.number;
+    return dieback !== undefined && dieback >= limit('removalDieback')
+      ? `${Math.round(100 * dieback)} % of the crown is dead`
+      : undefined;
+  },
+  anchorsFew: (s) => {
+    const anchors = anchorsOf(s);
+    return anchors !== undefined && anchors < limit('anchorsFew')
+      ? `${anchors} sound ${anchors === 1 ? 'anchor' : 'anchors'}`
+      : undefined;
+  },
+  cutsLeftAll: ({ visit }) => (visit.cuts?.agreed?.length === 0 ? 'left by agreement' : undefined),
+  inDrought: ({ visit, events }) => {
+    const year = Number(visit.date.slice(0, 4));
+    return events.some((e) => e.kind === 'drought' && yearOf(e.when) === year)
+      ? `drought noted in ${year}`
+      : undefined;
+  },
+  tooOldToLift: (s) => {
+    const years = yearsInGround(s);
+    return years !== undefined && years > limit('resetMaxYears') ? `${years} years in the ground` : undefined;
+  },
+  rootsLeftBall: (s) => {
+    const left = dugOf(s)?.roots.filter(
+      (r) => r.root.leftPot === true && (r.area ?? 0) >= (Math.PI / 4) * limit('rootSmall') ** 2,
+    );
+    return left && left.length > 0
+      ? `roots that left the pot: ${left.map((r) => r.root.label).join(', ')}`
+      : undefined;
+  },
+};
+
+const STANDS = { likely: ['likely'], possible: ['likely', 'possible'] } as const;
+
+function held(condition: Condition, s: Situation, operations: readonly Weighed[]): Held {
+  if ('measured' in condition) return MEASURES[condition.measured](s, operations);
+  if ('fact' in condition) {
+    const fact = s.verdict.facts[condition.fact];
+    return fact.state === condition.is ? fact.text : undefined;
+  }
+  if ('cause' in condition) {
+    const cause = s.verdict.causes.find((c) => c.cause === condition.cause);
+    return cause && (STANDS[condition.standing] as readonly string[]).includes(cause.standing)
+      ? `${cause.label.toLowerCase()} is ${cause.certainty}`
+      : undefined;
+  }
+  if ('planned' in condition) {
+    const planned = plannedOf(operations, s.visit.decisions).find((o) => o.key === condition.planned);
+    return planned && `${planned.title.toLowerCase()} is prescribed`;
+  }
+  const answer = answerTo(s.visit.findings, condition.answer)?.answer;
+  return answer !== undefined && condition.among.includes(answer)
+    ? `${ANSWER_WORDS[condition.answer] ?? condition.answer}: ${answer}`
+    : undefined;
+}
+
+const ANSWER_WORDS: Record<string, string> = {
+  'base.ties': 'ties, wire, labels, guard',
+  'base.wounds': 'mower, trimmer or stake wounds',
+};
+
+/** The rules of a list that hold, each as what was found and what follows from it. */
+export function rulesHolding(
+  rules: readonly Rule[],
+  s: Situation,
+  operations: readonly Weighed[],
+): { found: string; why: string }[] {
+  return rules.flatMap((rule) => {
+    const found = rule.when.map((condition) => held(condition, s, operations));
+    return found.every((f) => f !== undefined) ? [{ found: found.join(', '), why: rule.why }] : [];
+  });
+}

@@ -1,0 +1,142 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { assess } from '../assessment';
+import type { Finding, TreeEvent } from '../casefile';
+import { readCase } from '../casefile/schema';
+import { MATTERS } from '../practice';
+import {
+  closedOn,
+  dateProblems,
+  monthDayProblem,
+  nextOpenDay,
+  OPERATION_KEYS,
+  REMEDIES,
+  revisionOf,
+  schoolEffects,
+  situation,
+  workOrder,
+  type ClosedSeason,
+} from './index';
+
+const read = readCase(readFileSync('docs/example-case.json', 'utf8'), '2026-11-24');
+if (!read.ok) throw new Error('example does not read');
+const { tree, events, visits } = read.caseFile;
+const visit = visits.at(-1)!;
+const { operations, profile, verdict } = assess(tree, events, visit);
+const byKey = (key: string) => operations.find((o) => o.key === key)!;
+
+test('every remedy is weighed once, with its reasons, risks, follow-up and source', () => {
+  expect(operations.map((o) => o.key).sort()).toEqual([...OPERATION_KEYS].sort());
+  for (const o of operations) {
+    expect([o.key, o.why.length > 0, o.method.length > 0, o.risks.length > 0]).toEqual([
+      o.key,
+      true,
+      true,
+      true,
+    ]);
+    expect([o.acceptance.length > 0, o.followUp.length > 0, o.source.length > 0]).toEqual([true, true, true]);
+  }
+});
+
+test('the order of work: each operation behind its hold points, and in the order of dependency', () => {
+  fc.assert(
+    fc.property(fc.shuffledSubarray(operations), (planned) => {
+      const steps = workOrder(planned, visit);
+      const place = (key: string) => steps.findIndex((step) => step.key === key);
+      const done = steps.filter((step) => 'operation' in step);
+      // Common practice, no source: locate, assess stability, excavate, dry, look again, cut, trench, water.
+      for (const step of done)
+        for (const hold of REMEDIES[step.operation].first) {
+          expect(place(`hold-${hold}`)).toBeGreaterThanOrEqual(0);
+          expect(place(`hold-${hold}`)).toBeLessThan(place(step.key));
+        }
+      const chain = ['excavate', 'prune', 'trench', 'water'].map(place).filter((i) => i >= 0);
+      expect(chain).toEqual([...chain].sort((a, b) => a - b));
+      if (place('excavate') >= 0 && place('prune') >= 0)
+        expect(place('hold-dry')).toBeGreaterThan(place('excavate'));
+      expect(new Set(steps.map((step) => step.key)).size).toBe(steps.length);
+    }),
+  );
+});
+
+test('later stages of a cut plan come with hold points of their own', () => {
+  const cuts = {
+    interval: 2,
+    agreed: [
+      { label: 'A', stage: 1 },
+      { label: 'B', stage: 3 },
+    ],
+  };
+  const steps = workOrder([byKey('prune')], { ...visit, date: '2026-05-01', cuts });
+  expect(
+    steps.filter((step) => 'operation' in step).map((step) => [step.key, 'year' in step && step.year]),
+  ).toEqual([
+    ['prune', 2026],
+    ['prune-3', 2030],
+  ]);
+  expect(steps.some((step) => step.key === 'hold-stability-3')).toBe(true);
+});
+
+const with_ = (findings: Finding[], more: TreeEvent[] = [], decisions = visit.decisions) =>
+  assess(tree, [...events, ...more], {
+    ...visit,
+    findings: [...visit.findings.filter((f) => !findings.some((g) => g.key === f.key)), ...findings],
+    decisions,
+  }).operations;
+const advice = (list: typeof operations, key: string) => list.find((o) => o.key === key)!.advice;
+
+test('the rule table picks what was found', () => {
+  expect(advice(with_([{ key: 'base.ties', answer: 'grown in' }]), 'ties')).toBe('do');
+  expect(advice(with_([{ key: 'base.ties', answer: 'loose' }]), 'ties')).toBe('option');
+  expect(advice(with_([{ key: 'base.ties', answer: 'none' }]), 'ties')).toBe('not');
+  expect(advice(with_([{ key: 'base.wounds', answer: 'repeated' }]), 'guard')).toBe('option');
+  const removed = with_([], [], [{ operation: 'remove', taken: true }]);
+  expect(advice(removed, 'replace')).toBe('do');
+  const dry = with_([], [{ kind: 'drought', when: visit.date.slice(0, 4) }]);
+  expect(dry.find((o) => o.key === 'prune')!.against.join(' ')).toContain('drought');
+});
+
+const season: ClosedSeason = { why: 'nesting', from: '11-15', to: '02-10', operations: ['prune'] };
+
+test('a closed season runs over the new year, to the day', () => {
+  // Brute force: every day of two years against its place between the two dates, counted in days.
+  for (let d = Date.UTC(2027, 0, 1); d < Date.UTC(2029, 0, 1); d += 86_400_000) {
+    const date = new Date(d).toISOString().slice(0, 10);
+    const [, month, day] = date.split('-').map(Number) as [number, number, number];
+    const inside = (month === 11 && day >= 15) || month === 12 || month === 1 || (month === 2 && day <= 10);
+    expect([date, closedOn([season], 'Tilia cordata', 'prune', date) !== undefined]).toEqual([date, inside]);
+  }
+  expect(closedOn([season], 'Tilia cordata', 'mulch', '2027-01-01')).toBeUndefined();
+  expect(closedOn([{ ...season, genus: 'Acer' }], 'Tilia cordata', 'prune', '2027-01-01')).toBeUndefined();
+});
+
+test('the next open day is the first one with nothing against it', () => {
+  const reset = byKey('reset');
+  expect(dateProblems(reset, 'Tilia cordata', '2027-06-01', [])).toHaveLength(1);
+  expect(nextOpenDay(reset, 'Tilia cordata', '2027-06-01', [])).toBe('2027-11-01');
+  expect(nextOpenDay(byKey('prune'), 'Tilia cordata', '2027-12-24', [season])).toBe('2028-02-11');
+  const always: ClosedSeason = { ...season, from: '01-01', to: '12-31' };
+  expect(nextOpenDay(byKey('prune'), 'Tilia cordata', '2027-12-24', [always])).toBeUndefined();
+  expect(monthDayProblem('First day', '02-30')).toMatch(/First day: “02-30”.*01-01 to 12-31/);
+  expect(monthDayProblem('First day', '02-29')).toBeUndefined();
+});
+
+test('another school changes what it is about: deeper mulch, a smaller ring', () => {
+  const s = situation(tree, events, visit, profile, verdict, {});
+  const effects = schoolEffects(s, {}, 'metric');
+  expect(effects.map((e) => e.matter.key)).toEqual(MATTERS.map((m) => m.key));
+  for (const e of effects) expect(e.schools.filter((school) => school.inForce)).toHaveLength(1);
+  const mulch = effects
+    .find((e) => e.matter.key === 'mulchDepth')!
+    .schools.find((x) => x.school.key === 'thin')!;
+  expect(mulch.changes.some((c) => c.what === 'New ring radius' && c.from !== c.to)).toBe(true);
+});
+
+test('a new prescription tells what it dropped, what it took up, and what was found otherwise', () => {
+  const later = assess(tree, events, { ...visit, probes: [], profiles: [] });
+  const before = { operations, verdict, decisions: visit.decisions };
+  const revision = revisionOf(before, { ...later, decisions: [] }, 'metric');
+  expect(revision.changes.some((c) => c.what === 'no longer prescribed')).toBe(true);
+  expect(revision.why.some((w) => w.startsWith('Then: '))).toBe(true);
+  expect(revisionOf(before, before, 'metric')).toEqual({ changes: [], why: [] });
+});

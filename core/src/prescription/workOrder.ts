@@ -1,0 +1,77 @@
+import type { Visit } from '../casefile/model';
+import { CUT_PLAN } from '../practice';
+import type { Operation, OperationKey } from './operation';
+import { HOLD_POINTS, REMEDIES, type HoldKey } from './remedies';
+
+/** One line of the order of work: a point at which work stops until it is signed, or an operation. */
+export type WorkStep =
+  | { key: string; hold: HoldKey; text: string }
+  | {
+      key: string;
+      operation: OperationKey;
+      title: string;
+      stage: number;
+      year: number;
+      text: string;
+      /** What has to be signed before it. */
+      first: HoldKey[];
+    };
+
+/** Stages of an agreed cut plan with their years; one stage where none was agreed. */
+export function stagesOf(
+  visit: Pick<Visit, 'cuts' | 'date'>,
+): { stage: number; year: number; roots: string[] }[] {
+  const first = Number(visit.date.slice(0, 4));
+  const interval = visit.cuts?.interval ?? CUT_PLAN.interval.value;
+  const agreed = visit.cuts?.agreed ?? [];
+  const stages = [...new Set(agreed.map((a) => a.stage))].sort((a, b) => a - b);
+  return stages.map((stage) => ({
+    stage,
+    year: first + (stage - 1) * interval,
+    roots: agreed.filter((a) => a.stage === stage).map((a) => a.label),
+  }));
+}
+
+const PASSIVE: readonly OperationKey[] = ['watch', 'fertiliser'];
+
+/**
+ * The prescribed operations in the order in which they depend on each other, each behind the points that have to be
+ * signed before it. A hold point is signed once a season of work: the later stages of a cut plan ask for theirs again.
+ */
+export function workOrder(planned: readonly Operation[], visit: Pick<Visit, 'cuts' | 'date'>): WorkStep[] {
+  const year = Number(visit.date.slice(0, 4));
+  const inOrder = planned
+    .filter((o) => !PASSIVE.includes(o.key))
+    .sort((a, b) => REMEDIES[a.key].order - REMEDIES[b.key].order);
+  const season = (
+    operations: readonly Operation[],
+    stage: number,
+    at: number,
+    roots?: string[],
+  ): WorkStep[] => {
+    const signed = new Set<HoldKey>();
+    return operations.flatMap((o) => {
+      const holds = o.first.filter((h) => !signed.has(h));
+      holds.forEach((h) => signed.add(h));
+      const suffix = stage > 1 ? `-${stage}` : '';
+      return [
+        ...holds.map((hold) => ({ key: `hold-${hold}${suffix}`, hold, text: HOLD_POINTS[hold] })),
+        {
+          key: `${o.key}${suffix}`,
+          operation: o.key,
+          title: stage > 1 ? `${o.title}, stage ${stage}` : o.title,
+          stage,
+          year: at,
+          first: o.first,
+          text: roots ? `Roots ${roots.join(', ')}.` : o.summary,
+        },
+      ];
+    });
+  };
+  const prune = inOrder.filter((o) => o.key === 'prune');
+  const stages = prune.length > 0 ? stagesOf(visit) : [];
+  return [
+    ...season(inOrder, 1, year),
+    ...stages.slice(1).flatMap(({ stage, year: at, roots }) => season(prune, stage, at, roots)),
+  ];
+}

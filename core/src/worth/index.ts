@@ -1,0 +1,4 @@
+export * from './chance';
+export * from './options';
+export * from './weigh';
+export * from './answer';

@@ -1,0 +1,220 @@
+import { estimate, needsOf, type Estimate, type Need, type Rates, type TrenchWork } from '../costing';
+import type { YearBand } from '../growth';
+import { COST_RANGE, WATCH_HOURS, WORTH_YEARS } from '../practice/worth';
+import { limit } from '../prescription/operation';
+import {
+  plannedOf,
+  replacementQuantities,
+  yearsInGround,
+  type Operation,
+  type OperationKey,
+  type Situation,
+} from '../prescription';
+import { chanceOf, chanceOfNew, type Chance, type Range } from './chance';
+
+export type OptionKey = 'treat' | 'reset' | 'replace' | 'remove' | 'nothing';
+
+/** What the work of an option costs: now to the cent, and over the years with its range. */
+export interface OptionCost {
+  now: Estimate;
+  /** Whole units of the currency, tax included: work with the range of hours, looks, and what a failure would cost. */
+  years: Range;
+  working: string[];
+}
+
+/** One way to go on with a tree, beside the others. */
+export interface WorthOption {
+  key: OptionKey;
+  title: string;
+  /** What is done. */
+  what: string;
+  /** Why it cannot be done with this tree; empty where it can. */
+  barred: string[];
+  /** That the tree, or the one that takes its place, is worth keeping after ten years. */
+  chance: Chance | undefined;
+  /** Undefined where the firm has no rates. */
+  cost: OptionCost | undefined;
+  lost: string;
+  decide: string;
+}
+
+export interface WorthGiven {
+  situation: Situation;
+  operations: readonly Operation[];
+  rates: Rates | undefined;
+  trenches: TrenchWork | undefined;
+  /** Year from the dig at which half of the bark is squeezed if nothing is done, and its share in ten years. */
+  squeezed?: { half: YearBand; inTenYears: number; now: number };
+}
+
+const APART: readonly OperationKey[] = ['reset', 'remove', 'replace', 'watch'];
+const LABOUR = ['crew', 'airTool', 'consultant', 'trip'];
+/** Years after the work in which the tree is looked at. Common practice, no source. */
+const LOOK_YEARS = [1, 2, 3, 5, WORTH_YEARS];
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+/** The operations that treat the tree where it stands: those prescribed, or those advised where none is. */
+export function treatmentOf(s: Situation, operations: readonly Operation[]): Operation[] {
+  const stays = operations.filter((o) => !APART.includes(o.key));
+  const planned = plannedOf(stays, s.visit.decisions);
+  if (planned.length > 0) return planned;
+  return stays.filter((o) => o.advice === 'option' && o.quantities.length > 0);
+}
+
+const withTax = (amount: number, rates: Rates): number =>
+  amount * (1 + Number(rates.tax?.percent ?? 0) / 100);
+
+/** The two ends of what an estimate may come to once the hours are known. */
+function spread(e: Estimate, rates: Rates): Range {
+  const sum = (of: (resource: string) => boolean) =>
+    e.lines.filter((l) => of(l.resource)).reduce((total, l) => total + Number(l.sum), 0);
+  const labour = sum((r) => LABOUR.includes(r));
+  const rest = sum((r) => !LABOUR.includes(r));
+  return {
+    from: withTax(labour * COST_RANGE.from + rest, rates),
+    to: withTax(labour * COST_RANGE.to + rest, rates),
+  };
+}
+
+interface Priced {
+  rates: Rates;
+  /** Taking the tree down and setting a young one: what a failure costs. */
+  failure: Range;
+}
+
+/** Cost of an option: its work, the looks, and what its failure costs, weighed with its chance. */
+function costOf(
+  needs: readonly Need[],
+  looks: number,
+  chance: Chance | undefined,
+  priced: Priced,
+): OptionCost {
+  const { rates, failure } = priced;
+  const now = estimate(needs, rates);
+  const work = spread(now, rates);
+  const look = withTax(looks * WATCH_HOURS * Number(rates.prices.consultant ?? 0), rates);
+  const fails = chance && { from: 1 - chance.to, to: 1 - chance.from };
+  const again = fails ? { from: fails.from * failure.from, to: fails.to * failure.to } : { from: 0, to: 0 };
+  return {
+    now,
+    years: { from: work.from + look + again.from, to: work.to + look + again.to },
+    working: [
+      `Work: ${Math.round(work.from)} to ${Math.round(work.to)}, hours from ${COST_RANGE.from} to ${COST_RANGE.to} times those reckoned. ${COST_RANGE.why}`,
+      ...(looks > 0
+        ? [`${looks} looks of ${WATCH_HOURS} h over ${WORTH_YEARS} years: ${Math.round(look)}.`]
+        : []),
+      ...(fails
+        ? [
+            `Failure, ${percent(fails.from)} to ${percent(fails.to)}, times taking it down and setting a young tree, ${Math.round(failure.from)} to ${Math.round(failure.to)}: ${Math.round(again.from)} to ${Math.round(again.to)}.`,
+          ]
+        : []),
+    ],
+  };
+}
+
+/**
+ * Treat, reset, replace, remove and do nothing side by side over ten years. No number stands without its range; money
+ * is undefined where the firm has no rates.
+ */
+export function optionsOf(given: WorthGiven): WorthOption[] {
+  const { situation: s, operations, rates, trenches, squeezed } = given;
+  const { visit } = s;
+  const year = Number(visit.date.slice(0, 4));
+  const byKey = (key: OperationKey) => operations.find((o) => o.key === key)!;
+  const treatment = treatmentOf(s, operations);
+  const keys = treatment.map((o) => o.key);
+  const reset = byKey('reset');
+  const [remove, replace] = [byKey('remove'), withQuantities(byKey('replace'), s)];
+  const needs = (planned: readonly Operation[], look = true) => needsOf(planned, visit, trenches, look);
+  const outNeeds = needs([remove, replace], false);
+  const priced: Priced | undefined = rates && {
+    rates,
+    failure: spread(estimate(outNeeds, rates), rates),
+  };
+  const cost = (planned: readonly Operation[], looks: number, chance: Chance | undefined, look?: boolean) =>
+    priced && costOf(needs(planned, look), looks, chance, priced);
+  const treated = chanceOf(s, keys);
+  const left = chanceOf(s, []);
+  const anew = chanceOfNew(s, 'replace');
+  const lifted = chanceOfNew(s, 'reset');
+  const rootShare = treatment
+    .find((o) => o.key === 'prune')
+    ?.quantities.find((q) => q.name === 'Root cross-section that goes')?.value;
+  const age = yearsInGround(s);
+  const half = squeezed?.half.p10;
+  return [
+    {
+      key: 'treat',
+      title: 'Treat it where it stands',
+      what:
+        treatment.length > 0
+          ? treatment.map((o) => o.title).join(', ')
+          : 'Nothing found that treatment mends',
+      barred: treatment.length > 0 ? [] : ['no operation is prescribed or advised'],
+      chance: treated,
+      cost: cost(treatment, LOOK_YEARS.length, treated),
+      lost:
+        rootShare === undefined
+          ? 'No root of size.'
+          : `${percent(rootShare)} of the root cross-section in the first stage.`,
+      decide:
+        half === undefined
+          ? 'Before the next growing season: the faults found grow with the tree.'
+          : `Before ${year + Math.floor(half)}: by then half of the bark may be squeezed if nothing is done.`,
+    },
+    {
+      key: 'reset',
+      title: 'Lift and reset it',
+      what: 'Lifted in dormancy, roots opened, set at the right height',
+      barred: reset.advice === 'not' ? reset.why : [],
+      chance: lifted,
+      cost: reset.advice === 'not' ? undefined : cost([reset], LOOK_YEARS.length, lifted),
+      lost: 'Part of the fine roots; growth of a season or two.',
+      decide:
+        age === undefined
+          ? 'While it is young enough to lift.'
+          : `By the winter of ${year + Math.max(0, limit('resetMaxYears') - age)}: later it no longer comes up whole.`,
+    },
+    {
+      key: 'replace',
+      title: 'Take it down and plant anew',
+      what: 'Felled, stump out, a young tree in its place with two seasons of water',
+      barred: [],
+      chance: anew,
+      cost: priced && costOf(outNeeds, LOOK_YEARS.length, anew, priced),
+      lost: `The tree as it stands${age === undefined ? '' : `, ${age} years of growth`}; shade and screen for ${age === undefined ? 'many years' : `about as long`}.`,
+      decide: 'Any year; the young tree is planted while leafless. Permits first.',
+    },
+    {
+      key: 'remove',
+      title: 'Take it down',
+      what: 'Felled, stump out, the place left open',
+      barred: [],
+      chance: undefined,
+      cost: cost([remove], 0, undefined, false),
+      lost: 'The tree, for good.',
+      decide: 'When permits and nesting seasons allow.',
+    },
+    {
+      key: 'nothing',
+      title: 'Do nothing',
+      what: 'Left as it is and looked at each year',
+      barred: [],
+      chance: left,
+      cost: cost([], LOOK_YEARS.length, left, false),
+      lost: squeezed
+        ? `Bark squeezed grows from ${percent(squeezed.now)} to about ${percent(squeezed.inTenYears)} in ten years.`
+        : 'What the faults take each year.',
+      decide:
+        visit.lookAgain === undefined
+          ? 'Decide again at the next look, within a year.'
+          : `Decide again at the next look, ${visit.lookAgain.on}.`,
+    },
+  ];
+}
+
+/** Replacement has its quantities here whether it is called for or not. */
+function withQuantities(replace: Operation, s: Situation): Operation {
+  return replace.quantities.length > 0 ? replace : { ...replace, quantities: replacementQuantities(s) };
+}

@@ -1,0 +1,11 @@
+import type { Metadata } from 'next';
+import { OfferScreen } from '@/screens/offer/OfferScreen';
+import { shownBy } from '@/server/offers/offers';
+import { approveAction } from './actions';
+
+export const metadata: Metadata = { title: 'Your tree', robots: { index: false, follow: false } };
+
+export default async function OfferPage({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params;
+  return <OfferScreen shown={await shownBy(token)} approve={approveAction.bind(null, token)} />;
+}

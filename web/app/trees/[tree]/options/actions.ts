@@ -1,0 +1,43 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { headers } from 'next/headers';
+import { unitsOfDevice } from '@/server/accounts/device';
+import { loadFirm } from '@/server/accounts/firm';
+import { allowed } from '@/server/accounts/viewer';
+import { today } from '@/server/cases/write';
+import { offerContent } from '@/server/offers/content';
+import { makeOffer, OFFER_DAYS, revokeOffer } from '@/server/offers/offers';
+import { worthOf } from '@/server/offers/worth';
+import { openDraft } from '@/server/reports/reports';
+import type { Made } from '@/screens/options/ClientLink';
+
+/** Keeps what the page shows behind a new link. */
+export async function makeOfferAction(treeId: string, visitId: string, days: number): Promise<Made> {
+  if (!Number.isInteger(days) || days < OFFER_DAYS.least || days > OFFER_DAYS.most)
+    return {
+      problem: `Open for: ${days} is not a number of days; ${OFFER_DAYS.least} to ${OFFER_DAYS.most} are allowed.`,
+    };
+  const system = await unitsOfDevice();
+  const made = await allowed('judge', async (db, viewer) => {
+    const draft = await openDraft(db, viewer, treeId, visitId, system);
+    if (!draft) return { problem: 'The visit is not there any more.' };
+    const sheet = worthOf(draft.source, (await loadFirm(db)).rates ?? undefined);
+    if (!sheet.whole)
+      return { problem: 'The firm has no rates, so there is nothing to offer. Enter them first.' };
+    return makeOffer(db, visitId, offerContent(draft.source, sheet, today()), days);
+  });
+  if ('problem' in made) return made;
+  const list = await headers();
+  revalidatePath(`/trees/${treeId}/options`);
+  return { link: `${list.get('x-forwarded-proto') ?? 'http'}://${list.get('host')}/offer/${made.token}` };
+}
+
+export async function revokeOfferAction(treeId: string, id: string): Promise<{ problem?: string }> {
+  const done = await allowed('judge', async (db) => ({ revoked: await revokeOffer(db, id) }));
+  revalidatePath(`/trees/${treeId}/options`);
+  if ('problem' in done) return { problem: done.problem };
+  return done.revoked
+    ? {}
+    : { problem: 'The link was approved or taken back meanwhile; the page shows it now.' };
+}

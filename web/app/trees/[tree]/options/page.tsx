@@ -1,0 +1,49 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { OptionsScreen } from '@/screens/options/OptionsScreen';
+import { unitsOfDevice } from '@/server/accounts/device';
+import { loadFirm } from '@/server/accounts/firm';
+import { may } from '@/server/accounts/roles';
+import { signedIn } from '@/server/accounts/viewer';
+import { leftOut } from '@/server/offers/content';
+import { OFFER_DAYS, offersOf } from '@/server/offers/offers';
+import { worthOf } from '@/server/offers/worth';
+import { openDraft } from '@/server/reports/reports';
+import { makeOfferAction, revokeOfferAction } from './actions';
+
+export const metadata: Metadata = { title: 'Is it worth it?' };
+
+export default async function OptionsPage(props: {
+  params: Promise<{ tree: string }>;
+  searchParams: Promise<{ visit?: string }>;
+}) {
+  const [{ tree }, { visit }] = await Promise.all([props.params, props.searchParams]);
+  const system = await unitsOfDevice();
+  const page = await signedIn(async (db, viewer) => ({
+    draft: await openDraft(db, viewer, tree, visit, system),
+    rates: (await loadFirm(db)).rates ?? undefined,
+    offers: await offersOf(db, tree),
+    mayJudge: may(viewer.role, 'judge'),
+  }));
+  if (!page.draft) notFound();
+  const { source, visitId } = page.draft;
+  const sheet = worthOf(source, page.rates);
+  return (
+    <OptionsScreen
+      treeId={tree}
+      tree={source.tree.label}
+      property={source.property}
+      visitDate={source.visit.date}
+      options={sheet.options}
+      whole={sheet.whole}
+      stages={sheet.stages}
+      prescribed={sheet.prescribed}
+      undecided={sheet.undecided}
+      notes={leftOut(sheet.whole, sheet.unpriced)}
+      offers={page.offers}
+      days={OFFER_DAYS}
+      make={page.mayJudge ? makeOfferAction.bind(null, tree, visitId) : undefined}
+      revoke={revokeOfferAction.bind(null, tree)}
+    />
+  );
+}

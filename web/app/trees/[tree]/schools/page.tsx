@@ -1,0 +1,36 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { SchoolsScreen } from '@/screens/schools/SchoolsScreen';
+import { unitsOfDevice } from '@/server/accounts/device';
+import { loadFirm } from '@/server/accounts/firm';
+import { may } from '@/server/accounts/roles';
+import { signedIn } from '@/server/accounts/viewer';
+import { schoolsOf } from '@/server/offers/schools';
+import { openDraft } from '@/server/reports/reports';
+import { chooseSchoolAction } from './actions';
+
+export const metadata: Metadata = { title: 'Other schools' };
+
+export default async function SchoolsPage(props: {
+  params: Promise<{ tree: string }>;
+  searchParams: Promise<{ visit?: string }>;
+}) {
+  const [{ tree }, { visit }] = await Promise.all([props.params, props.searchParams]);
+  const system = await unitsOfDevice();
+  const page = await signedIn(async (db, viewer) => ({
+    draft: await openDraft(db, viewer, tree, visit, system),
+    rates: (await loadFirm(db)).rates ?? undefined,
+    mayMeasure: may(viewer.role, 'judge'),
+  }));
+  if (!page.draft) notFound();
+  const { source } = page.draft;
+  return (
+    <SchoolsScreen
+      treeId={tree}
+      tree={source.tree.label}
+      visitDate={source.visit.date}
+      {...schoolsOf(source, page.rates)}
+      choose={page.mayMeasure ? chooseSchoolAction.bind(null, tree) : undefined}
+    />
+  );
+}

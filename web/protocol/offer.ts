@@ -1,0 +1,45 @@
+import type { Drawing } from '../ui/drawing/shapes';
+
+/** One option as a client reads it: every figure already text. */
+export interface OfferOption {
+  key: string;
+  title: string;
+  what: string;
+  now: string;
+  years: string;
+  chance: string;
+  lost: string;
+  decide: string;
+}
+
+/** What a client is shown behind a link, word for word; what they approve is the hash of this. */
+export interface OfferContent {
+  firm: string;
+  property: string;
+  client: string;
+  tree: string;
+  species: string;
+  visitDate: string;
+  made: string;
+  verdict: string;
+  options: OfferOption[];
+  /** The treatment in steps, each with what it is. */
+  steps: { title: string; text: string; when: string }[];
+  stages: { title: string; sum: string }[];
+  /** Anything that the sums leave out. */
+  notes: string[];
+  cautions: string[];
+  before: Drawing;
+  after?: Drawing;
+}
+
+/** A link as the firm sees it. */
+export interface OfferHead {
+  id: string;
+  sha256: string;
+  made: string;
+  by: string | null;
+  expires: string;
+  state: 'open' | 'expired' | 'revoked' | 'approved';
+  approved?: { option: string; title: string; name: string; on: string; note: string | null };
+}

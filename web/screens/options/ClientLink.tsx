@@ -1,0 +1,126 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import type { OfferHead } from '../../protocol/offer';
+import { useAlive } from '../../ui/controls/Entry';
+
+export type Made = { link: string } | { problem: string };
+
+const STATE_WORDS: Record<OfferHead['state'], string> = {
+  open: 'open',
+  expired: 'expired',
+  revoked: 'taken back',
+  approved: 'approved',
+};
+
+/** The link for the client: made, taken back, and what came of it. */
+export function ClientLink(props: {
+  offers: readonly OfferHead[];
+  days: { least: number; usual: number; most: number };
+  make: ((days: number) => Promise<Made>) | undefined;
+  revoke: (id: string) => Promise<{ problem?: string }>;
+}) {
+  const [days, setDays] = useState(String(props.days.usual));
+  const [made, setMade] = useState<Made | undefined>(undefined);
+  const [copied, setCopied] = useState(false);
+  const [busy, start] = useTransition();
+  const alive = useAlive();
+  const approved = props.offers.find((o) => o.approved);
+  const away = { problem: 'The server was not reached; nothing was changed. Try again.' };
+  const make = () =>
+    start(async () => {
+      setCopied(false);
+      setMade(await props.make!(Number(days)).catch(() => away));
+    });
+  const revoke = (id: string) =>
+    start(async () => {
+      const { problem } = await props.revoke(id).catch(() => away);
+      setMade(problem ? { problem } : undefined);
+    });
+  return (
+    <aside
+      className="no-print p-4 lg:p-6 border-t-2 lg:border-t-0 lg:border-l-2 border-ink"
+      aria-label="For the client"
+    >
+      <div className="lg:sticky lg:top-4 space-y-3">
+        <h2>For the client</h2>
+        {approved && (
+          <p className="told">
+            <strong>Approved:</strong> {approved.approved!.title}, by {approved.approved!.name} on{' '}
+            {approved.approved!.on}.{approved.approved!.note && ` “${approved.approved!.note}”`}
+          </p>
+        )}
+        <p>
+          A page to read on a phone, without an account: the verdict, the open options, their sums, and a way
+          to approve one. What it shows is kept word for word.
+        </p>
+        {props.make ? (
+          <>
+            <label className="block">
+              <span className="block text-sm">Open for, days</span>
+              <input
+                className="num w-24"
+                inputMode="numeric"
+                value={days}
+                disabled={!alive}
+                onChange={(e) => setDays(e.target.value)}
+              />
+            </label>
+            <button type="button" className="act" disabled={!alive || busy} onClick={make}>
+              {busy ? 'Making…' : 'Make a link'}
+            </button>
+          </>
+        ) : (
+          <p className="told">Owners and consultants make links.</p>
+        )}
+        {made && 'problem' in made && (
+          <p role="alert" className="wrong">
+            {made.problem}
+          </p>
+        )}
+        {made && 'link' in made && (
+          <div>
+            <label className="block">
+              <span className="block text-sm">Send this; it is shown only now</span>
+              <input
+                className="w-full num text-sm"
+                readOnly
+                value={made.link}
+                onFocus={(e) => e.target.select()}
+              />
+            </label>
+            <button
+              type="button"
+              className="quiet mt-2"
+              onClick={() => void navigator.clipboard?.writeText(made.link).then(() => setCopied(true))}
+            >
+              {copied ? 'Copied' : 'Copy the link'}
+            </button>
+          </div>
+        )}
+        {props.offers.length > 0 && (
+          <ul aria-label="Links made" className="border-t border-ink">
+            {props.offers.map((o) => (
+              <li key={o.id} className="border-b border-hair py-2">
+                <span className={o.state === 'approved' ? 'font-bold text-todo' : ''}>
+                  {STATE_WORDS[o.state]}
+                </span>
+                , made {o.made}
+                {o.by && ` by ${o.by}`}
+                {o.state === 'open' && `, until ${o.expires}`}
+                <span className="block text-sm text-muted">
+                  SHA-256 <span className="num">{o.sha256.slice(0, 16)}…</span>
+                </span>
+                {o.state === 'open' && props.make && (
+                  <button type="button" className="quiet mt-1" disabled={busy} onClick={() => revoke(o.id)}>
+                    Take back the link of {o.made}
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+    </aside>
+  );
+}

@@ -1,0 +1,96 @@
+'use client';
+
+import Link from 'next/link';
+import type { Estimate } from '@undrel/core/costing';
+import { answerOf, type WorthOption } from '@undrel/core/worth';
+import type { OfferHead } from '../../protocol/offer';
+import { usePreferences } from '../shell/preferences';
+import { TopBar } from '../shell/TopBar';
+import { ClientLink, type Made } from './ClientLink';
+import { EstimateView } from './EstimateView';
+import { OptionsTable } from './OptionsTable';
+import { WorthPart } from './WorthPart';
+
+/** Is it worth it: the options over ten years, what the treatment costs, and the link for the client. */
+export function OptionsScreen(props: {
+  treeId: string;
+  tree: string;
+  property: string;
+  visitDate: string;
+  options: readonly WorthOption[];
+  whole: Estimate | undefined;
+  stages: readonly { stage: number; year: number; estimate: Estimate }[];
+  prescribed: boolean;
+  undecided: readonly string[];
+  notes: readonly string[];
+  offers: readonly OfferHead[];
+  days: { least: number; usual: number; most: number };
+  make: ((days: number) => Promise<Made>) | undefined;
+  revoke: (id: string) => Promise<{ problem?: string }>;
+}) {
+  const { options, whole } = props;
+  const { units } = usePreferences();
+  const currency = whole?.currency;
+  return (
+    <div className="min-h-dvh">
+      <TopBar>
+        <nav aria-label="Where" className="flex items-baseline gap-2">
+          <Link className="plain" href={`/trees/${props.treeId}?station=prescription`} prefetch={false}>
+            {props.tree}
+          </Link>
+          <span aria-hidden="true">›</span>
+          <strong>Is it worth it?</strong>
+        </nav>
+      </TopBar>
+      <main className="grid lg:grid-cols-[minmax(0,1fr)_340px]">
+        <div className="min-w-0 p-4 lg:p-8">
+          <h1>Is it worth it?</h1>
+          <p className="text-xl leading-snug my-3 max-w-3xl" data-testid="worth-answer">
+            {answerOf(options, currency)}
+          </p>
+          {!props.prescribed && (
+            <p className="told my-2">
+              Nothing is prescribed yet: the treatment shown is what would be advised.
+            </p>
+          )}
+          {props.undecided.length > 0 && (
+            <p className="told my-2">
+              Not decided yet: {props.undecided.join(', ').toLowerCase()}. What is agreed at its station
+              counts here.
+            </p>
+          )}
+          {!whole && (
+            <p className="wrong my-2">
+              The firm has no rates. <Link href="/practice/rates">Enter what you charge</Link> and every
+              option has its cost.
+            </p>
+          )}
+          <OptionsTable options={options} currency={currency} system={units} />
+          <p className="text-sm text-muted mt-2 max-w-3xl">
+            Chances are stated judgements from the verdict, not measured frequencies; their ends are the ends
+            of each judgement. {props.property}, visit of {props.visitDate}.
+          </p>
+          {currency && <WorthPart options={options} currency={currency} />}
+          {whole && (
+            <section className="mt-8" aria-label="Estimate">
+              <h2>What the treatment costs</h2>
+              {props.stages.length > 1 ? (
+                props.stages.map((s) => (
+                  <EstimateView key={s.stage} title={`Stage ${s.stage}, ${s.year}`} estimate={s.estimate} />
+                ))
+              ) : (
+                <EstimateView title="Treatment" estimate={whole} />
+              )}
+              {props.notes.map((note) => (
+                <p key={note} className="wrong mt-2">
+                  {note}
+                </p>
+              ))}
+            </section>
+          )}
+        </div>
+        <ClientLink offers={props.offers} days={props.days} make={props.make} revoke={props.revoke} />
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,149 @@
+'use client';
+
+import Link from 'next/link';
+import { useMemo } from 'react';
+import { unitWord } from '@undrel/core/costing';
+import type { Tree, WorkDone } from '@undrel/core/casefile';
+import { tidy, writeLengths } from '@undrel/core/units';
+import { itemsBelow, workId, type ItemOf } from '../../protocol/item';
+import type { Order, OrderStep } from '../../protocol/order';
+import { Entry } from '../../ui/controls/Entry';
+import { usePreferences } from '../shell/preferences';
+import { TopBar } from '../shell/TopBar';
+import { useCase } from '../tree/case/useCase';
+import { Conflicts, Refusals, SaveState } from '../tree/SaveState';
+import { StepEntry } from './StepEntry';
+
+/** The crew's order for one tree: what is done in which order, what is signed first, and what came of it. */
+export function OrderScreen(props: {
+  treeId: string;
+  items: string;
+  visitId: string;
+  visitDate: string;
+  property: string;
+  order: Order;
+  mayMeasure: boolean;
+  viewer: string;
+  today: string;
+}) {
+  const { treeId, visitId, order } = props;
+  const control = useCase(treeId, props.items);
+  const { units: system } = usePreferences();
+  const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
+  const done = useMemo(
+    () =>
+      new Map(itemsBelow(control.items, 'work', visitId).map((i) => [i.values.step, i.values as WorkDone])),
+    [control.items, visitId],
+  );
+  const record = (step: string, work: WorkDone | undefined, field: string) =>
+    control.set('work', workId(visitId, step), visitId, work ?? null, field);
+  const stages = [...new Set(order.steps.map(stageOf))];
+  const work = order.steps.filter((s) => 'operation' in s);
+  const finished = work.filter((s) => done.has(s.key)).length;
+  return (
+    <div className="min-h-dvh flex flex-col">
+      <TopBar
+        right={
+          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
+            Print
+          </button>
+        }
+      >
+        <Link href={`/trees/${treeId}?station=prescription`} className="plain" prefetch={false}>
+          <strong>{tree.label}</strong>
+        </Link>{' '}
+        <span className="text-sm text-muted hidden sm:inline">crew order</span>
+      </TopBar>
+      <main className="px-4 lg:px-8 py-4 max-w-[900px] w-full mx-auto">
+        <Conflicts control={control} system={system} />
+        <Refusals control={control} />
+        <header className="border-b-2 border-ink pb-2 mb-3">
+          <h1>
+            {work.length === 0
+              ? `${tree.label}: nothing to do`
+              : `${tree.label}: ${finished} of ${work.length} done`}
+          </h1>
+          <p className="text-muted">
+            {props.property}, {tree.species}; prescribed on the visit of {props.visitDate}.
+          </p>
+          <SaveState control={control} />
+        </header>
+        {order.never.length > 0 && (
+          <p className="border-[3px] border-harm px-3 py-2 mb-3 text-lg font-bold" data-testid="never">
+            Never cut: {order.never.join(', ')}
+          </p>
+        )}
+        {order.clashes.map((clash) => (
+          <p key={clash} className="wrong my-2">
+            {writeLengths(clash, system)}
+          </p>
+        ))}
+        {work.length === 0 && (
+          <p className="told">
+            Nothing is prescribed for this visit. Prescribe at the station Prescription of the tree.
+          </p>
+        )}
+        {order.materials.length > 0 && (
+          <section aria-label="On the truck" className="mb-4">
+            <h2>On the truck</h2>
+            <p>
+              {order.materials
+                .map((m) => `${m.label.toLowerCase()}, ${tidy(m.amount, 2)} ${unitWord(m.unit, m.amount)}`)
+                .join('; ')}
+            </p>
+          </section>
+        )}
+        <Entry>
+          {stages.map((stage) => (
+            <section key={stage} aria-label={stage === 1 ? 'Now' : `Stage ${stage}`} className="mb-6">
+              <h2 className="border-b-[1.5px] border-ink pb-1">
+                {stage === 1 ? 'In this order' : `Later: stage ${stage}, ${yearOf(order.steps, stage)}`}
+              </h2>
+              <ol>
+                {order.steps
+                  .filter((s) => stageOf(s) === stage)
+                  .map((step) => (
+                    <StepEntry
+                      key={step.key}
+                      step={step}
+                      done={done.get(step.key)}
+                      unsigned={unsignedBefore(order.steps, step, done)}
+                      system={system}
+                      disabled={!props.mayMeasure}
+                      by={props.viewer}
+                      today={props.today}
+                      onChange={(w, field) => record(step.key, w, field)}
+                    />
+                  ))}
+              </ol>
+            </section>
+          ))}
+        </Entry>
+        <p className="text-sm text-muted">
+          Local codes, permits and licensed practice come before this sheet. Anything unlike what is written
+          here: stop and call.
+        </p>
+      </main>
+    </div>
+  );
+}
+
+const stageOf = (step: OrderStep): number =>
+  'operation' in step ? step.stage : Number(/-([2-5])$/.exec(step.key)?.[1] ?? 1);
+
+const yearOf = (steps: readonly OrderStep[], stage: number): number | undefined =>
+  steps.flatMap((s) => ('operation' in s && s.stage === stage ? [s.year] : []))[0];
+
+/** Hold points that a step waits for and nobody has signed. */
+function unsignedBefore(
+  steps: readonly OrderStep[],
+  step: OrderStep,
+  done: ReadonlyMap<string, WorkDone>,
+): string[] {
+  if (!('operation' in step)) return [];
+  return steps.flatMap((s) =>
+    'hold' in s && stageOf(s) === step.stage && step.first.includes(s.hold) && done.get(s.key)?.how !== 'done'
+      ? [s.text]
+      : [],
+  );
+}

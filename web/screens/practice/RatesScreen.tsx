@@ -1,0 +1,250 @@
+'use client';
+
+import Link from 'next/link';
+import { useState, useTransition } from 'react';
+import { RESOURCE_KEYS, RESOURCES, type Rates, type ResourceKey } from '@undrel/core/costing';
+import type { ClosedSeason, OperationKey } from '@undrel/core/prescription';
+import { useAlive } from '../../ui/controls/Entry';
+import { TopBar } from '../shell/TopBar';
+
+/** Rates as they were typed. */
+export interface TypedRates {
+  currency: string;
+  prices: Partial<Record<ResourceKey, string>>;
+  taxName: string;
+  taxPercent: string;
+  closed: ClosedSeason[];
+}
+
+export type RatesSaved = { version: number } | { problem: string; field?: string };
+
+const CLOSABLE: readonly { key: OperationKey; label: string }[] = [
+  { key: 'prune', label: 'root pruning' },
+  { key: 'excavate', label: 'excavation' },
+  { key: 'trench', label: 'trenches' },
+  { key: 'reset', label: 'reset' },
+  { key: 'remove', label: 'removal' },
+];
+
+/** What the firm charges, and the seasons closed where it works. */
+export function RatesScreen(props: {
+  firm: string;
+  rates: Rates | undefined;
+  closed: readonly ClosedSeason[];
+  version: number;
+  save: ((typed: TypedRates, version: number) => Promise<RatesSaved>) | undefined;
+}) {
+  const [typed, setTyped] = useState<TypedRates>({
+    currency: props.rates?.currency ?? 'EUR',
+    prices: props.rates?.prices ?? {},
+    taxName: props.rates?.tax?.name ?? '',
+    taxPercent: props.rates?.tax?.percent ?? '',
+    closed: [...props.closed],
+  });
+  const [version, setVersion] = useState(props.version);
+  const [answer, setAnswer] = useState<{ told?: string; problem?: string; field?: string }>({});
+  const [busy, startSaving] = useTransition();
+  const alive = useAlive();
+  const off = !props.save || !alive;
+  const change = (part: Partial<TypedRates>) => {
+    setTyped({ ...typed, ...part });
+    setAnswer({});
+  };
+  const save = () =>
+    startSaving(async () => {
+      try {
+        const saved = await props.save!(typed, version);
+        if ('version' in saved) {
+          setVersion(saved.version);
+          setAnswer({
+            told: 'Saved. Estimates made from now on follow them; what was sent stays as it was.',
+          });
+        } else {
+          setAnswer(saved);
+          if (saved.field) document.getElementById(`rate-${saved.field}`)?.focus();
+        }
+      } catch {
+        setAnswer({ problem: 'The server was not reached; what you typed is still here. Try again.' });
+      }
+    });
+  const field = (key: string) => ({
+    id: `rate-${key}`,
+    disabled: off,
+    'aria-invalid': answer.field === key || undefined,
+    'aria-describedby': answer.field === key ? 'rates-problem' : undefined,
+  });
+  const setSeason = (i: number, part: Partial<ClosedSeason>) =>
+    change({ closed: typed.closed.map((c, k) => (k === i ? { ...c, ...part } : c)) });
+  return (
+    <div className="min-h-dvh">
+      <TopBar>
+        <nav aria-label="Where" className="flex items-baseline gap-2">
+          <Link className="plain" href="/practice">
+            Practice
+          </Link>
+          <span aria-hidden="true">›</span>
+          <strong>Rates</strong>
+        </nav>
+      </TopBar>
+      <main className="p-4 lg:p-8 max-w-4xl">
+        <h1>Rates and closed seasons</h1>
+        <p className="my-2 max-w-2xl">
+          What {props.firm} charges. Every estimate multiplies these by the amounts it shows, to the smallest
+          coin. A price left empty is named on the estimate as missing; 0 is free of charge.
+        </p>
+        <div className="grid grid-cols-[1fr_8rem] sm:grid-cols-[1fr_10rem] gap-x-4 border-t-[1.5px] border-ink mt-4">
+          {RESOURCE_KEYS.map((key) => (
+            <label key={key} className="contents">
+              <span className="border-b border-hair py-1 self-stretch flex flex-col justify-center">
+                <span>{RESOURCES[key].label}</span>
+                <span className="text-sm text-muted">
+                  for each {RESOURCES[key].unit}
+                  {'optional' in RESOURCES[key] && '; empty: the client sees to it'}
+                </span>
+              </span>
+              <span className="border-b border-hair py-1">
+                <input
+                  {...field(key)}
+                  className="w-full text-right num"
+                  inputMode="decimal"
+                  value={typed.prices[key] ?? ''}
+                  onChange={(e) => change({ prices: { ...typed.prices, [key]: e.target.value } })}
+                />
+              </span>
+            </label>
+          ))}
+        </div>
+        <div className="grid sm:grid-cols-3 gap-3 mt-4">
+          <label>
+            <span className="block text-sm">Currency</span>
+            <input
+              {...field('currency')}
+              className="w-full uppercase"
+              maxLength={3}
+              value={typed.currency}
+              onChange={(e) => change({ currency: e.target.value.toUpperCase() })}
+            />
+          </label>
+          <label>
+            <span className="block text-sm">Tax, its name</span>
+            <input
+              {...field('taxName')}
+              className="w-full"
+              maxLength={40}
+              value={typed.taxName}
+              onChange={(e) => change({ taxName: e.target.value })}
+            />
+          </label>
+          <label>
+            <span className="block text-sm">Tax, percent of the net sum</span>
+            <input
+              {...field('tax')}
+              className="w-full num"
+              inputMode="decimal"
+              value={typed.taxPercent}
+              onChange={(e) => change({ taxPercent: e.target.value })}
+            />
+          </label>
+        </div>
+        <h2 className="mt-8">Closed seasons</h2>
+        <p className="my-1 max-w-2xl">
+          Nesting, disease vectors, protected trees: what local codes close where you work. Work planned into
+          one is refused. None is built in.
+        </p>
+        {typed.closed.map((season, i) => (
+          <fieldset key={i} className="border-t border-ink py-3" disabled={off}>
+            <legend className="float-left w-full font-semibold">Closed season {i + 1}</legend>
+            <div className="clear-both grid sm:grid-cols-[1fr_1fr_2fr] gap-3">
+              <label>
+                <span className="block text-sm">First day, month-day</span>
+                <input
+                  {...field(`closed-${i}`)}
+                  className="w-full num"
+                  placeholder="03-01"
+                  value={season.from}
+                  onChange={(e) => setSeason(i, { from: e.target.value })}
+                />
+              </label>
+              <label>
+                <span className="block text-sm">Last day, month-day</span>
+                <input
+                  className="w-full num"
+                  placeholder="09-30"
+                  value={season.to}
+                  onChange={(e) => setSeason(i, { to: e.target.value })}
+                />
+              </label>
+              <label>
+                <span className="block text-sm">Genus, where it holds for one alone</span>
+                <input
+                  className="w-full"
+                  maxLength={60}
+                  value={season.genus ?? ''}
+                  onChange={(e) => setSeason(i, { genus: e.target.value || undefined })}
+                />
+              </label>
+              <label className="sm:col-span-3">
+                <span className="block text-sm">What closes it</span>
+                <input
+                  className="w-full"
+                  maxLength={200}
+                  value={season.why}
+                  onChange={(e) => setSeason(i, { why: e.target.value })}
+                />
+              </label>
+              <div className="sm:col-span-3 flex flex-wrap gap-x-5">
+                {CLOSABLE.map(({ key, label }) => (
+                  <label key={key} className="flex items-center gap-2 min-h-[44px]">
+                    <input
+                      type="checkbox"
+                      checked={season.operations.includes(key)}
+                      onChange={(e) =>
+                        setSeason(i, {
+                          operations: e.target.checked
+                            ? [...season.operations, key]
+                            : season.operations.filter((o) => o !== key),
+                        })
+                      }
+                    />
+                    {label}
+                  </label>
+                ))}
+                <button
+                  type="button"
+                  className="quiet ml-auto"
+                  onClick={() => change({ closed: typed.closed.filter((_, k) => k !== i) })}
+                >
+                  Take out closed season {i + 1}
+                </button>
+              </div>
+            </div>
+          </fieldset>
+        ))}
+        {props.save && (
+          <button
+            type="button"
+            className="quiet mt-2"
+            disabled={off}
+            onClick={() =>
+              change({ closed: [...typed.closed, { why: '', from: '', to: '', operations: ['prune'] }] })
+            }
+          >
+            Add a closed season
+          </button>
+        )}
+        {props.save ? (
+          <div className="sticky bottom-0 bg-wash border-t-2 border-ink -mx-4 px-4 py-2.5 mt-6 flex items-center gap-3">
+            <button type="button" className="act" disabled={off || busy} onClick={save}>
+              {busy ? 'Saving…' : 'Save'}
+            </button>
+            <p role="status" id="rates-problem">
+              {answer.problem ? <span className="text-harm">{answer.problem}</span> : answer.told}
+            </p>
+          </div>
+        ) : (
+          <p className="told mt-6">Owners and consultants set the rates.</p>
+        )}
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,73 @@
+import { needsOf, RESOURCES, type Need, type ResourceKey } from '@undrel/core/costing';
+import {
+  clashesOf,
+  dateProblems,
+  plannedOf,
+  situation,
+  workOrder,
+  type ClosedSeason,
+  type OperationKey,
+} from '@undrel/core/prescription';
+import type { Order, OrderMaterial } from '../../protocol/order';
+import { assessed } from '../assessed';
+import type { ReportSource } from '../reports/content';
+import { assessDigKept } from '../reports/digPart';
+import { trenchWork } from './worth';
+
+/** Operations with a sheet of their own. */
+const SHEETS: Partial<Record<OperationKey, string>> = { prune: 'crew', trench: 'crew/trenches' };
+/** What is carried, not worked. */
+const CARRIED: readonly ResourceKey[] = [
+  'mulch',
+  'compost',
+  'drain',
+  'stakes',
+  'guard',
+  'youngTree',
+  'airTool',
+];
+
+/** What the needs of the first stage put on the truck. */
+export const materialsOf = (needs: readonly Need[]): OrderMaterial[] =>
+  CARRIED.flatMap((key) => {
+    const amount = needs
+      .filter((n) => n.resource === key && n.stage === 1)
+      .reduce((sum, n) => sum + n.amount, 0);
+    return amount > 0 ? [{ label: RESOURCES[key].label, amount, unit: RESOURCES[key].unit }] : [];
+  });
+
+/** The crew order of a visit: what was prescribed, step by step, with its hold points, amounts and never-cut list. */
+export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], treeId: string): Order {
+  const { tree, events, visit, schools, table } = source;
+  const { profile, verdict, operations } = assessed(tree, events, visit, schools, table);
+  const s = situation(tree, events, visit, profile, verdict, schools);
+  const planned = plannedOf(operations, visit.decisions);
+  const trenches = trenchWork(source);
+  const advice = assessDigKept(source)?.advice;
+  return {
+    steps: workOrder(planned, visit).map((step) => {
+      const bare = { quantities: [], method: [], cautions: [], acceptance: [], season: '', dateProblems: [] };
+      if ('hold' in step) return { ...step, ...bare };
+      const operation = planned.find((o) => o.key === step.operation)!;
+      const on =
+        step.stage === 1 ? visit.decisions.find((d) => d.operation === operation.key)?.on : undefined;
+      const sheet = SHEETS[operation.key];
+      const own = operation.key === 'trench' ? (trenches?.quantities ?? []) : operation.quantities;
+      return {
+        ...step,
+        text: visit.decisions.find((d) => d.operation === operation.key)?.wording ?? step.text,
+        quantities: step.stage === 1 ? [...own] : [],
+        method: operation.method,
+        cautions: operation.cautions,
+        acceptance: operation.acceptance,
+        season: operation.season,
+        ...(on && { on }),
+        dateProblems: on ? dateProblems(operation, tree.species, on, closed) : [],
+        ...(sheet && (step.operation !== 'trench' || trenches) && { sheet: `/trees/${treeId}/${sheet}` }),
+      };
+    }),
+    never: advice?.roots.filter((r) => r.decision === 'keep').map((r) => r.label) ?? [],
+    materials: materialsOf(needsOf(planned, visit, trenches)),
+    clashes: clashesOf(planned, s),
+  };
+}

@@ -1,0 +1,76 @@
+import { byStage, estimate, needsOf, type Estimate, type Rates, type TrenchWork } from '@undrel/core/costing';
+import { plannedOf, situation, type Operation } from '@undrel/core/prescription';
+import { optionsOf, treatmentOf, type WorthOption } from '@undrel/core/worth';
+import { assessed } from '../assessed';
+import type { ReportSource } from '../reports/content';
+import { assessDigKept } from '../reports/digPart';
+import { trenchesKept } from '../reports/trenchPart';
+
+/** What the options of a visit come to. */
+export interface WorthSheet {
+  options: WorthOption[];
+  /** The operations that treat it, and what they cost stage by stage; undefined without rates. */
+  treatment: Operation[];
+  whole: Estimate | undefined;
+  stages: { stage: number; year: number; estimate: Estimate }[];
+  /** Operations that have no amounts yet and so are not in the sums. */
+  unpriced: string[];
+  /** Operations that are worth weighing and not decided; they would change what is shown. */
+  undecided: string[];
+  /** Whether the treatment was prescribed, or is only what would be advised. */
+  prescribed: boolean;
+}
+
+/** Operations that cost nothing by themselves. */
+const FREE = ['fertiliser', 'watch'];
+
+/** Options of their own, not part of a treatment. */
+const NEW_START = ['reset', 'remove', 'replace'];
+
+export function trenchWork(source: ReportSource): TrenchWork | undefined {
+  const choice = source.visit.trenches?.choice?.remedy ?? 'spokes';
+  const laidOut = choice === 'spokes' ? trenchesKept(source) : undefined;
+  return laidOut && { quantities: laidOut.quantities, byAir: laidOut.plan.rules.school === 'air' };
+}
+
+/** What work costs and whether it is worth it, from the record alone. */
+export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSheet {
+  const { tree, events, visit, schools, table } = source;
+  const { profile, verdict, operations } = assessed(tree, events, visit, schools, table);
+  const s = situation(tree, events, visit, profile, verdict, schools);
+  const trenches = trenchWork(source);
+  const dig = assessDigKept(source);
+  const nothing = dig?.forecast.scenarios[0];
+  const treatment = treatmentOf(s, operations);
+  const needs = needsOf(treatment, visit, trenches);
+  const priced = new Set(needs.map((n) => n.of.split(':')[0]));
+  return {
+    options: optionsOf({
+      situation: s,
+      operations,
+      rates,
+      trenches,
+      ...(nothing && {
+        squeezed: {
+          half: nothing.reach.find((r) => r.threshold === 0.5)!.year,
+          now: nothing.p50[0]!,
+          inTenYears: nothing.p50[10]!,
+        },
+      }),
+    }),
+    treatment,
+    whole: rates && estimate(needs, rates),
+    stages: rates ? byStage(needs, rates) : [],
+    unpriced: treatment.filter((o) => !FREE.includes(o.key) && !priced.has(o.title)).map((o) => o.title),
+    undecided: operations
+      .filter(
+        (o) =>
+          o.advice === 'option' &&
+          !treatment.includes(o) &&
+          !NEW_START.includes(o.key) &&
+          !visit.decisions.some((d) => d.operation === o.key),
+      )
+      .map((o) => o.title),
+    prescribed: plannedOf(treatment, visit.decisions).length > 0,
+  };
+}

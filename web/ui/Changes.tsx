@@ -1,0 +1,17 @@
+import type { PrescriptionChange } from '@undrel/core/prescription';
+
+/** What differs, from and to. */
+export function Changes(props: { changes: readonly PrescriptionChange[]; say: (text: string) => string }) {
+  return (
+    <ul className="list-disc pl-5">
+      {props.changes.map((c, i) => (
+        <li key={i}>
+          {c.operation}, {c.what.charAt(0).toLowerCase() + c.what.slice(1)}:{' '}
+          {c.from && <span className="text-muted">{props.say(c.from)}</span>}
+          {c.from && c.to && ' → '}
+          {c.to ? <span className="font-semibold">{props.say(c.to)}</span> : ' falls away'}
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -24,6 +24,10 @@ export interface ReportOperation {
   acceptance: string[];
   season: string;
   schools: string[];
+  /** What speaks against it, what is signed before it, and what follows; missing in older reports. */
+  against?: string[];
+  first?: string[];
+  after?: string;
 }
 
 /** The dig in a report. */
@@ -112,6 +116,17 @@ export interface ReportContent {
   clashes?: string[];
   prescribed: ReportOperation[];
   considered: { title: string; reason: string }[];
+  /** Whether it is worth it, in words; the options over ten years; what the treatment costs. Missing without rates. */
+  worth?: string;
+  options?: string[][];
+  estimate?: { title: string; rows: string[][] }[];
+  estimateNotes?: string[];
+  /** When, what, and what is signed before it. */
+  schedule?: string[][];
+  /** What is prescribed otherwise than on the visit before. */
+  revision?: { since: string; changes: string[]; why: string[] };
+  /** What was done on site. */
+  work?: string[];
   lookAgain?: string;
   notExamined: string[];
   engines: string;

@@ -40,6 +40,11 @@ export function IssuedScreen(props: {
             <a className="act" href={`/api/reports/${props.id}/pdf`}>
               PDF
             </a>
+            {['docx', 'md', 'json'].map((format) => (
+              <a key={format} className="quiet" href={`/api/reports/${props.id}/file?format=${format}`}>
+                {format === 'md' ? 'Markdown' : format.toUpperCase()}
+              </a>
+            ))}
             <button type="button" className="quiet" onClick={() => window.print()}>
               Print
             </button>

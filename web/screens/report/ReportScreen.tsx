@@ -11,6 +11,13 @@ import { ReportBody } from './ReportBody';
 export type SaveAnswer =
   { ok: true; id: string; version: number } | { ok: false; problem?: string; theirs?: ReportHead };
 
+/** What a draft may be taken out as, beside PDF. */
+const FILES = [
+  { format: 'docx', label: 'Draft DOCX, to edit' },
+  { format: 'md', label: 'Markdown' },
+  { format: 'json', label: 'JSON' },
+];
+
 /** Preview, the consultant's words, and issue. */
 export function ReportScreen(props: {
   treeId: string;
@@ -171,6 +178,15 @@ export function ReportScreen(props: {
                 <a className="quiet" href={`/api/trees/${props.treeId}/report?visit=${props.visitId}`}>
                   Draft PDF
                 </a>
+                {FILES.map(({ format, label }) => (
+                  <a
+                    key={format}
+                    className="quiet"
+                    href={`/api/trees/${props.treeId}/report?visit=${props.visitId}&format=${format}`}
+                  >
+                    {label}
+                  </a>
+                ))}
               </div>
             ) : (
               <p className="told">Your role can read reports, not issue them.</p>

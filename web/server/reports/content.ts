@@ -12,13 +12,19 @@ import {
 import { yearOf, eventsFollowed, fillWords, sinceWhen, type Beside } from '@undrel/core/history';
 import {
   clashesOf,
+  HOLD_POINTS,
   plannedOf,
   plannedWork,
   PRESCRIPTION_ENGINE,
+  revisionOf,
   situation,
+  workOrder,
   type Operation,
+  type PrescriptionChange,
 } from '@undrel/core/prescription';
+import { formatMoney, type Rates } from '@undrel/core/costing';
 import type { Schools } from '@undrel/core/practice';
+import { answerOf } from '@undrel/core/worth';
 import { sectionOf, type Profile } from '@undrel/core/profile';
 import { dugSection } from '@undrel/core/roots';
 import {
@@ -40,6 +46,8 @@ import { cutsPart } from './cutsPart';
 import { soilPart } from './soilPart';
 import { trenchPart } from './trenchPart';
 import { assessed, explained } from '../assessed';
+import { estimateRows, leftOut, moneyRange, percents } from '../offers/words';
+import { worthOf } from '../offers/worth';
 
 export interface ReportSource {
   tree: Tree;
@@ -60,6 +68,8 @@ export interface ReportSource {
   /** What stands and lies about the tree. */
   site?: Site;
   wording: Wording;
+  /** What the firm charges. */
+  rates?: Rates;
   system: UnitSystem;
 }
 
@@ -152,6 +162,9 @@ function operationIn(operation: Operation, visit: Visit, system: UnitSystem): Re
     method: operation.method.map(say),
     cautions: operation.cautions.map(say),
     acceptance: operation.acceptance.map(say),
+    against: operation.against.map(say),
+    first: operation.first.map((hold) => HOLD_POINTS[hold]),
+    after: operation.followUp,
     season: operation.season,
     schools: operation.schools.map(
       (s) => `${s.matterLabel}: ${s.label}${s.warning ? ` (${s.warning})` : ''}`,
@@ -180,11 +193,93 @@ function sincePart({ tree, events, visits, visit, beside, system }: ReportSource
   };
 }
 
+/** Whether it is worth it, and what it costs; nothing without rates or where nothing treats it. */
+function worthPart(
+  source: ReportSource,
+): Pick<ReportContent, 'worth' | 'options' | 'estimate' | 'estimateNotes'> {
+  if (!source.rates) return {};
+  const sheet = worthOf(source, source.rates);
+  const { currency } = source.rates;
+  const open = sheet.options.filter((o) => o.barred.length === 0);
+  return {
+    worth: answerOf(sheet.options, currency),
+    options: open.map((o) => [
+      o.title,
+      o.cost ? formatMoney(o.cost.now.total, currency) : '',
+      o.cost ? moneyRange(o.cost.years, currency) : '',
+      o.chance ? percents(o.chance) : 'it is gone',
+      o.lost,
+      o.decide,
+    ]),
+    estimate:
+      sheet.stages.length > 1
+        ? sheet.stages.map((s) => ({
+            title: `Stage ${s.stage}, ${s.year}`,
+            rows: estimateRows(s.estimate),
+          }))
+        : sheet.whole && sheet.whole.lines.length > 0
+          ? [{ title: 'Treatment', rows: estimateRows(sheet.whole) }]
+          : [],
+    estimateNotes: leftOut(sheet.whole, sheet.unpriced),
+  };
+}
+
+/** What is done when, and what is signed before it. */
+function schedulePart(planned: readonly Operation[], visit: Visit): string[][] {
+  const steps = workOrder(planned, visit);
+  const rows = steps.flatMap((step) => {
+    if ('hold' in step) return [];
+    const on = step.stage === 1 ? visit.decisions.find((d) => d.operation === step.operation)?.on : undefined;
+    const when =
+      on ?? (step.stage > 1 ? String(step.year) : planned.find((o) => o.key === step.operation)!.season);
+    return [[when, step.title, step.first.map((hold) => HOLD_POINTS[hold]).join('; ')]];
+  });
+  return visit.lookAgain ? [...rows, [visit.lookAgain.on, `Look again: ${visit.lookAgain.why}`, '']] : rows;
+}
+
+const changeText = (c: PrescriptionChange): string =>
+  `${c.operation}, ${c.what.charAt(0).toLowerCase()}${c.what.slice(1)}: ${[c.from, c.to || 'falls away'].filter(Boolean).join(' → ')}`;
+
+/** What is prescribed otherwise than on the visit before; nothing on a first visit. */
+function revisionPart(source: ReportSource, now: ReturnType<typeof assessed>): ReportContent['revision'] {
+  const { tree, events, visits, visit, schools, table, system } = source;
+  const before = visits
+    .filter((v) => !v.walk && v.date < visit.date)
+    .sort((a, b) => b.date.localeCompare(a.date))[0];
+  if (!before) return undefined;
+  const was = assessed(tree, events, before, schools, table);
+  const { changes, why } = revisionOf(
+    { ...was, decisions: before.decisions },
+    { ...now, decisions: visit.decisions },
+    system,
+  );
+  const say = (text: string) => writeLengths(text, system);
+  return {
+    since: before.date,
+    changes: changes.length > 0 ? changes.map((c) => say(changeText(c))) : ['Prescribed as then.'],
+    why: why.map(say),
+  };
+}
+
+/** What the crew recorded, step by step. */
+const workPart = (visit: Visit, operations: readonly Operation[]): string[] =>
+  (visit.work ?? []).map((w) => {
+    const [, key, stage] = /^([a-zA-Z]+?)(?:-([2-5]))?$/.exec(w.step) ?? [];
+    const title =
+      operations.find((o) => o.key === key)?.title ??
+      HOLD_POINTS[w.step.replace(/^hold-/, '').replace(/-[2-5]$/, '') as keyof typeof HOLD_POINTS] ??
+      w.step;
+    return `${w.on}${w.by ? `, ${w.by}` : ''}: ${title}${stage ? `, stage ${stage}` : ''}, ${w.how}${w.note ? `. ${w.note}` : ''}`;
+  });
+
 /** What the report of one visit says, from the record alone. */
 export function reportContent(source: ReportSource): ReportContent {
   const { tree, visit, system } = source;
   const say = (text: string) => writeLengths(text, system);
-  const { profile, verdict, operations } = assessed(tree, source.events, visit, source.schools, source.table);
+  const whole = assessed(tree, source.events, visit, source.schools, source.table);
+  const { profile, verdict, operations } = whole;
+  const revision = revisionPart(source, whole);
+  const work = workPart(visit, operations);
   const why = explained(verdict, source.table);
   const reasonsFor = (cause: CauseKey) => {
     const { for: speaksFor, against } = why.causes.find((c) => c.cause === cause)!;
@@ -284,6 +379,10 @@ export function reportContent(source: ReportSource): ReportContent {
     considered: operations
       .filter((o) => !planned.includes(o))
       .map((o) => ({ title: o.title, reason: say(o.why.length > 0 ? o.why.join('; ') : o.summary) })),
+    ...worthPart(source),
+    schedule: schedulePart(planned, visit),
+    ...(revision && { revision }),
+    ...(work.length > 0 && { work }),
     ...(visit.lookAgain ? { lookAgain: `${visit.lookAgain.on}: ${visit.lookAgain.why}` } : {}),
     notExamined: [
       ...(profile.collar ? [] : ['Collar depth (not probed)']),

@@ -6,6 +6,7 @@ import type { UnitSystem } from '@undrel/core/units';
 import type { ReportContent, ReportHead, Wording, WeighedAgain } from '../../protocol/report';
 import { itemsBelow, visitFrom } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
+import { loadFirm } from '../accounts/firm';
 import { FIRM } from '../accounts/sql';
 import { loadCase } from '../cases/load';
 import type { Db } from '../database/transaction';
@@ -60,6 +61,7 @@ export async function openDraft(
       site: loaded.site,
       referenceLogs: (await referenceGround(db, loaded.treeId))?.logs,
       wording: head?.wording ?? {},
+      rates: (await loadFirm(db)).rates ?? undefined,
       system,
     },
   };

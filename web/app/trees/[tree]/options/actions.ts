@@ -3,7 +3,6 @@
 import { revalidatePath } from 'next/cache';
 import { headers } from 'next/headers';
 import { unitsOfDevice } from '@/server/accounts/device';
-import { loadFirm } from '@/server/accounts/firm';
 import { allowed } from '@/server/accounts/viewer';
 import { today } from '@/server/cases/write';
 import { offerContent } from '@/server/offers/content';
@@ -22,7 +21,7 @@ export async function makeOfferAction(treeId: string, visitId: string, days: num
   const made = await allowed('judge', async (db, viewer) => {
     const draft = await openDraft(db, viewer, treeId, visitId, system);
     if (!draft) return { problem: 'The visit is not there any more.' };
-    const sheet = worthOf(draft.source, (await loadFirm(db)).rates ?? undefined);
+    const sheet = worthOf(draft.source, draft.source.rates);
     if (!sheet.whole)
       return { problem: 'The firm has no rates, so there is nothing to offer. Enter them first.' };
     return makeOffer(db, visitId, offerContent(draft.source, sheet, today()), days);

@@ -2,10 +2,9 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { OptionsScreen } from '@/screens/options/OptionsScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
-import { loadFirm } from '@/server/accounts/firm';
 import { may } from '@/server/accounts/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { leftOut } from '@/server/offers/content';
+import { leftOut } from '@/server/offers/words';
 import { OFFER_DAYS, offersOf } from '@/server/offers/offers';
 import { worthOf } from '@/server/offers/worth';
 import { openDraft } from '@/server/reports/reports';
@@ -21,13 +20,12 @@ export default async function OptionsPage(props: {
   const system = await unitsOfDevice();
   const page = await signedIn(async (db, viewer) => ({
     draft: await openDraft(db, viewer, tree, visit, system),
-    rates: (await loadFirm(db)).rates ?? undefined,
     offers: await offersOf(db, tree),
     mayJudge: may(viewer.role, 'judge'),
   }));
   if (!page.draft) notFound();
   const { source, visitId } = page.draft;
-  const sheet = worthOf(source, page.rates);
+  const sheet = worthOf(source, source.rates);
   return (
     <OptionsScreen
       treeId={tree}

@@ -2,7 +2,6 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SchoolsScreen } from '@/screens/schools/SchoolsScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
-import { loadFirm } from '@/server/accounts/firm';
 import { may } from '@/server/accounts/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { schoolsOf } from '@/server/offers/schools';
@@ -19,7 +18,6 @@ export default async function SchoolsPage(props: {
   const system = await unitsOfDevice();
   const page = await signedIn(async (db, viewer) => ({
     draft: await openDraft(db, viewer, tree, visit, system),
-    rates: (await loadFirm(db)).rates ?? undefined,
     mayMeasure: may(viewer.role, 'judge'),
   }));
   if (!page.draft) notFound();
@@ -29,7 +27,7 @@ export default async function SchoolsPage(props: {
       treeId={tree}
       tree={source.tree.label}
       visitDate={source.visit.date}
-      {...schoolsOf(source, page.rates)}
+      {...schoolsOf(source, source.rates)}
       choose={page.mayMeasure ? chooseSchoolAction.bind(null, tree) : undefined}
     />
   );

@@ -1,0 +1,29 @@
+import type { Drawing } from '../ui/drawing/shapes';
+
+/** One piece of a document. Screen, PDF, DOCX and Markdown each know how to set it; none of them decides what is said. */
+export type Block =
+  | { as: 'text'; text: string; tone?: 'lead' | 'strong' | 'muted' }
+  | { as: 'heading'; text: string }
+  | { as: 'pairs'; rows: { name: string; value: string; small?: string; figure?: boolean }[] }
+  | { as: 'table'; label: string; head: string[]; rows: string[][]; widths: number[] }
+  | { as: 'list'; title?: string; lines: string[]; ordered?: boolean; harm?: boolean }
+  | { as: 'figure'; drawing: Drawing; title: string; caption: string };
+
+export interface Section {
+  title: string;
+  blocks: Block[];
+  /** Begins on a page of its own. */
+  page?: boolean;
+}
+
+/** A document as it is read: the cover, then its sections. */
+export interface ReadDocument {
+  firm: string;
+  /** `Report Q-2026-0004, issued 2026-05-07`, or that it is a draft. */
+  stamp: string;
+  title: string;
+  lines: string[];
+  /** What stands at the foot of every page. */
+  foot: string;
+  sections: Section[];
+}

@@ -1,0 +1,102 @@
+import { readFileSync } from 'node:fs';
+import JSZip from 'jszip';
+import { PDFParse } from 'pdf-parse';
+import { readCase } from '@undrel/core/case-schema';
+import { estimate, formatMoney, needsOf, type Rates } from '@undrel/core/costing';
+import { plannedOf } from '@undrel/core/prescription';
+import { textOf } from '../../../e2e/pdf';
+import { documentOf } from '../../ui/reportDocument';
+import { assessed } from '../assessed';
+import { reportContent, type ReportSource } from './content';
+import { reportFile } from './files';
+
+const RATES: Rates = {
+  currency: 'EUR',
+  prices: {
+    crew: '61.70',
+    consultant: '93',
+    trip: '41',
+    disposal: '23.90',
+    airTool: '40',
+    youngTree: '310',
+    stakes: '29',
+  },
+  tax: { name: 'VAT', percent: '7.7' },
+};
+const read = readCase(readFileSync('docs/example-case.json', 'utf8'), '2026-11-24');
+if (!read.ok) throw new Error('the example does not read');
+const { tree, events, visits } = read.caseFile;
+const visit = visits.at(-1)!;
+const source: ReportSource = {
+  tree,
+  events,
+  visit,
+  visits,
+  property: 'Sable Row',
+  client: 'Residents & <Co>',
+  firm: 'Firm',
+  schools: {},
+  wording: { closing: 'Please decide by May.' },
+  rates: RATES,
+  system: 'metric',
+};
+const content = reportContent(source);
+const doc = documentOf(content, undefined);
+// The core's own numbers, worked out beside the document.
+const { operations } = assessed(tree, events, visit, {}, undefined);
+const total = formatMoney(
+  estimate(needsOf(plannedOf(operations, visit.decisions), visit, undefined), RATES).total,
+  'EUR',
+);
+const titles = doc.sections.map((s) => s.title);
+
+test('the PDF says what the core worked out, and its parts are bookmarks', async () => {
+  const pdf = Buffer.from((await reportFile(content, undefined, 'pdf')) as Uint8Array);
+  const text = await textOf(pdf);
+  for (const said of [total, content.worth!, 'Please decide by May.', content.verdictSummary])
+    expect(text).toContain(said.replace(/\s+/g, ' '));
+  for (const q of content.prescribed.flatMap((o) => o.quantities)) expect(text).toContain(q.text);
+  const parser = new PDFParse({ data: new Uint8Array(pdf) });
+  const { outline, total: pages } = await parser.getInfo();
+  for (let page = 1; page <= pages; page++) expect(text).toContain(`${page} of ${pages}`);
+  await parser.destroy();
+  const named = (nodes: { title: string; items?: never[] }[]): string[] =>
+    nodes.flatMap((n) => [n.title, ...named(n.items ?? [])]);
+  expect(named(outline as never)).toEqual([tree.label, ...titles]);
+}, 30_000);
+
+test('the DOCX holds the same as headings, tables and text', async () => {
+  const zip = await JSZip.loadAsync((await reportFile(content, undefined, 'docx')) as Uint8Array);
+  const xml = await zip.file('word/document.xml')!.async('string');
+  const paragraphs = [...xml.matchAll(/<w:p>.*?<\/w:p>|<w:p [^>]*>.*?<\/w:p>/gs)].map(([p]) => ({
+    style: /<w:pStyle w:val="(\w+)"/.exec(p)?.[1],
+    text: [...p.matchAll(/<w:t[^>]*>([^<]*)<\/w:t>/g)].map(([, t]) => t).join(''),
+  }));
+  const headings = paragraphs.filter((p) => p.style === 'Heading1').map((p) => p.text);
+  expect(headings).toEqual(titles);
+  const all = paragraphs.map((p) => p.text);
+  expect(all).toContain(total);
+  expect(all.some((t) => t.includes('Residents &amp; &lt;Co&gt;'))).toBe(true);
+  for (const row of content.estimate!.flatMap((e) => e.rows)) expect(all).toContain(row[3]);
+  const figures = doc.sections.flatMap((s) => s.blocks.filter((b) => b.as === 'figure'));
+  expect(Object.keys(zip.files).filter((name) => name.endsWith('.svg'))).toHaveLength(figures.length);
+}, 30_000);
+
+test('Markdown and JSON carry every section and every sum', async () => {
+  const markdown = (await reportFile(
+    content,
+    { number: 'T-2026-0001', issued: '2026-11-24' },
+    'md',
+  )) as string;
+  expect([...markdown.matchAll(/^## (.*)$/gm)].map(([, t]) => t)).toEqual(titles);
+  expect(markdown).toContain(`| Total |  |  | ${total} |`);
+  expect(markdown).toContain('Report T-2026-0001, issued 2026-11-24');
+  const json = JSON.parse((await reportFile(content, undefined, 'json')) as string) as typeof content;
+  expect(json.estimate).toEqual(content.estimate);
+});
+
+test('without rates there are no options, and nothing of money is said', () => {
+  const bare = reportContent({ ...source, rates: undefined });
+  expect(bare.options).toBeUndefined();
+  expect(JSON.stringify(documentOf(bare, undefined))).not.toContain('€');
+});

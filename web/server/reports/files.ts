@@ -1,0 +1,51 @@
+import type { ReportContent } from '../../protocol/report';
+import { documentOf, type ReportStamp } from '../../ui/reportDocument';
+import { documentDocx } from './docx';
+import { documentMarkdown } from './markdown';
+import { documentPdf } from './pdf';
+
+/** The ways in which a report leaves the application. */
+export const REPORT_FORMATS = {
+  pdf: 'application/pdf',
+  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+  md: 'text/markdown; charset=utf-8',
+  json: 'application/json',
+} as const;
+export type ReportFormat = keyof typeof REPORT_FORMATS;
+
+export const isReportFormat = (text: string): text is ReportFormat => Object.hasOwn(REPORT_FORMATS, text);
+
+/** A report as a file; the PDF of an issued one is not made anew but kept, see `storedPdf`. */
+export async function reportFile(
+  content: ReportContent,
+  stamp: ReportStamp | undefined,
+  format: ReportFormat,
+): Promise<Uint8Array<ArrayBuffer> | string> {
+  const doc = documentOf(content, stamp);
+  switch (format) {
+    case 'pdf':
+      return new Uint8Array(await documentPdf(doc));
+    case 'docx':
+      return new Uint8Array(await documentDocx(doc));
+    case 'md':
+      return documentMarkdown(doc);
+    case 'json':
+      return JSON.stringify({ stamp, ...content }, null, 1);
+  }
+}
+
+/** A report as an answer to a request, named after its number or the tree. */
+export async function reportAnswer(
+  content: ReportContent,
+  stamp: ReportStamp | undefined,
+  format: ReportFormat,
+): Promise<Response> {
+  const name = (stamp?.number ?? `draft ${content.tree}`).replace(/[^\w -]/g, '');
+  const how = format === 'pdf' ? 'inline' : 'attachment';
+  return new Response(await reportFile(content, stamp, format), {
+    headers: {
+      'content-type': REPORT_FORMATS[format],
+      'content-disposition': `${how}; filename="${name}.${format}"`,
+    },
+  });
+}

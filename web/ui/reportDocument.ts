@@ -1,0 +1,355 @@
+import type { Block, ReadDocument, Section } from '../protocol/document';
+import type {
+  ReportContent,
+  ReportCuts,
+  ReportDig,
+  ReportOperation,
+  ReportSoil,
+  ReportTrenches,
+} from '../protocol/report';
+import { glossaryFor } from './glossary';
+
+export interface ReportStamp {
+  number: string;
+  issued: string;
+}
+
+const text = (value: string, tone?: Extract<Block, { as: 'text' }>['tone']): Block => ({
+  as: 'text',
+  text: value,
+  ...(tone && { tone }),
+});
+const heading = (value: string): Block => ({ as: 'heading', text: value });
+const table = (label: string, head: string[], widths: number[], rows: string[][]): Block[] =>
+  rows.length === 0 ? [] : [{ as: 'table', label, head, widths, rows }];
+const harm = (lines: readonly string[], title?: string): Block[] =>
+  lines.length === 0 ? [] : [{ as: 'list', lines: [...lines], harm: true, ...(title && { title }) }];
+const list = (title: string, lines: readonly string[]): Block[] =>
+  lines.length === 0 ? [] : [{ as: 'list', title, lines: [...lines] }];
+
+const TRENCH_CAPTION =
+  'Trenches on their site, true scale, north up; filled ones are dug first. Buried lines are located before any digging.';
+const SOIL_CAPTION = 'Holes of the soil probe by depth, and how hard the ground is to push into.';
+
+/** What a client needs on one page, in plain words. */
+function summary(c: ReportContent): Section {
+  return {
+    title: 'Summary',
+    blocks: [
+      ...(c.wording.opening ? [text(c.wording.opening)] : []),
+      text(c.wording.verdict || c.clientWords || c.verdictSummary, 'lead'),
+      text(
+        c.prescribed.length > 0
+          ? `To do: ${c.prescribed.map((o) => o.title.toLowerCase()).join('; ')}.`
+          : 'Nothing is prescribed.',
+        'strong',
+      ),
+      ...(c.worth ? [text(c.worth)] : []),
+      ...(c.lookAgain ? [text(`Look again on ${c.lookAgain}`)] : []),
+      {
+        as: 'figure',
+        drawing: c.drawing,
+        title: 'Section through the stem, as found',
+        caption: 'As found, section at true scale.',
+      },
+    ],
+  };
+}
+
+const measured = (c: ReportContent): Section => ({
+  title: 'Measured',
+  page: true,
+  blocks: [
+    ...(c.measured.length === 0
+      ? [text('Nothing was measured.')]
+      : ([
+          {
+            as: 'pairs',
+            rows: c.measured.map((m) => ({ name: m.name, value: m.text, small: m.method, figure: true })),
+          },
+          text('± is half a 90 % interval from the spread of the readings.', 'muted'),
+        ] satisfies Block[])),
+    ...harm(c.warnings),
+  ],
+});
+
+const dig = (d: ReportDig): Section => ({
+  title: 'Dig',
+  blocks: [
+    text(d.headline, 'lead'),
+    {
+      as: 'figure',
+      drawing: d.drawing,
+      title: 'Plan of the roots at the collar',
+      caption: 'Plan of the roots at the collar, true scale, north up; numbers are cuts of this season.',
+    },
+    { as: 'pairs', rows: d.facts.map((f) => ({ name: f.name, value: f.text })) },
+    ...table(
+      'Roots',
+      ['root', 'kind', 'across', 'of bark', 'advice', 'because'],
+      [7, 18, 11, 9, 13, 42],
+      d.roots.map((r) => [r.label, r.kind, r.across, r.ofBark, r.advice, r.reasons]),
+    ),
+    ...table(
+      'Cuts',
+      ['cut', 'root', 'where', 'across', 'from the stem'],
+      [7, 9, 46, 14, 24],
+      d.cuts.map((k) => [k.number, k.label, k.where, k.diameter, k.fromStem]),
+    ),
+    ...(d.never.length > 0 ? [text(`Never cut: ${d.never.join(', ')}.`, 'strong')] : []),
+    ...table(
+      'Forecast',
+      ['bark squeezed', ...d.years],
+      [28, ...d.years.map(() => 72 / d.years.length)],
+      d.forecast.map((f) => [f.name, ...f.shares]),
+    ),
+    text(d.forecastFrom, 'muted'),
+    ...harm(d.cautions),
+  ],
+});
+
+const cuts = (k: ReportCuts): Section => ({
+  title: 'Cut plan',
+  blocks: [
+    text(k.headline, 'lead'),
+    ...table(
+      'Stages of the cut plan',
+      ['stage', 'year', 'roots', 'root cross-section'],
+      [12, 13, 45, 30],
+      k.stages,
+    ),
+    ...table('Root by root', ['root', 'what becomes of it', 'because'], [12, 18, 70], k.reasons),
+    ...harm(k.broken),
+    text(k.notes, 'muted'),
+  ],
+});
+
+const soil = (g: ReportSoil): Section => ({
+  title: 'Ground',
+  blocks: [
+    text(g.headline, 'lead'),
+    ...g.lines.map((line) => text(line)),
+    ...(g.drawing
+      ? [{ as: 'figure', drawing: g.drawing, title: SOIL_CAPTION, caption: SOIL_CAPTION } satisfies Block]
+      : []),
+  ],
+});
+
+const trenches = (t: ReportTrenches): Section => ({
+  title: 'Trenches',
+  blocks: [
+    text(t.headline, 'lead'),
+    {
+      as: 'figure',
+      drawing: t.drawing,
+      title: 'Plan of the trenches on their site',
+      caption: TRENCH_CAPTION,
+    },
+    ...table(
+      'Trenches',
+      ['trench', 'bearing', 'bark to start', 'to end', 'season', 'ended by'],
+      [12, 13, 18, 15, 12, 30],
+      t.spokes,
+    ),
+    text(t.notes, 'muted'),
+    { as: 'pairs', rows: t.quantities.map((q) => ({ name: q.name, value: q.text })) },
+    ...table('Ways of opening the soil', ['way', 'opens', 'disturbs', 'because'], [30, 10, 12, 48], t.ways),
+    { as: 'list', lines: t.order, ordered: true },
+  ],
+});
+
+const seen = (c: ReportContent): Section => ({
+  title: 'Seen',
+  blocks: [
+    {
+      as: 'pairs',
+      rows: [
+        ...(c.clientSees ? [{ name: 'Told on site', value: c.clientSees }] : []),
+        ...(c.history.length > 0 ? [{ name: 'History', value: c.history.join('\n') }] : []),
+        ...c.seen.map((f) => ({ name: f.ask, value: f.answer })),
+      ],
+    },
+  ],
+});
+
+const verdict = (c: ReportContent): Section => ({
+  title: 'Verdict, with reasons',
+  blocks: [
+    text(c.verdictSummary),
+    ...c.causes.flatMap((cause) => [
+      heading(`${cause.label}: ${cause.standing}`),
+      text(cause.mechanism, 'muted'),
+      ...(cause.for.length > 0 ? [text(`For: ${cause.for.join('; ')}.`)] : []),
+      ...(cause.against.length > 0 ? [text(`Against: ${cause.against.join('; ')}.`)] : []),
+    ]),
+    ...(c.chain?.length ? [heading('What led to what'), ...c.chain.map((step) => text(step))] : []),
+    ...(c.since ? [heading('Since when'), text(c.since.text)] : []),
+    ...(c.since?.drawing
+      ? [
+          {
+            as: 'figure',
+            drawing: c.since.drawing,
+            title: c.since.text,
+            caption: 'Growth by year.',
+          } satisfies Block,
+        ]
+      : []),
+    ...(c.opinion ? [text(`The consultant puts first, against this weighing: ${c.opinion}`, 'strong')] : []),
+    ...(c.doubts ?? []).map((doubt) => text(doubt)),
+    ...(c.checks?.length
+      ? [text(`Worth looking at next, as it may change what is done: ${c.checks.join('; ')}.`)]
+      : []),
+    text(
+      'Weighed by practice judgements, not measured frequencies. This is an opinion from what could be examined, not a risk assessment.',
+      'muted',
+    ),
+  ],
+});
+
+/** The ways to go on side by side, and what the recommended one costs. */
+const options = (c: ReportContent): Section[] =>
+  c.options
+    ? [
+        {
+          title: 'Options and costs',
+          blocks: [
+            ...(c.worth ? [text(c.worth, 'lead')] : []),
+            ...table(
+              'Options over ten years',
+              ['option', 'work now', 'over 10 years', 'chance', 'what is lost', 'when to decide'],
+              [19, 12, 16, 11, 21, 21],
+              c.options,
+            ),
+            ...(c.estimate ?? []).flatMap((e) => [
+              heading(e.title),
+              ...table(`Estimate, ${e.title}`, ['what', 'amount', 'price', 'sum'], [49, 19, 16, 16], e.rows),
+            ]),
+            ...harm(c.estimateNotes ?? []),
+            text(
+              'Chances are stated judgements with the range in which they may lie; sums over ten years are rounded to tens and hold what a failure would cost.',
+              'muted',
+            ),
+          ],
+        },
+      ]
+    : [];
+
+const operation = (o: ReportOperation): Block[] => [
+  heading(o.title),
+  ...(o.wording ? [text(o.wording)] : []),
+  text(o.summary),
+  ...(o.why ? [text(`Because: ${o.why}.`, 'muted')] : []),
+  ...(o.quantities.length > 0
+    ? [
+        {
+          as: 'pairs',
+          rows: o.quantities.map((q) => ({ name: q.name, value: q.text, small: q.working, figure: true })),
+        } satisfies Block,
+      ]
+    : []),
+  ...harm(o.cautions, 'Cautions'),
+  ...harm(o.against ?? [], 'What speaks against it'),
+  ...list('Before it', o.first ?? []),
+  ...list('Method', o.method),
+  ...list('Done properly when', o.acceptance),
+  text(`When: ${o.season}`),
+  ...(o.after ? [text(`Afterwards: ${o.after}`)] : []),
+  ...(o.schools.length > 0 ? [text(`Schools followed: ${o.schools.join('; ')}.`, 'muted')] : []),
+];
+
+const prescription = (c: ReportContent): Section => ({
+  title: 'Prescription',
+  blocks: [
+    ...(c.drawingAfter
+      ? [
+          {
+            as: 'figure',
+            drawing: c.drawingAfter,
+            title: 'Section through the stem, after the work',
+            caption: 'After the work prescribed, section at true scale.',
+          } satisfies Block,
+        ]
+      : []),
+    ...harm(c.clashes ?? []),
+    ...c.prescribed.flatMap(operation),
+    ...(c.considered.length > 0
+      ? [
+          heading('Considered and not prescribed'),
+          {
+            as: 'pairs',
+            rows: c.considered.map((o) => ({ name: o.title, value: o.reason })),
+          } satisfies Block,
+        ]
+      : []),
+    ...(c.lookAgain ? [text(`Look again on ${c.lookAgain}`)] : []),
+  ],
+});
+
+const schedule = (c: ReportContent): Section[] =>
+  c.schedule && c.schedule.length > 0
+    ? [
+        {
+          title: 'Schedule',
+          blocks: table('Schedule', ['when', 'what', 'before it, signed'], [22, 38, 40], c.schedule),
+        },
+      ]
+    : [];
+
+const changed = (c: ReportContent): Section[] => [
+  ...(c.revision
+    ? [
+        {
+          title: `Since the visit of ${c.revision.since}`,
+          blocks: [
+            ...list('Prescribed otherwise', c.revision.changes),
+            ...list('Found otherwise', c.revision.why),
+          ],
+        },
+      ]
+    : []),
+  ...(c.work?.length ? [{ title: 'Work done', blocks: list('', c.work) }] : []),
+];
+
+/** The report of a tree as a document. @param stamp absent for a draft */
+export function documentOf(c: ReportContent, stamp: ReportStamp | undefined): ReadDocument {
+  const body = [
+    summary(c),
+    measured(c),
+    ...(c.dig ? [dig(c.dig)] : []),
+    ...(c.cuts ? [cuts(c.cuts)] : []),
+    ...(c.soil ? [soil(c.soil)] : []),
+    ...(c.trenches ? [trenches(c.trenches)] : []),
+    seen(c),
+    verdict(c),
+    ...options(c),
+    prescription(c),
+    ...schedule(c),
+    ...changed(c),
+  ];
+  const words = glossaryFor(
+    JSON.stringify(body.map(({ blocks }) => blocks.filter((b) => b.as !== 'figure'))),
+  );
+  return {
+    firm: c.firm,
+    stamp: stamp ? `Report ${stamp.number}, issued ${stamp.issued}` : 'Draft, not issued',
+    title: c.tree,
+    lines: [
+      `${c.species}. ${c.property}${c.client ? `, for ${c.client}` : ''}`,
+      `Visit of ${c.visitDate}${c.visitor ? ` by ${c.visitor}` : ''}; ${c.facts.join(', ')}`,
+    ],
+    foot: `${stamp?.number ?? 'Draft'} · ${c.tree}, ${c.property} · engines ${c.engines}`,
+    sections: [
+      ...body,
+      {
+        title: 'Not examined',
+        blocks: [
+          text(`${c.notExamined.join('; ')}.`),
+          ...(c.wording.closing ? [text(c.wording.closing)] : []),
+        ],
+      },
+      ...(words.length > 0
+        ? [{ title: 'Words used', blocks: [{ as: 'pairs', rows: words } satisfies Block] }]
+        : []),
+    ],
+  };
+}

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { assess } from '../assessment';
 import type { Visit } from '../casefile';
 import { estimate, byStage, formatMoney, type Need } from './estimate';
-import { needsOf } from './needs';
+import { crewHours, needsOf, needsTogether } from './needs';
 import { currencyDigits, ratesSchema, readAmount, RESOURCE_KEYS, type Rates } from './rates';
 
 const RATES: Rates = {
@@ -141,4 +141,21 @@ test('a later stage of the cut plan has its own hours, its trip and its year', (
     ['crew', 1, 2, 2028],
     ['trip', 1, 2, 2028],
   ]);
+});
+
+test('trees of one property share their trips: one for each day of eight hours and stage', () => {
+  const tree = (hours: number, later: number) => [
+    need('crew', hours),
+    need('trip', 1),
+    ...(later > 0 ? [need('crew', later, 2), need('trip', 1, 2)] : []),
+  ];
+  // 3 + 4 + 1.5 h are two days now; 2 h one day in stage 2. Common practice, no source: a day is eight hours.
+  const all = needsTogether([tree(3, 0), tree(4, 2), tree(1.5, 0)]);
+  const trips = all.filter((n) => n.resource === 'trip').map((n) => [n.stage, n.amount]);
+  expect(trips).toEqual([
+    [1, 2],
+    [2, 1],
+  ]);
+  expect([crewHours(all), crewHours(all, 2)]).toEqual([8.5, 2]);
+  expect(needsTogether([tree(8, 0)]).find((n) => n.resource === 'trip')!.amount).toBe(1);
 });

@@ -102,3 +102,35 @@ export function needsOf(
       : []),
   ];
 }
+
+/** Hours of work on site in a day. Common practice, no source. */
+export const CREW_DAY = 8;
+
+/** Hours of the crew in a stage. */
+export const crewHours = (needs: readonly Need[], stage = 1): number =>
+  needs.filter((n) => n.resource === 'crew' && n.stage === stage).reduce((sum, n) => sum + n.amount, 0);
+
+/**
+ * What several trees of one property take together: the same, but one trip for each day of work in place of one for
+ * each tree.
+ */
+export function needsTogether(each: readonly (readonly Need[])[]): Need[] {
+  const all = each.flat().filter((n) => n.resource !== 'trip');
+  const stages = [...new Set(all.filter((n) => n.resource === 'crew').map((n) => n.stage))].sort(
+    (a, b) => a - b,
+  );
+  return [
+    ...all,
+    ...stages.map((stage): Need => {
+      const days = Math.ceil(crewHours(all, stage) / CREW_DAY - 1e-9);
+      const year = Math.min(...all.filter((n) => n.stage === stage).map((n) => n.year));
+      return {
+        resource: 'trip',
+        amount: days,
+        of: `Travel of the crew, ${days} days of ${CREW_DAY} h`,
+        year,
+        stage,
+      };
+    }),
+  ];
+}

@@ -179,6 +179,9 @@ export function PropertyScreen({
             <Link className="quiet" href={`/grounds/${page.id}/materials`} prefetch={false}>
               Materials
             </Link>
+            <Link className="quiet" href={`/grounds/${page.id}/work`} prefetch={false}>
+              Work and costs
+            </Link>
           </div>
           {editing ? (
             <PropertyEdit

@@ -1,4 +1,4 @@
-import { formatMoney, RESOURCES, unitWord, type Estimate } from '@undrel/core/costing';
+import { formatMoney, RESOURCES, unitWord, type Estimate, type Need } from '@undrel/core/costing';
 import type { Range } from '@undrel/core/worth';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
@@ -9,6 +9,15 @@ export const moneyRange = ({ from, to }: Range, currency: string): string => {
   const tens = (amount: number) => formatMoney(Math.round(amount / 10) * 10, currency, true);
   return `${tens(from)} to ${tens(to)}`;
 };
+
+/** Needs by resource, each with its sum: `24 waterings`. */
+const amountsOf = (needs: readonly Need[]): string[] =>
+  [...new Set(needs.map((n) => n.resource))].map((resource) => {
+    const amount = Math.round(
+      needs.filter((n) => n.resource === resource).reduce((sum, n) => sum + n.amount, 0),
+    );
+    return `${amount} ${unitWord(RESOURCES[resource].unit, amount)}`;
+  });
 
 /** What the sums of an estimate leave out, in words. */
 export function leftOut(estimate: Estimate | undefined, unpriced: readonly string[]): string[] {
@@ -21,9 +30,7 @@ export function leftOut(estimate: Estimate | undefined, unpriced: readonly strin
       ? [`Not in the sum, as there is no price for it: ${names(estimate.missing)}.`]
       : []),
     ...(estimate && estimate.byClient.length > 0
-      ? [
-          `Left to the owner: ${estimate.byClient.map((n) => `${Math.round(n.amount)} ${unitWord(RESOURCES[n.resource].unit, n.amount)}`).join(', ')}.`,
-        ]
+      ? [`Left to the owner: ${amountsOf(estimate.byClient).join(', ')}.`]
       : []),
     ...(estimate && estimate.free.length > 0 ? [`Free of charge: ${names(estimate.free)}.`] : []),
   ];

@@ -39,6 +39,7 @@ import {
 } from '@undrel/core/units';
 import type { ReportContent, ReportOperation, Wording } from '../../protocol/report';
 
+import type { Drawing } from '../../ui/drawing/shapes';
 import { declineLine, stemsOf } from '../../ui/drawing/declineLine';
 import { sectionDrawing } from '../../ui/drawing/section';
 import { assessDigKept, digPart } from './digPart';
@@ -272,6 +273,34 @@ const workPart = (visit: Visit, operations: readonly Operation[]): string[] =>
     return `${w.on}${w.by ? `, ${w.by}` : ''}: ${title}${stage ? `, stage ${stage}` : ''}, ${w.how}${w.note ? `. ${w.note}` : ''}`;
   });
 
+/** Bearing of the section: where the collar lies deepest. */
+const deepestAt = (profile: Profile): number => profile.collar?.deepest.bearing ?? 90;
+
+/** The section through the stem as it stands in a report. */
+export function stemDrawing(
+  { events, visit, system }: ReportSource,
+  profile: Profile,
+  planned: readonly Operation[],
+  when: 'before' | 'after',
+  dug?: ReturnType<typeof dugSection>,
+): Drawing {
+  const filled = events.find((e) => e.kind === 'soil added');
+  return sectionDrawing({
+    ...DRAWING,
+    section: sectionOf(profile, deepestAt(profile)),
+    profile,
+    work: plannedWork(planned),
+    when,
+    system,
+    compact: true,
+    cornerTaken: false,
+    topsoil: visit.findings.find((f) => f.key === 'probe.topsoil')?.number,
+    refusal: visit.findings.find((f) => f.key === 'probe.refusal')?.number,
+    dug,
+    fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
+  });
+}
+
 /** What the report of one visit says, from the record alone. */
 export function reportContent(source: ReportSource): ReportContent {
   const { tree, visit, system } = source;
@@ -289,27 +318,13 @@ export function reportContent(source: ReportSource): ReportContent {
   const planned = plannedOf(operations, visit.decisions);
   const changesGround = Object.values(plannedWork(planned)).some((v) => v !== undefined);
   const clashes = clashesOf(planned, situation(tree, source.events, visit, profile, verdict, source.schools));
-  const filled = source.events.find((e) => e.kind === 'soil added');
-  const bearing = profile.collar?.deepest.bearing ?? 90;
+  const bearing = deepestAt(profile);
   const dug = assessDigKept(source);
   const cuts = dug && cutsPart(dug, source);
   const soil = soilPart(source);
   const trenches = trenchPart(source);
   const drawn = (when: 'before' | 'after') =>
-    sectionDrawing({
-      ...DRAWING,
-      section: sectionOf(profile, bearing),
-      profile,
-      work: plannedWork(planned),
-      when,
-      system,
-      compact: true,
-      cornerTaken: false,
-      topsoil: visit.findings.find((f) => f.key === 'probe.topsoil')?.number,
-      refusal: visit.findings.find((f) => f.key === 'probe.refusal')?.number,
-      dug: dug && dugSection(dug.reading, bearing),
-      fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
-    });
+    stemDrawing(source, profile, planned, when, dug && dugSection(dug.reading, bearing));
   const short = (metres: number) => formatLength(metres, shortUnit(system));
   return {
     firm: source.firm,

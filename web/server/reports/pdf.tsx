@@ -267,11 +267,11 @@ function BlockPdf({ block }: { block: Block }) {
 const bookmark = (title: string): object => ({ bookmark: title });
 
 /** A document as PDF: a cover, then its sections, each a bookmark. Nothing is said here that the document does not say. */
-function DocumentPdf({ doc }: { doc: ReadDocument }) {
+function DocumentPdf({ doc, whole }: { doc: ReadDocument; whole: boolean }) {
   const foot = (
     <View style={s.foot} fixed>
       <Text>{doc.foot}</Text>
-      <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} />
+      {whole ? <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} /> : null}
     </View>
   );
   return (
@@ -283,20 +283,22 @@ function DocumentPdf({ doc }: { doc: ReadDocument }) {
       language="en"
       pageMode="useOutlines"
     >
-      <Page size="A4" style={s.page} bookmark={doc.title}>
-        {foot}
-        <Line style={s.big}>{doc.firm}</Line>
-        <Line style={s.coverTitle}>{doc.title}</Line>
-        {doc.lines.map((line) => (
-          <Line key={line} style={[s.big, { marginTop: 6 }]}>
-            {line}
+      {whole ? (
+        <Page size="A4" style={s.page} bookmark={doc.title}>
+          {foot}
+          <Line style={s.big}>{doc.firm}</Line>
+          <Line style={s.coverTitle}>{doc.title}</Line>
+          {doc.lines.map((line) => (
+            <Line key={line} style={[s.big, { marginTop: 6 }]}>
+              {line}
+            </Line>
+          ))}
+          <Line style={[s.figure, { marginTop: 28 }]}>{doc.stamp}</Line>
+          <Line style={[s.muted, { marginTop: 220 }]}>
+            {doc.sections.map((section) => section.title).join(' · ')}
           </Line>
-        ))}
-        <Line style={[s.figure, { marginTop: 28 }]}>{doc.stamp}</Line>
-        <Line style={[s.muted, { marginTop: 220 }]}>
-          {doc.sections.map((section) => section.title).join(' · ')}
-        </Line>
-      </Page>
+        </Page>
+      ) : null}
       <Page size="A4" style={s.page}>
         {doc.sections.flatMap((section, i) => [
           <Line
@@ -316,10 +318,14 @@ function DocumentPdf({ doc }: { doc: ReadDocument }) {
   );
 }
 
-/** A document as PDF. */
-export function documentPdf(doc: ReadDocument): Promise<Buffer> {
+/**
+ * A document as PDF.
+ *
+ * @param whole with its cover and numbered pages; without, its sections alone, to be put together with others
+ */
+export function documentPdf(doc: ReadDocument, whole = true): Promise<Buffer> {
   fonts();
-  return renderToBuffer(<DocumentPdf doc={doc} />);
+  return renderToBuffer(<DocumentPdf doc={doc} whole={whole} />);
 }
 
 /** The report as PDF; without a stamp it says that it is a draft. */

@@ -1,5 +1,7 @@
+import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { enterDemo, saved, station } from './enter';
+import { textOf } from './pdf';
 
 test('the cut plan is proved, changes with one limit, says what clashes, and once agreed the crew follows it', async ({
   page,
@@ -195,4 +197,40 @@ test('a rate that is no amount is named, and nothing typed is lost', async ({ pa
     'Crew: “sixty” is not an amount; allowed: 0 to 100000, at most 2 decimals.',
   );
   await expect(crew).toHaveValue('sixty');
+});
+
+test('the work on the grounds: its sums follow what is ticked, its report is made with progress and can be stopped', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/grounds/lanternfield');
+  await page.getByRole('link', { name: 'Work and costs' }).click();
+  const total = page.getByTestId('property-total');
+  await expect(total).toContainText(/€[\d,]+\.\d\d, VAT included/);
+  const money = async () =>
+    Number(/€([\d,]+\.\d\d)/.exec((await total.textContent())!)![1]!.replace(',', ''));
+  const before = await money();
+  const first = page
+    .getByRole('listitem')
+    .filter({ hasText: /[1-9]\d*\.\d h · / })
+    .first()
+    .getByRole('checkbox');
+  await first.uncheck();
+  await expect.poll(money).toBeLessThan(before);
+  await first.check();
+  await expect.poll(money).toBe(before);
+
+  const make = page.getByRole('button', { name: 'Make the report, PDF' });
+  await expect(make).toBeEnabled();
+  await make.click();
+  await expect(page.getByRole('progressbar', { name: 'Report' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('status')).toHaveText('Stopped; nothing was made.');
+  const [file] = await Promise.all([page.waitForEvent('download'), make.click()]);
+  const text = await textOf(readFileSync((await file.path())!));
+  expect(text).toContain('Lanternfield Tram Terminus');
+  expect(text).toContain(`€${before.toLocaleString('en', { minimumFractionDigits: 2 })}, tax included`);
+  const told = await page.getByRole('status').textContent();
+  const pages = /^(\d+) pages/.exec(told!)![1];
+  expect(text).toContain(`${pages} of ${pages}`);
 });

@@ -1,0 +1,48 @@
+import type { NextRequest } from 'next/server';
+import { handle, plain } from '@/server/accounts/request';
+import { today } from '@/server/cases/write';
+import { propertySources } from '@/server/offers/propertyWork';
+import { propertyReport } from '@/server/reports/property';
+
+/** The report of a property: lines of JSON that tell how far it is, the last one with the PDF. Closing it stops the work. */
+export async function GET(
+  request: NextRequest,
+  { params }: { params: Promise<{ property: string }> },
+): Promise<Response> {
+  const { property } = await params;
+  const system = request.cookies.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
+  return handle(request, 'read', async (db, viewer) => {
+    const found = await propertySources(db, viewer, property, system);
+    if (!found) return plain(404, 'There are no such grounds.');
+    if (found.sources.length === 0) return plain(409, 'No tree of these grounds was visited yet.');
+    const { page, sources } = found;
+    let stopped = false;
+    const lines = propertyReport(
+      { page, firm: viewer.firmName, made: today(), rates: sources[0]!.source.rates },
+      sources,
+      () => stopped || request.signal.aborted,
+    );
+    const encoder = new TextEncoder();
+    const body = new ReadableStream<Uint8Array>({
+      async pull(controller) {
+        try {
+          const { value, done } = await lines.next();
+          if (done) controller.close();
+          else controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`));
+        } catch (error) {
+          console.error(error);
+          controller.enqueue(
+            encoder.encode(`${JSON.stringify({ problem: 'The report could not be made; try again.' })}\n`),
+          );
+          controller.close();
+        }
+      },
+      cancel() {
+        stopped = true;
+      },
+    });
+    return new Response(body, {
+      headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' },
+    });
+  });
+}

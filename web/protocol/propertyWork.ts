@@ -1,0 +1,36 @@
+import type { Need } from '@undrel/core/costing';
+import type { OrderMaterial } from './order';
+
+/** A tree of a property with the work that is prescribed for it. */
+export interface WorkTree {
+  id: string;
+  label: string;
+  species: string;
+  visitDate: string;
+  verdict: string;
+  /** Operations in the order of work, each with its text, and how many of them are done. */
+  steps: { key: string; title: string; text: string; stage: number; done: boolean }[];
+  /** Points to sign, and those that are signed. */
+  holds: { key: string; text: string; done: boolean }[];
+  never: string[];
+  clashes: string[];
+  needs: Need[];
+  unpriced: string[];
+  materials: OrderMaterial[];
+}
+
+/** What the work on a property comes to. */
+export interface PropertyWork {
+  id: string;
+  name: string;
+  client: string;
+  trees: WorkTree[];
+  /** Trees that were visited and need nothing, and those never visited. */
+  idle: number;
+  unvisited: number;
+  currency: string | undefined;
+}
+
+/** Lines of the answer while a property report is made: how far it is, then the file. */
+export type ReportProgress =
+  { done: number; of: number; doing: string } | { pdf: string; pages: number } | { problem: string };

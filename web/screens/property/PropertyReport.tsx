@@ -1,0 +1,88 @@
+'use client';
+
+import { useRef, useState } from 'react';
+import type { ReportProgress } from '../../protocol/propertyWork';
+import { useAlive } from '../../ui/controls/Entry';
+import { keepFile } from '../../ui/keepFile';
+
+type State =
+  { at: 'rest'; told?: string; problem?: string } | { at: 'work'; done: number; of: number; doing: string };
+
+/** Bytes of a base64 text. */
+const bytesOf = (base64: string): Uint8Array<ArrayBuffer> =>
+  Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+
+/** Makes the report of the whole property, tells how far it is, and stops when asked. */
+export function PropertyReport({ id, name }: { id: string; name: string }) {
+  const [state, setState] = useState<State>({ at: 'rest' });
+  const stop = useRef<AbortController | undefined>(undefined);
+  const alive = useAlive();
+  const make = async () => {
+    const control = new AbortController();
+    stop.current = control;
+    setState({ at: 'work', done: 0, of: 1, doing: 'Reading the trees' });
+    try {
+      const answer = await fetch(`/api/properties/${id}/report`, { signal: control.signal });
+      if (!answer.ok || !answer.body) {
+        const { problem } = (await answer.json().catch(() => ({}))) as { problem?: string };
+        setState({ at: 'rest', problem: problem ?? 'The report could not be made; try again.' });
+        return;
+      }
+      const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
+      let rest = '';
+      let ended = false;
+      for (;;) {
+        const { value, done } = await reader.read();
+        rest += value ?? '';
+        const lines = rest.split('\n');
+        rest = lines.pop()!;
+        for (const line of lines) {
+          const told = JSON.parse(line) as ReportProgress;
+          if ('pdf' in told) {
+            keepFile(new Blob([bytesOf(told.pdf)], { type: 'application/pdf' }), `${name}.pdf`);
+            setState({ at: 'rest', told: `${told.pages} pages, kept as ${name}.pdf.` });
+            ended = true;
+          } else if ('problem' in told) {
+            setState({ at: 'rest', problem: told.problem });
+            ended = true;
+          } else setState({ at: 'work', ...told });
+        }
+        if (done) break;
+      }
+      if (!ended) setState({ at: 'rest', problem: 'The connection was lost on the way; try again.' });
+    } catch {
+      setState(
+        control.signal.aborted
+          ? { at: 'rest', told: 'Stopped; nothing was made.' }
+          : { at: 'rest', problem: 'The server was not reached; try again.' },
+      );
+    }
+  };
+  return (
+    <div className="no-print">
+      {state.at === 'work' ? (
+        <div className="flex flex-wrap items-center gap-3">
+          <progress className="w-60 h-3 accent-todo" value={state.done} max={state.of} aria-label="Report" />
+          <span>
+            {state.doing}, {Math.round((100 * state.done) / state.of)} %
+          </span>
+          <button type="button" className="quiet" onClick={() => stop.current?.abort()}>
+            Stop
+          </button>
+        </div>
+      ) : (
+        <button type="button" className="act" disabled={!alive} onClick={() => void make()}>
+          Make the report, PDF
+        </button>
+      )}
+      <p role="status" className="mt-1">
+        {state.at === 'rest' && state.told}
+      </p>
+      {state.at === 'rest' && state.problem && (
+        <p role="alert" className="wrong">
+          {state.problem}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,162 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import {
+  byStage,
+  CREW_DAY,
+  crewHours,
+  estimate,
+  formatMoney,
+  needsTogether,
+  unitWord,
+  type Rates,
+} from '@undrel/core/costing';
+import { tidy } from '@undrel/core/units';
+import type { PropertyWork, WorkTree } from '../../protocol/propertyWork';
+import { Entry } from '../../ui/controls/Entry';
+import { TopBar } from '../shell/TopBar';
+import { PropertyReport } from './PropertyReport';
+
+/** The materials of several trees together. */
+function together(trees: readonly WorkTree[]) {
+  const sums = new Map<string, { amount: number; unit: string }>();
+  for (const m of trees.flatMap((t) => t.materials))
+    sums.set(m.label, { amount: (sums.get(m.label)?.amount ?? 0) + m.amount, unit: m.unit });
+  return [...sums];
+}
+
+/** The work on a property: which trees, in which order, how long, what it costs; printed, it is the day sheet of the crew. */
+export function WorkScreen({ work, rates }: { work: PropertyWork; rates: Rates | undefined }) {
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const taken = work.trees.filter((t) => !left.has(t.id));
+  const needs = needsTogether(taken.map((t) => t.needs));
+  const hours = crewHours(needs);
+  const whole = rates && estimate(needs, rates);
+  const stages = rates ? byStage(needs, rates) : [];
+  const toggle = (id: string) => {
+    const next = new Set(left);
+    if (!next.delete(id)) next.add(id);
+    setLeft(next);
+  };
+  return (
+    <div className="min-h-dvh flex flex-col">
+      <TopBar
+        right={
+          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
+            Print
+          </button>
+        }
+      >
+        <Link href={`/grounds/${work.id}`} className="plain" prefetch={false}>
+          <strong>{work.name}</strong>
+        </Link>{' '}
+        <span className="text-sm text-muted hidden sm:inline">work and day sheet</span>
+      </TopBar>
+      <main className="px-4 lg:px-8 py-4 max-w-[1100px] w-full mx-auto">
+        <Entry>
+          <h1>
+            {work.trees.length === 0
+              ? 'Nothing is prescribed on these grounds'
+              : `${taken.length} trees, ${tidy(hours, 1)} crew hours: ${Math.max(1, Math.ceil(hours / CREW_DAY - 1e-9))} days`}
+          </h1>
+          {whole && work.trees.length > 0 && (
+            <p className="text-xl my-1" data-testid="property-total">
+              {formatMoney(whole.total, whole.currency)}
+              {whole.tax && `, ${whole.tax.name} included`}
+              {stages.length > 1 &&
+                `: ${stages.map((s) => `${s.year} ${formatMoney(s.estimate.total, whole.currency)}`).join(', ')}`}
+            </p>
+          )}
+          <p className="text-muted mb-2">
+            {work.client && `For ${work.client}. `}
+            {work.idle} visited {work.idle === 1 ? 'tree needs' : 'trees need'} nothing, {work.unvisited} not
+            visited. Travel counts once a day of {CREW_DAY} h. Untick what is not done now.
+          </p>
+          {!rates && work.trees.length > 0 && (
+            <p className="wrong my-2">
+              No rates, so no sums. <Link href="/practice/rates">Enter what you charge</Link>.
+            </p>
+          )}
+          <PropertyReport id={work.id} name={work.name} />
+          {taken.length > 0 && (
+            <section aria-label="On the truck" className="mt-4">
+              <h2>On the truck</h2>
+              <p>
+                {together(taken)
+                  .map(
+                    ([label, m]) =>
+                      `${label.toLowerCase()}, ${tidy(m.amount, 1)} ${unitWord(m.unit, m.amount)}`,
+                  )
+                  .join('; ') || 'hand tools'}
+              </p>
+            </section>
+          )}
+          <ol className="border-t-[1.5px] border-ink mt-4">
+            {work.trees.map((tree) => (
+              <li
+                key={tree.id}
+                className={`border-b border-ink py-3 break-inside-avoid ${left.has(tree.id) ? 'no-print' : ''}`}
+                aria-label={tree.label}
+              >
+                <div className="flex flex-wrap items-center gap-x-4">
+                  <label className="flex items-center gap-2 min-h-[44px] font-bold text-lg">
+                    <input type="checkbox" checked={!left.has(tree.id)} onChange={() => toggle(tree.id)} />
+                    {tree.label}
+                  </label>
+                  <span className="text-muted">{tree.species}</span>
+                  <span className="num ml-auto">
+                    {tidy(crewHours(tree.needs), 1)} h
+                    {rates && ` · ${formatMoney(estimate(tree.needs, rates).net, rates.currency)} net`}
+                  </span>
+                  <Link href={`/trees/${tree.id}/order`} className="quiet no-print" prefetch={false}>
+                    Order of {tree.label}
+                  </Link>
+                </div>
+                {!left.has(tree.id) && (
+                  <>
+                    {tree.never.length > 0 && (
+                      <p className="font-bold text-harm">Never cut: {tree.never.join(', ')}</p>
+                    )}
+                    {tree.clashes.map((c) => (
+                      <p key={c} className="wrong my-1">
+                        {c}
+                      </p>
+                    ))}
+                    <ul>
+                      {tree.holds
+                        .filter((h) => !/-[2-5]$/.test(h.key))
+                        .map((h) => (
+                          <li key={h.key} className="bg-wash px-3 py-1">
+                            <Box done={h.done} /> Stop: {h.text}
+                          </li>
+                        ))}
+                      {tree.steps.map((s) => (
+                        <li key={s.key} className={`px-3 py-1 ${s.stage > 1 ? 'text-muted' : ''}`}>
+                          <Box done={s.done} /> <strong>{s.title}.</strong> {s.text}
+                        </li>
+                      ))}
+                    </ul>
+                  </>
+                )}
+              </li>
+            ))}
+          </ol>
+          {stages.length > 0 && whole && whole.missing.length > 0 && (
+            <p className="wrong mt-3">Some prices are missing; the sums are too low.</p>
+          )}
+        </Entry>
+      </main>
+    </div>
+  );
+}
+
+/** A box to tick, on paper by pencil. */
+function Box({ done }: { done: boolean }) {
+  return (
+    <span className="inline-flex w-[1.1em] h-[1.1em] border-[1.5px] border-ink items-center justify-center font-bold leading-none align-[-0.15em]">
+      {done && '×'}
+      <span className="sr-only">{done ? 'done' : 'open'}</span>
+    </span>
+  );
+}

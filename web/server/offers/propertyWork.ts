@@ -1,0 +1,94 @@
+import { needsOf } from '@undrel/core/costing';
+import { plannedOf } from '@undrel/core/prescription';
+import { writeLengths, type UnitSystem } from '@undrel/core/units';
+import type { PropertyWork, WorkTree } from '../../protocol/propertyWork';
+import type { Viewer } from '../accounts/session';
+import { assessed } from '../assessed';
+import { loadProperty } from '../grounds/grounds';
+import type { Db } from '../database/transaction';
+import type { ReportSource } from '../reports/content';
+import { openDraft } from '../reports/reports';
+import { materialsOf, orderOf } from './order';
+import { trenchWork, worthOf } from './worth';
+
+/** A tree with what its newest visit is made from. */
+export interface TreeSource {
+  id: string;
+  source: ReportSource;
+}
+
+/** Every visited tree of a property with what its newest visit is made from, and the property itself. */
+export async function propertySources(db: Db, viewer: Viewer, propertyId: string, system: UnitSystem) {
+  const page = await loadProperty(db, propertyId);
+  if (!page) return undefined;
+  const sources: TreeSource[] = [];
+  for (const { id } of page.trees) {
+    const draft = await openDraft(db, viewer, id, undefined, system);
+    if (draft) sources.push({ id, source: draft.source });
+  }
+  return { page, sources };
+}
+
+/** The work of one tree; undefined where nothing is prescribed. */
+export function workOfTree({ id, source }: TreeSource): WorkTree | undefined {
+  const { tree, events, visit, schools, table, system } = source;
+  const { verdict, operations } = assessed(tree, events, visit, schools, table);
+  const planned = plannedOf(operations, visit.decisions).filter((o) => o.key !== 'watch');
+  if (planned.length === 0) return undefined;
+  const order = orderOf(source, [], id);
+  const signed = new Set((visit.work ?? []).map((w) => w.step));
+  const needs = needsOf(planned, visit, trenchWork(source));
+  return {
+    id,
+    label: tree.label,
+    species: tree.species,
+    visitDate: visit.date,
+    verdict: verdict.summary,
+    steps: order.steps.flatMap((s) =>
+      'operation' in s
+        ? [
+            {
+              key: s.key,
+              title: s.title,
+              text: writeLengths(s.text, system),
+              stage: s.stage,
+              done: signed.has(s.key),
+            },
+          ]
+        : [],
+    ),
+    holds: order.steps.flatMap((s) =>
+      'hold' in s ? [{ key: s.key, text: s.text, done: signed.has(s.key) }] : [],
+    ),
+    never: order.never,
+    clashes: order.clashes.map((c) => writeLengths(c, system)),
+    needs,
+    unpriced: worthOf(source, undefined).unpriced,
+    materials: materialsOf(needs),
+  };
+}
+
+/** The work on a property, tree by tree. */
+export async function propertyWork(
+  db: Db,
+  viewer: Viewer,
+  propertyId: string,
+  system: UnitSystem,
+): Promise<{ work: PropertyWork; rates: ReportSource['rates'] } | undefined> {
+  const found = await propertySources(db, viewer, propertyId, system);
+  if (!found) return undefined;
+  const { page, sources } = found;
+  const trees = sources.flatMap((s) => workOfTree(s) ?? []);
+  return {
+    work: {
+      id: page.id,
+      name: page.name,
+      client: page.client ?? '',
+      trees,
+      idle: sources.length - trees.length,
+      unvisited: page.trees.length - sources.length,
+      currency: sources[0]?.source.rates?.currency,
+    },
+    rates: sources[0]?.source.rates,
+  };
+}

@@ -1,0 +1,262 @@
+import { PDFDocument, StandardFonts } from 'pdf-lib';
+import { byStage, estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
+import { clientWords } from '@undrel/core/diagnosis';
+import { plannedOf } from '@undrel/core/prescription';
+import { formatQuantity, writeLengths } from '@undrel/core/units';
+import type { Block, ReadDocument, Section } from '../../protocol/document';
+import type { PropertyPage } from '../../protocol/grounds';
+import type { ReportProgress, WorkTree } from '../../protocol/propertyWork';
+import { propertyMap } from '../../ui/drawing/propertyMap';
+import { assessed } from '../assessed';
+import { workOfTree, type TreeSource } from '../offers/propertyWork';
+import { estimateRows, leftOut } from '../offers/words';
+import { stemDrawing } from './content';
+import { documentPdf } from './pdf';
+
+/** Points of a page, as the map stands in the PDF. */
+const MAP = { width: 515, most: 360 };
+
+const text = (value: string, tone?: 'lead' | 'strong' | 'muted'): Block => ({
+  as: 'text',
+  text: value,
+  ...(tone && { tone }),
+});
+
+interface Grounds {
+  page: PropertyPage;
+  firm: string;
+  made: string;
+  rates: Rates | undefined;
+}
+
+const headOf = ({ page, firm, made }: Grounds): Omit<ReadDocument, 'sections'> => ({
+  firm,
+  stamp: `Draft of ${made}, not issued`,
+  title: page.name,
+  lines: [
+    ...(page.client ? [`For ${page.client}`] : []),
+    `${page.trees.length} trees; the newest visit of each`,
+  ],
+  foot: `${page.name} · draft of ${made}`,
+});
+
+/** The first pages: how many need what, the table of trees, cohorts, map and sums. */
+function overview(grounds: Grounds, sources: readonly TreeSource[], work: readonly WorkTree[]): ReadDocument {
+  const { page, rates, firm } = grounds;
+  const head = headOf(grounds);
+  const needs = needsTogether(work.map((w) => w.needs));
+  const whole = rates && estimate(needs, rates);
+  const stages = rates ? byStage(needs, rates) : [];
+  const net = (w: WorkTree) => (rates ? formatMoney(estimate(w.needs, rates).net, rates.currency) : '');
+  const worked = new Set(work.map((w) => w.id));
+  const mapped = sources.flatMap(({ id, source: { tree } }) =>
+    tree.position ? [{ label: tree.label, ...tree.position, work: worked.has(id) }] : [],
+  );
+  const sections: Section[] = [
+    {
+      title: 'Summary',
+      blocks: [
+        text([firm, ...head.lines].join('. '), 'muted'),
+        text(
+          `${work.length} of ${page.trees.length} trees need work; ${sources.length - work.length} that were visited need none, ${page.trees.length - sources.length} were not visited.`,
+          'lead',
+        ),
+        ...(whole
+          ? [text(`All of it comes to ${formatMoney(whole.total, rates.currency)}, tax included.`, 'strong')]
+          : []),
+        ...(mapped.length > 0
+          ? [
+              {
+                as: 'figure' as const,
+                drawing: propertyMap(page.plan, mapped, MAP, sources[0]?.source.system ?? 'metric'),
+                title: 'Map of the trees',
+                caption: 'Trees on the plan of the grounds, true scale, north up; filled ones need work.',
+              },
+            ]
+          : []),
+      ],
+    },
+    {
+      title: 'Trees',
+      page: true,
+      blocks: [
+        {
+          as: 'table',
+          label: 'Trees',
+          head: ['tree', 'species', 'visited', 'what is done', 'net'],
+          widths: [15, 21, 12, 38, 14],
+          rows: sources.map(({ id, source }) => {
+            const own = work.find((w) => w.id === id);
+            return [
+              source.tree.label,
+              source.tree.species,
+              source.visit.date,
+              own ? own.steps.map((s) => s.title.toLowerCase()).join(', ') : 'nothing',
+              own ? net(own) : '',
+            ];
+          }),
+        },
+      ],
+    },
+    ...(page.cohorts.length > 0
+      ? [
+          {
+            title: 'Planted together',
+            blocks: page.cohorts.flatMap((c): Block[] => [
+              { as: 'heading', text: c.name },
+              ...c.readings.slice(0, 3).map((r) => text(r.summary)),
+            ]),
+          },
+        ]
+      : []),
+    ...(whole
+      ? [
+          {
+            title: 'What it costs',
+            blocks: [
+              ...stages.flatMap((s): Block[] => [
+                { as: 'heading', text: `Stage ${s.stage}, ${s.year}` },
+                {
+                  as: 'table',
+                  label: `Stage ${s.stage}`,
+                  head: ['what', 'amount', 'price', 'sum'],
+                  widths: [49, 19, 16, 16],
+                  rows: estimateRows(summed(s.estimate)),
+                },
+              ]),
+              ...leftOut(whole, [...new Set(work.flatMap((w) => w.unpriced))]).map((line) => text(line)),
+            ],
+          },
+        ]
+      : []),
+  ];
+  return { ...head, sections };
+}
+
+/** An estimate with the lines of one resource in one: a property has hundreds of them. The sums are those of the lines. */
+function summed(e: ReturnType<typeof estimate>): typeof e {
+  const digits = e.net.split('.')[1]?.length ?? 0;
+  const merged = [...new Set(e.lines.map((l) => l.resource))].map((resource) => {
+    const own = e.lines.filter((l) => l.resource === resource);
+    const add = (values: string[], places: number) =>
+      (values.reduce((sum, v) => sum + Math.round(Number(v) * 10 ** places), 0) / 10 ** places).toFixed(
+        places,
+      );
+    return {
+      ...own[0]!,
+      of: own.length === 1 ? own[0]!.of : `${own[0]!.of.split(': ')[1] ?? own[0]!.of}, ${own.length} lines`,
+      charged: String(
+        Number(
+          add(
+            own.map((l) => l.charged),
+            2,
+          ),
+        ),
+      ),
+      sum: add(
+        own.map((l) => l.sum),
+        digits,
+      ),
+    };
+  });
+  return { ...e, lines: merged };
+}
+
+/** One page of a tree: the section, the verdict, what is done with how much, and its price. */
+function treeSection({ rates }: Grounds, { source }: TreeSource, work: WorkTree | undefined): Section {
+  const { tree, events, visit, schools, table, system } = source;
+  const { profile, verdict, operations } = assessed(tree, events, visit, schools, table);
+  const planned = plannedOf(operations, visit.decisions);
+  const say = (line: string) => writeLengths(line, system);
+  const blocks: Block[] = [
+    text(`${tree.species}; visit of ${visit.date}`, 'muted'),
+    text(clientWords(tree, visit, verdict), 'lead'),
+    {
+      as: 'figure',
+      drawing: stemDrawing(source, profile, planned, 'before'),
+      title: 'Section through the stem, as found',
+      caption: 'As found, section at true scale.',
+    },
+    ...planned.flatMap((o): Block[] => [
+      { as: 'heading', text: o.title },
+      text(visit.decisions.find((d) => d.operation === o.key)?.wording || say(o.summary)),
+      ...(o.quantities.length > 0
+        ? [text(o.quantities.map((q) => `${q.name}: ${formatQuantity(q, system)}`).join('; '), 'muted')]
+        : []),
+      text(`When: ${o.season}`, 'muted'),
+    ]),
+    ...(work?.never.length ? [text(`Never cut: ${work.never.join(', ')}.`, 'strong')] : []),
+    ...(work && rates
+      ? [
+          text(
+            `Net, with a trip of its own: ${formatMoney(estimate(work.needs, rates).net, rates.currency)}.`,
+          ),
+        ]
+      : []),
+    ...(visit.lookAgain ? [text(`Look again on ${visit.lookAgain.on}: ${visit.lookAgain.why}`)] : []),
+  ];
+  return { title: tree.label, blocks, page: true };
+}
+
+/** Trees set in one go: each go carries the fonts once, and keeps other requests waiting for as long as it takes. */
+const AT_ONCE = 2;
+
+/** Pause between two pieces of work, ms: an answer takes several turns of the loop, and all of them fit. */
+const PAUSE = 25;
+const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, PAUSE));
+
+/**
+ * The report of a property, piece by piece: each tree is laid out on its own, with other requests let in between, and
+ * what comes back tells how far it is. Stops where `stopped` says so.
+ */
+export async function* propertyReport(
+  grounds: Grounds,
+  sources: readonly TreeSource[],
+  stopped: () => boolean,
+): AsyncGenerator<ReportProgress> {
+  const of = 2 * sources.length + 1;
+  const work: WorkTree[] = [];
+  for (const [i, source] of sources.entries()) {
+    await breathe();
+    if (stopped()) return;
+    const own = workOfTree(source);
+    if (own) work.push(own);
+    yield { done: i + 1, of, doing: `Working out ${source.source.tree.label}` };
+  }
+  const file = await PDFDocument.create();
+  const add = async (doc: ReadDocument) => {
+    const part = await PDFDocument.load(await documentPdf(doc, false));
+    for (const page of await file.copyPages(part, part.getPageIndices())) file.addPage(page);
+  };
+  await add(overview(grounds, sources, work));
+  for (let i = 0; i < sources.length; i += AT_ONCE) {
+    await breathe();
+    if (stopped()) return;
+    const some = sources.slice(i, i + AT_ONCE);
+    const sections = some.map((source) =>
+      treeSection(
+        grounds,
+        source,
+        work.find((w) => w.id === source.id),
+      ),
+    );
+    sections[0]!.page = false;
+    await add({ ...headOf(grounds), sections });
+    const done = sources.length + 1 + i + some.length;
+    yield { done, of, doing: `Setting ${some.at(-1)!.source.tree.label}` };
+  }
+  const font = await file.embedFont(StandardFonts.Helvetica);
+  const pages = file.getPageCount();
+  file.getPages().forEach((page, i) => {
+    const label = `${i + 1} of ${pages}`;
+    page.drawText(label, {
+      x: page.getWidth() - 40 - font.widthOfTextAtSize(label, 8),
+      y: 28,
+      size: 8,
+      font,
+    });
+  });
+  file.setTitle(grounds.page.name);
+  file.setAuthor(grounds.firm);
+  yield { pdf: Buffer.from(await file.save()).toString('base64'), pages };
+}

@@ -136,8 +136,8 @@ export const MATTERS: readonly Matter[] = [
     key: 'mulchSeason',
     label: 'Mulching season',
     schools: [
-      { key: 'autumn', label: 'autumn, on warm soil' },
-      { key: 'spring', label: 'spring, after the soil has warmed' },
+      { key: 'autumn', label: 'autumn, on warm soil', values: { from: 9, to: 11 } },
+      { key: 'spring', label: 'spring, after the soil has warmed', values: { from: 4, to: 6 } },
     ],
     reason: 'Roots still grow in warm autumn soil.',
   },

@@ -1,8 +1,62 @@
 import { anchorsOf } from './prune';
-import { limit, type Operation, type OperationKey, type Situation } from './operation';
+import { limit, schoolValue, type Operation, type OperationKey, type Situation } from './operation';
+import { REMEDIES } from './remedies';
+import { dateProblems, type ClosedSeason } from './seasons';
 
-/** What of the prescribed operations does not go together, each with why and what to do about it. */
-export function clashesOf(planned: readonly Operation[], s: Situation): string[] {
+const DAY = 86_400_000;
+const ROOT_WORK = ['excavate', 'prune', 'reset'] as const;
+
+/** Planned days that do not go together: the wrong season, the wrong order, too soon after one another. */
+function dateClashes(planned: readonly Operation[], s: Situation, closed: readonly ClosedSeason[]): string[] {
+  const dated = planned
+    .flatMap((o) => {
+      const on = s.visit.decisions.find((d) => d.operation === o.key)?.on;
+      return on ? [{ operation: o, on }] : [];
+    })
+    .sort((a, b) => REMEDIES[a.operation.key].order - REMEDIES[b.operation.key].order);
+  const season = s.school('mulchSeason');
+  const [from, to] = [schoolValue(season, 'from'), schoolValue(season, 'to')];
+  const mulching = dated.find((d) => d.operation.key === 'mulch');
+  const month = Number(mulching?.on.slice(5, 7));
+  const dug = dated.find((d) => d.operation.key === 'excavate');
+  const cut = dated.find((d) => d.operation.key === 'prune');
+  const drying = dug?.operation.lookAgain?.days ?? 0;
+  return [
+    ...dated.flatMap(({ operation, on }) =>
+      dateProblems(operation, s.tree.species, on, closed).map((problem) => `${operation.title}: ${problem}`),
+    ),
+    ...(mulching && (month < from || month > to)
+      ? [
+          `Mulch planned for ${mulching.on}, while the school followed lays it in ${season.label}: clear the bark now, top up then.`,
+        ]
+      : []),
+    ...dated.flatMap((first, i) =>
+      dated
+        .slice(i + 1)
+        .filter((later) => later.on < first.on && later.operation.first.length > 0)
+        .map(
+          (later) =>
+            `${later.operation.title} is planned for ${later.on}, before ${first.operation.title.toLowerCase()} on ${first.on}: it comes after it.`,
+        ),
+    ),
+    ...(dug && cut && cut.on >= dug.on && Date.parse(cut.on) - Date.parse(dug.on) < drying * DAY
+      ? [
+          `Root pruning is planned for ${cut.on}, less than ${drying} days after the excavation: the bark has to dry and be looked at again first.`,
+        ]
+      : []),
+  ];
+}
+
+/**
+ * What of the prescribed operations does not go together, each with why and what to do about it.
+ *
+ * @param closed seasons closed where the firm works
+ */
+export function clashesOf(
+  planned: readonly Operation[],
+  s: Situation,
+  closed: readonly ClosedSeason[] = [],
+): string[] {
   const has = (key: OperationKey) => planned.some((o) => o.key === key);
   const title = (key: OperationKey) => planned.find((o) => o.key === key)!.title;
   const anchors = anchorsOf(s);
@@ -10,6 +64,10 @@ export function clashesOf(planned: readonly Operation[], s: Situation): string[]
     s.verdict.causes.some((c) => c.cause === cause && c.standing === 'likely');
   const target = s.visit.cuts?.target !== undefined;
   const rocks = s.verdict.facts.rocks.state === 'yes';
+  const barredReset = planned.find((o) => o.key === 'reset' && o.advice === 'not');
+  const fed = s.school('fertiliser').key === 'withFill' && has('trench') && ROOT_WORK.some(has);
+  const year = s.visit.date.slice(0, 4);
+  const spread = s.events.find((e) => e.kind === 'fertiliser' && e.when.startsWith(year));
   const worked = (['mulch', 'excavate', 'prune', 'trench'] as const).filter(has);
   return [
     ...(has('reset') && has('prune')
@@ -35,6 +93,16 @@ export function clashesOf(planned: readonly Operation[], s: Situation): string[]
           `Removal and ${worked.map((key) => title(key).toLowerCase()).join(', ')}: one or the other; money for both is lost.`,
         ]
       : []),
+    ...(barredReset ? [`Reset is prescribed though the rules bar it: ${barredReset.why.join('; ')}.`] : []),
+    ...(fed
+      ? [
+          'Fertiliser goes in with the trench fill while cut or bared roots recover: hold it for a year, or follow the school that does.',
+        ]
+      : []),
+    ...(has('fertiliser') && spread
+      ? [`Fertiliser is held, yet some was given in ${spread.when}: tell the maintenance contract.`]
+      : []),
+    ...dateClashes(planned, s, closed),
     ...(has('watch') && worked.length > 0
       ? ['Watch only stands beside work that is prescribed: the next look is told by the work.']
       : []),

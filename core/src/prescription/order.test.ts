@@ -5,6 +5,7 @@ import type { Finding, TreeEvent } from '../casefile';
 import { readCase } from '../casefile/schema';
 import { MATTERS } from '../practice';
 import {
+  clashesOf,
   closedOn,
   dateProblems,
   monthDayProblem,
@@ -139,4 +140,21 @@ test('a new prescription tells what it dropped, what it took up, and what was fo
   expect(revision.changes.some((c) => c.what === 'no longer prescribed')).toBe(true);
   expect(revision.why.some((w) => w.startsWith('Then: '))).toBe(true);
   expect(revisionOf(before, before, 'metric')).toEqual({ changes: [], why: [] });
+});
+
+test('days that do not go together are said', () => {
+  const clashes = (dates: Record<string, string>, closed: ClosedSeason[] = []) => {
+    const decisions = Object.entries(dates).map(([operation, on]) => ({ operation, taken: true, on }));
+    const s = situation(tree, events, { ...visit, decisions }, profile, verdict, {});
+    const planned = operations.filter((o) => dates[o.key] !== undefined);
+    return clashesOf(planned, s, closed).join('\n');
+  };
+  expect(clashes({ excavate: '2027-06-10', prune: '2027-05-01' })).toMatch(
+    /Root pruning is planned for 2027-05-01, before root collar excavation on 2027-06-10/,
+  );
+  expect(clashes({ excavate: '2027-05-01', prune: '2027-05-05' })).toContain('less than 14 days after');
+  expect(clashes({ excavate: '2027-05-01', prune: '2027-06-05' })).not.toMatch(/days after|before root/);
+  expect(clashes({ prune: '2027-12-01' }, [season])).toContain('closed season, 11-15 to 02-10');
+  expect(clashes({ mulch: '2027-06-01' })).toContain('Mulch planned for 2027-06-01');
+  expect(clashes({ mulch: '2027-10-01' })).not.toContain('Mulch planned');
 });

@@ -68,6 +68,6 @@ export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], t
     }),
     never: advice?.roots.filter((r) => r.decision === 'keep').map((r) => r.label) ?? [],
     materials: materialsOf(needsOf(planned, visit, trenches)),
-    clashes: clashesOf(planned, s),
+    clashes: clashesOf(planned, s, closed),
   };
 }

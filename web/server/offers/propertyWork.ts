@@ -35,7 +35,7 @@ export function workOfTree({ id, source }: TreeSource): WorkTree | undefined {
   const { verdict, operations } = assessed(tree, events, visit, schools, table);
   const planned = plannedOf(operations, visit.decisions).filter((o) => o.key !== 'watch');
   if (planned.length === 0) return undefined;
-  const order = orderOf(source, [], id);
+  const order = orderOf(source, source.closed ?? [], id);
   const signed = new Set((visit.work ?? []).map((w) => w.step));
   const needs = needsOf(planned, visit, trenchWork(source));
   return {

@@ -19,6 +19,7 @@ import {
   revisionOf,
   situation,
   workOrder,
+  type ClosedSeason,
   type Operation,
   type PrescriptionChange,
 } from '@undrel/core/prescription';
@@ -71,6 +72,8 @@ export interface ReportSource {
   wording: Wording;
   /** What the firm charges. */
   rates?: Rates;
+  /** Seasons closed where the firm works. */
+  closed?: readonly ClosedSeason[];
   system: UnitSystem;
 }
 
@@ -317,7 +320,11 @@ export function reportContent(source: ReportSource): ReportContent {
   };
   const planned = plannedOf(operations, visit.decisions);
   const changesGround = Object.values(plannedWork(planned)).some((v) => v !== undefined);
-  const clashes = clashesOf(planned, situation(tree, source.events, visit, profile, verdict, source.schools));
+  const clashes = clashesOf(
+    planned,
+    situation(tree, source.events, visit, profile, verdict, source.schools),
+    source.closed,
+  );
   const bearing = deepestAt(profile);
   const dug = assessDigKept(source);
   const cuts = dug && cutsPart(dug, source);

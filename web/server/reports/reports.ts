@@ -59,6 +59,7 @@ export async function openDraft(
         weather: loaded.weather,
       },
       site: loaded.site,
+      closed: loaded.closed,
       referenceLogs: (await referenceGround(db, loaded.treeId))?.logs,
       wording: head?.wording ?? {},
       rates: (await loadFirm(db)).rates ?? undefined,

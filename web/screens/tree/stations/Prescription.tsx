@@ -48,7 +48,11 @@ export function Prescription(props: StationProps) {
   const { tree, events, profile, firmSchools, visit, visitId, treeId, control, mayJudge } = props;
   const { operations, verdict } = judgedOf(props);
   const planned = plannedOf(operations, visit.decisions);
-  const clashes = clashesOf(planned, situation(tree, events, visit, profile, verdict, firmSchools));
+  const clashes = clashesOf(
+    planned,
+    situation(tree, events, visit, profile, verdict, firmSchools),
+    props.closed,
+  );
   const back = comeBack(operations, visit);
   const head = headOf(visit);
   return (

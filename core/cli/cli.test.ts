@@ -161,3 +161,24 @@ test('walk triages an inventory, most urgent first; bad cells and unknown specie
     expect.stringContaining('column label: missing; the file has a, b'),
   ]);
 });
+
+test('rates price the treatment and set the options side by side; bad ones are named', () => {
+  const rates = join(folder, 'rates.json');
+  writeFileSync(rates, JSON.stringify({ currency: 'EUR', prices: { crew: '68.50', trip: '38' } }));
+  const { worth } = JSON.parse(run(['assess', example, '--rates', rates]).stdout);
+  const [first] = worth.estimate.lines;
+  expect(first.sum).toBe((Math.round(Number(first.charged) * 6850) / 100).toFixed(2));
+  expect(worth.options.map((o: { key: string }) => o.key)).toEqual([
+    'treat',
+    'reset',
+    'replace',
+    'remove',
+    'nothing',
+  ]);
+  const text = run(['assess', example, '--format', 'text', '--rates', rates]).stdout;
+  expect(text).toContain(worth.answer);
+  expect(text).toMatch(/Total €[\d.]+, without .*: no price/);
+  writeFileSync(rates, JSON.stringify({ currency: 'EUX', prices: {} }));
+  const bad = run(['assess', example, '--rates', rates]);
+  expect([bad.status, bad.stderr]).toEqual([2, expect.stringContaining('$.currency: "EUX": not a currency')]);
+});

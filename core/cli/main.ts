@@ -12,13 +12,17 @@ import { visitToJudge } from '../src/walk';
 import { groundOf, groundSummary, groundText } from './ground';
 import { assessmentText } from './text';
 import { walkInventory, walkText } from './walk';
+import { readRates, worthOfCase, worthText } from './worth';
+import type { Rates } from '../src/costing';
 
-const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units metric|us] [--visit YYYY-MM-DD] [--brief]
+const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units metric|us] [--visit YYYY-MM-DD] [--rates FILE] [--brief]
        undrel walk [FILE.csv] [--format json|text]
        undrel schema
 
 assess  measures, explains and prescribes for the last visit of each case file (or the one of --visit);
         --brief leaves out the reasons, the next checks, the forecast of a dig, its cut plan and the trenches, for a whole inventory;
+        --rates prices the treatment and sets five options side by side over ten years, from a file such as
+        {"currency":"EUR","prices":{"crew":"68.50"},"tax":{"name":"VAT","percent":"19"}};
         without FILE, or with -, reads standard input. JSON comes one line a file.
 walk    triages an inventory, one row a tree, most urgent first: columns label, species, common name,
         year planted, stock, date and the quick looks flare, mulch, girdling, conks, lean, colour, density,
@@ -41,6 +45,7 @@ interface Options {
   units: string;
   visit: string | undefined;
   brief: boolean;
+  rates: Rates | undefined;
   solve: Solver | undefined;
 }
 
@@ -77,17 +82,19 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
         )
       : undefined;
   const ground = options.brief ? undefined : groundOf(caseFile, visit);
+  const worth = options.rates && worthOfCase(caseFile, visit, result, dug, ground, options.rates);
   if (options.format === 'text') {
     const system = options.units === 'us' ? 'us' : 'metric';
     return (
       assessmentText(caseFile, visit.date, result, explanation, since, system) +
       (dug ? digText(dug, visit.date, system) : '') +
       (cuts ? cutsText(cuts, visit.date) : '') +
-      (ground ? groundText(ground, system) : '')
+      (ground ? groundText(ground, system) : '') +
+      (worth ? worthText(worth) : '')
     );
   }
   const dig = dug && digSummary(dug);
-  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig, cuts, ground: ground && groundSummary(ground) })}\n`;
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig, cuts, ground: ground && groundSummary(ground), worth })}\n`;
 }
 
 function problemOf(error: unknown): string {
@@ -142,6 +149,14 @@ const oneOf = (name: string, value: string, allowed: string[]) => {
   if (!allowed.includes(value)) throw new BadCall(`--${name} ${value}: allowed are ${allowed.join(', ')}`);
 };
 
+async function ratesFrom(file: string): Promise<Rates> {
+  try {
+    return readRates(await slurp(file));
+  } catch (error) {
+    throw new BadCall(`--rates ${file}: ${problemOf(error)}`);
+  }
+}
+
 async function main(): Promise<number> {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
@@ -149,6 +164,7 @@ async function main(): Promise<number> {
       format: { type: 'string', default: 'json' },
       units: { type: 'string', default: 'metric' },
       visit: { type: 'string' },
+      rates: { type: 'string' },
       brief: { type: 'boolean', default: false },
       help: { type: 'boolean', default: false },
     },
@@ -167,11 +183,13 @@ async function main(): Promise<number> {
   if (command === 'walk') return walkFile(files[0] ?? '-', values.format);
   if (command !== 'assess')
     throw new BadCall(command ? `there is no command ${command}` : 'a command is needed');
+  const rates = values.rates === undefined ? undefined : await ratesFrom(values.rates);
   return assessFiles(files.length > 0 ? files : ['-'], {
     format: values.format,
     units: values.units,
     visit: values.visit,
     brief: values.brief,
+    rates,
     solve: values.brief ? undefined : highsSolver(await (await import('highs')).default()),
   });
 }

@@ -14,12 +14,10 @@ const TREE = '/trees/sable-katsura-14';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-/** name, path, viewport, theme, buttons to press first, region to come to */
+/** name, path, viewport, theme, buttons to press first, region to come to, field whose address is gone to */
 const VIEWS = [
   ['grounds', '/grounds', DESK],
   ['property', '/grounds/kelpworth', DESK],
-  ['tree-history', `${TREE}?station=history`, DESK],
-  ['tree-base', `${TREE}?station=base`, DESK],
   ['tree-mulch', `${TREE}?station=mulch`, DESK],
   ['tree-soil', '/trees/kelpworth-4?station=soil', DESK],
   ['tree-dig', `${TREE}?station=dig`, DESK],
@@ -28,11 +26,21 @@ const VIEWS = [
   ['tree-cuts', '/trees/sable-hornbeam-3?station=cuts', DESK],
   ['tree-prescription', `${TREE}?station=prescription`, DESK, 'paper', 'After work'],
   ['tree-trenches', '/trees/kelpworth-4?station=trenches', DESK],
-  ['crew-trenches', '/trees/kelpworth-4/crew/trenches', DESK],
-  ['judgements', '/practice/judgements', DESK],
+  ['options', `${TREE}/options`, DESK],
+  ['work', '/grounds/kelpworth/work', DESK],
   ['walk-ranked', '/grounds/kelpworth/walk', DESK, 'paper', 'Who needs what'],
   ['report', `${TREE}/report`, DESK],
   ['phone-soil', `${TREE}?station=soil`, PHONE, 'paper', undefined, 'Penetrometer'],
+  ['phone-order', `${TREE}/order`, PHONE],
+  [
+    'phone-offer',
+    `${TREE}/options`,
+    PHONE,
+    'paper',
+    'Make a link',
+    undefined,
+    'Send this; it is shown only now',
+  ],
   ['phone-dig', `${TREE}?station=dig`, PHONE],
   ['phone-walk', '/grounds/sable-row/walk', PHONE, 'sun', ['Walk:', 'Begin a round']],
 ];
@@ -57,12 +65,13 @@ await program(async (atStop) => {
   await page.goto(`${base}/sign-in`);
   await page.getByRole('button', { name: 'Enter as the consultant' }).click();
   await page.waitForURL('**/grounds');
-  for (const [name, path, viewport, theme = 'paper', press, region] of VIEWS) {
+  for (const [name, path, viewport, theme = 'paper', press, region, follow] of VIEWS) {
     await page.setViewportSize(viewport);
     await context.addCookies([{ name: 'undrel_theme', value: theme, url: base }]);
     await page.goto(base + path);
     await page.locator('main').waitFor();
     for (const name of [press ?? []].flat()) await page.getByRole('button', { name }).click();
+    if (follow) await page.goto(await page.getByLabel(follow).inputValue());
     // The forecast of a dig and the reasons of a verdict come a moment later.
     if (region) await page.getByRole('region', { name: region }).evaluate((part) => part.scrollIntoView());
     await page.waitForTimeout(

@@ -1,4 +1,7 @@
 import type { Visit } from '../casefile/model';
+import type { WorkDone } from '../casefile/work';
+import type { UnitSystem } from '../units/length';
+import { formatQuantity } from '../units/quantity';
 import { CUT_PLAN } from '../practice';
 import type { Operation, OperationKey } from './operation';
 import { HOLD_POINTS, REMEDIES, type HoldKey } from './remedies';
@@ -75,3 +78,18 @@ export function workOrder(planned: readonly Operation[], visit: Pick<Visit, 'cut
     ...stages.slice(1).flatMap(({ stage, year: at, roots }) => season(prune, stage, at, roots)),
   ];
 }
+
+/** The amounts that were recorded on site, in the units of the operation's own quantities. */
+export const amountsDone = (
+  { amounts }: WorkDone,
+  operation: Operation | undefined,
+  system: UnitSystem,
+): string =>
+  (amounts ?? [])
+    .flatMap(({ name, amount }) => {
+      const planned = operation?.quantities.find((q) => q.name === name);
+      if (!planned) return [`${name} ${amount}`];
+      const done = formatQuantity({ ...planned, value: amount, plusMinus: undefined }, system);
+      return [`${name} ${done} in place of ${formatQuantity(planned, system)}`];
+    })
+    .join(', ');

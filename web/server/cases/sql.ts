@@ -87,7 +87,7 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
 
 /** What was written to a tree and everything below it, newest first. */
 export const TREE_RECORD = `select a.id::text, to_char(a.at at time zone 'UTC', 'YYYY-MM-DD HH24:MI') as at, u.name as by, a.action, a.subject,
-    a.subject_id, a.before, a.after
+    a.subject_id, a.before - 'content' as before, a.after - 'content' as after
   from audit_entries a left join users u on u.firm_id = a.firm_id and u.id = a.actor
   where (a.subject = 'trees' and a.subject_id = $1)
      or (a.subject in ('tree_events', 'visits') and coalesce(a.after, a.before) ->> 'tree_id' = $1)

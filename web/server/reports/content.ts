@@ -12,6 +12,7 @@ import {
 import { yearOf, eventsFollowed, fillWords, sinceWhen, type Beside } from '@undrel/core/history';
 import {
   clashesOf,
+  amountsDone,
   HOLD_POINTS,
   plannedOf,
   plannedWork,
@@ -266,14 +267,16 @@ function revisionPart(source: ReportSource, now: ReturnType<typeof assessed>): R
 }
 
 /** What the crew recorded, step by step. */
-const workPart = (visit: Visit, operations: readonly Operation[]): string[] =>
+const workPart = (visit: Visit, operations: readonly Operation[], system: UnitSystem): string[] =>
   (visit.work ?? []).map((w) => {
     const [, key, stage] = /^([a-zA-Z]+?)(?:-([2-5]))?$/.exec(w.step) ?? [];
+    const operation = operations.find((o) => o.key === key);
+    const amounts = amountsDone(w, operation, system);
     const title =
-      operations.find((o) => o.key === key)?.title ??
+      operation?.title ??
       HOLD_POINTS[w.step.replace(/^hold-/, '').replace(/-[2-5]$/, '') as keyof typeof HOLD_POINTS] ??
       w.step;
-    return `${w.on}${w.by ? `, ${w.by}` : ''}: ${title}${stage ? `, stage ${stage}` : ''}, ${w.how}${w.note ? `. ${w.note}` : ''}`;
+    return `${w.on}${w.by ? `, ${w.by}` : ''}: ${title}${stage ? `, stage ${stage}` : ''}, ${w.how}${amounts && `: ${amounts}`}${w.note ? `. ${w.note}` : ''}`;
   });
 
 /** Bearing of the section: where the collar lies deepest. */
@@ -311,7 +314,7 @@ export function reportContent(source: ReportSource): ReportContent {
   const whole = assessed(tree, source.events, visit, source.schools, source.table);
   const { profile, verdict, operations } = whole;
   const revision = revisionPart(source, whole);
-  const work = workPart(visit, operations);
+  const work = workPart(visit, operations, system);
   const why = explained(verdict, source.table);
   const reasonsFor = (cause: CauseKey) => {
     const { for: speaksFor, against } = why.causes.find((c) => c.cause === cause)!;

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { Decision, Visit } from '@undrel/core/casefile';
 import { MATTERS } from '@undrel/core/practice';
 import {
+  amountsDone,
   clashesOf,
   dateProblems,
   HOLD_POINTS,
@@ -171,6 +172,7 @@ function OperationEntry(props: StationProps & { operation: Operation }) {
             </strong>
             , {w.on}
             {w.by && ` by ${w.by}`}
+            {w.amounts && `: ${amountsDone(w, operation, system)}`}
             {w.note && `. ${w.note}`}
           </p>
         ))}

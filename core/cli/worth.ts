@@ -12,7 +12,7 @@ import type { CaseFile, Visit } from '../src/casefile';
 import type { Assessment } from '../src/assessment';
 import { situation } from '../src/prescription';
 import type { DigAssessment } from '../src/pruning';
-import { answerOf, optionsOf, treatmentOf, type WorthOption } from '../src/worth';
+import { answerOf, optionsOf, squeezedIn, treatmentOf, type WorthOption } from '../src/worth';
 import type { Ground } from './ground';
 
 /** The options over ten years, and what the treatment costs. */
@@ -44,19 +44,12 @@ export function worthOfCase(
     quantities: laidOut.quantities,
     byAir: laidOut.plan.rules.school === 'air',
   };
-  const nothing = dug?.forecast.scenarios[0];
   const options = optionsOf({
     situation: s,
     operations,
     rates,
     trenches,
-    ...(nothing && {
-      squeezed: {
-        half: nothing.reach.find((r) => r.threshold === 0.5)!.year,
-        now: nothing.p50[0]!,
-        inTenYears: nothing.p50[10]!,
-      },
-    }),
+    ...(dug && { squeezed: squeezedIn(dug.forecast) }),
   });
   return {
     answer: answerOf(options, rates.currency),

@@ -1,5 +1,5 @@
 import { estimate, needsOf, type Estimate, type Need, type Rates, type TrenchWork } from '../costing';
-import type { YearBand } from '../growth';
+import type { Forecast, YearBand } from '../growth';
 import { COST_RANGE, WATCH_HOURS, WORTH_YEARS } from '../practice/worth';
 import { limit } from '../prescription/operation';
 import {
@@ -45,6 +45,16 @@ export interface WorthGiven {
   trenches: TrenchWork | undefined;
   /** Year from the dig at which half of the bark is squeezed if nothing is done, and its share in ten years. */
   squeezed?: { half: YearBand; inTenYears: number; now: number };
+}
+
+/** How the bark is squeezed where nothing is done, from the forecast of a dig. */
+export function squeezedIn({ scenarios }: Pick<Forecast, 'scenarios'>): NonNullable<WorthGiven['squeezed']> {
+  const nothing = scenarios[0]!;
+  return {
+    half: nothing.reach.find((r) => r.threshold === 0.5)!.year,
+    now: nothing.p50[0]!,
+    inTenYears: nothing.p50[WORTH_YEARS]!,
+  };
 }
 
 const APART: readonly OperationKey[] = ['reset', 'remove', 'replace', 'watch'];

@@ -1,6 +1,6 @@
 import { byStage, estimate, needsOf, type Estimate, type Rates, type TrenchWork } from '@undrel/core/costing';
 import { plannedOf, situation, type Operation } from '@undrel/core/prescription';
-import { optionsOf, treatmentOf, type WorthOption } from '@undrel/core/worth';
+import { optionsOf, squeezedIn, treatmentOf, type WorthOption } from '@undrel/core/worth';
 import { assessed } from '../assessed';
 import type { ReportSource } from '../reports/content';
 import { assessDigKept } from '../reports/digPart';
@@ -40,7 +40,6 @@ export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSh
   const s = situation(tree, events, visit, profile, verdict, schools);
   const trenches = trenchWork(source);
   const dig = assessDigKept(source);
-  const nothing = dig?.forecast.scenarios[0];
   const treatment = treatmentOf(s, operations);
   const needs = needsOf(treatment, visit, trenches);
   const priced = new Set(needs.map((n) => n.of.split(':')[0]));
@@ -50,13 +49,7 @@ export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSh
       operations,
       rates,
       trenches,
-      ...(nothing && {
-        squeezed: {
-          half: nothing.reach.find((r) => r.threshold === 0.5)!.year,
-          now: nothing.p50[0]!,
-          inTenYears: nothing.p50[10]!,
-        },
-      }),
+      ...(dig && { squeezed: squeezedIn(dig.forecast) }),
     }),
     treatment,
     whole: rates && estimate(needs, rates),

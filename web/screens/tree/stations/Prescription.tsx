@@ -62,6 +62,17 @@ export function Prescription(props: StationProps) {
       <p className="text-lg my-2" data-testid="prescription-summary">
         {planned.length === 0 ? 'Nothing prescribed.' : `${planned.map((o) => o.title).join('; ')}.`}
       </p>
+      <nav aria-label="From the prescription" className="flex flex-wrap gap-2 mb-3">
+        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/options?visit=${visitId}`}>
+          Costs: is it worth it?
+        </Link>
+        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/order?visit=${visitId}`}>
+          Crew order
+        </Link>
+        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/schools?visit=${visitId}`}>
+          Other schools
+        </Link>
+      </nav>
       {clashes.map((clash) => (
         <p key={clash} role="alert" className="wrong my-2">
           {writeLengths(clash, props.system)}
@@ -93,17 +104,6 @@ export function Prescription(props: StationProps) {
           )}
         </section>
       )}
-      <nav aria-label="From the prescription" className="flex flex-wrap gap-2 mt-4">
-        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/options?visit=${visitId}`}>
-          Costs: is it worth it?
-        </Link>
-        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/order?visit=${visitId}`}>
-          Crew order
-        </Link>
-        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/schools?visit=${visitId}`}>
-          Other schools
-        </Link>
-      </nav>
       <section className="mt-5">
         <h2 className="mb-1">Look again</h2>
         <div className="flex flex-wrap items-end gap-2">

@@ -331,7 +331,7 @@ export function documentOf(c: ReportContent, stamp: ReportStamp | undefined): Re
   );
   return {
     firm: c.firm,
-    stamp: stamp ? `Report ${stamp.number}, issued ${stamp.issued}` : 'Draft, not issued',
+    stamp: stamp ? `Report ${stamp.number}, issued ${stamp.issued}` : 'DRAFT, not issued',
     title: c.tree,
     lines: [
       `${c.species}. ${c.property}${c.client ? `, for ${c.client}` : ''}`,

@@ -2,12 +2,12 @@
 
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { unitWord } from '@undrel/core/costing';
 import type { Tree, WorkDone } from '@undrel/core/casefile';
-import { tidy, writeLengths } from '@undrel/core/units';
+import { writeLengths } from '@undrel/core/units';
 import { itemsBelow, workId, type ItemOf } from '../../protocol/item';
 import type { Order, OrderStep } from '../../protocol/order';
 import { Entry } from '../../ui/controls/Entry';
+import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { useCase } from '../tree/case/useCase';
@@ -86,11 +86,7 @@ export function OrderScreen(props: {
         {order.materials.length > 0 && (
           <section aria-label="On the truck" className="mb-4">
             <h2>On the truck</h2>
-            <p>
-              {order.materials
-                .map((m) => `${m.label.toLowerCase()}, ${tidy(m.amount, 2)} ${unitWord(m.unit, m.amount)}`)
-                .join('; ')}
-            </p>
+            <p>{order.materials.map((m) => materialText(m, system)).join('; ')}</p>
           </section>
         )}
         <Entry>

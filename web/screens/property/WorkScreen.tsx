@@ -9,26 +9,29 @@ import {
   estimate,
   formatMoney,
   needsTogether,
-  unitWord,
   type Rates,
 } from '@undrel/core/costing';
 import { tidy } from '@undrel/core/units';
+import type { OrderMaterial } from '../../protocol/order';
 import type { PropertyWork, WorkTree } from '../../protocol/propertyWork';
 import { Entry } from '../../ui/controls/Entry';
+import { materialText } from '../../ui/materialText';
+import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { PropertyReport } from './PropertyReport';
 
 /** The materials of several trees together. */
-function together(trees: readonly WorkTree[]) {
-  const sums = new Map<string, { amount: number; unit: string }>();
+function together(trees: readonly WorkTree[]): OrderMaterial[] {
+  const sums = new Map<string, OrderMaterial>();
   for (const m of trees.flatMap((t) => t.materials))
-    sums.set(m.label, { amount: (sums.get(m.label)?.amount ?? 0) + m.amount, unit: m.unit });
-  return [...sums];
+    sums.set(m.label, { ...m, amount: (sums.get(m.label)?.amount ?? 0) + m.amount });
+  return [...sums.values()];
 }
 
 /** The work on a property: which trees, in which order, how long, what it costs; printed, it is the day sheet of the crew. */
 export function WorkScreen({ work, rates }: { work: PropertyWork; rates: Rates | undefined }) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const { units: system } = usePreferences();
   const taken = work.trees.filter((t) => !left.has(t.id));
   const needs = needsTogether(taken.map((t) => t.needs));
   const hours = crewHours(needs);
@@ -84,10 +87,7 @@ export function WorkScreen({ work, rates }: { work: PropertyWork; rates: Rates |
               <h2>On the truck</h2>
               <p>
                 {together(taken)
-                  .map(
-                    ([label, m]) =>
-                      `${label.toLowerCase()}, ${tidy(m.amount, 1)} ${unitWord(m.unit, m.amount)}`,
-                  )
+                  .map((m) => materialText(m, system))
                   .join('; ') || 'hand tools'}
               </p>
             </section>

@@ -1,11 +1,11 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
 import { materialsTogether } from '@undrel/core/trenching';
 import { formatQuantity, formatValue } from '@undrel/core/units';
 import type { TreeMaterials } from '../../protocol/grounds';
 import { Entry } from '../../ui/controls/Entry';
+import { useUnticked } from '../../ui/useUnticked';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 
@@ -14,15 +14,10 @@ export function MaterialsScreen(props: { property: { id: string; name: string };
   const { property, trees } = props;
   const { units: system } = usePreferences();
   const able = trees.filter((t) => t.spokes > 0 && !t.instead);
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [left, toggle] = useUnticked();
   const taken = able.filter((t) => !left.has(t.id));
   const names = able[0]?.quantities.map((q) => q.name) ?? [];
   const total = materialsTogether(taken.map((t) => t.quantities));
-  const toggle = (id: string) => {
-    const next = new Set(left);
-    if (!next.delete(id)) next.add(id);
-    setLeft(next);
-  };
   const others = trees.filter((t) => !able.includes(t));
   return (
     <div className="min-h-dvh flex flex-col">

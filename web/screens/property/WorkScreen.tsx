@@ -1,7 +1,6 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
 import {
   byStage,
   CREW_DAY,
@@ -15,6 +14,7 @@ import { tidy } from '@undrel/core/units';
 import type { OrderMaterial } from '../../protocol/order';
 import type { PropertyWork, WorkTree } from '../../protocol/propertyWork';
 import { Entry } from '../../ui/controls/Entry';
+import { useUnticked } from '../../ui/useUnticked';
 import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
@@ -30,18 +30,13 @@ function together(trees: readonly WorkTree[]): OrderMaterial[] {
 
 /** The work on a property: which trees, in which order, how long, what it costs; printed, it is the day sheet of the crew. */
 export function WorkScreen({ work, rates }: { work: PropertyWork; rates: Rates | undefined }) {
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [left, toggle] = useUnticked();
   const { units: system } = usePreferences();
   const taken = work.trees.filter((t) => !left.has(t.id));
   const needs = needsTogether(taken.map((t) => t.needs));
   const hours = crewHours(needs);
   const whole = rates && estimate(needs, rates);
   const stages = rates ? byStage(needs, rates) : [];
-  const toggle = (id: string) => {
-    const next = new Set(left);
-    if (!next.delete(id)) next.add(id);
-    setLeft(next);
-  };
   return (
     <div className="min-h-dvh flex flex-col">
       <TopBar

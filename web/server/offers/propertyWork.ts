@@ -9,7 +9,7 @@ import type { Db } from '../database/transaction';
 import type { ReportSource } from '../reports/content';
 import { openDraft } from '../reports/reports';
 import { materialsOf, orderOf } from './order';
-import { trenchWork, worthOf } from './worth';
+import { trenchWork, unpricedOf } from './worth';
 
 /** A tree with what its newest visit is made from. */
 export interface TreeSource {
@@ -63,7 +63,7 @@ export function workOfTree({ id, source }: TreeSource): WorkTree | undefined {
     never: order.never,
     clashes: order.clashes.map((c) => writeLengths(c, system)),
     needs,
-    unpriced: worthOf(source, undefined).unpriced,
+    unpriced: unpricedOf(planned, needs),
     materials: materialsOf(needs),
   };
 }

@@ -1,4 +1,12 @@
-import { byStage, estimate, needsOf, type Estimate, type Rates, type TrenchWork } from '@undrel/core/costing';
+import {
+  byStage,
+  estimate,
+  needsOf,
+  type Estimate,
+  type Need,
+  type Rates,
+  type TrenchWork,
+} from '@undrel/core/costing';
 import { plannedOf, situation, type Operation } from '@undrel/core/prescription';
 import { optionsOf, squeezedIn, treatmentOf, type WorthOption } from '@undrel/core/worth';
 import { assessed } from '../assessed';
@@ -33,6 +41,12 @@ export function trenchWork(source: ReportSource): TrenchWork | undefined {
   return laidOut && { quantities: laidOut.quantities, byAir: laidOut.plan.rules.school === 'air' };
 }
 
+/** Operations that have no amounts yet, so that no sum holds them. */
+export function unpricedOf(operations: readonly Operation[], needs: readonly Need[]): string[] {
+  const priced = new Set(needs.map((n) => n.of.split(':')[0]));
+  return operations.filter((o) => !FREE.includes(o.key) && !priced.has(o.title)).map((o) => o.title);
+}
+
 /** What work costs and whether it is worth it, from the record alone. */
 export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSheet {
   const { tree, events, visit, schools, table } = source;
@@ -42,7 +56,6 @@ export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSh
   const dig = assessDigKept(source);
   const treatment = treatmentOf(s, operations);
   const needs = needsOf(treatment, visit, trenches);
-  const priced = new Set(needs.map((n) => n.of.split(':')[0]));
   return {
     options: optionsOf({
       situation: s,
@@ -54,7 +67,7 @@ export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSh
     treatment,
     whole: rates && estimate(needs, rates),
     stages: rates ? byStage(needs, rates) : [],
-    unpriced: treatment.filter((o) => !FREE.includes(o.key) && !priced.has(o.title)).map((o) => o.title),
+    unpriced: unpricedOf(treatment, needs),
     undecided: operations
       .filter(
         (o) =>

@@ -3,7 +3,7 @@ import { LIMITS } from '../practice';
 import { stagesOf, type Operation, type OperationKey } from '../prescription';
 import type { Quantity } from '../units/quantity';
 import type { Need } from './estimate';
-import type { ResourceKey } from './rates';
+import { unitWord, type ResourceKey } from './rates';
 
 /** From which quantity of an operation a resource is charged, and what it is for. */
 interface Charge {
@@ -127,7 +127,7 @@ export function needsTogether(each: readonly (readonly Need[])[]): Need[] {
       return {
         resource: 'trip',
         amount: days,
-        of: `Travel of the crew, ${days} days of ${CREW_DAY} h`,
+        of: `Travel of the crew, ${days} ${unitWord('day', days)} of ${CREW_DAY} h`,
         year,
         stage,
       };

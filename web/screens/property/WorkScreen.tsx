@@ -8,6 +8,7 @@ import {
   estimate,
   formatMoney,
   needsTogether,
+  unitWord,
   type Rates,
 } from '@undrel/core/costing';
 import { tidy } from '@undrel/core/units';
@@ -35,6 +36,7 @@ export function WorkScreen({ work, rates }: { work: PropertyWork; rates: Rates |
   const taken = work.trees.filter((t) => !left.has(t.id));
   const needs = needsTogether(taken.map((t) => t.needs));
   const hours = crewHours(needs);
+  const days = Math.max(1, Math.ceil(hours / CREW_DAY - 1e-9));
   const whole = rates && estimate(needs, rates);
   const stages = rates ? byStage(needs, rates) : [];
   return (
@@ -56,7 +58,7 @@ export function WorkScreen({ work, rates }: { work: PropertyWork; rates: Rates |
           <h1>
             {work.trees.length === 0
               ? 'Nothing is prescribed on these grounds'
-              : `${taken.length} trees, ${tidy(hours, 1)} crew hours: ${Math.max(1, Math.ceil(hours / CREW_DAY - 1e-9))} days`}
+              : `${taken.length} trees, ${tidy(hours, 1)} crew hours: ${days} ${unitWord('day', days)}`}
           </h1>
           {whole && work.trees.length > 0 && (
             <p className="text-xl my-1" data-testid="property-total">

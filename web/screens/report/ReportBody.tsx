@@ -28,10 +28,13 @@ function Pairs({ rows }: Extract<Block, { as: 'pairs' }>) {
   );
 }
 
+/** Columns from which a table is scrolled sideways on a phone and not squeezed. */
+const WIDE = 4;
+
 function Columns({ label, head, rows }: Extract<Block, { as: 'table' }>) {
   return (
     <div className="overflow-x-auto my-2" tabIndex={0} role="region" aria-label={label}>
-      <table className="w-full">
+      <table className={`w-full ${head.length > WIDE ? 'min-w-[44rem]' : ''}`}>
         <thead>
           <tr>
             {head.map((h) => (

@@ -21,7 +21,12 @@ const shared = {
 export default {
   projects: [
     { ...shared, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
-    { ...shared, displayName: 'web', testMatch: ['<rootDir>/web/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'web',
+      testMatch: ['<rootDir>/web/**/*.test.ts'],
+      globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
+    },
     {
       ...shared,
       displayName: 'scripts',

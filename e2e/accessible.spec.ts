@@ -35,6 +35,7 @@ const VIEWS = [
   '/trees/sable-katsura-14/options',
   '/trees/sable-katsura-14/order',
   '/trees/sable-katsura-14/schools',
+  '/grounds/lanternfield/schools',
   '/trees/kelpworth-4/crew/trenches',
   '/trees/kelpworth-2',
   ...STATIONS.map((s) => `/trees/sable-katsura-14?station=${s}`),

@@ -166,7 +166,7 @@ test('a school chosen for the firm, and one for a tree, change the figure and ar
   const before = await mulch.getByRole('button', { name: /^New ring radius/ }).textContent();
   await mulch.getByText(/Schools of practice followed/).click();
   await mulch.getByLabel(/Mulch depth and clearance/).selectOption('thin');
-  await expect(mulch.getByText('(this tree)')).toBeVisible();
+  await expect(mulch.getByText('(chosen for this tree)')).toBeVisible();
   await expect(mulch.getByRole('button', { name: /^New ring radius/ })).not.toHaveText(before!);
 });
 

@@ -3,6 +3,41 @@ import { expect, test } from '@playwright/test';
 import { enterDemo, saved, station } from './enter';
 import { textOf } from './pdf';
 
+test('another school is weighed on the cut plan itself, and one of the grounds holds for their trees', async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await enterDemo(page);
+  await page.goto('/trees/sable-hornbeam-3?station=cuts');
+  await expect(page.getByTestId('proved')).toContainText('Proved', { timeout: 20_000 });
+  // The server solves what the browser solves.
+  const solved = await page.request.get('/api/trees/sable-hornbeam-3/cuts');
+  const { plan } = (await solved.json()) as { plan?: { proved: boolean; value: { freed: number } } };
+  expect(plan?.proved).toBe(true);
+  const missing = await page.request.get('/api/trees/kelpworth-3/cuts');
+  expect([missing.status(), await missing.json()]).toEqual([
+    409,
+    { problem: expect.stringContaining('missing: a dig') },
+  ]);
+  const freed = Math.round(100 * plan!.value.freed);
+  await expect(page.getByTestId('frees')).toHaveText(`${freed} %`);
+  await page.goto('/trees/sable-hornbeam-3/schools');
+  const girdling = page.getByRole('region', { name: 'Girdling roots' });
+  await expect(girdling.getByText(`now ${freed} %`).first()).toBeVisible({ timeout: 20_000 });
+
+  await page.goto('/grounds/lanternfield');
+  await page.getByRole('link', { name: 'Schools' }).click();
+  const rings = page.getByRole('group', { name: 'Root-control rings' });
+  await expect(rings.getByRole('radio', { name: /^as the firm/ })).toBeChecked();
+  await rings.getByRole('radio', { name: /^use/ }).check();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('status')).toHaveText('Saved. Its trees follow it at once.');
+  await page.goto('/trees/lanternfield-5?station=prescription');
+  const ring = page.getByRole('article', { name: 'Take out the root-control ring' });
+  await ring.getByText(/^Schools of practice followed/).click({ timeout: 20_000 });
+  await expect(ring.getByText('(chosen for the property)')).toBeVisible();
+});
+
 test('the cut plan is proved, changes with one limit, says what clashes, and once agreed the crew follows it', async ({
   page,
 }) => {
@@ -27,6 +62,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   );
   await limits.getByLabel('Root cross-section lost in a stage').fill('60');
   await limits.getByLabel('Lost in all stages').fill('90');
+  await limits.getByLabel('Thicker roots go one a stage').fill('40');
   await expect.poll(async () => parseInt((await frees.textContent())!, 10)).toBeGreaterThan(first);
   await limits.getByRole('button', { name: 'Back to the limits of the school' }).click();
   await expect(frees).toHaveText(`${first} %`);
@@ -40,6 +76,11 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await clash.getByRole('button', { name: 'Ease the limits just enough' }).click();
   await expect(clash).toHaveCount(0);
   await expect(stages.first()).toContainText(/G1.*G2.*G3/);
+  await page.getByLabel('Hold root G4').selectOption('cut 2');
+  await expect(clash).toContainText(/All stages would take \d+ % of the root cross-section/);
+  await clash.getByRole('button', { name: 'Ease the limits just enough' }).click();
+  await expect(clash).toHaveCount(0);
+  await expect(stages.nth(1)).toContainText('G4');
   await saved(page);
 
   await page.getByRole('button', { name: 'Agree this plan' }).click();
@@ -63,6 +104,12 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await expect(page.getByText('Agreed in the cut plan, stage 1.').first()).toBeVisible();
   await page.goto('/trees/sable-hornbeam-3/crew');
   await expect(page.getByText(/G1/).first()).toBeVisible();
+  // The sheet of the second stage: what was cut before is gone, what is agreed for it is the work of the day.
+  await page.getByRole('link', { name: /^Stage 2, / }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/on 1 roots?, stage 2/);
+  await expect(page.getByRole('table').first()).toContainText('G4');
+  await expect(page.getByRole('figure').first()).not.toContainText('G1');
+  await expect(page.getByRole('figure').first()).toContainText('G4');
   await page.goto('/trees/sable-hornbeam-3/report');
   await expect(page.getByText(/^The agreed cuts free \d+ % of the bark over twenty years/)).toBeVisible();
   await expect(page.getByRole('region', { name: 'Stages of the cut plan' })).toContainText('G1, G2, G3');
@@ -85,12 +132,14 @@ test('from the prescription to an option approved on a phone and a crew order ti
 }) => {
   test.setTimeout(120_000);
   await enterDemo(page);
-  await page.goto('/trees/sable-hornbeam-3?station=prescription');
+  await page.goto('/trees/sable-hornbeam-3?station=verdict');
+  await expect(page.getByRole('region', { name: 'Entry' })).toContainText(/likely/, { timeout: 20_000 });
+  await station(page, /^Prescription/).click();
   const pruning = page.getByRole('article', { name: 'Root pruning' });
   await expect(pruning.getByLabel('Prescribe')).toBeChecked({ timeout: 20_000 });
 
   // A date in a closed season is refused with the next one that is open.
-  const planned = pruning.getByLabel('Planned for');
+  const planned = pruning.getByLabel('Planned for', { exact: true });
   await planned.fill('2027-05-03');
   await expect(pruning.getByRole('alert')).toContainText(
     '2027-05-03 lies in a closed season, 04-15 to 07-15: Flight of the hornbeam beetle',
@@ -100,11 +149,18 @@ test('from the prescription to an option approved on a phone and a crew order ti
   await expect(pruning.getByRole('alert')).toHaveCount(0);
   await saved(page);
 
+  const later = pruning.getByLabel(/^Stage 2, \d+, planned for/);
+  await later.fill('2029-06-01');
+  await expect(pruning.getByRole('alert')).toContainText('2029-06-01 lies in a closed season');
+  await later.fill('2029-11-05');
+  await expect(pruning.getByRole('alert')).toHaveCount(0);
+  await saved(page);
+
   // What it costs: every line is its amount times its price, and they add up to the total.
   await page.getByRole('link', { name: 'Costs: is it worth it?' }).click();
   await expect(page.getByTestId('worth-answer')).toContainText(/with a chance of \d+ to \d+ %/);
   const money = (text: string | null) => Math.round(Number(text!.replace(/[^\d.]/g, '')) * 100);
-  const table = page.getByRole('table', { name: /^(Treatment|Stage 1)/ }).first();
+  const table = page.getByRole('table', { name: /^(Treatment|Season 1)/ }).first();
   const rows = await table.locator('tbody tr').allTextContents();
   expect(rows.join(' ')).toContain('Root pruning: labour');
   const cells = await table
@@ -123,6 +179,10 @@ test('from the prescription to an option approved on a phone and a crew order ti
   );
   await page.getByLabel('Worth of this tree, EUR').fill('8000');
   await expect(page.getByRole('table', { name: 'What each option leaves' })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep with the tree' }).click();
+  await expect(page.getByRole('button', { name: 'Keep with the tree' })).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByLabel('Worth of this tree, EUR')).toHaveValue('8000');
 
   // A link for the client; what it is asked to be open for is checked.
   await page.getByLabel('Open for, days').fill('900');
@@ -214,11 +274,23 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
     .getByRole('listitem')
     .filter({ hasText: /[1-9]\d*\.\d h · / })
     .first()
-    .getByRole('checkbox');
+    .getByRole('checkbox')
+    .first();
   await first.uncheck();
   await expect.poll(money).toBeLessThan(before);
   await first.check();
   await expect.poll(money).toBe(before);
+
+  // The crew ticks on the day sheet what its order of the tree then shows: signs first, then work.
+  const tree = page.getByRole('listitem', { name: 'Zelkova 5', exact: true });
+  const ring = tree.getByRole('checkbox', { name: /^Done: Take out the root-control ring/ });
+  await expect(ring).toBeDisabled();
+  for (const sign of await tree.getByRole('checkbox', { name: /^Sign: / }).all()) {
+    await sign.click();
+    await expect(sign).toBeChecked();
+  }
+  await ring.click();
+  await expect(ring).toBeChecked();
 
   const make = page.getByRole('button', { name: 'Make the report, PDF' });
   await expect(make).toBeEnabled();
@@ -233,4 +305,15 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
   const told = await page.getByRole('status').textContent();
   const pages = /^(\d+) pages/.exec(told!)![1];
   expect(text).toContain(`${pages} of ${pages}`);
+  const [docx] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'DOCX' }).click(),
+  ]);
+  expect(docx.suggestedFilename()).toBe('Lanternfield Tram Terminus.docx');
+  await page.goto('/trees/lanternfield-5/order');
+  const outcome = page.getByRole('group', { name: 'What came of Take out the root-control ring' });
+  await expect(outcome.getByRole('button', { name: 'done', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
 });

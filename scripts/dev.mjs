@@ -1,4 +1,5 @@
 // Development server on the private cluster (or DATABASE_URL), with the demo data: npm run dev
+import { threads } from './setup/build.mjs';
 import { checkMachine, npmPackages } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { database } from './setup/postgres.mjs';
@@ -7,6 +8,7 @@ import { ended, program, run, start } from './setup/run.mjs';
 await program(async (atStop) => {
   checkMachine();
   npmPackages();
+  threads();
   const db = await database('cluster');
   atStop(db.stop);
   const env = {

@@ -39,11 +39,8 @@ export function worthOfCase(
   rates: Rates,
 ): WorthOfCase {
   const s = situation(tree, events, visit, profile, verdict, {});
-  const laidOut = visit.trenches?.choice === undefined ? ground?.trenches : undefined;
-  const trenches = laidOut && {
-    quantities: laidOut.quantities,
-    byAir: laidOut.plan.rules.school === 'air',
-  };
+  const chosen = visit.trenches?.choice?.remedy ?? 'spokes';
+  const trenches = ground?.trenches?.alternatives.find((a) => a.remedy === chosen);
   const options = optionsOf({
     situation: s,
     operations,
@@ -73,7 +70,7 @@ export function worthText({ answer, options, estimate: e }: WorthOfCase): string
     ),
     ...e.lines.map(
       (l) =>
-        `  ${l.of}: ${l.charged} ${unitWord(RESOURCES[l.resource].unit, Number(l.charged))} × ${formatMoney(l.price, e.currency)} = ${formatMoney(l.sum, e.currency)}`,
+        `  ${l.of}: ${l.charged} ${unitWord(l.unit, Number(l.charged))} × ${formatMoney(l.price, e.currency)} = ${formatMoney(l.sum, e.currency)}`,
     ),
     `  Total ${formatMoney(e.total, e.currency)}${e.missing.length > 0 ? `, without ${e.missing.map((k) => RESOURCES[k].label.toLowerCase()).join(', ')}: no price` : ''}`,
   ];

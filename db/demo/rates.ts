@@ -13,6 +13,7 @@ export const RATES: Rates = {
     compost: '44.50',
     disposal: '29.90',
     drain: '14.20',
+    wall: '118',
     stakes: '31.50',
     guard: '12.80',
     youngTree: '340',

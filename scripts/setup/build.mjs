@@ -24,6 +24,11 @@ function sources() {
   return hash.digest('hex');
 }
 
+/** Builds what runs in threads beside the server. */
+export function threads() {
+  run('npm', ['run', '-s', 'threads', '--workspace', 'web']);
+}
+
 /** Builds the command line and the application unless this very source is built already. */
 export function build(dist = '.next') {
   const stamp = join(ROOT, 'web', dist, 'undrel-sources');
@@ -31,6 +36,7 @@ export function build(dist = '.next') {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   say('building');
   run('npm', ['run', '-s', 'build', '--workspace', 'core']);
+  threads();
   run('npx', ['--no-install', 'next', 'build', 'web'], {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', UNDREL_DIST: dist },
     stdio: process.env.CI ? 'inherit' : ['ignore', 'ignore', 'inherit'],

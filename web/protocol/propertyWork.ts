@@ -1,17 +1,26 @@
+import type { WorkDone } from '@undrel/core/casefile';
 import type { Need } from '@undrel/core/costing';
 import type { OrderMaterial } from './order';
 
 /** A tree of a property with the work that is prescribed for it. */
 export interface WorkTree {
   id: string;
+  visitId: string;
   label: string;
   species: string;
   visitDate: string;
   verdict: string;
-  /** Operations in the order of work, each with its text, and how many of them are done. */
-  steps: { key: string; title: string; text: string; stage: number; done: boolean }[];
+  /** Operations in the order of work, each with its text, the points to sign before it, and what came of it. */
+  steps: {
+    key: string;
+    title: string;
+    text: string;
+    stage: number;
+    first: string[];
+    done?: WorkDone['how'];
+  }[];
   /** Points to sign, and those that are signed. */
-  holds: { key: string; text: string; done: boolean }[];
+  holds: { key: string; text: string; done?: WorkDone['how'] }[];
   never: string[];
   clashes: string[];
   needs: Need[];
@@ -33,4 +42,4 @@ export interface PropertyWork {
 
 /** Lines of the answer while a property report is made: how far it is, then the file. */
 export type ReportProgress =
-  { done: number; of: number; doing: string } | { pdf: string; pages: number } | { problem: string };
+  { done: number; of: number; doing: string } | { file: string; pages?: number } | { problem: string };

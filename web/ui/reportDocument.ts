@@ -75,6 +75,7 @@ const measured = (c: ReportContent): Section => ({
 
 const dig = (d: ReportDig): Section => ({
   title: 'Dig',
+  page: true,
   blocks: [
     text(d.headline, 'lead'),
     {
@@ -137,6 +138,7 @@ const soil = (g: ReportSoil): Section => ({
 
 const trenches = (t: ReportTrenches): Section => ({
   title: 'Trenches',
+  page: true,
   blocks: [
     text(t.headline, 'lead'),
     {
@@ -174,6 +176,7 @@ const seen = (c: ReportContent): Section => ({
 
 const verdict = (c: ReportContent): Section => ({
   title: 'Verdict, with reasons',
+  page: true,
   blocks: [
     text(c.verdictSummary),
     ...c.causes.flatMap((cause) => [
@@ -212,6 +215,7 @@ const options = (c: ReportContent): Section[] =>
     ? [
         {
           title: 'Options and costs',
+          page: true,
           blocks: [
             ...(c.worth ? [text(c.worth, 'lead')] : []),
             ...table(
@@ -259,6 +263,7 @@ const operation = (o: ReportOperation): Block[] => [
 
 const prescription = (c: ReportContent): Section => ({
   title: 'Prescription',
+  page: true,
   blocks: [
     ...(c.drawingAfter
       ? [

@@ -1,7 +1,7 @@
 import type { Tree, TreeEvent, Visit } from '../casefile/model';
 import { tableFor, verdictOf, type FirmTable, type Verdict } from '../diagnosis';
 import { prescribe, situation, type Operation } from '../prescription';
-import type { Schools } from '../practice';
+import type { HouseSchools } from '../practice';
 import { profileOf, type Profile } from '../profile';
 
 /** All that follows from one visit to one tree. */
@@ -21,7 +21,7 @@ export function assess(
   tree: Tree,
   events: readonly TreeEvent[],
   visit: Visit,
-  firm: Schools = {},
+  firm: HouseSchools = {},
   words?: FirmTable,
 ): Assessment {
   const profile = profileOf(tree, visit);

@@ -14,6 +14,8 @@ export interface CutDesign {
   locks?: { label: string; hold: 'keep' | 'cut'; stage?: number }[];
   /** The plan that was agreed: label and stage (from 1) of each root that goes. */
   agreed?: { label: string; stage: number }[];
+  /** ISO days for which later stages are planned; the first stage is planned with its operation. */
+  days?: { stage: number; on: string }[];
   note?: string;
 }
 
@@ -24,6 +26,8 @@ export interface CutLimits {
   anchorGap: number;
   strictGap: number;
   largest: number;
+  /** Of roots thicker than this no more than one goes in a stage. */
+  together: number;
   nearDbh: number;
 }
 
@@ -34,5 +38,6 @@ export const CUT_RANGES: Record<keyof CutLimits, readonly [least: number, most: 
   anchorGap: [30, 360],
   strictGap: [30, 360],
   largest: [0.01, 0.8],
+  together: [0.01, 0.8],
   nearDbh: [0, 10],
 };

@@ -39,7 +39,16 @@ export interface Tree {
   reference?: boolean;
   /** Schools of practice chosen for this tree alone, by matter. */
   schools?: Record<string, string>;
+  /** What it is worth to its owner as it stands, and what a young one in its place would be, as they said it. */
+  worth?: Worth;
   note?: string;
+}
+
+/** Amounts in decimals as text; the currency of ISO 4217. */
+export interface Worth {
+  currency: string;
+  asIs: string;
+  young?: string;
 }
 
 export type EventKind =

@@ -79,7 +79,11 @@ export function caseOf(
   return {
     format: CASE_FORMAT,
     version: CASE_VERSION,
-    tree: compact({ ...tree, crownSpread: eachPicked(tree.crownSpread, 'bearing', 'radius') }),
+    tree: compact({
+      ...tree,
+      crownSpread: eachPicked(tree.crownSpread, 'bearing', 'radius'),
+      worth: tree.worth && picked(tree.worth, 'currency', 'asIs', 'young'),
+    }),
     events: events.map(compact).sort((a, b) => a.when.localeCompare(b.when) || a.kind.localeCompare(b.kind)),
     visits: visits
       .map(({ dig, trenches, cuts, pushes, soilLogs, work, decisions, ...visit }) =>
@@ -119,6 +123,7 @@ export function caseOf(
               'sensitive',
               'locks',
               'agreed',
+              'days',
               'note',
             ),
             ...(cuts.limits && {
@@ -129,11 +134,13 @@ export function caseOf(
                 'anchorGap',
                 'strictGap',
                 'largest',
+                'together',
                 'nearDbh',
               )!,
             }),
             ...(cuts.locks && { locks: eachPicked(cuts.locks, 'label', 'hold', 'stage')! }),
             ...(cuts.agreed && { agreed: eachPicked(cuts.agreed, 'label', 'stage')! }),
+            ...(cuts.days && { days: eachPicked(cuts.days, 'stage', 'on')! }),
           },
           soilLogs: soilLogs
             ?.map((log) => ({

@@ -22,6 +22,9 @@ const day = z
   .regex(/^\d{4}-\d{2}-\d{2}$/)
   .refine((when) => yearOf(when) !== undefined, { error: 'no such day; allowed: YYYY-MM-DD' });
 
+/** An amount of money in decimals as text. */
+const amountText = z.string().regex(/^\d{1,8}(\.\d{1,2})?$/);
+
 export const treeSchema = z.strictObject({
   label: text(80).min(1),
   species: text(120),
@@ -43,6 +46,13 @@ export const treeSchema = z.strictObject({
   mulchRoom: length('mulchRoom').optional(),
   position: z.strictObject({ x: length('position'), y: length('position') }).optional(),
   reference: z.boolean().optional(),
+  worth: z
+    .strictObject({
+      currency: z.string().regex(/^[A-Z]{3}$/),
+      asIs: amountText,
+      young: amountText.optional(),
+    })
+    .optional(),
   schools: z
     .record(z.string(), z.string())
     .refine((schools) => Object.entries(schools).every(([matter, school]) => knownSchool(matter, school)), {
@@ -276,6 +286,7 @@ export const cutsSchema = z.strictObject({
       anchorGap: ranged('anchorGap'),
       strictGap: ranged('strictGap'),
       largest: ranged('largest'),
+      together: ranged('together'),
       nearDbh: ranged('nearDbh'),
     })
     .optional(),
@@ -289,6 +300,11 @@ export const cutsSchema = z.strictObject({
   agreed: z
     .array(z.strictObject({ label: text(12), stage: rootStage }))
     .max(500)
+    .optional(),
+  days: z
+    .array(z.strictObject({ stage: rootStage, on: day }))
+    .max(5)
+    .refine((all) => new Set(all.map((d) => d.stage)).size === all.length, 'a stage is given twice')
     .optional(),
   note: text(2000).optional(),
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { assess } from '../assessment';
 import type { Visit } from '../casefile';
+import type { Quantity } from '../units/quantity';
 import { estimate, byStage, formatMoney, type Need } from './estimate';
 import { crewHours, needsOf, needsTogether } from './needs';
 import { currencyDigits, ratesSchema, readAmount, RESOURCE_KEYS, type Rates } from './rates';
@@ -140,6 +141,57 @@ test('a later stage of the cut plan has its own hours, its trip and its year', (
     ['trip', 1, 1, 2026],
     ['crew', 1, 2, 2028],
     ['trip', 1, 2, 2028],
+  ]);
+});
+
+test('a firm that charges by the foot and the yard gets its amounts in them, and the same work comes to the same', () => {
+  const us: Rates = { currency: 'USD', measure: 'us', prices: { disposal: '10', drain: '4', wall: '2' } };
+  const e = estimate(
+    [need('disposal', 0.9144 ** 3 * 6), need('drain', 3.048), need('wall', 0.09290304 * 5)],
+    us,
+  );
+  // 1 yd = 0.9144 m and 1 ft = 0.3048 m exactly: 6 yd3, 10 ft, 5 ft2.
+  expect(e.lines.map((l) => [l.charged, l.unit, l.sum])).toEqual([
+    ['6', 'yd³', '60.00'],
+    ['10', 'ft', '40.00'],
+    ['5', 'ft²', '10.00'],
+  ]);
+  expect(ratesSchema.safeParse(us).success).toBe(true);
+  const { measure: _, ...metric } = us;
+  expect(estimate([need('drain', 3.048)], metric).lines[0]).toMatchObject({ charged: '3.05', unit: 'm' });
+});
+
+test('soil opened over several seasons is charged in the season in which it is, with a trip of its own', () => {
+  const hours = (value: number): Quantity => ({
+    name: 'Crew hours',
+    value,
+    dimension: 'hours',
+    working: { formula: '', inputs: [], source: '', notes: [] },
+  });
+  const tree = { label: 'T', species: 'x', stemDiameter: 0.2, plantedYear: 2012 };
+  const visit: Visit = {
+    date: '2026-05-01',
+    findings: [],
+    profiles: [],
+    probes: [],
+    decisions: [],
+    trenches: { holeRadius: 0.6 },
+  };
+  const opened = assess(tree, [], visit).operations.filter((o) => o.key === 'trench');
+  const bySeason = [[hours(3)], [hours(2)]];
+  const all = needsOf(opened, visit, { quantities: [hours(5)], bySeason, byAir: false }, false);
+  expect(all.map((n) => [n.resource, n.amount, n.stage, n.year])).toEqual([
+    ['crew', 3, 1, 2026],
+    ['trip', 1, 1, 2026],
+    ['crew', 2, 2, 2027],
+    ['trip', 1, 2, 2027],
+  ]);
+  const whole = needsOf(opened, visit, { quantities: [hours(5)], byAir: true }, false);
+  // Air is charged by the crew hour; one season, one trip.
+  expect(whole.map((n) => [n.resource, n.amount, n.stage])).toEqual([
+    ['crew', 5, 1],
+    ['airTool', 5, 1],
+    ['trip', 1, 1],
   ]);
 });
 

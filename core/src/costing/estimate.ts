@@ -1,22 +1,24 @@
 import Big from 'big.js';
-import { currencyDigits, RESOURCES, type Rates, type ResourceKey } from './rates';
+import { chargedBy, currencyDigits, RESOURCES, type Rates, type ResourceKey } from './rates';
 
 /** Something a piece of work takes, before it has a price. */
 export interface Need {
   resource: ResourceKey;
-  /** In units of the resource. */
+  /** In metric units of the resource. */
   amount: number;
   /** What it is for, as it stands on the estimate. */
   of: string;
   /** Year of the work. */
   year: number;
+  /** Which season of work it falls into, from 1. */
   stage: number;
 }
 
 /** One line of an estimate: the amount as it is shown times the price is the sum, to the cent. */
 export interface CostLine extends Need {
-  /** The amount as it is charged, at most two decimals. */
+  /** The amount as it is charged, at most two decimals, and the unit it is charged by. */
   charged: string;
+  unit: string;
   price: string;
   sum: string;
 }
@@ -56,7 +58,8 @@ export function estimate(needs: readonly Need[], rates: Rates): Estimate {
       throw new RangeError(
         `${need.of}: ${need.amount} ${RESOURCES[need.resource].unit}s; an amount is 0 or more.`,
       );
-    const charged = new Big(need.amount).round(AMOUNT_DIGITS, Big.roundHalfUp);
+    const { unit, times } = chargedBy(need.resource, rates.measure);
+    const charged = new Big(need.amount).times(times).round(AMOUNT_DIGITS, Big.roundHalfUp);
     if (charged.eq(0)) continue;
     const price = rates.prices[need.resource];
     if (price === undefined) {
@@ -66,7 +69,7 @@ export function estimate(needs: readonly Need[], rates: Rates): Estimate {
     }
     if (new Big(price).eq(0)) free.add(need.resource);
     const sum = charged.times(price).round(digits, Big.roundHalfUp);
-    lines.push({ ...need, charged: charged.toFixed(), price, sum: sum.toFixed(digits) });
+    lines.push({ ...need, charged: charged.toFixed(), unit, price, sum: sum.toFixed(digits) });
   }
   const net = sumOf(
     lines.map((l) => l.sum),

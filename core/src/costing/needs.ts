@@ -24,6 +24,8 @@ const CHARGES: Record<OperationKey, readonly Charge[]> = {
     { quantity: 'Mulch left over', resource: 'disposal', for: 'mulch taken away' },
   ],
   excavate: [CREW, AIR, { quantity: 'Spoil heap', resource: 'disposal', for: 'soil taken away' }],
+  regrade: [CREW, AIR, { quantity: 'Spoil heap', resource: 'disposal', for: 'soil taken away' }],
+  treeWell: [CREW, { quantity: 'Face of the wall', resource: 'wall', for: 'stone' }],
   ring: [CREW],
   prune: [CREW],
   reset: [CREW],
@@ -47,9 +49,11 @@ const CHARGES: Record<OperationKey, readonly Charge[]> = {
   ],
 };
 
-/** Trenches as they were laid out: what they come to, and whether they are opened with air. */
+/** The way of opening the soil that was chosen: what it comes to, and whether it is done with air. */
 export interface TrenchWork {
   quantities: readonly Quantity[];
+  /** What each season takes where it goes over several, one a year; the whole is their sum. */
+  bySeason?: readonly (readonly Quantity[])[];
   byAir: boolean;
 }
 
@@ -69,17 +73,29 @@ export function needsOf(
   look = true,
 ): Need[] {
   const year = Number(visit.date.slice(0, 4));
-  const of = (operation: Operation): Need[] => {
-    const quantities = operation.key === 'trench' ? (trenches?.quantities ?? []) : operation.quantities;
-    const airToo: Charge[] =
-      operation.key === 'trench' && trenches?.byAir ? [{ ...AIR, quantity: CREW.quantity }] : [];
-    return [...CHARGES[operation.key], ...airToo].flatMap(({ quantity, resource, for: what }) => {
+  const charged = (
+    { key, title }: Operation,
+    quantities: readonly Quantity[],
+    at = year,
+    name = title,
+  ): Need[] => {
+    const airToo: Charge[] = key === 'trench' && trenches?.byAir ? [{ ...AIR, quantity: CREW.quantity }] : [];
+    return [...CHARGES[key], ...airToo].flatMap(({ quantity, resource, for: what }) => {
       const amount = quantities.find((q) => q.name === quantity)?.value;
-      return amount === undefined
-        ? []
-        : [{ resource, amount, of: `${operation.title}: ${what}`, year, stage: 1 }];
+      return amount === undefined ? [] : [{ resource, amount, of: `${name}: ${what}`, year: at, stage: 1 }];
     });
   };
+  const seasons = trenches?.bySeason ?? [];
+  const of = (operation: Operation): Need[] =>
+    charged(
+      operation,
+      operation.key === 'trench' ? (seasons[0] ?? trenches?.quantities ?? []) : operation.quantities,
+    );
+  const dug = planned.find((o) => o.key === 'trench');
+  const nextSeasons = (dug ? seasons.slice(1) : []).flatMap((quantities, i): Need[] => [
+    ...charged(dug!, quantities, year + 1 + i, `${dug!.title}, season ${i + 2}`),
+    { resource: 'trip', amount: 1, of: `Travel of season ${i + 2}`, year: year + 1 + i, stage: 1 },
+  ]);
   const prune = planned.find((o) => o.key === 'prune');
   const later = (prune ? stagesOf(visit) : []).slice(1).flatMap(({ stage, year: at, roots }): Need[] => [
     {
@@ -93,14 +109,21 @@ export function needsOf(
   ]);
   const now = planned.flatMap(of);
   const works = now.some((n) => n.resource === 'crew');
-  return [
+  return inSeasons([
     ...now,
     ...(works ? [{ resource: 'trip' as const, amount: 1, of: 'Travel of the crew', year, stage: 1 }] : []),
+    ...nextSeasons,
     ...later,
     ...(look && works
       ? [{ resource: 'consultant' as const, amount: LOOK_HOURS, of: 'Look after the work', year, stage: 1 }]
       : []),
-  ];
+  ]);
+}
+
+/** Needs with the season of work that their year is, in the order of the years. */
+function inSeasons(needs: readonly Need[]): Need[] {
+  const years = [...new Set(needs.map((n) => n.year))].sort((a, b) => a - b);
+  return needs.map((n) => ({ ...n, stage: years.indexOf(n.year) + 1 }));
 }
 
 /** Hours of work on site in a day. Common practice, no source. */
@@ -112,25 +135,32 @@ export const crewHours = (needs: readonly Need[], stage = 1): number =>
 
 /**
  * What several trees of one property take together: the same, but one trip for each day of work in place of one for
- * each tree.
+ * each tree. Work that was prescribed in different years begins together in the latest of them.
  */
 export function needsTogether(each: readonly (readonly Need[])[]): Need[] {
-  const all = each.flat().filter((n) => n.resource !== 'trip');
-  const stages = [...new Set(all.filter((n) => n.resource === 'crew').map((n) => n.stage))].sort(
-    (a, b) => a - b,
+  const firstOf = (needs: readonly Need[]) => Math.min(...needs.map((n) => n.year));
+  const together = Math.max(...each.filter((needs) => needs.length > 0).map(firstOf));
+  const all = inSeasons(
+    each.flatMap((needs) =>
+      needs
+        .filter((n) => n.resource !== 'trip')
+        .map((n) => ({ ...n, year: n.year + together - firstOf(needs) })),
+    ),
   );
-  return [
+  const worked = all.filter((n) => n.resource === 'crew');
+  const years = [...new Set(worked.map((n) => n.year))].sort((a, b) => a - b);
+  return inSeasons([
     ...all,
-    ...stages.map((stage): Need => {
-      const days = Math.ceil(crewHours(all, stage) / CREW_DAY - 1e-9);
-      const year = Math.min(...all.filter((n) => n.stage === stage).map((n) => n.year));
+    ...years.map((year): Need => {
+      const hours = worked.filter((n) => n.year === year).reduce((sum, n) => sum + n.amount, 0);
+      const days = Math.ceil(hours / CREW_DAY - 1e-9);
       return {
         resource: 'trip',
         amount: days,
         of: `Travel of the crew, ${days} ${unitWord('day', days)} of ${CREW_DAY} h`,
         year,
-        stage,
+        stage: 1,
       };
     }),
-  ];
+  ]);
 }

@@ -11,6 +11,7 @@ export const RESOURCES = {
   compost: { label: 'Compost', unit: 'm³' },
   disposal: { label: 'Disposal of soil, chips or mulch', unit: 'm³' },
   drain: { label: 'Drain pipe and stone', unit: 'm' },
+  wall: { label: 'Dry wall stone', unit: 'm²' },
   stakes: { label: 'Stake set', unit: 'set' },
   guard: { label: 'Guard', unit: 'guard' },
   youngTree: { label: 'Young tree', unit: 'tree' },
@@ -22,15 +23,31 @@ export const RESOURCE_KEYS = Object.keys(RESOURCES) as ResourceKey[];
 
 /** The unit in the number of its amount: `m³` stays, `crew hour` becomes `crew hours`. */
 export const unitWord = (unit: string, amount: number): string =>
-  /^m³?$/.test(unit) || amount === 1 ? unit : `${unit}s`;
+  /^(m|ft|yd)[²³]?$/.test(unit) || amount === 1 ? unit : `${unit}s`;
 
 /** What a firm charges. Amounts are decimals as text, so that none is rounded on its way: `"84.50"`. */
 export interface Rates {
   /** ISO 4217. */
   currency: string;
   prices: Partial<Record<ResourceKey, string>>;
+  /** What the prices of lengths, areas and volumes are for: m, m² and m³ where nothing is said, else ft, ft² and yd³. */
+  measure?: 'us';
   /** Percent of the net sum, as text: `"19"` or `"7.7"`; empty for none. */
   tax?: { name: string; percent: string };
+}
+
+const FOOT = 0.3048;
+/** Units of the United States by the metric ones, and how many of them are one of those; exact. */
+const US_UNITS: Record<string, { unit: string; times: number }> = {
+  m: { unit: 'ft', times: 1 / FOOT },
+  'm²': { unit: 'ft²', times: 1 / FOOT ** 2 },
+  'm³': { unit: 'yd³', times: 1 / (3 * FOOT) ** 3 },
+};
+
+/** The unit that a resource is charged by, and how many of it are in one of its metric unit. */
+export function chargedBy(resource: ResourceKey, measure: Rates['measure']): { unit: string; times: number } {
+  const { unit } = RESOURCES[resource];
+  return (measure === 'us' ? US_UNITS[unit] : undefined) ?? { unit, times: 1 };
 }
 
 /** Highest price of one unit, and highest tax; beyond it a slip of the finger is likelier than a price. */
@@ -74,5 +91,6 @@ const amount = z.string().regex(/^\d{1,6}(\.\d{1,4})?$/);
 export const ratesSchema: z.ZodType<Rates> = z.strictObject({
   currency: z.string().refine(isCurrency, { error: 'not a currency of ISO 4217; for example EUR' }),
   prices: z.partialRecord(z.enum(RESOURCE_KEYS as [ResourceKey, ...ResourceKey[]]), amount),
+  measure: z.literal('us').optional(),
   tax: z.strictObject({ name: z.string().trim().min(1).max(40), percent: amount }).optional(),
 });

@@ -56,6 +56,11 @@ export const CUT_PLAN = {
     reason: 'Wounds wider than 10 cm do not close before decay is in; left unless the consultant says so.',
     source: PRACTICE,
   },
+  oneAStage: {
+    value: 0.08,
+    reason: 'A root as thick as a hand is wide feeds a side of the crown: no two of them in one stage.',
+    source: PRACTICE,
+  },
   largeShare: {
     value: 0.03,
     reason:

@@ -88,6 +88,21 @@ export const LIMITS = {
     reason: 'Horizontal run for each unit of depth, so that the edge holds and can be mown.',
     source: PRACTICE,
   },
+  regradeRun: {
+    value: 8,
+    reason: 'A fall of 1 in 8 can be mown, walked and seeded.',
+    source: PRACTICE,
+  },
+  wellRoom: {
+    value: 0.9,
+    reason: 'From the bark to the wall: room for thirty years of stem, and for a hand to clear leaves.',
+    source: PRACTICE,
+  },
+  wallHours: {
+    value: 2.5,
+    reason: 'Crew hours for each m² of dry wall, two people, small stone.',
+    source: PRACTICE,
+  },
   soilSwell: { value: 1.25, reason: 'Dug loam stands about a quarter higher in the heap.', source: PRACTICE },
   basinDepth: { value: 0.05, reason: 'A floor more than 5 cm below grade collects water.', source: PRACTICE },
   drainFall: { value: 0.02, reason: 'Fall of 2 cm in a metre keeps a drain open.', source: PRACTICE },

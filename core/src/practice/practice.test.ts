@@ -1,14 +1,24 @@
 import { QUESTIONS } from '../assessment';
 import { LIMITS, MATTERS, schoolFor } from './index';
 
-test('the tree’s school comes before the firm’s, and the firm’s before the default', () => {
+test('the tree’s school comes before the property’s, that before the firm’s, and the firm’s before the default', () => {
   expect(schoolFor('mulchDepth')).toMatchObject({ key: 'medium', chosenBy: 'default' });
-  expect(schoolFor('mulchDepth', { mulchDepth: 'thin' })).toMatchObject({ key: 'thin', chosenBy: 'firm' });
-  expect(schoolFor('mulchDepth', { mulchDepth: 'thin' }, { mulchDepth: 'shallow' })).toMatchObject({
+  expect(schoolFor('mulchDepth', { firm: { mulchDepth: 'thin' } })).toMatchObject({
+    key: 'thin',
+    chosenBy: 'firm',
+  });
+  const house = { firm: { mulchDepth: 'thin' }, property: { mulchDepth: 'shallow' } };
+  expect(schoolFor('mulchDepth', house)).toMatchObject({ key: 'shallow', chosenBy: 'property' });
+  expect(schoolFor('mulchDepth', house, { mulchDepth: 'thin' })).toMatchObject({
+    key: 'thin',
+    chosenBy: 'tree',
+  });
+  expect(schoolFor('mulchDepth', { ...house, property: { mulchDepth: 'no such' } }).chosenBy).toBe('firm');
+  expect(schoolFor('mulchDepth', { firm: { mulchDepth: 'thin' } }, { mulchDepth: 'shallow' })).toMatchObject({
     key: 'shallow',
     chosenBy: 'tree',
   });
-  expect(schoolFor('mulchDepth', { mulchDepth: 'no such' })).toMatchObject({
+  expect(schoolFor('mulchDepth', { firm: { mulchDepth: 'no such' } })).toMatchObject({
     key: 'medium',
     chosenBy: 'default',
   });

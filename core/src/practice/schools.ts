@@ -224,23 +224,37 @@ export const MATTERS: readonly Matter[] = [
 /** Chosen schools by matter; a matter that is absent follows the level above. */
 export type Schools = Readonly<Record<string, string>>;
 
+/** What the house has chosen above a single tree: the firm, and the property where it differs. */
+export interface HouseSchools {
+  firm?: Schools;
+  property?: Schools;
+}
+
+/** At which level a school was chosen. */
+export type ChosenBy = 'default' | 'firm' | 'property' | 'tree';
+
 export interface SchoolInForce extends School {
   matter: Matter;
-  chosenBy: 'default' | 'firm' | 'tree';
+  chosenBy: ChosenBy;
 }
 
 /**
- * The school that holds for a matter: the tree's, else the firm's, else the default.
+ * The school that holds for a matter: the tree's, else the property's, else the firm's, else the default.
  *
  * @throws RangeError for an unknown matter; an unknown school falls through to the level above
  */
-export function schoolFor(matterKey: string, firm: Schools = {}, tree: Schools = {}): SchoolInForce {
+export function schoolFor(matterKey: string, house: HouseSchools = {}, tree: Schools = {}): SchoolInForce {
   const matter = MATTERS.find((m) => m.key === matterKey);
   if (!matter) throw new RangeError(`There is no matter of practice called ${matterKey}.`);
   const pick = (schools: Schools) => matter.schools.find((s) => s.key === schools[matterKey]);
-  const byTree = pick(tree);
-  if (byTree) return { ...byTree, matter, chosenBy: 'tree' };
-  const byFirm = pick(firm);
-  if (byFirm) return { ...byFirm, matter, chosenBy: 'firm' };
+  const ladder = [
+    ['tree', tree],
+    ['property', house.property],
+    ['firm', house.firm],
+  ] as const;
+  for (const [chosenBy, schools] of ladder) {
+    const school = schools && pick(schools);
+    if (school) return { ...school, matter, chosenBy };
+  }
   return { ...matter.schools[0], matter, chosenBy: 'default' };
 }

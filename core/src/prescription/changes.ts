@@ -1,5 +1,5 @@
 import type { Verdict } from '../diagnosis';
-import { MATTERS, schoolFor, type Matter, type School } from '../practice';
+import { MATTERS, schoolFor, type ChosenBy, type HouseSchools, type Matter, type School } from '../practice';
 import { formatQuantity } from '../units/quantity';
 import type { UnitSystem } from '../units/length';
 import { prescribe } from './prescribe';
@@ -61,23 +61,19 @@ export interface SchoolEffect {
 /** A matter on which practitioners disagree, who chose, and what each school makes of this prescription. */
 export interface MatterEffect {
   matter: Matter;
-  chosenBy: 'default' | 'firm' | 'tree';
+  chosenBy: ChosenBy;
   schools: SchoolEffect[];
 }
 
 /**
  * Every disagreement with what this prescription would be under each of its schools, all else the same.
  *
- * @param firm schools the firm has chosen
+ * @param house schools of firm and property
  */
-export function schoolEffects(
-  s: Situation,
-  firm: Readonly<Record<string, string>>,
-  system: UnitSystem,
-): MatterEffect[] {
+export function schoolEffects(s: Situation, house: HouseSchools, system: UnitSystem): MatterEffect[] {
   const now = prescribe(s);
   return MATTERS.map((matter) => {
-    const inForce = schoolFor(matter.key, firm, s.tree.schools);
+    const inForce = schoolFor(matter.key, house, s.tree.schools);
     return {
       matter,
       chosenBy: inForce.chosenBy,
@@ -85,7 +81,7 @@ export function schoolEffects(
         if (school.key === inForce.key) return { school, inForce: true, changes: [] };
         const schools = { ...s.tree.schools, [matter.key]: school.key };
         const tree = { ...s.tree, schools };
-        const other = prescribe({ ...s, tree, school: (key) => schoolFor(key, firm, schools) });
+        const other = prescribe({ ...s, tree, school: (key) => schoolFor(key, house, schools) });
         return { school, inForce: false, changes: changesBetween(now, other, s.visit.decisions, system) };
       }),
     };

@@ -1,7 +1,8 @@
-import { anchorsOf } from './prune';
+import { anchorsOf } from './dug';
 import { limit, schoolValue, type Operation, type OperationKey, type Situation } from './operation';
 import { REMEDIES } from './remedies';
 import { dateProblems, type ClosedSeason } from './seasons';
+import { stagesOf } from './workOrder';
 
 const DAY = 86_400_000;
 const ROOT_WORK = ['excavate', 'prune', 'reset'] as const;
@@ -44,6 +45,35 @@ function dateClashes(planned: readonly Operation[], s: Situation, closed: readon
           `Root pruning is planned for ${cut.on}, less than ${drying} days after the excavation: the bark has to dry and be looked at again first.`,
         ]
       : []),
+  ];
+}
+
+/** Days of later stages of a cut plan that are closed, out of season or out of their order. */
+function stageClashes(
+  planned: readonly Operation[],
+  s: Situation,
+  closed: readonly ClosedSeason[],
+): string[] {
+  const prune = planned.find((o) => o.key === 'prune');
+  if (!prune) return [];
+  const first = s.visit.decisions.find((d) => d.operation === 'prune')?.on;
+  const dated = stagesOf(s.visit).flatMap(({ stage, on }) => (on ? [{ stage, on }] : []));
+  const all = first ? [{ stage: 1, on: first }, ...dated] : dated;
+  return [
+    ...dated.flatMap(({ stage, on }) =>
+      dateProblems(prune, s.tree.species, on, closed).map(
+        (problem) => `${prune.title}, stage ${stage}: ${problem}`,
+      ),
+    ),
+    ...all.flatMap((earlier, i) =>
+      all
+        .slice(i + 1)
+        .filter((later) => later.on <= earlier.on)
+        .map(
+          (later) =>
+            `${prune.title}: stage ${later.stage} is planned for ${later.on}, not after stage ${earlier.stage} on ${earlier.on}: at least one growing season lies between them.`,
+        ),
+    ),
   ];
 }
 
@@ -103,6 +133,7 @@ export function clashesOf(
       ? [`Fertiliser is held, yet some was given in ${spread.when}: tell the maintenance contract.`]
       : []),
     ...dateClashes(planned, s, closed),
+    ...stageClashes(planned, s, closed),
     ...(has('watch') && worked.length > 0
       ? ['Watch only stands beside work that is prescribed: the next look is told by the work.']
       : []),

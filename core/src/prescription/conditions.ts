@@ -1,12 +1,21 @@
 import { answerTo } from '../base/question';
+import { groundVerdict } from '../soil/verdict';
+import { shortMark } from '../units/marks';
 import { yearOf } from '../history/events';
-import { dugOf, anchorsOf } from './prune';
+import { anchorsOf, dugOf } from './dug';
 import { limit, yearsInGround, type Situation, type Weighed } from './operation';
 import { plannedOf } from './planned';
 import type { Condition, MeasureKey, Rule } from './remedies';
 
-/** Whether a condition holds, and what was seen or measured that says so; undefined where it does not. */
+/** Whether a condition holds, and what was seen or measured that says so; undefined where it does not hold, empty where there is nothing to say. */
 type Held = string | undefined;
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+/** Kinds of ground in which roots find no room. */
+const TIGHT = ['hole', 'saucer', 'pan', 'whole', 'dense', 'surface'];
+
+const stemOf = ({ tree }: Situation) => tree.stemDiameter ?? tree.dbh;
 
 const quantityOf = (operations: readonly Weighed[], key: string, name: string) =>
   operations.find((o) => o.key === key)?.quantities.find((q) => q.name === name);
@@ -42,7 +51,57 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
       ? `${anchors} sound ${anchors === 1 ? 'anchor' : 'anchors'}`
       : undefined;
   },
-  cutsLeftAll: ({ visit }) => (visit.cuts?.agreed?.length === 0 ? 'left by agreement' : undefined),
+  cutsLeftAll: (s) => {
+    const dig = s.visit.cuts?.agreed?.length === 0 ? dugOf(s) : undefined;
+    return dig && `agreed to cut none, with ${percent(dig.share)} of the bark squeezed`;
+  },
+  cutsAgreed: (s) => {
+    const dig = (s.visit.cuts?.agreed?.length ?? 0) > 0 ? dugOf(s) : undefined;
+    return dig && `the cut plan that was agreed; roots squeeze ${percent(dig.share)} of the bark today`;
+  },
+  rootsPress: (s) => {
+    const dig = dugOf(s);
+    return dig && dig.share >= limit('girdleMatters')
+      ? `roots squeeze ${percent(dig.share)} of the bark`
+      : undefined;
+  },
+  mulchTooDeep: ({ profile: { mulch } }) =>
+    mulch !== undefined && mulch.halfwayDepth > limit('mulchDeep')
+      ? `${shortMark(mulch.halfwayDepth)} deep halfway out`
+      : undefined,
+  beyondABowl: ({ profile: { collar } }) =>
+    collar !== undefined && collar.deepest.value > limit('collarByAir')
+      ? `the collar lies up to ${shortMark(collar.deepest.value)} down (a bowl does to ${shortMark(limit('collarByAir'))})`
+      : undefined,
+  trenchesLaidOut: ({ visit }) => {
+    const { trenches } = visit;
+    if (!trenches || trenches.choice?.remedy === 'nothing') return undefined;
+    return trenches.choice ? `chosen: ${trenches.choice.why}` : 'laid out for this tree';
+  },
+  groundTight: ({ tree, visit }) => {
+    const ground = groundVerdict(tree, visit);
+    return ground && TIGHT.includes(ground.kind) ? ground.title.toLowerCase() : undefined;
+  },
+  soilLeft: ({ visit }) =>
+    visit.trenches?.choice?.remedy === 'nothing' ? visit.trenches.choice.why : undefined,
+  tooLargeToLift: (s) => {
+    const stem = stemOf(s);
+    return stem !== undefined && stem > limit('resetMaxStem')
+      ? `stem ${shortMark(stem)} (limit ${shortMark(limit('resetMaxStem'))})`
+      : undefined;
+  },
+  youngToLift: (s) => {
+    const [years, stem] = [yearsInGround(s), stemOf(s)];
+    return years !== undefined && stem !== undefined
+      ? `${years} years in the ground, stem ${shortMark(stem)}: young enough to lift`
+      : undefined;
+  },
+  noWorkAdvised: (s, operations) =>
+    operations.some((o) => o.advice === 'do')
+      ? undefined
+      : s.verdict.causes.some((c) => c.standing === 'likely')
+        ? 'the likely cause is not one that digging or mulching mends'
+        : 'nothing examined calls for work',
   inDrought: ({ visit, events }) => {
     const year = Number(visit.date.slice(0, 4));
     return events.some((e) => e.kind === 'drought' && yearOf(e.when) === year)
@@ -51,7 +110,9 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
   },
   tooOldToLift: (s) => {
     const years = yearsInGround(s);
-    return years !== undefined && years > limit('resetMaxYears') ? `${years} years in the ground` : undefined;
+    return years !== undefined && years > limit('resetMaxYears')
+      ? `${years} years in the ground (limit ${limit('resetMaxYears')} years)`
+      : undefined;
   },
   rootsLeftBall: (s) => {
     const left = dugOf(s)?.roots.filter(
@@ -69,6 +130,7 @@ function held(condition: Condition, s: Situation, operations: readonly Weighed[]
   if ('measured' in condition) return MEASURES[condition.measured](s, operations);
   if ('fact' in condition) {
     const fact = s.verdict.facts[condition.fact];
+    if ('isNot' in condition) return fact.state === condition.isNot ? undefined : '';
     return fact.state === condition.is ? fact.text : undefined;
   }
   if ('cause' in condition) {
@@ -76,6 +138,10 @@ function held(condition: Condition, s: Situation, operations: readonly Weighed[]
     return cause && (STANDS[condition.standing] as readonly string[]).includes(cause.standing)
       ? `${cause.label.toLowerCase()} is ${cause.certainty}`
       : undefined;
+  }
+  if ('matter' in condition) {
+    const school = s.school(condition.matter);
+    return school.key === condition.school ? `the school followed: ${school.label}` : undefined;
   }
   if ('planned' in condition) {
     const planned = plannedOf(operations, s.visit.decisions).find((o) => o.key === condition.planned);
@@ -100,6 +166,8 @@ export function rulesHolding(
 ): { found: string; why: string }[] {
   return rules.flatMap((rule) => {
     const found = rule.when.map((condition) => held(condition, s, operations));
-    return found.every((f) => f !== undefined) ? [{ found: found.join(', '), why: rule.why }] : [];
+    return found.every((f) => f !== undefined)
+      ? [{ found: found.filter((f) => f !== '').join(', '), why: rule.why }]
+      : [];
   });
 }

@@ -1,3 +1,4 @@
+import { weighedByTable } from './byTable';
 import { radialVolume, roundIntegral, roundMean, type BearingValue } from '../geometry';
 import { longMark, shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
@@ -77,21 +78,17 @@ const METHOD: Record<CollarTool, string[]> = {
 /** Root collar excavation: quantities of the bowl, tool by depth, basin warning. */
 export function excavateOperation(s: Situation): Weighed {
   const { collar, stemRadius } = s.profile;
-  const { collarDeep, fillPresent, flareHidden, girdlingSeen, barkSoft } = s.verdict.facts;
+  const { collarDeep } = s.verdict.facts;
+  const { advice, why } = weighedByTable('excavate', s, []);
   const height = s.school('flareHeight');
   const bark = s.school('bark');
   const above = schoolValue(height, 'above');
-  const needed = collarDeep.state === 'yes' || (fillPresent.state === 'yes' && collarDeep.state !== 'no');
-  const worthLooking =
-    flareHidden.state === 'yes' || girdlingSeen.state === 'yes' || barkSoft.state === 'yes';
   const base: Weighed = {
     key: 'excavate',
     title: 'Root collar excavation',
-    advice: needed ? 'do' : worthLooking && collarDeep.state !== 'no' ? 'option' : 'not',
+    advice,
     summary: '',
-    why: [collarDeep, fillPresent, flareHidden, girdlingSeen, barkSoft]
-      .filter((f) => f.state === 'yes')
-      .map((f) => f.text),
+    why: advice === 'not' ? [] : why,
     quantities: [],
     method: [],
     cautions: [

@@ -1,25 +1,21 @@
 import { answerTo } from '../base/question';
 import type { Quantity } from '../units/quantity';
+import { weighedByTable } from './byTable';
 import { limit, PRACTICE_SOURCE, used, type Weighed, type Situation } from './operation';
 
 /** Watch only: always in the list; advised when nothing examined calls for work. */
-export function watchOperation(s: Situation, workAdvised: boolean): Weighed {
+export function watchOperation(s: Situation, work: readonly Weighed[]): Weighed {
   const fertiliser = s.school('fertiliser');
-  const settled = s.verdict.causes.some((c) => c.standing === 'likely');
+  const { advice, why } = weighedByTable('watch', s, work);
+  const workAdvised = advice === 'not';
   return {
     key: 'watch',
     title: 'Watch only',
-    advice: workAdvised ? 'not' : 'do',
+    advice,
     summary: workAdvised
       ? 'The faults found do not mend themselves; each year the stem thickens into them.'
       : 'Nothing measured calls for work now; measure again in a year.',
-    why: workAdvised
-      ? ['Operations are advised for faults that grow.']
-      : [
-          settled
-            ? 'The likely cause is not one that digging or mulching mends.'
-            : 'No fault found that these operations mend.',
-        ],
+    why: workAdvised ? ['Operations are advised for faults that grow.'] : why,
     quantities: [],
     method: [
       'Measure the same shoots, colour, density and stem diameter at the same season.',
@@ -78,26 +74,16 @@ function removalQuantities({ tree }: Situation): Quantity[] {
 /** Removal: always in the list with its reason. */
 export function removeOperation(s: Situation): Weighed {
   const dieback = answerTo(s.visit.findings, 'crown.dieback')?.number;
-  const { rocks, barkSoft, conks, hollow } = s.verdict.facts;
-  const beyond = dieback !== undefined && dieback >= limit('removalDieback');
-  const unsafe = rocks.state === 'yes' && [barkSoft, conks, hollow].some((f) => f.state === 'yes');
-  const why = [
-    ...(beyond
-      ? [
-          `${Math.round(dieback * 100)} % of the crown is dead; beyond ${limit('removalDieback') * 100} % recovery is rare`,
-        ]
-      : []),
-    ...(unsafe
-      ? [rocks.text, ...[barkSoft, conks, hollow].filter((f) => f.state === 'yes').map((f) => f.text)]
-      : []),
-  ];
+  const { advice, why } = weighedByTable('remove', s, []);
   return {
     key: 'remove',
     title: 'Remove',
-    advice: beyond || unsafe ? 'option' : 'not',
+    advice,
     summary:
-      why.length > 0 ? 'Worth weighing against the cost of treatment.' : 'Not called for by anything seen.',
-    why: why.length > 0 ? why : ['Crown and hold do not call for it.'],
+      advice === 'option'
+        ? 'Worth weighing against the cost of treatment.'
+        : 'Not called for by anything seen.',
+    why: advice === 'option' ? why : ['Crown and hold do not call for it.'],
     quantities: removalQuantities(s),
     method: [
       'Dead or decayed trees are not climbed: use a lift or fell.',

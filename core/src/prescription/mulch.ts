@@ -1,6 +1,7 @@
 import { clearanceOf } from '../profile';
 import { longMark, shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
+import { weighedByTable } from './byTable';
 import { limit, schoolNote, schoolValue, used, type Weighed, type Situation } from './operation';
 
 /**
@@ -41,13 +42,12 @@ export function mulchOperation(s: Situation): Weighed {
   const depth = schoolValue(school, 'depth');
   const clearance = schoolValue(school, 'clearance');
   const { mulch, stemRadius } = s.profile;
-  const { mulchOnBark, mulchCone } = s.verdict.facts;
-  const tooDeep = mulch !== undefined && mulch.halfwayDepth > limit('mulchDeep');
-  const wrong = mulchOnBark.state === 'yes' || mulchCone.state === 'yes' || tooDeep;
+  const { advice, why } = weighedByTable('mulch', s, []);
+  const wrong = advice === 'do';
   const base: Weighed = {
     key: 'mulch',
     title: 'Pull back and widen the mulch',
-    advice: wrong ? 'do' : 'not',
+    advice,
     summary: '',
     why: [],
     quantities: [],
@@ -159,12 +159,10 @@ export function mulchOperation(s: Situation): Weighed {
       : 'Mulch lies as it should; leave it.',
     why: wrong
       ? [
-          s.verdict.facts.mulchOnBark.text,
-          ...(mulchCone.state === 'yes' ? [mulchCone.text] : []),
+          ...why,
           ...(touching > 0
             ? [`less than ${shortMark(clearance)} clear at ${touching} of the bearings read`]
             : []),
-          ...(tooDeep ? [`${shortMark(mulch.halfwayDepth)} deep halfway out`] : []),
         ]
       : ['Mulch is off the bark and no deeper than the schools allow.'],
   };

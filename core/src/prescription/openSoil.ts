@@ -1,4 +1,4 @@
-import { groundVerdict } from '../soil/verdict';
+import { weighedByTable } from './byTable';
 import { used, type Weighed, type Situation } from './operation';
 
 const WAYS: Record<string, string> = {
@@ -10,7 +10,6 @@ const WAYS: Record<string, string> = {
   mulch: 'Surface mulch',
   subsoil: 'Subsoiling on the contour',
 };
-const TIGHT = ['hole', 'saucer', 'pan', 'whole', 'dense', 'surface'];
 
 /** Opening the soil: as laid out at the station Trenches; without that it waits for it where the ground is tight. */
 export function openSoilOperation(s: Situation): Weighed {
@@ -19,28 +18,19 @@ export function openSoilOperation(s: Situation): Weighed {
   const fertiliser = s.school('fertiliser');
   const design = s.visit.trenches;
   const chosen = design?.choice?.remedy ?? 'spokes';
-  const ground = groundVerdict(s.tree, s.visit);
-  const likely = s.verdict.causes.filter(
-    (c) => c.standing === 'likely' && (c.cause === 'compaction' || c.cause === 'confinedHole'),
-  );
-  const tight = likely.length > 0 || (ground !== undefined && TIGHT.includes(ground.kind));
-  const left = chosen === 'nothing';
-  const reasons = [
-    ...likely.map((c) => `${c.label.toLowerCase()} is ${c.certainty}`),
-    ...(ground && TIGHT.includes(ground.kind) ? [ground.title.toLowerCase()] : []),
-  ];
+  const { advice, why, barred: left } = weighedByTable('trench', s, []);
   return {
     key: 'trench',
     title: design && !left ? (WAYS[chosen] ?? 'Open the soil') : 'Open the soil',
-    advice: design && !left ? 'do' : tight && !left ? 'option' : 'not',
+    advice,
     summary: left
       ? `Left as it is by choice: ${design!.choice!.why}`
       : design
         ? 'As laid out at the station Trenches: its crew sheet has the tapes, the quantities and the order of work.'
-        : tight
+        : advice === 'option'
           ? 'The ground is tight: lay trenches out at the station Trenches, or weigh the other ways there.'
           : 'Nothing says that the ground is tight.',
-    why: reasons.length > 0 ? reasons : [design ? 'laid out for this tree' : 'no measurement of tight soil'],
+    why: advice === 'not' && !left ? ['no measurement of tight soil'] : why,
     quantities: [],
     method: [
       'Utilities located and marked; soil neither wet nor frozen.',

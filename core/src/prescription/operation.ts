@@ -1,6 +1,13 @@
 import type { TreeEvent, Tree, Visit } from '../casefile/model';
 import type { Verdict } from '../diagnosis';
-import { LIMITS, schoolFor, type LimitKey, type SchoolInForce, type Schools } from '../practice';
+import {
+  LIMITS,
+  schoolFor,
+  type ChosenBy,
+  type HouseSchools,
+  type LimitKey,
+  type SchoolInForce,
+} from '../practice';
 import type { Profile } from '../profile';
 import type { Quantity, Working } from '../units/quantity';
 import type { HoldKey, SeasonWindow } from './remedies';
@@ -9,6 +16,8 @@ export const OPERATION_KEYS = [
   'ties',
   'mulch',
   'excavate',
+  'regrade',
+  'treeWell',
   'ring',
   'prune',
   'reset',
@@ -29,7 +38,7 @@ export interface SchoolUse {
   matterLabel: string;
   school: string;
   label: string;
-  chosenBy: 'default' | 'firm' | 'tree';
+  chosenBy: ChosenBy;
   warning?: string;
 }
 
@@ -80,9 +89,16 @@ export function situation(
   visit: Visit,
   profile: Profile,
   verdict: Verdict,
-  firm: Schools,
+  house: HouseSchools,
 ): Situation {
-  return { tree, events, visit, profile, verdict, school: (matter) => schoolFor(matter, firm, tree.schools) };
+  return {
+    tree,
+    events,
+    visit,
+    profile,
+    verdict,
+    school: (matter) => schoolFor(matter, house, tree.schools),
+  };
 }
 
 export const used = (school: SchoolInForce): SchoolUse => ({

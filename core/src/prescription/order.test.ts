@@ -5,6 +5,7 @@ import type { Finding, TreeEvent } from '../casefile';
 import { readCase } from '../casefile/schema';
 import { MATTERS } from '../practice';
 import {
+  atStage,
   clashesOf,
   closedOn,
   dateProblems,
@@ -140,6 +141,55 @@ test('a new prescription tells what it dropped, what it took up, and what was fo
   expect(revision.changes.some((c) => c.what === 'no longer prescribed')).toBe(true);
   expect(revision.why.some((w) => w.startsWith('Then: '))).toBe(true);
   expect(revisionOf(before, before, 'metric')).toEqual({ changes: [], why: [] });
+});
+
+test('the crew of a later stage finds the roots of the stages before gone, and its own as the work of today', () => {
+  const root = (label: string) => ({ label, kind: 'girdling', start: 'stem', points: [] }) as const;
+  const staged = {
+    ...visit,
+    dig: { measuredFrom: 'bark' as const, north: 'true' as const, roots: ['A', 'B', 'C', 'D'].map(root) },
+    cuts: {
+      agreed: [
+        { label: 'A', stage: 1 },
+        { label: 'B', stage: 2 },
+        { label: 'C', stage: 3 },
+      ],
+    },
+  };
+  expect(atStage(staged as never, 1)).toBe(staged);
+  const second = atStage(staged as never, 2);
+  expect(second.dig!.roots.map((r) => r.label)).toEqual(['B', 'C', 'D']);
+  expect(second.cuts!.agreed).toEqual([
+    { label: 'B', stage: 1 },
+    { label: 'C', stage: 2 },
+  ]);
+});
+
+test('a later stage may have a day of its own, and one that is closed or out of order is said', () => {
+  const agreed = [
+    { label: 'A', stage: 1 },
+    { label: 'B', stage: 2 },
+  ];
+  const withDay = (on: string, first?: string) => {
+    const v = {
+      ...visit,
+      date: '2026-05-01',
+      cuts: { agreed, days: [{ stage: 2, on }] },
+      decisions: [{ operation: 'prune', taken: true, ...(first && { on: first }) }],
+    };
+    return { v, s: situation(tree, events, v, profile, verdict, {}) };
+  };
+  const prune = byKey('prune');
+  const { v, s } = withDay('2029-01-10');
+  const step = workOrder([prune], v).find((x) => x.key === 'prune-2')!;
+  expect(step).toMatchObject({ year: 2029, on: '2029-01-10' });
+  expect(clashesOf([prune], s, [season]).join()).toMatch(
+    /stage 2: 2029-01-10 lies in a closed season, 11-15 to 02-10/,
+  );
+  expect(clashesOf([prune], withDay('2029-03-10').s, [season]).join()).not.toContain('stage 2');
+  expect(clashesOf([prune], withDay('2026-06-10', '2026-07-01').s).join()).toContain(
+    'stage 2 is planned for 2026-06-10, not after stage 1 on 2026-07-01',
+  );
 });
 
 test('days that do not go together are said', () => {

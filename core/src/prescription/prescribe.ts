@@ -2,6 +2,7 @@ import { rulesHolding } from './conditions';
 import { excavateOperation } from './excavate';
 import { drainOperation, fertiliserOperation, ringOperation } from './groundWork';
 import { removeOperation, watchOperation } from './keepOrFell';
+import { regradeOperation, treeWellOperation } from './lowerGround';
 import { mulchOperation } from './mulch';
 import { openSoilOperation } from './openSoil';
 import type { Operation, Situation, Weighed } from './operation';
@@ -12,7 +13,7 @@ import { resetOperation } from './reset';
 import { guardOperation, stakeOperation, tiesOperation } from './stemWork';
 import { waterOperation } from './water';
 
-export const PRESCRIPTION_ENGINE = 'operations-3';
+export const PRESCRIPTION_ENGINE = 'operations-4';
 
 /** Adds what the rule table says of a remedy on this tree. */
 function completed(weighed: Weighed, s: Situation, all: readonly Weighed[]): Operation {
@@ -32,17 +33,21 @@ function completed(weighed: Weighed, s: Situation, all: readonly Weighed[]): Ope
 export function prescribe(s: Situation): Operation[] {
   const atRoots = [excavateOperation(s), pruneOperation(s), resetOperation(s), openSoilOperation(s)];
   const measured = [mulchOperation(s), ...atRoots, removeOperation(s)];
-  const byRule = [tiesOperation, ringOperation, drainOperation, stakeOperation, guardOperation].map((weigh) =>
-    weigh(s, measured),
-  );
+  const lower = [treeWellOperation(s, measured)];
+  const byRule = [
+    ...lower,
+    regradeOperation(s, [...measured, ...lower]),
+    ...[tiesOperation, ringOperation, drainOperation, stakeOperation, guardOperation].map((weigh) =>
+      weigh(s, measured),
+    ),
+  ];
   const work = [...measured.filter((o) => o.key !== 'remove'), ...byRule];
-  const workAdvised = work.some((o) => o.advice === 'do');
   const all = [
     ...measured,
     ...byRule,
     waterOperation(s, atRoots),
     fertiliserOperation(s, measured),
-    watchOperation(s, workAdvised),
+    watchOperation(s, work),
     replaceOperation(s, measured),
   ];
   const rank = { do: 0, option: 1, not: 2 } as const;

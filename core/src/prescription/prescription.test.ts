@@ -111,7 +111,7 @@ test('where paving limits the ring the excess is carried away, and no mulch is l
 
 test('the school chosen changes the figure and is shown with it', () => {
   const thin = assess(tree({ schools: { mulchDepth: 'thin' } }), [], visit({ profiles }), {
-    mulchDepth: 'shallow',
+    firm: { mulchDepth: 'shallow' },
   });
   const mulch = thin.operations.find((o) => o.key === 'mulch')!;
   expect(mulch.schools[0]).toMatchObject({ school: 'thin', chosenBy: 'tree' });
@@ -194,7 +194,7 @@ test('water follows work at the roots or drought, and is withheld where water st
   expect(of(tree(), visit({ probes: probes(0.05) }), 'water').advice).toBe('not');
   const after = of(tree(), visit({ probes: probes(0.2) }), 'water');
   expect(after.advice).toBe('do');
-  expect(after.why).toContain('after root collar excavation');
+  expect(after.why).toContain('root collar excavation is prescribed: bared roots dry first');
   expect(after.quantities[0]!.value).toBeCloseTo(wateringByRule(0.2), 9);
   const wet: Finding[] = [
     { key: 'probe.drain', answer: 'standing' },
@@ -203,7 +203,49 @@ test('water follows work at the roots or drought, and is withheld where water st
     { key: 'history.wet', answer: 'days' },
   ];
   const stands = of(tree(), visit({ probes: probes(0.2), findings: wet }), 'water');
-  expect(stands).toMatchObject({ advice: 'not', why: ['waterlogged soil is likely'] });
+  expect(stands).toMatchObject({
+    advice: 'not',
+    why: ['waterlogged soil is almost certain: more trees die of wet than of dry; let the water out first'],
+  });
+});
+
+test('too deep for a bowl: a regrade and a tree well are weighed, with amounts of exact geometry, and neither beside a reset', () => {
+  const shallow = visit({ probes: probes(0.2) });
+  expect([of(tree(), shallow, 'regrade').advice, of(tree(), shallow, 'treeWell').advice]).toEqual([
+    'not',
+    'not',
+  ]);
+  const deep = visit({ probes: probes(0.4) });
+  const [regrade, well] = [of(tree(), deep, 'regrade'), of(tree(), deep, 'treeWell')];
+  expect([regrade.advice, well.advice]).toEqual(['option', 'option']);
+  const value = (o: typeof well, name: string) => o.quantities.find((q) => q.name === name)!.value;
+  // Stem 0.1 m, 0.9 m of room: a cylinder of 1 m radius and 0.4 m height.
+  expect(value(well, 'Face of the wall')).toBeCloseTo(2 * Math.PI * 1 * 0.4, 2);
+  // Two frustums that share their floor of 0.4 m radius: slopes of 1 in 8 and 1 in 3.
+  const frustum = (run: number) => {
+    const outer = 0.4 + run * 0.4;
+    return (Math.PI * 0.4 * (outer ** 2 + outer * 0.4 + 0.4 ** 2)) / 3;
+  };
+  expect(value(regrade, 'Soil to take out')).toBeCloseTo(frustum(8) - frustum(3), 2);
+  const lifted = visit({ probes: probes(0.4), decisions: [{ operation: 'reset', taken: true }] });
+  const young = tree({ stemDiameter: 0.08, plantedYear: 2022 });
+  expect(of(young, lifted, 'treeWell')).toMatchObject({
+    advice: 'not',
+    why: [expect.stringMatching(/reset is prescribed/)],
+  });
+});
+
+test('what bars a remedy comes before what calls for it', () => {
+  const old = of(tree({ plantedYear: 1990 }), visit({ probes: probes(0.2) }), 'reset');
+  expect(old.why[0]).toMatch(/^36 years in the ground \(limit 8 years\): roots no longer come up whole/);
+  const left = visit({ trenches: { choice: { remedy: 'nothing', why: 'paving is lifted in spring' } } });
+  expect(of(tree(), left, 'trench').why).toEqual(['paving is lifted in spring: left by choice']);
+  const none = of(
+    tree({ schools: { staking: 'none' } }),
+    visit({ findings: [{ key: 'base.rocks', answer: 'rocks' }] }),
+    'stake',
+  );
+  expect([none.advice, none.why[0]]).toEqual(['not', expect.stringMatching(/^the school followed: none/)]);
 });
 
 test('trenches that were laid out are prescribed under the name of the way that was chosen', () => {

@@ -1,14 +1,12 @@
-import { isAnchor, readDig, type DigReading } from '../roots';
+import type { DigReading } from '../roots';
 import { CUT_PLAN } from '../practice';
 import type { Quantity } from '../units/quantity';
+import { weighedByTable } from './byTable';
+import { dugOf } from './dug';
 import { limit, PRACTICE_SOURCE, used, type Weighed, type Situation } from './operation';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const DAYS = 365;
-
-/** The dig of a visit read once; undefined without a mapped root. */
-export const dugOf = ({ tree, visit }: Pick<Situation, 'tree' | 'visit'>): DigReading | undefined =>
-  visit.dig?.roots.some((r) => r.points.length > 0) ? readDig(tree, visit.dig) : undefined;
 
 /** Root pruning: as the agreed cut plan has it; without one it waits for it where roots press. */
 export function pruneOperation(s: Situation): Weighed {
@@ -16,17 +14,19 @@ export function pruneOperation(s: Situation): Weighed {
   const loss = s.school('rootLoss');
   const dig = dugOf(s);
   const agreed = s.visit.cuts?.agreed ?? [];
-  const leftAll = s.visit.cuts?.agreed?.length === 0;
+  const { advice, why, barred } = weighedByTable('prune', s, []);
   const interval = s.visit.cuts?.interval ?? CUT_PLAN.interval.value;
   const first = Number(s.visit.date.slice(0, 4));
   const stages = [...new Set(agreed.map((a) => a.stage))].sort((a, b) => a - b);
+  const dayOf = (stage: number) =>
+    stage > 1 ? s.visit.cuts?.days?.find((d) => d.stage === stage)?.on : undefined;
   const inStage = (stage: number) => agreed.filter((a) => a.stage === stage).map((a) => a.label);
   const base: Weighed = {
     key: 'prune',
     title: 'Root pruning',
-    advice: 'not',
+    advice,
     summary: '',
-    why: [],
+    why,
     quantities: [],
     method: [
       'Lay the roots bare by hand or with compressed air; keep them moist and shaded.',
@@ -60,9 +60,7 @@ export function pruneOperation(s: Situation): Weighed {
     const next = stages.find((stage) => stage > 1);
     return {
       ...base,
-      advice: 'do',
-      summary: `${stages.map((stage) => `Stage ${stage}, ${first + (stage - 1) * interval}: ${inStage(stage).join(', ')}`).join('; ')}.`,
-      why: [`the cut plan that was agreed; roots squeeze ${percent(dig.share)} of the bark today`],
+      summary: `${stages.map((stage) => `Stage ${stage}, ${dayOf(stage) ?? first + (stage - 1) * interval}: ${inStage(stage).join(', ')}`).join('; ')}.`,
       quantities: quantitiesOf(dig, now),
       ...(next !== undefined && {
         lookAgain: {
@@ -72,21 +70,19 @@ export function pruneOperation(s: Situation): Weighed {
       }),
     };
   }
-  const presses = dig.share >= limit('girdleMatters');
-  if (leftAll)
+  const presses = advice === 'option';
+  if (barred)
     return {
       ...base,
       summary: `Left by choice: no root is cut, and ${percent(dig.share)} of the bark is squeezed today.`,
-      why: ['agreed to leave them all and watch'],
     };
   return {
     ...base,
-    advice: presses ? 'option' : 'not',
     summary: presses
       ? `Roots squeeze ${percent(dig.share)} of the bark: agree a cut plan at the station Cut plan, or leave them knowingly.`
       : 'No root presses on the bark enough to tell.',
     why: presses
-      ? [`roots squeeze ${percent(dig.share)} of the bark`]
+      ? why
       : [
           `roots squeeze ${percent(dig.share)} of the bark; under ${percent(limit('girdleMatters'))} cannot be told`,
         ],
@@ -141,7 +137,3 @@ function quantitiesOf(dig: DigReading, labels: readonly string[]): Quantity[] {
     },
   ];
 }
-
-/** Sound anchors that a dig holds; undefined without one. */
-export const anchorsOf = (s: Situation): number | undefined =>
-  dugOf(s)?.roots.filter((r) => isAnchor(r.root)).length;

@@ -5,6 +5,8 @@ import type { OperationKey } from './operation';
 export type Condition =
   | { cause: CauseKey; standing: 'likely' | 'possible' }
   | { fact: FactKey; is: 'yes' | 'no' }
+  | { fact: FactKey; isNot: 'yes' | 'no' }
+  | { school: string; matter: string }
   | { answer: string; among: readonly string[] }
   | { measured: MeasureKey }
   | { planned: OperationKey };
@@ -19,7 +21,17 @@ export type MeasureKey =
   | 'cutsLeftAll'
   | 'inDrought'
   | 'tooOldToLift'
-  | 'rootsLeftBall';
+  | 'rootsLeftBall'
+  | 'tooLargeToLift'
+  | 'youngToLift'
+  | 'mulchTooDeep'
+  | 'beyondABowl'
+  | 'cutsAgreed'
+  | 'rootsPress'
+  | 'trenchesLaidOut'
+  | 'groundTight'
+  | 'soilLeft'
+  | 'noWorkAdvised';
 
 /** One row of the rule table: what is so, and what follows for a remedy. All conditions of a row must hold. */
 export interface Rule {
@@ -36,13 +48,14 @@ export interface SeasonWindow {
 
 /**
  * All that is a matter of practice about a remedy and no computation. `do` and `option` say when it is called for,
- * `against` what speaks against it where it is prescribed all the same.
+ * `bars` what rules it out whatever calls for it, `against` what speaks against it where it is prescribed all the same.
  */
 export interface Remedy {
   /** Its place in the order of work. */
   order: number;
   do: readonly Rule[];
   option: readonly Rule[];
+  bars?: readonly Rule[];
   against: readonly Rule[];
   /** What comes before it. */
   first: readonly HoldKey[];
@@ -86,7 +99,17 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
   },
   mulch: {
     order: 2,
-    do: [],
+    do: [
+      {
+        when: [{ fact: 'mulchOnBark', is: 'yes' }],
+        why: 'Bark that is kept damp rots, and roots turn round in it.',
+      },
+      { when: [{ fact: 'mulchCone', is: 'yes' }], why: 'What roots in a cone dies in frost and drought.' },
+      {
+        when: [{ measured: 'mulchTooDeep' }],
+        why: 'Deeper than any school lays it, it sheds water and shuts out air.',
+      },
+    ],
     option: [],
     against: [],
     first: [],
@@ -95,8 +118,42 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
   },
   excavate: {
     order: 3,
-    do: [],
-    option: [],
+    do: [
+      {
+        when: [{ fact: 'collarDeep', is: 'yes' }],
+        why: 'Bark under soil stays wet, and roots below it want for air.',
+      },
+      {
+        when: [
+          { fact: 'fillPresent', is: 'yes' },
+          { fact: 'collarDeep', isNot: 'no' },
+        ],
+        why: 'Soil that was added buries what stood in the open.',
+      },
+    ],
+    option: [
+      {
+        when: [
+          { fact: 'flareHidden', is: 'yes' },
+          { fact: 'collarDeep', isNot: 'no' },
+        ],
+        why: 'A stem that goes into the ground like a post is buried on that side.',
+      },
+      {
+        when: [
+          { fact: 'girdlingSeen', is: 'yes' },
+          { fact: 'collarDeep', isNot: 'no' },
+        ],
+        why: 'What girdles above ground goes on below it.',
+      },
+      {
+        when: [
+          { fact: 'barkSoft', is: 'yes' },
+          { fact: 'collarDeep', isNot: 'no' },
+        ],
+        why: 'Decay at the base is worse below ground than the skin shows.',
+      },
+    ],
     against: [
       {
         when: [{ fact: 'rocks', is: 'yes' }],
@@ -107,8 +164,46 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
     risks: ['A bowl that does not drain is a basin.', 'Roots bared in heat or frost die.'],
     followUp: 'Look at the dried bark within weeks.',
   },
-  ring: {
+  regrade: {
     order: 4,
+    do: [],
+    option: [
+      {
+        when: [{ measured: 'beyondABowl' }],
+        why: 'So deep a bowl is a pit; a wide, gentle fall can be mown and drains.',
+      },
+    ],
+    bars: [{ when: [{ planned: 'reset' }], why: 'A tree that is lifted needs no lower ground.' }],
+    against: [
+      {
+        when: [{ planned: 'treeWell' }],
+        why: 'A well holds the grade that a regrade takes away: one or the other.',
+      },
+    ],
+    first: ['utilities', 'permits'],
+    risks: [
+      'Roots that grew up into the fill are lost with it.',
+      'Water of the whole slope runs to the stem.',
+    ],
+    followUp: 'Look after the first heavy rain; sow or mulch the slope before winter.',
+  },
+  treeWell: {
+    order: 5,
+    do: [],
+    option: [
+      {
+        when: [{ measured: 'beyondABowl' }],
+        why: 'Where the grade has to stay, a dry wall keeps it off the stem.',
+      },
+    ],
+    bars: [{ when: [{ planned: 'reset' }], why: 'A tree that is lifted needs no well.' }],
+    against: [{ when: [{ measured: 'waterStands' }], why: 'A well without a drain is a cistern.' }],
+    first: ['utilities', 'permits'],
+    risks: ['People and animals fall into an open well.', 'Leaves fill it within years.'],
+    followUp: 'Cleared of leaves every autumn; the drain looked at after heavy rain.',
+  },
+  ring: {
+    order: 6,
     do: [
       {
         when: [{ cause: 'barrier', standing: 'likely' }],
@@ -127,9 +222,20 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
     followUp: 'See next season whether new roots cross where it stood.',
   },
   prune: {
-    order: 5,
-    do: [],
-    option: [],
+    order: 7,
+    do: [
+      {
+        when: [{ measured: 'cutsAgreed' }],
+        why: 'Freed bark grows on; what is left is squeezed harder every year.',
+      },
+    ],
+    option: [{ when: [{ measured: 'rootsPress' }], why: 'Stem and root thicken into one another.' }],
+    bars: [
+      {
+        when: [{ measured: 'cutsLeftAll' }],
+        why: 'Where the cure costs more than the disease it is left and watched.',
+      },
+    ],
     against: [
       { when: [{ measured: 'anchorsFew' }], why: 'Few sound anchors hold it as it is.' },
       { when: [{ measured: 'inDrought' }], why: 'Every root cut is water lost in a drought.' },
@@ -139,11 +245,26 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
     followUp: 'Look at the cuts and the freed bark after a season.',
   },
   reset: {
-    order: 6,
+    order: 8,
     do: [],
-    option: [],
+    option: [
+      {
+        when: [{ fact: 'collarDeep', is: 'yes' }, { measured: 'youngToLift' }],
+        why: 'Lifted now it stands at the right height for good.',
+      },
+      {
+        when: [{ fact: 'plantedDeep', is: 'yes' }, { measured: 'youngToLift' }],
+        why: 'Lifted now it stands at the right height for good.',
+      },
+    ],
+    bars: [
+      { when: [{ fact: 'collarDeep', is: 'no' }], why: 'It stands as high as it should.' },
+      { when: [{ measured: 'tooOldToLift' }], why: 'Roots no longer come up whole.' },
+      { when: [{ measured: 'tooLargeToLift' }], why: 'The ball is too heavy to lift whole.' },
+      { when: [{ fact: 'conks', is: 'yes' }], why: 'What decays is not worth the lift.' },
+      { when: [{ fact: 'hollow', is: 'yes' }], why: 'What decays is not worth the lift.' },
+    ],
     against: [
-      { when: [{ measured: 'tooOldToLift' }], why: 'Roots of this size no longer come up whole.' },
       { when: [{ measured: 'rootsLeftBall' }], why: 'Roots that have left the ball are cut by lifting it.' },
       { when: [{ measured: 'inDrought' }], why: 'Not after a dry season without water.' },
     ],
@@ -153,7 +274,7 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
     followUp: 'Re-tie at 6 months, push test after the stake is out.',
   },
   drain: {
-    order: 7,
+    order: 9,
     do: [
       {
         when: [{ cause: 'waterlogging', standing: 'likely' }],
@@ -174,16 +295,27 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
     followUp: 'Look the day after heavy rain.',
   },
   trench: {
-    order: 8,
-    do: [],
-    option: [],
+    order: 10,
+    do: [{ when: [{ measured: 'trenchesLaidOut' }], why: 'Roots and water find a way out of tight ground.' }],
+    option: [
+      {
+        when: [{ cause: 'compaction', standing: 'likely' }],
+        why: 'Roots need air and room that tight soil does not have.',
+      },
+      {
+        when: [{ cause: 'confinedHole', standing: 'likely' }],
+        why: 'Roots turn at the wall of the hole until it is opened.',
+      },
+      { when: [{ measured: 'groundTight' }], why: 'Tight ground does not open by itself.' },
+    ],
+    bars: [{ when: [{ measured: 'soilLeft' }], why: 'Left by choice.' }],
     against: [],
     first: ['utilities', 'permits'],
     risks: ['Trenches through anchors or mains.', 'Open trenches left overnight.'],
     followUp: 'Top up where it settles; push the penetrometer again after two seasons.',
   },
   stake: {
-    order: 9,
+    order: 11,
     do: [
       {
         when: [{ planned: 'reset' }],
@@ -196,13 +328,14 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
         why: 'It rocks: hold it while roots grow, once stability has been judged.',
       },
     ],
+    bars: [{ when: [{ matter: 'staking', school: 'none' }], why: 'A stem that sways builds its own hold.' }],
     against: [],
     first: [],
     risks: ['A tight tie strangles, a rigid one keeps the stem from building its hold.'],
     followUp: 'Ties opened and moved every autumn, the push test again when the stakes are out.',
   },
   guard: {
-    order: 10,
+    order: 12,
     do: [],
     option: [
       {
@@ -216,21 +349,28 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
     followUp: 'On before winter, off in spring; a mulch ring keeps mowers away all year.',
   },
   water: {
-    order: 11,
-    do: [],
+    order: 13,
+    do: [
+      { when: [{ cause: 'drought', standing: 'likely' }], why: 'Roots cannot be fed from dry soil.' },
+      { when: [{ planned: 'excavate' }], why: 'Bared roots dry first.' },
+      { when: [{ planned: 'prune' }], why: 'Fewer roots have to do the work of all.' },
+      { when: [{ planned: 'reset' }], why: 'Fewer roots have to do the work of all.' },
+      { when: [{ planned: 'trench' }], why: 'Loose fill dries and settles.' },
+    ],
     option: [],
-    against: [
+    bars: [
       {
         when: [{ cause: 'waterlogging', standing: 'likely' }],
-        why: 'More trees die of wet than of dry: let the water out first.',
+        why: 'More trees die of wet than of dry; let the water out first.',
       },
     ],
+    against: [],
     first: [],
     risks: ['Watering by the clock drowns a tree in a saucer.'],
     followUp: 'The probe before each watering.',
   },
   fertiliser: {
-    order: 12,
+    order: 14,
     do: [
       {
         when: [{ measured: 'fertiliserWanted' }],
@@ -244,8 +384,8 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
     followUp: 'A soil test before the first feed.',
   },
   watch: {
-    order: 13,
-    do: [],
+    order: 15,
+    do: [{ when: [{ measured: 'noWorkAdvised' }], why: 'Nothing found that these operations mend.' }],
     option: [],
     against: [],
     first: [],
@@ -253,16 +393,39 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
     followUp: 'The same shoots, colour and girth each year.',
   },
   remove: {
-    order: 14,
+    order: 16,
     do: [],
-    option: [],
+    option: [
+      { when: [{ measured: 'beyondHelp' }], why: 'With so little crown left recovery is rare.' },
+      {
+        when: [
+          { fact: 'rocks', is: 'yes' },
+          { fact: 'barkSoft', is: 'yes' },
+        ],
+        why: 'What rocks on a decayed base may fall.',
+      },
+      {
+        when: [
+          { fact: 'rocks', is: 'yes' },
+          { fact: 'conks', is: 'yes' },
+        ],
+        why: 'What rocks on a decayed base may fall.',
+      },
+      {
+        when: [
+          { fact: 'rocks', is: 'yes' },
+          { fact: 'hollow', is: 'yes' },
+        ],
+        why: 'What rocks on a decayed base may fall.',
+      },
+    ],
     against: [],
     first: ['permits', 'stability', 'utilities'],
     risks: ['Dead and decayed trees break under a climber: lift or fell.'],
     followUp: 'Look at the stump: it tells what the other trees of the planting have.',
   },
   replace: {
-    order: 15,
+    order: 17,
     do: [{ when: [{ planned: 'remove' }], why: 'The place stays empty otherwise.' }],
     option: [{ when: [{ measured: 'beyondHelp' }], why: 'It is unlikely to come back; a young tree would.' }],
     against: [

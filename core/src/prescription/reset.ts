@@ -2,6 +2,7 @@ import type { SchoolInForce } from '../practice';
 import type { Quantity } from '../units/quantity';
 import { shortMark } from '../units/marks';
 import { METRES_PER_INCH } from '../units/length';
+import { weighedByTable } from './byTable';
 import {
   limit,
   PRACTICE_SOURCE,
@@ -68,43 +69,28 @@ export function resetOperation(s: Situation): Weighed {
   const reference = s.school('plantingReference');
   const years = yearsInGround(s);
   const stem = s.tree.stemDiameter ?? s.tree.dbh;
-  const { collarDeep, plantedDeep, conks, hollow } = s.verdict.facts;
-  const refusals = [
-    ...(collarDeep.state === 'no' ? [collarDeep.text] : []),
-    ...(years !== undefined && years > limit('resetMaxYears')
-      ? [
-          `${years} years in the ground: roots no longer come up whole (limit ${limit('resetMaxYears')} years)`,
-        ]
-      : []),
-    ...(stem !== undefined && stem > limit('resetMaxStem')
-      ? [`stem ${shortMark(stem)}: ball too heavy to lift whole (limit ${shortMark(limit('resetMaxStem'))})`]
-      : []),
-    ...(conks.state === 'yes' ? [conks.text] : []),
-    ...(hollow.state === 'yes' ? [hollow.text] : []),
-  ];
+  const { collarDeep } = s.verdict.facts;
+  const { advice, why, barred } = weighedByTable('reset', s, []);
   const unknown = [
     ...(years === undefined ? ['year planted'] : []),
     ...(stem === undefined ? ['stem diameter'] : []),
     ...(collarDeep.state === 'unexamined' ? ['probe points'] : []),
   ];
-  const deep = collarDeep.state === 'yes' || plantedDeep.state === 'yes';
-  const possible = refusals.length === 0 && unknown.length === 0 && deep;
+  const possible = advice === 'option' && unknown.length === 0;
   const lift = s.profile.collar ? s.profile.collar.depth.value + limit('resetProud') : undefined;
   const ballDiameter = stem === undefined ? undefined : stem * BALL_PER_STEM;
   return {
     key: 'reset',
     title: 'Lift and reset',
-    advice: possible ? 'option' : 'not',
+    advice: possible ? advice : 'not',
     summary: possible
       ? `Lift by ${shortMark(lift ?? 0)} so that the flare stands ${shortMark(limit('resetProud'))} above grade.`
-      : refusals[0]
-        ? `Not for this tree: ${refusals[0]}.`
+      : barred
+        ? `Not for this tree: ${why[0]}.`
         : unknown.length > 0
           ? `Cannot be judged: ${unknown.join(', ')} missing.`
           : 'Nothing calls for it.',
-    why: possible
-      ? [collarDeep.text, `${years} years in the ground, stem ${shortMark(stem!)}: young enough to lift`]
-      : refusals,
+    why: possible || barred ? why : ['It cannot be judged yet, or nothing calls for it.'],
     quantities:
       possible && lift !== undefined && ballDiameter !== undefined
         ? [

@@ -63,7 +63,9 @@ export function dateProblems(
   const shut = closedOn(closed, species, operation.key, date);
   return [
     ...(shut
-      ? [`${date} lies in a closed season, ${shut.from} to ${shut.to}: ${shut.why}. It may not be done then.`]
+      ? [
+          `${date} lies in a closed season, ${shut.from} to ${shut.to}: ${shut.why.replace(/\.$/, '')}. It may not be done then.`,
+        ]
       : []),
     ...(operation.window && !inWindow(operation.window, date)
       ? [`${date} is out of season. ${operation.window.why}`]

@@ -38,8 +38,7 @@ export function tiesOperation(s: Situation, operations: readonly Weighed[]): Wei
 export function stakeOperation(s: Situation, operations: readonly Weighed[]): Weighed {
   const school = s.school('staking');
   const weighed = weighedByTable('stake', s, operations);
-  const never = school.key === 'none';
-  const advice = never ? 'not' : weighed.advice;
+  const { advice, barred: never } = weighed;
   const months = school.values?.months;
   return {
     key: 'stake',

@@ -1,5 +1,5 @@
 import { schoolValue, used, type Weighed, type Situation } from './operation';
-import { isTaken } from './planned';
+import { weighedByTable } from './byTable';
 import { wateringQuantity, wateringRounds } from './reset';
 
 /** Watering after work at the roots, or in drought; never where water stands. */
@@ -7,29 +7,22 @@ export function waterOperation(s: Situation, rootWork: readonly Weighed[]): Weig
   const manner = s.school('watering');
   const lasting = s.school('wateringYears');
   const seasons = schoolValue(lasting, 'seasons');
-  const likely = (cause: string) =>
-    s.verdict.causes.some((c) => c.cause === cause && c.standing === 'likely');
-  const [wet, dry] = [likely('waterlogging'), likely('drought')];
-  const after = rootWork.filter((o) => isTaken(o, s.visit.decisions)).map((o) => o.title.toLowerCase());
+  const { advice, why, barred: wet } = weighedByTable('water', s, rootWork);
   const stem = s.tree.stemDiameter ?? s.tree.dbh;
-  const wanted = !wet && (dry || after.length > 0);
+  const wanted = advice === 'do';
   const quantities = wanted
     ? [...(stem === undefined ? [] : [wateringQuantity(stem, lasting)]), wateringRounds(lasting)]
     : [];
   return {
     key: 'water',
     title: 'Watering',
-    advice: wanted ? 'do' : 'not',
+    advice,
     summary: wet
       ? 'Not while water stands: more trees die of wet than of dry.'
       : wanted
         ? `When the probe finds it dry, over ${seasons === 1 ? 'one growing season' : `${seasons} growing seasons`}, ${manner.label}.`
         : 'Rain does, as long as the roots are left alone.',
-    why: wet
-      ? ['waterlogged soil is likely']
-      : wanted
-        ? [...(dry ? ['drought is likely'] : []), ...after.map((title) => `after ${title}`)]
-        : ['No work at the roots and no drought.'],
+    why: advice === 'not' && !wet ? ['No work at the roots and no drought.'] : why,
     quantities,
     method: [
       'Look before each watering with a soil probe at 20 cm; skip it when that is moist.',

@@ -15,6 +15,8 @@ export type WorkStep =
       title: string;
       stage: number;
       year: number;
+      /** The day a later stage is planned for. */
+      on?: string;
       text: string;
       /** What has to be signed before it. */
       first: HoldKey[];
@@ -23,16 +25,48 @@ export type WorkStep =
 /** Stages of an agreed cut plan with their years; one stage where none was agreed. */
 export function stagesOf(
   visit: Pick<Visit, 'cuts' | 'date'>,
-): { stage: number; year: number; roots: string[] }[] {
+): { stage: number; year: number; on?: string; roots: string[] }[] {
   const first = Number(visit.date.slice(0, 4));
   const interval = visit.cuts?.interval ?? CUT_PLAN.interval.value;
   const agreed = visit.cuts?.agreed ?? [];
   const stages = [...new Set(agreed.map((a) => a.stage))].sort((a, b) => a - b);
   return stages.map((stage) => ({
     stage,
-    year: first + (stage - 1) * interval,
+    ...plannedStage(visit, stage, first + (stage - 1) * interval),
     roots: agreed.filter((a) => a.stage === stage).map((a) => a.label),
   }));
+}
+
+/** Year of a stage, and its day where one was set. */
+function plannedStage(
+  { cuts }: Pick<Visit, 'cuts'>,
+  stage: number,
+  year: number,
+): { year: number; on?: string } {
+  const on = stage > 1 ? cuts?.days?.find((d) => d.stage === stage)?.on : undefined;
+  return on ? { year: Number(on.slice(0, 4)), on } : { year };
+}
+
+/** Roots that the agreed cut plan takes before a stage. */
+export const goneBefore = ({ cuts }: Pick<Visit, 'cuts'>, stage: number): ReadonlySet<string> =>
+  new Set((cuts?.agreed ?? []).filter((a) => a.stage < stage).map((a) => a.label));
+
+/**
+ * A visit as the crew of a later stage of its cut plan finds it: roots of the stages before are gone, and what is agreed
+ * for that stage is the work of today.
+ */
+export function atStage(visit: Visit, stage: number): Visit {
+  const agreed = visit.cuts?.agreed ?? [];
+  if (stage <= 1 || !visit.dig || !visit.cuts) return visit;
+  const gone = goneBefore(visit, stage);
+  return {
+    ...visit,
+    dig: { ...visit.dig, roots: visit.dig.roots.filter((r) => !gone.has(r.label)) },
+    cuts: {
+      ...visit.cuts,
+      agreed: agreed.filter((a) => a.stage >= stage).map((a) => ({ ...a, stage: a.stage - stage + 1 })),
+    },
+  };
 }
 
 const PASSIVE: readonly OperationKey[] = ['watch', 'fertiliser'];
@@ -50,7 +84,7 @@ export function workOrder(planned: readonly Operation[], visit: Pick<Visit, 'cut
     operations: readonly Operation[],
     stage: number,
     at: number,
-    roots?: string[],
+    later?: { roots: string[]; on?: string },
   ): WorkStep[] => {
     const signed = new Set<HoldKey>();
     return operations.flatMap((o) => {
@@ -65,8 +99,9 @@ export function workOrder(planned: readonly Operation[], visit: Pick<Visit, 'cut
           title: stage > 1 ? `${o.title}, stage ${stage}` : o.title,
           stage,
           year: at,
+          ...(later?.on && { on: later.on }),
           first: o.first,
-          text: roots ? `Roots ${roots.join(', ')}.` : o.summary,
+          text: later ? `Roots ${later.roots.join(', ')}.` : o.summary,
         },
       ];
     });
@@ -75,7 +110,7 @@ export function workOrder(planned: readonly Operation[], visit: Pick<Visit, 'cut
   const stages = prune.length > 0 ? stagesOf(visit) : [];
   return [
     ...season(inOrder, 1, year),
-    ...stages.slice(1).flatMap(({ stage, year: at, roots }) => season(prune, stage, at, roots)),
+    ...stages.slice(1).flatMap(({ stage, year: at, ...later }) => season(prune, stage, at, later)),
   ];
 }
 

@@ -4,7 +4,7 @@ import type { Tree } from '../casefile/model';
 import type { Forecast, YearBand } from '../growth/forecast';
 import type { StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
-import { CUT_PLAN, schoolFor, type SchoolInForce, type Schools } from '../practice';
+import { CUT_PLAN, schoolFor, type SchoolInForce, type HouseSchools } from '../practice';
 import { isAnchor, ROOTS_TOUCH, type DigReading, type RootReading } from '../roots';
 import { fineMark } from '../units/marks';
 import { betweenCuts, cutsFor, type Cut } from './cuts';
@@ -45,7 +45,7 @@ export interface PruningCase {
   forecast?: Pick<Forecast, 'touches'>;
   /** Crown in decline or low vigour: the share of roots lost in a season is halved by default. */
   stressed: boolean;
-  firm: Schools;
+  firm: HouseSchools;
   /** The cut plan that was agreed: it stands before the rules. */
   agreed?: CutDesign['agreed'];
   /** Years between its stages. */

@@ -4,7 +4,7 @@ import { vigourFrom } from '../crown';
 import { forecastOf, type Forecast, type Scenario } from '../growth/forecast';
 import { stemRate, type StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
-import type { Schools } from '../practice';
+import type { HouseSchools } from '../practice';
 import { readDig, type DigReading } from '../roots';
 import { adviseRoots, type PruningAdvice } from './advice';
 import type { Cut } from './cuts';
@@ -89,7 +89,7 @@ export function assessDig(
   tree: Tree,
   visits: readonly Visit[],
   visit: Visit,
-  firm: Schools = {},
+  firm: HouseSchools = {},
 ): DigAssessment | undefined {
   if (!visit.dig?.roots.some((r) => r.points.length > 0)) return undefined;
   const reading = readDig(tree, visit.dig);

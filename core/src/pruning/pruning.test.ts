@@ -203,15 +203,19 @@ describe('how much goes in a season', () => {
       cautions: [expect.stringContaining('A stressed tree: 10 %')],
     });
     expect(advise(roots, {}, { plantedYear: 1980 }).advice.lossLimit).toBe(0.1);
-    expect(advise(roots, { stressed: true, firm: { rootLoss: 'bold' } }).advice.lossLimit).toBe(0.33);
-    const once = advise(roots, { firm: { girdling: 'once' } }).advice;
+    expect(advise(roots, { stressed: true, firm: { firm: { rootLoss: 'bold' } } }).advice.lossLimit).toBe(
+      0.33,
+    );
+    const once = advise(roots, { firm: { firm: { girdling: 'once' } } }).advice;
     expect(once.roots.filter((r) => r.decision === 'cut later')).toEqual([]);
   });
 
   test('only those cutting in, where that school is chosen', () => {
     const small = { ...across('c', 180, 0.015), kind: 'circling' as const };
     const off = { ...small, points: small.points.map((p) => ({ ...p, distance: p.distance + 0.06 })) };
-    expect(advise([...anchors, off], { firm: { girdling: 'selected' } }).of('c').decision).toBe('watch');
+    expect(advise([...anchors, off], { firm: { firm: { girdling: 'selected' } } }).of('c').decision).toBe(
+      'watch',
+    );
     expect(advise([...anchors, off]).of('c').decision).toBe('cut now');
   });
 });

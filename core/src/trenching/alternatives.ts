@@ -2,6 +2,7 @@ import type { Finding } from '../casefile/model';
 import { answerTo } from '../base/question';
 import { LIMITS, TRENCH_LIMITS, VERTICAL } from '../practice';
 import { blockedAlong } from './clear';
+import type { Quantity } from '../units/quantity';
 import type { TrenchPlan } from './plan';
 
 export type SoilRemedy =
@@ -15,6 +16,12 @@ export interface Alternative {
   opens: number;
   disturbs: number;
   hours: number;
+  /** What it takes, with the names that the work is charged by; none where nothing is done. */
+  quantities: Quantity[];
+  /** The same season by season, where it goes over several. */
+  bySeason: Quantity[][];
+  /** Done with compressed air. */
+  byAir: boolean;
   /** What it comes to, and why it is or is not the one. */
   says: string;
   advised: boolean;
@@ -42,13 +49,16 @@ function reachable({ zone, edges, obstacles }: TrenchPlan): Reachable {
   );
   const isFree = (bearing: number, r: number) =>
     !blocked[((Math.round(bearing) % BEARINGS) + BEARINGS) % BEARINGS]!.some((b) => b.from < r && r < b.to);
-  const cell = (STEP * 2 * Math.PI) / BEARINGS;
+  const turn = (2 * Math.PI) / BEARINGS;
   let whole = 0;
   const byBearing = Array.from({ length: BEARINGS }, (_, bearing) => {
     let free = 0;
-    for (let r = zone.from + STEP / 2; r < edges[bearing]!; r += STEP) {
-      whole += r * cell;
-      if (isFree(bearing, r)) free += r * cell;
+    const edge = edges[bearing]!;
+    for (let from = zone.from; from < edge; from += STEP) {
+      const to = Math.min(from + STEP, edge);
+      const cell = (turn * (to ** 2 - from ** 2)) / 2;
+      whole += cell;
+      if (isFree(bearing, (from + to) / 2)) free += cell;
     }
     return free;
   });
@@ -68,6 +78,32 @@ function reachable({ zone, edges, obstacles }: TrenchPlan): Reachable {
   }
   return { share: whole > 0 ? area / whole : 0, area, whole, byBearing, holes };
 }
+
+type Inputs = [name: string, value: number, dimension: Quantity['dimension']][];
+
+const quantityOf = (
+  name: string,
+  value: number,
+  dimension: Quantity['dimension'],
+  formula: string,
+  inputs: Inputs,
+): Quantity => ({
+  name,
+  value,
+  dimension,
+  working: {
+    formula,
+    inputs: inputs.map(([n, v, d]) => ({ name: n, value: v, dimension: d })),
+    source: 'common practice, no source',
+    notes: [],
+  },
+});
+
+const hoursOf = (hours: number, formula: string, inputs: Inputs): Quantity[] =>
+  hours > 0 ? [quantityOf('Crew hours', hours, 'hours', formula, inputs)] : [];
+
+const volumeOf = (name: string, volume: number, formula: string, inputs: Inputs): Quantity[] =>
+  volume > 0 ? [quantityOf(name, volume, 'volume', formula, inputs)] : [];
 
 /** Wedges of soil that are replaced, evenly round the stem where they reach the most ground. */
 export interface Wedges {
@@ -103,9 +139,15 @@ export function bestWedges(byBearing: readonly number[], count: number, angle: n
 /**
  * Every way of opening the soil weighed on the same ground. The first advised one is what the rules choose.
  *
- * @param hours crew hours of the spokes, as their quantities have it
+ * @param spokes what the spokes take, in all and season by season
+ * @param compost share of compost in what goes back
  */
-export function alternativesTo(plan: TrenchPlan, hours: number, findings: readonly Finding[]): Alternative[] {
+export function alternativesTo(
+  plan: TrenchPlan,
+  spokes: Pick<Alternative, 'quantities' | 'bySeason'>,
+  compost: number,
+  findings: readonly Finding[],
+): Alternative[] {
   const { layout, rules } = plan;
   const { share, area, whole, byBearing, holes } = reachable(plan);
   const wedges = bestWedges(byBearing, VERTICAL.sectors.value, Math.floor(BEARINGS * plan.allowedAtOnce));
@@ -118,6 +160,26 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
   const spokesDo = bySpokes >= ENOUGH;
   const holesDo = !spokesDo && byHoles > bySpokes && holes > 0;
   const airDoes = !spokesDo && !holesDo && share > 0;
+  const boreHours = holes === 0 ? 0 : LIMITS.setUpHours.value + holes / VERTICAL.holesAnHour.value;
+  const bored = holes * Math.PI * (VERTICAL.diameter.value / 2) ** 2 * rules.depth;
+  const airHours = area === 0 ? 0 : LIMITS.setUpHours.value + (area * airDepth) / LIMITS.airRate.value;
+  const wedgeHours =
+    wedges.area === 0 ? 0 : wedges.count * LIMITS.setUpHours.value + replaced / LIMITS.airRate.value;
+  const wedgeWork = [
+    ...hoursOf(wedgeHours, 'set-up for each wedge + soil / rate of the air tool', [
+      ['soil', replaced, 'volume'],
+      ['rate, m³ an hour', LIMITS.airRate.value, 'ratio'],
+    ]),
+    ...volumeOf('Compost', replaced * compost, 'soil replaced × share of compost', [
+      ['soil', replaced, 'volume'],
+      ['share', compost, 'share'],
+    ]),
+    ...volumeOf('Spoil to take away', replaced * LIMITS.soilSwell.value, 'soil replaced × swell', [
+      ['soil', replaced, 'volume'],
+      ['swell', LIMITS.soilSwell.value, 'ratio'],
+    ]),
+  ];
+  const nothing = { quantities: [], bySeason: [], byAir: false };
   const percent = (s: number) => `${Math.round(100 * s)} %`;
   return [
     {
@@ -125,7 +187,9 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       title: 'Radial trenches',
       opens: bySpokes,
       disturbs: layout.disturbed,
-      hours,
+      hours: spokes.quantities.find((q) => q.name === 'Crew hours')?.value ?? 0,
+      ...spokes,
+      byAir: rules.school === 'air',
       advised: spokesDo,
       says: plan.blocked ?? `${plan.spokes.length} spokes, ${rules.label}. ${rules.why}`,
     },
@@ -134,7 +198,21 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       title: 'Vertical mulching',
       opens: byHoles,
       disturbs: (holes * Math.PI * (VERTICAL.diameter.value / 2) ** 2) / whole,
-      hours: holes === 0 ? 0 : LIMITS.setUpHours.value + holes / VERTICAL.holesAnHour.value,
+      hours: boreHours,
+      quantities: [
+        ...(holes === 0 ? [] : [quantityOf('Holes', holes, 'count', 'places on the grid that are free', [])]),
+        ...hoursOf(boreHours, 'set-up + holes / rate', [
+          ['holes', holes, 'count'],
+          ['holes an hour', VERTICAL.holesAnHour.value, 'count'],
+        ]),
+        ...volumeOf('Compost', bored, 'holes × pi × radius² × depth', [
+          ['holes', holes, 'count'],
+          ['diameter', VERTICAL.diameter.value, 'short length'],
+          ['depth', rules.depth, 'short length'],
+        ]),
+      ],
+      bySeason: [],
+      byAir: false,
       advised: holesDo,
       says:
         holes === 0
@@ -146,7 +224,14 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       title: 'Air decompaction of the whole zone',
       opens: share,
       disturbs: share,
-      hours: area === 0 ? 0 : LIMITS.setUpHours.value + (area * airDepth) / LIMITS.airRate.value,
+      hours: airHours,
+      quantities: hoursOf(airHours, 'set-up + area × depth / rate of the air tool', [
+        ['area', area, 'area'],
+        ['depth', airDepth, 'short length'],
+        ['rate, m³ an hour', LIMITS.airRate.value, 'ratio'],
+      ]),
+      bySeason: [],
+      byAir: true,
       advised: airDoes,
       says:
         share === 0
@@ -158,7 +243,13 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       title: 'Soil replaced by sectors',
       opens: whole > 0 ? wedges.area / whole : 0,
       disturbs: whole > 0 ? wedges.area / whole : 0,
-      hours: wedges.area === 0 ? 0 : wedges.count * LIMITS.setUpHours.value + replaced / LIMITS.airRate.value,
+      hours: wedgeHours,
+      quantities: wedgeWork,
+      // One wedge a season; they are alike.
+      bySeason: Array.from({ length: wedgeHours === 0 ? 0 : wedges.count }, () =>
+        wedgeWork.map((q) => ({ ...q, value: q.value / wedges.count })),
+      ),
+      byAir: true,
       advised: false,
       says:
         wedges.area === 0
@@ -171,6 +262,7 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       opens: 0,
       disturbs: 0,
       hours: 0,
+      ...nothing,
       advised: stands,
       says: stands
         ? 'The hole holds water a day later: whatever else is done, the water must get out.'
@@ -182,6 +274,7 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       opens: 0,
       disturbs: 0,
       hours: 0,
+      ...nothing,
       advised: false,
       says: 'Opens the upper centimetres over years; goes with every other way.',
     },
@@ -191,6 +284,7 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       opens: 0,
       disturbs: 0,
       hours: 0,
+      ...nothing,
       advised: false,
       says: 'Only in ground not yet rooted: not within reach of this tree.',
     },
@@ -200,6 +294,7 @@ export function alternativesTo(plan: TrenchPlan, hours: number, findings: readon
       opens: 0,
       disturbs: 0,
       hours: 0,
+      ...nothing,
       advised: !spokesDo && !holesDo && !airDoes && !stands,
       says:
         share === 0

@@ -2,7 +2,7 @@ import type { Dig } from '../casefile/dig';
 import type { Finding, Tree } from '../casefile/model';
 import type { Push } from '../casefile/push';
 import type { Site, TrenchDesign } from '../casefile/trench';
-import { schoolFor, SPOKES, type SchoolInForce, type Schools } from '../practice';
+import { schoolFor, SPOKES, type SchoolInForce, type HouseSchools } from '../practice';
 import { readDig } from '../roots';
 import { readPushes } from '../soil';
 import type { Quantity } from '../units/quantity';
@@ -20,7 +20,7 @@ export interface TrenchesGiven {
   dig: Dig | undefined;
   pushes: readonly Push[] | undefined;
   site: Site;
-  firm: Schools;
+  firm: HouseSchools;
   stressed: boolean;
 }
 
@@ -62,16 +62,18 @@ export function assessTrenches(given: TrenchesGiven): Trenches {
   const read = pushes && readPushes(pushes);
   const soil = read?.tightness === 'open' ? 'open' : 'tight';
   const quantities = trenchQuantities(plan, fill, soil);
+  const bySeason =
+    plan.seasons > 1
+      ? Array.from({ length: plan.seasons }, (_, i) => trenchQuantities(plan, fill, soil, i + 1))
+      : [];
+  const compost = compostShare(plan.rules, fill);
   return {
     plan,
     other: planTrenches({ ...situation, school: { ...school, key, label: SPOKES[key].label } }),
     school,
-    compost: compostShare(plan.rules, fill),
+    compost,
     quantities,
-    bySeason:
-      plan.seasons > 1
-        ? Array.from({ length: plan.seasons }, (_, i) => trenchQuantities(plan, fill, soil, i + 1))
-        : [],
-    alternatives: alternativesTo(plan, quantities.find((q) => q.name === 'Crew hours')!.value, findings),
+    bySeason,
+    alternatives: alternativesTo(plan, { quantities, bySeason }, compost, findings),
   };
 }

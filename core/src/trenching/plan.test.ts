@@ -46,7 +46,9 @@ test('young trees get narrow spokes from the hole edge, established ones wide on
   expect(old.zone.from).toBeCloseTo(2.25, 2);
   expect(old.zone.to).toBe(4);
   expect(plan({ plantedYear: 2022 }, { holeRadius: 0.7 }).zone.from).toBe(0.7);
-  expect(plan({}, {}, { school: schoolFor('trenches', { trenches: 'hand' }, {}) }).rules.school).toBe('hand');
+  expect(plan({}, {}, { school: schoolFor('trenches', { firm: { trenches: 'hand' } }) }).rules.school).toBe(
+    'hand',
+  );
 });
 
 test('a drip line inside the hole is carried beyond it, and what is not known is named', () => {
@@ -201,15 +203,31 @@ test('where paving lies all round, the rules turn to another way and say why', (
     },
   );
   expect(square.blocked).toContain('Square');
-  const ways = alternativesTo(square, 0, []);
+  const ways = alternativesTo(square, { quantities: [], bySeason: [] }, 0.5, []);
   expect(ways.filter((w) => w.advised).map((w) => w.remedy)).toEqual(['nothing']);
-  const free = alternativesTo(plan(), 5, [{ key: 'probe.drain', answer: 'standing' }]);
+  const free = alternativesTo(plan(), { quantities: [], bySeason: [] }, 0.5, [
+    { key: 'probe.drain', answer: 'standing' },
+  ]);
   expect(free.filter((w) => w.advised).map((w) => w.remedy)).toEqual(['spokes', 'drain']);
   const sectors = free.find((w) => w.remedy === 'sectors')!;
   // Four wedges of a tenth of the circle each.
   expect(sectors.opens).toBeCloseTo(0.4, 9);
   const [air, holes] = ['air', 'vertical'].map((r) => free.find((w) => w.remedy === r)!);
   expect(air!.opens).toBeCloseTo(1, 9);
+  // What they take follows from the geometry: zone 2.2516 to 4 m, 20 cm deep at 0.45 m3 an hour.
+  const of = (way: typeof sectors, name: string) => way.quantities.find((q) => q.name === name)!.value;
+  const zone = Math.PI * (16 - 2.2516 ** 2);
+  expect(of(air!, 'Crew hours')).toBeCloseTo(0.5 + (zone * 0.2) / 0.45, 1);
+  expect(of(sectors, 'Compost')).toBeCloseTo(0.5 * 0.4 * zone * plan().rules.depth, 1);
+  expect(of(sectors, 'Spoil to take away') / of(sectors, 'Compost')).toBeCloseTo(1.25 / 0.5, 9);
+  // A wedge a season, and the seasons are the whole.
+  expect(sectors.bySeason).toHaveLength(4);
+  const hours = sectors.bySeason.map((s) => s.find((q) => q.name === 'Crew hours')!.value);
+  expect(hours.reduce((a, b) => a + b, 0)).toBeCloseTo(sectors.hours, 9);
+  expect(of(holes!, 'Compost')).toBeCloseTo(
+    of(holes!, 'Holes') * Math.PI * 0.0375 ** 2 * plan().rules.depth,
+    9,
+  );
   // Holes on a triangular grid of 60 cm: one for each 0.312 m2 of the zone.
   expect(Number(/^(\d+)/.exec(holes!.says)![1])).toBeCloseTo((Math.PI * (16 - 2.2516 ** 2)) / 0.3118, -1);
 });

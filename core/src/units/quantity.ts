@@ -1,3 +1,4 @@
+import type { ChosenBy } from '../practice/schools';
 import {
   formatLength,
   longUnit,
@@ -37,7 +38,7 @@ export interface Working {
   /** Published source, or "common practice, no source". */
   source: string;
   /** Matter and school of practice it follows, where schools differ. */
-  school?: { matter: string; school: string; chosenBy: 'default' | 'firm' | 'tree' };
+  school?: { matter: string; school: string; chosenBy: ChosenBy };
   /** Anything assumed or left out. */
   notes: string[];
 }

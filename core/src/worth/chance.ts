@@ -25,7 +25,7 @@ export interface Chance extends Range {
 /** Which operations answer a cause; a cause that none of the prescribed ones answers goes on as if left alone. */
 const ANSWERED_BY: Record<CauseKey, readonly OperationKey[]> = {
   plantedDeep: ['excavate', 'reset'],
-  gradeRaised: ['excavate', 'reset'],
+  gradeRaised: ['excavate', 'regrade', 'treeWell', 'reset'],
   mulchCone: ['mulch', 'excavate', 'reset'],
   containerRoots: ['prune', 'reset'],
   confinedHole: ['trench', 'reset'],

@@ -1,35 +1,25 @@
 'use server';
 
 import { tableFor, tableProblems, type FirmTable, type Often } from '@undrel/core/diagnosis';
-import { MATTERS } from '@undrel/core/practice';
 import { allowed } from '@/server/accounts/viewer';
+import { chosenIn, chosenMeanwhile } from '@/server/schoolChoice';
 import { loadFirm, saveJudgements, saveSchools } from '@/server/accounts/firm';
 import type { JudgementsSaved } from '@/screens/practice/JudgementsScreen';
 import type { PracticeState } from '@/screens/practice/PracticeScreen';
 
 export async function savePracticeAction(state: PracticeState, form: FormData): Promise<PracticeState> {
-  const schools: Record<string, string> = {};
-  for (const matter of MATTERS) {
-    const chosen = form.get(matter.key);
-    if (typeof chosen === 'string' && matter.schools.some((s) => s.key === chosen))
-      schools[matter.key] = chosen;
-  }
+  const schools = chosenIn(form);
   const saved = await allowed('judge', async (db) => {
     const version = await saveSchools(db, schools, state.version);
     return version === undefined ? { stale: await loadFirm(db) } : { version };
   });
   if ('problem' in saved) return { ...state, schools, problem: saved.problem };
-  if ('stale' in saved && saved.stale) {
-    const theirs = MATTERS.filter((m) => (saved.stale.schools[m.key] ?? '') !== (schools[m.key] ?? '')).map(
-      (m) =>
-        `${m.label}: ${m.schools.find((s) => s.key === saved.stale.schools[m.key])?.label ?? m.schools[0].label}`,
-    );
+  if ('stale' in saved && saved.stale)
     return {
       schools,
       version: saved.stale.version,
-      problem: `Someone else changed the book meanwhile. Theirs: ${theirs.join('; ') || 'the same'}. Yours is shown; Save keeps yours.`,
+      problem: chosenMeanwhile(saved.stale.schools, schools),
     };
-  }
   return { schools, version: saved.version!, told: 'Saved. Open trees follow it at once.' };
 }
 

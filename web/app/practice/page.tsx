@@ -14,7 +14,7 @@ export default async function PracticePage() {
   }));
   return (
     <PracticeScreen
-      firm={firm.name}
+      of={firm.name}
       schools={firm.schools}
       version={firm.version}
       save={mayJudge ? savePracticeAction : undefined}

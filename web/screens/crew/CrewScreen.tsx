@@ -3,7 +3,8 @@
 import Link from 'next/link';
 import { useMemo } from 'react';
 import type { DugRoot, RootDone, Tree } from '@undrel/core/casefile';
-import type { Schools } from '@undrel/core/practice';
+import type { HouseSchools } from '@undrel/core/practice';
+import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
 import type { NumberedCut, RootAdvice } from '@undrel/core/pruning';
 import { formatValue, shortUnit, tidy, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
@@ -24,10 +25,12 @@ export interface CrewProps {
   items: string;
   visitId: string;
   property: string;
-  firmSchools: Schools;
+  firmSchools: HouseSchools;
   mayMeasure: boolean;
   viewer: string;
   today: string;
+  /** Stage of the cut plan that the sheet is for, from 1. */
+  stage: number;
 }
 
 const HOW: readonly { key: RootDone['how']; label: string }[] = [
@@ -43,8 +46,12 @@ export function CrewScreen(props: CrewProps) {
   const { units: system } = usePreferences();
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
   const visitItem = itemsBelow(control.items, 'visit', treeId).find((v) => v.id === visitId)!;
-  const visit = useMemo(() => visitFrom(control.items, visitItem), [control.items, visitItem]);
-  const work = useDig({ control, treeId, tree, visit, visitId, firmSchools }, undefined);
+  const stored = useMemo(() => visitFrom(control.items, visitItem), [control.items, visitItem]);
+  const stages = stagesOf(stored);
+  const stage = stages.find((s) => s.stage === props.stage);
+  const visit = useMemo(() => atStage(stored, props.stage), [stored, props.stage]);
+  const gone = useMemo(() => goneBefore(stored, props.stage), [stored, props.stage]);
+  const work = useDig({ control, treeId, tree, visit, visitId, firmSchools, gone }, undefined);
   const keep = work.advice.roots.filter((r) => r.decision === 'keep' || r.decision === 'watch');
   const never = keep.filter((r) => r.decision === 'keep').map((r) => r.label);
   const [figure, size] = useMeasured<HTMLElement>({ width: 520, height: 520 });
@@ -85,8 +92,24 @@ export function CrewScreen(props: CrewProps) {
             {tree.label}:{' '}
             {work.cuts.length === 0
               ? 'no cuts this season'
-              : `${work.cuts.length} cuts on ${cutRoots.length} roots`}
+              : `${work.cuts.length} ${work.cuts.length === 1 ? 'cut' : 'cuts'} on ${cutRoots.length} ${cutRoots.length === 1 ? 'root' : 'roots'}`}
+            {stage && stages.length > 1 && `, stage ${stage.stage}, ${stage.on ?? stage.year}`}
           </h1>
+          {stages.length > 1 && (
+            <nav aria-label="Stages of the cut plan" className="flex flex-wrap gap-2 my-1 no-print">
+              {stages.map((s) => (
+                <Link
+                  key={s.stage}
+                  className="quiet"
+                  aria-current={s.stage === props.stage ? 'page' : undefined}
+                  href={`/trees/${treeId}/crew?visit=${visitId}&stage=${s.stage}`}
+                  prefetch={false}
+                >
+                  Stage {s.stage}, {s.on ?? s.year}
+                </Link>
+              ))}
+            </nav>
+          )}
           <p className="text-muted">
             {props.property}, {tree.species}; dig of {visit.date}
             {visit.by && ` by ${visit.by}`}. Bearings from true north; tape from the bark to the middle of the

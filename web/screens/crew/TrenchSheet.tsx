@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Tree, Site } from '@undrel/core/casefile';
 import { isStressed } from '@undrel/core/pruning';
-import { obstacleKind, type Schools } from '@undrel/core/practice';
+import { obstacleKind, type HouseSchools } from '@undrel/core/practice';
 import { fixedPoints, marksHold, orderOfWork, tapesFor } from '@undrel/core/trenching';
 import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
 import { itemsBelow, visitFrom, type Item } from '../../protocol/item';
@@ -20,7 +20,7 @@ export interface TrenchSheetProps {
   items: string;
   visitId: string;
   property: string;
-  firmSchools: Schools;
+  firmSchools: HouseSchools;
   site: Site;
   today: string;
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { formatMoney, RESOURCES, unitWord, type Estimate } from '@undrel/core/costing';
+import { formatMoney, unitWord, type Estimate } from '@undrel/core/costing';
 
 /** An estimate line by line; every sum is the amount shown times the price shown. */
 export function EstimateView({ estimate, title }: { estimate: Estimate; title: string }) {
@@ -26,10 +26,7 @@ export function EstimateView({ estimate, title }: { estimate: Estimate; title: s
           <tr key={i}>
             <td>{line.of}</td>
             <td className="num text-right whitespace-nowrap">
-              {line.charged}{' '}
-              <span className="text-muted">
-                {unitWord(RESOURCES[line.resource].unit, Number(line.charged))}
-              </span>
+              {line.charged} <span className="text-muted">{unitWord(line.unit, Number(line.charged))}</span>
             </td>
             <td className="num text-right hidden sm:table-cell">{formatMoney(line.price, currency)}</td>
             <td className="num text-right">{formatMoney(line.sum, currency)}</td>

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import type { Worth } from '@undrel/core/casefile';
 import type { Estimate } from '@undrel/core/costing';
 import { answerOf, type WorthOption } from '@undrel/core/worth';
 import type { OfferHead } from '../../protocol/offer';
@@ -25,6 +26,8 @@ export function OptionsScreen(props: {
   notes: readonly string[];
   offers: readonly OfferHead[];
   days: { least: number; usual: number; most: number };
+  worth: Worth | undefined;
+  keepWorth: ((worth: Worth | undefined) => Promise<{ problem?: string }>) | undefined;
   make: ((days: number) => Promise<Made>) | undefined;
   revoke: (id: string) => Promise<{ problem?: string }>;
 }) {
@@ -70,13 +73,20 @@ export function OptionsScreen(props: {
             Chances are stated judgements from the verdict, not measured frequencies; their ends are the ends
             of each judgement. {props.property}, visit of {props.visitDate}.
           </p>
-          {currency && <WorthPart options={options} currency={currency} />}
+          {currency && (
+            <WorthPart
+              options={options}
+              currency={currency}
+              kept={props.worth?.currency === currency ? props.worth : undefined}
+              keep={props.keepWorth}
+            />
+          )}
           {whole && (
             <section className="mt-8" aria-label="Estimate">
               <h2>What the treatment costs</h2>
               {props.stages.length > 1 ? (
                 props.stages.map((s) => (
-                  <EstimateView key={s.stage} title={`Stage ${s.stage}, ${s.year}`} estimate={s.estimate} />
+                  <EstimateView key={s.stage} title={`Season ${s.stage}, ${s.year}`} estimate={s.estimate} />
                 ))
               ) : (
                 <EstimateView title="Treatment" estimate={whole} />

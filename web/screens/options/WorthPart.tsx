@@ -1,16 +1,32 @@
 'use client';
 
-import { useState } from 'react';
+import { useState, useTransition } from 'react';
+import type { Worth } from '@undrel/core/casefile';
 import { readAmount } from '@undrel/core/costing';
 import { choiceFor, leavesOf, sensitivity, type WorthOption } from '@undrel/core/worth';
+import { useAlive } from '../../ui/controls/Entry';
 import { moneyTens } from './OptionsTable';
 
 const MOST_VALUE = 10_000_000;
 
 /** What the tree is worth to its owner, and what follows: the order of the options, and what hangs on what. */
-export function WorthPart({ options, currency }: { options: readonly WorthOption[]; currency: string }) {
-  const [typed, setTyped] = useState('');
-  const [young, setYoung] = useState('');
+export function WorthPart({
+  options,
+  currency,
+  kept,
+  keep,
+}: {
+  options: readonly WorthOption[];
+  currency: string;
+  /** What the owner said before, where it was kept in this currency. */
+  kept: Worth | undefined;
+  keep: ((worth: Worth | undefined) => Promise<{ problem?: string }>) | undefined;
+}) {
+  const [typed, setTyped] = useState(kept?.asIs ?? '');
+  const [young, setYoung] = useState(kept?.young ?? '');
+  const [told, setTold] = useState<{ problem?: string } | undefined>(undefined);
+  const [busy, start] = useTransition();
+  const alive = useAlive();
   const value = readAmount('Worth of this tree', typed, MOST_VALUE, 2);
   const other = readAmount('Worth of a young tree', young, MOST_VALUE, 2);
   const problem = !value.ok ? value.problem : !other.ok ? other.problem : undefined;
@@ -27,7 +43,7 @@ export function WorthPart({ options, currency }: { options: readonly WorthOption
       <h2>What it hangs on</h2>
       <p className="max-w-2xl">
         Say what the tree as it stands is worth to its owner, beyond a young one: shade, screen, the place,
-        the price of the house. It is theirs to say; nothing is kept of it.
+        the price of the house. It is theirs to say.
       </p>
       <div className="flex flex-wrap gap-3 mt-2">
         <label>
@@ -51,9 +67,35 @@ export function WorthPart({ options, currency }: { options: readonly WorthOption
           />
         </label>
       </div>
-      {problem && (
+      {keep && !problem && (typed !== (kept?.asIs ?? '') || young !== (kept?.young ?? '')) && (
+        <button
+          type="button"
+          className="quiet mt-2"
+          disabled={!alive || busy}
+          onClick={() =>
+            start(async () => {
+              const worth =
+                value.ok && value.amount !== undefined
+                  ? {
+                      currency,
+                      asIs: value.amount,
+                      ...(other.ok && other.amount !== undefined && { young: other.amount }),
+                    }
+                  : undefined;
+              setTold(
+                await keep(worth).catch(() => ({
+                  problem: 'The server was not reached; nothing was kept. Try again.',
+                })),
+              );
+            })
+          }
+        >
+          Keep with the tree
+        </button>
+      )}
+      {(problem ?? told?.problem) && (
         <p role="alert" className="wrong mt-2">
-          {problem}
+          {problem ?? told?.problem}
         </p>
       )}
       {amount !== undefined && !problem && (

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import { MATTERS, schoolFor, type Schools } from '@undrel/core/practice';
 import { TopBar } from '../shell/TopBar';
 import { useKeptForm } from '../../ui/useKeptForm';
@@ -12,59 +13,68 @@ export interface PracticeState {
   problem?: string;
 }
 
-/** The practice book: where practitioners disagree, and which school the firm follows. */
+/** The practice book: where practitioners disagree, and which school the firm follows, or a property of its own. */
 export function PracticeScreen(props: {
-  firm: string;
+  /** Name of the firm, or of the property. */
+  of: string;
   schools: Schools;
+  /** Where it is of a property: what the firm has chosen above it. */
+  property?: { id: string; firm: Schools };
   version: number;
   save: ((state: PracticeState, form: FormData) => Promise<PracticeState>) | undefined;
 }) {
+  const { property } = props;
   const start: PracticeState = { schools: props.schools, version: props.version };
   const [state, act, busy] = useKeptForm(props.save ?? (async (s: PracticeState) => s), start);
   return (
     <div className="min-h-dvh">
       <TopBar>
-        <strong>Practice</strong>
+        {property ? (
+          <nav aria-label="Where" className="flex items-baseline gap-2">
+            <Link className="plain" href={`/grounds/${property.id}`} prefetch={false}>
+              {props.of}
+            </Link>
+            <span aria-hidden="true">›</span>
+            <strong>Schools</strong>
+          </nav>
+        ) : (
+          <strong>Practice</strong>
+        )}
       </TopBar>
       <main className="p-4 lg:p-8 max-w-4xl">
-        <h1>Practice book</h1>
+        <h1>{property ? `Schools followed at ${props.of}` : 'Practice book'}</h1>
         <p className="my-2 max-w-2xl">
-          Good practitioners disagree on these. {props.firm} follows the school chosen here; a tree may follow
-          another, and every figure says which it followed.
+          {property
+            ? 'Where ground or owner call for it, these grounds follow another school than the firm. A tree may follow another still, and every figure says which it followed.'
+            : `Good practitioners disagree on these. ${props.of} follows the school chosen here; a property or a tree may follow another, and every figure says which it followed.`}
         </p>
-        <p className="my-2">
-          <Link href="/practice/judgements">The table of causes</Link>: what speaks for which cause, in words,
-          with the reasons.
-        </p>
-        <p className="my-2">
-          <Link href="/practice/rates">Rates and closed seasons</Link>: what work costs, and when it may not
-          be done.
-        </p>
+        {!property && <Elsewhere />}
         <form action={act} key={state.version}>
           {MATTERS.map((matter) => {
-            const inForce = schoolFor(matter.key, state.schools);
+            const above = property && schoolFor(matter.key, { firm: property.firm });
+            const inForce = schoolFor(matter.key, { firm: state.schools });
+            const own = property ? (state.schools[matter.key] ?? '') : inForce.key;
             return (
               <fieldset key={matter.key} className="border-t border-ink py-3" disabled={!props.save}>
                 <legend className="float-left w-full font-bold">{matter.label}</legend>
                 <div className="clear-both grid sm:grid-cols-[1fr_18rem] gap-x-6">
                   <div>
+                    {above && (
+                      <Choice matter={matter.key} value="" chosen={own === ''}>
+                        as the firm: {above.label}
+                      </Choice>
+                    )}
                     {matter.schools.map((school, i) => (
-                      <label key={school.key} className="flex items-start gap-3 min-h-[44px] py-1.5">
-                        <input
-                          type="radio"
-                          name={matter.key}
-                          value={i === 0 ? '' : school.key}
-                          defaultChecked={inForce.key === school.key}
-                          className="mt-0.5 shrink-0"
-                        />
-                        <span>
-                          {school.label}
-                          {i === 0 && <span className="text-muted"> (default)</span>}
-                          {school.warning && (
-                            <span className="block text-sm text-harm">{school.warning}</span>
-                          )}
-                        </span>
-                      </label>
+                      <Choice
+                        key={school.key}
+                        matter={matter.key}
+                        value={i === 0 && !property ? '' : school.key}
+                        chosen={own === school.key}
+                      >
+                        {school.label}
+                        {i === 0 && <span className="text-muted"> (default)</span>}
+                        {school.warning && <span className="block text-sm text-harm">{school.warning}</span>}
+                      </Choice>
                     ))}
                   </div>
                   <p className="text-muted text-sm">Why the default: {matter.reason}</p>
@@ -89,3 +99,32 @@ export function PracticeScreen(props: {
     </div>
   );
 }
+
+function Choice(props: { matter: string; value: string; chosen: boolean; children: ReactNode }) {
+  return (
+    <label className="flex items-start gap-3 min-h-[44px] py-1.5">
+      <input
+        type="radio"
+        name={props.matter}
+        value={props.value}
+        defaultChecked={props.chosen}
+        className="mt-0.5 shrink-0"
+      />
+      <span>{props.children}</span>
+    </label>
+  );
+}
+
+/** The other parts of the book. */
+const Elsewhere = () => (
+  <>
+    <p className="my-2">
+      <Link href="/practice/judgements">The table of causes</Link>: what speaks for which cause, in words,
+      with the reasons.
+    </p>
+    <p className="my-2">
+      <Link href="/practice/rates">Rates and closed seasons</Link>: what work costs, and when it may not be
+      done.
+    </p>
+  </>
+);

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
-import { RESOURCE_KEYS, RESOURCES, type Rates, type ResourceKey } from '@undrel/core/costing';
+import { chargedBy, RESOURCE_KEYS, RESOURCES, type Rates, type ResourceKey } from '@undrel/core/costing';
 import type { ClosedSeason, OperationKey } from '@undrel/core/prescription';
 import { useAlive } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
@@ -11,6 +11,7 @@ import { TopBar } from '../shell/TopBar';
 export interface TypedRates {
   currency: string;
   prices: Partial<Record<ResourceKey, string>>;
+  measure: Rates['measure'];
   taxName: string;
   taxPercent: string;
   closed: ClosedSeason[];
@@ -37,6 +38,7 @@ export function RatesScreen(props: {
   const [typed, setTyped] = useState<TypedRates>({
     currency: props.rates?.currency ?? 'EUR',
     prices: props.rates?.prices ?? {},
+    measure: props.rates?.measure,
     taxName: props.rates?.tax?.name ?? '',
     taxPercent: props.rates?.tax?.percent ?? '',
     closed: [...props.closed],
@@ -92,13 +94,32 @@ export function RatesScreen(props: {
           What {props.firm} charges. Every estimate multiplies these by the amounts it shows, to the smallest
           coin. A price left empty is named on the estimate as missing; 0 is free of charge.
         </p>
+        <fieldset className="flex flex-wrap gap-x-6" disabled={off}>
+          <legend className="text-sm">Lengths, areas and volumes are charged by</legend>
+          {(
+            [
+              [undefined, 'm, m², m³'],
+              ['us', 'ft, ft², yd³'],
+            ] as const
+          ).map(([measure, label]) => (
+            <label key={label} className="flex items-center gap-2 min-h-[44px]">
+              <input
+                type="radio"
+                name="measure"
+                checked={typed.measure === measure}
+                onChange={() => change({ measure })}
+              />
+              {label}
+            </label>
+          ))}
+        </fieldset>
         <div className="grid grid-cols-[1fr_8rem] sm:grid-cols-[1fr_10rem] gap-x-4 border-t-[1.5px] border-ink mt-4">
           {RESOURCE_KEYS.map((key) => (
             <label key={key} className="contents">
               <span className="border-b border-hair py-1 self-stretch flex flex-col justify-center">
                 <span>{RESOURCES[key].label}</span>
                 <span className="text-sm text-muted">
-                  for each {RESOURCES[key].unit}
+                  for each {chargedBy(key, typed.measure).unit}
                   {'optional' in RESOURCES[key] && '; empty: the client sees to it'}
                 </span>
               </span>

@@ -52,9 +52,9 @@ export function Cohorts(props: {
                   disabled={busy}
                   onClick={() => {
                     setBusy(true);
-                    void props.confirm(name, ids).then(() => {
+                    void props.confirm(name, ids).then((done) => {
                       setBusy(false);
-                      router.refresh();
+                      if (done) router.refresh();
                     });
                   }}
                 >

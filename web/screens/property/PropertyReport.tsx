@@ -12,17 +12,34 @@ type State =
 const bytesOf = (base64: string): Uint8Array<ArrayBuffer> =>
   Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
 
+interface Format {
+  format: 'pdf' | 'docx' | 'md' | 'json';
+  label: string;
+  type: string;
+}
+const FORMATS: readonly Format[] = [
+  { format: 'pdf', label: 'PDF', type: 'application/pdf' },
+  {
+    format: 'docx',
+    label: 'DOCX',
+    type: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+  },
+  { format: 'md', label: 'Markdown', type: 'text/markdown' },
+  { format: 'json', label: 'JSON', type: 'application/json' },
+];
+
 /** Makes the report of the whole property, tells how far it is, and stops when asked. */
 export function PropertyReport({ id, name }: { id: string; name: string }) {
   const [state, setState] = useState<State>({ at: 'rest' });
   const stop = useRef<AbortController | undefined>(undefined);
   const alive = useAlive();
-  const make = async () => {
+  const make = async ({ format, type }: Format) => {
+    const kept = `${name}.${format}`;
     const control = new AbortController();
     stop.current = control;
     setState({ at: 'work', done: 0, of: 1, doing: 'Reading the trees' });
     try {
-      const answer = await fetch(`/api/properties/${id}/report`, { signal: control.signal });
+      const answer = await fetch(`/api/properties/${id}/report?format=${format}`, { signal: control.signal });
       if (!answer.ok || !answer.body) {
         const { problem } = (await answer.json().catch(() => ({}))) as { problem?: string };
         setState({ at: 'rest', problem: problem ?? 'The report could not be made; try again.' });
@@ -38,9 +55,12 @@ export function PropertyReport({ id, name }: { id: string; name: string }) {
         rest = lines.pop()!;
         for (const line of lines) {
           const told = JSON.parse(line) as ReportProgress;
-          if ('pdf' in told) {
-            keepFile(new Blob([bytesOf(told.pdf)], { type: 'application/pdf' }), `${name}.pdf`);
-            setState({ at: 'rest', told: `${told.pages} pages, kept as ${name}.pdf.` });
+          if ('file' in told) {
+            keepFile(new Blob([bytesOf(told.file)], { type }), kept);
+            setState({
+              at: 'rest',
+              told: `${told.pages === undefined ? 'Kept' : `${told.pages} pages, kept`} as ${kept}.`,
+            });
             ended = true;
           } else if ('problem' in told) {
             setState({ at: 'rest', problem: told.problem });
@@ -71,9 +91,19 @@ export function PropertyReport({ id, name }: { id: string; name: string }) {
           </button>
         </div>
       ) : (
-        <button type="button" className="act" disabled={!alive} onClick={() => void make()}>
-          Make the report, PDF
-        </button>
+        <div className="flex flex-wrap gap-2">
+          {FORMATS.map((format, i) => (
+            <button
+              key={format.format}
+              type="button"
+              className={i === 0 ? 'act' : 'quiet'}
+              disabled={!alive}
+              onClick={() => void make(format)}
+            >
+              {i === 0 ? 'Make the report, PDF' : format.label}
+            </button>
+          ))}
+        </div>
       )}
       <p role="status" className="mt-1">
         {state.at === 'rest' && state.told}

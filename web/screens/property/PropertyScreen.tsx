@@ -74,7 +74,7 @@ export function PropertyScreen({
     }).catch(() => undefined);
     setPlacing(undefined);
     if (!answer?.ok) setTold({ problem: 'The tree could not be placed; nothing was changed.' });
-    router.refresh();
+    if (answer) router.refresh();
     return answer?.ok ?? false;
   };
   const move = async (id: string, x: number, y: number) => {
@@ -107,7 +107,8 @@ export function PropertyScreen({
     if (read?.stale) setStale({ file, sides: read.stale });
     else setTold(read ?? { problem: 'The server was not reached; nothing was brought in. Try again.' });
     setBusy(false);
-    router.refresh();
+    // Without network a refresh would leave the page.
+    if (answer) router.refresh();
   };
   const readWeather = async (file?: File) => {
     setBusy(true);
@@ -119,7 +120,8 @@ export function PropertyScreen({
     const read = (await answer?.json().catch(() => undefined)) as Told | undefined;
     setTold(read ?? { problem: 'The weather record was not reached; nothing was changed. Try again.' });
     setBusy(false);
-    router.refresh();
+    // Without network a refresh would leave the page.
+    if (answer) router.refresh();
   };
   const name = page.trees.find((t) => t.id === placing)?.label;
   return (
@@ -181,6 +183,9 @@ export function PropertyScreen({
             </Link>
             <Link className="quiet" href={`/grounds/${page.id}/work`} prefetch={false}>
               Work and costs
+            </Link>
+            <Link className="quiet" href={`/grounds/${page.id}/schools`} prefetch={false}>
+              Schools
             </Link>
           </div>
           {editing ? (

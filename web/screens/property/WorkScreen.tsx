@@ -1,6 +1,8 @@
 'use client';
 
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState, useTransition, type ReactNode } from 'react';
 import {
   byStage,
   CREW_DAY,
@@ -14,7 +16,7 @@ import {
 import { tidy } from '@undrel/core/units';
 import type { OrderMaterial } from '../../protocol/order';
 import type { PropertyWork, WorkTree } from '../../protocol/propertyWork';
-import { Entry } from '../../ui/controls/Entry';
+import { Entry, useAlive } from '../../ui/controls/Entry';
 import { useUnticked } from '../../ui/useUnticked';
 import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
@@ -30,7 +32,15 @@ function together(trees: readonly WorkTree[]): OrderMaterial[] {
 }
 
 /** The work on a property: which trees, in which order, how long, what it costs; printed, it is the day sheet of the crew. */
-export function WorkScreen({ work, rates }: { work: PropertyWork; rates: Rates | undefined }) {
+export function WorkScreen({
+  work,
+  rates,
+  tick,
+}: {
+  work: PropertyWork;
+  rates: Rates | undefined;
+  tick: ((visitId: string, step: string, done: boolean) => Promise<{ problem?: string }>) | undefined;
+}) {
   const [left, toggle] = useUnticked();
   const { units: system } = usePreferences();
   const taken = work.trees.filter((t) => !left.has(t.id));
@@ -124,14 +134,21 @@ export function WorkScreen({ work, rates }: { work: PropertyWork; rates: Rates |
                       {tree.holds
                         .filter((h) => !/-[2-5]$/.test(h.key))
                         .map((h) => (
-                          <li key={h.key} className="bg-wash px-3 py-1">
-                            <Box done={h.done} /> Stop: {h.text}
-                          </li>
+                          <Tick key={h.key} {...{ tree, tick }} step={h} about={`Sign: ${h.text}`} wash>
+                            Stop: {h.text}
+                          </Tick>
                         ))}
                       {tree.steps.map((s) => (
-                        <li key={s.key} className={`px-3 py-1 ${s.stage > 1 ? 'text-muted' : ''}`}>
-                          <Box done={s.done} /> <strong>{s.title}.</strong> {s.text}
-                        </li>
+                        <Tick
+                          key={s.key}
+                          tree={tree}
+                          step={s}
+                          about={`Done: ${s.title}`}
+                          tick={s.stage > 1 ? undefined : tick}
+                          unsigned={s.first.filter((f) => tree.holds.some((h) => h.key === f && !h.done))}
+                        >
+                          <strong>{s.title}.</strong> {s.text}
+                        </Tick>
                       ))}
                     </ul>
                   </>
@@ -148,7 +165,66 @@ export function WorkScreen({ work, rates }: { work: PropertyWork; rates: Rates |
   );
 }
 
-/** A box to tick, on paper by pencil. */
+const UNREACHED =
+  'The server was not reached; nothing was ticked. The order of the tree works without network.';
+
+/** A line of the day sheet: ticked on the phone where somebody may, on paper by pencil. */
+function Tick(props: {
+  tree: WorkTree;
+  step: WorkTree['holds'][number];
+  about: string;
+  wash?: boolean;
+  /** Points to sign first. */
+  unsigned?: readonly string[];
+  tick: ((visitId: string, step: string, done: boolean) => Promise<{ problem?: string }>) | undefined;
+  children: ReactNode;
+}) {
+  const { tree, step, unsigned = [] } = props;
+  const router = useRouter();
+  const alive = useAlive();
+  const [problem, setProblem] = useState<string | undefined>(undefined);
+  const [busy, start] = useTransition();
+  const set = (done: boolean) =>
+    start(async () => {
+      const answer = await props.tick!(tree.visitId, step.key, done).catch(() => undefined);
+      setProblem(answer ? answer.problem : UNREACHED);
+      // Without network a refresh would leave the page.
+      if (answer) router.refresh();
+    });
+  const waits = unsigned.length > 0 && step.done === undefined;
+  const text = (
+    <>
+      <Box done={step.done === 'done' || step.done === 'changed'} /> {props.children}
+      {step.done && step.done !== 'done' && <em> ({step.done})</em>}
+    </>
+  );
+  return (
+    <li className={`px-3 ${props.wash ? 'bg-wash' : ''}`}>
+      {props.tick && (step.done === undefined || step.done === 'done') ? (
+        <button
+          type="button"
+          className="min-h-[44px] w-full text-left py-1 disabled:text-muted"
+          role="checkbox"
+          aria-checked={step.done === 'done'}
+          aria-label={`${props.about}, ${tree.label}`}
+          disabled={!alive || busy || waits}
+          onClick={() => set(step.done === undefined)}
+        >
+          {text}
+        </button>
+      ) : (
+        <p className="py-1">{text}</p>
+      )}
+      {problem && (
+        <p role="alert" className="wrong my-1">
+          {problem}
+        </p>
+      )}
+    </li>
+  );
+}
+
+/** A box to tick. */
 function Box({ done }: { done: boolean }) {
   return (
     <span className="inline-flex w-[1.1em] h-[1.1em] border-[1.5px] border-ink items-center justify-center font-bold leading-none align-[-0.15em]">

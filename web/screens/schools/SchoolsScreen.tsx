@@ -1,16 +1,34 @@
 'use client';
 
 import Link from 'next/link';
-import { useState, useTransition } from 'react';
+import { Suspense, use, useState, useTransition } from 'react';
 import { formatMoney } from '@undrel/core/costing';
 import type { MatterEffect } from '@undrel/core/prescription';
 import { writeLengths } from '@undrel/core/units';
 import { Changes } from '../../ui/Changes';
+import { CHOSEN_BY } from '../../ui/chosenBy';
 import { useAlive } from '../../ui/controls/Entry';
+import { SCHOOLS_OF_CUTS, type CutsUnder } from '../../protocol/cutsUnder';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 
-const CHOSEN_BY = { default: 'by default', firm: 'the firm’s choice', tree: 'chosen for this tree' } as const;
+const FOLLOW = { tree: 'Follow for this tree', property: 'Follow on all these grounds' } as const;
+
+/** What the best cut plan would be under another school, once it is solved. */
+function CutsUnderSchool(props: { cuts: Promise<CutsUnder | undefined>; matter: string; school: string }) {
+  const says = use(props.cuts);
+  const own = says?.[props.matter]?.[props.school] ?? [];
+  return (
+    <p>
+      <strong>Cut plan:</strong>{' '}
+      {!says
+        ? 'it could not be solved just now; open the page again.'
+        : own.length === 0
+          ? 'the same roots in the same stages.'
+          : own.join(' ')}
+    </p>
+  );
+}
 
 /** Where practitioners disagree: the school followed here, by whose choice, and what another would change in this prescription. */
 export function SchoolsScreen(props: {
@@ -20,18 +38,27 @@ export function SchoolsScreen(props: {
   matters: readonly MatterEffect[];
   difference: Record<string, Record<string, string>>;
   currency: string | undefined;
-  choose: ((matter: string, school: string | undefined) => Promise<{ problem?: string }>) | undefined;
+  /** The best cut plan under each school that bears on it; absent without a dig, undefined where it failed. */
+  cuts: Promise<CutsUnder | undefined> | undefined;
+  choose:
+    | ((
+        level: 'tree' | 'property',
+        matter: string,
+        school: string | undefined,
+      ) => Promise<{ problem?: string }>)
+    | undefined;
 }) {
   const { units: system } = usePreferences();
   const [problem, setProblem] = useState<string | undefined>(undefined);
   const [busy, start] = useTransition();
   const alive = useAlive();
   const touched = (m: MatterEffect) =>
+    (props.cuts !== undefined && SCHOOLS_OF_CUTS.includes(m.matter.key)) ||
     m.schools.some((s) => s.changes.length > 0 || props.difference[m.matter.key]?.[s.school.key]);
   const [changing, idle] = [props.matters.filter(touched), props.matters.filter((m) => !touched(m))];
-  const choose = (matter: string, school: string | undefined) =>
+  const choose = (level: 'tree' | 'property', matter: string, school: string | undefined) =>
     start(async () => {
-      const answer = await props.choose!(matter, school).catch(() => ({
+      const answer = await props.choose!(level, matter, school).catch(() => ({
         problem: 'The server was not reached; nothing was changed. Try again.',
       }));
       setProblem(answer.problem);
@@ -73,14 +100,14 @@ export function SchoolsScreen(props: {
                 <span className="text-muted">
                   ({CHOSEN_BY[chosenBy]}). Why the default: {matter.reason}
                 </span>
-                {chosenBy === 'tree' && props.choose && (
+                {(chosenBy === 'tree' || chosenBy === 'property') && props.choose && (
                   <button
                     type="button"
                     className="link ml-2"
                     disabled={!alive || busy}
-                    onClick={() => choose(matter.key, undefined)}
+                    onClick={() => choose(chosenBy, matter.key, undefined)}
                   >
-                    As the firm: {matter.label.toLowerCase()}
+                    {chosenBy === 'tree' ? 'None of its own' : 'As the firm'}: {matter.label.toLowerCase()}
                   </button>
                 )}
               </p>
@@ -99,19 +126,31 @@ export function SchoolsScreen(props: {
                           </span>
                         )}
                         {props.choose && (
-                          <button
-                            type="button"
-                            className="quiet"
-                            disabled={!alive || busy}
-                            onClick={() => choose(matter.key, school.key)}
-                            aria-label={`Follow for this tree: ${school.label}`}
-                          >
-                            Follow for this tree
-                          </button>
+                          <>
+                            {(['tree', 'property'] as const).map((level) => (
+                              <button
+                                key={level}
+                                type="button"
+                                className="quiet"
+                                disabled={!alive || busy}
+                                onClick={() => choose(level, matter.key, school.key)}
+                                aria-label={`${FOLLOW[level]}: ${school.label}`}
+                              >
+                                {FOLLOW[level]}
+                              </button>
+                            ))}
+                          </>
                         )}
                       </div>
                       {school.warning && <p className="wrong my-1">{school.warning}</p>}
-                      {changes.length === 0 ? (
+                      {props.cuts && SCHOOLS_OF_CUTS.includes(matter.key) && (
+                        <Suspense fallback={<p role="status">Solving the cut plan under this school…</p>}>
+                          <CutsUnderSchool cuts={props.cuts} matter={matter.key} school={school.key} />
+                        </Suspense>
+                      )}
+                      {changes.length === 0 &&
+                      props.cuts &&
+                      SCHOOLS_OF_CUTS.includes(matter.key) ? null : changes.length === 0 ? (
                         <p className="text-muted">
                           {more ? 'Changes what the trenches take.' : 'Changes nothing here.'}
                         </p>

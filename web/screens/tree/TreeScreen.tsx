@@ -9,7 +9,7 @@ import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '@undrel/core/crown';
 import type { Tree, TreeEvent, WeatherRecord, Site } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason } from '@undrel/core/prescription';
-import type { Schools } from '@undrel/core/practice';
+import type { HouseSchools } from '@undrel/core/practice';
 import { profileOf } from '@undrel/core/profile';
 import { visitToJudge } from '@undrel/core/walk';
 import { formatLength, shortUnit } from '@undrel/core/units';
@@ -60,7 +60,7 @@ export interface TreeScreenProps {
   /** The case's items as one JSON text: cheaper to send and to read than as many small parts. */
   items: string;
   property: { id: string; name: string };
-  firmSchools: Schools;
+  firmSchools: HouseSchools;
   firmTable: FirmTable | undefined;
   closed: readonly ClosedSeason[];
   mayMeasure: boolean;

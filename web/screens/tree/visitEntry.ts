@@ -2,7 +2,7 @@ import type { Assessment } from '@undrel/core/assessment';
 import type { Tree, TreeEvent, Visit, WeatherRecord, Site } from '@undrel/core/casefile';
 import type { Explanation, FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason, Revision } from '@undrel/core/prescription';
-import type { Schools } from '@undrel/core/practice';
+import type { HouseSchools } from '@undrel/core/practice';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
@@ -31,7 +31,7 @@ export interface StationProps {
   revision: { since: string; revision: Revision } | undefined;
   /** Reasons and next checks, while the verdict is open. */
   explanation: Explanation | undefined;
-  firmSchools: Schools;
+  firmSchools: HouseSchools;
   firmTable: FirmTable | undefined;
   /** Seasons closed where the firm works. */
   closed: readonly ClosedSeason[];

@@ -113,6 +113,7 @@ const caseFile = fc
       position: some(fc.record({ x: length('position'), y: length('position') })),
       reference: some(fc.constant(true)),
       schools: some(fc.constant({ mulchDepth: 'thin' })),
+      worth: some(fc.constant({ currency: 'EUR', asIs: '8000', young: '450.50' })),
       note: some(text(60)),
     }),
     events: fc.array(
@@ -180,12 +181,13 @@ const caseFile = fc
           fc.record({
             stages: some(fc.integer({ min: 1, max: 5 })),
             interval: some(fc.integer({ min: 1, max: 10 })),
-            limits: some(fc.constant({ stageLoss: 0.15, largest: 0.08 })),
+            limits: some(fc.constant({ stageLoss: 0.15, largest: 0.08, together: 0.06 })),
             windward: some(bearing),
             target: some(bearing),
             sensitive: some(fc.constant(true as const)),
             locks: some(fc.constant([{ label: 'A', hold: 'cut' as const, stage: 2 }])),
             agreed: some(fc.constant([{ label: 'A', stage: 2 }])),
+            days: some(fc.constant([{ stage: 2, on: '2029-01-15' }])),
           }),
         ),
         soilLogs: some(

@@ -48,7 +48,7 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     parent: 'property_id',
     schema: treeSchema,
     deed: 'measure',
-    json: ['schools', 'crownSpread'],
+    json: ['schools', 'crownSpread', 'worth'],
     columns: {
       label: 'label',
       species: 'species',
@@ -67,6 +67,7 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       'position.y': 'y',
       reference: 'reference',
       schools: 'schools',
+      worth: 'worth',
       note: 'note',
     },
   },
@@ -202,7 +203,7 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     parent: 'visit_id',
     schema: cutsSchema,
     deed: 'judge',
-    json: ['limits', 'locks', 'agreed'],
+    json: ['limits', 'locks', 'agreed', 'days'],
     columns: {
       stages: 'stages',
       interval: 'interval_years',
@@ -212,6 +213,7 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       sensitive: 'sensitive',
       locks: 'locks',
       agreed: 'agreed',
+      days: 'stage_days',
       note: 'note',
     },
   },

@@ -10,7 +10,7 @@ import {
 } from '@undrel/core/casefile';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason } from '@undrel/core/prescription';
-import type { Schools } from '@undrel/core/practice';
+import type { HouseSchools, Schools } from '@undrel/core/practice';
 import { visitToJudge } from '@undrel/core/walk';
 import type { Db } from '../database/transaction';
 import { itemsBelow, visitFrom, type Item, type ItemKind } from '../../protocol/item';
@@ -22,7 +22,7 @@ export interface LoadedCase {
   treeId: string;
   items: Item[];
   property: { id: string; name: string };
-  firmSchools: Schools;
+  firmSchools: HouseSchools;
   firmTable: FirmTable | undefined;
   /** Seasons closed where the firm works. */
   closed: ClosedSeason[];
@@ -35,6 +35,7 @@ type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
   property_id: string;
   property_name: string;
   firm_schools: Schools;
+  property_schools: Schools;
   firm_table: FirmTable | null;
   firm_closed: ClosedSeason[] | null;
   weather: WeatherRecord | null;
@@ -91,7 +92,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
       ...kinds.flatMap((kind) => row[kind].map((stored) => item(kind, stored))),
     ],
     property: { id: row.property_id, name: row.property_name },
-    firmSchools: row.firm_schools,
+    firmSchools: { firm: row.firm_schools, property: row.property_schools },
     firmTable: row.firm_table ?? undefined,
     closed: row.firm_closed ?? [],
     weather: row.weather ?? undefined,

@@ -74,7 +74,7 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
     ${ofVisits('cuts')} as cuts,
     ${ofVisits('soilLog')} as "soilLog",
     ${ofVisits('work')} as work,
-    p.name as property_name, p.id as property_id, f.schools as firm_schools, f.judgements as firm_table,
+    p.name as property_name, p.id as property_id, f.schools as firm_schools, p.schools as property_schools, f.judgements as firm_table,
     f.closed_seasons as firm_closed,
     p.weather, p.plan,
     coalesce((select json_agg(json_build_object('label', o.label, 'x', o.x, 'y', o.y, 'stemDiameter', o.stem_diameter))

@@ -6,7 +6,8 @@ import type { DueRow, Hit, Outline, PropertyPage, PropertyRow } from '../../prot
 import { fromColumns } from '../cases/items';
 import { today } from '../cases/write';
 import type { Db } from '../database/transaction';
-import { cohortPage, seenTree, type FirmPractice, type Seen, type Stored, type StoredVisit } from './seen';
+import { cohortPage, seenTree, type Seen, type Stored, type StoredVisit } from './seen';
+import { practiceOn } from './practice';
 import * as sql from './sql';
 
 const DUE_DAYS = 60;
@@ -37,12 +38,12 @@ export async function loadProperty(db: Db, id: string, on = today()): Promise<Pr
   if (!head) return undefined;
   const trees = await db.rows<Stored>(sql.TREES_OF, [id]);
   const visits = await db.rows<StoredVisit>(sql.NEWEST_VISITS, [id]);
-  const firm = (await db.row<FirmPractice>(sql.FIRM_PRACTICE))!;
+  const practice = (await practiceOn(db, id))!;
   const byTree = new Map<unknown, StoredVisit[]>();
   for (const v of visits) byTree.set(v.visit.tree_id, [...(byTree.get(v.visit.tree_id) ?? []), v]);
   const seen: Seen[] = [];
   for (const stored of trees) {
-    seen.push(seenTree(stored, byTree.get(stored.id) ?? [], firm, on));
+    seen.push(seenTree(stored, byTree.get(stored.id) ?? [], practice, on));
     // A verdict weighed for the first time takes a while; other requests go on between two trees.
     await nextTurn();
   }
@@ -52,7 +53,7 @@ export async function loadProperty(db: Db, id: string, on = today()): Promise<Pr
   return {
     ...head,
     trees: seen.map((s) => s.row),
-    cohorts: [...cohorts].map(([name, members]) => cohortPage(name, members, firm, on)),
+    cohorts: [...cohorts].map(([name, members]) => cohortPage(name, members, practice, on)),
     proposals: proposeCohorts(
       trees.map((t) => ({ ...(fromColumns('tree', t) as unknown as Tree), id: t.id as string })),
     ),

@@ -8,13 +8,13 @@ import type {
   Visit,
 } from '@undrel/core/casefile';
 import { readCohort, SHARED_FAULTS, type CohortTree } from '@undrel/core/cohort';
-import { CAUSE_KEYS, circumstancesOf, priorsOf, tableFor, type FirmTable } from '@undrel/core/diagnosis';
-import type { Schools } from '@undrel/core/practice';
+import { CAUSE_KEYS, circumstancesOf, priorsOf, tableFor } from '@undrel/core/diagnosis';
 import { isQuickLook, isWalk, triage, visitToJudge, withWalk, type Triage } from '@undrel/core/walk';
 import type { CohortPage, TreeRow } from '../../protocol/grounds';
 import { NEW_DIG, type DigHead, type ItemKind, type VisitHead } from '../../protocol/item';
 import { assessed, reweighed } from '../assessed';
 import { fromColumns } from '../cases/items';
+import type { PropertyPractice } from './practice';
 
 export type Stored = Record<string, unknown>;
 /** A visit of a property with its readings as they are stored. */
@@ -24,12 +24,6 @@ export type StoredVisit = { visit: Stored } & Record<
 >;
 
 const valuesOf = <T>(kind: ItemKind, rows: Stored[]): T[] => rows.map((row) => fromColumns(kind, row) as T);
-
-/** The firm's schools, and its own words in the table of causes. */
-export interface FirmPractice {
-  schools: Schools;
-  judgements: FirmTable | null;
-}
 
 /** A tree of a property with what its newest visits come to. */
 export interface Seen {
@@ -61,7 +55,7 @@ const looksIn = (rows: Stored[]) =>
 export function seenTree(
   stored: Stored,
   visits: readonly StoredVisit[],
-  { schools, judgements }: FirmPractice,
+  { schools, judgements }: PropertyPractice,
   today: string,
 ): Seen {
   const tree = fromColumns('tree', stored) as unknown as Tree;
@@ -134,7 +128,7 @@ const UNSEEN: Triage = {
 export function cohortPage(
   name: string,
   trees: readonly Seen[],
-  { judgements }: FirmPractice,
+  { judgements }: PropertyPractice,
   today: string,
 ): CohortPage {
   const members = trees.map((t) => t.cohortTree);

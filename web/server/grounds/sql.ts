@@ -72,7 +72,11 @@ export const HOLD_PROPERTY = `select id from properties where id = $1 and delete
 export const SET_PLAN = `update properties set plan = $2 where id = $1 and version = $3 returning version`;
 export const DELETE_PROPERTY = `update properties set deleted_at = now() where id = $1 and deleted_at is null returning name`;
 export const RESTORE_PROPERTY = `update properties set deleted_at = null where id = $1`;
-export const FIRM_PRACTICE = 'select schools, judgements from firms';
+/** Practice on the property of $1, the firm's and its own. */
+export const PRACTICE_ON = `select p.name, p.version, json_build_object('firm', f.schools, 'property', p.schools) as schools, f.judgements
+  from firms f join properties p on p.firm_id = f.firm_id where p.id = $1 and p.deleted_at is null`;
+export const CHOOSE_PROPERTY_SCHOOL = `update properties set schools = (schools - $2::text) || $3::jsonb where id = $1 and deleted_at is null returning id`;
+export const SET_PROPERTY_SCHOOLS = `update properties set schools = $2 where id = $1 and version = $3 returning version`;
 export const BEGIN_ROUND = `update properties set round_started = $2 where id = $1 and deleted_at is null returning name`;
 export const SET_WEATHER = `update properties set weather = $2 where id = $1 and deleted_at is null returning name`;
 /** Keeps a record that came with a case, where none was read. */

@@ -39,7 +39,7 @@ export function offerContent(source: ReportSource, sheet: WorthSheet, made: stri
     stages:
       sheet.stages.length > 1
         ? sheet.stages.map((s) => ({
-            title: `Stage ${s.stage}, ${s.year}`,
+            title: `Season ${s.stage}, ${s.year}`,
             sum: formatMoney(s.estimate.total, currency),
           }))
         : [],

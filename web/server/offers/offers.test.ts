@@ -3,7 +3,9 @@ import { readFileSync } from 'node:fs';
 import pg from 'pg';
 import { readCase } from '@undrel/core/case-schema';
 import type { Rates } from '@undrel/core/costing';
+import { workId } from '../../protocol/item';
 import { importCase } from '../cases/import';
+import { saveChanges } from '../cases/write';
 import { databaseUrl } from '../database/migrate';
 import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
@@ -11,6 +13,8 @@ import { openDraft } from '../reports/reports';
 import { offerContent } from './content';
 import { approveOffer, makeOffer, offersOf, revokeOffer, shownBy } from './offers';
 import { orderOf } from './order';
+import { tickStep } from './tick';
+import { workOfTree } from './propertyWork';
 import { worthOf } from './worth';
 
 const RATES: Rates = {
@@ -68,7 +72,7 @@ test('a link shows what was kept, word for word, and takes one approval of exact
   const [kept] = await as((db) => offersOf(db, treeId));
   expect(kept).toMatchObject({ state: 'approved', sha256: shown.sha256, approved: { name: 'C. Client' } });
   expect(await as((db) => revokeOffer(db, kept!.id))).toBe(false);
-});
+}, 30_000);
 
 test('of two approvals at once one is taken', async () => {
   const { token } = await offer();
@@ -120,4 +124,40 @@ test('the order carries what is prescribed, and the sums what it takes', async (
   for (const { of } of sheet.whole!.lines.filter((l) => l.resource === 'crew'))
     expect(titles).toContain(of.split(':')[0]);
   expect(worthOf(source, undefined).whole).toBeUndefined();
+});
+
+test('a step ticked on the day sheet is work of the case; what was recorded otherwise is left alone', async () => {
+  const { visitId } = await draft();
+  const tick = (step: string, done: boolean) => as((db) => tickStep(db, firm.viewer, visitId, step, done));
+  const recorded = async () => {
+    const { source } = await draft();
+    return workOfTree({ id: treeId, visitId, source })!;
+  };
+  const how = async (key: string) => {
+    const work = await recorded();
+    return [...work.steps, ...work.holds].find((s) => s.key === key)?.done;
+  };
+  const [hold] = (await recorded()).holds;
+  expect(await how(hold!.key)).toBeUndefined();
+  expect(await tick(hold!.key, true)).toEqual({});
+  expect(await how(hold!.key)).toBe('done');
+  // Ticked twice, and taken back twice: the same as once.
+  expect(await tick(hold!.key, true)).toEqual({});
+  expect(await tick(hold!.key, false)).toEqual({});
+  expect(await tick(hold!.key, false)).toEqual({});
+  expect(await how(hold!.key)).toBeUndefined();
+  expect(await tick(hold!.key, true)).toEqual({});
+  expect(await how(hold!.key)).toBe('done');
+
+  const values = { step: 'mulch', how: 'changed', on: '2026-05-20', by: 'Ada', note: 'half of it' };
+  await as((db) =>
+    saveChanges(db, firm.viewer, [
+      { kind: 'work', id: workId(visitId, 'mulch'), parent: visitId, base: 0, values },
+    ]),
+  );
+  expect((await tick('mulch', false)).problem).toBe(
+    'Recorded as changed on 2026-05-20 by Ada; see the order of the tree.',
+  );
+  expect(await how('mulch')).toBe('changed');
+  expect((await tick('no such step', true)).problem).toMatch(/step/i);
 });

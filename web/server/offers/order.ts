@@ -12,6 +12,7 @@ import type { Order, OrderMaterial } from '../../protocol/order';
 import { assessed } from '../assessed';
 import type { ReportSource } from '../reports/content';
 import { assessDigKept } from '../reports/digPart';
+import { refusedSpokes } from '../reports/trenchPart';
 import { trenchWork } from './worth';
 
 /** Operations with a sheet of their own. */
@@ -49,10 +50,12 @@ export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], t
       const bare = { quantities: [], method: [], cautions: [], acceptance: [], season: '', dateProblems: [] };
       if ('hold' in step) return { ...step, ...bare };
       const operation = planned.find((o) => o.key === step.operation)!;
-      const on =
-        step.stage === 1 ? visit.decisions.find((d) => d.operation === operation.key)?.on : undefined;
+      const on = step.stage === 1 ? visit.decisions.find((d) => d.operation === operation.key)?.on : step.on;
       const sheet = SHEETS[operation.key];
-      const own = operation.key === 'trench' ? (trenches?.quantities ?? []) : operation.quantities;
+      const own =
+        operation.key === 'trench'
+          ? (trenches?.bySeason?.[0] ?? trenches?.quantities ?? [])
+          : operation.quantities;
       return {
         ...step,
         text: visit.decisions.find((d) => d.operation === operation.key)?.wording ?? step.text,
@@ -63,11 +66,14 @@ export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], t
         season: operation.season,
         ...(on && { on }),
         dateProblems: on ? dateProblems(operation, tree.species, on, closed) : [],
-        ...(sheet && (step.operation !== 'trench' || trenches) && { sheet: `/trees/${treeId}/${sheet}` }),
+        ...(sheet &&
+          (step.operation !== 'trench' || trenches) && {
+            sheet: `/trees/${treeId}/${sheet}${step.stage > 1 ? `?stage=${step.stage}` : ''}`,
+          }),
       };
     }),
     never: advice?.roots.filter((r) => r.decision === 'keep').map((r) => r.label) ?? [],
     materials: materialsOf(needsOf(planned, visit, trenches)),
-    clashes: clashesOf(planned, s, closed),
+    clashes: [...clashesOf(planned, s, closed), ...(trenches ? refusedSpokes(source) : [])],
   };
 }

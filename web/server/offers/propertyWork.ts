@@ -14,6 +14,7 @@ import { trenchWork, unpricedOf } from './worth';
 /** A tree with what its newest visit is made from. */
 export interface TreeSource {
   id: string;
+  visitId: string;
   source: ReportSource;
 }
 
@@ -24,22 +25,24 @@ export async function propertySources(db: Db, viewer: Viewer, propertyId: string
   const sources: TreeSource[] = [];
   for (const { id } of page.trees) {
     const draft = await openDraft(db, viewer, id, undefined, system);
-    if (draft) sources.push({ id, source: draft.source });
+    if (draft) sources.push({ id, visitId: draft.visitId, source: draft.source });
   }
   return { page, sources };
 }
 
 /** The work of one tree; undefined where nothing is prescribed. */
-export function workOfTree({ id, source }: TreeSource): WorkTree | undefined {
+export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | undefined {
   const { tree, events, visit, schools, table, system } = source;
   const { verdict, operations } = assessed(tree, events, visit, schools, table);
   const planned = plannedOf(operations, visit.decisions).filter((o) => o.key !== 'watch');
   if (planned.length === 0) return undefined;
   const order = orderOf(source, source.closed ?? [], id);
-  const signed = new Set((visit.work ?? []).map((w) => w.step));
+  const recorded = new Map((visit.work ?? []).map((w) => [w.step, w.how]));
+  const said = (key: string) => ({ ...(recorded.has(key) && { done: recorded.get(key)! }) });
   const needs = needsOf(planned, visit, trenchWork(source));
   return {
     id,
+    visitId,
     label: tree.label,
     species: tree.species,
     visitDate: visit.date,
@@ -52,14 +55,13 @@ export function workOfTree({ id, source }: TreeSource): WorkTree | undefined {
               title: s.title,
               text: writeLengths(s.text, system),
               stage: s.stage,
-              done: signed.has(s.key),
+              first: s.first.map((hold) => `hold-${hold}${s.stage > 1 ? `-${s.stage}` : ''}`),
+              ...said(s.key),
             },
           ]
         : [],
     ),
-    holds: order.steps.flatMap((s) =>
-      'hold' in s ? [{ key: s.key, text: s.text, done: signed.has(s.key) }] : [],
-    ),
+    holds: order.steps.flatMap((s) => ('hold' in s ? [{ key: s.key, text: s.text, ...said(s.key) }] : [])),
     never: order.never,
     clashes: order.clashes.map((c) => writeLengths(c, system)),
     needs,

@@ -40,7 +40,7 @@ export function leftOut(estimate: Estimate | undefined, unpriced: readonly strin
 export const estimateRows = (e: Estimate): string[][] => [
   ...e.lines.map((l) => [
     l.of,
-    `${l.charged} ${unitWord(RESOURCES[l.resource].unit, Number(l.charged))}`,
+    `${l.charged} ${unitWord(l.unit, Number(l.charged))}`,
     formatMoney(l.price, e.currency),
     formatMoney(l.sum, e.currency),
   ]),

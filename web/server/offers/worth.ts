@@ -37,8 +37,7 @@ const NEW_START = ['reset', 'remove', 'replace'];
 
 export function trenchWork(source: ReportSource): TrenchWork | undefined {
   const choice = source.visit.trenches?.choice?.remedy ?? 'spokes';
-  const laidOut = choice === 'spokes' ? trenchesKept(source) : undefined;
-  return laidOut && { quantities: laidOut.quantities, byAir: laidOut.plan.rules.school === 'air' };
+  return trenchesKept(source)?.alternatives.find((a) => a.remedy === choice);
 }
 
 /** Operations that have no amounts yet, so that no sum holds them. */

@@ -5,7 +5,7 @@ import { textOf } from '../../../e2e/pdf';
 import { readCase } from '@undrel/core/case-schema';
 import type { Visit } from '@undrel/core/casefile';
 import { reportContent, type ReportSource } from './content';
-import { reportPdf } from './pdf';
+import { reportPdf } from './setPdf';
 
 const read = readCase(readFileSync('docs/example-case.json', 'utf8'), '2026-11-24');
 if (!read.ok) throw new Error('the example does not read');
@@ -61,7 +61,11 @@ test('a visit with nothing measured says so and lists what was not examined', as
   expect(content.notExamined).toEqual(
     expect.arrayContaining(['Collar depth (not probed)', 'Mulch profiles', 'Leaf colour']),
   );
-  expect((await reportPdf(content)).subarray(0, 5).toString()).toBe('%PDF-');
+  expect(
+    Buffer.from(await reportPdf(content))
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-');
 }, 20_000);
 
 test('contradictions are told with the measurements', () => {

@@ -25,7 +25,7 @@ import {
   type PrescriptionChange,
 } from '@undrel/core/prescription';
 import { formatMoney, type Rates } from '@undrel/core/costing';
-import type { Schools } from '@undrel/core/practice';
+import type { HouseSchools } from '@undrel/core/practice';
 import { answerOf } from '@undrel/core/worth';
 import { sectionOf, type Profile } from '@undrel/core/profile';
 import { dugSection } from '@undrel/core/roots';
@@ -47,7 +47,7 @@ import { sectionDrawing } from '../../ui/drawing/section';
 import { assessDigKept, digPart } from './digPart';
 import { cutsPart } from './cutsPart';
 import { soilPart } from './soilPart';
-import { trenchPart } from './trenchPart';
+import { refusedSpokes, trenchPart } from './trenchPart';
 import { assessed, explained } from '../assessed';
 import { estimateRows, leftOut, moneyRange, percents } from '../offers/words';
 import { worthOf } from '../offers/worth';
@@ -61,7 +61,7 @@ export interface ReportSource {
   property: string;
   client: string;
   firm: string;
-  schools: Schools;
+  schools: HouseSchools;
   /** The firm's own words in the table of causes. */
   table?: FirmTable;
   /** A healthy tree of its kind near by, and the rain of the grounds. */
@@ -219,7 +219,7 @@ function worthPart(
     estimate:
       sheet.stages.length > 1
         ? sheet.stages.map((s) => ({
-            title: `Stage ${s.stage}, ${s.year}`,
+            title: `Season ${s.stage}, ${s.year}`,
             rows: estimateRows(s.estimate),
           }))
         : sheet.whole && sheet.whole.lines.length > 0
@@ -234,7 +234,7 @@ function schedulePart(planned: readonly Operation[], visit: Visit): string[][] {
   const steps = workOrder(planned, visit);
   const rows = steps.flatMap((step) => {
     if ('hold' in step) return [];
-    const on = step.stage === 1 ? visit.decisions.find((d) => d.operation === step.operation)?.on : undefined;
+    const on = step.stage === 1 ? visit.decisions.find((d) => d.operation === step.operation)?.on : step.on;
     const when =
       on ?? (step.stage > 1 ? String(step.year) : planned.find((o) => o.key === step.operation)!.season);
     return [[when, step.title, step.first.map((hold) => HOLD_POINTS[hold]).join('; ')]];
@@ -323,11 +323,14 @@ export function reportContent(source: ReportSource): ReportContent {
   };
   const planned = plannedOf(operations, visit.decisions);
   const changesGround = Object.values(plannedWork(planned)).some((v) => v !== undefined);
-  const clashes = clashesOf(
-    planned,
-    situation(tree, source.events, visit, profile, verdict, source.schools),
-    source.closed,
-  );
+  const clashes = [
+    ...clashesOf(
+      planned,
+      situation(tree, source.events, visit, profile, verdict, source.schools),
+      source.closed,
+    ),
+    ...(planned.some((o) => o.key === 'trench') ? refusedSpokes(source) : []),
+  ];
   const bearing = deepestAt(profile);
   const dug = assessDigKept(source);
   const cuts = dug && cutsPart(dug, source);

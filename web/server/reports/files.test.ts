@@ -9,6 +9,7 @@ import { documentOf } from '../../ui/reportDocument';
 import { assessed } from '../assessed';
 import { reportContent, type ReportSource } from './content';
 import { reportFile } from './files';
+import { setPdf } from './setPdf';
 
 const RATES: Rates = {
   currency: 'EUR',
@@ -94,6 +95,33 @@ test('Markdown and JSON carry every section and every sum', async () => {
   const json = JSON.parse((await reportFile(content, undefined, 'json')) as string) as typeof content;
   expect(json.estimate).toEqual(content.estimate);
 });
+
+test('four hundred pictures: every page is there, numbered, and so is the last picture', async () => {
+  const drawing = { width: 500, height: 330, shapes: [] };
+  const pictures = Array.from({ length: 400 }, (_, i) => ({
+    as: 'figure' as const,
+    drawing,
+    title: `Picture ${i + 1}`,
+    caption: `Picture ${i + 1}, taken on the day.`,
+  }));
+  const pdf = await setPdf({
+    firm: 'Firm',
+    stamp: 'Draft',
+    title: 'Many pictures',
+    lines: [],
+    foot: 'foot of every page',
+    sections: Array.from({ length: 20 }, (_, i) => ({
+      title: `Pictures, part ${i + 1}`,
+      page: true,
+      blocks: pictures.slice(20 * i, 20 * i + 20),
+    })),
+  });
+  const text = await textOf(pdf);
+  // A cover, and two to a page.
+  expect(text).toContain('201 of 201');
+  expect(text.match(/foot of every page/g)).toHaveLength(201);
+  for (const at of [1, 200, 400]) expect(text).toContain(`Picture ${at}, taken on the day.`);
+}, 60_000);
 
 test('without rates there are no options, and nothing of money is said', () => {
   const bare = reportContent({ ...source, rates: undefined });

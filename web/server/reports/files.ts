@@ -2,7 +2,7 @@ import type { ReportContent } from '../../protocol/report';
 import { documentOf, type ReportStamp } from '../../ui/reportDocument';
 import { documentDocx } from './docx';
 import { documentMarkdown } from './markdown';
-import { documentPdf } from './pdf';
+import { setPdf } from './setPdf';
 
 /** The ways in which a report leaves the application. */
 export const REPORT_FORMATS = {
@@ -24,7 +24,7 @@ export async function reportFile(
   const doc = documentOf(content, stamp);
   switch (format) {
     case 'pdf':
-      return new Uint8Array(await documentPdf(doc));
+      return setPdf(doc);
     case 'docx':
       return new Uint8Array(await documentDocx(doc));
     case 'md':

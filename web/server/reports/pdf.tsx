@@ -16,9 +16,7 @@ import {
 import { INK } from '../../ui/drawing/inks';
 import { pathOf, segmentsPath, type Drawing } from '../../ui/drawing/shapes';
 import type { ReactNode } from 'react';
-import type { Block, ReadDocument } from '../../protocol/document';
-import type { ReportContent } from '../../protocol/report';
-import { documentOf, type ReportStamp } from '../../ui/reportDocument';
+import type { Block, ReadDocument, Section } from '../../protocol/document';
 import { projectFile } from '../projectFile';
 
 let fontsReady = false;
@@ -266,12 +264,33 @@ function BlockPdf({ block }: { block: Block }) {
 /** A bookmark of a part of a page; the types of the library know it of whole pages alone. */
 const bookmark = (title: string): object => ({ bookmark: title });
 
+/** A document that is to be set. */
+export interface PdfOrder {
+  doc: ReadDocument;
+  setting: Setting;
+}
+
+/** How a document is set: with its cover, and with its pages numbered. */
+interface Setting {
+  cover: boolean;
+  numbered: boolean;
+}
+
+/** Sections that follow one another without a new page. Each run is laid out alone: the time grows with its square. */
+function runsOf(sections: readonly Section[]): Section[][] {
+  const runs: Section[][] = [];
+  for (const section of sections)
+    if (section.page || runs.length === 0) runs.push([section]);
+    else runs.at(-1)!.push(section);
+  return runs;
+}
+
 /** A document as PDF: a cover, then its sections, each a bookmark. Nothing is said here that the document does not say. */
-function DocumentPdf({ doc, whole }: { doc: ReadDocument; whole: boolean }) {
+function DocumentPdf({ doc, cover, numbered }: { doc: ReadDocument } & Setting) {
   const foot = (
     <View style={s.foot} fixed>
       <Text>{doc.foot}</Text>
-      {whole ? <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} /> : null}
+      {numbered ? <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} /> : null}
     </View>
   );
   return (
@@ -283,7 +302,7 @@ function DocumentPdf({ doc, whole }: { doc: ReadDocument; whole: boolean }) {
       language="en"
       pageMode="useOutlines"
     >
-      {whole ? (
+      {cover ? (
         <Page size="A4" style={s.page} bookmark={doc.title}>
           {foot}
           <Line style={s.big}>{doc.firm}</Line>
@@ -299,21 +318,22 @@ function DocumentPdf({ doc, whole }: { doc: ReadDocument; whole: boolean }) {
           </Line>
         </Page>
       ) : null}
-      <Page size="A4" style={s.page}>
-        {doc.sections.flatMap((section, i) => [
-          <Line
-            key={section.title}
-            break={section.page ?? false}
-            style={[s.h2, i === 0 || section.page ? { marginTop: 0 } : {}]}
-            {...bookmark(section.title)}
-            minPresenceAhead={section.blocks.some((b) => b.as === 'figure') ? FIGURE_ROOM : TEXT_ROOM}
-          >
-            {section.title}
-          </Line>,
-          ...section.blocks.map((block, k) => <BlockPdf key={`${section.title} ${k}`} block={block} />),
-        ])}
-        {foot}
-      </Page>
+      {runsOf(doc.sections).map((run) => (
+        <Page key={run[0]!.title} size="A4" style={s.page}>
+          {run.flatMap((section, i) => [
+            <Line
+              key={section.title}
+              style={[s.h2, i === 0 ? { marginTop: 0 } : {}]}
+              {...bookmark(section.title)}
+              minPresenceAhead={section.blocks.some((b) => b.as === 'figure') ? FIGURE_ROOM : TEXT_ROOM}
+            >
+              {section.title}
+            </Line>,
+            ...section.blocks.map((block, k) => <BlockPdf key={`${section.title} ${k}`} block={block} />),
+          ])}
+          {foot}
+        </Page>
+      ))}
     </Document>
   );
 }
@@ -321,13 +341,12 @@ function DocumentPdf({ doc, whole }: { doc: ReadDocument; whole: boolean }) {
 /**
  * A document as PDF.
  *
- * @param whole with its cover and numbered pages; without, its sections alone, to be put together with others
+ * @param setting what is to be put together with others has no cover or no numbers of its own
  */
-export function documentPdf(doc: ReadDocument, whole = true): Promise<Buffer> {
+export function documentPdf(
+  doc: ReadDocument,
+  setting: Setting = { cover: true, numbered: true },
+): Promise<Buffer> {
   fonts();
-  return renderToBuffer(<DocumentPdf doc={doc} whole={whole} />);
+  return renderToBuffer(<DocumentPdf doc={doc} {...setting} />);
 }
-
-/** The report as PDF; without a stamp it says that it is a draft. */
-export const reportPdf = (content: ReportContent, stamp?: ReportStamp): Promise<Buffer> =>
-  documentPdf(documentOf(content, stamp));

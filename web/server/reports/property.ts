@@ -11,7 +11,11 @@ import { assessed } from '../assessed';
 import { workOfTree, type TreeSource } from '../offers/propertyWork';
 import { estimateRows, leftOut } from '../offers/words';
 import { stemDrawing } from './content';
-import { documentPdf } from './pdf';
+import { documentDocx } from './docx';
+import type { ReportFormat } from './files';
+import { documentMarkdown } from './markdown';
+import { marksOf, setMarks, type Mark } from './outline';
+import { setPdf } from './setPdf';
 
 /** Points of a page, as the map stands in the PDF. */
 const MAP = { width: 515, most: 360 };
@@ -31,13 +35,13 @@ interface Grounds {
 
 const headOf = ({ page, firm, made }: Grounds): Omit<ReadDocument, 'sections'> => ({
   firm,
-  stamp: `Draft of ${made}, not issued`,
+  stamp: `Made on ${made}`,
   title: page.name,
   lines: [
     ...(page.client ? [`For ${page.client}`] : []),
     `${page.trees.length} trees; the newest visit of each`,
   ],
-  foot: `${page.name} · draft of ${made}`,
+  foot: `${page.name} · ${made}`,
 });
 
 /** The first pages: how many need what, the table of trees, cohorts, map and sums. */
@@ -115,10 +119,10 @@ function overview(grounds: Grounds, sources: readonly TreeSource[], work: readon
             title: 'What it costs',
             blocks: [
               ...stages.flatMap((s): Block[] => [
-                { as: 'heading', text: `Stage ${s.stage}, ${s.year}` },
+                { as: 'heading', text: `Season ${s.stage}, ${s.year}` },
                 {
                   as: 'table',
-                  label: `Stage ${s.stage}`,
+                  label: `Season ${s.stage}`,
                   head: ['what', 'amount', 'price', 'sum'],
                   widths: [49, 19, 16, 16],
                   rows: estimateRows(summed(s.estimate)),
@@ -205,6 +209,35 @@ const AT_ONCE = 2;
 const PAUSE = 25;
 const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, PAUSE));
 
+/** The figures of a property for machines: what each tree needs, and what all of it comes to. */
+const figuresOf = (
+  { page, firm, made, rates }: Grounds,
+  sources: readonly TreeSource[],
+  work: readonly WorkTree[],
+): string =>
+  JSON.stringify(
+    {
+      firm,
+      made,
+      property: page.name,
+      client: page.client,
+      estimate: rates && estimate(needsTogether(work.map((w) => w.needs)), rates),
+      cohorts: page.cohorts.map(({ name, readings }) => ({ name, readings })),
+      trees: sources.map(({ id, source: { tree, visit, events, schools, table } }) => ({
+        id,
+        label: tree.label,
+        species: tree.species,
+        visit: visit.date,
+        causes: assessed(tree, events, visit, schools, table).verdict.causes.map(
+          ({ cause, label, probability, standing }) => ({ cause, label, probability, standing }),
+        ),
+        work: work.find((w) => w.id === id),
+      })),
+    },
+    null,
+    1,
+  );
+
 /**
  * The report of a property, piece by piece: each tree is laid out on its own, with other requests let in between, and
  * what comes back tells how far it is. Stops where `stopped` says so.
@@ -213,8 +246,9 @@ export async function* propertyReport(
   grounds: Grounds,
   sources: readonly TreeSource[],
   stopped: () => boolean,
+  format: ReportFormat = 'pdf',
 ): AsyncGenerator<ReportProgress> {
-  const of = 2 * sources.length + 1;
+  const of = (format === 'pdf' ? 2 : 1) * sources.length + 1;
   const work: WorkTree[] = [];
   for (const [i, source] of sources.entries()) {
     await breathe();
@@ -223,23 +257,38 @@ export async function* propertyReport(
     if (own) work.push(own);
     yield { done: i + 1, of, doing: `Working out ${source.source.tree.label}` };
   }
+  await breathe();
+  if (format === 'json') {
+    yield { file: Buffer.from(figuresOf(grounds, sources, work)).toString('base64') };
+    return;
+  }
+  const first = overview(grounds, sources, work);
+  const sectionOf = (source: TreeSource) =>
+    treeSection(
+      grounds,
+      source,
+      work.find((w) => w.id === source.id),
+    );
+  if (format !== 'pdf') {
+    const doc = { ...first, sections: [...first.sections, ...sources.map(sectionOf)] };
+    const bytes = format === 'docx' ? await documentDocx(doc) : Buffer.from(documentMarkdown(doc));
+    yield { file: bytes.toString('base64') };
+    return;
+  }
   const file = await PDFDocument.create();
-  const add = async (doc: ReadDocument) => {
-    const part = await PDFDocument.load(await documentPdf(doc, false));
+  const marks: Mark[] = [];
+  const add = async (doc: ReadDocument, cover = false) => {
+    const part = await PDFDocument.load(await setPdf(doc, { cover, numbered: false }));
+    const before = file.getPageCount();
+    marks.push(...marksOf(part).map(({ title, page }) => ({ title, page: before + page })));
     for (const page of await file.copyPages(part, part.getPageIndices())) file.addPage(page);
   };
-  await add(overview(grounds, sources, work));
+  await add(first, true);
   for (let i = 0; i < sources.length; i += AT_ONCE) {
     await breathe();
     if (stopped()) return;
     const some = sources.slice(i, i + AT_ONCE);
-    const sections = some.map((source) =>
-      treeSection(
-        grounds,
-        source,
-        work.find((w) => w.id === source.id),
-      ),
-    );
+    const sections = some.map(sectionOf);
     sections[0]!.page = false;
     await add({ ...headOf(grounds), sections });
     const done = sources.length + 1 + i + some.length;
@@ -256,7 +305,8 @@ export async function* propertyReport(
       font,
     });
   });
+  setMarks(file, marks);
   file.setTitle(grounds.page.name);
   file.setAuthor(grounds.firm);
-  yield { pdf: Buffer.from(await file.save()).toString('base64'), pages };
+  yield { file: Buffer.from(await file.save()).toString('base64'), pages };
 }

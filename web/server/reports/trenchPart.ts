@@ -35,6 +35,12 @@ export function trenchesKept({ tree, visit, site, schools }: ReportSource): Tren
   return trenches(given, () => assessTrenches(given));
 }
 
+/** Spokes that were locked by hand and cannot be dug, with what stands in their way: an anchor root, a line, a building. */
+export const refusedSpokes = (source: ReportSource): string[] =>
+  (trenchesKept(source)?.plan.layout.refused ?? []).map(
+    ({ bearing, why }) => `A trench at ${Math.round(bearing)}° is locked and cannot be dug: ${why}.`,
+  );
+
 /** What the report says of trenches that were laid out on the visit; undefined where none were. */
 export function trenchPart(source: ReportSource): ReportTrenches | undefined {
   const laidOut = trenchesKept(source);

@@ -2,9 +2,8 @@
 
 import type { RefObject } from 'react';
 import { Popover } from 'radix-ui';
+import { CHOSEN_BY } from '../chosenBy';
 import { formatQuantity, formatValue, type Quantity, type UnitSystem } from '@undrel/core/units';
-
-const CHOSEN_BY = { default: 'default', firm: 'the firm’s choice', tree: 'chosen for this tree' } as const;
 
 /** The working of a number beside it: formula, inputs, source, school, what was assumed. */
 export function WorkingPopover(props: {

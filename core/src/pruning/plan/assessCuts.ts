@@ -3,7 +3,7 @@ import type { Dig, DugRoot } from '../../casefile/dig';
 import type { Tree } from '../../casefile/model';
 import type { StemRate } from '../../growth/rates';
 import { isAnchor, readDig, togetherOf, type DigReading } from '../../roots';
-import type { SchoolInForce, Schools } from '../../practice';
+import type { HouseSchools, SchoolInForce } from '../../practice';
 import { reasonsOf, type RootReason } from './explain';
 import { cutProblem, type CutProblem } from './problem';
 import { alternativePlans, planCuts, priceOf, type Clash, type CutPlan, type Price } from './solve';
@@ -18,7 +18,7 @@ export interface CutsGiven {
   dig: Dig;
   stem: StemRate;
   design: CutDesign;
-  firm: Schools;
+  firm: HouseSchools;
   stressed: boolean;
 }
 
@@ -167,6 +167,7 @@ const LIMITS_PRICED: readonly (keyof CutLimits)[] = [
   'anchorGap',
   'strictGap',
   'largest',
+  'together',
   'nearDbh',
 ];
 

@@ -1,4 +1,5 @@
 export * from './assessCuts';
+export * from './compare';
 export * from './explain';
 export * from './model';
 export * from './problem';

@@ -11,7 +11,7 @@ export interface Mip {
 export interface Ease {
   column: number;
   /** What it is, and how much of it one unit is. */
-  rule: 'stageLoss' | 'totalLoss' | 'gap' | 'anchors' | 'order' | 'hold';
+  rule: 'stageLoss' | 'totalLoss' | 'together' | 'gap' | 'anchors' | 'order' | 'hold';
   about: number[];
 }
 
@@ -26,6 +26,7 @@ export interface CutModel {
 const EASE_COST: Record<Ease['rule'], number> = {
   stageLoss: 10,
   totalLoss: 12,
+  together: 1,
   order: 2,
   gap: 4,
   anchors: 5,
@@ -102,6 +103,17 @@ export function cutModel(problem: CutProblem, eased = false): CutModel {
     LEAST,
     limits.totalLoss,
   );
+  const thick = candidates.flatMap((c, i) => (c.diameter > limits.together + 1e-9 && gone[i] ? [i] : []));
+  for (let s = 0; s < stages && thick.length > 1; s++)
+    row(
+      `thick in ${s}`,
+      [
+        ...thick.flatMap((i) => [...by(i, s), ...by(i, s - 1, -1)]),
+        ...ease('together', [s], -1, thick.length - 1),
+      ],
+      LEAST,
+      1,
+    );
   for (const { over, under } of problem.order) {
     if (!gone[over] || !gone[under]) continue;
     const slack = ease('order', [over, under], 1);
@@ -171,7 +183,11 @@ export function cutModel(problem: CutProblem, eased = false): CutModel {
       }
     }
     const at = new Map<string, number>();
+    const both = pairsOfThick();
     for (const [key, { stage, set, worth, within }] of sets) {
+      const thickOf = set.filter((i) => thick.includes(i));
+      // One thick root a stage: more of them than stages are never gone together by then.
+      if (thickOf.length > stage + 1) continue;
       const free = column(`free ${key}`, worth);
       at.set(key, free);
       // Where fewer of these roots are already known to be gone only the further ones need a row.
@@ -188,7 +204,52 @@ export function cutModel(problem: CutProblem, eased = false): CutModel {
         );
       for (const i of set)
         if (!known.includes(i)) row(`free ${key} by ${i}`, [...by(i, stage), [free, -1]], 0, MOST);
+      thickOf.forEach((a, n) => {
+        for (const b of thickOf.slice(n + 1))
+          if (!known.includes(a) || !known.includes(b))
+            row(
+              `free ${key} by ${a} and ${b}`,
+              [
+                [both.of(a, b, stage), 1],
+                [free, -1],
+              ],
+              0,
+              MOST,
+            );
+      });
     }
+    both.close();
+  }
+
+  /**
+   * Columns that say whether two thick roots are both gone. A thick root that is gone by a stage leaves room for only so
+   * many others by then; said of pairs, this keeps the relaxed model from cutting a little of each.
+   */
+  function pairsOfThick() {
+    const pairs = new Map<string, { a: number; b: number; stage: number; at: number }>();
+    const of = (a: number, b: number, stage: number): number => {
+      const key = `${a} ${b} ${stage}`;
+      const known = pairs.get(key);
+      if (known) return known.at;
+      const made = column(`both ${key}`, 0);
+      pairs.set(key, { a, b, stage, at: made });
+      for (const i of [a, b]) row(`both ${key} of ${i}`, [...by(i, stage), [made, -1]], 0, MOST);
+      return made;
+    };
+    const close = () => {
+      for (const i of thick)
+        for (let stage = 0; stage < stages; stage++) {
+          const own = [...pairs.values()].filter((p) => p.stage === stage && (p.a === i || p.b === i));
+          if (own.length > stage)
+            row(
+              `others beside ${i} by ${stage}`,
+              [...by(i, stage, stage), ...own.map((p): [number, number] => [p.at, -1])],
+              0,
+              MOST,
+            );
+        }
+    };
+    return { of, close };
   }
 
   function saved() {

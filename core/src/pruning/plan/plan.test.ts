@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import glpkLoader from 'glpk.js/node';
 import highsLoader from 'highs';
-import type { CaseFile } from '../../casefile';
+import type { CaseFile, CutLimits } from '../../casefile';
 import { stemRate } from '../../growth';
 import { CUT_PLAN } from '../../practice';
 import {
@@ -14,6 +14,7 @@ import {
   cutModel,
   highsSolver,
   planCuts,
+  planDifference,
   priceOf,
   reasonsOf,
   stageAt,
@@ -50,6 +51,7 @@ const problems = (most: number, stages: number): fc.Arbitrary<CutProblem> =>
           ),
           area: fc.integer({ min: 0, max: 30 }).map((v) => v / 200),
           others: fc.constantFrom(0, 0, 0, 0.05),
+          diameter: fc.constantFrom(0.02, 0.04, 0.06, 0.08),
           small: fc.boolean(),
           anchorAt: fc.option(fc.integer({ min: 0, max: 359 }), { nil: undefined }),
           barred: fc.constantFrom(undefined, undefined, undefined, {
@@ -74,39 +76,49 @@ const problems = (most: number, stages: number): fc.Arbitrary<CutProblem> =>
       stageLoss: fc.integer({ min: 5, max: 30 }).map((v) => v / 100),
       totalLoss: fc.integer({ min: 10, max: 60 }).map((v) => v / 100),
       gap: fc.integer({ min: 60, max: 240 }),
+      together: fc.constantFrom(0.03, 0.05, 0.8),
     })
-    .map(({ roots, stages: s, interval, pairs, threats, stageLoss, totalLoss, gap }): CutProblem => {
-      const candidates = roots.map((r, i): Candidate => ({
-        ...r,
-        label: `R${i}`,
-        presses: Float64Array.from(r.presses),
-        diameter: 0.04,
-        large: r.area > 0.03,
-        lock: undefined,
-        cuts: [],
-      }));
-      const n = candidates.length;
-      // What lies on what goes one way only.
-      const order = pairs.flatMap(([a, b]) =>
-        a % n === b % n ? [] : [{ over: Math.min(a % n, b % n), under: Math.max(a % n, b % n) }],
-      );
-      return {
-        candidates,
-        weights: new Float64Array(10).fill(0.1),
-        years,
-        stages: s,
-        interval,
-        threats: threats
-          .map((t) => ({ ...t, root: t.root % n, anchor: t.anchor % n }))
-          .filter((t) => t.root !== t.anchor && candidates[t.anchor]!.anchorAt !== undefined),
-        order,
-        gapLimit: (from) => (from < 90 ? Math.min(gap, 100) : gap),
-        limits: { stageLoss, totalLoss, anchorGap: gap, strictGap: 100, largest: 0.1, nearDbh: 3 },
-        fewestAnchors: Math.min(3, candidates.filter((c) => c.anchorAt !== undefined).length),
-        schools: [],
-        gentle: undefined,
-      };
-    });
+    .map(
+      ({ roots, stages: s, interval, pairs, threats, stageLoss, totalLoss, gap, together }): CutProblem => {
+        const candidates = roots.map((r, i): Candidate => ({
+          ...r,
+          label: `R${i}`,
+          presses: Float64Array.from(r.presses),
+          large: r.area > 0.03,
+          lock: undefined,
+          cuts: [],
+        }));
+        const n = candidates.length;
+        // What lies on what goes one way only.
+        const order = pairs.flatMap(([a, b]) =>
+          a % n === b % n ? [] : [{ over: Math.min(a % n, b % n), under: Math.max(a % n, b % n) }],
+        );
+        return {
+          candidates,
+          weights: new Float64Array(10).fill(0.1),
+          years,
+          stages: s,
+          interval,
+          threats: threats
+            .map((t) => ({ ...t, root: t.root % n, anchor: t.anchor % n }))
+            .filter((t) => t.root !== t.anchor && candidates[t.anchor]!.anchorAt !== undefined),
+          order,
+          gapLimit: (from) => (from < 90 ? Math.min(gap, 100) : gap),
+          limits: {
+            stageLoss,
+            totalLoss,
+            anchorGap: gap,
+            strictGap: 100,
+            largest: 0.1,
+            together,
+            nearDbh: 3,
+          },
+          fewestAnchors: Math.min(3, candidates.filter((c) => c.anchorAt !== undefined).length),
+          schools: [],
+          gentle: undefined,
+        };
+      },
+    );
 
 /** The best objective of all plans there are, by bits and apart from the sums of the core. */
 function bestOfAll(problem: CutProblem): number {
@@ -136,6 +148,7 @@ function bestOfAll(problem: CutProblem): number {
   let best = -Infinity;
   const chosen = new Array<number | undefined>(n).fill(undefined);
   const loss = new Array<number>(stages).fill(0);
+  const thick = new Array<number>(stages).fill(0);
   const leaf = () => {
     const gone = Array.from({ length: stages }, (_, s) =>
       chosen.reduce<number>((bits, at, i) => (at !== undefined && at <= s ? bits | (1 << i) : bits), 0),
@@ -166,12 +179,15 @@ function bestOfAll(problem: CutProblem): number {
     go(i + 1);
     if (candidates[i]!.barred) return;
     for (let s = 0; s < stages; s++) {
-      if (loss[s]! + candidates[i]!.area > limits.stageLoss + 1e-9) continue;
+      const isThick = candidates[i]!.diameter > limits.together ? 1 : 0;
+      if (loss[s]! + candidates[i]!.area > limits.stageLoss + 1e-9 || thick[s]! + isThick > 1) continue;
+      thick[s]! += isThick;
       loss[s]! += candidates[i]!.area;
       chosen[i] = s;
       go(i + 1);
       chosen[i] = undefined;
       loss[s]! -= candidates[i]!.area;
+      thick[s]! -= isThick;
     }
   };
   go(0);
@@ -266,14 +282,18 @@ test('another solver (GLPK) finds no better plan among 16 roots in 3 stages', as
 
 test('looser limits never make the plan worse', () => {
   fc.assert(
-    fc.property(problems(9, 3), fc.constantFrom('stageLoss', 'totalLoss', 'gap'), (problem, limit) => {
-      const looser: CutProblem = {
-        ...problem,
-        limits: { ...problem.limits, ...(limit !== 'gap' && { [limit]: problem.limits[limit] + 0.05 }) },
-        ...(limit === 'gap' && { gapLimit: (a, b) => problem.gapLimit(a, b) + 40 }),
-      };
-      expect(best(looser).value.objective).toBeGreaterThanOrEqual(best(problem).value.objective - 1e-9);
-    }),
+    fc.property(
+      problems(9, 3),
+      fc.constantFrom('stageLoss', 'totalLoss', 'together', 'gap'),
+      (problem, limit) => {
+        const looser: CutProblem = {
+          ...problem,
+          limits: { ...problem.limits, ...(limit !== 'gap' && { [limit]: problem.limits[limit] + 0.05 }) },
+          ...(limit === 'gap' && { gapLimit: (a, b) => problem.gapLimit(a, b) + 40 }),
+        };
+        expect(best(looser).value.objective).toBeGreaterThanOrEqual(best(problem).value.objective - 1e-9);
+      },
+    ),
     { numRuns: 40 },
   );
 });
@@ -377,7 +397,15 @@ test('every root has a sentence, and it names what decided', () => {
     threats: [],
     order: [],
     gapLimit: () => 180,
-    limits: { stageLoss: 0.2, totalLoss: 0.3, anchorGap: 180, strictGap: 110, largest: 0.1, nearDbh: 3 },
+    limits: {
+      stageLoss: 0.2,
+      totalLoss: 0.3,
+      anchorGap: 180,
+      strictGap: 110,
+      largest: 0.1,
+      together: 0.05,
+      nearDbh: 3,
+    },
     fewestAnchors: 1,
     schools: [],
     gentle: undefined,
@@ -411,6 +439,88 @@ test('every root has a sentence, and it names what decided', () => {
   expect(wider!.to).toBeCloseTo(0.24, 9);
   expect(wider!.frees).toBeGreaterThan(0.05);
   expect(costOf(problem, 0, 0)).toBeCloseTo(0.35 * 0.12 + 0.0005, 9);
+});
+
+test('where every root is held as kept the plan is to cut none, and it is said of each', () => {
+  fc.assert(
+    fc.property(problems(8, 3), (problem) => {
+      const held: CutProblem = {
+        ...problem,
+        candidates: problem.candidates.map((c) => ({ ...c, lock: { hold: 'keep' } })),
+      };
+      const plan = best(held);
+      expect([plan.proved, plan.value.freed, plan.value.objective]).toEqual([true, 0, 0]);
+      expect(plan.chosen.every((stage) => stage === undefined)).toBe(true);
+      for (const { says } of reasonsOf(held, plan.chosen)) expect(says).toBe('Held as kept by hand.');
+    }),
+    { numRuns: 20 },
+  );
+});
+
+test('two hundred roots: a plan that may be carried out, with how far from the best it may be', () => {
+  const [made] = fc.sample(problems(3, 1), { numRuns: 1, seed: 11 });
+  const many: CutProblem = {
+    ...made!,
+    candidates: Array.from({ length: 200 }, (_, i): Candidate => ({
+      label: `R${i}`,
+      // Two or three roots on each of 72 sectors, one in three of them only in three years.
+      presses: Float64Array.from({ length: 72 }, (_sector, k) =>
+        (i * 7) % 72 === k ? (i % 3 === 0 ? 3 : 0) : Infinity,
+      ),
+      area: 1 / 250,
+      others: 0,
+      diameter: i % 5 === 0 ? 0.06 : 0.03,
+      large: i % 5 === 0,
+      small: false,
+      anchorAt: i % 10 === 0 ? (i * 37) % 360 : undefined,
+      barred: undefined,
+      lock: undefined,
+      cuts: [],
+    })),
+    weights: new Float64Array(72).fill(1 / 72),
+    stages: 3,
+    limits: { ...made!.limits, stageLoss: 0.1, totalLoss: 0.25, together: 0.05 },
+    order: [],
+    threats: [],
+  };
+  const hurried: Solver = (mip) => solve(mip, 1);
+  const planned = planCuts(many, hurried);
+  if (!('plan' in planned)) throw new Error('nothing is held, so a plan stands');
+  expect(broken(many, planned.plan.chosen)).toEqual([]);
+  expect(planned.plan.value.freed).toBeGreaterThan(0);
+  expect(planned.plan.gap).toBeGreaterThanOrEqual(0);
+  expect(planned.plan.proved).toBe(planned.plan.gap === 0);
+  // What stands in when nothing is found in time: seconds, and within the rules.
+  const standIn = stepwise(many);
+  expect(broken(many, standIn)).toEqual([]);
+  expect(valueOf(many, standIn).freed).toBeGreaterThan(0);
+}, 60_000);
+
+test('what another plan does otherwise is told root by root', () => {
+  const { tree, visits } = JSON.parse(readFileSync('docs/example-case.json', 'utf8')) as CaseFile;
+  const { dig, date } = visits.find((v) => v.dig)!;
+  const under = (limits: Partial<CutLimits>) =>
+    assessCuts(
+      {
+        tree,
+        date,
+        dig: dig!,
+        stem: stemRate(tree, visits),
+        design: { limits },
+        firm: {},
+        stressed: false,
+      },
+      solve,
+    );
+  const [tight, loose] = [under({ largest: 0.01 }), under({ totalLoss: 0.9, stageLoss: 0.9 })];
+  expect(planDifference(tight, tight)).toEqual([]);
+  const says = planDifference(tight, loose).join(' ');
+  const freed = (a: typeof loose) => Math.round(100 * a.plan!.value.freed);
+  expect(says).toContain(`Frees ${freed(loose)} % of the bark over the years, now ${freed(tight)} %`);
+  const gone = (a: typeof loose) => Object.keys(a.plan!.stages);
+  for (const label of gone(loose).filter((l) => !gone(tight).includes(l)))
+    expect(says).toMatch(new RegExp(`Cut as well: .*${label}`));
+  expect(planDifference(loose, { ...loose, plan: undefined })[0]).toMatch(/^No plan/);
 });
 
 test('the same dig gives the same plan, in whatever order its roots are stored', () => {

@@ -1,8 +1,15 @@
-import type { CutDesign, CutLimits } from '../../casefile/cuts';
+import { CUT_RANGES, type CutDesign, type CutLimits } from '../../casefile/cuts';
 import type { Tree } from '../../casefile/model';
 import { closesAt, FOLLOWED } from '../../growth/closing';
 import { rootRate, type StemRate } from '../../growth/rates';
-import { CUT_PLAN, LIMITS, schoolFor, TOTAL_LOSS, type SchoolInForce, type Schools } from '../../practice';
+import {
+  CUT_PLAN,
+  LIMITS,
+  schoolFor,
+  TOTAL_LOSS,
+  type SchoolInForce,
+  type HouseSchools,
+} from '../../practice';
 import { isAnchor, ROOTS_TOUCH, type DigReading, type RootReading } from '../../roots';
 import { cutsFor, type Cut } from '../cuts';
 
@@ -66,7 +73,7 @@ export interface CutCase {
   reading: DigReading;
   stem: StemRate;
   stressed: boolean;
-  firm: Schools;
+  firm: HouseSchools;
   design: CutDesign;
 }
 
@@ -122,6 +129,7 @@ export function cutProblem({ tree, date, reading, stem, stressed, firm, design }
     anchorGap: LIMITS.anchorGap.value,
     strictGap: CUT_PLAN.strictGap.value,
     largest: CUT_PLAN.largestCut.value,
+    together: once ? CUT_RANGES.together[1] : CUT_PLAN.oneAStage.value,
     nearDbh: LIMITS.cutNearStemDbh.value,
     ...design.limits,
     totalLoss: total,

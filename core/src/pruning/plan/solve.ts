@@ -4,7 +4,7 @@ import { CUT_RANGES, type CutLimits } from '../../casefile/cuts';
 import { chosenFrom, cutModel, type CutModel, type Ease } from './model';
 import type { CutProblem } from './problem';
 import type { Solver } from './solver';
-import { broken, gapRules, valueOf, type Chosen, type PlanValue } from './value';
+import { broken, gapRules, thickIn, valueOf, type Chosen, type PlanValue } from './value';
 
 /** Time a plan may take, s; the others beside it get a share of it each. */
 const SECONDS = 8;
@@ -31,26 +31,60 @@ export interface Clash {
 
 export type Planned = { plan: CutPlan } | { clash: Clash };
 
-/** A plan made root by root, the one that brings most first: what stands in when the time is up before any was found. */
+/** Rounds in which what brought nothing at first is tried again. */
+const ROUNDS = 3;
+
+/** What a plan made step by step takes at once: one root, or all that press on one stretch of the bark by some year. */
+function stepsOf({ candidates, weights, years }: CutProblem, free: ReadonlySet<number>): number[][] {
+  const steps = new Map<string, number[]>();
+  const add = (set: number[]) => steps.set(set.join(), set);
+  for (const i of free) add([i]);
+  for (let k = 0; k < weights.length; k++)
+    for (const year of [0, years.length - 1]) {
+      const set = candidates.flatMap((c, i) => (c.presses[k]! <= year ? [i] : []));
+      if (set.length > 1 && set.every((i) => free.has(i))) add(set);
+    }
+  return [...steps.values()];
+}
+
+/**
+ * A plan made step by step, the one that brings most first: what stands in when the time is up before any was found.
+ * Gains are weighed once a round and again only when their turn comes, so that hundreds of roots take seconds.
+ */
 export function stepwise(problem: CutProblem): Chosen {
-  const chosen: (number | undefined)[] = problem.candidates.map(({ lock }) =>
+  let chosen: Chosen = problem.candidates.map(({ lock }) =>
     lock?.hold === 'cut' ? (lock.stage ?? 0) : undefined,
   );
-  const left = new Set(problem.candidates.flatMap((c, i) => (c.barred || c.lock ? [] : [i])));
-  for (let now = valueOf(problem, chosen).objective; ;) {
-    let best: { i: number; stage: number; objective: number } | undefined;
-    for (const i of left)
-      for (let stage = 0; stage < problem.stages; stage++) {
-        const tried = chosen.map((s, k) => (k === i ? stage : s));
-        const { objective } = valueOf(problem, tried);
-        if (objective > (best?.objective ?? now) + 1e-9 && broken(problem, tried).length === 0)
-          best = { i, stage, objective };
-      }
-    if (!best) return chosen;
-    chosen[best.i] = best.stage;
-    left.delete(best.i);
-    now = best.objective;
+  const free = new Set(problem.candidates.flatMap((c, i) => (c.barred || c.lock ? [] : [i])));
+  const steps = stepsOf(problem, free);
+  /** With a set gone in a stage, those that go already left where they are. */
+  const withStep = (set: readonly number[], stage: number): Chosen =>
+    chosen.map((s, i) => (s === undefined && set.includes(i) ? stage : s));
+  let now = valueOf(problem, chosen).objective;
+  for (let round = 0, took = true; round < ROUNDS && took; round++) {
+    took = false;
+    const ranked = steps
+      .filter((set) => set.some((i) => chosen[i] === undefined))
+      .flatMap((set) =>
+        Array.from({ length: problem.stages }, (_, stage) => ({
+          set,
+          stage,
+          gain: valueOf(problem, withStep(set, stage)).objective - now,
+        })),
+      )
+      .filter(({ gain }) => gain > 1e-9)
+      .sort((a, b) => b.gain - a.gain);
+    for (const { set, stage } of ranked) {
+      if (set.every((i) => chosen[i] !== undefined)) continue;
+      const tried = withStep(set, stage);
+      const { objective } = valueOf(problem, tried);
+      if (objective <= now + 1e-9 || broken(problem, tried).length > 0) continue;
+      chosen = tried;
+      now = objective;
+      took = true;
+    }
   }
+  return chosen;
 }
 
 /** The best plan, or what clashes. */
@@ -112,6 +146,7 @@ const STEPS: Record<keyof CutLimits, number> = {
   anchorGap: 10,
   strictGap: 10,
   largest: 0.01,
+  together: 0.01,
   nearDbh: -0.5,
 };
 
@@ -177,6 +212,7 @@ export function clashOf(problem: CutProblem, solve: Solver): Clash {
       .filter((e) => e.rule === rule)
       .map((e) => ({ ...e, by: solved.values?.[e.column] ?? 0 }))
       .filter((e) => e.by > 1e-6);
+  const eased = solved.values && chosenFrom(model, solved.values);
   const held = candidates.filter((c) => c.lock?.hold === 'cut').map((c) => c.label);
   const says = [
     ...(held.length > 0 ? [`Held as cut: ${held.join(', ')}.`] : []),
@@ -196,6 +232,16 @@ export function clashOf(problem: CutProblem, solve: Solver): Clash {
       `All stages would take ${percent(limits.totalLoss + by)} of the root cross-section; ${percent(limits.totalLoss)} is allowed.`,
     );
   }
+  for (const { about } of used('together')) {
+    const thick = thickIn(problem, eased!, about[0]!);
+    const second = thick[1]?.diameter;
+    if (second === undefined) continue;
+    // To whole millimetres, upward, so that the second of them no longer counts as thick.
+    ease.together = Math.max(ease.together ?? 0, Math.ceil(1000 * second - 1e-6) / 1000);
+    says.push(
+      `Stage ${about[0]! + 1} would take ${thick.map((c) => c.label).join(' and ')}, each thicker than ${shortMark(limits.together)}, at once.`,
+    );
+  }
   for (const { about } of used('gap')) {
     const [from, to] = about as [number, number];
     const rule = gapRules(problem).find((r) => r.from === from && r.to === to)!;
@@ -210,7 +256,6 @@ export function clashOf(problem: CutProblem, solve: Solver): Clash {
     );
   for (const { about } of used('order'))
     says.push(`${name(about[0]!)} lies on ${name(about[1]!)} and is held in a later stage.`);
-  const eased = solved.values && chosenFrom(model, solved.values);
   for (const { about } of used('hold')) {
     const i = about[0]!;
     const tried = eased!.map((s, k) => (k === i ? (candidates[i]!.lock?.stage ?? problem.stages - 1) : s));
@@ -229,5 +274,6 @@ export const LIMIT_WORDS: Record<keyof CutLimits, { label: string; say: (value: 
   anchorGap: { label: 'Widest gap between anchors', say: (v) => `${Math.round(v)}°` },
   strictGap: { label: 'To windward and towards the target', say: (v) => `${Math.round(v)}°` },
   largest: { label: 'Largest root that is cut', say: shortMark },
+  together: { label: 'Thicker roots go one a stage', say: shortMark },
   nearDbh: { label: 'No nearer to the stem than', say: (v) => `${v} × DBH` },
 };

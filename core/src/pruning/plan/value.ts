@@ -1,4 +1,5 @@
 import { CUT_PLAN } from '../../practice';
+import { shortMark } from '../../units/marks';
 import type { CutProblem } from './problem';
 
 /** Stage (from 0) in which each root of a problem is cut; undefined where it stays. */
@@ -28,8 +29,15 @@ export function valueOf(problem: CutProblem, chosen: Chosen): PlanValue {
   let threatened = 0;
   let saved = 0;
   for (let k = 0; k < weights.length; k++) {
-    const at = candidates.map((c) => c.presses[k]!);
-    const isPressed = (year: number, stage: number) => at.some((from, i) => from <= year && !gone(i, stage));
+    // Few of many roots press on one sector.
+    const pressing: { i: number; from: number }[] = [];
+    for (let i = 0; i < candidates.length; i++) {
+      const from = candidates[i]!.presses[k]!;
+      if (from < years.length) pressing.push({ i, from });
+    }
+    if (pressing.length === 0) continue;
+    const isPressed = (year: number, stage: number) =>
+      pressing.some(({ i, from }) => from <= year && !gone(i, stage));
     for (let y = 0; y < years.length; y++) {
       if (!isPressed(y, -1)) continue;
       threatened += years[y]! * weights[k]!;
@@ -85,6 +93,16 @@ export function gapRules({ candidates, gapLimit }: Pick<CutProblem, 'candidates'
   );
 }
 
+/** Roots of a stage of which no more than one goes at a time, the thickest first. */
+export const thickIn = (
+  { candidates, limits }: CutProblem,
+  chosen: Chosen,
+  stage: number,
+): CutProblem['candidates'] =>
+  candidates
+    .filter((c, i) => chosen[i] === stage && c.diameter > limits.together + 1e-9)
+    .sort((a, b) => b.diameter - a.diameter);
+
 /** What of the rules a plan breaks, in words; none for one that may be carried out. */
 export function broken(problem: CutProblem, chosen: Chosen): string[] {
   const { candidates, limits, order, fewestAnchors } = problem;
@@ -96,6 +114,13 @@ export function broken(problem: CutProblem, chosen: Chosen): string[] {
   });
   if (loss.reduce((a, b) => a + b, 0) > limits.totalLoss + 1e-9)
     said.push('all stages take more than their share');
+  loss.forEach((_, s) => {
+    const thick = thickIn(problem, chosen, s);
+    if (thick.length > 1)
+      said.push(
+        `stage ${s + 1} would take ${thick.map((c) => c.label).join(' and ')}, each thicker than ${shortMark(limits.together)}, at once`,
+      );
+  });
   candidates.forEach((c, i) => {
     const stage = chosen[i];
     if (stage !== undefined && c.barred && c.lock?.hold !== 'cut') said.push(`${c.label}: ${c.barred.why}`);

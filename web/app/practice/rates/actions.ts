@@ -43,6 +43,7 @@ export async function saveRatesAction(typed: TypedRates, version: number): Promi
   const rates = ratesSchema.safeParse({
     currency,
     prices,
+    ...(typed.measure === 'us' && { measure: 'us' }),
     ...(tax.amount !== undefined && {
       tax: { name: String(typed.taxName).trim() || 'Tax', percent: tax.amount },
     }),

@@ -22,6 +22,7 @@ const FIELDS: readonly Field[] = [
   { key: 'anchorGap', unit: () => '°', per: () => 1 },
   { key: 'strictGap', unit: () => '°', per: () => 1 },
   { key: 'largest', unit: shortUnit, per: (s) => METRES_PER[shortUnit(s)] },
+  { key: 'together', unit: shortUnit, per: (s) => METRES_PER[shortUnit(s)] },
   { key: 'nearDbh', unit: () => '× DBH', per: () => 1 },
 ];
 

@@ -38,13 +38,16 @@ function useSame<T>(list: readonly T[]): readonly T[] {
  * one whose cut alone is set beside the others.
  */
 export function useDig(
-  station: Pick<StationProps, 'control' | 'treeId' | 'tree' | 'visit' | 'visitId' | 'firmSchools'>,
+  station: Pick<StationProps, 'control' | 'treeId' | 'tree' | 'visit' | 'visitId' | 'firmSchools'> & {
+    /** Roots that are no longer there, by label. */
+    gone?: ReadonlySet<string>;
+  },
   shaped: { id: string; root: DugRoot } | undefined,
   alone?: string,
 ): DigWork {
-  const { control, treeId, tree, visit, visitId, firmSchools } = station;
+  const { control, treeId, tree, visit, visitId, firmSchools, gone } = station;
   const head = control.items.find((i) => i.kind === 'dig' && i.parent === visitId)?.values as Dig | undefined;
-  const roots = itemsBelow(control.items, 'root', visitId);
+  const roots = itemsBelow(control.items, 'root', visitId).filter((r) => !gone?.has(r.values.label));
   const known = useSame(roots.map((r) => (shaped?.id === r.id ? shaped.root : r.values)));
   const dig = useMemo<Dig>(
     () => ({

@@ -15,16 +15,17 @@ import {
   situation,
   type Operation,
   type SchoolUse,
+  stagesOf,
 } from '@undrel/core/prescription';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Entry } from '../../../ui/controls/Entry';
-import { decisionId } from '../../../protocol/item';
+import { cutsId, decisionId } from '../../../protocol/item';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { Changes } from '../../../ui/Changes';
+import { CHOSEN_BY } from '../../../ui/chosenBy';
 import { headOf, type StationProps } from '../visitEntry';
 import { judgedOf } from './judged';
 
-const CHOSEN_BY = { default: 'default', firm: 'firm’s choice', tree: 'this tree' } as const;
 const ADVICE = { do: 'advised', option: 'worth weighing', not: 'not advised' } as const;
 
 const daysAfter = (day: string, days: number): string =>
@@ -227,6 +228,7 @@ function OperationEntry(props: StationProps & { operation: Operation }) {
             disabled={!mayJudge}
             onChange={(on) => decide({ on: on || undefined })}
           />
+          {operation.key === 'prune' && <LaterStages {...props} />}
           <p className="mt-2">
             <strong>Risks:</strong> {operation.risks.join(' ')}
           </p>
@@ -252,6 +254,7 @@ function PlannedFor(
     on: string | undefined;
     disabled: boolean;
     onChange: (on: string) => void;
+    label?: string;
   },
 ) {
   const { operation, on, tree, closed, visit, disabled, onChange } = props;
@@ -260,7 +263,7 @@ function PlannedFor(
   return (
     <div className="mt-2">
       <label className="inline-block">
-        <span className="block text-sm">Planned for</span>
+        <span className="block text-sm">{props.label ?? 'Planned for'}</span>
         <input
           type="date"
           disabled={disabled}
@@ -282,6 +285,32 @@ function PlannedFor(
       )}
     </div>
   );
+}
+
+/** The days of the later stages of an agreed cut plan. */
+function LaterStages(props: StationProps & { operation: Operation }) {
+  const { visit, visitId, control, mayJudge } = props;
+  const days = visit.cuts?.days ?? [];
+  const set = (stage: number, on: string) => {
+    const others = days.filter((d) => d.stage !== stage);
+    const next = on ? [...others, { stage, on }].sort((a, b) => a.stage - b.stage) : others;
+    control.set('cuts', cutsId(visitId), visitId, {
+      ...visit.cuts,
+      days: next.length > 0 ? next : undefined,
+    });
+  };
+  return stagesOf(visit)
+    .filter(({ stage }) => stage > 1)
+    .map(({ stage, year, on }) => (
+      <PlannedFor
+        key={stage}
+        {...props}
+        label={`Stage ${stage}, ${on ? on.slice(0, 4) : year}, planned for`}
+        on={on}
+        disabled={!mayJudge}
+        onChange={(day) => set(stage, day)}
+      />
+    ));
 }
 
 function List({ title, lines, harm }: { title: string; lines: readonly string[]; harm?: boolean }) {
@@ -354,7 +383,7 @@ function Schools({
               onChange={(event) => choose(use, event.target.value)}
             >
               <option value="">
-                {use.chosenBy === 'tree' ? 'as the firm' : `as the firm: ${use.label}`}
+                {use.chosenBy === 'tree' ? 'none of its own' : `none of its own: ${use.label}`}
               </option>
               {MATTERS.find((m) => m.key === use.matter)?.schools.map((s) => (
                 <option key={s.key} value={s.key}>

@@ -10,11 +10,11 @@ export const metadata: Metadata = { title: 'Crew sheet' };
 
 interface Props {
   params: Promise<{ tree: string }>;
-  searchParams: Promise<{ visit?: string }>;
+  searchParams: Promise<{ visit?: string; stage?: string }>;
 }
 
 export default async function CrewPage({ params, searchParams }: Props) {
-  const [{ tree }, { visit }] = await Promise.all([params, searchParams]);
+  const [{ tree }, { visit, stage }] = await Promise.all([params, searchParams]);
   const { viewer, loaded } = await signedIn(async (db, who) => ({
     viewer: who,
     loaded: await loadCase(db, tree),
@@ -39,6 +39,7 @@ export default async function CrewPage({ params, searchParams }: Props) {
       mayMeasure={may(viewer.role, 'measure')}
       viewer={viewer.name}
       today={today()}
+      stage={/^[1-5]$/.test(stage ?? '') ? Number(stage) : 1}
     />
   );
 }

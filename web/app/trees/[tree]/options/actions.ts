@@ -2,8 +2,10 @@
 
 import { revalidatePath } from 'next/cache';
 import { headers } from 'next/headers';
+import type { Worth } from '@undrel/core/casefile';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { allowed } from '@/server/accounts/viewer';
+import { changeTree } from '@/server/cases/changeTree';
 import { today } from '@/server/cases/write';
 import { offerContent } from '@/server/offers/content';
 import { makeOffer, OFFER_DAYS, revokeOffer } from '@/server/offers/offers';
@@ -39,4 +41,16 @@ export async function revokeOfferAction(treeId: string, id: string): Promise<{ p
   return done.revoked
     ? {}
     : { problem: 'The link was approved or taken back meanwhile; the page shows it now.' };
+}
+
+/** Keeps what a tree is worth to its owner, as they said it; without an amount, nothing is kept. */
+export async function keepWorthAction(
+  treeId: string,
+  worth: Worth | undefined,
+): Promise<{ problem?: string }> {
+  const answer = await allowed('judge', (db, viewer) =>
+    changeTree(db, viewer, treeId, async (tree) => ({ ...tree, worth })),
+  );
+  revalidatePath(`/trees/${treeId}/options`);
+  return answer;
 }

@@ -8,7 +8,7 @@ import { leftOut } from '@/server/offers/words';
 import { OFFER_DAYS, offersOf } from '@/server/offers/offers';
 import { worthOf } from '@/server/offers/worth';
 import { openDraft } from '@/server/reports/reports';
-import { makeOfferAction, revokeOfferAction } from './actions';
+import { keepWorthAction, makeOfferAction, revokeOfferAction } from './actions';
 
 export const metadata: Metadata = { title: 'Is it worth it?' };
 
@@ -40,6 +40,8 @@ export default async function OptionsPage(props: {
       notes={leftOut(sheet.whole, sheet.unpriced)}
       offers={page.offers}
       days={OFFER_DAYS}
+      worth={source.tree.worth}
+      keepWorth={page.mayJudge ? keepWorthAction.bind(null, tree) : undefined}
       make={page.mayJudge ? makeOfferAction.bind(null, tree, visitId) : undefined}
       revoke={revokeOfferAction.bind(null, tree)}
     />

@@ -4,6 +4,8 @@ import { SchoolsScreen } from '@/screens/schools/SchoolsScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { may } from '@/server/accounts/roles';
 import { signedIn } from '@/server/accounts/viewer';
+import { cutsGiven } from '@/server/cuts/given';
+import { cutsUnderSchools } from '@/server/cuts/underSchools';
 import { schoolsOf } from '@/server/offers/schools';
 import { openDraft } from '@/server/reports/reports';
 import { chooseSchoolAction } from './actions';
@@ -22,12 +24,14 @@ export default async function SchoolsPage(props: {
   }));
   if (!page.draft) notFound();
   const { source } = page.draft;
+  const given = cutsGiven(source);
   return (
     <SchoolsScreen
       treeId={tree}
       tree={source.tree.label}
       visitDate={source.visit.date}
       {...schoolsOf(source, source.rates)}
+      cuts={given && cutsUnderSchools(given).catch(() => undefined)}
       choose={page.mayMeasure ? chooseSchoolAction.bind(null, tree) : undefined}
     />
   );

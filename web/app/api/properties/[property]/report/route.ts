@@ -2,15 +2,19 @@ import type { NextRequest } from 'next/server';
 import { handle, plain } from '@/server/accounts/request';
 import { today } from '@/server/cases/write';
 import { propertySources } from '@/server/offers/propertyWork';
+import { isReportFormat, REPORT_FORMATS } from '@/server/reports/files';
 import { propertyReport } from '@/server/reports/property';
 
-/** The report of a property: lines of JSON that tell how far it is, the last one with the PDF. Closing it stops the work. */
+/** The report of a property: lines of JSON that tell how far it is, the last one with the file. Closing it stops the work. */
 export async function GET(
   request: NextRequest,
   { params }: { params: Promise<{ property: string }> },
 ): Promise<Response> {
   const { property } = await params;
   const system = request.cookies.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
+  const format = request.nextUrl.searchParams.get('format') ?? 'pdf';
+  if (!isReportFormat(format))
+    return plain(400, `Format: “${format}” is not one of ${Object.keys(REPORT_FORMATS).join(', ')}.`);
   return handle(request, 'read', async (db, viewer) => {
     const found = await propertySources(db, viewer, property, system);
     if (!found) return plain(404, 'There are no such grounds.');
@@ -21,6 +25,7 @@ export async function GET(
       { page, firm: viewer.firmName, made: today(), rates: sources[0]!.source.rates },
       sources,
       () => stopped || request.signal.aborted,
+      format,
     );
     const encoder = new TextEncoder();
     const body = new ReadableStream<Uint8Array>({

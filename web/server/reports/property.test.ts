@@ -1,0 +1,117 @@
+import { readFileSync } from 'node:fs';
+import JSZip from 'jszip';
+import { PDFDocument } from 'pdf-lib';
+import { readCase } from '@undrel/core/case-schema';
+import { estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
+import type { PropertyPage } from '../../protocol/grounds';
+import { textOf } from '../../../e2e/pdf';
+import { workOfTree } from '../offers/propertyWork';
+import type { ReportSource } from './content';
+import type { ReportFormat } from './files';
+import { marksOf } from './outline';
+import { propertyReport } from './property';
+
+const rates: Rates = {
+  currency: 'CHF',
+  prices: { crew: '71.30', consultant: '93', trip: '41', disposal: '23.90', airTool: '40', mulch: '38' },
+  tax: { name: 'VAT', percent: '8.1' },
+};
+const read = readCase(readFileSync('docs/example-case.json', 'utf8'), '2026-11-24');
+if (!read.ok) throw new Error('the example does not read');
+const { tree, events, visits } = read.caseFile;
+const sources = ['One', 'Two', 'Three'].map((label) => {
+  const source: ReportSource = {
+    tree: { ...tree, label, position: { x: label.length, y: 2 } },
+    events,
+    visit: visits.at(-1)!,
+    visits,
+    property: 'Three Trees',
+    client: 'A client',
+    firm: 'Firm',
+    schools: {},
+    wording: {},
+    rates,
+    system: 'metric',
+  };
+  return { id: label, visitId: `${label}-1`, source };
+});
+const page = {
+  id: 'three',
+  version: 1,
+  name: 'Three Trees',
+  client: 'A client',
+  plan: [],
+  trees: sources.map(({ id }) => ({ id })),
+  cohorts: [],
+  proposals: [],
+} as unknown as PropertyPage;
+const grounds = { page, firm: 'Firm', made: '2026-11-24', rates };
+const all = estimate(needsTogether(sources.map((s) => workOfTree(s)!.needs)), rates);
+/** With plain spaces, as texts are compared. */
+const total = formatMoney(all.total, 'CHF').replace(/\s/g, ' ');
+
+async function made(format: ReportFormat, stopAfter = Infinity) {
+  let last: { file?: string; pages?: number } | undefined;
+  let told = 0;
+  const seen: number[] = [];
+  for await (const line of propertyReport(grounds, sources, () => told >= stopAfter, format)) {
+    told++;
+    if ('done' in line) seen.push(line.done / line.of);
+    else last = line as typeof last;
+  }
+  expect(seen).toEqual([...seen].sort((a, b) => a - b));
+  return { ...last, file: last?.file === undefined ? undefined : Buffer.from(last.file, 'base64') };
+}
+
+test('the PDF of a property has a cover, a bookmark for every part that leads to its page, and the sums of the core', async () => {
+  const { file, pages } = await made('pdf');
+  const text = await textOf(file!);
+  expect(text).toContain(`${total}, tax included`);
+  for (let n = 1; n <= pages!; n++) expect(text).toContain(`${n} of ${pages}`);
+  const marks = marksOf(await PDFDocument.load(file!));
+  expect(marks.map((m) => m.title)).toEqual([
+    'Three Trees',
+    'Summary',
+    'Trees',
+    'What it costs',
+    'One',
+    'Two',
+    'Three',
+  ]);
+  // Each leads to a page on which its title stands, and each tree begins a page of its own.
+  const whole = await PDFDocument.load(file!);
+  for (const { title, page: at } of marks) {
+    const alone = await PDFDocument.create();
+    alone.addPage((await alone.copyPages(whole, [at]))[0]!);
+    expect(await textOf(Buffer.from(await alone.save()))).toContain(title);
+  }
+  const trees = marks.slice(-3).map((m) => m.page);
+  expect(new Set(trees).size).toBe(3);
+}, 60_000);
+
+test('DOCX, Markdown and JSON of a property say the same', async () => {
+  const zip = await JSZip.loadAsync((await made('docx')).file!);
+  const xml = await zip.file('word/document.xml')!.async('string');
+  const plain = xml.replace(/<[^>]+>/g, '').replace(/\s+/g, ' ');
+  const markdown = (await made('md')).file!.toString().replace(/\s+/g, ' ');
+  for (const said of [total, 'What it costs', 'One', 'Two', 'Three']) {
+    expect(plain).toContain(said);
+    expect(markdown).toContain(said);
+  }
+  expect(xml.match(/w:val="Heading1"/g)).toHaveLength(6);
+  const figures = JSON.parse((await made('json')).file!.toString()) as {
+    estimate: { net: string; total: string };
+    trees: { label: string; work: { needs: { amount: number }[] } }[];
+  };
+  expect(figures.estimate).toMatchObject({ net: all.net, total: all.total });
+  expect(figures.trees.map((t) => t.label)).toEqual(['One', 'Two', 'Three']);
+  const crew = sources.flatMap((s) => workOfTree(s)!.needs).reduce((sum, n) => sum + n.amount, 0);
+  expect(figures.trees.flatMap((t) => t.work.needs).reduce((sum, n) => sum + n.amount, 0)).toBeCloseTo(
+    crew,
+    9,
+  );
+}, 30_000);
+
+test('a report that is stopped makes no file', async () => {
+  for (const format of ['pdf', 'docx'] as const) expect((await made(format, 1)).file).toBeUndefined();
+});

@@ -45,6 +45,31 @@ async function page(url, cookie, clients) {
   return { first: quantile(first, 0.5), total: quantile(total, 0.5), slow: quantile(total, 0.95) };
 }
 
+/** How long a file takes: the first after the start, the median of five more, and the slowest other request meanwhile, ms. */
+async function file(url, other, cookie) {
+  const taken = [];
+  let worst = 0;
+  let on = true;
+  const others = (async () => {
+    while (on) {
+      worst = Math.max(worst, (await once(other, cookie)).total);
+      await new Promise((go) => setTimeout(go, 50));
+    }
+  })();
+  for (let i = 0; i < 6; i++) taken.push((await once(url, cookie)).total);
+  on = false;
+  await others;
+  const [first, ...warm] = taken;
+  return {
+    first,
+    warm: quantile(
+      warm.sort((a, b) => a - b),
+      0.5,
+    ),
+    worst,
+  };
+}
+
 /** Script bytes a page sends, gzip, in kB. */
 async function scripts(base, path, cookie) {
   const html = await (await fetch(base + path, { headers: { cookie } })).text();
@@ -267,6 +292,17 @@ await program(async (atStop) => {
       rows.push([name, clients, await page(url, cookie, clients)]);
     }
   }
+  const other = `${base}/api/trees/kelpworth-3/case`;
+  const files = [];
+  for (const [name, path] of [
+    ['report of a tree, PDF', '/api/trees/sable-katsura-14/report?format=pdf'],
+    ['report of a tree, DOCX', '/api/trees/sable-katsura-14/report?format=docx'],
+    ['report of a property, 28 trees, PDF', '/api/properties/kelpworth/report?format=pdf'],
+    ['cut plan of the hardest dig, solved on the server', '/api/trees/sable-hornbeam-3/cuts'],
+  ]) {
+    say(name);
+    files.push([name, await file(`${base}${path}`, other, cookie)]);
+  }
   const emptyTotal = (clients) => rows.find(([name, c]) => name === 'empty page' && c === clients)[2].total;
   const routes = [
     '/sign-in',
@@ -306,6 +342,14 @@ Medians of ${REQUESTS} requests, ms. The last column is the median total against
 | page | clients | first byte | total | total, 95 % | times the empty page |
 |---|---|---|---|---|---|
 ${rows.map(([name, clients, t]) => `| ${name} | ${clients} | ${ms(t.first)} | ${ms(t.total)} | ${ms(t.slow)} | ${(t.total / emptyTotal(clients)).toFixed(1)} |`).join('\n')}
+
+## Files
+
+While each is made another client reads a tree again and again; the last column is the slowest of its answers, ms.
+
+| what | first after the start | median, warm | slowest other request |
+|---|---|---|---|
+${files.map(([name, t]) => `| ${name} | ${ms(t.first)} | ${ms(t.warm)} | ${ms(t.worst)} |`).join('\n')}
 
 ## The plan of a dig in Chromium
 

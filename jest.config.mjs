@@ -1,24 +1,13 @@
-const swc = {
-  '^.+\\.tsx?$': [
-    '@swc/jest',
-    {
-      jsc: {
-        parser: { syntax: 'typescript', tsx: true },
-        target: 'es2022',
-        transform: { react: { runtime: 'automatic' } },
-      },
-      module: { type: 'es6' },
-    },
-  ],
-};
 const shared = {
-  transform: swc,
+  transform: { '^.+\\.tsx?$': '<rootDir>/scripts/setup/testTransform.mjs' },
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transformIgnorePatterns: ['/node_modules/'],
 };
 
 export default {
+  // Ends a test that hangs; says nothing of how fast one has to be.
+  testTimeout: 300_000,
   projects: [
     { ...shared, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
     {

@@ -91,7 +91,6 @@ for (const [name, viewport] of [
   ['phone', { width: 390, height: 844 }],
 ] as const) {
   test(`no serious finding: ${name}`, async ({ page }) => {
-    test.setTimeout(360_000);
     await page.setViewportSize(viewport);
     const check = async (view: string) => {
       for (const theme of themesOf(view, name)) {

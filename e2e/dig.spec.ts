@@ -70,7 +70,6 @@ async function typed(page: Page): Promise<number> {
 }
 
 test('a dig drawn with the pointer and the same dig typed give the same numbers', async ({ page }) => {
-  test.setTimeout(120_000);
   await enterDemo(page);
   await page.goto('/trees/lanternfield-3?station=dig');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();

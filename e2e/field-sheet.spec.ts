@@ -47,7 +47,6 @@ async function choose(page: Page, question: string, answer: string): Promise<voi
 }
 
 test('a field sheet becomes an issued report by keyboard alone', async ({ page }) => {
-  test.setTimeout(240_000);
   await enterDemo(page);
   await page.goto('/grounds/sable-row');
   const begun = Date.now();

@@ -6,10 +6,9 @@ import { textOf } from './pdf';
 test('another school is weighed on the cut plan itself, and one of the grounds holds for their trees', async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await enterDemo(page);
   await page.goto('/trees/sable-hornbeam-3?station=cuts');
-  await expect(page.getByTestId('proved')).toContainText('Proved', { timeout: 20_000 });
+  await expect(page.getByTestId('proved')).toContainText('Proved');
   // The server solves what the browser solves.
   const solved = await page.request.get('/api/trees/sable-hornbeam-3/cuts');
   const { plan } = (await solved.json()) as { plan?: { proved: boolean; value: { freed: number } } };
@@ -23,7 +22,7 @@ test('another school is weighed on the cut plan itself, and one of the grounds h
   await expect(page.getByTestId('frees')).toHaveText(`${freed} %`);
   await page.goto('/trees/sable-hornbeam-3/schools');
   const girdling = page.getByRole('region', { name: 'Girdling roots' });
-  await expect(girdling.getByText(`now ${freed} %`).first()).toBeVisible({ timeout: 20_000 });
+  await expect(girdling.getByText(`now ${freed} %`).first()).toBeVisible();
 
   await page.goto('/grounds/lanternfield');
   await page.getByRole('link', { name: 'Schools' }).click();
@@ -34,17 +33,16 @@ test('another school is weighed on the cut plan itself, and one of the grounds h
   await expect(page.getByRole('status')).toHaveText('Saved. Its trees follow it at once.');
   await page.goto('/trees/lanternfield-5?station=prescription');
   const ring = page.getByRole('article', { name: 'Take out the root-control ring' });
-  await ring.getByText(/^Schools of practice followed/).click({ timeout: 20_000 });
+  await ring.getByText(/^Schools of practice followed/).click();
   await expect(ring.getByText('(chosen for the property)')).toBeVisible();
 });
 
 test('the cut plan is proved, changes with one limit, says what clashes, and once agreed the crew follows it', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await enterDemo(page);
   await page.goto('/trees/sable-hornbeam-3?station=cuts');
-  await expect(page.getByTestId('proved')).toContainText('Proved', { timeout: 20_000 });
+  await expect(page.getByTestId('proved')).toContainText('Proved');
   const frees = page.getByTestId('frees');
   const first = parseInt((await frees.textContent())!, 10);
   expect(first).toBeGreaterThan(0);
@@ -55,7 +53,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   const roots = page.getByRole('region', { name: 'Root by root' });
   await expect(roots.getByText(/Not before stage 2|Stays: with the others gone too/).first()).toBeVisible();
   const limits = page.getByRole('region', { name: 'What the plan keeps to' });
-  await expect(limits.getByText('Weighing what each limit costs…')).toHaveCount(0, { timeout: 30_000 });
+  await expect(limits.getByText('Weighing what each limit costs…')).toHaveCount(0);
   await limits.getByLabel('Root cross-section lost in a stage').fill('120');
   await expect(limits.getByRole('alert')).toHaveText(
     'Root cross-section lost in a stage: 120 is outside 0 to 100 %.',
@@ -89,9 +87,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await expect(page.getByTestId('agreed')).toContainText('It breaks what is kept to now: G2 is held as kept');
   await page.keyboard.press('Control+z');
   await expect(page.getByTestId('agreed')).not.toContainText('It breaks');
-  await expect(page.getByRole('region', { name: 'What it buys' })).toContainText(/with the plan/, {
-    timeout: 20_000,
-  });
+  await expect(page.getByRole('region', { name: 'What it buys' })).toContainText(/with the plan/);
   await page.getByRole('button', { name: /, left as it is$/ }).click();
   await expect(page.getByTestId('cut-plan').getByRole('img')).toHaveAttribute(
     'aria-label',
@@ -99,7 +95,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   );
   await saved(page);
   await page.reload();
-  await expect(page.getByTestId('agreed')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('agreed')).toBeVisible();
   await station(page, /^Dig/).click();
   await expect(page.getByText('Agreed in the cut plan, stage 1.').first()).toBeVisible();
   await page.goto('/trees/sable-hornbeam-3/crew');
@@ -130,13 +126,12 @@ test('from the prescription to an option approved on a phone and a crew order ti
   page,
   browser,
 }) => {
-  test.setTimeout(120_000);
   await enterDemo(page);
   await page.goto('/trees/sable-hornbeam-3?station=verdict');
-  await expect(page.getByRole('region', { name: 'Entry' })).toContainText(/likely/, { timeout: 20_000 });
+  await expect(page.getByRole('region', { name: 'Entry' })).toContainText(/likely/);
   await station(page, /^Prescription/).click();
   const pruning = page.getByRole('article', { name: 'Root pruning' });
-  await expect(pruning.getByLabel('Prescribe')).toBeChecked({ timeout: 20_000 });
+  await expect(pruning.getByLabel('Prescribe')).toBeChecked();
 
   // A date in a closed season is refused with the next one that is open.
   const planned = pruning.getByLabel('Planned for', { exact: true });
@@ -238,7 +233,7 @@ test('from the prescription to an option approved on a phone and a crew order ti
   await expect(cut.getByLabel(/^Crew hours/)).toHaveValue('2.5');
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/1 of \d+ done/);
   await page.goto('/trees/sable-hornbeam-3?station=prescription');
-  await expect(pruning).toContainText('changed', { timeout: 20_000 });
+  await expect(pruning).toContainText('changed');
   await expect(pruning).toContainText('G3 was decayed and came out whole.');
 });
 

@@ -5,7 +5,6 @@ import { KEY, POINTING, THOUGHT } from './keystrokes';
 test('from a sketch of a tree on paved ground to an agreed trench plan, shopping list and crew sheet in under eight minutes', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   let seconds = 0;
   /** A field is found, thought about and typed. */
   const fill = async (field: Locator, text: string) => {

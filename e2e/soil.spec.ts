@@ -4,7 +4,6 @@ import { enterDemo, saved, station } from './enter';
 test('holes of the soil probe layer by layer: set beside the reference tree, drawn, and taken into verdict and report', async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await enterDemo(page);
   await page.goto('/trees/kelpworth-14?station=soil');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();

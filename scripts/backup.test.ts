@@ -66,4 +66,4 @@ test('a backup fills an empty server with the same rows, ready to serve; a full 
   } finally {
     await server.stop();
   }
-}, 90_000);
+});

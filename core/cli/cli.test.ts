@@ -123,7 +123,7 @@ test('an inventory streams, with progress on standard error', () => {
   expect(status).toBe(0);
   expect(stdout.trim().split('\n')).toHaveLength(300);
   expect(stderr).toContain('200 of 300 files');
-}, 60_000);
+});
 
 test('walk triages an inventory, most urgent first; bad cells and unknown species are named and the rest stands', () => {
   const file = join(folder, 'trees.csv');

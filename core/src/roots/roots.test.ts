@@ -479,7 +479,7 @@ describe('bad input', () => {
     const many = Array.from({ length: 300 }, (_, i) =>
       dug(`R${i}`, [
         [i * 1.2, 0.2, 0.1, 0.01],
-        [i * 1.2, 0.6, 0.1, 0.01],
+        [i * 1.2, 0.25, 0.1, 0.01],
       ]),
     );
     const reading = readDig({ stemDiameter: 0.3 }, digOf(many));

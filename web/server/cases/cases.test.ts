@@ -263,7 +263,7 @@ test('any case goes file -> database -> file -> database -> file without loss', 
     }),
     { numRuns: 40 },
   );
-}, 60_000);
+});
 
 async function aTree(): Promise<string> {
   const id = randomUUID();

@@ -72,7 +72,7 @@ test('a link shows what was kept, word for word, and takes one approval of exact
   const [kept] = await as((db) => offersOf(db, treeId));
   expect(kept).toMatchObject({ state: 'approved', sha256: shown.sha256, approved: { name: 'C. Client' } });
   expect(await as((db) => revokeOffer(db, kept!.id))).toBe(false);
-}, 30_000);
+});
 
 test('of two approvals at once one is taken', async () => {
   const { token } = await offer();

@@ -5,7 +5,7 @@ import { textOf } from '../../../e2e/pdf';
 import { readCase } from '@undrel/core/case-schema';
 import type { Visit } from '@undrel/core/casefile';
 import { reportContent, type ReportSource } from './content';
-import { reportPdf } from './setPdf';
+import { reportPdf } from './setDocument';
 
 const read = readCase(readFileSync('docs/example-case.json', 'utf8'), '2026-11-24');
 if (!read.ok) throw new Error('the example does not read');
@@ -66,7 +66,7 @@ test('a visit with nothing measured says so and lists what was not examined', as
       .subarray(0, 5)
       .toString(),
   ).toBe('%PDF-');
-}, 20_000);
+});
 
 test('contradictions are told with the measurements', () => {
   const contradictory = visit({
@@ -153,4 +153,4 @@ test('the agreed cut plan and the ground stand in the PDF with the figures of th
   expect(text).toContain('The ground as the soil probe showed it');
   expect(text).toContain('long wet');
   expect(reportContent(source({ visit: dug })).cuts).toBeUndefined();
-}, 20_000);
+});

@@ -17,12 +17,8 @@ import {
 import type { Block, ReadDocument } from '../../protocol/document';
 import { drawingToSvg } from '../../ui/drawing/svgText';
 import { INK } from '../../ui/drawing/inks';
+import { pngOf } from './picture';
 
-/** A picture for programs that do not draw SVG: one clear pixel. */
-const NO_PICTURE = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==',
-  'base64',
-);
 /** Widest picture on the page, pixels of 1/96 in. */
 const WIDEST = 600;
 
@@ -48,7 +44,7 @@ const cell = (lines: { text: string; bold?: boolean; small?: boolean }[], percen
 const table = (rows: TableRow[]): Table =>
   new Table({ rows, width: { size: 100, type: WidthType.PERCENTAGE } });
 
-function blockIn(block: Block): (Paragraph | Table)[] {
+async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
   switch (block.as) {
     case 'text':
       return block.text.split('\n').map(
@@ -124,14 +120,16 @@ function blockIn(block: Block): (Paragraph | Table)[] {
     case 'figure': {
       const { width, height } = block.drawing;
       const scale = Math.min(1, WIDEST / width);
+      const svg = drawingToSvg(block.drawing, block.title);
       return [
         new Paragraph({
           children: [
             new ImageRun({
               type: 'svg',
-              data: Buffer.from(drawingToSvg(block.drawing, block.title)),
+              data: Buffer.from(svg),
               transformation: { width: Math.round(width * scale), height: Math.round(height * scale) },
-              fallback: { type: 'png', data: NO_PICTURE },
+              // For programs that do not draw SVG.
+              fallback: { type: 'png', data: Buffer.from(await pngOf(svg)) },
               altText: { name: block.title, title: block.title, description: block.title },
             }),
           ],
@@ -144,6 +142,16 @@ function blockIn(block: Block): (Paragraph | Table)[] {
 
 /** A document for those who edit: headings, tables and drawings of a word processor. */
 export async function documentDocx(doc: ReadDocument): Promise<Buffer> {
+  const sections: (Paragraph | Table)[][] = [];
+  for (const section of doc.sections) {
+    const heading = new Paragraph({
+      text: section.title,
+      heading: HeadingLevel.HEADING_1,
+      keepNext: true,
+      pageBreakBefore: section.page ?? false,
+    });
+    sections.push([heading, ...(await Promise.all(section.blocks.map(blockIn))).flat()]);
+  }
   const file = new Document({
     title: doc.title,
     creator: doc.firm,
@@ -168,15 +176,7 @@ export async function documentDocx(doc: ReadDocument): Promise<Buffer> {
           new Paragraph({ text: `${doc.firm} · ${doc.stamp}` }),
           new Paragraph({ text: doc.title, heading: HeadingLevel.TITLE }),
           ...doc.lines.map((text) => new Paragraph({ text })),
-          ...doc.sections.flatMap((section) => [
-            new Paragraph({
-              text: section.title,
-              heading: HeadingLevel.HEADING_1,
-              keepNext: true,
-              pageBreakBefore: section.page ?? false,
-            }),
-            ...section.blocks.flatMap(blockIn),
-          ]),
+          ...sections.flat(),
         ],
       },
     ],

@@ -9,7 +9,7 @@ import { documentOf } from '../../ui/reportDocument';
 import { assessed } from '../assessed';
 import { reportContent, type ReportSource } from './content';
 import { reportFile } from './files';
-import { setPdf } from './setPdf';
+import { setPdf } from './setDocument';
 
 const RATES: Rates = {
   currency: 'EUR',
@@ -64,7 +64,7 @@ test('the PDF says what the core worked out, and its parts are bookmarks', async
   const named = (nodes: { title: string; items?: never[] }[]): string[] =>
     nodes.flatMap((n) => [n.title, ...named(n.items ?? [])]);
   expect(named(outline as never)).toEqual([tree.label, ...titles]);
-}, 30_000);
+});
 
 test('the DOCX holds the same as headings, tables and text', async () => {
   const zip = await JSZip.loadAsync((await reportFile(content, undefined, 'docx')) as Uint8Array);
@@ -81,7 +81,17 @@ test('the DOCX holds the same as headings, tables and text', async () => {
   for (const row of content.estimate!.flatMap((e) => e.rows)) expect(all).toContain(row[3]);
   const figures = doc.sections.flatMap((s) => s.blocks.filter((b) => b.as === 'figure'));
   expect(Object.keys(zip.files).filter((name) => name.endsWith('.svg'))).toHaveLength(figures.length);
-}, 30_000);
+  // And each as a picture of points, for programs that do not draw SVG: its size stands in the PNG's header.
+  const sizes = await Promise.all(
+    zip.file(/\.png$/).map(async (file) => {
+      const png = await file.async('nodebuffer');
+      expect(png.length).toBeGreaterThan(3000);
+      return `${png.readUInt32BE(16)} x ${png.readUInt32BE(20)}`;
+    }),
+  );
+  const drawn = figures.flatMap((f) => (f.as === 'figure' ? [f.drawing] : []));
+  expect(sizes.sort()).toEqual(drawn.map((d) => `${2 * d.width} x ${2 * d.height}`).sort());
+});
 
 test('Markdown and JSON carry every section and every sum', async () => {
   const markdown = (await reportFile(
@@ -121,7 +131,7 @@ test('four hundred pictures: every page is there, numbered, and so is the last p
   expect(text).toContain('201 of 201');
   expect(text.match(/foot of every page/g)).toHaveLength(201);
   for (const at of [1, 200, 400]) expect(text).toContain(`Picture ${at}, taken on the day.`);
-}, 60_000);
+});
 
 test('without rates there are no options, and nothing of money is said', () => {
   const bare = reportContent({ ...source, rates: undefined });

@@ -1,8 +1,7 @@
 import type { ReportContent } from '../../protocol/report';
 import { documentOf, type ReportStamp } from '../../ui/reportDocument';
-import { documentDocx } from './docx';
 import { documentMarkdown } from './markdown';
-import { setPdf } from './setPdf';
+import { setDocx, setPdf } from './setDocument';
 
 /** The ways in which a report leaves the application. */
 export const REPORT_FORMATS = {
@@ -26,7 +25,7 @@ export async function reportFile(
     case 'pdf':
       return setPdf(doc);
     case 'docx':
-      return new Uint8Array(await documentDocx(doc));
+      return setDocx(doc);
     case 'md':
       return documentMarkdown(doc);
     case 'json':

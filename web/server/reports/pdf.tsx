@@ -264,14 +264,8 @@ function BlockPdf({ block }: { block: Block }) {
 /** A bookmark of a part of a page; the types of the library know it of whole pages alone. */
 const bookmark = (title: string): object => ({ bookmark: title });
 
-/** A document that is to be set. */
-export interface PdfOrder {
-  doc: ReadDocument;
-  setting: Setting;
-}
-
 /** How a document is set: with its cover, and with its pages numbered. */
-interface Setting {
+export interface Setting {
   cover: boolean;
   numbered: boolean;
 }

@@ -87,7 +87,7 @@ test('the PDF of a property has a cover, a bookmark for every part that leads to
   }
   const trees = marks.slice(-3).map((m) => m.page);
   expect(new Set(trees).size).toBe(3);
-}, 60_000);
+});
 
 test('DOCX, Markdown and JSON of a property say the same', async () => {
   const zip = await JSZip.loadAsync((await made('docx')).file!);
@@ -110,7 +110,7 @@ test('DOCX, Markdown and JSON of a property say the same', async () => {
     crew,
     9,
   );
-}, 30_000);
+});
 
 test('a report that is stopped makes no file', async () => {
   for (const format of ['pdf', 'docx'] as const) expect((await made(format, 1)).file).toBeUndefined();

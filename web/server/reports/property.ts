@@ -11,11 +11,10 @@ import { assessed } from '../assessed';
 import { workOfTree, type TreeSource } from '../offers/propertyWork';
 import { estimateRows, leftOut } from '../offers/words';
 import { stemDrawing } from './content';
-import { documentDocx } from './docx';
 import type { ReportFormat } from './files';
 import { documentMarkdown } from './markdown';
 import { marksOf, setMarks, type Mark } from './outline';
-import { setPdf } from './setPdf';
+import { setDocx, setPdf } from './setDocument';
 
 /** Points of a page, as the map stands in the PDF. */
 const MAP = { width: 515, most: 360 };
@@ -271,8 +270,8 @@ export async function* propertyReport(
     );
   if (format !== 'pdf') {
     const doc = { ...first, sections: [...first.sections, ...sources.map(sectionOf)] };
-    const bytes = format === 'docx' ? await documentDocx(doc) : Buffer.from(documentMarkdown(doc));
-    yield { file: bytes.toString('base64') };
+    const bytes = format === 'docx' ? await setDocx(doc) : documentMarkdown(doc);
+    yield { file: Buffer.from(bytes).toString('base64') };
     return;
   }
   const file = await PDFDocument.create();

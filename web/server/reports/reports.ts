@@ -11,7 +11,7 @@ import { FIRM } from '../accounts/sql';
 import { loadCase } from '../cases/load';
 import type { Db } from '../database/transaction';
 import { reportContent, type ReportSource } from './content';
-import { reportPdf } from './setPdf';
+import { reportPdf } from './setDocument';
 import { referenceGround, referenceShoots } from '../cases/reference';
 import * as sql from './sql';
 import { assessed } from '../assessed';

@@ -1,6 +1,9 @@
 import { INK } from './inks';
 import { pathOf, segmentsPath, type Drawing, type Shape } from './shapes';
 
+/** Letters of a drawing where the typeface is there, else what the reader has. */
+export const TYPEFACE = 'Atkinson Hyperlegible Next';
+
 const escaped = (text: string): string =>
   text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 
@@ -13,7 +16,7 @@ function element(shape: Shape): string {
     case 'marks':
       return `<path d="${segmentsPath(shape.segments)}" fill="none" stroke="${INK[shape.tone]}" stroke-width="${shape.width}"/>`;
     case 'text':
-      return `<text x="${shape.at[0].toFixed(1)}" y="${shape.at[1].toFixed(1)}" font-size="${shape.size}" font-family="sans-serif" font-weight="${shape.strong ? 700 : 400}" text-anchor="${shape.anchor}" fill="${INK[shape.tone]}"${shape.halo ? ` stroke="${INK[shape.halo]}" stroke-width="4" paint-order="stroke"` : ''}>${escaped(shape.text)}</text>`;
+      return `<text x="${shape.at[0].toFixed(1)}" y="${shape.at[1].toFixed(1)}" font-size="${shape.size}" font-family="${TYPEFACE}, sans-serif" font-weight="${shape.strong ? 700 : 400}" text-anchor="${shape.anchor}" fill="${INK[shape.tone]}"${shape.halo ? ` stroke="${INK[shape.halo]}" stroke-width="4" paint-order="stroke"` : ''}>${escaped(shape.text)}</text>`;
   }
 }
 

@@ -1,0 +1,33 @@
+import { readFileSync } from 'node:fs';
+import { initWasm, Resvg } from '@resvg/resvg-wasm';
+import { TYPEFACE } from '../../ui/drawing/svgText';
+import { projectFile } from '../projectFile';
+
+const font = (weight: number) =>
+  readFileSync(
+    projectFile(
+      'node_modules',
+      '@fontsource',
+      'atkinson-hyperlegible-next',
+      'files',
+      `atkinson-hyperlegible-next-latin-${weight}-normal.woff2`,
+    ),
+  );
+
+let ready: Promise<Buffer[]> | undefined;
+const started = async (): Promise<Buffer[]> => {
+  await initWasm(readFileSync(projectFile('node_modules', '@resvg', 'resvg-wasm', 'index_bg.wasm')));
+  return [400, 700].map(font);
+};
+
+/** An SVG drawing as PNG on white, `sharp` times its size, in the letters that ship with the application. */
+export async function pngOf(svg: string, sharp = 2): Promise<Uint8Array> {
+  const fontBuffers = await (ready ??= started());
+  return new Resvg(svg, {
+    background: '#ffffff',
+    fitTo: { mode: 'zoom', value: sharp },
+    font: { fontBuffers, defaultFontFamily: TYPEFACE },
+  })
+    .render()
+    .asPng();
+}

@@ -1,3 +1,4 @@
+import type { UnitSystem } from '@undrel/core/units';
 import type { Drawing } from '../ui/drawing/shapes';
 
 /** One piece of a document. Screen, PDF, DOCX and Markdown each know how to set it; none of them decides what is said. */
@@ -8,6 +9,12 @@ export type Block =
   | { as: 'table'; label: string; head: string[]; rows: string[][]; widths: number[] }
   | { as: 'list'; title?: string; lines: string[]; ordered?: boolean; harm?: boolean }
   | { as: 'figure'; drawing: Drawing; title: string; caption: string };
+
+/** Sheet that a document is set for. */
+export type Paper = 'A4' | 'letter';
+
+/** Where measures are US ones, paper is too. */
+export const paperOf = (system: UnitSystem): Paper => (system === 'us' ? 'letter' : 'A4');
 
 export interface Section {
   title: string;
@@ -25,5 +32,6 @@ export interface ReadDocument {
   lines: string[];
   /** What stands at the foot of every page. */
   foot: string;
+  paper: Paper;
   sections: Section[];
 }

@@ -1,4 +1,5 @@
 import type { Drawing } from '../ui/drawing/shapes';
+import type { Paper } from './document';
 
 /** The parts of a report that the consultant may word. */
 export const WORDED_PARTS = [
@@ -130,6 +131,8 @@ export interface ReportContent {
   lookAgain?: string;
   notExamined: string[];
   engines: string;
+  /** Left out in reports issued before it was asked: A4. */
+  paper?: Paper;
 }
 
 export interface ReportHead {

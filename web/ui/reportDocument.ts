@@ -343,6 +343,7 @@ export function documentOf(c: ReportContent, stamp: ReportStamp | undefined): Re
       `Visit of ${c.visitDate}${c.visitor ? ` by ${c.visitor}` : ''}; ${c.facts.join(', ')}`,
     ],
     foot: `${stamp?.number ?? 'Draft'} · ${c.tree}, ${c.property} · engines ${c.engines}`,
+    paper: c.paper ?? 'A4',
     sections: [
       ...body,
       {

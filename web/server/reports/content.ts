@@ -39,6 +39,7 @@ import {
   type Quantity,
   type UnitSystem,
 } from '@undrel/core/units';
+import { paperOf } from '../../protocol/document';
 import type { ReportContent, ReportOperation, Wording } from '../../protocol/report';
 
 import type { Drawing } from '../../ui/drawing/shapes';
@@ -419,6 +420,7 @@ export function reportContent(source: ReportSource): ReportContent {
       ...unansweredIn(visit).map((q) => q.ask),
       ...(dug ? [] : ['Roots below the surface (no dig)']),
     ],
+    paper: paperOf(source.system),
     engines: `${VERDICT_ENGINE} with table ${verdict.table}, ${PRESCRIPTION_ENGINE}`,
   };
 }

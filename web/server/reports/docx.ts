@@ -5,6 +5,7 @@ import {
   Footer,
   HeadingLevel,
   ImageRun,
+  LineRuleType,
   Packer,
   PageNumber,
   Paragraph,
@@ -19,8 +20,14 @@ import { drawingToSvg } from '../../ui/drawing/svgText';
 import { INK } from '../../ui/drawing/inks';
 import { pngOf } from './picture';
 
-/** Widest picture on the page, pixels of 1/96 in. */
-const WIDEST = 600;
+/** As wide as the text, or as tall as leaves room for a heading; pixels of 1/96 in. */
+const WIDEST = 640;
+const TALLEST = 700;
+/** Width and height of a sheet, and its margins: twentieths of a point. */
+const SHEET = { A4: { width: 11906, height: 16838 }, letter: { width: 12240, height: 15840 } };
+const MARGIN = 1134;
+/** A face that every word processor has or has a stand-in for. */
+const FONT = 'Arial';
 
 const colour = (hex: string): string => hex.replace('#', '');
 const HAIR = { style: BorderStyle.SINGLE, size: 4, color: colour(INK.hair) };
@@ -41,8 +48,11 @@ const cell = (lines: { text: string; bold?: boolean; small?: boolean }[], percen
     ),
   });
 
-const table = (rows: TableRow[]): Table =>
-  new Table({ rows, width: { size: 100, type: WidthType.PERCENTAGE } });
+/** A table, and room after it: two that stand next to each other would become one. */
+const table = (rows: TableRow[]): (Paragraph | Table)[] => [
+  new Table({ rows, width: { size: 100, type: WidthType.PERCENTAGE } }),
+  new Paragraph({ text: '', spacing: { after: 60 } }),
+];
 
 async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
   switch (block.as) {
@@ -50,7 +60,7 @@ async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
       return block.text.split('\n').map(
         (text) =>
           new Paragraph({
-            spacing: { before: 60 },
+            spacing: { before: 60, ...(block.tone === 'lead' && { after: 120 }) },
             children: [
               new TextRun({
                 text,
@@ -66,42 +76,38 @@ async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
     case 'pairs':
       return block.rows.length === 0
         ? []
-        : [
-            table(
-              block.rows.map(
-                (r) =>
-                  new TableRow({
-                    cantSplit: true,
-                    children: [
-                      cell([{ text: r.name }], 40),
-                      cell(
-                        [
-                          { text: r.value, bold: r.figure },
-                          ...(r.small ? [{ text: r.small, small: true }] : []),
-                        ],
-                        60,
-                      ),
-                    ],
-                  }),
-              ),
+        : table(
+            block.rows.map(
+              (r) =>
+                new TableRow({
+                  cantSplit: true,
+                  children: [
+                    cell([{ text: r.name }], 40),
+                    cell(
+                      [
+                        { text: r.value, bold: r.figure },
+                        ...(r.small ? [{ text: r.small, small: true }] : []),
+                      ],
+                      60,
+                    ),
+                  ],
+                }),
             ),
-          ];
+          );
     case 'table':
-      return [
-        table([
-          new TableRow({
-            tableHeader: true,
-            children: block.head.map((h, i) => cell([{ text: h, bold: true }], block.widths[i]!)),
-          }),
-          ...block.rows.map(
-            (row) =>
-              new TableRow({
-                cantSplit: true,
-                children: row.map((text, i) => cell([{ text }], block.widths[i]!)),
-              }),
-          ),
-        ]),
-      ];
+      return table([
+        new TableRow({
+          tableHeader: true,
+          children: block.head.map((h, i) => cell([{ text: h, bold: true }], block.widths[i]!)),
+        }),
+        ...block.rows.map(
+          (row) =>
+            new TableRow({
+              cantSplit: true,
+              children: row.map((text, i) => cell([{ text }], block.widths[i]!)),
+            }),
+        ),
+      ]);
     case 'list':
       return [
         ...(block.title
@@ -119,7 +125,7 @@ async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
       ];
     case 'figure': {
       const { width, height } = block.drawing;
-      const scale = Math.min(1, WIDEST / width);
+      const scale = Math.min(WIDEST / width, TALLEST / height);
       const svg = drawingToSvg(block.drawing, block.title);
       return [
         new Paragraph({
@@ -134,7 +140,10 @@ async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
             }),
           ],
         }),
-        new Paragraph({ children: [new TextRun({ text: block.caption, color: colour(INK.muted) })] }),
+        new Paragraph({
+          spacing: { after: 120 },
+          children: [new TextRun({ text: block.caption, color: colour(INK.muted) })],
+        }),
       ];
     }
   }
@@ -156,9 +165,25 @@ export async function documentDocx(doc: ReadDocument): Promise<Buffer> {
     title: doc.title,
     creator: doc.firm,
     description: doc.stamp,
-    styles: { default: { document: { run: { size: 20 } } } },
+    styles: {
+      default: {
+        document: {
+          run: { size: 20, font: FONT, color: colour(INK.ink) },
+          paragraph: { spacing: { line: 264, lineRule: LineRuleType.AUTO } },
+        },
+        title: { run: { size: 48, bold: true }, paragraph: { spacing: { before: 240, after: 120 } } },
+        heading1: { run: { size: 30, bold: true }, paragraph: { spacing: { before: 360, after: 120 } } },
+        heading2: { run: { size: 22, bold: true }, paragraph: { spacing: { before: 220, after: 60 } } },
+      },
+    },
     sections: [
       {
+        properties: {
+          page: {
+            size: SHEET[doc.paper],
+            margin: { top: MARGIN, bottom: MARGIN, left: MARGIN, right: MARGIN },
+          },
+        },
         footers: {
           default: new Footer({
             children: [

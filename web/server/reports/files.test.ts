@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import JSZip from 'jszip';
+import { PDFDocument } from 'pdf-lib';
 import { PDFParse } from 'pdf-parse';
 import { readCase } from '@undrel/core/case-schema';
 import { estimate, formatMoney, needsOf, type Rates } from '@undrel/core/costing';
@@ -9,7 +10,7 @@ import { documentOf } from '../../ui/reportDocument';
 import { assessed } from '../assessed';
 import { reportContent, type ReportSource } from './content';
 import { reportFile } from './files';
-import { setPdf } from './setDocument';
+import { setDocx, setPdf } from './setDocument';
 
 const RATES: Rates = {
   currency: 'EUR',
@@ -93,6 +94,14 @@ test('the DOCX holds the same as headings, tables and text', async () => {
   expect(sizes.sort()).toEqual(drawn.map((d) => `${2 * d.width} x ${2 * d.height}`).sort());
 });
 
+test('where measures are US ones, the paper is letter: 8.5 x 11 in', async () => {
+  const us = reportContent({ ...source, system: 'us' });
+  const pdf = await PDFDocument.load(await setPdf(documentOf(us, undefined)));
+  for (const page of pdf.getPages()) expect(page.getSize()).toEqual({ width: 612, height: 792 });
+  const zip = await JSZip.loadAsync(await setDocx(documentOf(us, undefined)));
+  expect(await zip.file('word/document.xml')!.async('string')).toContain('<w:pgSz w:w="12240" w:h="15840"');
+});
+
 test('Markdown and JSON carry every section and every sum', async () => {
   const markdown = (await reportFile(
     content,
@@ -119,6 +128,7 @@ test('four hundred pictures: every page is there, numbered, and so is the last p
     stamp: 'Draft',
     title: 'Many pictures',
     lines: [],
+    paper: 'A4' as const,
     foot: 'foot of every page',
     sections: Array.from({ length: 20 }, (_, i) => ({
       title: `Pictures, part ${i + 1}`,

@@ -261,6 +261,8 @@ function BlockPdf({ block }: { block: Block }) {
   }
 }
 
+const SHEET = { A4: 'A4', letter: 'LETTER' } as const;
+
 /** A bookmark of a part of a page; the types of the library know it of whole pages alone. */
 const bookmark = (title: string): object => ({ bookmark: title });
 
@@ -297,7 +299,7 @@ function DocumentPdf({ doc, cover, numbered }: { doc: ReadDocument } & Setting) 
       pageMode="useOutlines"
     >
       {cover ? (
-        <Page size="A4" style={s.page} bookmark={doc.title}>
+        <Page size={SHEET[doc.paper]} style={s.page} bookmark={doc.title}>
           {foot}
           <Line style={s.big}>{doc.firm}</Line>
           <Line style={s.coverTitle}>{doc.title}</Line>
@@ -313,7 +315,7 @@ function DocumentPdf({ doc, cover, numbered }: { doc: ReadDocument } & Setting) 
         </Page>
       ) : null}
       {runsOf(doc.sections).map((run) => (
-        <Page key={run[0]!.title} size="A4" style={s.page}>
+        <Page key={run[0]!.title} size={SHEET[doc.paper]} style={s.page}>
           {run.flatMap((section, i) => [
             <Line
               key={section.title}

@@ -45,7 +45,7 @@ const page = {
   cohorts: [],
   proposals: [],
 } as unknown as PropertyPage;
-const grounds = { page, firm: 'Firm', made: '2026-11-24', rates };
+const grounds = { page, firm: 'Firm', made: '2026-11-24', rates, system: 'metric' as const };
 const all = estimate(needsTogether(sources.map((s) => workOfTree(s)!.needs)), rates);
 /** With plain spaces, as texts are compared. */
 const total = formatMoney(all.total, 'CHF').replace(/\s/g, ' ');

@@ -2,8 +2,8 @@ import { PDFDocument, StandardFonts } from 'pdf-lib';
 import { byStage, estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
 import { clientWords } from '@undrel/core/diagnosis';
 import { plannedOf } from '@undrel/core/prescription';
-import { formatQuantity, writeLengths } from '@undrel/core/units';
-import type { Block, ReadDocument, Section } from '../../protocol/document';
+import { formatQuantity, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { paperOf, type Block, type ReadDocument, type Section } from '../../protocol/document';
 import type { PropertyPage } from '../../protocol/grounds';
 import type { ReportProgress, WorkTree } from '../../protocol/propertyWork';
 import { propertyMap } from '../../ui/drawing/propertyMap';
@@ -30,9 +30,10 @@ interface Grounds {
   firm: string;
   made: string;
   rates: Rates | undefined;
+  system: UnitSystem;
 }
 
-const headOf = ({ page, firm, made }: Grounds): Omit<ReadDocument, 'sections'> => ({
+const headOf = ({ page, firm, made, system }: Grounds): Omit<ReadDocument, 'sections'> => ({
   firm,
   stamp: `Made on ${made}`,
   title: page.name,
@@ -41,6 +42,7 @@ const headOf = ({ page, firm, made }: Grounds): Omit<ReadDocument, 'sections'> =
     `${page.trees.length} trees; the newest visit of each`,
   ],
   foot: `${page.name} · ${made}`,
+  paper: paperOf(system),
 });
 
 /** The first pages: how many need what, the table of trees, cohorts, map and sums. */
@@ -71,7 +73,7 @@ function overview(grounds: Grounds, sources: readonly TreeSource[], work: readon
           ? [
               {
                 as: 'figure' as const,
-                drawing: propertyMap(page.plan, mapped, MAP, sources[0]?.source.system ?? 'metric'),
+                drawing: propertyMap(page.plan, mapped, MAP, grounds.system),
                 title: 'Map of the trees',
                 caption: 'Trees on the plan of the grounds, true scale, north up; filled ones need work.',
               },

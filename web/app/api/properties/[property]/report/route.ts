@@ -22,7 +22,7 @@ export async function GET(
     const { page, sources } = found;
     let stopped = false;
     const lines = propertyReport(
-      { page, firm: viewer.firmName, made: today(), rates: sources[0]!.source.rates },
+      { page, firm: viewer.firmName, made: today(), rates: sources[0]!.source.rates, system },
       sources,
       () => stopped || request.signal.aborted,
       format,

@@ -7,7 +7,8 @@ export type OrderStep = WorkStep & {
   method: string[];
   cautions: string[];
   acceptance: string[];
-  season: string;
+  /** When in the year it is done. */
+  when: string;
   on?: string;
   /** Why the planned day will not do. */
   dateProblems: string[];

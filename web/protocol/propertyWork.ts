@@ -15,18 +15,29 @@ export interface WorkTree {
     key: string;
     title: string;
     text: string;
-    stage: number;
+    season: number;
+    year: number;
     first: string[];
     done?: WorkDone['how'];
   }[];
   /** Points to sign, and those that are signed. */
-  holds: { key: string; text: string; done?: WorkDone['how'] }[];
+  holds: { key: string; text: string; season: number; done?: WorkDone['how'] }[];
+  /** The first season in which something is left to do; the last one where nothing is. */
+  now: number;
   never: string[];
   clashes: string[];
+  /** What is left to do takes this, and what was done took that. */
   needs: Need[];
+  done: Need[];
   unpriced: string[];
   materials: OrderMaterial[];
 }
+
+/** Whether what was recorded of a step leaves nothing of it to do. */
+export const isDone = (how: WorkDone['how'] | undefined): boolean => how === 'done' || how === 'changed';
+
+/** Whether some of the work on a tree is left. */
+export const isOpen = ({ steps }: WorkTree): boolean => steps.some((s) => !isDone(s.done));
 
 /** What the work on a property comes to. */
 export interface PropertyWork {

@@ -215,7 +215,7 @@ export const workSchema = z.strictObject({
   step: z
     .string()
     .regex(/^[a-z][a-zA-Z-]{1,30}(-[1-5])?$/)
-    .describe('an operation, a later stage of it (prune-2), or a point to sign (hold-dry)'),
+    .describe('an operation, a later part of it (prune-2, trench-2), or a point to sign (hold-dry)'),
   how: z.enum(['done', 'changed', 'not done']),
   on: day,
   by: text(120).optional(),

@@ -1,6 +1,6 @@
 /** What was done of one step of a prescription, as the crew recorded it. */
 export interface WorkDone {
-  /** Key of the step in the order of work: an operation, a later stage of it (`prune-2`), or a point to sign (`hold-dry`). */
+  /** Key of the step in the order of work: an operation, a later stage or season of it (`prune-2`, `trench-2`), or a point to sign (`hold-dry`). */
   step: string;
   how: 'done' | 'changed' | 'not done';
   /** ISO date. */

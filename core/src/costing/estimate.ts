@@ -12,6 +12,8 @@ export interface Need {
   year: number;
   /** Which season of work it falls into, from 1. */
   stage: number;
+  /** Key of the step of the order of work that takes it; travel and the look afterwards belong to none. */
+  step?: string;
 }
 
 /** One line of an estimate: the amount as it is shown times the price is the sum, to the cent. */

@@ -1,6 +1,6 @@
 import type { Visit } from '../casefile/model';
 import { LIMITS } from '../practice';
-import { stagesOf, type Operation, type OperationKey } from '../prescription';
+import { stagesOf, stepKey, type Operation, type OperationKey } from '../prescription';
 import type { Quantity } from '../units/quantity';
 import type { Need } from './estimate';
 import { unitWord, type ResourceKey } from './rates';
@@ -76,13 +76,16 @@ export function needsOf(
   const charged = (
     { key, title }: Operation,
     quantities: readonly Quantity[],
+    part = 1,
     at = year,
-    name = title,
   ): Need[] => {
+    const name = part > 1 ? `${title}, season ${part}` : title;
     const airToo: Charge[] = key === 'trench' && trenches?.byAir ? [{ ...AIR, quantity: CREW.quantity }] : [];
     return [...CHARGES[key], ...airToo].flatMap(({ quantity, resource, for: what }) => {
       const amount = quantities.find((q) => q.name === quantity)?.value;
-      return amount === undefined ? [] : [{ resource, amount, of: `${name}: ${what}`, year: at, stage: 1 }];
+      return amount === undefined
+        ? []
+        : [{ resource, amount, of: `${name}: ${what}`, year: at, stage: 1, step: stepKey(key, part) }];
     });
   };
   const seasons = trenches?.bySeason ?? [];
@@ -93,7 +96,7 @@ export function needsOf(
     );
   const dug = planned.find((o) => o.key === 'trench');
   const nextSeasons = (dug ? seasons.slice(1) : []).flatMap((quantities, i): Need[] => [
-    ...charged(dug!, quantities, year + 1 + i, `${dug!.title}, season ${i + 2}`),
+    ...charged(dug!, quantities, i + 2, year + 1 + i),
     { resource: 'trip', amount: 1, of: `Travel of season ${i + 2}`, year: year + 1 + i, stage: 1 },
   ]);
   const prune = planned.find((o) => o.key === 'prune');
@@ -104,6 +107,7 @@ export function needsOf(
       of: `${prune!.title}, stage ${stage}: labour`,
       year: at,
       stage,
+      step: stepKey('prune', stage),
     },
     { resource: 'trip', amount: 1, of: `Travel of stage ${stage}`, year: at, stage },
   ]);
@@ -124,6 +128,18 @@ export function needsOf(
 function inSeasons(needs: readonly Need[]): Need[] {
   const years = [...new Set(needs.map((n) => n.year))].sort((a, b) => a - b);
   return needs.map((n) => ({ ...n, stage: years.indexOf(n.year) + 1 }));
+}
+
+/**
+ * What is left of it: what the steps that are done took falls away, and travel of a year in which the crew has nothing
+ * left to do.
+ *
+ * @param done keys of those steps in the order of work
+ */
+export function needsLeft(needs: readonly Need[], done: ReadonlySet<string>): Need[] {
+  const left = needs.filter((n) => n.step === undefined || !done.has(n.step));
+  const worked = new Set(left.filter((n) => n.resource === 'crew').map((n) => n.year));
+  return inSeasons(left.filter((n) => n.resource !== 'trip' || worked.has(n.year)));
 }
 
 /** Hours of work on site in a day. Common practice, no source. */

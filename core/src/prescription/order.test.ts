@@ -79,6 +79,35 @@ test('later stages of a cut plan come with hold points of their own', () => {
   expect(steps.some((step) => step.key === 'hold-stability-3')).toBe(true);
 });
 
+test('soil that is opened over seasons is a step of each, and one signature serves all work of a year', () => {
+  const cuts = {
+    interval: 1,
+    agreed: [
+      { label: 'A', stage: 1 },
+      { label: 'B', stage: 2 },
+    ],
+  };
+  const steps = workOrder([byKey('trench'), byKey('prune')], { ...visit, date: '2026-05-01', cuts }, 3);
+  expect(steps.flatMap((s) => ('operation' in s ? [[s.key, s.season, s.year]] : []))).toEqual([
+    ['prune', 1, 2026],
+    ['trench', 1, 2026],
+    ['prune-2', 2, 2027],
+    ['trench-2', 2, 2027],
+    ['trench-3', 3, 2028],
+  ]);
+  for (const step of steps) {
+    if (!('operation' in step)) continue;
+    // What is signed before it stands before it, in its own season.
+    for (const { key, hold } of step.first) {
+      const signed = steps.find((s) => s.key === key)!;
+      expect(signed).toMatchObject({ hold, season: step.season });
+      expect(steps.indexOf(signed)).toBeLessThan(steps.indexOf(step));
+    }
+  }
+  const located = steps.filter((s) => 'hold' in s && s.hold === 'utilities').map((s) => s.season);
+  expect(located).toEqual([1, 2, 3]);
+});
+
 const with_ = (findings: Finding[], more: TreeEvent[] = [], decisions = visit.decisions) =>
   assess(tree, [...events, ...more], {
     ...visit,

@@ -6,21 +6,28 @@ import { CUT_PLAN } from '../practice';
 import type { Operation, OperationKey } from './operation';
 import { HOLD_POINTS, REMEDIES, type HoldKey } from './remedies';
 
+/** When a line of the order of work comes up. */
+interface Season {
+  key: string;
+  /** 1 for what is done now; each later year with work in it counts one more. */
+  season: number;
+  year: number;
+}
+
 /** One line of the order of work: a point at which work stops until it is signed, or an operation. */
 export type WorkStep =
-  | { key: string; hold: HoldKey; text: string }
-  | {
-      key: string;
+  | (Season & { hold: HoldKey; text: string })
+  | (Season & {
       operation: OperationKey;
       title: string;
-      stage: number;
-      year: number;
+      /** Stage of the cut plan or season of the trenches; 1 where it is done in one go. */
+      part: number;
       /** The day a later stage is planned for. */
       on?: string;
       text: string;
-      /** What has to be signed before it. */
-      first: HoldKey[];
-    };
+      /** What has to be signed before it, by the key of the line where it is signed. */
+      first: { key: string; hold: HoldKey }[];
+    });
 
 /** Stages of an agreed cut plan with their years; one stage where none was agreed. */
 export function stagesOf(
@@ -71,47 +78,87 @@ export function atStage(visit: Visit, stage: number): Visit {
 
 const PASSIVE: readonly OperationKey[] = ['watch', 'fertiliser'];
 
+/** What is done of an operation in one season. */
+interface Part {
+  operation: Operation;
+  part: number;
+  year: number;
+  title: string;
+  text: string;
+  on?: string;
+}
+
+/** Key of the step that is one part of an operation. */
+export const stepKey = (operation: OperationKey, part: number): string =>
+  part > 1 ? `${operation}-${part}` : operation;
+
+/** Key of a hold point that comes up again before a later part. */
+const holdKey = (hold: HoldKey, { key }: Operation, part: number): string =>
+  `hold-${hold}${part === 1 ? '' : key === 'prune' ? `-${part}` : `-${stepKey(key, part)}`}`;
+
 /**
  * The prescribed operations in the order in which they depend on each other, each behind the points that have to be
- * signed before it. A hold point is signed once a season of work: the later stages of a cut plan ask for theirs again.
+ * signed before it. A hold point is signed once a season of work: later stages of a cut plan and later seasons of
+ * opening the soil ask for theirs again, together where they fall into one year.
+ *
+ * @param trenchSeasons over how many years the soil is opened, one season a year
  */
-export function workOrder(planned: readonly Operation[], visit: Pick<Visit, 'cuts' | 'date'>): WorkStep[] {
+export function workOrder(
+  planned: readonly Operation[],
+  visit: Pick<Visit, 'cuts' | 'date'>,
+  trenchSeasons = 1,
+): WorkStep[] {
   const year = Number(visit.date.slice(0, 4));
-  const inOrder = planned
+  const now = planned
     .filter((o) => !PASSIVE.includes(o.key))
-    .sort((a, b) => REMEDIES[a.key].order - REMEDIES[b.key].order);
-  const season = (
-    operations: readonly Operation[],
-    stage: number,
-    at: number,
-    later?: { roots: string[]; on?: string },
-  ): WorkStep[] => {
-    const signed = new Set<HoldKey>();
-    return operations.flatMap((o) => {
-      const holds = o.first.filter((h) => !signed.has(h));
-      holds.forEach((h) => signed.add(h));
-      const suffix = stage > 1 ? `-${stage}` : '';
-      return [
-        ...holds.map((hold) => ({ key: `hold-${hold}${suffix}`, hold, text: HOLD_POINTS[hold] })),
-        {
-          key: `${o.key}${suffix}`,
-          operation: o.key,
-          title: stage > 1 ? `${o.title}, stage ${stage}` : o.title,
-          stage,
+    .sort((a, b) => REMEDIES[a.key].order - REMEDIES[b.key].order)
+    .map((o): Part => ({ operation: o, part: 1, year, title: o.title, text: o.summary }));
+  const later = now.flatMap(({ operation }): Part[] => {
+    if (operation.key === 'prune')
+      return stagesOf(visit)
+        .slice(1)
+        .map(({ stage, year: at, on, roots }) => ({
+          operation,
+          part: stage,
           year: at,
-          ...(later?.on && { on: later.on }),
-          first: o.first,
-          text: later ? `Roots ${later.roots.join(', ')}.` : o.summary,
-        },
-      ];
-    });
-  };
-  const prune = inOrder.filter((o) => o.key === 'prune');
-  const stages = prune.length > 0 ? stagesOf(visit) : [];
-  return [
-    ...season(inOrder, 1, year),
-    ...stages.slice(1).flatMap(({ stage, year: at, ...later }) => season(prune, stage, at, later)),
-  ];
+          title: `${operation.title}, stage ${stage}`,
+          text: `Roots ${roots.join(', ')}.`,
+          ...(on && { on }),
+        }));
+    if (operation.key === 'trench')
+      return Array.from({ length: trenchSeasons - 1 }, (_, i) => ({
+        operation,
+        part: i + 2,
+        year: year + 1 + i,
+        title: `${operation.title}, season ${i + 2}`,
+        text: `Season ${i + 2} of ${trenchSeasons}: opens what the seasons before left whole.`,
+      }));
+    return [];
+  });
+  const years = [...new Set(later.map((p) => p.year))].sort((a, b) => a - b);
+  return [now, ...years.map((at) => later.filter((p) => p.year === at))].flatMap((parts, i) =>
+    behindHolds(parts, i + 1),
+  );
+}
+
+/** The parts of one season, each hold point before the first of them that needs it. */
+function behindHolds(parts: readonly Part[], season: number): WorkStep[] {
+  const signed = new Map<HoldKey, string>();
+  return parts.flatMap(({ operation, year, ...part }): WorkStep[] => {
+    const asked = operation.first.filter((hold) => !signed.has(hold));
+    for (const hold of asked) signed.set(hold, holdKey(hold, operation, part.part));
+    return [
+      ...asked.map((hold) => ({ key: signed.get(hold)!, season, year, hold, text: HOLD_POINTS[hold] })),
+      {
+        key: stepKey(operation.key, part.part),
+        season,
+        year,
+        operation: operation.key,
+        ...part,
+        first: operation.first.map((hold) => ({ key: signed.get(hold)!, hold })),
+      },
+    ];
+  });
 }
 
 /** The amounts that were recorded on site, in the units of the operation's own quantities. */

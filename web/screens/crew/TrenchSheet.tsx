@@ -23,6 +23,8 @@ export interface TrenchSheetProps {
   firmSchools: HouseSchools;
   site: Site;
   today: string;
+  /** The season that is shown first. */
+  season: number;
 }
 
 /** One sheet for the crew: the spokes of a season with their tapes, what they take, the order of work and its hold points. */
@@ -46,7 +48,7 @@ export function TrenchSheet(props: TrenchSheetProps) {
     firm: firmSchools,
     stressed: isStressed(visit),
   });
-  const [season, setSeason] = useState(1);
+  const [season, setSeason] = useState(props.season);
   const [figure, size] = useMeasured<HTMLElement>({ width: 520, height: 520 });
   const kinds = useMemo(() => new Map(site.things.map((t) => [t.name, t.kind])), [site]);
   const plan = trenches?.plan;

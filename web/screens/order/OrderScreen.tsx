@@ -37,7 +37,7 @@ export function OrderScreen(props: {
   );
   const record = (step: string, work: WorkDone | undefined, field: string) =>
     control.set('work', workId(visitId, step), visitId, work ?? null, field);
-  const stages = [...new Set(order.steps.map(stageOf))];
+  const seasons = [...new Set(order.steps.map((s) => s.season))];
   const work = order.steps.filter((s) => 'operation' in s);
   const finished = work.filter((s) => done.has(s.key)).length;
   return (
@@ -90,14 +90,16 @@ export function OrderScreen(props: {
           </section>
         )}
         <Entry>
-          {stages.map((stage) => (
-            <section key={stage} aria-label={stage === 1 ? 'Now' : `Stage ${stage}`} className="mb-6">
+          {seasons.map((season) => (
+            <section key={season} aria-label={season === 1 ? 'Now' : `Season ${season}`} className="mb-6">
               <h2 className="border-b-[1.5px] border-ink pb-1">
-                {stage === 1 ? 'In this order' : `Later: stage ${stage}, ${yearOf(order.steps, stage)}`}
+                {season === 1
+                  ? 'In this order'
+                  : `Later: ${order.steps.find((s) => s.season === season)!.year}`}
               </h2>
               <ol>
                 {order.steps
-                  .filter((s) => stageOf(s) === stage)
+                  .filter((s) => s.season === season)
                   .map((step) => (
                     <StepEntry
                       key={step.key}
@@ -124,12 +126,6 @@ export function OrderScreen(props: {
   );
 }
 
-const stageOf = (step: OrderStep): number =>
-  'operation' in step ? step.stage : Number(/-([2-5])$/.exec(step.key)?.[1] ?? 1);
-
-const yearOf = (steps: readonly OrderStep[], stage: number): number | undefined =>
-  steps.flatMap((s) => ('operation' in s && s.stage === stage ? [s.year] : []))[0];
-
 /** Hold points that a step waits for and nobody has signed. */
 function unsignedBefore(
   steps: readonly OrderStep[],
@@ -137,9 +133,8 @@ function unsignedBefore(
   done: ReadonlyMap<string, WorkDone>,
 ): string[] {
   if (!('operation' in step)) return [];
+  const asked = new Set(step.first.map((f) => f.key));
   return steps.flatMap((s) =>
-    'hold' in s && stageOf(s) === step.stage && step.first.includes(s.hold) && done.get(s.key)?.how !== 'done'
-      ? [s.text]
-      : [],
+    'hold' in s && asked.has(s.key) && done.get(s.key)?.how !== 'done' ? [s.text] : [],
   );
 }

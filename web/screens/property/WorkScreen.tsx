@@ -15,7 +15,7 @@ import {
 } from '@undrel/core/costing';
 import { tidy } from '@undrel/core/units';
 import type { OrderMaterial } from '../../protocol/order';
-import type { PropertyWork, WorkTree } from '../../protocol/propertyWork';
+import { isDone, isOpen, type PropertyWork, type WorkTree } from '../../protocol/propertyWork';
 import { Entry, useAlive } from '../../ui/controls/Entry';
 import { useUnticked } from '../../ui/useUnticked';
 import { materialText } from '../../ui/materialText';
@@ -44,6 +44,9 @@ export function WorkScreen({
   const [left, toggle] = useUnticked();
   const { units: system } = usePreferences();
   const taken = work.trees.filter((t) => !left.has(t.id));
+  const open = taken.filter(isOpen);
+  const finished = taken.flatMap((t) => t.done);
+  const stepsDone = taken.flatMap((t) => t.steps).filter((s) => isDone(s.done)).length;
   const needs = needsTogether(taken.map((t) => t.needs));
   const hours = crewHours(needs);
   const days = Math.max(1, Math.ceil(hours / CREW_DAY - 1e-9));
@@ -68,7 +71,9 @@ export function WorkScreen({
           <h1>
             {work.trees.length === 0
               ? 'Nothing is prescribed on these grounds'
-              : `${taken.length} trees, ${tidy(hours, 1)} crew hours: ${days} ${unitWord('day', days)}`}
+              : open.length === 0
+                ? 'Nothing is left to do'
+                : `${open.length} ${unitWord('tree', open.length)}, ${tidy(hours, 1)} crew hours: ${days} ${unitWord('day', days)}`}
           </h1>
           {whole && work.trees.length > 0 && (
             <p className="text-xl my-1" data-testid="property-total">
@@ -76,6 +81,13 @@ export function WorkScreen({
               {whole.tax && `, ${whole.tax.name} included`}
               {stages.length > 1 &&
                 `: ${stages.map((s) => `${s.year} ${formatMoney(s.estimate.total, whole.currency)}`).join(', ')}`}
+            </p>
+          )}
+          {stepsDone > 0 && (
+            <p data-testid="property-done">
+              Done and recorded: {stepsDone} {unitWord('step', stepsDone)} of the work
+              {rates && `, ${formatMoney(estimate(finished, rates).net, rates.currency)} net without travel`}.
+              The sums are of what is left.
             </p>
           )}
           <p className="text-muted mb-2">
@@ -132,7 +144,7 @@ export function WorkScreen({
                     ))}
                     <ul>
                       {tree.holds
-                        .filter((h) => !/-[2-5]$/.test(h.key))
+                        .filter((h) => h.season === tree.now)
                         .map((h) => (
                           <Tick key={h.key} {...{ tree, tick }} step={h} about={`Sign: ${h.text}`} wash>
                             Stop: {h.text}
@@ -144,10 +156,11 @@ export function WorkScreen({
                           tree={tree}
                           step={s}
                           about={`Done: ${s.title}`}
-                          tick={s.stage > 1 ? undefined : tick}
+                          tick={s.season === tree.now ? tick : undefined}
                           unsigned={s.first.filter((f) => tree.holds.some((h) => h.key === f && !h.done))}
                         >
-                          <strong>{s.title}.</strong> {s.text}
+                          <strong>{s.title}.</strong> {s.season > tree.now && `In ${s.year}. `}
+                          {s.text}
                         </Tick>
                       ))}
                     </ul>
@@ -171,7 +184,7 @@ const UNREACHED =
 /** A line of the day sheet: ticked on the phone where somebody may, on paper by pencil. */
 function Tick(props: {
   tree: WorkTree;
-  step: WorkTree['holds'][number];
+  step: { key: string; done?: WorkTree['holds'][number]['done'] };
   about: string;
   wash?: boolean;
   /** Points to sign first. */
@@ -194,7 +207,7 @@ function Tick(props: {
   const waits = unsigned.length > 0 && step.done === undefined;
   const text = (
     <>
-      <Box done={step.done === 'done' || step.done === 'changed'} /> {props.children}
+      <Box done={isDone(step.done)} /> {props.children}
       {step.done && step.done !== 'done' && <em> ({step.done})</em>}
     </>
   );
@@ -228,7 +241,8 @@ function Tick(props: {
 function Box({ done }: { done: boolean }) {
   return (
     <span className="inline-flex w-[1.1em] h-[1.1em] border-[1.5px] border-ink items-center justify-center font-bold leading-none align-[-0.15em]">
-      {done && '×'}
+      {/* Never empty, so that it stands on the line of the text. */}
+      {done ? '×' : '\u00a0'}
       <span className="sr-only">{done ? 'done' : 'open'}</span>
     </span>
   );

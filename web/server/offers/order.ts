@@ -46,29 +46,29 @@ export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], t
   const trenches = trenchWork(source);
   const advice = assessDigKept(source)?.advice;
   return {
-    steps: workOrder(planned, visit).map((step) => {
-      const bare = { quantities: [], method: [], cautions: [], acceptance: [], season: '', dateProblems: [] };
+    steps: workOrder(planned, visit, trenches?.bySeason?.length).map((step) => {
+      const bare = { quantities: [], method: [], cautions: [], acceptance: [], when: '', dateProblems: [] };
       if ('hold' in step) return { ...step, ...bare };
       const operation = planned.find((o) => o.key === step.operation)!;
-      const on = step.stage === 1 ? visit.decisions.find((d) => d.operation === operation.key)?.on : step.on;
+      const on = step.part === 1 ? visit.decisions.find((d) => d.operation === operation.key)?.on : step.on;
       const sheet = SHEETS[operation.key];
-      const own =
-        operation.key === 'trench'
-          ? (trenches?.bySeason?.[0] ?? trenches?.quantities ?? [])
-          : operation.quantities;
+      const dug = trenches?.bySeason?.[step.part - 1] ?? (step.part === 1 && trenches?.quantities);
+      const own = operation.key === 'trench' ? dug || [] : step.part === 1 ? operation.quantities : [];
       return {
         ...step,
-        text: visit.decisions.find((d) => d.operation === operation.key)?.wording ?? step.text,
-        quantities: step.stage === 1 ? [...own] : [],
+        text:
+          (step.part === 1 && visit.decisions.find((d) => d.operation === operation.key)?.wording) ||
+          step.text,
+        quantities: [...own],
         method: operation.method,
         cautions: operation.cautions,
         acceptance: operation.acceptance,
-        season: operation.season,
+        when: operation.season,
         ...(on && { on }),
         dateProblems: on ? dateProblems(operation, tree.species, on, closed) : [],
         ...(sheet &&
           (step.operation !== 'trench' || trenches) && {
-            sheet: `/trees/${treeId}/${sheet}${step.stage > 1 ? `?stage=${step.stage}` : ''}`,
+            sheet: `/trees/${treeId}/${sheet}${step.part > 1 ? `?${sheet === SHEETS.prune ? 'stage' : 'season'}=${step.part}` : ''}`,
           }),
       };
     }),

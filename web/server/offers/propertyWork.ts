@@ -1,7 +1,7 @@
-import { needsOf } from '@undrel/core/costing';
+import { needsLeft, needsOf } from '@undrel/core/costing';
 import { plannedOf } from '@undrel/core/prescription';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
-import type { PropertyWork, WorkTree } from '../../protocol/propertyWork';
+import { isDone, type PropertyWork, type WorkTree } from '../../protocol/propertyWork';
 import type { Viewer } from '../accounts/session';
 import { assessed } from '../assessed';
 import { loadProperty } from '../grounds/grounds';
@@ -40,6 +40,10 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
   const recorded = new Map((visit.work ?? []).map((w) => [w.step, w.how]));
   const said = (key: string) => ({ ...(recorded.has(key) && { done: recorded.get(key)! }) });
   const needs = needsOf(planned, visit, trenchWork(source));
+  const finished = new Set([...recorded].flatMap(([step, how]) => (isDone(how) ? [step] : [])));
+  const steps = order.steps.filter((s) => 'operation' in s);
+  const open = steps.filter((s) => !finished.has(s.key));
+  const left = needsLeft(needs, finished);
   return {
     id,
     visitId,
@@ -47,26 +51,28 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
     species: tree.species,
     visitDate: visit.date,
     verdict: verdict.summary,
-    steps: order.steps.flatMap((s) =>
-      'operation' in s
-        ? [
-            {
-              key: s.key,
-              title: s.title,
-              text: writeLengths(s.text, system),
-              stage: s.stage,
-              first: s.first.map((hold) => `hold-${hold}${s.stage > 1 ? `-${s.stage}` : ''}`),
-              ...said(s.key),
-            },
-          ]
-        : [],
+    steps: steps.map((s) => ({
+      key: s.key,
+      title: s.title,
+      text: writeLengths(s.text, system),
+      season: s.season,
+      year: s.year,
+      first: s.first.map((f) => f.key),
+      ...said(s.key),
+    })),
+    holds: order.steps.flatMap((s) =>
+      'hold' in s ? [{ key: s.key, text: s.text, season: s.season, ...said(s.key) }] : [],
     ),
-    holds: order.steps.flatMap((s) => ('hold' in s ? [{ key: s.key, text: s.text, ...said(s.key) }] : [])),
+    now: (open[0] ?? steps.at(-1))?.season ?? 1,
     never: order.never,
     clashes: order.clashes.map((c) => writeLengths(c, system)),
-    needs,
-    unpriced: unpricedOf(planned, needs),
-    materials: materialsOf(needs),
+    needs: left,
+    done: needs.filter((n) => n.step !== undefined && finished.has(n.step)),
+    unpriced: unpricedOf(
+      open.map(({ operation }) => planned.find((o) => o.key === operation)!),
+      needs,
+    ),
+    materials: materialsOf(left),
   };
 }
 

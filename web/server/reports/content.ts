@@ -51,7 +51,7 @@ import { soilPart } from './soilPart';
 import { refusedSpokes, trenchPart } from './trenchPart';
 import { assessed, explained } from '../assessed';
 import { estimateRows, leftOut, moneyRange, percents } from '../offers/words';
-import { worthOf } from '../offers/worth';
+import { trenchWork, worthOf } from '../offers/worth';
 
 export interface ReportSource {
   tree: Tree;
@@ -231,14 +231,15 @@ function worthPart(
 }
 
 /** What is done when, and what is signed before it. */
-function schedulePart(planned: readonly Operation[], visit: Visit): string[][] {
-  const steps = workOrder(planned, visit);
+function schedulePart(planned: readonly Operation[], source: ReportSource): string[][] {
+  const { visit } = source;
+  const steps = workOrder(planned, visit, trenchWork(source)?.bySeason?.length);
   const rows = steps.flatMap((step) => {
     if ('hold' in step) return [];
-    const on = step.stage === 1 ? visit.decisions.find((d) => d.operation === step.operation)?.on : step.on;
+    const on = step.part === 1 ? visit.decisions.find((d) => d.operation === step.operation)?.on : step.on;
     const when =
-      on ?? (step.stage > 1 ? String(step.year) : planned.find((o) => o.key === step.operation)!.season);
-    return [[when, step.title, step.first.map((hold) => HOLD_POINTS[hold]).join('; ')]];
+      on ?? (step.part > 1 ? String(step.year) : planned.find((o) => o.key === step.operation)!.season);
+    return [[when, step.title, step.first.map(({ hold }) => HOLD_POINTS[hold]).join('; ')]];
   });
   return visit.lookAgain ? [...rows, [visit.lookAgain.on, `Look again: ${visit.lookAgain.why}`, '']] : rows;
 }
@@ -409,7 +410,7 @@ export function reportContent(source: ReportSource): ReportContent {
       .filter((o) => !planned.includes(o))
       .map((o) => ({ title: o.title, reason: say(o.why.length > 0 ? o.why.join('; ') : o.summary) })),
     ...worthPart(source),
-    schedule: schedulePart(planned, visit),
+    schedule: schedulePart(planned, source),
     ...(revision && { revision }),
     ...(work.length > 0 && { work }),
     ...(visit.lookAgain ? { lookAgain: `${visit.lookAgain.on}: ${visit.lookAgain.why}` } : {}),

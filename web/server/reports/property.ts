@@ -5,7 +5,7 @@ import { plannedOf } from '@undrel/core/prescription';
 import { formatQuantity, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { paperOf, type Block, type ReadDocument, type Section } from '../../protocol/document';
 import type { PropertyPage } from '../../protocol/grounds';
-import type { ReportProgress, WorkTree } from '../../protocol/propertyWork';
+import { isOpen, type ReportProgress, type WorkTree } from '../../protocol/propertyWork';
 import { propertyMap } from '../../ui/drawing/propertyMap';
 import { assessed } from '../assessed';
 import { workOfTree, type TreeSource } from '../offers/propertyWork';
@@ -45,6 +45,9 @@ const headOf = ({ page, firm, made, system }: Grounds): Omit<ReadDocument, 'sect
   paper: paperOf(system),
 });
 
+const workText = ({ title, done }: WorkTree['steps'][number]): string =>
+  `${title.toLowerCase()}${done ? ` (${done})` : ''}`;
+
 /** The first pages: how many need what, the table of trees, cohorts, map and sums. */
 function overview(grounds: Grounds, sources: readonly TreeSource[], work: readonly WorkTree[]): ReadDocument {
   const { page, rates, firm } = grounds;
@@ -53,7 +56,10 @@ function overview(grounds: Grounds, sources: readonly TreeSource[], work: readon
   const whole = rates && estimate(needs, rates);
   const stages = rates ? byStage(needs, rates) : [];
   const net = (w: WorkTree) => (rates ? formatMoney(estimate(w.needs, rates).net, rates.currency) : '');
-  const worked = new Set(work.map((w) => w.id));
+  const open = work.filter(isOpen);
+  const finished = work.length - open.length;
+  const done = work.flatMap((w) => w.done);
+  const worked = new Set(open.map((w) => w.id));
   const mapped = sources.flatMap(({ id, source: { tree } }) =>
     tree.position ? [{ label: tree.label, ...tree.position, work: worked.has(id) }] : [],
   );
@@ -63,11 +69,23 @@ function overview(grounds: Grounds, sources: readonly TreeSource[], work: readon
       blocks: [
         text([firm, ...head.lines].join('. '), 'muted'),
         text(
-          `${work.length} of ${page.trees.length} trees need work; ${sources.length - work.length} that were visited need none, ${page.trees.length - sources.length} were not visited.`,
+          `${open.length} of ${page.trees.length} trees need work; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - work.length} that were visited need none, ${page.trees.length - sources.length} were not visited.`,
           'lead',
         ),
         ...(whole
-          ? [text(`All of it comes to ${formatMoney(whole.total, rates.currency)}, tax included.`, 'strong')]
+          ? [
+              text(
+                `${done.length > 0 ? 'What is left' : 'All of it'} comes to ${formatMoney(whole.total, rates.currency)}, tax included.`,
+                'strong',
+              ),
+              ...(done.length > 0
+                ? [
+                    text(
+                      `Work for ${formatMoney(estimate(done, rates).net, rates.currency)} net, without travel, is done and recorded.`,
+                    ),
+                  ]
+                : []),
+            ]
           : []),
         ...(mapped.length > 0
           ? [
@@ -88,7 +106,7 @@ function overview(grounds: Grounds, sources: readonly TreeSource[], work: readon
         {
           as: 'table',
           label: 'Trees',
-          head: ['tree', 'species', 'visited', 'what is done', 'net'],
+          head: ['tree', 'species', 'visited', 'work', done.length > 0 ? 'net, left' : 'net'],
           widths: [15, 21, 12, 38, 14],
           rows: sources.map(({ id, source }) => {
             const own = work.find((w) => w.id === id);
@@ -96,7 +114,7 @@ function overview(grounds: Grounds, sources: readonly TreeSource[], work: readon
               source.tree.label,
               source.tree.species,
               source.visit.date,
-              own ? own.steps.map((s) => s.title.toLowerCase()).join(', ') : 'nothing',
+              own ? own.steps.map(workText).join(', ') : 'none',
               own ? net(own) : '',
             ];
           }),

@@ -9,11 +9,11 @@ export const metadata: Metadata = { title: 'Trenches, crew sheet' };
 
 interface Props {
   params: Promise<{ tree: string }>;
-  searchParams: Promise<{ visit?: string }>;
+  searchParams: Promise<{ visit?: string; season?: string }>;
 }
 
 export default async function TrenchSheetPage({ params, searchParams }: Props) {
-  const [{ tree }, { visit }] = await Promise.all([params, searchParams]);
+  const [{ tree }, { visit, season }] = await Promise.all([params, searchParams]);
   const loaded = await signedIn((db) => loadCase(db, tree));
   const newest = loaded?.items
     .flatMap((i) =>
@@ -30,6 +30,7 @@ export default async function TrenchSheetPage({ params, searchParams }: Props) {
       property={loaded.property.name}
       firmSchools={loaded.firmSchools}
       site={loaded.site}
+      season={Math.max(1, Number.parseInt(season ?? '1', 10) || 1)}
       today={today()}
     />
   );

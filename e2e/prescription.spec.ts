@@ -252,6 +252,17 @@ test('a rate that is no amount is named, and nothing typed is lost', async ({ pa
     'Crew: “sixty” is not an amount; allowed: 0 to 100000, at most 2 decimals.',
   );
   await expect(crew).toHaveValue('sixty');
+
+  // By the yard: the price by the metre is converted, or left, and nothing else is touched. 1 m3 is 1.308 yd3.
+  const mulch = page.getByLabel(/^Mulch/);
+  await mulch.fill('36.80');
+  await page.getByRole('radio', { name: 'ft, ft², yd³' }).check();
+  await page.getByRole('button', { name: 'Convert them' }).click();
+  await expect(mulch).toHaveValue('28.14');
+  await expect(crew).toHaveValue('sixty');
+  await page.getByRole('radio', { name: 'm, m², m³' }).check();
+  await page.getByRole('button', { name: 'Leave as typed' }).click();
+  await expect(mulch).toHaveValue('28.14');
 });
 
 test('the work on the grounds: its sums follow what is ticked, its report is made with progress and can be stopped', async ({
@@ -286,6 +297,12 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
   }
   await ring.click();
   await expect(ring).toBeChecked();
+  // What is done is told, and falls out of the sums.
+  await expect(page.getByTestId('property-done')).toHaveText(
+    /^Done and recorded: 1 step of the work, €[\d.]+ net without travel\./,
+  );
+  await expect.poll(money).toBeLessThan(before);
+  const left = await money();
 
   const make = page.getByRole('button', { name: 'Make the report, PDF' });
   await expect(make).toBeEnabled();
@@ -296,7 +313,9 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
   const [file] = await Promise.all([page.waitForEvent('download'), make.click()]);
   const text = await textOf(readFileSync((await file.path())!));
   expect(text).toContain('Lanternfield Tram Terminus');
-  expect(text).toContain(`€${before.toLocaleString('en', { minimumFractionDigits: 2 })}, tax included`);
+  expect(text).toContain(
+    `What is left comes to €${left.toLocaleString('en', { minimumFractionDigits: 2 })}, tax included`,
+  );
   const told = await page.getByRole('status').textContent();
   const pages = /^(\d+) pages/.exec(told!)![1];
   expect(text).toContain(`${pages} of ${pages}`);

@@ -1,10 +1,12 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { assess } from '../assessment';
 import type { Visit } from '../casefile';
+import { readCase } from '../casefile/schema';
 import type { Quantity } from '../units/quantity';
 import { estimate, byStage, formatMoney, type Need } from './estimate';
-import { crewHours, needsOf, needsTogether } from './needs';
-import { currencyDigits, ratesSchema, readAmount, RESOURCE_KEYS, type Rates } from './rates';
+import { crewHours, needsLeft, needsOf, needsTogether } from './needs';
+import { currencyDigits, priceIn, ratesSchema, readAmount, RESOURCE_KEYS, type Rates } from './rates';
 
 const RATES: Rates = {
   currency: 'EUR',
@@ -158,6 +160,20 @@ test('a firm that charges by the foot and the yard gets its amounts in them, and
   ]);
   expect(ratesSchema.safeParse(us).success).toBe(true);
   const { measure: _, ...metric } = us;
+  // And a price by the other measure is the same money for the same amount, but for its own rounding.
+  for (const [key, amount, price] of [
+    ['disposal', 0.9144 ** 3 * 6, '10'],
+    ['drain', 3.048, '4'],
+    ['wall', 0.09290304 * 5, '2'],
+  ] as const) {
+    const by: Rates = { ...metric, prices: { [key]: priceIn(key, price, 'us', undefined, 2) } };
+    expect(Number(estimate([need(key, amount)], by).net)).toBeCloseTo(
+      Number(e.lines.find((l) => l.resource === key)!.sum),
+      0,
+    );
+  }
+  expect(priceIn('disposal', '29.90', undefined, 'us', 2)).toBe('22.86');
+  expect(priceIn('crew', '68.50', undefined, 'us', 2)).toBe('68.50');
   expect(estimate([need('drain', 3.048)], metric).lines[0]).toMatchObject({ charged: '3.05', unit: 'm' });
 });
 
@@ -193,6 +209,30 @@ test('soil opened over several seasons is charged in the season in which it is, 
     ['airTool', 5, 1],
     ['trip', 1, 1],
   ]);
+});
+
+test('what was done falls out of what is left, to the coin, and its travel with the last work of its year', () => {
+  const read = readCase(readFileSync('docs/example-case.json', 'utf8'), '2026-11-24');
+  if (!read.ok) throw new Error('the example does not read');
+  const { tree, events, visits } = read.caseFile;
+  const visit = visits.at(-1)!;
+  const { operations } = assess(tree, events, visit);
+  const planned = operations.filter((o) => o.quantities.length > 0);
+  const all = needsOf(planned, visit, undefined);
+  const steps = [...new Set(all.flatMap((n) => n.step ?? []))];
+  expect(steps.length).toBeGreaterThan(3);
+  fc.assert(
+    fc.property(fc.subarray(steps), (done) => {
+      const left = needsLeft(all, new Set(done));
+      const sum = (needs: readonly Need[]) => Number(estimate(needs, RATES).net);
+      const worked = all.filter((n) => done.includes(n.step ?? ''));
+      const idle = !left.some((n) => n.resource === 'crew');
+      expect(left.some((n) => n.resource === 'trip')).toBe(!idle);
+      expect(sum(left) + sum(worked) + (idle ? Number(RATES.prices.trip) : 0)).toBeCloseTo(sum(all), 9);
+    }),
+  );
+  // The look afterwards is left when all else is done.
+  expect(needsLeft(all, new Set(steps)).map((n) => n.resource)).toEqual(['consultant']);
 });
 
 test('trees of one property share their trips: one for each day of eight hours and stage', () => {

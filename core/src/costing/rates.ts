@@ -50,6 +50,27 @@ export function chargedBy(resource: ResourceKey, measure: Rates['measure']): { u
   return (measure === 'us' ? US_UNITS[unit] : undefined) ?? { unit, times: 1 };
 }
 
+/** Resources that are charged by a length, an area or a volume. */
+export const MEASURED_RESOURCES = RESOURCE_KEYS.filter((key) => RESOURCES[key].unit in US_UNITS);
+
+/**
+ * The same price by the other measure, to as many decimals: 29.90 by the m³ are 22.86 by the yd³.
+ *
+ * @param price a decimal as text
+ * @param digits decimals of the currency
+ */
+export const priceIn = (
+  resource: ResourceKey,
+  price: string,
+  from: Rates['measure'],
+  to: Rates['measure'],
+  digits: number,
+): string =>
+  new Big(price)
+    .times(chargedBy(resource, from).times)
+    .div(chargedBy(resource, to).times)
+    .toFixed(digits, Big.roundHalfUp);
+
 /** Highest price of one unit, and highest tax; beyond it a slip of the finger is likelier than a price. */
 export const MOST_PRICE = 100_000;
 export const MOST_TAX = 40;

@@ -2,7 +2,20 @@
 
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
-import { chargedBy, RESOURCE_KEYS, RESOURCES, type Rates, type ResourceKey } from '@undrel/core/costing';
+import {
+  chargedBy,
+  currencyDigits,
+  isCurrency,
+  MEASURED_RESOURCES,
+  MOST_PRICE,
+  priceIn,
+  readAmount,
+  RESOURCE_KEYS,
+  RESOURCES,
+  unitWord,
+  type Rates,
+  type ResourceKey,
+} from '@undrel/core/costing';
 import type { ClosedSeason, OperationKey } from '@undrel/core/prescription';
 import { useAlive } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
@@ -43,6 +56,7 @@ export function RatesScreen(props: {
     taxPercent: props.rates?.tax?.percent ?? '',
     closed: [...props.closed],
   });
+  const [pricedBy, setPricedBy] = useState(typed.measure);
   const [version, setVersion] = useState(props.version);
   const [answer, setAnswer] = useState<{ told?: string; problem?: string; field?: string }>({});
   const [busy, startSaving] = useTransition();
@@ -113,6 +127,14 @@ export function RatesScreen(props: {
             </label>
           ))}
         </fieldset>
+        <OtherMeasure
+          typed={typed}
+          pricedBy={pricedBy}
+          convert={(prices) => {
+            change({ prices: { ...typed.prices, ...prices } });
+            setPricedBy(typed.measure);
+          }}
+        />
         <div className="grid grid-cols-[1fr_8rem] sm:grid-cols-[1fr_10rem] gap-x-4 border-t-[1.5px] border-ink mt-4">
           {RESOURCE_KEYS.map((key) => (
             <label key={key} className="contents">
@@ -266,6 +288,53 @@ export function RatesScreen(props: {
           <p className="told mt-6">Owners and consultants set the rates.</p>
         )}
       </main>
+    </div>
+  );
+}
+
+/** Prices that were typed by another measure than they are now charged by, and what they would be by this one. */
+function OtherMeasure(props: {
+  typed: TypedRates;
+  pricedBy: Rates['measure'];
+  convert: (prices: TypedRates['prices']) => void;
+}) {
+  const { typed, pricedBy } = props;
+  const digits = isCurrency(typed.currency) ? currencyDigits(typed.currency) : 2;
+  const affected = MEASURED_RESOURCES.flatMap((key) => {
+    const read = readAmount(RESOURCES[key].label, typed.prices[key] ?? '', MOST_PRICE, digits);
+    return read.ok && read.amount !== undefined ? [{ key, price: read.amount }] : [];
+  });
+  if (typed.measure === pricedBy || affected.length === 0) return null;
+  const converted = affected.map(({ key, price }) => ({
+    key,
+    price,
+    to: priceIn(key, price, pricedBy, typed.measure, digits),
+  }));
+  return (
+    <div className="told my-2" role="status">
+      <p>
+        {affected.length} {unitWord('price', affected.length)} below {affected.length === 1 ? 'was' : 'were'}{' '}
+        typed by another measure:{' '}
+        {converted
+          .map(
+            ({ key, price, to }) =>
+              `${RESOURCES[key].label} ${price} by the ${chargedBy(key, pricedBy).unit}, ${to} by the ${chargedBy(key, typed.measure).unit}`,
+          )
+          .join('; ')}
+        .
+      </p>
+      <div className="flex flex-wrap gap-2 mt-2">
+        <button
+          type="button"
+          className="act"
+          onClick={() => props.convert(Object.fromEntries(converted.map(({ key, to }) => [key, to])))}
+        >
+          Convert {affected.length === 1 ? 'it' : 'them'}
+        </button>
+        <button type="button" className="quiet" onClick={() => props.convert({})}>
+          Leave as typed
+        </button>
+      </div>
     </div>
   );
 }

@@ -126,7 +126,7 @@ export function SchoolsScreen(props: {
                           </span>
                         )}
                         {props.choose && (
-                          <>
+                          <div className="flex gap-2">
                             {(['tree', 'property'] as const).map((level) => (
                               <button
                                 key={level}
@@ -139,7 +139,7 @@ export function SchoolsScreen(props: {
                                 {FOLLOW[level]}
                               </button>
                             ))}
-                          </>
+                          </div>
                         )}
                       </div>
                       {school.warning && <p className="wrong my-1">{school.warning}</p>}

@@ -12,6 +12,11 @@ import { chooseSchoolAction } from './actions';
 
 export const metadata: Metadata = { title: 'Other schools' };
 
+/** The page says that there is no plan; why is for whoever runs the server. */
+function failedPlan(error: unknown): undefined {
+  console.error(error);
+}
+
 export default async function SchoolsPage(props: {
   params: Promise<{ tree: string }>;
   searchParams: Promise<{ visit?: string }>;
@@ -31,7 +36,7 @@ export default async function SchoolsPage(props: {
       tree={source.tree.label}
       visitDate={source.visit.date}
       {...schoolsOf(source, source.rates)}
-      cuts={given && cutsUnderSchools(given).catch(() => undefined)}
+      cuts={given && cutsUnderSchools(given).catch(failedPlan)}
       choose={page.mayMeasure ? chooseSchoolAction.bind(null, tree) : undefined}
     />
   );

@@ -107,10 +107,14 @@ export function surfaceOf(profiles: readonly SurfaceProfile[], stemRadius: numbe
       const { end, line } = at(bearing);
       return distance > end + 1e-9 ? 0 : depthAt(line, distance);
     },
+    // Of a hair's breadth of it the sum may round to less than nothing.
     volume: () =>
-      roundIntegral(
-        (bearing) => radialVolume(at(bearing).line, stemRadius),
-        sorted.map((p) => p.bearing),
+      Math.max(
+        0,
+        roundIntegral(
+          (bearing) => radialVolume(at(bearing).line, stemRadius),
+          sorted.map((p) => p.bearing),
+        ),
       ),
   };
 }

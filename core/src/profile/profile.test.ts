@@ -112,6 +112,16 @@ test('more mulch never measures less', () => {
   );
 });
 
+test('a hair of mulch measures nothing or a hair, never less than nothing', () => {
+  const hair = fc.double({ min: 0, max: 1e-9, noNaN: true });
+  fc.assert(
+    fc.property(hair, hair, fc.double({ min: 0.001, max: 1, noNaN: true }), (depth, ends, stem) => {
+      const profile = { bearing: 0, mulch: [{ distance: 0, depth }], mulchEnds: ends, fill: [] };
+      expect(mulchOf([profile], stem)!.volume.value).toBeGreaterThanOrEqual(0);
+    }),
+  );
+});
+
 test('level fill is a ring of its own volume, counted to where it was read', () => {
   const profiles = [0, 120, 240].map((bearing): GradeProfile => ({
     bearing,

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { Dimension } from './quantity';
 import { formatLength, formatQuantity, formatValue, parseLength, readLength, writeLengths } from './index';
 
 const metres = (text: string, unit?: 'cm' | 'in') => {
@@ -85,4 +86,29 @@ test('quantities and sentences come out in either system', () => {
     'deeper than 7.5 cm, out to 1.22 m',
   );
   expect(writeLengths('{m:0.1016}', 'us')).toBe('4.0 in');
+});
+
+test('every dimension in either system, by the exact definitions of the units', () => {
+  // 1 ft = 0.3048 m, 1 lb = 0.45359237 kg (both exact, international yard and pound agreement of 1959);
+  // 1 US gal = 3.785411784 L (231 in3, exact).
+  const both = (value: number, dimension: Dimension, step?: number) =>
+    (['metric', 'us'] as const).map((system) => formatValue(value, dimension, system, step));
+  expect(both(0.3048, 'short length')).toEqual(['30 cm', '12.0 in']);
+  expect(both(3.048, 'long length')).toEqual(['3.05 m', '10.0 ft']);
+  expect(both(9.290304, 'area')).toEqual(['9.3 m²', '100 ft²']);
+  expect(both(3.785411784 * 20, 'litres')).toEqual(['76 L', '20 gal']);
+  expect(both(45.359237, 'mass')).toEqual(['45 kg', '100 lb']);
+  expect(both(0.0254 / 3600, 'water rate')).toEqual(['25 mm/h', '1.0 in/h']);
+  expect(both(0.00254 / 3600, 'water rate')).toEqual(['2.5 mm/h', '0.10 in/h']);
+  expect(both(0.05, 'volume')).toEqual(['0.050 m³', '0.07 yd³']);
+  // The same in both: shares, counts, hours, bulk density and years.
+  for (const [value, dimension, text] of [
+    [0.256, 'share', '26 %'],
+    [2.346, 'ratio', '2.35'],
+    [12, 'count', '12'],
+    [1.25, 'hours', '1.3 h'],
+    [1450, 'density', '1.45 g/cm³'],
+    [2026, 'year', '2026'],
+  ] as const)
+    expect(both(value, dimension)).toEqual([text, text]);
 });

@@ -1,0 +1,53 @@
+import { answersTo, answerTo, SECTORS } from '../../base/question';
+import type { Finding } from '../../casefile/model';
+import { LIMITS } from '../../practice/limits';
+import { asked, first, type Readers } from './reader';
+
+const sides = (findings: readonly Finding[]): string => findings.map((f) => SECTORS[f.part!]).join(', ');
+
+/** Where the stem enters the ground. */
+export const BASE_READERS: Readers = {
+  'base.entry': first(({ profile: { flare } }) => {
+    if (flare.looked === 0) return undefined;
+    const hidden = (flare.looked - flare.seen) / flare.looked;
+    return {
+      answer: hidden >= LIMITS.flareHiddenShare.value ? 'straight' : hidden > 0.15 ? 'part' : 'flared',
+      says:
+        hidden > 0
+          ? `flare hidden on ${flare.looked - flare.seen} of ${flare.looked} sides`
+          : `flare seen on ${flare.seen} of ${flare.looked} sides`,
+    };
+  }, asked('look.flare')),
+  'base.oneSided': ({ profile: { flare } }) => {
+    if (flare.looked < 4) return undefined;
+    const hidden = flare.looked - flare.seen;
+    return { answer: hidden > 0 && flare.seen > 0 && hidden <= 3 ? 'some' : 'alike' };
+  },
+  'base.bark': ({ visit }) => {
+    const bark = answersTo(visit.findings, 'base.bark').filter((f) => f.answer !== undefined);
+    if (bark.length === 0) return undefined;
+    const soft = bark.filter((f) => f.answer === 'soft' || f.answer === 'loose');
+    const dark = bark.filter((f) => f.answer === 'dark');
+    if (soft.length > 0)
+      return { answer: 'soft', says: `bark soft or loose at the soil line on ${sides(soft)}` };
+    if (dark.length > 0)
+      return { answer: 'dark', says: `bark dark or damp at the soil line on ${sides(dark)}` };
+    return { answer: 'sound' };
+  },
+  'base.push': ({ visit, tree, year }) => {
+    const finding = answerTo(visit.findings, 'base.push');
+    if (!finding?.answer) return undefined;
+    const age = tree.plantedYear === undefined ? undefined : year - tree.plantedYear;
+    // A tree just planted still gives; that says nothing of its roots yet.
+    const young = age !== undefined && age < LIMITS.pushYears.value;
+    if (young && finding.answer === 'slight') return undefined;
+    return {
+      answer: finding.answer,
+      unsure: finding.unsure,
+      says:
+        finding.answer === 'none'
+          ? 'base firm when pushed'
+          : `base ${finding.answer === 'rocks' ? 'rocks' : 'gives'} when pushed${age === undefined ? '' : `, ${age} years after planting`}`,
+    };
+  },
+};

@@ -1,0 +1,31 @@
+import { vigourFrom } from '../../crown/vigour';
+import { LIMITS } from '../../practice/limits';
+import { shortMark } from '../../units/marks';
+import { asked, first, share, type Readers } from './reader';
+
+/** The crown and its shoots. */
+export const CROWN_READERS: Readers = {
+  'crown.density': first(
+    share('crown.density', 'crown density', ['densityHalf', 'densityFull'], true),
+    asked('look.density'),
+  ),
+  'crown.dieback': first(
+    share('crown.dieback', 'dieback', ['diebackSome', 'diebackMuch'], false),
+    asked('look.dieback'),
+  ),
+  'crown.extension': ({ visit }) => {
+    const vigour = vigourFrom(visit.findings);
+    if (!vigour) return undefined;
+    const { ratio, before, recent } = vigour;
+    const between = (ratio - LIMITS.vigourDrop.value) / (LIMITS.vigourHeld.value - LIMITS.vigourDrop.value);
+    const held = Math.min(1, Math.max(0, between));
+    const collapsed = ratio <= LIMITS.extensionHalf.value ? 1 : 0;
+    return {
+      agrees: [held, (1 - held) * (1 - collapsed), collapsed].map((a) => Math.max(1e-6, a)),
+      says:
+        held > 0.5
+          ? `shoots as long as before, ${shortMark(recent)} a year`
+          : `shoots fell from ${shortMark(before)} to ${shortMark(recent)} a year`,
+    };
+  },
+};

@@ -1,0 +1,62 @@
+import { LIMITS } from '../../practice/limits';
+import { shortMark } from '../../units/marks';
+import { asked, dug, first, intervals, type Readers } from './reader';
+
+/** What was dug up. */
+export const DIG_READERS: Readers = {
+  'dig.girdled': dug(({ share: squeezed }) => ({
+    agrees: intervals(squeezed, 0.02, ['girdledSome', 'girdledMuch', 'girdleBeyondPruning']),
+    says: `roots squeeze ${Math.round(100 * squeezed)} % of the bark`,
+  })),
+  'dig.inAnchor': dug(({ roots, pressings }) => {
+    const pressed = pressings.find(
+      (p) => p.length > 0 && [p.a, p.b].some((i) => roots[i]!.root.kind === 'structural'),
+    );
+    return pressed
+      ? {
+          answer: 'some',
+          says: `${roots[pressed.a]!.root.label} and ${roots[pressed.b]!.root.label} press on each other`,
+        }
+      : { answer: 'none' };
+  }),
+  'dig.mat': dug(({ roots }) => {
+    const count = roots.filter((r) => r.root.kind === 'adventitious').length;
+    return {
+      answer: count >= 3 ? 'mat' : count > 0 ? 'few' : 'none',
+      ...(count > 0 && { says: `${count} adventitious ${count === 1 ? 'root' : 'roots'} above the collar` }),
+    };
+  }),
+  'dig.shape': first(
+    asked('dig.shape'),
+    dug(({ pot }) => {
+      if (!pot) return undefined;
+      const wholly = pot.never.length > 0 && pot.left.length === 0;
+      return {
+        answer: wholly ? 'wholly' : pot.never.length > 0 ? 'partly' : 'none',
+        says: wholly ? 'no root has left the old pot' : `${pot.never.length} roots never left the old pot`,
+      };
+    }),
+  ),
+  'dig.anchors': dug(({ anchorage }) => {
+    const gap = anchorage.largestGap?.degrees ?? 360;
+    return {
+      answer:
+        anchorage.sound < LIMITS.anchorsFew.value ? 'few' : gap > LIMITS.anchorGap.value ? 'gap' : 'round',
+      says: `${anchorage.sound} sound anchors, largest gap ${Math.round(gap)}°`,
+    };
+  }),
+  'dig.decay': dug(({ roots }, { visit }) => {
+    const sectors = visit.dig!.decay ?? [];
+    const rotten = roots.filter((r) => r.root.condition === 'decayed' || r.root.condition === 'dead').length;
+    const wide = sectors.reduce((sum, s) => sum + ((s.to - s.from + 360) % 360), 0);
+    if (wide === 0 && rotten === 0) return { answer: 'none' };
+    return {
+      answer: wide >= 90 || rotten > roots.length / 3 ? 'much' : 'some',
+      says: `decay over ${Math.round(wide)}° of the collar, ${rotten} roots decayed or dead`,
+    };
+  }),
+  'dig.ring': first(({ visit }) => {
+    const ring = visit.dig?.barriers?.find((b) => b.kind === 'root-control ring' || b.kind === 'grate');
+    return ring && { answer: 'there', says: `a ${ring.kind}, ${shortMark(ring.diameter)} inside` };
+  }),
+};

@@ -1,10 +1,14 @@
 import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { agreedCuts, isStressed } from '@undrel/core/pruning';
 import { stemRate } from '@undrel/core/growth';
+import { anyCase } from '../../../core/tests/anyCase';
 import { textOf } from '../../../e2e/pdf';
 import { readCase } from '@undrel/core/case-schema';
 import type { Visit } from '@undrel/core/casefile';
+import { documentOf } from '../../ui/reportDocument';
 import { reportContent, type ReportSource } from './content';
+import { documentMarkdown } from './markdown';
 import { reportPdf } from './setDocument';
 
 const read = readCase(readFileSync('docs/example-case.json', 'utf8'), '2026-11-24');
@@ -39,6 +43,44 @@ test('every figure is written in the units asked for, none left as a mark', () =
     expect(text.includes(' yd³')).toBe(system === 'us');
     expect(text.includes(' m³')).toBe(system === 'metric');
   }
+});
+
+test('whatever a case holds, its report is whole: no hole in a sentence, no cell too many, no line drawn to nowhere', () => {
+  fc.assert(
+    fc.property(anyCase, fc.constantFrom('metric' as const, 'us' as const), (given, system) => {
+      for (const seen of given.visits) {
+        const own = {
+          ...given.tree,
+          label: 'Tree 1',
+          species: 'Tilia cordata',
+          commonName: 'Lime',
+          note: '',
+        };
+        const doc = documentOf(
+          reportContent(
+            source({
+              tree: own,
+              events: given.events.map(({ note: _, ...e }) => e),
+              visit: { ...seen, by: 'Ada', findings: seen.findings.map(({ note: _, ...f }) => f) },
+              visits: given.visits,
+              rates: { currency: 'EUR', prices: { crew: '68.50', trip: '38' } },
+              system,
+            }),
+          ),
+          undefined,
+        );
+        expect(documentMarkdown(doc)).not.toMatch(/\{[mM]:|NaN|undefined|Infinity|\[object|\bnull\b/);
+        for (const block of doc.sections.flatMap((section) => section.blocks)) {
+          if (block.as === 'table')
+            for (const cells of block.rows)
+              expect([block.label, cells.length]).toEqual([block.label, block.head.length]);
+          // JSON has no number that is none: such a place on a drawing would stand in it as null.
+          if (block.as === 'figure') expect(JSON.stringify(block.drawing)).not.toContain('null');
+        }
+      }
+    }),
+    { numRuns: 25 },
+  );
 });
 
 test('what the consultant decides is what stands in it', () => {

@@ -29,6 +29,9 @@ const TOOL_WORDS: Record<CollarTool, string> = {
   regrade: 'air tool, then a wider regrade or a tree well',
 };
 
+/** Roots that stand above grade leave nothing to take away there. */
+const belowGrade = (d: BearingValue): BearingValue => ({ ...d, value: Math.max(0, d.value) });
+
 /**
  * A bowl round the stem: a level floor of `room` from the bark at the depth of the collar, then a straight slope that
  * runs out to grade at `run` for each unit of depth.
@@ -53,7 +56,7 @@ export function bowl(
     ];
     return radialVolume(line, stemRadius);
   };
-  const mean = roundMean(depths.map((d) => ({ ...d, value: Math.max(0, d.value) })));
+  const mean = roundMean(depths.map(belowGrade));
   return {
     volume: roundIntegral(
       perRadian,
@@ -118,9 +121,16 @@ export function excavateOperation(s: Situation): Weighed {
   }
   const depths = collar.byBearing.map((b) => ({ bearing: b.bearing, value: b.value + above }));
   const deepest = collar.deepest.value;
+  if (deepest + above <= 0)
+    return {
+      ...base,
+      summary: 'The first roots stand above grade all round; there is nothing to dig away.',
+      why: base.why.length > 0 ? base.why : [collarDeep.text],
+    };
   const tool = toolFor(deepest);
   const shape = bowl(depths, stemRadius, limit('workingRoom'), limit('featherRun'));
-  const floor = roundMean(depths);
+  const floor = roundMean(depths.map(belowGrade));
+  const partlyAbove = depths.some((d) => d.value < 0);
   const spread = collar.depth.plusMinus;
   const volumeSpread =
     spread === undefined
@@ -166,6 +176,7 @@ export function excavateOperation(s: Situation): Weighed {
         { name: 'flare above the floor', value: above, dimension: 'short length' },
       ],
       spread,
+      partlyAbove ? ['Where the roots stand above grade the floor counts as level with it.'] : [],
     ),
     quantity('Bowl radius', shape.outerRadius, 'long length', 'stem radius + working room + run × depth', [
       { name: 'stem radius', value: stemRadius, dimension: 'short length' },

@@ -90,6 +90,19 @@ test('a deep young tree may be lifted, an old one not', () => {
   expect(advice(tree({ plantedYear: 1990 }), deep)).toMatchObject({ excavate: 'do', reset: 'not' });
 });
 
+test('roots that stand above grade leave nothing to dig away; where some do, the floor is level with grade there', () => {
+  const young: Tree = { label: 'T', species: 'x', stemDiameter: 0.1, plantedYear: 2015 };
+  const excavation = (found: ProbePoint[]) =>
+    assess(young, [], visit({ probes: found })).operations.find((o) => o.key === 'excavate')!;
+  const high = excavation(probes(-0.2));
+  expect([high.advice, high.quantities]).toEqual(['not', []]);
+  expect(high.summary).toContain('above grade');
+  const mixed = excavation([...probes(-0.2).slice(0, 3), ...probes(0.2).slice(3)]);
+  const floor = mixed.quantities.find((q) => q.name === 'Floor below grade')!;
+  expect(floor.value).toBeGreaterThan(0);
+  expect(floor.working.notes.join(' ')).toContain('above grade');
+});
+
 test('nothing wrong: watch; beyond help: removal is put on the table', () => {
   expect(advice(tree(), visit({ probes: probes(0.05) }))).toMatchObject({ watch: 'do', remove: 'not' });
   expect(advice(tree(), visit({ findings: [{ key: 'crown.dieback', number: 0.8 }] }))).toMatchObject({

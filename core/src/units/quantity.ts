@@ -77,7 +77,7 @@ export function formatValue(value: number, dimension: Dimension, system: UnitSys
     case 'volume':
       return system === 'us'
         ? `${tidy(value / CUBIC_METRES_PER_CUBIC_YARD, 2)} yd³`
-        : `${tidy(value, value < 0.1 ? 3 : 2)} m³`;
+        : `${tidy(value, value === 0 ? 0 : value < 0.1 ? 3 : 2)} m³`;
     case 'area':
       return system === 'us' ? `${tidy(value / METRES_PER_FOOT ** 2, 0)} ft²` : `${tidy(value, 1)} m²`;
     case 'share':

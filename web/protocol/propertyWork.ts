@@ -1,5 +1,6 @@
 import type { WorkDone } from '@undrel/core/casefile';
 import type { Need } from '@undrel/core/costing';
+import type { OperationKey } from '@undrel/core/prescription';
 import type { OrderMaterial } from './order';
 
 /** A tree of a property with the work that is prescribed for it. */
@@ -13,6 +14,7 @@ export interface WorkTree {
   /** Operations in the order of work, each with its text, the points to sign before it, and what came of it. */
   steps: {
     key: string;
+    operation: OperationKey;
     title: string;
     text: string;
     season: number;

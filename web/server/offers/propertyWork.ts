@@ -18,6 +18,9 @@ export interface TreeSource {
   source: ReportSource;
 }
 
+/** Linden 3 stands before Linden 17. */
+const byLabel = new Intl.Collator('en', { numeric: true });
+
 /** Every visited tree of a property with what its newest visit is made from, and the property itself. */
 export async function propertySources(db: Db, viewer: Viewer, propertyId: string, system: UnitSystem) {
   const page = await loadProperty(db, propertyId);
@@ -27,7 +30,7 @@ export async function propertySources(db: Db, viewer: Viewer, propertyId: string
     const draft = await openDraft(db, viewer, id, undefined, system);
     if (draft) sources.push({ id, visitId: draft.visitId, source: draft.source });
   }
-  return { page, sources };
+  return { page, sources: sources.sort((a, b) => byLabel.compare(a.source.tree.label, b.source.tree.label)) };
 }
 
 /** The work of one tree; undefined where nothing is prescribed. */
@@ -53,6 +56,7 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
     verdict: verdict.summary,
     steps: steps.map((s) => ({
       key: s.key,
+      operation: s.operation,
       title: s.title,
       text: writeLengths(s.text, system),
       season: s.season,

@@ -14,7 +14,7 @@ import {
   View,
 } from '@react-pdf/renderer';
 import { INK } from '../../ui/drawing/inks';
-import { pathOf, segmentsPath, type Drawing } from '../../ui/drawing/shapes';
+import { pathOf, segmentsPath, type Drawing, type Shape } from '../../ui/drawing/shapes';
 import type { ReactNode } from 'react';
 import type { Block, ReadDocument, Section } from '../../protocol/document';
 import { projectFile } from '../projectFile';
@@ -81,6 +81,20 @@ const s = StyleSheet.create({
   },
 });
 
+/** Letters of a drawing on paper, as a share of their size on a screen. */
+const LETTERS = 0.8;
+
+/**
+ * What keeps a text free of the lines behind it. The library draws no outline of letters: a patch as large as the text
+ * stands in, by the usual width of a letter of each face.
+ */
+function behind({ at: [x, y], text, size, anchor, strong, figures }: Extract<Shape, { as: 'text' }>) {
+  const em = size * LETTERS;
+  const width = text.length * em * (figures ? 0.6 : strong ? 0.54 : 0.5) + 2;
+  const left = { start: 0, middle: width / 2, end: width }[anchor];
+  return { x: x - left - 1, y: y - 0.85 * em, width: width + 2, height: 1.15 * em };
+}
+
 /** Room that has to follow a heading on its page, points, where a figure is in its section and where none is. */
 const FIGURE_ROOM = 70;
 const TEXT_ROOM = 70;
@@ -141,6 +155,7 @@ function DrawingPdf({ drawing }: { drawing: Drawing }) {
             case 'text':
               return (
                 <G key={i}>
+                  {shape.halo ? <Rect {...behind(shape)} fill={INK[shape.halo]} /> : null}
                   <Text
                     x={shape.at[0]}
                     y={shape.at[1]}
@@ -148,7 +163,7 @@ function DrawingPdf({ drawing }: { drawing: Drawing }) {
                     fill={INK[shape.tone]}
                     style={{
                       fontFamily: shape.figures ? 'Figures' : 'Text',
-                      fontSize: shape.size * 0.8,
+                      fontSize: shape.size * LETTERS,
                       fontWeight: shape.strong ? 700 : 400,
                     }}
                   >

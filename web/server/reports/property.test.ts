@@ -50,11 +50,11 @@ const all = estimate(needsTogether(sources.map((s) => workOfTree(s)!.needs)), ra
 /** With plain spaces, as texts are compared. */
 const total = formatMoney(all.total, 'CHF').replace(/\s/g, ' ');
 
-async function made(format: ReportFormat, stopAfter = Infinity) {
+async function made(format: ReportFormat, stopAfter = Infinity, from = sources) {
   let last: { file?: string; pages?: number } | undefined;
   let told = 0;
   const seen: number[] = [];
-  for await (const line of propertyReport(grounds, sources, () => told >= stopAfter, format)) {
+  for await (const line of propertyReport(grounds, from, () => told >= stopAfter, format)) {
     told++;
     if ('done' in line) seen.push(line.done / line.of);
     else last = line as typeof last;
@@ -110,6 +110,41 @@ test('DOCX, Markdown and JSON of a property say the same', async () => {
     crew,
     9,
   );
+});
+
+test('trees without work follow those that have some, several to a page; what was done is told and not charged', async () => {
+  const bare = { date: '2026-05-01', findings: [], profiles: [], probes: [], decisions: [] };
+  const [one, two] = sources;
+  const work = workOfTree(two!)!.steps.map(({ key }) => ({
+    step: key,
+    how: 'done' as const,
+    on: '2026-06-01',
+  }));
+  const from = [
+    ...['Ash 1', 'Ash 2'].map((label) => ({
+      id: label,
+      visitId: label,
+      source: {
+        ...one!.source,
+        tree: { label, species: 'Fraxinus' },
+        events: [],
+        visit: bare,
+        visits: [bare],
+      },
+    })),
+    one!,
+    { ...two!, source: { ...two!.source, visit: { ...two!.source.visit, work } } },
+  ];
+  const { file } = await made('pdf', Infinity, from as typeof sources);
+  const marks = marksOf(await PDFDocument.load(file!)).filter((m) => from.some((s) => s.id === m.title));
+  const pageOf = (label: string) => marks.find((m) => m.title === label)!.page;
+  expect(pageOf('Two')).toBeGreaterThan(pageOf('One'));
+  expect(pageOf('Ash 1')).toBeGreaterThan(pageOf('Two'));
+  expect(pageOf('Ash 2')).toBe(pageOf('Ash 1'));
+  const text = await textOf(file!);
+  const left = estimate(needsTogether([workOfTree(one!)!.needs, workOfTree(from[3]!)!.needs]), rates);
+  expect(text).toContain(`What is left comes to ${formatMoney(left.total, 'CHF').replace(/\s/g, ' ')}`);
+  expect(text).toMatch(/1 of 3 trees need work; at 1 it is done/);
 });
 
 test('a report that is stopped makes no file', async () => {

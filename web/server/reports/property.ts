@@ -5,7 +5,7 @@ import { plannedOf } from '@undrel/core/prescription';
 import { formatQuantity, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { paperOf, type Block, type ReadDocument, type Section } from '../../protocol/document';
 import type { PropertyPage } from '../../protocol/grounds';
-import { isOpen, type ReportProgress, type WorkTree } from '../../protocol/propertyWork';
+import { isDone, isOpen, type ReportProgress, type WorkTree } from '../../protocol/propertyWork';
 import { propertyMap } from '../../ui/drawing/propertyMap';
 import { assessed } from '../assessed';
 import { workOfTree, type TreeSource } from '../offers/propertyWork';
@@ -45,8 +45,20 @@ const headOf = ({ page, firm, made, system }: Grounds): Omit<ReadDocument, 'sect
   paper: paperOf(system),
 });
 
-const workText = ({ title, done }: WorkTree['steps'][number]): string =>
-  `${title.toLowerCase()}${done ? ` (${done})` : ''}`;
+/** What is prescribed for a tree, each operation once, with what was recorded of it. */
+function workText({ steps }: WorkTree): string {
+  const operations = [...new Set(steps.map((s) => s.operation))];
+  return operations
+    .map((operation) => {
+      const parts = steps.filter((s) => s.operation === operation);
+      const title = parts[0]!.title.toLowerCase();
+      const finished = parts.filter((s) => isDone(s.done)).length;
+      if (parts.length > 1)
+        return `${title} in ${parts.length} seasons${finished > 0 ? ` (${finished} done)` : ''}`;
+      return `${title}${parts[0]!.done ? ` (${parts[0]!.done})` : ''}`;
+    })
+    .join(', ');
+}
 
 /** The first pages: how many need what, the table of trees, cohorts, map and sums. */
 function overview(grounds: Grounds, sources: readonly TreeSource[], work: readonly WorkTree[]): ReadDocument {
@@ -107,14 +119,14 @@ function overview(grounds: Grounds, sources: readonly TreeSource[], work: readon
           as: 'table',
           label: 'Trees',
           head: ['tree', 'species', 'visited', 'work', done.length > 0 ? 'net, left' : 'net'],
-          widths: [15, 21, 12, 38, 14],
+          widths: [14, 20, 14, 37, 15],
           rows: sources.map(({ id, source }) => {
             const own = work.find((w) => w.id === id);
             return [
               source.tree.label,
               source.tree.species,
               source.visit.date,
-              own ? own.steps.map(workText).join(', ') : 'none',
+              own ? workText(own) : 'none',
               own ? net(own) : '',
             ];
           }),
@@ -185,7 +197,7 @@ function summed(e: ReturnType<typeof estimate>): typeof e {
   return { ...e, lines: merged };
 }
 
-/** One page of a tree: the section, the verdict, what is done with how much, and its price. */
+/** What is said of one tree: the verdict, what is done with how much, and its price; with its section on a page of its own where it has work. */
 function treeSection({ rates }: Grounds, { source }: TreeSource, work: WorkTree | undefined): Section {
   const { tree, events, visit, schools, table, system } = source;
   const { profile, verdict, operations } = assessed(tree, events, visit, schools, table);
@@ -194,12 +206,16 @@ function treeSection({ rates }: Grounds, { source }: TreeSource, work: WorkTree 
   const blocks: Block[] = [
     text(`${tree.species}; visit of ${visit.date}`, 'muted'),
     text(clientWords(tree, visit, verdict), 'lead'),
-    {
-      as: 'figure',
-      drawing: stemDrawing(source, profile, planned, 'before'),
-      title: 'Section through the stem, as found',
-      caption: 'As found, section at true scale.',
-    },
+    ...(work
+      ? [
+          {
+            as: 'figure' as const,
+            drawing: stemDrawing(source, profile, planned, 'before'),
+            title: 'Section through the stem, as found',
+            caption: 'As found, section at true scale.',
+          },
+        ]
+      : []),
     ...planned.flatMap((o): Block[] => [
       { as: 'heading', text: o.title },
       text(visit.decisions.find((d) => d.operation === o.key)?.wording || say(o.summary)),
@@ -218,11 +234,15 @@ function treeSection({ rates }: Grounds, { source }: TreeSource, work: WorkTree 
       : []),
     ...(visit.lookAgain ? [text(`Look again on ${visit.lookAgain.on}: ${visit.lookAgain.why}`)] : []),
   ];
-  return { title: tree.label, blocks, page: true };
+  return { title: tree.label, blocks, page: work !== undefined };
 }
 
-/** Trees set in one go: each go carries the fonts once, and keeps other requests waiting for as long as it takes. */
-const AT_ONCE = 2;
+/** Trees set in one go: each go carries the fonts once. Of those without work there is little to set. */
+const AT_ONCE = { worked: 2, idle: 12 };
+
+/** A list in pieces of at most so many. */
+const inPieces = <T>(list: readonly T[], most: number): T[][] =>
+  Array.from({ length: Math.ceil(list.length / most) }, (_, i) => list.slice(i * most, (i + 1) * most));
 
 /** Pause between two pieces of work, ms: an answer takes several turns of the loop, and all of them fit. */
 const PAUSE = 25;
@@ -282,14 +302,17 @@ export async function* propertyReport(
     return;
   }
   const first = overview(grounds, sources, work);
-  const sectionOf = (source: TreeSource) =>
-    treeSection(
-      grounds,
-      source,
-      work.find((w) => w.id === source.id),
-    );
+  // Trees with work come first, each on its page; those without follow one another after them.
+  const worked = new Set(work.map((w) => w.id));
+  const busy = sources.filter((s) => worked.has(s.id));
+  const idle = sources.filter((s) => !worked.has(s.id));
+  const sectionOf = (source: TreeSource): Section => {
+    const own = work.find((w) => w.id === source.id);
+    const section = treeSection(grounds, source, own);
+    return source === idle[0] ? { ...section, page: true } : section;
+  };
   if (format !== 'pdf') {
-    const doc = { ...first, sections: [...first.sections, ...sources.map(sectionOf)] };
+    const doc = { ...first, sections: [...first.sections, ...[...busy, ...idle].map(sectionOf)] };
     const bytes = format === 'docx' ? await setDocx(doc) : documentMarkdown(doc);
     yield { file: Buffer.from(bytes).toString('base64') };
     return;
@@ -303,15 +326,15 @@ export async function* propertyReport(
     for (const page of await file.copyPages(part, part.getPageIndices())) file.addPage(page);
   };
   await add(first, true);
-  for (let i = 0; i < sources.length; i += AT_ONCE) {
+  let set = 0;
+  for (const some of [...inPieces(busy, AT_ONCE.worked), ...inPieces(idle, AT_ONCE.idle)]) {
     await breathe();
     if (stopped()) return;
-    const some = sources.slice(i, i + AT_ONCE);
     const sections = some.map(sectionOf);
     sections[0]!.page = false;
     await add({ ...headOf(grounds), sections });
-    const done = sources.length + 1 + i + some.length;
-    yield { done, of, doing: `Setting ${some.at(-1)!.source.tree.label}` };
+    set += some.length;
+    yield { done: sources.length + 1 + set, of, doing: `Setting ${some.at(-1)!.source.tree.label}` };
   }
   const font = await file.embedFont(StandardFonts.Helvetica);
   const pages = file.getPageCount();

@@ -3,11 +3,13 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { progressOf } from '@undrel/core/assessment';
+import { useAlive } from '../../ui/controls/Entry';
 import { STATIONS, type StationKey, type StationProps } from './visitEntry';
 
 /** The next thing worth doing, and whether everything is saved. */
 export function NextStep(props: StationProps & { station: StationKey; children: ReactNode }) {
   const { tree, events, visit, visitId, treeId, station, goTo } = props;
+  const alive = useAlive();
   const progress = progressOf(tree, events, visit);
   const order = STATIONS.map((s) => s.key);
   const after = [...order.slice(order.indexOf(station) + 1), ...order.slice(0, order.indexOf(station))];
@@ -25,7 +27,7 @@ export function NextStep(props: StationProps & { station: StationKey; children: 
           Report
         </Link>
       ) : (
-        <button type="button" className="act whitespace-nowrap" onClick={() => goTo(next)}>
+        <button type="button" className="act whitespace-nowrap" disabled={!alive} onClick={() => goTo(next)}>
           {label} next
         </button>
       )}

@@ -7,6 +7,7 @@ import { vigourFrom } from '@undrel/core/crown';
 import type { GroundKind } from '@undrel/core/soil';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import type { Profile } from '@undrel/core/profile';
+import { useAlive } from '../../ui/controls/Entry';
 import { STATIONS, type StationKey } from './visitEntry';
 
 /** What a station came to, in a few words under its name. */
@@ -78,6 +79,7 @@ export function StationLine(props: {
   onNewVisit: (() => void) | undefined;
 }) {
   const here = useRef<HTMLButtonElement>(null);
+  const alive = useAlive();
   useEffect(() => {
     // In braces: newer browsers give a promise back, which is no clean-up.
     here.current?.scrollIntoView({ block: 'nearest', inline: 'center' });
@@ -92,6 +94,7 @@ export function StationLine(props: {
           id="visit"
           className="num w-[8.6rem] lg:w-full text-sm"
           value={props.visitId}
+          disabled={!alive}
           onChange={(event) => props.onVisit(event.target.value)}
         >
           {props.visits.map((v) => (
@@ -104,6 +107,7 @@ export function StationLine(props: {
           <button
             type="button"
             className="link text-sm text-left whitespace-nowrap"
+            disabled={!alive}
             onClick={props.onNewVisit}
           >
             New visit
@@ -151,6 +155,7 @@ export function StationLine(props: {
                 <button
                   type="button"
                   ref={current ? here : undefined}
+                  disabled={!alive}
                   aria-current={current ? 'step' : undefined}
                   onClick={() => props.goTo(key)}
                   className={`w-full min-h-[44px] text-left px-3 lg:pl-[16px] lg:pr-1 flex items-center gap-3 ${current ? 'bg-ink text-sheet' : ''}`}

@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useEffect, useState, type ReactNode } from 'react';
+import { useAlive } from '../../ui/controls/Entry';
 import { usePreferences } from './preferences';
 import { THEMES, type Theme } from './themes';
 
@@ -16,6 +17,7 @@ const inField = (target: EventTarget | null) =>
 
 export function TopBar({ children, right }: { children?: ReactNode; right?: ReactNode }) {
   const { units, theme, setUnits, setTheme } = usePreferences();
+  const alive = useAlive();
   const [finding, setFinding] = useState(false);
   useEffect(() => {
     const open = (event: KeyboardEvent) => {
@@ -36,13 +38,14 @@ export function TopBar({ children, right }: { children?: ReactNode; right?: Reac
       </Link>
       <div className="flex-1 min-w-0">{children}</div>
       {right}
-      <button type="button" className="min-h-[44px]" onClick={() => setFinding(true)}>
+      <button type="button" className="min-h-[44px]" disabled={!alive} onClick={() => setFinding(true)}>
         Find <kbd className="hidden sm:inline border border-ink px-1.5 text-sm">/</kbd>
       </button>
       <button
         type="button"
         className="min-h-[44px] min-w-[44px]"
         aria-label={`cm in, units: ${units === 'metric' ? 'metric' : 'US'}, change`}
+        disabled={!alive}
         onClick={() => setUnits(units === 'metric' ? 'us' : 'metric')}
       >
         <span className={units === 'metric' ? 'font-bold underline underline-offset-4' : 'text-muted'}>
@@ -54,6 +57,7 @@ export function TopBar({ children, right }: { children?: ReactNode; right?: Reac
         type="button"
         className="min-h-[44px] hidden sm:inline"
         aria-label={`${THEME_WORDS[theme]} theme, change`}
+        disabled={!alive}
         onClick={() => setTheme(THEMES[(THEMES.indexOf(theme) + 1) % THEMES.length]!)}
       >
         {THEME_WORDS[theme]}

@@ -10,6 +10,7 @@ import { formatQuantity, formatValue, type UnitSystem } from '@undrel/core/units
 import { CutDial } from '../../ui/drawing/CutDial';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
 import { sectionDrawing } from '../../ui/drawing/section';
+import { useAlive } from '../../ui/controls/Entry';
 import { useDugSection } from './dig/useDugSection';
 import { useMeasured } from '../../ui/useMeasured';
 
@@ -38,6 +39,7 @@ export function SectionView(props: {
   const { profile, work, visit, bearing, when, system } = props;
   const [ref, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
   const compact = size.width < 520;
+  const alive = useAlive();
   const dug = useDugSection(props.tree, visit, bearing);
   const drawing = useMemo(() => {
     const filled = props.events.find((e) => e.kind === 'soil added');
@@ -84,6 +86,7 @@ export function SectionView(props: {
               key={option}
               type="button"
               aria-pressed={when === option}
+              disabled={!alive}
               onClick={() => props.onWhen(option)}
               className={`min-h-[44px] px-3 border border-ink -ml-px ${when === option ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
             >

@@ -5,6 +5,7 @@ import { eventsFollowed, fillWords, sinceWhen } from '@undrel/core/history';
 import { DrawingSvg } from '../../../../ui/drawing/DrawingSvg';
 import { declineLine, stemsOf } from '../../../../ui/drawing/declineLine';
 import { useMeasured } from '../../../../ui/useMeasured';
+import { useAlive } from '../../../../ui/controls/Entry';
 import type { StationProps } from '../../visitEntry';
 import { percent } from './percent';
 
@@ -15,6 +16,7 @@ export function SinceWhen(props: StationProps) {
     () => sinceWhen(tree, events, visits, visit, { shoots: reference?.series, weather }),
     [tree, events, visits, visit, reference, weather],
   );
+  const alive = useAlive();
   const [ref, size] = useMeasured<HTMLDivElement>({ width: 430, height: 10 });
   const drawing =
     since.years.length > 0 &&
@@ -25,7 +27,7 @@ export function SinceWhen(props: StationProps) {
       <h2>Since when</h2>
       <p data-testid="since-when">{since.summary}</p>
       {since.years.length < 5 && (
-        <button type="button" className="link min-h-[44px]" onClick={() => goTo('crown')}>
+        <button type="button" className="link min-h-[44px]" disabled={!alive} onClick={() => goTo('crown')}>
           Read the shoots back by year
         </button>
       )}

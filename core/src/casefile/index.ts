@@ -1,5 +1,6 @@
 export * from './cuts';
 export * from './dig';
+export * from './labels';
 export * from './push';
 export * from './soilLog';
 export * from './trench';

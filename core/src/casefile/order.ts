@@ -1,4 +1,5 @@
 import type { Dig, DugRoot } from './dig';
+import { byLabel } from './labels';
 import type { Site } from './trench';
 import {
   CASE_FORMAT,
@@ -25,8 +26,6 @@ const profile = (p: GradeProfile): GradeProfile =>
 
 const byFinding = (a: Finding, b: Finding) => a.key.localeCompare(b.key) || (a.part ?? -1) - (b.part ?? -1);
 
-const byLabel = new Intl.Collator('en', { numeric: true });
-
 /** The named members of a value in this order; absent ones stay away. */
 const picked = <T extends object>(value: T | undefined, ...names: (keyof T)[]): T | undefined =>
   value && compact(Object.fromEntries(names.map((name) => [name, value[name]])) as T);
@@ -47,7 +46,7 @@ const digInOrder = ({ roots, ...head }: Dig): Dig => ({
     pitRadius: head.pitRadius,
     note: head.note,
   }),
-  roots: roots.map(rootInOrder).sort((a, b) => byLabel.compare(a.label, b.label)),
+  roots: roots.map(rootInOrder).sort((a, b) => byLabel(a.label, b.label)),
 });
 
 const rootInOrder = (root: DugRoot): DugRoot =>

@@ -1,5 +1,6 @@
 import { SECTORS, sectorOf } from '../base/question';
 import type { CutDesign } from '../casefile/cuts';
+import { byLabel } from '../casefile/labels';
 import type { Tree } from '../casefile/model';
 import type { Forecast, YearBand } from '../growth/forecast';
 import type { StemRate } from '../growth/rates';
@@ -284,3 +285,10 @@ export function adviseRoots(all: PruningCase): PruningAdvice {
     ],
   };
 }
+
+/** Roots that no crew may cut, in the order of their labels. */
+export const neverCut = ({ roots }: Pick<PruningAdvice, 'roots'>): string[] =>
+  roots
+    .filter((r) => r.decision === 'keep')
+    .map((r) => r.label)
+    .sort(byLabel);

@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import type { DugRoot, RootDone, Tree } from '@undrel/core/casefile';
 import type { HouseSchools } from '@undrel/core/practice';
 import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
-import type { NumberedCut, RootAdvice } from '@undrel/core/pruning';
+import { neverCut, type NumberedCut, type RootAdvice } from '@undrel/core/pruning';
 import { formatValue, shortUnit, tidy, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
@@ -52,8 +52,7 @@ export function CrewScreen(props: CrewProps) {
   const visit = useMemo(() => atStage(stored, props.stage), [stored, props.stage]);
   const gone = useMemo(() => goneBefore(stored, props.stage), [stored, props.stage]);
   const work = useDig({ control, treeId, tree, visit, visitId, firmSchools, gone }, undefined);
-  const keep = work.advice.roots.filter((r) => r.decision === 'keep' || r.decision === 'watch');
-  const never = keep.filter((r) => r.decision === 'keep').map((r) => r.label);
+  const never = neverCut(work.advice);
   const [figure, size] = useMeasured<HTMLElement>({ width: 520, height: 520 });
   const plan = planOf(work, tree, system, { width: size.width, height: size.width }, never);
   const cutRoots = work.advice.roots.filter((r) => r.decision === 'cut now');

@@ -14,6 +14,7 @@ import {
   type VisibilityState,
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
+import { byLabel } from '@undrel/core/casefile';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import type { TreeRow } from '../../protocol/grounds';
 
@@ -26,7 +27,7 @@ const columnsIn = (system: UnitSystem) => [
   column.accessor('label', {
     header: 'tree',
     enableHiding: false,
-    sortingFn: (a, b) => a.original.label.localeCompare(b.original.label, 'en', { numeric: true }),
+    sortingFn: (a, b) => byLabel(a.original.label, b.original.label),
     cell: ({ row }) => (
       <Link
         className="font-semibold inline-flex items-center min-h-[36px]"

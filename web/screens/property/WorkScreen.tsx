@@ -240,7 +240,7 @@ function Tick(props: {
 /** A box to tick. */
 function Box({ done }: { done: boolean }) {
   return (
-    <span className="inline-flex w-[1.1em] h-[1.1em] border-[1.5px] border-ink items-center justify-center font-bold leading-none align-[-0.15em]">
+    <span className="inline-flex w-[1.1em] h-[1.1em] border-[1.5px] border-ink items-center justify-center font-bold leading-none">
       {/* Never empty, so that it stands on the line of the text. */}
       {done ? '×' : '\u00a0'}
       <span className="sr-only">{done ? 'done' : 'open'}</span>

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { byLabel } from '@undrel/core/casefile';
 import { byUrgency, QUICK_LOOKS } from '@undrel/core/walk';
 import type { PropertyPage, TreeRow } from '../../protocol/grounds';
 import { findingId, type Change } from '../../protocol/item';
@@ -15,15 +16,14 @@ import { UrgencyLegend, UrgencyMark, urgencyLabel } from './UrgencyMark';
 type Looks = Record<string, string>;
 
 /** Trees in walking order: by label, as the eye reads numbers. */
-const inOrder = (trees: readonly TreeRow[]) =>
-  [...trees].sort((a, b) => a.label.localeCompare(b.label, 'en', { numeric: true }));
+const inOrder = (trees: readonly TreeRow[]) => [...trees].sort((a, b) => byLabel(a.label, b.label));
 
 /** The nearest tree not yet walked, on the plan; where there is none, the next by label. */
 function nextAfter(tree: TreeRow, left: readonly TreeRow[]): TreeRow | undefined {
   const rest = left.filter((t) => t.id !== tree.id);
   const placed = rest.filter((t) => t.x !== undefined && t.y !== undefined);
   if (tree.x === undefined || tree.y === undefined || placed.length === 0)
-    return rest.find((t) => t.label.localeCompare(tree.label, 'en', { numeric: true }) > 0) ?? rest[0];
+    return rest.find((t) => byLabel(t.label, tree.label) > 0) ?? rest[0];
   const far = (t: TreeRow) => Math.hypot(t.x! - tree.x!, t.y! - tree.y!);
   return placed.reduce((a, b) => (far(b) < far(a) ? b : a));
 }

@@ -8,6 +8,7 @@ import {
   type ClosedSeason,
   type OperationKey,
 } from '@undrel/core/prescription';
+import { neverCut } from '@undrel/core/pruning';
 import type { Order, OrderMaterial } from '../../protocol/order';
 import { assessed } from '../assessed';
 import type { ReportSource } from '../reports/content';
@@ -72,7 +73,7 @@ export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], t
           }),
       };
     }),
-    never: advice?.roots.filter((r) => r.decision === 'keep').map((r) => r.label) ?? [],
+    never: advice ? neverCut(advice) : [],
     materials: materialsOf(needsOf(planned, visit, trenches)),
     clashes: [...clashesOf(planned, s, closed), ...(trenches ? refusedSpokes(source) : [])],
   };

@@ -1,3 +1,4 @@
+import { byLabel } from '@undrel/core/casefile';
 import { needsLeft, needsOf } from '@undrel/core/costing';
 import { plannedOf } from '@undrel/core/prescription';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
@@ -18,9 +19,6 @@ export interface TreeSource {
   source: ReportSource;
 }
 
-/** Linden 3 stands before Linden 17. */
-const byLabel = new Intl.Collator('en', { numeric: true });
-
 /** Every visited tree of a property with what its newest visit is made from, and the property itself. */
 export async function propertySources(db: Db, viewer: Viewer, propertyId: string, system: UnitSystem) {
   const page = await loadProperty(db, propertyId);
@@ -30,7 +28,7 @@ export async function propertySources(db: Db, viewer: Viewer, propertyId: string
     const draft = await openDraft(db, viewer, id, undefined, system);
     if (draft) sources.push({ id, visitId: draft.visitId, source: draft.source });
   }
-  return { page, sources: sources.sort((a, b) => byLabel.compare(a.source.tree.label, b.source.tree.label)) };
+  return { page, sources: sources.sort((a, b) => byLabel(a.source.tree.label, b.source.tree.label)) };
 }
 
 /** The work of one tree; undefined where nothing is prescribed. */

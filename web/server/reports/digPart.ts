@@ -1,5 +1,5 @@
 import { HORIZON, type YearBand } from '@undrel/core/growth';
-import { assessDig, numberedCuts, type DigAssessment } from '@undrel/core/pruning';
+import { assessDig, neverCut, numberedCuts, type DigAssessment } from '@undrel/core/pruning';
 import { girdledShare, potInWords, potOutgrown } from '@undrel/core/roots';
 import { formatQuantity, formatValue, tidy, writeLengths } from '@undrel/core/units';
 import type { ReportDig } from '../../protocol/report';
@@ -37,7 +37,7 @@ export function digPart(
   const between = (band: YearBand) => `${at(band.p50)} (${at(band.p10)} to ${at(band.p90)})`;
   const nothing = forecast.scenarios[0]!;
   const cuts = numberedCuts(advice);
-  const never = advice.roots.filter((r) => r.decision === 'keep').map((r) => r.label);
+  const never = neverCut(advice);
   const { anchorage, pot } = reading;
   return {
     drawing: planOf({ dig: visit.dig!, reading, cuts }, tree, system, PLAN),

@@ -1,5 +1,6 @@
 import type { CutDesign, CutLimits } from '../../casefile/cuts';
 import type { Dig, DugRoot } from '../../casefile/dig';
+import { byLabel } from '../../casefile/labels';
 import type { Tree } from '../../casefile/model';
 import type { StemRate } from '../../growth/rates';
 import { isAnchor, readDig, togetherOf, type DigReading } from '../../roots';
@@ -64,11 +65,9 @@ export interface CutAssessment {
 /** What is worked out beside the plan, one after the other: it may take longer. */
 export type CutsBeside = { alternatives: Way[] } | { price: Price | { stages: number; frees: number } };
 
-const byLabel = new Intl.Collator('en', { numeric: true });
-
 /** The dig with its roots by label: the same dig gives the same plan, however it was stored. */
 const readingOf = ({ tree, dig }: CutsGiven): DigReading =>
-  readDig(tree, { ...dig, roots: [...dig.roots].sort((a, b) => byLabel.compare(a.label, b.label)) });
+  readDig(tree, { ...dig, roots: [...dig.roots].sort((a, b) => byLabel(a.label, b.label)) });
 
 const problemOf = (given: CutsGiven, limits?: Partial<CutLimits>): CutProblem =>
   cutProblem({

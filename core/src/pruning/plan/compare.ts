@@ -1,3 +1,4 @@
+import { byLabel } from '../../casefile/labels';
 import type { CutAssessment, Way } from './assessCuts';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
@@ -16,9 +17,7 @@ export function planDifference(now: CutAssessment, other: CutAssessment): string
   if (!now.plan)
     return [`A plan would stand: ${percent(other.plan.value.freed)} of the bark freed over the years.`];
   const [a, b] = [now.plan, other.plan];
-  const labels = [...new Set([...Object.keys(a.stages), ...Object.keys(b.stages)])].sort(
-    new Intl.Collator('en', { numeric: true }).compare,
-  );
+  const labels = [...new Set([...Object.keys(a.stages), ...Object.keys(b.stages)])].sort(byLabel);
   const more = labels.filter((l) => a.stages[l] === undefined);
   const fewer = labels.filter((l) => b.stages[l] === undefined);
   const moved = labels.filter((l) => a.stages[l] && b.stages[l] && a.stages[l] !== b.stages[l]);

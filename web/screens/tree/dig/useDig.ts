@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useRef } from 'react';
-import type { Dig, DugRoot } from '@undrel/core/casefile';
+import { byLabel, type Dig, type DugRoot } from '@undrel/core/casefile';
 import { stemRate, type StemRate, type Scenario } from '@undrel/core/growth';
 import {
   adviseRoots,
@@ -52,7 +52,7 @@ export function useDig(
   const dig = useMemo<Dig>(
     () => ({
       ...(head ?? NEW_DIG),
-      roots: [...known].sort((a, b) => a.label.localeCompare(b.label, 'en', { numeric: true })),
+      roots: [...known].sort((a, b) => byLabel(a.label, b.label)),
     }),
     [head, known],
   );

@@ -1,0 +1,231 @@
+import fc from 'fast-check';
+import { shareOf, unionOf } from './arcs';
+import { clearanceTo, compressionOf, leavesBase, togetherOf } from './compression';
+import { outlineOf, planPoint, type Outline } from './outline';
+import { pathThrough, type RootPath } from './path';
+import { round } from '../../tests/digs';
+
+const exactly = { tolerance: 0, underside: Infinity };
+
+const polar = (...points: [bearing: number, distance: number, diameter: number][]): RootPath =>
+  pathThrough(
+    points.map(([bearing, distance, diameter]) => {
+      const [x, y] = planPoint(bearing, distance);
+      return { x, y, depth: 0.1, radius: diameter / 2 };
+    }),
+  );
+const line = (y: number, from: number, to: number, radius: number): RootPath =>
+  pathThrough([from, (from + to) / 2, to].map((x) => ({ x, y, depth: 0.1, radius })));
+
+const share = (path: RootPath, outline: Outline, rule = exactly) =>
+  compressionOf(path, 0, outline, rule).share;
+/** Each check is held to this: 0.1 % of the circumference. */
+const TENTH = 0.001;
+
+describe('compressed arcs, exact cases (shared geometry: arccos(a/R))', () => {
+  test('a straight root beside a round stem', () => {
+    for (const ratio of [0.9, 0.95, 0.99, 0.5]) {
+      const [stem, thick] = [0.2, 0.03];
+      const found = compressionOf(line(ratio * stem + thick, -1, 1, thick), 0, round(stem), exactly);
+      expect(Math.abs(found.share - Math.acos(ratio) / Math.PI)).toBeLessThan(TENTH);
+    }
+    const [arc] = compressionOf(line(0.9 * 0.2 + 0.03, -1, 1, 0.03), 0, round(0.2), exactly).arcs;
+    // 25.84 degrees each side, 14.4 % of the circumference: the figures of the published check.
+    expect((arc!.to - arc!.from) / 2).toBeCloseTo(25.84, 1);
+    expect(Math.round(1000 * share(line(0.9 * 0.2 + 0.03, -1, 1, 0.03), round(0.2)))).toBe(144);
+  });
+
+  test('a root beside the bark presses nowhere; touching is told within the tolerance', () => {
+    expect(share(line(0.2 + 0.03 + 0.001, -1, 1, 0.03), round(0.2))).toBe(0);
+    expect(
+      share(line(0.2 + 0.03 + 0.001, -1, 1, 0.03), round(0.2), { tolerance: 0.002, underside: Infinity }),
+    ).toBeCloseTo(Math.acos(0.2 / (0.2 + 0.001)) / Math.PI, 2);
+  });
+
+  test('a concentric circling root presses over its own length and its round ends', () => {
+    const [stem, thick] = [0.15, 0.02];
+    const bearings = Array.from({ length: 13 }, (_, i) => i * 15);
+    const path = polar(
+      ...bearings.map((b): [number, number, number] => [b, stem + thick - 0.001, 2 * thick]),
+    );
+    // The end of the root is a disk: the line to the bark passes within its radius a little beyond the last point.
+    const beyond = [...Array(20000).keys()]
+      .map((k) => k / 2000)
+      .filter((deg) => {
+        const a = (deg * Math.PI) / 180;
+        return Math.hypot(stem * Math.sin(a), stem * Math.cos(a) - (stem + thick - 0.001)) <= thick;
+      })
+      .pop()!;
+    expect(Math.abs(share(path, round(stem)) - (180 + 2 * beyond) / 360)).toBeLessThan(TENTH);
+  });
+
+  test('two overlapping roots count once', () => {
+    const a = compressionOf(line(0.9 * 0.2 + 0.03, -1, 1, 0.03), 0, round(0.2), exactly);
+    const turned = pathThrough(
+      [-1, 0, 1].map((t) => {
+        const [s, c] = [Math.sin(0.3), Math.cos(0.3)];
+        const y = 0.9 * 0.2 + 0.03;
+        return { x: t * c + y * s, y: y * c - t * s, depth: 0.25, radius: 0.03 };
+      }),
+    );
+    const b = compressionOf(turned, 0, round(0.2), exactly);
+    const half = Math.acos(0.9);
+    const both = togetherOf([a, b], round(0.2));
+    expect(Math.abs(both.share - (2 * half + 0.3) / (2 * Math.PI))).toBeLessThan(TENTH);
+    // Each lies in its own layer of depth.
+    expect(both.byLayer[1]).toBeCloseTo(half / Math.PI, 2);
+    expect(both.byLayer[2]).toBeCloseTo(half / Math.PI, 2);
+    expect(both.byLayer[0]).toBe(0);
+  });
+
+  test('an oval stem: by arc length, not by angle', () => {
+    const [along, across] = [0.3, 0.15];
+    const oval = outlineOf({ diameters: { bearing: 0, along: 2 * along, across: 2 * across } }, 0, undefined);
+    const edge = 0.2;
+    const path = line(edge + 0.02, -1, 1, 0.02);
+    // y >= edge on the ellipse y = along cos t, x = across sin t: a Simpson sum of its arc length.
+    const end = Math.acos(edge / along);
+    const speed = (t: number) => Math.hypot(along * Math.sin(t), across * Math.cos(t));
+    const arcLength = (a: number, b: number) => {
+      const n = 4000;
+      let sum = speed(a) + speed(b);
+      for (let i = 1; i < n; i++) sum += speed(a + ((b - a) * i) / n) * (i % 2 ? 4 : 2);
+      return ((b - a) / n / 3) * sum;
+    };
+    const exact = arcLength(-end, end) / arcLength(0, 2 * Math.PI);
+    expect(Math.abs(share(path, oval) - exact)).toBeLessThan(TENTH);
+    expect(oval.circumference).toBeCloseTo(arcLength(0, 2 * Math.PI), 4);
+  });
+});
+
+test('a root that passes under the stem presses on nothing', () => {
+  const deep = pathThrough([-1, 0, 1].map((x) => ({ x, y: 0, depth: 0.6, radius: 0.03 })));
+  expect(share(deep, round(0.2), { tolerance: 0, underside: 0.4 })).toBe(0);
+  expect(share(deep, round(0.2), { tolerance: 0, underside: 0.7 })).toBeGreaterThan(0.05);
+});
+
+test('an anchor does not press on the stem it grows from; one that turns and hugs the bark does', () => {
+  const anchor = polar([90, 0.2, 0.08], [90, 0.5, 0.06], [95, 1, 0.04]);
+  const counted = leavesBase(anchor, true, round(0.2));
+  expect(compressionOf(anchor, counted, round(0.2), exactly).share).toBe(0);
+  const hugging = polar(
+    [0, 0.21, 0.04],
+    [30, 0.22, 0.04],
+    [60, 0.22, 0.04],
+    [90, 0.22, 0.04],
+    [120, 0.22, 0.04],
+  );
+  const from = leavesBase(hugging, true, round(0.2));
+  expect(hugging.along[from]).toBeGreaterThanOrEqual(0.08);
+  const found = compressionOf(hugging, from, round(0.2), { tolerance: 0.002, underside: Infinity });
+  expect(found.share).toBeGreaterThan(0.2);
+  expect(found.share).toBeLessThan(0.33);
+});
+
+test('the centreline is straight through collinear points and round through points of a circle', () => {
+  const straight = pathThrough(
+    [0, 0.1, 0.35, 0.5].map((x) => ({ x, y: 2 * x, depth: 0.1 + x, radius: 0.02 })),
+  );
+  for (let i = 0; i < straight.x.length; i++) expect(straight.y[i]).toBeCloseTo(2 * straight.x[i]!, 9);
+  const circle = polar(...[0, 30, 60, 90, 120, 150].map((b): [number, number, number] => [b, 0.3, 0.04]));
+  for (let i = 0; i < circle.x.length; i++)
+    expect(Math.abs(Math.hypot(circle.x[i]!, circle.y[i]!) - 0.3)).toBeLessThan(0.002);
+});
+
+test('clearance is from the root’s edge to the bark', () => {
+  const found = clearanceTo(line(0.3, -1, 1, 0.03), 0, round(0.2))!;
+  expect(found.clearance).toBeCloseTo(0.07, 4);
+  const oval = outlineOf({ diameters: { bearing: 0, along: 0.6, across: 0.3 } }, 0, undefined);
+  // From a point beside an oval the nearest bark is not straight in towards the centre.
+  const beside = pathThrough([{ x: 0.3, y: 0.2, depth: 0, radius: 0.01 }]);
+  const brute = Math.min(
+    ...Array.from({ length: 3600 }, (_, i) => {
+      const t = (i * Math.PI) / 1800;
+      return Math.hypot(0.3 - 0.15 * Math.sin(t), 0.2 - 0.3 * Math.cos(t));
+    }),
+  );
+  expect(clearanceTo(beside, 0, oval)!.clearance).toBeCloseTo(brute - 0.01, 3);
+});
+
+describe('what must hold of any dig', () => {
+  const bearing = fc.double({ min: 0, max: 359.9, noNaN: true });
+  const root = fc
+    .record({
+      at: bearing,
+      turn: fc.double({ min: -200, max: 200, noNaN: true }),
+      gap: fc.double({ min: -0.01, max: 0.06, noNaN: true }),
+      end: fc.double({ min: 0, max: 0.5, noNaN: true }),
+      diameter: fc.double({ min: 0.01, max: 0.12, noNaN: true }),
+    })
+    .map((r) =>
+      Array.from({ length: 6 }, (_, i) => {
+        const t = i / 5;
+        return {
+          bearing: r.at + r.turn * t,
+          distance: 0.2 + r.gap + r.diameter / 2 + r.end * t * t,
+          radius: r.diameter / 2,
+        };
+      }),
+    );
+  const build = (
+    points: { bearing: number; distance: number; radius: number }[],
+    turn = 0,
+    size = 1,
+    flip = 1,
+  ) =>
+    pathThrough(
+      points.map((p) => {
+        const [x, y] = planPoint(flip * p.bearing + turn, p.distance * size);
+        return { x, y, depth: 0.1, radius: p.radius * size };
+      }),
+    );
+  const oval = (turn: number, size: number) =>
+    outlineOf({ diameters: { bearing: turn, along: 0.42 * size, across: 0.38 * size } }, 0, undefined);
+
+  test('turning, mirroring and scaling leave shares unchanged', () => {
+    fc.assert(
+      fc.property(root, bearing, fc.double({ min: 0.4, max: 3, noNaN: true }), (points, turn, size) => {
+        const rule = { tolerance: 0, underside: Infinity };
+        const plain = share(build(points), oval(0, 1), rule);
+        const turned = share(build(points, turn), oval(turn, 1), rule);
+        const mirrored = share(build(points, 0, 1, -1), oval(0, 1), rule);
+        const scaled = share(build(points, 0, size), oval(0, size), rule);
+        return [turned, mirrored, scaled].every((s) => Math.abs(s - plain) < 0.004);
+      }),
+      { numRuns: 50 },
+    );
+  });
+
+  test('another root never lowers the union, nor lifts it by more than its own', () => {
+    fc.assert(
+      fc.property(fc.array(root, { minLength: 1, maxLength: 6 }), root, (some, more) => {
+        const stem = round(0.2);
+        const found = some.map((r) => compressionOf(build(r), 0, stem, exactly));
+        const extra = compressionOf(build(more), 0, stem, exactly);
+        const before = togetherOf(found, stem).share;
+        const after = togetherOf([...found, extra], stem).share;
+        return after >= before - 1e-9 && after <= before + extra.share + 1e-9;
+      }),
+      { numRuns: 50 },
+    );
+  });
+
+  test('the union of arcs is what counting bearings gives', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(bearing, fc.double({ min: 0.5, max: 359, noNaN: true })), { maxLength: 6 }),
+        (list) => {
+          const arcs = list.map(([from, length]) => ({ from, to: from + length }));
+          const n = 36000;
+          let inside = 0;
+          for (let i = 0; i < n; i++) {
+            const at = (i + 0.5) / 100;
+            if (arcs.some((a) => (((at - a.from) % 360) + 360) % 360 < a.to - a.from)) inside++;
+          }
+          return Math.abs(shareOf(unionOf(arcs), round(0.2)) - inside / n) < 0.0005;
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});

@@ -28,13 +28,14 @@ await program(async (atStop) => {
   const db = await database('test-cluster');
   atStop(db.stop);
 
-  // Side by side: each keeps one core busy.
-  const checks = await Promise.all([
+  // Side by side, and beside the build, which has threads of its own.
+  const checking = [
     passes('lint', 'npx', ['--no-install', 'eslint', '.']),
     passes('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']),
     passes('types', 'npm', ['run', '-s', 'types']),
-  ]);
+  ];
   build('.next-test');
+  const checks = await Promise.all(checking);
   const env = { DATABASE_URL: db.url, PG_BIN: db.bin ?? '', NODE_OPTIONS: '--experimental-vm-modules' };
   checks.push(
     await passes(

@@ -108,6 +108,9 @@ for (const [name, viewport] of [
     for (const view of VIEWS) {
       await page.goto(view);
       await expect(page.locator('main')).toBeVisible();
+      // Once it listens: until then nothing takes a press, or the focus.
+      for (const find of await page.getByRole('button', { name: /^Find/ }).all())
+        await expect(find).toBeEnabled();
       await check(view);
     }
   });

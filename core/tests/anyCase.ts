@@ -208,3 +208,12 @@ export const anyCase = fc
     ),
   })
   .map((c) => caseOf(c.tree, c.events, c.visits as Visit[]));
+
+/**
+ * How many cases a run tries: the same ones each time, so that a change is judged by itself. Others with SEED=…, more
+ * with RUNS=….
+ */
+export const tries = (numRuns: number) => ({
+  seed: Number(process.env.SEED ?? 20261126),
+  numRuns: Number(process.env.RUNS ?? numRuns),
+});

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { anyCase } from '../../tests/anyCase';
+import { anyCase, tries } from '../../tests/anyCase';
 import { caseOf, type CaseFile, type Visit } from '../casefile';
 import { estimate, needsLeft, needsOf, RESOURCE_KEYS, type Rates } from '../costing';
 import { clientWords } from '../diagnosis';
@@ -110,7 +110,7 @@ test('whatever a case holds, no number is missing and no sentence has a hole, in
         }
       }
     }),
-    { numRuns: 40 },
+    tries(40),
   );
 });
 
@@ -124,7 +124,7 @@ test('every step that is charged is one of the order of work', () => {
         for (const { step } of needsOf(treatment, visit, undefined)) if (step) expect(order).toContain(step);
       }
     }),
-    { numRuns: 40 },
+    tries(40),
   );
 });
 
@@ -163,7 +163,7 @@ test('in which order things were written down makes no difference', () => {
       const [a, b] = [0, 1].map((i) => caseOf(tree, [], [visits[i]!]));
       expect(b).toEqual(a);
     }),
-    { numRuns: 40 },
+    tries(40),
   );
 });
 

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { agreedCuts, isStressed } from '@undrel/core/pruning';
 import { stemRate } from '@undrel/core/growth';
-import { anyCase } from '../../../core/tests/anyCase';
+import { anyCase, tries } from '../../../core/tests/anyCase';
 import { textOf } from '../../../e2e/pdf';
 import { readCase } from '@undrel/core/case-schema';
 import type { Visit } from '@undrel/core/casefile';
@@ -79,7 +79,7 @@ test('whatever a case holds, its report is whole: no hole in a sentence, no cell
         }
       }
     }),
-    { numRuns: 25 },
+    tries(25),
   );
 });
 

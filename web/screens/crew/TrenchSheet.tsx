@@ -48,10 +48,11 @@ export function TrenchSheet(props: TrenchSheetProps) {
     firm: firmSchools,
     stressed: isStressed(visit),
   });
-  const [season, setSeason] = useState(props.season);
+  const [asked, setSeason] = useState(props.season);
   const [figure, size] = useMeasured<HTMLElement>({ width: 520, height: 520 });
   const kinds = useMemo(() => new Map(site.things.map((t) => [t.name, t.kind])), [site]);
   const plan = trenches?.plan;
+  const season = Math.min(asked, plan?.seasons ?? 1);
   const spokes = plan?.spokes.filter((s) => s.season === season) ?? [];
   const tapes =
     plan && tree.position

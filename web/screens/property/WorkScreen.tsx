@@ -156,10 +156,10 @@ export function WorkScreen({
                           tree={tree}
                           step={s}
                           about={`Done: ${s.title}`}
-                          tick={s.season === tree.now ? tick : undefined}
+                          tick={s.season <= tree.now ? tick : undefined}
                           unsigned={s.first.filter((f) => tree.holds.some((h) => h.key === f && !h.done))}
                         >
-                          <strong>{s.title}.</strong> {s.season > tree.now && `In ${s.year}. `}
+                          <strong>{s.title}.</strong> {s.season > 1 && `In ${s.year}. `}
                           {s.text}
                         </Tick>
                       ))}

@@ -71,7 +71,7 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
     needs: left,
     done: needs.filter((n) => n.step !== undefined && finished.has(n.step)),
     unpriced: unpricedOf(
-      open.map(({ operation }) => planned.find((o) => o.key === operation)!),
+      planned.filter((o) => open.some((step) => step.operation === o.key)),
       needs,
     ),
     materials: materialsOf(left),

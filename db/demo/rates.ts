@@ -17,6 +17,7 @@ export const RATES: Rates = {
     stakes: '31.50',
     guard: '12.80',
     youngTree: '340',
+    assessor: '280',
   },
   tax: { name: 'VAT', percent: '19' },
 };

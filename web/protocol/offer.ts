@@ -22,6 +22,8 @@ export interface OfferContent {
   visitDate: string;
   made: string;
   verdict: string;
+  /** What comes first where the tree may fall. */
+  danger?: string;
   options: OfferOption[];
   /** The treatment in steps, each with what it is. */
   steps: { title: string; text: string; when: string }[];

@@ -23,7 +23,14 @@ export interface WorkTree {
     done?: WorkDone['how'];
   }[];
   /** Points to sign, and those that are signed. */
-  holds: { key: string; text: string; season: number; done?: WorkDone['how'] }[];
+  holds: {
+    key: string;
+    text: string;
+    season: number;
+    /** Step that has to be done before it can be signed. */
+    after?: string;
+    done?: WorkDone['how'];
+  }[];
   /** The first season in which something is left to do; the last one where nothing is. */
   now: number;
   never: string[];

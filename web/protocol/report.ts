@@ -93,6 +93,8 @@ export interface ReportContent {
   history: string[];
   wording: Wording;
   verdictSummary: string;
+  /** What comes first where the tree may fall. */
+  danger?: string;
   causes: { label: string; standing: string; mechanism: string; for: string[]; against: string[] }[];
   /** What led to what. This and the four after it are missing in reports issued before they were kept. */
   chain?: string[];

@@ -36,6 +36,7 @@ function summary(c: ReportContent): Section {
   return {
     title: 'Summary',
     blocks: [
+      ...harm(c.danger ? [c.danger] : [], 'First of all'),
       ...(c.wording.opening ? [text(c.wording.opening)] : []),
       text(c.wording.verdict || c.clientWords || c.verdictSummary, 'lead'),
       text(

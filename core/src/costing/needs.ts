@@ -17,6 +17,7 @@ const CREW: Charge = { quantity: 'Crew hours', resource: 'crew', for: 'labour' }
 
 /** What is charged of each operation, by the names of its quantities. */
 const CHARGES: Record<OperationKey, readonly Charge[]> = {
+  stability: [{ quantity: 'Stability assessments', resource: 'assessor', for: 'qualified person' }, CREW],
   ties: [CREW],
   mulch: [
     CREW,

@@ -15,6 +15,7 @@ export const RESOURCES = {
   stakes: { label: 'Stake set', unit: 'set' },
   guard: { label: 'Guard', unit: 'guard' },
   youngTree: { label: 'Young tree', unit: 'tree' },
+  assessor: { label: 'Stability assessment by a qualified person', unit: 'assessment', optional: true },
   watering: { label: 'Watering round', unit: 'watering', optional: true },
 } as const satisfies Record<string, { label: string; unit: string; optional?: true }>;
 

@@ -158,9 +158,9 @@ export const FACTS = {
     const young = years !== undefined && years < LIMITS.pushYears.value;
     return fact(
       'base',
-      answer === undefined ? undefined : answer !== 'none' && !young,
+      answer === undefined ? undefined : answer === 'rocks' || (answer === 'slight' && !young),
       `base rocks when pushed${years === undefined ? '' : `, ${years} years after planting`}`,
-      young && answer !== 'none'
+      young && answer === 'slight'
         ? `base still gives, only ${years} years after planting`
         : 'base firm when pushed',
       'push test not done',

@@ -11,6 +11,7 @@ import {
   type MechanismKey,
   type NodeKey,
 } from './causes';
+import { dangerOf, type Danger } from './danger';
 import { circumstancesOf, evidenceOf, type Evidence } from './evidence';
 import { factsOf, type Facts } from './facts';
 import type { Circumstance, JudgementTable, NetworkFinding } from './judgement';
@@ -77,7 +78,9 @@ export interface Verdict {
   /** What of the history moved the priors. */
   circumstances: Circumstance[];
   facts: Facts;
-  /** The finding in one or two sentences, or that there is too little to say. */
+  /** That it may fall, where a sign of it was seen or the chance is there. It stands before everything else. */
+  danger?: Danger;
+  /** The finding in one or two sentences, the danger first, or that there is too little to say. */
   summary: string;
 }
 
@@ -113,6 +116,19 @@ export function reweigh(verdict: Verdict, table: JudgementTable): Verdict {
   const known = new Map(table.findings.map((f) => [f.key, f.answers.length]));
   const evidence = verdict.evidence.filter((e) => known.get(e.key) === e.agrees.length);
   return { ...weigh(table, evidence, new Set(verdict.circumstances)), facts: verdict.facts };
+}
+
+const usuals = new WeakMap<JudgementTable, Map<string, number[]>>();
+
+/** Chances of the mechanisms at a tree of such a history before anything was looked at. */
+function usualOf(table: JudgementTable, circumstances: ReadonlySet<Circumstance>): number[] {
+  const known = usuals.get(table) ?? new Map<string, number[]>();
+  usuals.set(table, known);
+  const key = [...circumstances].sort().join();
+  const usual =
+    known.get(key) ?? marginalsOf(jointOf(networkOf(table), priorsOf(table, circumstances), [])).mechanisms;
+  known.set(key, [...usual]);
+  return [...usual];
 }
 
 function weigh(
@@ -166,6 +182,9 @@ function weigh(
   });
   causes.sort((a, b) => b.probability - a.probability);
   const chain = chainOf(table, causes, mechanisms, seen);
+  const usual = usualOf(table, circumstances);
+  const examined = mechanisms.filter((m, i) => spokenOf(speaks(m.mechanism), m.probability, usual[i]!));
+  const danger = dangerOf(evidence, examined);
   return {
     engine: VERDICT_ENGINE,
     table: table.version,
@@ -175,7 +194,8 @@ function weigh(
     chain,
     evidence,
     circumstances: [...circumstances],
-    summary: summarise(causes, chain, evidence),
+    ...(danger && { danger }),
+    summary: `${danger ? `${danger.text} ` : ''}${summarise(causes, chain, evidence)}`,
   };
 }
 

@@ -60,6 +60,31 @@ export const LIMITS = {
     source: PRACTICE,
   },
   pushYears: { value: 5, reason: 'Five years after planting the base must not rock.', source: PRACTICE },
+  dangerSeenDays: {
+    value: 7,
+    reason: 'A tree that shows it may fall is assessed within a week, and kept clear of people from today.',
+    source: PRACTICE,
+  },
+  dangerPossibleDays: {
+    value: 28,
+    reason: 'Where nothing was seen of it yet, within four weeks and before anyone works at its roots.',
+    source: PRACTICE,
+  },
+  clearPerHeight: {
+    value: 1.5,
+    reason: 'A tree falls within its height; what breaks off flies half as far again.',
+    source: PRACTICE,
+  },
+  barrierRate: {
+    value: 60,
+    reason: 'Metres of tape or fence set in a crew hour.',
+    source: PRACTICE,
+  },
+  stakeMaxStem: {
+    value: 0.1,
+    reason: 'A stake holds a nursery tree; a thicker stem takes the stake along.',
+    source: PRACTICE,
+  },
   rodError: { value: 0.01, reason: 'Standard error of one rod reading.', source: PRACTICE },
   dryPush: {
     value: 3,

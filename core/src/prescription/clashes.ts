@@ -100,6 +100,7 @@ export function clashesOf(
   const spread = s.events.find((e) => e.kind === 'fertiliser' && e.when.startsWith(year));
   const worked = (['mulch', 'excavate', 'prune', 'trench'] as const).filter(has);
   return [
+    ...(s.verdict.danger && !has('stability') ? [`${s.verdict.danger.text} It is not prescribed.`] : []),
     ...(has('reset') && has('prune')
       ? [
           'Reset and root pruning: a ball that is lifted is opened and cut there; the cut plan is for a tree that stays. Take one of them out.',

@@ -1,4 +1,5 @@
 import { answerTo } from '../base/question';
+import { dangerReasons, STANDINGS } from '../diagnosis';
 import { groundVerdict } from '../soil/verdict';
 import { shortMark } from '../units/marks';
 import { yearOf } from '../history/events';
@@ -14,6 +15,8 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** Kinds of ground in which roots find no room. */
 const TIGHT = ['hole', 'saucer', 'pan', 'whole', 'dense', 'surface'];
+
+const LIKELY = STANDINGS.find((s) => s.key === 'likely')!.from;
 
 const stemOf = ({ tree }: Situation) => tree.stemDiameter ?? tree.dbh;
 
@@ -88,6 +91,21 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
     const stem = stemOf(s);
     return stem !== undefined && stem > limit('resetMaxStem')
       ? `stem ${shortMark(stem)} (limit ${shortMark(limit('resetMaxStem'))})`
+      : undefined;
+  },
+  mayFall: ({ verdict: { danger } }) => danger && dangerReasons(danger).join(', '),
+  baseDecays: ({ verdict: { danger, facts } }) => {
+    const decay = danger?.possible.find((p) => p.mechanism === 'basalDecay' && p.probability >= LIKELY);
+    const seen = (['barkSoft', 'conks', 'hollow'] as const).find((key) => facts[key].state === 'yes');
+    return decay
+      ? `${decay.label.toLowerCase()} is likely (${percent(decay.probability)})`
+      : seen && facts[seen].text;
+  },
+  notSmallToStake: (s) => {
+    const stem = stemOf(s);
+    if (stem === undefined) return 'stem not measured';
+    return stem > limit('stakeMaxStem')
+      ? `stem ${shortMark(stem)} (limit ${shortMark(limit('stakeMaxStem'))})`
       : undefined;
   },
   youngToLift: (s) => {

@@ -13,4 +13,5 @@ export * from './water';
 export * from './remedies';
 export * from './workOrder';
 export * from './seasons';
+export * from './stability';
 export * from './changes';

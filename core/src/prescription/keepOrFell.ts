@@ -8,13 +8,19 @@ export function watchOperation(s: Situation, work: readonly Weighed[]): Weighed 
   const fertiliser = s.school('fertiliser');
   const { advice, why } = weighedByTable('watch', s, work);
   const workAdvised = advice === 'not';
+  const likely = s.verdict.causes.filter((c) => c.standing === 'likely').map((c) => c.label.toLowerCase());
+  const summary = s.verdict.danger
+    ? 'Not as it stands: it may fall. People are kept away and its stability is assessed first.'
+    : workAdvised
+      ? 'The faults found do not mend themselves; each year the stem thickens into them.'
+      : likely.length > 0
+        ? `No work on this list answers what is likely: ${likely.join(', ')}. Have that seen to; measure again in a year.`
+        : 'Nothing measured calls for work now; measure again in a year.';
   return {
     key: 'watch',
     title: 'Watch only',
     advice,
-    summary: workAdvised
-      ? 'The faults found do not mend themselves; each year the stem thickens into them.'
-      : 'Nothing measured calls for work now; measure again in a year.',
+    summary,
     why: workAdvised ? ['Operations are advised for faults that grow.'] : why,
     quantities: [],
     method: [

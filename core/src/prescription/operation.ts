@@ -13,6 +13,7 @@ import type { Quantity, Working } from '../units/quantity';
 import type { HoldKey, SeasonWindow } from './remedies';
 
 export const OPERATION_KEYS = [
+  'stability',
   'ties',
   'mulch',
   'excavate',
@@ -32,6 +33,9 @@ export const OPERATION_KEYS = [
   'replace',
 ] as const;
 export type OperationKey = (typeof OPERATION_KEYS)[number];
+
+/** What is prescribed by leaving something alone: no step of the order of work. */
+export const PASSIVE: readonly OperationKey[] = ['watch', 'fertiliser'];
 
 export interface SchoolUse {
   matter: string;

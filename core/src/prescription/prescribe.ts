@@ -5,23 +5,31 @@ import { removeOperation, watchOperation } from './keepOrFell';
 import { regradeOperation, treeWellOperation } from './lowerGround';
 import { mulchOperation } from './mulch';
 import { openSoilOperation } from './openSoil';
-import type { Operation, Situation, Weighed } from './operation';
+import { PASSIVE, type Operation, type OperationKey, type Situation, type Weighed } from './operation';
 import { pruneOperation } from './prune';
-import { REMEDIES, REMEDY_SOURCE } from './remedies';
+import { REMEDIES, REMEDY_SOURCE, type HoldKey } from './remedies';
 import { replaceOperation } from './replace';
 import { resetOperation } from './reset';
+import { stabilityOperation } from './stability';
 import { guardOperation, stakeOperation, tiesOperation } from './stemWork';
 import { waterOperation } from './water';
 
-export const PRESCRIPTION_ENGINE = 'operations-4';
+export const PRESCRIPTION_ENGINE = 'operations-5';
+
+/** What is signed before a remedy; where the tree may fall, nothing is done at it before its stability was judged. */
+function holdsOf(key: OperationKey, { verdict }: Situation): HoldKey[] {
+  const { first } = REMEDIES[key];
+  const waits = verdict.danger !== undefined && key !== 'stability' && !PASSIVE.includes(key);
+  return waits ? ['stability', ...first.filter((hold) => hold !== 'stability')] : [...first];
+}
 
 /** Adds what the rule table says of a remedy on this tree. */
 function completed(weighed: Weighed, s: Situation, all: readonly Weighed[]): Operation {
-  const { against, first, window, risks, followUp } = REMEDIES[weighed.key];
+  const { against, window, risks, followUp } = REMEDIES[weighed.key];
   return {
     ...weighed,
     against: rulesHolding(against, s, all).map((r) => `${r.found}. ${r.why}`),
-    first: [...first],
+    first: holdsOf(weighed.key, s),
     ...(window && { window }),
     risks,
     followUp,
@@ -35,6 +43,7 @@ export function prescribe(s: Situation): Operation[] {
   const measured = [mulchOperation(s), ...atRoots, removeOperation(s)];
   const lower = [treeWellOperation(s, measured)];
   const byRule = [
+    stabilityOperation(s),
     ...lower,
     regradeOperation(s, [...measured, ...lower]),
     ...[tiesOperation, ringOperation, drainOperation, stakeOperation, guardOperation].map((weigh) =>

@@ -31,7 +31,10 @@ export type MeasureKey =
   | 'trenchesLaidOut'
   | 'groundTight'
   | 'soilLeft'
-  | 'noWorkAdvised';
+  | 'noWorkAdvised'
+  | 'mayFall'
+  | 'baseDecays'
+  | 'notSmallToStake';
 
 /** One row of the rule table: what is so, and what follows for a remedy. All conditions of a row must hold. */
 export interface Rule {
@@ -78,6 +81,15 @@ export const REMEDY_SOURCE = 'common practice, no source';
 
 /** The rule table of remedies. Common practice, no source, unless a row says otherwise. */
 export const REMEDIES: Record<OperationKey, Remedy> = {
+  stability: {
+    order: 0,
+    do: [{ when: [{ measured: 'mayFall' }], why: 'Nobody works or walks under a tree that may fall.' }],
+    option: [],
+    against: [],
+    first: [],
+    risks: ['It falls or breaks before it was looked at: the ground below it is empty of people until then.'],
+    followUp: 'What the assessment says comes before everything on this list; weigh the rest again with it.',
+  },
   ties: {
     order: 1,
     do: [
@@ -328,7 +340,17 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
         why: 'It rocks: hold it while roots grow, once stability has been judged.',
       },
     ],
-    bars: [{ when: [{ matter: 'staking', school: 'none' }], why: 'A stem that sways builds its own hold.' }],
+    bars: [
+      {
+        when: [{ fact: 'rocks', is: 'yes' }, { measured: 'notSmallToStake' }],
+        why: 'A tree of this size is not held by a stake: have its stability assessed.',
+      },
+      {
+        when: [{ fact: 'rocks', is: 'yes' }, { measured: 'baseDecays' }],
+        why: 'A stake hides what decay does to the hold: have its stability assessed.',
+      },
+      { when: [{ matter: 'staking', school: 'none' }], why: 'A stem that sways builds its own hold.' },
+    ],
     against: [],
     first: [],
     risks: ['A tight tie strangles, a rigid one keeps the stem from building its hold.'],

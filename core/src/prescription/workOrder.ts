@@ -3,7 +3,7 @@ import type { WorkDone } from '../casefile/work';
 import type { UnitSystem } from '../units/length';
 import { formatQuantity } from '../units/quantity';
 import { CUT_PLAN } from '../practice';
-import type { Operation, OperationKey } from './operation';
+import { PASSIVE, type Operation, type OperationKey } from './operation';
 import { HOLD_POINTS, REMEDIES, type HoldKey } from './remedies';
 
 /** When a line of the order of work comes up. */
@@ -16,7 +16,12 @@ interface Season {
 
 /** One line of the order of work: a point at which work stops until it is signed, or an operation. */
 export type WorkStep =
-  | (Season & { hold: HoldKey; text: string })
+  | (Season & {
+      hold: HoldKey;
+      text: string;
+      /** Key of the step that has to be done before it can be signed. */
+      after?: string;
+    })
   | (Season & {
       operation: OperationKey;
       title: string;
@@ -75,8 +80,6 @@ export function atStage(visit: Visit, stage: number): Visit {
     },
   };
 }
-
-const PASSIVE: readonly OperationKey[] = ['watch', 'fertiliser'];
 
 /** What is done of an operation in one season. */
 interface Part {
@@ -144,11 +147,19 @@ export function workOrder(
 /** The parts of one season, each hold point before the first of them that needs it. */
 function behindHolds(parts: readonly Part[], season: number): WorkStep[] {
   const signed = new Map<HoldKey, string>();
+  const assessed = parts.some((p) => p.operation.key === 'stability');
   return parts.flatMap(({ operation, year, ...part }): WorkStep[] => {
     const asked = operation.first.filter((hold) => !signed.has(hold));
     for (const hold of asked) signed.set(hold, holdKey(hold, operation, part.part));
     return [
-      ...asked.map((hold) => ({ key: signed.get(hold)!, season, year, hold, text: HOLD_POINTS[hold] })),
+      ...asked.map((hold) => ({
+        key: signed.get(hold)!,
+        season,
+        year,
+        hold,
+        text: HOLD_POINTS[hold],
+        ...(hold === 'stability' && assessed && { after: stepKey('stability', 1) }),
+      })),
       {
         key: stepKey(operation.key, part.part),
         season,

@@ -1,5 +1,5 @@
 import type { CauseKey, JudgementTable, NodeKey, Stake, Verdict } from '../diagnosis';
-import { isMechanism, labelOf, PRACTICE_TABLE, reweigh } from '../diagnosis';
+import { dangerReasons, isMechanism, labelOf, PRACTICE_TABLE, reweigh } from '../diagnosis';
 import { nothingSeen } from './looks';
 
 /** How soon a tree is to be seen to. */
@@ -50,9 +50,27 @@ export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE)
   const loss = called.reduce((sum, w) => sum + w.gain, 0);
   const { cause, label, probability, standing } = verdict.causes[0]!;
   const first = standing === 'likely' || standing === 'possible' ? { cause, label, probability } : undefined;
+  const { danger } = verdict;
+  if (danger && danger.signs.length > 0)
+    return {
+      urgency: 'now',
+      loss,
+      action: `keep people away; have its stability assessed within ${danger.days} days`,
+      why: dangerReasons(danger).join(', '),
+      first,
+    };
   const because = ({ stake, p }: Weighed) => `${labelOf(stake.for).toLowerCase()} ${percent(p)}`;
   const hurts = called.find((w) => w.stake.missing >= HURTS.missing && w.p >= HURTS.chance);
   if (hurts) return { urgency: 'now', loss, action: hurts.stake.remedy, why: because(hurts), first };
+  // Possible and not seen: it waits for the season, and all else waits for it.
+  if (danger)
+    return {
+      urgency: 'season',
+      loss,
+      action: `have its stability assessed${called[0] ? `, then ${called[0].stake.remedy}` : ''}`,
+      why: dangerReasons(danger).join(', '),
+      first,
+    };
   if (called[0])
     return { urgency: 'season', loss, action: called[0].stake.remedy, why: because(called[0]), first };
   const doubts = usualDoubt(verdict, table);
@@ -65,6 +83,15 @@ export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE)
       loss: doubt.open,
       action: lookFor(doubt.stake, verdict, table),
       why: because(doubt),
+      first,
+    };
+  // A likely cause is never passed over as nothing to do, though no remedy of the table answers it.
+  if (standing === 'likely')
+    return {
+      urgency: 'look',
+      loss: 0,
+      action: lookFor({ for: cause }, verdict, table),
+      why: `${label.toLowerCase()} ${percent(probability)}`,
       first,
     };
   return {
@@ -111,7 +138,7 @@ function usualDoubt(verdict: Verdict, table: JudgementTable): number[] {
 }
 
 /** The cheapest telling look at what a remedy hangs on. */
-function lookFor(stake: Stake, verdict: Verdict, table: JudgementTable): string {
+function lookFor(stake: Pick<Stake, 'for'>, verdict: Verdict, table: JudgementTable): string {
   const seen = new Set(verdict.evidence.map((e) => e.key));
   const [next] = table.findings
     .filter((f) => !f.toldOnly && !seen.has(f.key) && f.links.some((l) => l.of === stake.for))

@@ -35,7 +35,10 @@ test('what may fall comes first, then what can be mended, then what is not known
   const post = looked({ 'look.flare': 'straight' });
   expect(falls.urgency).toBe('now');
   expect(cone).toMatchObject({ urgency: 'season', action: 'pull back the mulch' });
-  expect(post).toMatchObject({ urgency: 'season', action: 'lay the collar open' });
+  expect(post).toMatchObject({
+    urgency: 'season',
+    action: 'have its stability assessed, then lay the collar open',
+  });
   const order = [looked(FINE), cone, falls, looked({})].sort(byUrgency).map((t) => t.urgency);
   expect(order).toEqual(['now', 'season', 'fine', 'unseen']);
 });

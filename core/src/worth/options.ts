@@ -68,8 +68,8 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
 export function treatmentOf(s: Situation, operations: readonly Operation[]): Operation[] {
   const stays = operations.filter((o) => !APART.includes(o.key));
   const planned = plannedOf(stays, s.visit.decisions);
-  if (planned.length > 0) return planned;
-  return stays.filter((o) => o.advice === 'option' && o.quantities.length > 0);
+  if (planned.some((o) => o.key !== 'stability')) return planned;
+  return [...planned, ...stays.filter((o) => o.advice === 'option' && o.quantities.length > 0)];
 }
 
 const withTax = (amount: number, rates: Rates): number =>
@@ -136,7 +136,13 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
   const keys = treatment.map((o) => o.key);
   const reset = byKey('reset');
   const [remove, replace] = [byKey('remove'), withQuantities(byKey('replace'), s)];
-  const needs = (planned: readonly Operation[], look = true) => needsOf(planned, visit, trenches, look);
+  // Where it may fall, every way to go on begins with that.
+  const safe = plannedOf([byKey('stability')], visit.decisions);
+  const needs = (planned: readonly Operation[], look = true) =>
+    needsOf([...safe, ...planned.filter((o) => o.key !== 'stability')], visit, trenches, look);
+  const after = (what: string) =>
+    safe.length > 0 ? `People kept away and stability assessed; then ${lowered(what)}` : what;
+  const treats = keys.some((key) => key !== 'stability');
   const outNeeds = needs([remove, replace], false);
   const priced: Priced | undefined = rates && {
     rates,
@@ -161,7 +167,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
         treatment.length > 0
           ? treatment.map((o) => o.title).join(', ')
           : 'Nothing found that treatment mends',
-      barred: treatment.length > 0 ? [] : ['no operation is prescribed or advised'],
+      barred: treats ? [] : ['no operation that treats it is prescribed or advised'],
       chance: treated,
       cost: cost(treatment, LOOK_YEARS.length, treated),
       lost:
@@ -176,7 +182,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
     {
       key: 'reset',
       title: 'Lift and reset it',
-      what: 'Lifted in dormancy, roots opened, set at the right height',
+      what: after('Lifted in dormancy, roots opened, set at the right height'),
       barred: reset.advice === 'not' ? reset.why : [],
       chance: lifted,
       cost: reset.advice === 'not' ? undefined : cost([reset], LOOK_YEARS.length, lifted),
@@ -189,7 +195,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
     {
       key: 'replace',
       title: 'Take it down and plant anew',
-      what: 'Felled, stump out, a young tree in its place with two seasons of water',
+      what: after('Felled, stump out, a young tree in its place with two seasons of water'),
       barred: [],
       chance: anew,
       cost: priced && costOf(outNeeds, LOOK_YEARS.length, anew, priced),
@@ -199,7 +205,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
     {
       key: 'remove',
       title: 'Take it down',
-      what: 'Felled, stump out, the place left open',
+      what: after('Felled, stump out, the place left open'),
       barred: [],
       chance: undefined,
       cost: cost([remove], 0, undefined, false),
@@ -209,7 +215,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
     {
       key: 'nothing',
       title: 'Do nothing',
-      what: 'Left as it is and looked at each year',
+      what: after('Left as it is and looked at each year'),
       barred: [],
       chance: left,
       cost: cost([], LOOK_YEARS.length, left, false),
@@ -223,6 +229,8 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
     },
   ];
 }
+
+const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Replacement has its quantities here whether it is called for or not. */
 function withQuantities(replace: Operation, s: Situation): Operation {

@@ -64,6 +64,11 @@ export function OfferScreen(props: {
           you need do nothing more.
         </p>
       )}
+      {c.danger && (
+        <p className="wrong text-lg font-bold leading-snug my-4" data-testid="danger">
+          {c.danger}
+        </p>
+      )}
       <p className="text-lg leading-snug my-4 whitespace-pre-line">{c.verdict}</p>
       <figure>
         <DrawingSvg

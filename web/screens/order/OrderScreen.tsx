@@ -6,6 +6,7 @@ import type { Tree, WorkDone } from '@undrel/core/casefile';
 import { writeLengths } from '@undrel/core/units';
 import { itemsBelow, workId, type ItemOf } from '../../protocol/item';
 import type { Order, OrderStep } from '../../protocol/order';
+import { isDone } from '../../protocol/propertyWork';
 import { Entry } from '../../ui/controls/Entry';
 import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
@@ -60,7 +61,7 @@ export function OrderScreen(props: {
         <header className="border-b-2 border-ink pb-2 mb-3">
           <h1>
             {work.length === 0
-              ? `${tree.label}: nothing to do`
+              ? `${tree.label}: no work prescribed`
               : `${tree.label}: ${finished} of ${work.length} done`}
           </h1>
           <p className="text-muted">
@@ -126,13 +127,17 @@ export function OrderScreen(props: {
   );
 }
 
-/** Hold points that a step waits for and nobody has signed. */
+/** What a step waits for: hold points that nobody has signed; for a hold point, the work it rests on. */
 function unsignedBefore(
   steps: readonly OrderStep[],
   step: OrderStep,
   done: ReadonlyMap<string, WorkDone>,
 ): string[] {
-  if (!('operation' in step)) return [];
+  if ('hold' in step) {
+    const before = steps.find((s) => s.key === step.after);
+    const over = before && isDone(done.get(before.key)?.how);
+    return before && !over && 'operation' in before ? [before.title] : [];
+  }
   const asked = new Set(step.first.map((f) => f.key));
   return steps.flatMap((s) =>
     'hold' in s && asked.has(s.key) && done.get(s.key)?.how !== 'done' ? [s.text] : [],

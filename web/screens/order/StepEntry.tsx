@@ -31,12 +31,15 @@ export function StepEntry(props: StepProps) {
 
 const signature = (done: WorkDone) => `${done.on}${done.by ? `, ${done.by}` : ''}`;
 
-function Hold({ step, done, disabled, by, today, onChange }: StepProps) {
+function Hold({ step, done, unsigned, disabled, by, today, onChange }: StepProps) {
   const text = 'hold' in step ? step.text : '';
   return (
     <li className="border-b border-hair py-2 flex flex-wrap items-center gap-x-4 gap-y-1 bg-wash px-3">
       <span className="flex-1 min-w-[14rem]">
         <strong>Stop.</strong> {text}
+        {unsigned.length > 0 && !done && (
+          <span className="block text-sm">First to be done: {unsigned.join('; ')}.</span>
+        )}
       </span>
       {done ? (
         <>
@@ -55,7 +58,7 @@ function Hold({ step, done, disabled, by, today, onChange }: StepProps) {
         <button
           type="button"
           className="act"
-          disabled={disabled}
+          disabled={disabled || unsigned.length > 0}
           aria-label={`Sign: ${text}`}
           onClick={() => onChange({ step: step.key, how: 'done', on: today, by }, 'how')}
         >
@@ -102,7 +105,7 @@ function Work({ step, done, unsigned, system, disabled, by, today, onChange }: S
       </ul>
       <details className="my-1">
         <summary className="min-h-[44px] inline-flex items-center cursor-pointer text-todo underline underline-offset-4">
-          Method of {step.title.toLowerCase()}
+          Method: {step.title.toLowerCase()}
         </summary>
         <ol className="list-decimal pl-6">
           {step.method.map((m) => (

@@ -31,6 +31,9 @@ function together(trees: readonly WorkTree[]): OrderMaterial[] {
   return [...sums.values()];
 }
 
+/** Whether a step stands before the points to sign: one of them rests on it. */
+const comesFirst = ({ holds }: WorkTree, key: string): boolean => holds.some((h) => h.after === key);
+
 /** The work on a property: which trees, in which order, how long, what it costs; printed, it is the day sheet of the crew. */
 export function WorkScreen({
   work,
@@ -52,6 +55,19 @@ export function WorkScreen({
   const days = Math.max(1, Math.ceil(hours / CREW_DAY - 1e-9));
   const whole = rates && estimate(needs, rates);
   const stages = rates ? byStage(needs, rates) : [];
+  const line = (tree: WorkTree) => (s: WorkTree['steps'][number]) => (
+    <Tick
+      key={s.key}
+      tree={tree}
+      step={s}
+      about={`Done: ${s.title}`}
+      tick={s.season <= tree.now ? tick : undefined}
+      unsigned={s.first.filter((f) => tree.holds.some((h) => h.key === f && !h.done))}
+    >
+      <strong>{s.title}.</strong> {s.season > 1 && `In ${s.year}. `}
+      {s.text}
+    </Tick>
+  );
   return (
     <div className="min-h-dvh flex flex-col">
       <TopBar
@@ -92,8 +108,9 @@ export function WorkScreen({
           )}
           <p className="text-muted mb-2">
             {work.client && `For ${work.client}. `}
-            {work.idle} visited {work.idle === 1 ? 'tree needs' : 'trees need'} nothing, {work.unvisited} not
-            visited. Travel counts once a day of {CREW_DAY} h. Untick what is not done now.
+            {work.idle} visited {work.idle === 1 ? 'tree has' : 'trees have'} no work prescribed,{' '}
+            {work.unvisited} not visited. Travel counts once a day of {CREW_DAY} h. Untick what is not done
+            now.
           </p>
           {!rates && work.trees.length > 0 && (
             <p className="wrong my-2">
@@ -143,26 +160,24 @@ export function WorkScreen({
                       </p>
                     ))}
                     <ul>
+                      {tree.steps.filter((s) => comesFirst(tree, s.key)).map(line(tree))}
                       {tree.holds
                         .filter((h) => h.season === tree.now)
                         .map((h) => (
-                          <Tick key={h.key} {...{ tree, tick }} step={h} about={`Sign: ${h.text}`} wash>
+                          <Tick
+                            key={h.key}
+                            {...{ tree, tick }}
+                            step={h}
+                            about={`Sign: ${h.text}`}
+                            unsigned={tree.steps.flatMap((s) =>
+                              s.key === h.after && !isDone(s.done) ? [s.key] : [],
+                            )}
+                            wash
+                          >
                             Stop: {h.text}
                           </Tick>
                         ))}
-                      {tree.steps.map((s) => (
-                        <Tick
-                          key={s.key}
-                          tree={tree}
-                          step={s}
-                          about={`Done: ${s.title}`}
-                          tick={s.season <= tree.now ? tick : undefined}
-                          unsigned={s.first.filter((f) => tree.holds.some((h) => h.key === f && !h.done))}
-                        >
-                          <strong>{s.title}.</strong> {s.season > 1 && `In ${s.year}. `}
-                          {s.text}
-                        </Tick>
-                      ))}
+                      {tree.steps.filter((s) => !comesFirst(tree, s.key)).map(line(tree))}
                     </ul>
                   </>
                 )}

@@ -30,6 +30,7 @@ export function offerContent(source: ReportSource, sheet: WorthSheet, made: stri
     visitDate: report.visitDate,
     made,
     verdict: report.wording.verdict || report.clientWords || report.verdictSummary,
+    ...(report.danger && { danger: report.danger }),
     options: sheet.options.filter((o) => o.barred.length === 0).map(option),
     steps: sheet.treatment.map((o) => ({
       title: o.title,

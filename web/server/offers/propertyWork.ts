@@ -63,7 +63,17 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
       ...said(s.key),
     })),
     holds: order.steps.flatMap((s) =>
-      'hold' in s ? [{ key: s.key, text: s.text, season: s.season, ...said(s.key) }] : [],
+      'hold' in s
+        ? [
+            {
+              key: s.key,
+              text: s.text,
+              season: s.season,
+              ...(s.after && { after: s.after }),
+              ...said(s.key),
+            },
+          ]
+        : [],
     ),
     now: (open[0] ?? steps.at(-1))?.season ?? 1,
     never: order.never,

@@ -362,6 +362,7 @@ export function reportContent(source: ReportSource): ReportContent {
       .map((e) => `${e.when}: ${e.kind}${e.note ? `, ${e.note}` : ''}`),
     wording: source.wording,
     verdictSummary: verdict.summary,
+    ...(verdict.danger && { danger: verdict.danger.text }),
     causes: verdict.causes
       .filter((c) => c.standing === 'likely' || c.standing === 'possible')
       .map((c) => ({

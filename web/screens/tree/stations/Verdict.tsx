@@ -29,8 +29,13 @@ export function Verdict(props: StationProps) {
   return (
     <div>
       <h1>Verdict</h1>
+      {verdict.danger && (
+        <p className="wrong text-xl font-bold leading-snug my-3" data-testid="danger">
+          {verdict.danger.text}
+        </p>
+      )}
       <p className="text-xl leading-snug my-3" data-testid="verdict-summary">
-        {verdict.summary}
+        {verdict.danger ? verdict.summary.slice(verdict.danger.text.length).trim() : verdict.summary}
       </p>
       {told.length > 0 && (
         <div className="wrong my-3">

@@ -1,0 +1,101 @@
+import { longMark } from '../units/marks';
+import type { Quantity } from '../units/quantity';
+import { weighedByTable } from './byTable';
+import { limit, PRACTICE_SOURCE, type Situation, type Weighed } from './operation';
+
+/** What has to be kept clear, and what closing it takes; the height is reckoned from the stem where it was not measured. */
+function quantitiesOf({ tree }: Situation): Quantity[] {
+  const stem = tree.dbh ?? tree.stemDiameter;
+  const height = tree.height ?? (stem === undefined ? undefined : stem * limit('heightPerDbh'));
+  const assessment: Quantity = {
+    name: 'Stability assessments',
+    value: 1,
+    dimension: 'count',
+    working: { formula: 'one for the tree', inputs: [], source: PRACTICE_SOURCE, notes: [] },
+  };
+  if (height === undefined) return [assessment];
+  const radius = height * limit('clearPerHeight');
+  const notes = tree.height === undefined ? ['Height estimated from the stem.'] : [];
+  const clear: Quantity = {
+    name: 'Radius kept clear',
+    value: radius,
+    dimension: 'long length',
+    working: {
+      formula: 'height × 1.5, for what breaks off as it falls',
+      inputs: [
+        { name: 'height', value: height, dimension: 'long length' },
+        { name: 'factor', value: limit('clearPerHeight'), dimension: 'ratio' },
+      ],
+      source: PRACTICE_SOURCE,
+      notes,
+    },
+  };
+  const barrier = 2 * Math.PI * radius;
+  return [
+    assessment,
+    clear,
+    {
+      name: 'Barrier',
+      value: barrier,
+      dimension: 'long length',
+      working: {
+        formula: '2 π × radius kept clear',
+        inputs: [{ name: 'radius kept clear', value: radius, dimension: 'long length' }],
+        source: PRACTICE_SOURCE,
+        notes: [],
+      },
+    },
+    {
+      name: 'Crew hours',
+      value: barrier / limit('barrierRate'),
+      dimension: 'hours',
+      working: {
+        formula: 'barrier ÷ metres set in an hour',
+        inputs: [
+          { name: 'barrier', value: barrier, dimension: 'long length' },
+          { name: 'metres in an hour', value: limit('barrierRate'), dimension: 'ratio' },
+        ],
+        source: PRACTICE_SOURCE,
+        notes: [],
+      },
+    },
+  ];
+}
+
+/** Keeping people away and having the stability assessed: before all other work wherever the tree may fall. */
+export function stabilityOperation(s: Situation): Weighed {
+  const { advice, why } = weighedByTable('stability', s, []);
+  const { danger } = s.verdict;
+  const quantities = danger ? quantitiesOf(s) : [];
+  const radius = quantities.find((q) => q.name === 'Radius kept clear');
+  return {
+    key: 'stability',
+    title: 'Keep people away, have stability assessed',
+    advice,
+    summary: danger
+      ? `${radius ? `Close the ground within ${longMark(radius.value)} of the stem today` : 'Close the ground below and beside it today'}, and have its stability assessed by a qualified person within ${danger.days} days. No other work before that.`
+      : 'No sign that it may fall, and neither poor anchorage nor decay at the base is possible by what was looked at.',
+    why,
+    quantities,
+    method: [
+      'Close the ground with tape or a fence, move seats, cars and paths out of it, and tell who uses the place, in writing.',
+      'A person qualified in tree risk assessment by local rules looks at anchorage, base and crown, by instruments where the eye does not settle it.',
+      'Until then no digging, no cutting of roots, no climbing, and nobody under it in wind.',
+    ],
+    cautions: [
+      'This record gives decision support; it is no risk assessment. Local codes and licensed practice come first.',
+      'In high wind or on soaked ground nobody goes near it, the assessor included.',
+      'Roads, rails and power lines within reach: call who runs them before anything else.',
+    ],
+    acceptance: ['A written assessment with name, date and what may be done; the barrier stands until then.'],
+    schools: [],
+    season: danger ? `People kept away today; assessed within ${danger.days} days.` : 'When a sign is seen.',
+    missing: danger && !radius ? ['height or stem diameter'] : [],
+    ...(danger && {
+      lookAgain: {
+        days: danger.days,
+        why: 'The stability assessment is due: nothing else is done before it.',
+      },
+    }),
+  };
+}

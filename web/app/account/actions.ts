@@ -1,8 +1,8 @@
 'use server';
 
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { changePassword, SESSION_COOKIE } from '@/server/accounts/session';
+import { changePassword, isSecure, sessionCookie } from '@/server/accounts/session';
 import { CLOSE_SESSION, CLOSE_SESSIONS_OF } from '@/server/accounts/sql';
 import { signedIn } from '@/server/accounts/viewer';
 import type { PasswordState } from '@/screens/account/AccountScreen';
@@ -15,7 +15,9 @@ export async function changePasswordAction(_: PasswordState, form: FormData): Pr
 }
 
 async function leave(): Promise<never> {
-  (await cookies()).delete(SESSION_COOKIE);
+  // A cookie bound to the host is taken back as it was set.
+  const secure = isSecure(await headers());
+  (await cookies()).set(sessionCookie(secure), '', { secure, path: '/', maxAge: 0 });
   redirect('/sign-in');
 }
 

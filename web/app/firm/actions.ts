@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { headers } from 'next/headers';
 import { loadFirm, saveFirm, setPerson } from '@/server/accounts/firm';
-import { ROLES, type Role } from '@/server/accounts/roles';
+import { ROLES, type Role } from '@/protocol/roles';
 import { invite } from '@/server/accounts/session';
 import { allowed } from '@/server/accounts/viewer';
 import type { FirmState, InviteState } from '@/screens/account/FirmScreen';

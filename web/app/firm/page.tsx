@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { FirmScreen } from '@/screens/account/FirmScreen';
 import { listPeople, loadFirm } from '@/server/accounts/firm';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { LIST_INVITATIONS } from '@/server/accounts/sql';
 import { signedIn } from '@/server/accounts/viewer';
 import { inviteAction, saveFirmAction, setPersonAction } from './actions';

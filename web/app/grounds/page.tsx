@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { GroundsScreen } from '@/screens/grounds/GroundsScreen';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { today } from '@/server/cases/write';
 import { listDue, listProperties } from '@/server/grounds/grounds';

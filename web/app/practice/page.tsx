@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { PracticeScreen } from '@/screens/practice/PracticeScreen';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { loadFirm } from '@/server/accounts/firm';
 import { savePracticeAction } from './actions';

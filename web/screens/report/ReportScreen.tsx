@@ -32,7 +32,7 @@ export function ReportScreen(props: {
     version: number;
     wording: Wording;
   }) => Promise<SaveAnswer>;
-  issue: (treeId: string, visitId: string) => Promise<{ problem: string }>;
+  issue: (treeId: string, visitId: string, draftId: string | undefined) => Promise<{ problem: string }>;
 }) {
   const [wording, setWording] = useState<Wording>(props.head?.wording ?? {});
   const [kept, setKept] = useState({
@@ -46,7 +46,8 @@ export function ReportScreen(props: {
   const alive = useAlive();
   const changed = WORDED_PARTS.some(({ key }) => (wording[key] ?? '') !== (kept.wording[key] ?? ''));
 
-  const save = async (base = kept): Promise<boolean> => {
+  /** Saves the words; gives the draft they are kept in, or undefined where they were not saved. */
+  const save = async (base = kept): Promise<string | undefined> => {
     try {
       const answer = await props.save({
         visitId: props.visitId,
@@ -58,19 +59,20 @@ export function ReportScreen(props: {
         setKept({ id: answer.id, version: answer.version, wording });
         setStale(undefined);
         setProblem(undefined);
-        return true;
+        return answer.id;
       }
       setStale(answer.theirs);
       setProblem(answer.problem);
     } catch {
       setProblem('The server was not reached; your words are still here. Try again.');
     }
-    return false;
+    return undefined;
   };
   const issue = () =>
     startWork(async () => {
-      if (changed && !(await save())) return;
-      const answer = await props.issue(props.treeId, props.visitId).catch((error: unknown) => {
+      const draftId = changed ? await save() : kept.id;
+      if (changed && draftId === undefined) return;
+      const answer = await props.issue(props.treeId, props.visitId, draftId).catch((error: unknown) => {
         if (String((error as { digest?: string }).digest).startsWith('NEXT_REDIRECT')) throw error;
         return { problem: 'The server was not reached; nothing was issued. Try again.' };
       });

@@ -3,7 +3,7 @@ import type { Rates } from '@undrel/core/costing';
 import type { ClosedSeason } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
 import type { Db } from '../database/transaction';
-import type { Role } from './roles';
+import type { Role } from '../../protocol/roles';
 import * as sql from './sql';
 
 export interface Firm {

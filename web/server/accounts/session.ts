@@ -2,9 +2,21 @@ import { randomUUID } from 'node:crypto';
 import { asUser, withoutFirm, type Db } from '../database/transaction';
 import { hashPassword, hashToken, MIN_PASSWORD, newToken, passwordFits } from './secrets';
 import * as sql from './sql';
-import type { Role } from './roles';
+import type { Role } from '../../protocol/roles';
 
-export const SESSION_COOKIE = 'undrel_session';
+/** Behind TLS the cookie is bound to this very host, so that no other host of the domain can set it. */
+export const sessionCookie = (secure: boolean): string =>
+  secure ? '__Host-undrel_session' : 'undrel_session';
+
+/** Whether the browser speaks TLS to the proxy before us. */
+export const isSecure = (list: Pick<Headers, 'get'>): boolean => list.get('x-forwarded-proto') === 'https';
+
+/** The token of the session in the cookies of a request. */
+export const sessionToken = (
+  jar: { get(name: string): { value: string } | undefined },
+  list: Pick<Headers, 'get'>,
+): string | undefined => jar.get(sessionCookie(isSecure(list)))?.value;
+
 const SESSION_DAYS = 30;
 const INVITATION_DAYS = 7;
 

@@ -1,14 +1,15 @@
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import type { Db } from '../database/transaction';
-import { may, type Deed } from './roles';
-import { asSession, SESSION_COOKIE, type Origin, type Viewer } from './session';
+import { may, type Deed } from '../../protocol/roles';
+import { refusalOf } from '../database/refusals';
+import { asSession, isSecure, sessionCookie, sessionToken, type Origin, type Viewer } from './session';
 
 export type Work<T> = (db: Db, viewer: Viewer) => Promise<T>;
 
 /** Runs a page's work as the person signed in; sends anyone else to the sign-in page. */
 export async function signedIn<T>(work: Work<T>): Promise<T> {
-  const token = (await cookies()).get(SESSION_COOKIE)?.value;
+  const token = sessionToken(await cookies(), await headers());
   const result = token
     ? await asSession(token, async (db, viewer) => ({ value: await work(db, viewer) }))
     : undefined;
@@ -17,18 +18,25 @@ export async function signedIn<T>(work: Work<T>): Promise<T> {
 }
 
 /** Runs a form's work when the person's role allows the deed; otherwise answers with a plain refusal. */
-export const allowed = <T>(deed: Deed, work: Work<T>): Promise<T | { problem: string }> =>
-  signedIn(async (db, viewer) =>
-    may(viewer.role, deed)
-      ? work(db, viewer)
-      : { problem: `Your role (${viewer.role}) does not allow this; ask the owner of ${viewer.firmName}.` },
-  );
+export async function allowed<T>(deed: Deed, work: Work<T>): Promise<T | { problem: string }> {
+  try {
+    return await signedIn(async (db, viewer) =>
+      may(viewer.role, deed)
+        ? work(db, viewer)
+        : { problem: `Your role (${viewer.role}) does not allow this; ask the owner of ${viewer.firmName}.` },
+    );
+  } catch (error) {
+    const refusal = refusalOf(error);
+    if (!refusal) throw error;
+    return { problem: refusal.problem };
+  }
+}
 
 /** Keeps a new session in a cookie; a device without units of its own takes the firm's. */
 export async function keepSession(session: { token: string; expires: Date }): Promise<void> {
-  const secure = (await headers()).get('x-forwarded-proto') === 'https';
+  const secure = isSecure(await headers());
   const jar = await cookies();
-  jar.set(SESSION_COOKIE, session.token, {
+  jar.set(sessionCookie(secure), session.token, {
     httpOnly: true,
     sameSite: 'lax',
     secure,

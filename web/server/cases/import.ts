@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto';
 import type { CaseFile } from '@undrel/core/casefile';
 import type { Viewer } from '../accounts/session';
 import type { Db } from '../database/transaction';
+import { withoutJudged } from '../../protocol/deeds';
 import { itemsOf } from '../../protocol/item';
+import { may } from '../../protocol/roles';
 import { KEEP_WEATHER } from '../grounds/sql';
 import { saveChanges } from './write';
 
@@ -19,6 +21,7 @@ export async function importCase(
   caseFile: CaseFile,
 ): Promise<{ treeId: string; leftOut: string[] }> {
   if (caseFile.weather) await db.rows(KEEP_WEATHER, [propertyId, JSON.stringify(caseFile.weather)]);
+  const judges = may(viewer.role, 'judge');
   const items = itemsOf(caseFile, propertyId, randomUUID);
   const results = await saveChanges(
     db,
@@ -28,7 +31,9 @@ export async function importCase(
       id: item.id,
       parent: item.parent,
       base: 0,
-      values: item.values as unknown as Record<string, unknown>,
+      values: judges
+        ? (item.values as unknown as Record<string, unknown>)
+        : withoutJudged(item.kind, item.values as unknown as Record<string, unknown>),
     })),
   );
   const leftOut = results.flatMap((r, i) =>

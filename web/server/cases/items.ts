@@ -15,7 +15,6 @@ import {
   workSchema,
 } from '@undrel/core/case-schema';
 import type { z } from 'zod';
-import type { Deed } from '../accounts/roles';
 import type { ItemKind } from '../../protocol/item';
 
 /** How one kind of item is stored: its table, its parent, and the column of each field. */
@@ -26,7 +25,6 @@ interface ItemTable {
   /** Field of the case format to column; a dot reaches into an object. */
   columns: Record<string, string>;
   json: readonly string[];
-  deed: Deed;
 }
 
 const visitHead = visitSchema.omit({
@@ -47,7 +45,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'trees',
     parent: 'property_id',
     schema: treeSchema,
-    deed: 'measure',
     json: ['schools', 'crownSpread', 'worth'],
     columns: {
       label: 'label',
@@ -75,7 +72,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'tree_events',
     parent: 'tree_id',
     schema: eventSchema,
-    deed: 'measure',
     json: [],
     columns: { kind: 'kind', when: 'happened', note: 'note' },
   },
@@ -83,7 +79,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'visits',
     parent: 'tree_id',
     schema: visitHead,
-    deed: 'measure',
     json: [],
     columns: {
       date: 'visited_on',
@@ -104,7 +99,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'findings',
     parent: 'visit_id',
     schema: findingSchema,
-    deed: 'measure',
     json: [],
     columns: {
       key: 'key',
@@ -121,7 +115,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'grade_profiles',
     parent: 'visit_id',
     schema: profileSchema,
-    deed: 'measure',
     json: ['mulch', 'fill'],
     columns: { bearing: 'bearing', mulch: 'mulch', mulchEnds: 'mulch_ends', fill: 'fill' },
   },
@@ -129,7 +122,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'probe_points',
     parent: 'visit_id',
     schema: probeSchema,
-    deed: 'measure',
     json: [],
     columns: { bearing: 'bearing', distance: 'distance', depth: 'depth', found: 'found', from: 'read_from' },
   },
@@ -137,7 +129,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'decisions',
     parent: 'visit_id',
     schema: decisionSchema,
-    deed: 'judge',
     json: [],
     columns: { operation: 'operation', taken: 'taken', on: 'planned_on', wording: 'wording' },
   },
@@ -145,7 +136,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'digs',
     parent: 'visit_id',
     schema: digHeadSchema,
-    deed: 'measure',
     json: ['radii', 'diameters', 'buttresses', 'decay', 'barriers'],
     columns: {
       radii: 'radii',
@@ -164,7 +154,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'roots',
     parent: 'visit_id',
     schema: rootSchema,
-    deed: 'measure',
     json: ['points', 'over', 'rings', 'done'],
     columns: {
       label: 'label',
@@ -187,7 +176,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'pushes',
     parent: 'visit_id',
     schema: pushSchema,
-    deed: 'measure',
     json: ['readings'],
     columns: {
       bearing: 'bearing',
@@ -202,7 +190,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'cut_designs',
     parent: 'visit_id',
     schema: cutsSchema,
-    deed: 'judge',
     json: ['limits', 'locks', 'agreed', 'days'],
     columns: {
       stages: 'stages',
@@ -221,7 +208,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'soil_logs',
     parent: 'visit_id',
     schema: soilLogSchema,
-    deed: 'measure',
     json: ['layers'],
     columns: {
       place: 'place',
@@ -237,7 +223,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'work_done',
     parent: 'visit_id',
     schema: workSchema,
-    deed: 'measure',
     json: ['amounts'],
     columns: { step: 'step', how: 'how', on: 'done_on', by: 'done_by', amounts: 'amounts', note: 'note' },
   },
@@ -245,7 +230,6 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
     table: 'trench_designs',
     parent: 'visit_id',
     schema: trenchSchema,
-    deed: 'measure',
     json: ['locked', 'avoid'],
     columns: {
       holeRadius: 'hole_radius',

@@ -1,6 +1,17 @@
 import { ITEM_TABLES } from './items';
 import type { ItemKind } from '../../protocol/item';
 
+/** The table that the parent of an item is in. */
+const PARENTS: Record<string, string> = { property_id: 'properties', tree_id: 'trees', visit_id: 'visits' };
+
+/** Whether what an item belongs to is there; it is held so until the end of the transaction. $1 is its id. */
+export const PARENT_THERE: Record<string, string> = Object.fromEntries(
+  Object.entries(PARENTS).map(([column, table]) => [
+    column,
+    `select id from ${table} where id = $1 and deleted_at is null for share`,
+  ]),
+);
+
 /**
  * The versioned write of one item. $1 id, $2 parent, $3 base version, $4 deleted, $5... columns.
  * Nothing comes back when the row has moved on from the base version. A base of 0 makes the row, or wakes a deleted one.

@@ -3,9 +3,12 @@ import { problemsFrom } from '@undrel/core/case-schema';
 import { eventDateProblem } from '@undrel/core/history';
 import type { Tree, TreeEvent } from '@undrel/core/casefile';
 import { z } from 'zod';
-import { may } from '../accounts/roles';
+import { DEED_OF, JUDGED } from '../../protocol/deeds';
+import { may } from '../../protocol/roles';
 import type { Viewer } from '../accounts/session';
+import { refusalOf } from '../database/refusals';
 import type { Db } from '../database/transaction';
+import { unstorableIn } from '../text';
 import type { Change, ChangeResult, ItemKind } from '../../protocol/item';
 import { fromColumns, ITEM_TABLES, toColumns } from './items';
 import * as sql from './sql';
@@ -13,8 +16,8 @@ import * as sql from './sql';
 export const changeSchema = z.object({
   kind: z.enum(Object.keys(ITEM_TABLES) as [ItemKind, ...ItemKind[]]),
   id: z.string().regex(/^[\w.\- ]{1,120}$/),
-  parent: z.string().min(1).max(80),
-  base: z.int().min(0),
+  parent: z.string().regex(/^[\w.\- ]{1,80}$/),
+  base: z.int().min(0).max(2_147_483_647),
   values: z.record(z.string(), z.unknown()).nullable(),
   inDoubt: z.array(z.record(z.string(), z.unknown()).nullable()).max(20).optional(),
 }) satisfies z.ZodType<Change>;
@@ -60,7 +63,7 @@ async function present(db: Db, change: Change): Promise<ChangeResult> {
   if (!row) {
     return change.values === null
       ? { id: change.id, status: 'saved', version: 0 }
-      : { id: change.id, status: 'refused', problem: 'It is not there any more.' };
+      : { id: change.id, status: 'refused', problem: 'What it belongs to is not there any more.' };
   }
   const values = row.deleted_at ? null : fromColumns(change.kind, row);
   // The same write sent twice (an answer lost on the way) is not a conflict.
@@ -82,52 +85,112 @@ async function present(db: Db, change: Change): Promise<ChangeResult> {
   };
 }
 
-const EXPLAINED: Record<string, string> = {
-  '23503': 'What it belongs to is not there.',
-  '23514': 'A value is outside what is allowed.',
-  '23505': 'It is already there.',
+/** What a person who does not judge would change of what only a consultant writes, or undefined. */
+async function judgedIn(db: Db, { kind, id, values }: Change): Promise<string | undefined> {
+  const judged = JUDGED[kind];
+  if (!judged || values === null) return undefined;
+  const row = await db.row(sql.READ[kind], [id]);
+  const stored = row ? fromColumns(kind, row) : {};
+  const field = Object.keys(judged).find((key) => !isDeepStrictEqual(values[key], stored[key]));
+  return field && judged[field];
+}
+
+/** Why a change is not taken, before it is tried; undefined when it may be. */
+async function refusedBefore(db: Db, viewer: Viewer, change: Change): Promise<string | undefined> {
+  if (!may(viewer.role, DEED_OF[change.kind])) return `Your role (${viewer.role}) may not change this.`;
+  if (change.values === null) return undefined;
+  const bad = unstorableIn(change.values);
+  if (bad !== undefined) return `${bad}: holds a character that cannot be kept.`;
+  if (!may(viewer.role, 'judge')) {
+    const judged = await judgedIn(db, change);
+    if (judged !== undefined)
+      return `Your role (${viewer.role}) may not change this: ${judged}. A consultant does.`;
+  }
+  return problemIn(db, change);
+}
+
+/** What an item belongs to was removed, with all that is written to it. */
+const GONE = 'What it belongs to was removed; bring that back first.';
+
+async function saveOne(db: Db, viewer: Viewer, change: Change, there: Set<string>): Promise<ChangeResult> {
+  const { id } = change;
+  await db.rows('savepoint change');
+  try {
+    const { parent } = ITEM_TABLES[change.kind];
+    const isThere =
+      change.values === null ||
+      there.has(change.parent) ||
+      (await db.row(sql.PARENT_THERE[parent]!, [change.parent])) !== undefined;
+    if (isThere && change.values !== null) there.add(change.parent);
+    const problem = isThere ? await refusedBefore(db, viewer, change) : GONE;
+    const version = problem === undefined ? await store(db, change) : undefined;
+    const result: ChangeResult =
+      problem !== undefined
+        ? { id, status: 'refused', problem }
+        : version === undefined
+          ? await present(db, change)
+          : { id, status: 'saved', version };
+    await db.rows('release savepoint change');
+    return result;
+  } catch (error) {
+    const known = refusalOf(error);
+    if (!known) throw error;
+    await db.rows('rollback to savepoint change');
+    return { id, status: 'refused', problem: known.problem };
+  }
+}
+
+const KINDS = Object.keys(ITEM_TABLES);
+const DEPTH: Record<string, number> = { property_id: 0, tree_id: 1, visit_id: 2 };
+/** Its place among the writes: parents before what belongs to them; what is removed goes last, and the other way round. */
+const placeOf = ({ kind, values }: Change): number => {
+  const depth = DEPTH[ITEM_TABLES[kind].parent]!;
+  return values === null ? 10 - depth : depth;
 };
 
 /**
- * Saves changes to cases in the order given, each on its own: one that is stale or refused does not stop the others.
+ * Saves changes to cases, each on its own: one that is stale or refused does not stop the others. What belongs to
+ * something is written after it, and all who write the same rows write them in the same order.
  *
- * @returns one result for each change, in order; a stale one carries what is stored now
+ * @returns one result for each change, in the order given; a stale one carries what is stored now
  */
 export async function saveChanges(
   db: Db,
   viewer: Viewer,
   changes: readonly Change[],
 ): Promise<ChangeResult[]> {
+  const order = changes
+    .map((change, i) => ({ change, i }))
+    .sort(
+      (a, b) =>
+        placeOf(a.change) - placeOf(b.change) ||
+        KINDS.indexOf(a.change.kind) - KINDS.indexOf(b.change.kind) ||
+        (a.change.id < b.change.id ? -1 : a.change.id > b.change.id ? 1 : a.i - b.i),
+    );
   const results: ChangeResult[] = [];
-  for (const change of changes) {
-    if (!may(viewer.role, ITEM_TABLES[change.kind].deed)) {
-      results.push({
-        id: change.id,
-        status: 'refused',
-        problem: `Your role (${viewer.role}) may not change this.`,
-      });
-      continue;
-    }
-    const problem = change.values === null ? undefined : await problemIn(db, change);
-    if (problem) {
-      results.push({ id: change.id, status: 'refused', problem });
-      continue;
-    }
-    await db.rows('savepoint change');
-    try {
-      const version = await store(db, change);
-      results.push(
-        version === undefined ? await present(db, change) : { id: change.id, status: 'saved', version },
-      );
-      await db.rows('release savepoint change');
-    } catch (error) {
-      const known = EXPLAINED[(error as { code?: string }).code ?? ''];
-      if (!known) throw error;
-      await db.rows('rollback to savepoint change');
-      results.push({ id: change.id, status: 'refused', problem: known });
-    }
-  }
+  const there = new Set<string>();
+  for (const { change, i } of order) results[i] = await saveOne(db, viewer, change, there);
   return results;
+}
+
+/** Saves changes as they were sent: one that is none is refused by itself. */
+export async function saveGiven(db: Db, viewer: Viewer, given: readonly unknown[]): Promise<ChangeResult[]> {
+  const read = given.map((one) => changeSchema.safeParse(one));
+  const saved = await saveChanges(
+    db,
+    viewer,
+    read.flatMap((r) => (r.success ? [r.data as Change] : [])),
+  );
+  return read.map((r, i) => {
+    if (r.success) return saved.shift()!;
+    const id = (given[i] as { id?: unknown } | null)?.id;
+    const { path, message } = r.error.issues[0]!;
+    return {
+      id: typeof id === 'string' ? id : '',
+      status: 'refused',
+      problem: `${path.join('.') || 'change'}: ${message}`,
+    };
+  });
 }
 
 /** Brings a removed tree back into view. */

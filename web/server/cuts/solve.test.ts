@@ -3,6 +3,7 @@ import highsLoader from 'highs';
 import type { CaseFile } from '@undrel/core/casefile';
 import { stemRate } from '@undrel/core/growth';
 import { assessCuts, highsSolver, type CutsGiven } from '@undrel/core/pruning';
+import { ALONE } from '../beside';
 import { solveCuts } from './solve';
 
 const { tree, visits } = JSON.parse(readFileSync('docs/example-case.json', 'utf8')) as CaseFile;
@@ -20,7 +21,7 @@ const given: CutsGiven = {
 /** Giving up on the last plan ends the thread. */
 afterAll(() => {
   const end = new AbortController();
-  const last = solveCuts(given, end.signal).catch(() => undefined);
+  const last = solveCuts(given, { ...ALONE, signal: end.signal }).catch(() => undefined);
   end.abort();
   return last;
 });
@@ -35,10 +36,10 @@ test('a plan solved beside the server is the plan solved in place, several at on
 
 test('who gives up is told so, and the next plan is solved all the same', async () => {
   const stop = new AbortController();
-  const left = solveCuts(given, stop.signal);
+  const left = solveCuts(given, { ...ALONE, signal: stop.signal });
   stop.abort();
   await expect(left).rejects.toThrow('Stopped before');
-  await expect(solveCuts(given, AbortSignal.abort())).rejects.toThrow('Stopped before');
+  await expect(solveCuts(given, { ...ALONE, signal: AbortSignal.abort() })).rejects.toThrow('Stopped before');
   expect((await solveCuts(given)).plan?.proved).toBe(true);
 });
 

@@ -1,5 +1,6 @@
 import type { CutAssessment, CutsGiven } from '@undrel/core/pruning';
-import { threadOf } from '../thread';
+import { ALONE, beside, type Asker } from '../beside';
 
-/** The best cut plan, solved in a thread of its own. */
-export const solveCuts = threadOf<CutsGiven, CutAssessment>('cuts.mjs');
+/** The best cut plan, solved beside the server. */
+export const solveCuts = (given: CutsGiven, asker: Asker = ALONE): Promise<CutAssessment> =>
+  beside('cutPlan', given, asker);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { foundFirm, type Viewer } from '../accounts/session';
-import type { Role } from '../accounts/roles';
+import type { Role } from '../../protocol/roles';
 import { addProperty } from '../grounds/grounds';
 import { asUser } from './transaction';
 

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import pg from 'pg';
 import { migrate } from './migrate';
+import { isRetryable } from './refusals';
 
 /** A transaction of one firm: everything it reads or writes is that firm's. */
 export interface Db {
@@ -35,20 +36,36 @@ export function pool(): Promise<pg.Pool> {
   return shared.undrelPool;
 }
 
+/** How often work is begun anew when the database could not bring it in order with other work. */
+const TRIES = 4;
+
 async function transaction<T>(work: (client: pg.PoolClient) => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await once(work);
+    } catch (error) {
+      if (attempt === TRIES || !isRetryable(error)) throw error;
+      await new Promise((done) => setTimeout(done, 10 * attempt * (1 + Math.random())));
+    }
+  }
+}
+
+async function once<T>(work: (client: pg.PoolClient) => Promise<T>): Promise<T> {
   const client = await (await pool()).connect();
   let broken: Error | undefined;
+  // A connection that dies under work fails the work; without a listener it would end the process.
+  const lost = (error: Error) => (broken = error);
+  client.on('error', lost);
   try {
     await client.query('begin');
     const result = await work(client);
     await client.query('commit');
     return result;
   } catch (error) {
-    await client.query('rollback').catch((lost: Error) => {
-      broken = lost;
-    });
+    await client.query('rollback').catch(lost);
     throw error;
   } finally {
+    client.off('error', lost);
     client.release(broken);
   }
 }

@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import type { Tree } from '@undrel/core/casefile';
-import type { TreeRow } from '../../protocol/grounds';
 import type { Change } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
 import { fromColumns } from '../cases/items';
-import { READ } from '../cases/sql';
 import { saveChanges } from '../cases/write';
 import type { Db } from '../database/transaction';
+import { treeHeads } from './grounds';
+import type { Stored } from './seen';
+import { HOLD_PROPERTY, TREES_BY_IDS } from './sql';
 
 export interface BroughtIn {
   done: string;
@@ -20,20 +21,24 @@ export async function bringTrees(
   db: Db,
   viewer: Viewer,
   propertyId: string,
-  present: readonly TreeRow[],
   trees: readonly (Partial<Tree> & { label: string })[],
 ): Promise<{ added: number; changed: number; notes: string[] }> {
-  const byLabel = new Map(present.map((t) => [t.label, t]));
+  // Who else brings trees in waits here, and then finds what was brought.
+  if (!(await db.row(HOLD_PROPERTY, [propertyId])))
+    return { added: 0, changed: 0, notes: ['The property is not there any more.'] };
+  const byLabel = new Map((await treeHeads(db, propertyId)).map((t) => [t.label, t]));
+  const known = trees.flatMap((t) => byLabel.get(t.label)?.id ?? []);
+  const rows = new Map((await db.rows<Stored>(TREES_BY_IDS, [known])).map((row) => [row.id as string, row]));
   const changes: Change[] = [];
   for (const tree of trees) {
-    const known = byLabel.get(tree.label);
-    const stored = known ? await db.row(READ.tree, [known.id]) : undefined;
+    const head = byLabel.get(tree.label);
+    const stored = head && rows.get(head.id);
     const given = Object.fromEntries(Object.entries(tree).filter(([, v]) => v !== undefined && v !== ''));
     changes.push({
       kind: 'tree',
-      id: known?.id ?? randomUUID(),
+      id: head?.id ?? randomUUID(),
       parent: propertyId,
-      base: known?.version ?? 0,
+      base: head?.version ?? 0,
       values: { species: '', ...(stored ? fromColumns('tree', stored) : {}), ...given },
     });
   }

@@ -46,7 +46,8 @@ const LENGTHS: Record<string, [keyof Tree & LengthField, LengthUnit | undefined]
 };
 const STOCKS = ['container', 'balled-and-burlapped', 'bare-root', 'field-grown'] as const;
 const isStock = (text: string): text is Stock => STOCKS.some((s) => s === text);
-const UNIT_IN_HEAD = /^(.*?)\s*\((mm|cm|m|in|ft)\)$/;
+/** A unit in brackets at the end of a head. */
+const UNIT_IN_HEAD = /\((mm|cm|m|in|ft)\)$/;
 
 export type ReadTrees = { ok: true; trees: Tree[]; notes: string[] } | { ok: false; problem: string };
 
@@ -60,13 +61,13 @@ export function readTrees(bytes: Uint8Array): ReadTrees {
   const { heads, notes } = table;
   const trees = table.rows.flatMap((row, i): Tree[] => {
     const where = `Row ${i + 2}`;
-    const cell = (name: string) => row[name] ?? '';
+    const cell = (name: string) => unescaped(row[name] ?? '');
     if (!cell('label')) {
       notes.push(`${where} left out: no label.`);
       return [];
     }
-    const tree: Tree = { label: cell('label').slice(0, 80), species: cell('species') };
-    if (cell('common name')) tree.commonName = cell('common name');
+    const tree: Tree = { label: cell('label').slice(0, 80), species: cell('species').slice(0, 120) };
+    if (cell('common name')) tree.commonName = cell('common name').slice(0, 120);
     if (cell('planted by')) tree.planter = cell('planted by').slice(0, 120);
     if (cell('planted together')) tree.cohort = cell('planted together').slice(0, 120);
     const stock = cell('stock').toLowerCase();
@@ -78,7 +79,9 @@ export function readTrees(bytes: Uint8Array): ReadTrees {
     else if (year)
       notes.push(`${where}, year planted: “${year}” is not a year from 1700 to 2199; left empty.`);
     for (const head of heads) {
-      const [, name = head, unit] = UNIT_IN_HEAD.exec(head) ?? [];
+      const inHead = UNIT_IN_HEAD.exec(head);
+      const name = inHead ? head.slice(0, inHead.index).trim() : head;
+      const unit = inHead?.[1];
       const field = LENGTHS[name];
       if (!field || !cell(head)) continue;
       const read = unit
@@ -91,8 +94,11 @@ export function readTrees(bytes: Uint8Array): ReadTrees {
     if (Number.isFinite(x) && Number.isFinite(y)) tree.position = { x, y };
     return [tree];
   });
-  return { ok: true, trees, notes };
+  return { ok: true, trees, notes: notes.told() };
 }
+
+/** What was written out as text so that no spreadsheet runs it comes in as it was. */
+const unescaped = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
 
 /** A length whose column names no unit must carry its own. */
 function readWithUnit(field: LengthField, text: string) {

@@ -1,4 +1,3 @@
-import type { PropertyPage } from '../../protocol/grounds';
 import { readTrees, treesCsv } from './csv';
 import { readPlan, writePlan } from './geojson';
 
@@ -40,11 +39,8 @@ test('a plan goes out and comes back without loss', () => {
         ],
       },
     ],
-    trees: [
-      { label: 'A', species: 's', x: 1.25, y: -2.5 },
-      { label: 'no place', species: 's' },
-    ],
-  } as unknown as PropertyPage;
+    trees: [{ label: 'A', species: 's', x: 1.25, y: -2.5 }],
+  } satisfies Parameters<typeof writePlan>[0];
   const read = good(JSON.stringify(writePlan(page)));
   expect(read.outlines).toEqual(page.plan);
   expect(read.trees).toEqual([{ label: 'A', species: 's', x: 1.25, y: -2.5 }]);

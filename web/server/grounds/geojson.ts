@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import type { Outline, PropertyPage } from '../../protocol/grounds';
+import type { Outline } from '../../protocol/grounds';
+import { PLAN } from '../limits';
+import { Notes } from '../notes';
 
 /**
  * A property's plan as GeoJSON in local metres.
@@ -30,7 +32,7 @@ const feature = z.object({
 });
 const collection = z.looseObject({
   type: z.literal('FeatureCollection'),
-  features: z.array(z.unknown()).max(20_000),
+  features: z.array(z.unknown()),
 });
 
 export interface PlacedTree {
@@ -90,7 +92,7 @@ function frameOf(
 }
 
 const text = (value: unknown): string =>
-  typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+  typeof value === 'string' || typeof value === 'number' ? String(value).slice(0, 120) : '';
 
 /**
  * Reads a plan: points with a label become trees, lines and polygons become outlines.
@@ -115,7 +117,12 @@ export function readPlan(source: string): ReadPlan {
       ok: false,
       problem: 'Not a GeoJSON FeatureCollection; allowed: {"type": "FeatureCollection", "features": […]}.',
     };
-  const notes: string[] = [];
+  if (read.data.features.length > PLAN.features)
+    return {
+      ok: false,
+      problem: `The file holds ${read.data.features.length} features; at most ${PLAN.features} are allowed. Nothing was taken.`,
+    };
+  const notes = new Notes(PLAN.notes);
   const features = read.data.features.flatMap((candidate, i) => {
     const one = feature.safeParse(candidate);
     if (one.success) return [{ ...one.data, i }];
@@ -126,8 +133,13 @@ export function readPlan(source: string): ReadPlan {
   const points = features.flatMap(({ geometry: g }) =>
     g.type === 'Point' ? [g.coordinates] : g.type === 'LineString' ? g.coordinates : g.coordinates.flat(),
   );
+  if (points.length > PLAN.points)
+    return {
+      ok: false,
+      problem: `The file holds ${points.length} points; at most ${PLAN.points} are allowed. Nothing was taken.`,
+    };
   const { place, note } = frameOf(read.data, points);
-  if (note) notes.unshift(note);
+  const first = note ? [note] : [];
 
   const trees: PlacedTree[] = [];
   const outlines: Outline[] = [];
@@ -159,17 +171,21 @@ export function readPlan(source: string): ReadPlan {
     });
   }
   if (turned > 0) notes.push(`${turned} outer ring(s) ran clockwise; turned round.`);
-  return { ok: true, trees, outlines, notes };
+  return { ok: true, trees, outlines, notes: [...first, ...notes.told()] };
 }
 
 /** The plan with its trees, ready to be read back without loss. */
-export function writePlan(property: PropertyPage): unknown {
+export function writePlan(property: {
+  name: string;
+  plan: readonly Outline[] | null;
+  trees: readonly PlacedTree[];
+}): unknown {
   return {
     type: 'FeatureCollection',
     [FRAME_MEMBER]: LOCAL_FRAME,
     name: property.name,
     features: [
-      ...property.plan.map((o) => ({
+      ...(property.plan ?? []).map((o) => ({
         type: 'Feature',
         properties: { name: o.name, kind: o.kind },
         geometry:
@@ -177,13 +193,11 @@ export function writePlan(property: PropertyPage): unknown {
             ? { type: 'Polygon', coordinates: [o.points] }
             : { type: 'LineString', coordinates: o.points },
       })),
-      ...property.trees
-        .filter((t) => t.x !== undefined)
-        .map((t) => ({
-          type: 'Feature',
-          properties: { label: t.label, species: t.species, kind: 'tree' },
-          geometry: { type: 'Point', coordinates: [t.x, t.y] },
-        })),
+      ...property.trees.map((t) => ({
+        type: 'Feature',
+        properties: { label: t.label, species: t.species, kind: 'tree' },
+        geometry: { type: 'Point', coordinates: [t.x, t.y] },
+      })),
     ],
   };
 }

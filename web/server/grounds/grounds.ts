@@ -1,12 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { setImmediate as nextTurn } from 'node:timers/promises';
-import type { Tree } from '@undrel/core/casefile';
-import { proposeCohorts } from '@undrel/core/cohort';
 import type { DueRow, Hit, Outline, PropertyPage, PropertyRow } from '../../protocol/grounds';
-import { fromColumns } from '../cases/items';
 import { today } from '../cases/write';
 import type { Db } from '../database/transaction';
-import { cohortPage, seenTree, type Seen, type Stored, type StoredVisit } from './seen';
+import type { PropertyRows } from './page';
+import type { Stored, StoredVisit } from './seen';
 import { practiceOn } from './practice';
 import * as sql from './sql';
 
@@ -32,33 +29,35 @@ export async function search(db: Db, words: string): Promise<Hit[]> {
 export const propertyHead = (db: Db, id: string) =>
   db.row<Omit<PropertyPage, 'trees' | 'cohorts' | 'proposals'>>(sql.PROPERTY, [id]);
 
-/** A property with its plan and trees, each with what its newest visit comes to, and what the cohorts tell. */
-export async function loadProperty(db: Db, id: string, on = today()): Promise<PropertyPage | undefined> {
+/** What is stored of a property and its trees; what it comes to is worked out from it, see `page.ts`. */
+export async function propertyRows(db: Db, id: string, on = today()): Promise<PropertyRows | undefined> {
   const head = await propertyHead(db, id);
   if (!head) return undefined;
-  const trees = await db.rows<Stored>(sql.TREES_OF, [id]);
-  const visits = await db.rows<StoredVisit>(sql.NEWEST_VISITS, [id]);
-  const practice = (await practiceOn(db, id))!;
-  const byTree = new Map<unknown, StoredVisit[]>();
-  for (const v of visits) byTree.set(v.visit.tree_id, [...(byTree.get(v.visit.tree_id) ?? []), v]);
-  const seen: Seen[] = [];
-  for (const stored of trees) {
-    seen.push(seenTree(stored, byTree.get(stored.id) ?? [], practice, on));
-    // A verdict weighed for the first time takes a while; other requests go on between two trees.
-    await nextTurn();
-  }
-  const cohorts = new Map<string, Seen[]>();
-  for (const s of seen)
-    if (s.row.cohort) cohorts.set(s.row.cohort, [...(cohorts.get(s.row.cohort) ?? []), s]);
   return {
-    ...head,
-    trees: seen.map((s) => s.row),
-    cohorts: [...cohorts].map(([name, members]) => cohortPage(name, members, practice, on)),
-    proposals: proposeCohorts(
-      trees.map((t) => ({ ...(fromColumns('tree', t) as unknown as Tree), id: t.id as string })),
-    ),
+    head,
+    trees: await db.rows<Stored>(sql.TREES_OF, [id]),
+    visits: await db.rows<StoredVisit>(sql.NEWEST_VISITS, [id]),
+    practice: (await practiceOn(db, id))!,
+    on,
   };
 }
+
+/** What bringing trees in has to know of those that are there. */
+export interface TreeHead {
+  id: string;
+  label: string;
+  version: number;
+}
+
+export const treeHeads = (db: Db, propertyId: string): Promise<TreeHead[]> =>
+  db.rows<TreeHead>(sql.TREE_HEADS, [propertyId]);
+
+/** Trees that have a place on the plan. */
+export const placedTrees = (
+  db: Db,
+  propertyId: string,
+): Promise<{ label: string; species: string; x: number; y: number }[]> =>
+  db.rows(sql.PLACED_TREES, [propertyId]);
 
 /** Begins a walk-round anew: every tree is to be looked at again. Gives the property's name. */
 export const beginRound = async (db: Db, id: string): Promise<string | undefined> =>

@@ -48,6 +48,11 @@ export const PROPERTY = `select p.id, p.version, p.name, p.note, p.plan, p.round
 
 export const TREES_OF = `select * from trees where property_id = $1 and deleted_at is null order by label`;
 
+export const TREE_HEADS = `select id, label, version from trees where property_id = $1 and deleted_at is null`;
+export const TREES_BY_IDS = `select * from trees where id = any($1)`;
+export const PLACED_TREES = `select label, species, x, y from trees
+  where property_id = $1 and deleted_at is null and x is not null and y is not null order by label`;
+
 const latest = (table: string) =>
   `coalesce((select jsonb_agg(to_jsonb(i)) from ${table} i where i.firm_id = v.firm_id and i.visit_id = v.id and i.deleted_at is null), '[]')`;
 

@@ -33,7 +33,7 @@ export type ReadWeather =
 export function readWeather(bytes: Uint8Array, name: string): ReadWeather {
   const table = readCsvTable(bytes, ['month', 'rain (mm)']);
   if (!table.ok) return table;
-  const notes = [...table.notes];
+  const { notes } = table;
   const known = new Set<string>();
   const months = table.rows.flatMap((row, i): MonthRain[] => {
     const month = row.month ?? '';
@@ -57,8 +57,11 @@ export function readWeather(bytes: Uint8Array, name: string): ReadWeather {
   if (seasons.length === 0) {
     return {
       ok: false,
-      problem: ['No growing season is whole: April to September are needed.', ...notes.slice(0, 5)].join(' '),
+      problem: [
+        'No growing season is whole: April to September are needed.',
+        ...notes.told().slice(0, 5),
+      ].join(' '),
     };
   }
-  return { ok: true, record: { source: name, seasons }, notes };
+  return { ok: true, record: { source: name, seasons }, notes: notes.told() };
 }

@@ -14,7 +14,7 @@ import { offerContent } from './content';
 import { approveOffer, makeOffer, offersOf, revokeOffer, shownBy } from './offers';
 import { orderOf } from './order';
 import { tickStep } from './tick';
-import { workOfTree } from './propertyWork';
+import { workOfTree } from './treeWork';
 import { worthOf } from './worth';
 
 const RATES: Rates = {

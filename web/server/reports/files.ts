@@ -1,5 +1,6 @@
 import type { ReportContent } from '../../protocol/report';
 import { documentOf, type ReportStamp } from '../../ui/reportDocument';
+import { ALONE, type Asker } from '../beside';
 import { documentMarkdown } from './markdown';
 import { setDocx, setPdf } from './setDocument';
 
@@ -19,13 +20,14 @@ export async function reportFile(
   content: ReportContent,
   stamp: ReportStamp | undefined,
   format: ReportFormat,
+  asker: Asker = ALONE,
 ): Promise<Uint8Array<ArrayBuffer> | string> {
   const doc = documentOf(content, stamp);
   switch (format) {
     case 'pdf':
-      return setPdf(doc);
+      return setPdf(doc, { cover: true, numbered: true }, asker);
     case 'docx':
-      return setDocx(doc);
+      return setDocx(doc, asker);
     case 'md':
       return documentMarkdown(doc);
     case 'json':
@@ -38,10 +40,11 @@ export async function reportAnswer(
   content: ReportContent,
   stamp: ReportStamp | undefined,
   format: ReportFormat,
+  asker: Asker,
 ): Promise<Response> {
   const name = (stamp?.number ?? `draft ${content.tree}`).replace(/[^\w -]/g, '');
   const how = format === 'pdf' ? 'inline' : 'attachment';
-  return new Response(await reportFile(content, stamp, format), {
+  return new Response(await reportFile(content, stamp, format, asker), {
     headers: {
       'content-type': REPORT_FORMATS[format],
       'content-disposition': `${how}; filename="${name}.${format}"`,

@@ -1,12 +1,13 @@
 import {
   PDFArray,
   PDFDict,
-  type PDFDocument,
+  PDFDocument,
   PDFHexString,
   PDFName,
   PDFNumber,
   PDFRef,
   PDFString,
+  StandardFonts,
   type PDFPage,
 } from 'pdf-lib';
 
@@ -59,4 +60,35 @@ export function setMarks(file: PDFDocument, marks: readonly Mark[]): void {
   context.assign(root, outline);
   file.catalog.set(PDFName.of('Outlines'), root);
   file.catalog.set(PDFName.of('PageMode'), PDFName.of('UseOutlines'));
+}
+
+/** Parts as one file, its pages counted through and its bookmarks put together. */
+export async function joinedPdf(given: {
+  parts: readonly Uint8Array[];
+  title: string;
+  author: string;
+}): Promise<{ bytes: Uint8Array; pages: number }> {
+  const file = await PDFDocument.create();
+  const marks: Mark[] = [];
+  for (const bytes of given.parts) {
+    const part = await PDFDocument.load(bytes);
+    const before = file.getPageCount();
+    marks.push(...marksOf(part).map(({ title, page }) => ({ title, page: before + page })));
+    for (const page of await file.copyPages(part, part.getPageIndices())) file.addPage(page);
+  }
+  const font = await file.embedFont(StandardFonts.Helvetica);
+  const pages = file.getPageCount();
+  file.getPages().forEach((page, i) => {
+    const label = `${i + 1} of ${pages}`;
+    page.drawText(label, {
+      x: page.getWidth() - 40 - font.widthOfTextAtSize(label, 8),
+      y: 28,
+      size: 8,
+      font,
+    });
+  });
+  setMarks(file, marks);
+  file.setTitle(given.title);
+  file.setAuthor(given.author);
+  return { bytes: await file.save(), pages };
 }

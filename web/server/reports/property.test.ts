@@ -5,10 +5,11 @@ import { readCase } from '@undrel/core/case-schema';
 import { estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
 import type { PropertyPage } from '../../protocol/grounds';
 import { textOf } from '../../../e2e/pdf';
-import { workOfTree } from '../offers/propertyWork';
+import { workOfTree } from '../offers/treeWork';
 import type { ReportSource } from './content';
 import type { ReportFormat } from './files';
 import { marksOf } from './outline';
+import { ALONE } from '../beside';
 import { propertyReport } from './property';
 
 const rates: Rates = {
@@ -54,10 +55,16 @@ async function made(format: ReportFormat, stopAfter = Infinity, from = sources) 
   let last: { file?: string; pages?: number } | undefined;
   let told = 0;
   const seen: number[] = [];
-  for await (const line of propertyReport(grounds, from, () => told >= stopAfter, format)) {
-    told++;
-    if ('done' in line) seen.push(line.done / line.of);
-    else last = line as typeof last;
+  const stop = new AbortController();
+  const asker = { ...ALONE, signal: stop.signal };
+  try {
+    for await (const line of propertyReport(grounds, from, format, asker)) {
+      if (++told >= stopAfter) stop.abort();
+      if ('done' in line) seen.push(line.done / line.of);
+      else last = line as typeof last;
+    }
+  } catch (error) {
+    if (!stop.signal.aborted) throw error;
   }
   expect(seen).toEqual([...seen].sort((a, b) => a - b));
   return { ...last, file: last?.file === undefined ? undefined : Buffer.from(last.file, 'base64') };
@@ -144,7 +151,7 @@ test('trees without work follow those that have some, several to a page; what wa
   const text = await textOf(file!);
   const left = estimate(needsTogether([workOfTree(one!)!.needs, workOfTree(from[3]!)!.needs]), rates);
   expect(text).toContain(`What is left comes to ${formatMoney(left.total, 'CHF').replace(/\s/g, ' ')}`);
-  expect(text).toMatch(/1 of 3 trees need work; at 1 it is done/);
+  expect(text).toMatch(/1 of 3 trees have work to do; at 1 it is done/);
 });
 
 test('a report that is stopped makes no file', async () => {

@@ -1,6 +1,5 @@
-import { PDFDocument, StandardFonts } from 'pdf-lib';
 import { byStage, estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
-import { clientWords } from '@undrel/core/diagnosis';
+import { clientWords, type CauseVerdict } from '@undrel/core/diagnosis';
 import { plannedOf } from '@undrel/core/prescription';
 import { formatQuantity, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { paperOf, type Block, type ReadDocument, type Section } from '../../protocol/document';
@@ -8,12 +7,12 @@ import type { PropertyPage } from '../../protocol/grounds';
 import { isDone, isOpen, type ReportProgress, type WorkTree } from '../../protocol/propertyWork';
 import { propertyMap } from '../../ui/drawing/propertyMap';
 import { assessed } from '../assessed';
-import { workOfTree, type TreeSource } from '../offers/propertyWork';
+import { ALONE, beside, type Asker } from '../beside';
+import type { TreeSource } from '../offers/treeWork';
 import { estimateRows, leftOut } from '../offers/words';
-import { stemDrawing } from './content';
+import { stemDrawing, type ReportSource } from './content';
 import type { ReportFormat } from './files';
 import { documentMarkdown } from './markdown';
-import { marksOf, setMarks, type Mark } from './outline';
 import { setDocx, setPdf } from './setDocument';
 
 /** Points of a page, as the map stands in the PDF. */
@@ -81,7 +80,7 @@ function overview(grounds: Grounds, sources: readonly TreeSource[], work: readon
       blocks: [
         text([firm, ...head.lines].join('. '), 'muted'),
         text(
-          `${open.length} of ${page.trees.length} trees need work; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - work.length} that were visited need none, ${page.trees.length - sources.length} were not visited.`,
+          `${open.length} of ${page.trees.length} trees have work to do; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - work.length} that were visited have no work prescribed, ${page.trees.length - sources.length} were not visited.`,
           'lead',
         ),
         ...(whole
@@ -197,8 +196,15 @@ function summed(e: ReturnType<typeof estimate>): typeof e {
   return { ...e, lines: merged };
 }
 
+/** What the section of one tree is made from. */
+export interface SectionGiven {
+  rates: Rates | undefined;
+  source: ReportSource;
+  work: WorkTree | undefined;
+}
+
 /** What is said of one tree: the verdict, what is done with how much, and its price; with its section on a page of its own where it has work. */
-function treeSection({ rates }: Grounds, { source }: TreeSource, work: WorkTree | undefined): Section {
+export function treeSection({ rates, source, work }: SectionGiven): Section {
   const { tree, events, visit, schools, table, system } = source;
   const { profile, verdict, operations } = assessed(tree, events, visit, schools, table);
   const planned = plannedOf(operations, visit.decisions);
@@ -244,15 +250,12 @@ const AT_ONCE = { worked: 2, idle: 12 };
 const inPieces = <T>(list: readonly T[], most: number): T[][] =>
   Array.from({ length: Math.ceil(list.length / most) }, (_, i) => list.slice(i * most, (i + 1) * most));
 
-/** Pause between two pieces of work, ms: an answer takes several turns of the loop, and all of them fit. */
-const PAUSE = 25;
-const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, PAUSE));
-
 /** The figures of a property for machines: what each tree needs, and what all of it comes to. */
 const figuresOf = (
   { page, firm, made, rates }: Grounds,
   sources: readonly TreeSource[],
   work: readonly WorkTree[],
+  causes: ReadonlyMap<string, readonly CauseFigure[]>,
 ): string =>
   JSON.stringify(
     {
@@ -262,14 +265,12 @@ const figuresOf = (
       client: page.client,
       estimate: rates && estimate(needsTogether(work.map((w) => w.needs)), rates),
       cohorts: page.cohorts.map(({ name, readings }) => ({ name, readings })),
-      trees: sources.map(({ id, source: { tree, visit, events, schools, table } }) => ({
+      trees: sources.map(({ id, source: { tree, visit } }) => ({
         id,
         label: tree.label,
         species: tree.species,
         visit: visit.date,
-        causes: assessed(tree, events, visit, schools, table).verdict.causes.map(
-          ({ cause, label, probability, standing }) => ({ cause, label, probability, standing }),
-        ),
+        causes: causes.get(id),
         work: work.find((w) => w.id === id),
       })),
     },
@@ -277,28 +278,36 @@ const figuresOf = (
     1,
   );
 
+/** Chance of a cause, for machines. */
+type CauseFigure = Pick<CauseVerdict, 'cause' | 'label' | 'probability' | 'standing'>;
+
+/** The causes of one tree as figures. */
+export const causeFigures = ({ tree, events, visit, schools, table }: ReportSource): CauseFigure[] =>
+  assessed(tree, events, visit, schools, table).verdict.causes.map(
+    ({ cause, label, probability, standing }) => ({ cause, label, probability, standing }),
+  );
+
 /**
- * The report of a property, piece by piece: each tree is laid out on its own, with other requests let in between, and
- * what comes back tells how far it is. Stops where `stopped` says so.
+ * The report of a property, piece by piece: each piece is worked out beside the server when it is the asker's turn, and
+ * what comes back tells how far it is. The asker's signal stops it.
  */
 export async function* propertyReport(
   grounds: Grounds,
   sources: readonly TreeSource[],
-  stopped: () => boolean,
   format: ReportFormat = 'pdf',
+  asker: Asker = ALONE,
 ): AsyncGenerator<ReportProgress> {
   const of = (format === 'pdf' ? 2 : 1) * sources.length + 1;
   const work: WorkTree[] = [];
   for (const [i, source] of sources.entries()) {
-    await breathe();
-    if (stopped()) return;
-    const own = workOfTree(source);
+    const own = await beside('treeWork', source, asker);
     if (own) work.push(own);
     yield { done: i + 1, of, doing: `Working out ${source.source.tree.label}` };
   }
-  await breathe();
   if (format === 'json') {
-    yield { file: Buffer.from(figuresOf(grounds, sources, work)).toString('base64') };
+    const causes = new Map<string, CauseFigure[]>();
+    for (const { id, source } of sources) causes.set(id, await beside('causes', source, asker));
+    yield { file: Buffer.from(figuresOf(grounds, sources, work, causes)).toString('base64') };
     return;
   }
   const first = overview(grounds, sources, work);
@@ -306,49 +315,33 @@ export async function* propertyReport(
   const worked = new Set(work.map((w) => w.id));
   const busy = sources.filter((s) => worked.has(s.id));
   const idle = sources.filter((s) => !worked.has(s.id));
-  const sectionOf = (source: TreeSource): Section => {
-    const own = work.find((w) => w.id === source.id);
-    const section = treeSection(grounds, source, own);
-    return source === idle[0] ? { ...section, page: true } : section;
+  const sectionOf = async ({ id, source }: TreeSource): Promise<Section> => {
+    const own = work.find((w) => w.id === id);
+    const section = await beside('section', { rates: grounds.rates, source, work: own }, asker);
+    return id === idle[0]?.id ? { ...section, page: true } : section;
   };
   if (format !== 'pdf') {
-    const doc = { ...first, sections: [...first.sections, ...[...busy, ...idle].map(sectionOf)] };
-    const bytes = format === 'docx' ? await setDocx(doc) : documentMarkdown(doc);
+    const sections = [...first.sections];
+    for (const source of [...busy, ...idle]) sections.push(await sectionOf(source));
+    const doc = { ...first, sections };
+    const bytes = format === 'docx' ? await setDocx(doc, asker) : documentMarkdown(doc);
     yield { file: Buffer.from(bytes).toString('base64') };
     return;
   }
-  const file = await PDFDocument.create();
-  const marks: Mark[] = [];
-  const add = async (doc: ReadDocument, cover = false) => {
-    const part = await PDFDocument.load(await setPdf(doc, { cover, numbered: false }));
-    const before = file.getPageCount();
-    marks.push(...marksOf(part).map(({ title, page }) => ({ title, page: before + page })));
-    for (const page of await file.copyPages(part, part.getPageIndices())) file.addPage(page);
-  };
-  await add(first, true);
+  const parts = [await setPdf(first, { cover: true, numbered: false }, asker)];
   let set = 0;
   for (const some of [...inPieces(busy, AT_ONCE.worked), ...inPieces(idle, AT_ONCE.idle)]) {
-    await breathe();
-    if (stopped()) return;
-    const sections = some.map(sectionOf);
+    const sections: Section[] = [];
+    for (const source of some) sections.push(await sectionOf(source));
     sections[0]!.page = false;
-    await add({ ...headOf(grounds), sections });
+    parts.push(await setPdf({ ...headOf(grounds), sections }, { cover: false, numbered: false }, asker));
     set += some.length;
     yield { done: sources.length + 1 + set, of, doing: `Setting ${some.at(-1)!.source.tree.label}` };
   }
-  const font = await file.embedFont(StandardFonts.Helvetica);
-  const pages = file.getPageCount();
-  file.getPages().forEach((page, i) => {
-    const label = `${i + 1} of ${pages}`;
-    page.drawText(label, {
-      x: page.getWidth() - 40 - font.widthOfTextAtSize(label, 8),
-      y: 28,
-      size: 8,
-      font,
-    });
-  });
-  setMarks(file, marks);
-  file.setTitle(grounds.page.name);
-  file.setAuthor(grounds.firm);
-  yield { file: Buffer.from(await file.save()).toString('base64'), pages };
+  const { bytes, pages } = await beside(
+    'joinPdf',
+    { parts, title: grounds.page.name, author: grounds.firm },
+    asker,
+  );
+  yield { file: Buffer.from(bytes).toString('base64'), pages };
 }

@@ -17,12 +17,24 @@ beforeAll(async () => {
 afterAll(async () => (await pool()).end());
 
 const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(firm.viewer.firmId, firm.viewer.userId, work);
-const issue = () =>
-  as(async (db) => issueReport(db, (await openDraft(db, firm.viewer, treeId, undefined, 'metric'))!));
+const issue = async (draftId?: string) => {
+  const done = await issueReport((work) => as((db) => work(db, firm.viewer)), firm.viewer, {
+    treeId,
+    visitId: undefined,
+    draftId,
+    system: 'metric',
+  });
+  if ('problem' in done) throw new Error(done.problem);
+  return done;
+};
 
 test('an issued report is numbered, hashed and fixed', async () => {
   const first = await issue();
-  const second = await issue();
+  const draft = (await as((db) => openDraft(db, firm.viewer, treeId, undefined, 'metric')))!;
+  const worded = await as((db) =>
+    saveWording(db, draft.visitId, undefined, 0, { closing: 'A second opinion.' }),
+  );
+  const second = await issue(worded.ok ? worded.id : undefined);
   const year = new Date().getUTCFullYear();
   expect([first.number, second.number]).toEqual([`T-${year}-0001`, `T-${year}-0002`]);
   const stored = (await as((db) => storedPdf(db, first.id)))!;
@@ -54,9 +66,41 @@ test('an issued report is numbered, hashed and fixed', async () => {
   });
 });
 
+test('pressed again and again, at once and later, a report is issued once, without a hole in the numbers', async () => {
+  const draft = (await as((db) => openDraft(db, firm.viewer, treeId, undefined, 'metric')))!;
+  const made = await as((db) => saveWording(db, draft.visitId, undefined, 0, { closing: 'Once.' }));
+  if (!made.ok) throw new Error('not saved');
+  const six = await Promise.all(Array.from({ length: 6 }, () => issue(made.id)));
+  expect(new Set(six.map((r) => r.number)).size).toBe(1);
+  expect((await issue(made.id)).number).toBe(six[0]!.number);
+  const numbers = await as((db) =>
+    db.rows<{ number: string }>('select number from reports where number is not null order by number'),
+  );
+  const last = Number(six[0]!.number.slice(-4));
+  expect(numbers.map((n) => Number(n.number.slice(-4)))).toEqual(
+    Array.from({ length: last }, (_, i) => i + 1),
+  );
+  // A page without a draft of its own, pressed twice.
+  const [one, two] = [await issue(), await issue()];
+  expect(two).toEqual(one);
+});
+
+test('what fails to be set takes no number', async () => {
+  const count = async () =>
+    (await as((db) => db.rows('select number from reports where number is not null'))).length;
+  const before = await count();
+  const gone = { ...firm.viewer, signal: AbortSignal.abort() };
+  const wanted = { treeId, visitId: undefined, draftId: undefined, system: 'us' as const };
+  await expect(issueReport((work) => as((db) => work(db, firm.viewer)), gone, wanted)).rejects.toThrow(
+    'Stopped before',
+  );
+  expect(await count()).toBe(before);
+});
+
 test('stale words are refused with what stands', async () => {
   const draft = (await as((db) => openDraft(db, firm.viewer, treeId, undefined, 'metric')))!;
-  const made = await as((db) => saveWording(db, draft.visitId, undefined, 0, { opening: 'one' }));
+  const { id, version = 0 } = draft.head ?? {};
+  const made = await as((db) => saveWording(db, draft.visitId, id, version, { opening: 'one' }));
   if (!made.ok) throw new Error('not saved');
   await as((db) => saveWording(db, draft.visitId, made.id, made.version, { opening: 'two' }));
   const late = await as((db) => saveWording(db, draft.visitId, made.id, made.version, { opening: 'three' }));

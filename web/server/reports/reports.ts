@@ -1,4 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import { VERDICT_ENGINE, reweigh, tableFor, type FirmTable, type Verdict } from '@undrel/core/diagnosis';
 import { PRESCRIPTION_ENGINE } from '@undrel/core/prescription';
 import type { Tree, TreeEvent } from '@undrel/core/casefile';
@@ -6,15 +7,15 @@ import type { UnitSystem } from '@undrel/core/units';
 import type { ReportContent, ReportHead, Wording, WeighedAgain } from '../../protocol/report';
 import { itemsBelow, visitFrom } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
+import { beside, type Asker } from '../beside';
 import { loadFirm } from '../accounts/firm';
 import { FIRM } from '../accounts/sql';
 import { loadCase } from '../cases/load';
 import type { Db } from '../database/transaction';
-import { reportContent, type ReportSource } from './content';
+import type { ReportSource } from './content';
 import { reportPdf } from './setDocument';
 import { referenceGround, referenceShoots } from '../cases/reference';
 import * as sql from './sql';
-import { assessed } from '../assessed';
 
 export interface Draft {
   source: ReportSource;
@@ -83,7 +84,9 @@ export async function saveWording(
   if (!present && id === undefined) {
     const fresh = randomUUID();
     const row = await db.row<{ version: number }>(sql.ADD_DRAFT, [fresh, visitId, JSON.stringify(wording)]);
-    return { ok: true, id: fresh, version: row!.version };
+    return row
+      ? { ok: true, id: fresh, version: row.version }
+      : { ok: false, theirs: await db.row<ReportHead>(sql.DRAFT_OF, [visitId]) };
   }
   if (id === undefined || present?.id !== id) return { ok: false, theirs: present };
   const row = await db.row<{ version: number }>(sql.SET_WORDING, [id, JSON.stringify(wording), version]);
@@ -92,45 +95,115 @@ export async function saveWording(
     : { ok: false, theirs: await db.row<ReportHead>(sql.DRAFT_OF, [visitId]) };
 }
 
-/** Issues the draft of a visit: fixes its content and PDF, hashes and numbers it. */
-export async function issueReport(db: Db, draft: Draft): Promise<{ id: string; number: string }> {
-  let { head } = draft;
-  if (!head) {
-    const made = await saveWording(db, draft.visitId, undefined, 0, {});
-    if (!made.ok) throw new Error('The draft was changed meanwhile.');
-    head = (await db.row<ReportHead>(sql.DRAFT_OF, [draft.visitId]))!;
-  }
-  const { source } = draft;
-  const content = reportContent(source);
-  const result = assessed(source.tree, source.events, source.visit, source.schools, source.table);
-  const assessmentId = randomUUID();
-  await db.rows(sql.ADD_ASSESSMENT, [
-    assessmentId,
-    draft.visitId,
-    VERDICT_ENGINE,
-    PRESCRIPTION_ENGINE,
-    JSON.stringify(result.verdict),
-    JSON.stringify(result.operations),
-    source.table ? JSON.stringify(source.table) : null,
-  ]);
-  const firm = await db.row<{ report_prefix: string }>(FIRM);
-  const issued = new Date().toISOString().slice(0, 10);
-  const counter = await db.row<{ last: number }>(sql.NEXT_NUMBER, [Number(issued.slice(0, 4))]);
-  const number = `${firm!.report_prefix}-${issued.slice(0, 4)}-${String(counter!.last).padStart(4, '0')}`;
-  const pdf = await reportPdf(content, { number, issued });
-  const sha256 = createHash('sha256').update(pdf).digest('hex');
-  const done = await db.row(sql.ISSUE, [
-    head.id,
-    number,
-    JSON.stringify(content),
-    pdf,
-    sha256,
-    assessmentId,
-    head.version,
-  ]);
-  if (!done) throw new Error('The draft was changed or issued meanwhile.');
-  return { id: head.id, number };
+/** Runs work in one transaction of the firm. */
+export type InFirm = <T>(work: (db: Db, viewer: Viewer) => Promise<T>) => Promise<T>;
+
+/** What is to be issued: the visit, and the draft that whoever asks was shown, where there was one. */
+export interface ToIssue {
+  treeId: string;
+  visitId: string | undefined;
+  draftId: string | undefined;
+  system: UnitSystem;
 }
+
+export type Issued = { id: string; number: string };
+
+/** How often a report is set anew because its number went to another meanwhile. */
+const TRIES = 8;
+
+/** Everything a report is made from, with a draft of its own in the database; or the report that was issued from it. */
+async function draftToIssue(
+  db: Db,
+  viewer: Viewer,
+  { treeId, visitId, draftId, system }: ToIssue,
+): Promise<{ issued: Issued } | { draft: Draft & { head: ReportHead } } | { problem: string }> {
+  const shown = draftId === undefined ? undefined : await db.row<IssuedReport>(sql.REPORT, [draftId]);
+  if (shown?.number) return { issued: { id: shown.id, number: shown.number } };
+  const draft = await openDraft(db, viewer, treeId, visitId, system);
+  if (!draft) return { problem: 'The visit is not there any more.' };
+  if (draft.head) return { draft: { ...draft, head: draft.head } };
+  await db.rows(sql.ADD_DRAFT, [randomUUID(), draft.visitId, '{}']);
+  const head = await db.row<ReportHead>(sql.DRAFT_OF, [draft.visitId]);
+  return head ? { draft: { ...draft, head } } : { problem: 'The draft was issued meanwhile.' };
+}
+
+/** The newest report of a visit, where it says exactly this. */
+async function sameIssued(db: Db, visitId: string, content: ReportContent): Promise<Issued | undefined> {
+  const newest = await db.row<Issued & { content: ReportContent }>(sql.NEWEST_ISSUED, [visitId]);
+  const same = newest && isDeepStrictEqual(newest.content, JSON.parse(JSON.stringify(content)));
+  return same ? { id: newest.id, number: newest.number } : undefined;
+}
+
+/**
+ * Issues the draft of a visit: fixes its content and PDF, hashes and numbers it. Pressed again, it gives the same
+ * report: that of the draft that was shown, or the newest one where it says the same.
+ *
+ * The file is set outside of any transaction, with the number that is next; number and file are stored together in one
+ * short transaction, and only if that number is still the next. Where it went to another report, the file is set anew.
+ */
+export async function issueReport(
+  inFirm: InFirm,
+  asker: Asker,
+  wanted: ToIssue,
+): Promise<Issued | { problem: string }> {
+  const opened = await inFirm((db, viewer) => draftToIssue(db, viewer, wanted));
+  if ('problem' in opened) return opened;
+  if ('issued' in opened) return opened.issued;
+  const { draft } = opened;
+  const { source, visitId, head } = draft;
+  const { content, verdict, operations } = await beside('report', source, asker);
+  const before = await inFirm((db) => sameIssued(db, visitId, content));
+  if (before) return before;
+  for (let attempt = 0; attempt < TRIES; attempt++) {
+    const issued = new Date().toISOString().slice(0, 10);
+    const year = Number(issued.slice(0, 4));
+    const { prefix, next } = await inFirm(async (db) => ({
+      prefix: (await db.row<{ report_prefix: string }>(FIRM))!.report_prefix,
+      next: (await db.row<{ last: number }>(sql.LAST_NUMBER, [year]))?.last ?? 0,
+    }));
+    const number = `${prefix}-${year}-${String(next + 1).padStart(4, '0')}`;
+    const pdf = await reportPdf(content, { number, issued }, asker);
+    const sha256 = createHash('sha256').update(pdf).digest('hex');
+    const done = await inFirm(async (db): Promise<Issued | 'taken' | { problem: string }> => {
+      // Whoever issues another report of the firm waits here.
+      await db.rows(sql.HOLD_COUNTER, [year]);
+      const now = await db.row<ReportHead>(sql.REPORT, [head.id]);
+      if (now?.number) return { id: now.id, number: now.number };
+      const taken = await db.row<{ last: number }>(sql.TAKE_NUMBER, [year, next]);
+      if (!taken) return 'taken';
+      const assessmentId = randomUUID();
+      await db.rows(sql.ADD_ASSESSMENT, [
+        assessmentId,
+        visitId,
+        VERDICT_ENGINE,
+        PRESCRIPTION_ENGINE,
+        JSON.stringify(verdict),
+        JSON.stringify(operations),
+        source.table ? JSON.stringify(source.table) : null,
+      ]);
+      const kept = await db.row(sql.ISSUE, [
+        head.id,
+        number,
+        JSON.stringify(content),
+        pdf,
+        sha256,
+        assessmentId,
+        head.version,
+      ]);
+      if (!kept) throw new DraftMoved();
+      return { id: head.id, number };
+    }).catch((error: unknown) => {
+      if (error instanceof DraftMoved)
+        return { problem: 'The words of the draft were changed meanwhile; look again and issue it anew.' };
+      throw error;
+    });
+    if (done !== 'taken') return done;
+  }
+  return { problem: 'Other reports took the next numbers all the while; try again.' };
+}
+
+/** The draft has other words than those that were set: nothing of the transaction stays. */
+class DraftMoved extends Error {}
 
 export type IssuedReport = ReportHead & {
   content: ReportContent;

@@ -1,24 +1,27 @@
 import type { ReadDocument } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
 import { documentOf, type ReportStamp } from '../../ui/reportDocument';
-import { threadOf } from '../thread';
+import { ALONE, beside, type Asker } from '../beside';
 import type { Setting } from './pdf';
 
 /** A document that is to be set, and as what. */
 export type Order = { as: 'pdf'; doc: ReadDocument; setting: Setting } | { as: 'docx'; doc: ReadDocument };
 
-const set = threadOf<Order, Uint8Array<ArrayBuffer>>('documents.mjs');
-
-/** A document as PDF, set in a thread of its own: it takes seconds. */
+/** A document as PDF, set beside the server: it takes seconds. */
 export const setPdf = (
   doc: ReadDocument,
   setting: Setting = { cover: true, numbered: true },
-  signal?: AbortSignal,
-): Promise<Uint8Array<ArrayBuffer>> => set({ as: 'pdf', doc, setting }, signal);
+  asker: Asker = ALONE,
+): Promise<Uint8Array<ArrayBuffer>> => beside('document', { as: 'pdf', doc, setting }, asker);
 
-/** A document as DOCX, set in the same thread: its pictures take seconds where there are many. */
-export const setDocx = (doc: ReadDocument): Promise<Uint8Array<ArrayBuffer>> => set({ as: 'docx', doc });
+/** A document as DOCX, set beside the server: its pictures take seconds where there are many. */
+export const setDocx = (doc: ReadDocument, asker: Asker = ALONE): Promise<Uint8Array<ArrayBuffer>> =>
+  beside('document', { as: 'docx', doc }, asker);
 
 /** The report as PDF; without a stamp it says that it is a draft. */
-export const reportPdf = (content: ReportContent, stamp?: ReportStamp): Promise<Uint8Array<ArrayBuffer>> =>
-  setPdf(documentOf(content, stamp));
+export const reportPdf = (
+  content: ReportContent,
+  stamp?: ReportStamp,
+  asker: Asker = ALONE,
+): Promise<Uint8Array<ArrayBuffer>> =>
+  setPdf(documentOf(content, stamp), { cover: true, numbered: true }, asker);

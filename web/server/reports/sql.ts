@@ -10,12 +10,19 @@ export const REPORT = `select ${HEAD}, r.content, v.tree_id, a.verdict, f.judgem
   join firms f on f.firm_id = r.firm_id
   left join assessments a on a.firm_id = r.firm_id and a.id = r.assessment_id where r.id = $1`;
 export const REPORT_PDF = 'select pdf, number from reports where id = $1 and issued_at is not null';
-export const ADD_DRAFT = `insert into reports (firm_id, id, visit_id, wording, updated_by) values (current_firm(), $1, $2, $3, current_actor()) returning version`;
+export const ADD_DRAFT = `insert into reports (firm_id, id, visit_id, wording, updated_by) values (current_firm(), $1, $2, $3, current_actor())
+  on conflict (firm_id, visit_id) where issued_at is null do nothing returning version`;
 export const SET_WORDING = `update reports set wording = $2 where id = $1 and version = $3 and issued_at is null returning version`;
 
-/** The next number of the year, without gaps: it is taken in the transaction that issues. */
-export const NEXT_NUMBER = `insert into report_counters as c (firm_id, year, last) values (current_firm(), $1, 1)
-  on conflict (firm_id, year) do update set last = c.last + 1 returning last`;
+export const NEWEST_ISSUED = `select id, number, content from reports where visit_id = $1 and issued_at is not null
+  order by issued_at desc, number desc limit 1`;
+
+/** Numbers of a year without gaps: the last one taken, the row held, and the next one taken if it is still the next. */
+export const LAST_NUMBER = 'select last from report_counters where year = $1';
+export const HOLD_COUNTER = `insert into report_counters as c (firm_id, year, last) values (current_firm(), $1, 0)
+  on conflict (firm_id, year) do update set last = c.last returning last`;
+export const TAKE_NUMBER =
+  'update report_counters set last = last + 1 where year = $1 and last = $2 returning last';
 export const ADD_ASSESSMENT = `insert into assessments (firm_id, id, visit_id, verdict_engine, prescription_engine, verdict, prescription, judgements)
   values (current_firm(), $1, $2, $3, $4, $5, $6, $7)`;
 export const ISSUE = `update reports set number = $2, content = $3, pdf = $4, sha256 = $5, assessment_id = $6, issued_at = now(),

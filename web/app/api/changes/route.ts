@@ -1,15 +1,18 @@
 import type { NextRequest } from 'next/server';
 import { z } from 'zod';
-import { handle, plain } from '@/server/accounts/request';
-import { changeSchema, saveChanges } from '@/server/cases/write';
+import { asked, plain } from '@/server/accounts/request';
+import { saveGiven } from '@/server/cases/write';
+import { MOST_CHANGES } from '@/server/limits';
 
-const body = z.object({ changes: z.array(changeSchema).min(1).max(500) });
+const body = z.object({ changes: z.array(z.unknown()).min(1) });
 
 /** Saves changes to cases; each is answered on its own: saved, stale with what is stored, or refused with the reason. */
-export async function POST(request: NextRequest): Promise<Response> {
-  const read = body.safeParse(await request.json().catch(() => undefined));
-  return handle(request, 'read', async (db, viewer) => {
-    if (!read.success) return plain(400, z.prettifyError(read.error));
-    return Response.json({ results: await saveChanges(db, viewer, read.data.changes as never) });
+export const POST = (request: NextRequest): Promise<Response> =>
+  asked(request, 'read', async ({ json, inFirm }) => {
+    const read = body.safeParse(await json('changes'));
+    if (!read.success) return plain(400, 'Changes: a list with at least one is needed.');
+    const { changes } = read.data;
+    if (changes.length > MOST_CHANGES)
+      return plain(413, `Changes: ${changes.length}; at most ${MOST_CHANGES} are taken at once.`);
+    return Response.json({ results: await inFirm((db, viewer) => saveGiven(db, viewer, changes)) });
   });
-}

@@ -4,5 +4,5 @@ import { search } from '@/server/grounds/grounds';
 
 export const GET = (request: NextRequest): Promise<Response> =>
   handle(request, 'read', async (db) =>
-    Response.json(await search(db, request.nextUrl.searchParams.get('q') ?? '')),
+    Response.json(await search(db, (request.nextUrl.searchParams.get('q') ?? '').slice(0, 200))),
   );

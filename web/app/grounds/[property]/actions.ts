@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { allowed } from '@/server/accounts/viewer';
-import { beginRound, loadProperty, removeProperty, setProperty } from '@/server/grounds/grounds';
+import { beginRound, propertyHead, removeProperty, setProperty } from '@/server/grounds/grounds';
 import type { PropertyEditState } from '@/screens/property/PropertyEdit';
 
 export async function savePropertyAction(
@@ -19,7 +19,7 @@ export async function savePropertyAction(
   const saved = await allowed('measure', async (db) =>
     (await setProperty(db, id, given, state.version))
       ? { ok: true as const }
-      : { now: await loadProperty(db, id) },
+      : { now: await propertyHead(db, id) },
   );
   if ('problem' in saved) return { ...state, ...given, problem: saved.problem };
   if ('ok' in saved) {

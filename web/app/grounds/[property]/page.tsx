@@ -2,17 +2,19 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { PropertyScreen } from '@/screens/property/PropertyScreen';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { loadProperty } from '@/server/grounds/grounds';
+import { beside } from '@/server/beside';
+import { propertyRows } from '@/server/grounds/grounds';
 import { removePropertyAction, savePropertyAction } from './actions';
 
-const open = cache((id: string) =>
-  signedIn(async (db, viewer) => ({
-    page: await loadProperty(db, id),
-    mayMeasure: may(viewer.role, 'measure'),
-  })),
-);
+const open = cache(async (id: string) => {
+  const { rows, viewer } = await signedIn(async (db, who) => ({
+    rows: await propertyRows(db, id),
+    viewer: who,
+  }));
+  return { page: rows && (await beside('property', rows, viewer)), mayMeasure: may(viewer.role, 'measure') };
+});
 
 interface Props {
   params: Promise<{ property: string }>;

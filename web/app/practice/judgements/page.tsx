@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { JudgementsScreen } from '@/screens/practice/JudgementsScreen';
 import { loadFirm } from '@/server/accounts/firm';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { saveJudgementsAction } from '../actions';
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { RatesScreen } from '@/screens/practice/RatesScreen';
 import { loadFirm } from '@/server/accounts/firm';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { saveRatesAction } from './actions';
 

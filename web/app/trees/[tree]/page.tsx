@@ -3,11 +3,20 @@ import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import type { Tree } from '@undrel/core/casefile';
 import { TreeScreen } from '@/screens/tree/TreeScreen';
-import { may } from '@/server/accounts/roles';
+import type { Viewer } from '@/server/accounts/session';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { loadCase, newestGlance } from '@/server/cases/load';
+import { beside, TooLong } from '@/server/beside';
+import { loadCase, type LoadedCase } from '@/server/cases/load';
 import { referenceGround, referenceShoots } from '@/server/cases/reference';
 import { today } from '@/server/cases/write';
+
+/** The figures at a glance; a case too large to be worked out here is shown without them. */
+const glanceOf = (loaded: LoadedCase, viewer: Viewer) =>
+  beside('glance', loaded, viewer).catch((error: unknown) => {
+    if (!(error instanceof TooLong)) throw error;
+    return undefined;
+  });
 
 const open = cache((treeId: string) =>
   signedIn(async (db, viewer) => ({
@@ -36,7 +45,7 @@ export default async function TreePage({ params, searchParams }: Props) {
     <TreeScreen
       {...loaded}
       items={JSON.stringify(loaded.items)}
-      glance={newestGlance(loaded)}
+      glance={await glanceOf(loaded, viewer)}
       reference={reference}
       referenceGround={referenceGround}
       mayMeasure={may(viewer.role, 'measure')}

@@ -170,23 +170,32 @@ function answered(state: CaseState, sent: readonly Change[], results: readonly C
   return { ...state, items, unsaved, inDoubt, refusals, conflicts };
 }
 
-const ORDER: readonly ItemKind[] = [
-  'tree',
-  'event',
-  'visit',
-  'finding',
-  'profile',
-  'probe',
-  'decision',
-  'dig',
-  'root',
-];
+/** How deep below a tree a kind of item lies: what belongs to something is sent after it. */
+const DEPTH: Record<ItemKind, number> = {
+  tree: 0,
+  event: 1,
+  visit: 1,
+  finding: 2,
+  profile: 2,
+  probe: 2,
+  decision: 2,
+  dig: 2,
+  root: 2,
+  trenches: 2,
+  push: 2,
+  soilLog: 2,
+  cuts: 2,
+  work: 2,
+};
+
+/** What is removed goes after all that is written, what belongs to it before it. */
+const placeOf = ({ kind, values }: Item): number => (values === null ? 10 - DEPTH[kind] : DEPTH[kind]);
 
 const asChanges = (state: CaseState, ids: Iterable<string>): Change[] =>
   [...new Set(ids)]
     .map((id) => state.items.get(id)!)
     .filter((item) => !(item.version === 0 && item.values === null) || state.inDoubt.has(item.id))
-    .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind))
+    .sort((a, b) => placeOf(a) - placeOf(b))
     .map(({ kind, id, parent, version, values }) => ({
       kind,
       id,

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { PracticeScreen } from '@/screens/practice/PracticeScreen';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { practiceOn } from '@/server/grounds/practice';
 import { saveSchoolsOnAction } from './actions';

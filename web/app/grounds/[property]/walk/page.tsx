@@ -1,21 +1,23 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { WalkScreen } from '@/screens/walk/WalkScreen';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { today } from '@/server/cases/write';
-import { loadProperty } from '@/server/grounds/grounds';
+import { beside } from '@/server/beside';
+import { propertyRows } from '@/server/grounds/grounds';
 import { beginRoundAction } from '../actions';
 
 export const metadata: Metadata = { title: 'Walk-round' };
 
 export default async function WalkPage({ params }: { params: Promise<{ property: string }> }) {
   const { property } = await params;
-  const { page, viewer } = await signedIn(async (db, viewer) => ({
-    page: await loadProperty(db, property),
-    viewer,
+  const { rows, viewer } = await signedIn(async (db, who) => ({
+    rows: await propertyRows(db, property),
+    viewer: who,
   }));
-  if (!page) notFound();
+  if (!rows) notFound();
+  const page = await beside('property', rows, viewer);
   return (
     <WalkScreen
       page={page}

@@ -3,8 +3,8 @@ import { notFound } from 'next/navigation';
 import { WorkScreen } from '@/screens/property/WorkScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { signedIn } from '@/server/accounts/viewer';
-import { may } from '@/server/accounts/roles';
-import { propertyWork } from '@/server/offers/propertyWork';
+import { may } from '@/protocol/roles';
+import { propertySources, propertyWork } from '@/server/offers/propertyWork';
 import { tickAction } from './actions';
 
 export const metadata: Metadata = { title: 'Work on the grounds' };
@@ -12,10 +12,12 @@ export const metadata: Metadata = { title: 'Work on the grounds' };
 export default async function WorkPage({ params }: { params: Promise<{ property: string }> }) {
   const { property } = await params;
   const system = await unitsOfDevice();
-  const { found, mayTick } = await signedIn(async (db, viewer) => ({
-    found: await propertyWork(db, viewer, property, system),
-    mayTick: may(viewer.role, 'measure'),
+  const { sources, viewer } = await signedIn(async (db, who) => ({
+    sources: await propertySources(db, who, property, system),
+    viewer: who,
   }));
-  if (!found) notFound();
-  return <WorkScreen work={found.work} rates={found.rates} tick={mayTick ? tickAction : undefined} />;
+  if (!sources) notFound();
+  const found = await propertyWork(sources, viewer);
+  const tick = may(viewer.role, 'measure') ? tickAction : undefined;
+  return <WorkScreen work={found.work} rates={found.rates} tick={tick} />;
 }

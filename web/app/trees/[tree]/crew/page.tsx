@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { CrewScreen } from '@/screens/crew/CrewScreen';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { loadCase } from '@/server/cases/load';
 import { today } from '@/server/cases/write';

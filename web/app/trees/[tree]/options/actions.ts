@@ -4,12 +4,11 @@ import { revalidatePath } from 'next/cache';
 import { headers } from 'next/headers';
 import type { Worth } from '@undrel/core/casefile';
 import { unitsOfDevice } from '@/server/accounts/device';
+import { beside } from '@/server/beside';
 import { allowed } from '@/server/accounts/viewer';
 import { changeTree } from '@/server/cases/changeTree';
 import { today } from '@/server/cases/write';
-import { offerContent } from '@/server/offers/content';
 import { makeOffer, OFFER_DAYS, revokeOffer } from '@/server/offers/offers';
-import { worthOf } from '@/server/offers/worth';
 import { openDraft } from '@/server/reports/reports';
 import type { Made } from '@/screens/options/ClientLink';
 
@@ -20,14 +19,16 @@ export async function makeOfferAction(treeId: string, visitId: string, days: num
       problem: `Open for: ${days} is not a number of days; ${OFFER_DAYS.least} to ${OFFER_DAYS.most} are allowed.`,
     };
   const system = await unitsOfDevice();
-  const made = await allowed('judge', async (db, viewer) => {
-    const draft = await openDraft(db, viewer, treeId, visitId, system);
-    if (!draft) return { problem: 'The visit is not there any more.' };
-    const sheet = worthOf(draft.source, draft.source.rates);
-    if (!sheet.whole)
-      return { problem: 'The firm has no rates, so there is nothing to offer. Enter them first.' };
-    return makeOffer(db, visitId, offerContent(draft.source, sheet, today()), days);
-  });
+  const opened = await allowed('judge', async (db, viewer) => ({
+    draft: await openDraft(db, viewer, treeId, visitId, system),
+    viewer,
+  }));
+  if ('problem' in opened) return opened;
+  const { draft, viewer } = opened;
+  if (!draft) return { problem: 'The visit is not there any more.' };
+  const content = await beside('offer', { source: draft.source, made: today() }, viewer);
+  if (!content) return { problem: 'The firm has no rates, so there is nothing to offer. Enter them first.' };
+  const made = await allowed('judge', (db) => makeOffer(db, visitId, content, days));
   if ('problem' in made) return made;
   const list = await headers();
   revalidatePath(`/trees/${treeId}/options`);

@@ -2,11 +2,11 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { OptionsScreen } from '@/screens/options/OptionsScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { leftOut } from '@/server/offers/words';
 import { OFFER_DAYS, offersOf } from '@/server/offers/offers';
-import { worthOf } from '@/server/offers/worth';
+import { beside } from '@/server/beside';
 import { openDraft } from '@/server/reports/reports';
 import { keepWorthAction, makeOfferAction, revokeOfferAction } from './actions';
 
@@ -21,11 +21,12 @@ export default async function OptionsPage(props: {
   const page = await signedIn(async (db, viewer) => ({
     draft: await openDraft(db, viewer, tree, visit, system),
     offers: await offersOf(db, tree),
+    viewer,
     mayJudge: may(viewer.role, 'judge'),
   }));
   if (!page.draft) notFound();
   const { source, visitId } = page.draft;
-  const sheet = worthOf(source, source.rates);
+  const sheet = await beside('worth', source, page.viewer);
   return (
     <OptionsScreen
       treeId={tree}

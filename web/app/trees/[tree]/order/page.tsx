@@ -2,11 +2,11 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { OrderScreen } from '@/screens/order/OrderScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { loadCase } from '@/server/cases/load';
 import { today } from '@/server/cases/write';
-import { orderOf } from '@/server/offers/order';
+import { beside } from '@/server/beside';
 import { openDraft } from '@/server/reports/reports';
 
 export const metadata: Metadata = { title: 'Crew order' };
@@ -31,7 +31,7 @@ export default async function OrderPage(props: {
       visitId={visitId}
       visitDate={source.visit.date}
       property={source.property}
-      order={orderOf(source, page.loaded.closed, tree)}
+      order={await beside('order', { source, treeId: tree }, page.viewer)}
       mayMeasure={may(page.viewer.role, 'measure')}
       viewer={page.viewer.name}
       today={today()}

@@ -1,8 +1,8 @@
 'use server';
 
 import { redirect } from 'next/navigation';
-import { allowed } from '@/server/accounts/viewer';
-import { issueReport, openDraft, saveWording } from '@/server/reports/reports';
+import { allowed, signedIn } from '@/server/accounts/viewer';
+import { issueReport, saveWording } from '@/server/reports/reports';
 import { unitsOfDevice } from '@/server/accounts/device';
 import type { SaveAnswer } from '@/screens/report/ReportScreen';
 import { WORDED_PARTS, type Wording } from '@/protocol/report';
@@ -27,12 +27,16 @@ export async function saveWordingAction(draft: {
   return 'problem' in saved ? { ok: false, problem: saved.problem } : saved;
 }
 
-export async function issueAction(treeId: string, visitId: string): Promise<{ problem: string }> {
+/** Issues the report of a visit; `draftId` is the draft that was shown. */
+export async function issueAction(
+  treeId: string,
+  visitId: string,
+  draftId: string | undefined,
+): Promise<{ problem: string }> {
   const system = await unitsOfDevice();
-  const done = await allowed('judge', async (db, viewer) => {
-    const draft = await openDraft(db, viewer, treeId, visitId, system);
-    return draft ? issueReport(db, draft) : { problem: 'The visit is not there any more.' };
-  });
+  const person = await allowed('judge', async (_, viewer) => ({ viewer }));
+  if ('problem' in person) return { problem: person.problem! };
+  const done = await issueReport(signedIn, person.viewer, { treeId, visitId, draftId, system });
   if ('problem' in done) return done;
   redirect(`/reports/${done.id}`);
 }

@@ -2,9 +2,9 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { ReportScreen } from '@/screens/report/ReportScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { reportContent } from '@/server/reports/content';
+import { beside } from '@/server/beside';
 import { issuedOf, openDraft } from '@/server/reports/reports';
 import { issueAction, saveWordingAction } from './actions';
 
@@ -20,6 +20,7 @@ export default async function ReportPage(props: {
   const page = await signedIn(async (db, viewer) => ({
     draft: await openDraft(db, viewer, tree, visit, system),
     issued: await issuedOf(db, tree),
+    viewer,
     mayJudge: may(viewer.role, 'judge'),
   }));
   if (!page.draft) notFound();
@@ -27,7 +28,7 @@ export default async function ReportPage(props: {
     <ReportScreen
       treeId={tree}
       visitId={page.draft.visitId}
-      content={reportContent(page.draft.source)}
+      content={await beside('content', page.draft.source, page.viewer)}
       head={page.draft.head}
       issued={page.issued}
       mayJudge={page.mayJudge}

@@ -2,11 +2,10 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SchoolsScreen } from '@/screens/schools/SchoolsScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
-import { may } from '@/server/accounts/roles';
+import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { cutsGiven } from '@/server/cuts/given';
+import { beside } from '@/server/beside';
 import { cutsUnderSchools } from '@/server/cuts/underSchools';
-import { schoolsOf } from '@/server/offers/schools';
 import { openDraft } from '@/server/reports/reports';
 import { chooseSchoolAction } from './actions';
 
@@ -25,18 +24,19 @@ export default async function SchoolsPage(props: {
   const system = await unitsOfDevice();
   const page = await signedIn(async (db, viewer) => ({
     draft: await openDraft(db, viewer, tree, visit, system),
+    viewer,
     mayMeasure: may(viewer.role, 'judge'),
   }));
   if (!page.draft) notFound();
   const { source } = page.draft;
-  const given = cutsGiven(source);
+  const given = await beside('cuts', source, page.viewer);
   return (
     <SchoolsScreen
       treeId={tree}
       tree={source.tree.label}
       visitDate={source.visit.date}
-      {...schoolsOf(source, source.rates)}
-      cuts={given && cutsUnderSchools(given).catch(failedPlan)}
+      {...await beside('schools', source, page.viewer)}
+      cuts={given && cutsUnderSchools(given, page.viewer).catch(failedPlan)}
       choose={page.mayMeasure ? chooseSchoolAction.bind(null, tree) : undefined}
     />
   );

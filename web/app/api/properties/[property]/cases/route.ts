@@ -1,9 +1,9 @@
 import type { NextRequest } from 'next/server';
-import { readCase } from '@undrel/core/case-schema';
-import { handle, plain } from '@/server/accounts/request';
+import { asked, plain } from '@/server/accounts/request';
+import { beside } from '@/server/beside';
 import { importCase } from '@/server/cases/import';
 import { today } from '@/server/cases/write';
-import { loadProperty } from '@/server/grounds/grounds';
+import { propertyHead } from '@/server/grounds/grounds';
 
 /** Brings a case file in as a new tree of the property. */
 export async function POST(
@@ -11,26 +11,18 @@ export async function POST(
   { params }: { params: Promise<{ property: string }> },
 ): Promise<Response> {
   const { property } = await params;
-  const bytes = new Uint8Array(await request.arrayBuffer());
-  return handle(request, 'measure', async (db, viewer) => {
-    let source: string;
-    try {
-      source = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-    } catch {
-      return plain(400, 'The file is not UTF-8 text; nothing was brought in.');
-    }
-    if (!(await loadProperty(db, property))) return plain(404, 'There is no such property.');
-    const read = readCase(source, today());
-    if (!read.ok) {
-      const told = read.problems
-        .slice(0, 5)
-        .map((p) => `${p.path}: ${JSON.stringify(p.value) ?? 'absent'}: ${p.message}`);
-      return plain(400, `Nothing was brought in. ${told.join(' ')}`);
-    }
-    const { leftOut } = await importCase(db, viewer, property, read.caseFile);
-    return Response.json({
-      done: `${read.caseFile.tree.label} brought in with ${read.caseFile.visits.length} visit(s).`,
-      notes: leftOut.map((l) => `Left out: ${l}`),
+  return asked(request, 'measure', async ({ body, inFirm, asker }) => {
+    const bytes = await body('case');
+    const read = await beside('caseFile', { bytes, today: today() }, asker);
+    if (!read.ok) return plain(400, read.problem);
+    const { caseFile } = read;
+    return inFirm(async (db, viewer) => {
+      if (!(await propertyHead(db, property))) return plain(404, 'There is no such property.');
+      const { leftOut } = await importCase(db, viewer, property, caseFile);
+      return Response.json({
+        done: `${caseFile.tree.label} brought in with ${caseFile.visits.length} visit(s).`,
+        notes: leftOut.map((l) => `Left out: ${l}`),
+      });
     });
   });
 }

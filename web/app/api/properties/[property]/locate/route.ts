@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server';
 import { z } from 'zod';
-import { handle, plain } from '@/server/accounts/request';
+import { asked, plain } from '@/server/accounts/request';
 import { today } from '@/server/cases/write';
 import { addToPlan } from '@/server/grounds/grounds';
 import { simulatedLocate } from '@/stand-ins/locate';
@@ -13,11 +13,12 @@ export async function POST(
   { params }: { params: Promise<{ property: string }> },
 ): Promise<Response> {
   const { property } = await params;
-  const asked = place.safeParse(await request.json().catch(() => undefined));
-  return handle(request, 'measure', async (db) => {
-    if (!asked.success) return plain(400, 'x and y of the place are needed, in metres.');
-    const { marked, lines } = await simulatedLocate.locate(asked.data, today());
-    if (!(await addToPlan(db, property, lines))) return plain(404, 'There is no such property.');
+  return asked(request, 'measure', async ({ json, inFirm }) => {
+    const read = place.safeParse(await json());
+    if (!read.success) return plain(400, 'x and y of the place are needed, in metres.');
+    const { marked, lines } = await simulatedLocate.locate(read.data, today());
+    if (!(await inFirm((db) => addToPlan(db, property, lines))))
+      return plain(404, 'There is no such property.');
     return Response.json({ marked, lines: lines.map((l) => l.name) });
   });
 }

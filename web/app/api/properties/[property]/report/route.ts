@@ -1,5 +1,6 @@
 import type { NextRequest } from 'next/server';
-import { handle, plain } from '@/server/accounts/request';
+import { asked, plain } from '@/server/accounts/request';
+import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
 import { propertySources } from '@/server/offers/propertyWork';
 import { isReportFormat, REPORT_FORMATS } from '@/server/reports/files';
@@ -14,18 +15,25 @@ export async function GET(
   const system = request.cookies.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
   const format = request.nextUrl.searchParams.get('format') ?? 'pdf';
   if (!isReportFormat(format))
-    return plain(400, `Format: “${format}” is not one of ${Object.keys(REPORT_FORMATS).join(', ')}.`);
-  return handle(request, 'read', async (db, viewer) => {
-    const found = await propertySources(db, viewer, property, system);
+    return plain(400, `Format: not one of ${Object.keys(REPORT_FORMATS).join(', ')}.`);
+  return asked(request, 'read', async ({ inFirm, viewer, asker }) => {
+    const found = await inFirm((db, who) => propertySources(db, who, property, system));
     if (!found) return plain(404, 'There are no such grounds.');
     if (found.sources.length === 0) return plain(409, 'No tree of these grounds was visited yet.');
-    const { page, sources } = found;
-    let stopped = false;
+    const stop = new AbortController();
+    const signal = AbortSignal.any([asker.signal, stop.signal]);
+    const { sources } = found;
     const lines = propertyReport(
-      { page, firm: viewer.firmName, made: today(), rates: sources[0]!.source.rates, system },
+      {
+        page: await beside('property', found.rows, asker),
+        firm: viewer.firmName,
+        made: today(),
+        rates: sources[0]!.source.rates,
+        system,
+      },
       sources,
-      () => stopped || request.signal.aborted,
       format,
+      { ...asker, signal },
     );
     const encoder = new TextEncoder();
     const body = new ReadableStream<Uint8Array>({
@@ -35,6 +43,7 @@ export async function GET(
           if (done) controller.close();
           else controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`));
         } catch (error) {
+          if (signal.aborted) return controller.close();
           console.error(error);
           controller.enqueue(
             encoder.encode(`${JSON.stringify({ problem: 'The report could not be made; try again.' })}\n`),
@@ -43,7 +52,7 @@ export async function GET(
         }
       },
       cancel() {
-        stopped = true;
+        stop.abort();
       },
     });
     return new Response(body, {

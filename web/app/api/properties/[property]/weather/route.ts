@@ -1,8 +1,9 @@
 import type { NextRequest } from 'next/server';
 import { dryYears } from '@undrel/core/history';
-import { handle, plain } from '@/server/accounts/request';
+import { asked, plain } from '@/server/accounts/request';
+import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
-import { askWeather, keepWeather, readWeather } from '@/server/grounds/weather';
+import { askWeather, keepWeather } from '@/server/grounds/weather';
 import { simulatedWeather } from '@/stand-ins/weather';
 
 /** Keeps the rain of the grounds: from a CSV file that is sent, else from the weather service. */
@@ -12,13 +13,14 @@ export async function POST(
 ): Promise<Response> {
   const { property } = await params;
   const isCsv = request.headers.get('content-type')?.includes('csv') === true;
-  const bytes = new Uint8Array(await request.arrayBuffer());
-  return handle(request, 'measure', async (db) => {
+  const name = request.nextUrl.searchParams.get('name')?.slice(0, 120) || 'a CSV file';
+  return asked(request, 'measure', async ({ body, inFirm, asker }) => {
     const read = isCsv
-      ? readWeather(bytes, request.nextUrl.searchParams.get('name')?.slice(0, 120) || 'a CSV file')
+      ? await beside('weather', { bytes: await body('csv'), name }, asker)
       : { ok: true as const, record: await askWeather(simulatedWeather, property, today()), notes: [] };
     if (!read.ok) return plain(400, read.problem);
-    if (!(await keepWeather(db, property, read.record))) return plain(404, 'There is no such property.');
+    if (!(await inFirm((db) => keepWeather(db, property, read.record))))
+      return plain(404, 'There is no such property.');
     const dry = dryYears(read.record);
     return Response.json({
       done: `Rain of ${read.record.seasons.length} growing seasons kept; dry: ${dry.join(', ') || 'none told'}.`,

@@ -1,5 +1,5 @@
 import type { NextRequest } from 'next/server';
-import { handle, plain } from '@/server/accounts/request';
+import { asked, plain } from '@/server/accounts/request';
 import { isReportFormat, reportAnswer } from '@/server/reports/files';
 import { issuedReport } from '@/server/reports/reports';
 
@@ -10,11 +10,10 @@ export async function GET(
 ): Promise<Response> {
   const { report: id } = await params;
   const format = request.nextUrl.searchParams.get('format') ?? '';
-  if (!isReportFormat(format) || format === 'pdf')
-    return plain(400, `Format: “${format}” is not one of docx, md, json.`);
-  return handle(request, 'read', async (db) => {
-    const report = await issuedReport(db, id);
+  if (!isReportFormat(format) || format === 'pdf') return plain(400, 'Format: not one of docx, md, json.');
+  return asked(request, 'read', async ({ inFirm, asker }) => {
+    const report = await inFirm((db) => issuedReport(db, id));
     if (!report?.number) return plain(404, 'There is no such issued report.');
-    return reportAnswer(report.content, { number: report.number, issued: report.issued_at! }, format);
+    return reportAnswer(report.content, { number: report.number, issued: report.issued_at! }, format, asker);
   });
 }

@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server';
-import { handle, plain } from '@/server/accounts/request';
-import { reportContent } from '@/server/reports/content';
+import { asked, plain } from '@/server/accounts/request';
+import { beside } from '@/server/beside';
 import { isReportFormat, REPORT_FORMATS, reportAnswer } from '@/server/reports/files';
 import { openDraft } from '@/server/reports/reports';
 
@@ -14,10 +14,10 @@ export async function GET(
   const system = request.cookies.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
   const format = request.nextUrl.searchParams.get('format') ?? 'pdf';
   if (!isReportFormat(format))
-    return plain(400, `Format: “${format}” is not one of ${Object.keys(REPORT_FORMATS).join(', ')}.`);
-  return handle(request, 'read', async (db, viewer) => {
-    const draft = await openDraft(db, viewer, tree, visit, system);
+    return plain(400, `Format: not one of ${Object.keys(REPORT_FORMATS).join(', ')}.`);
+  return asked(request, 'read', async ({ inFirm, asker }) => {
+    const draft = await inFirm((db, viewer) => openDraft(db, viewer, tree, visit, system));
     if (!draft) return plain(404, 'There is no such visit.');
-    return reportAnswer(reportContent(draft.source), undefined, format);
+    return reportAnswer(await beside('content', draft.source, asker), undefined, format, asker);
   });
 }

@@ -1,0 +1,129 @@
+/**
+ * What is worked out beside the thread that answers requests: each export is one kind of work, asked for by its name
+ * through `server/beside.ts`. Nothing here touches the database.
+ */
+import highs from 'highs';
+import { move } from 'piscina';
+import type { CaseFile } from '@undrel/core/casefile';
+import { readCase } from '@undrel/core/case-schema';
+import type { Operation } from '@undrel/core/prescription';
+import type { Verdict } from '@undrel/core/diagnosis';
+import {
+  assessCuts,
+  highsSolver,
+  missingForCuts,
+  type CutAssessment,
+  type CutsGiven,
+} from '@undrel/core/pruning';
+import { assessed } from '../server/assessed';
+import { newestGlance } from '../server/cases/load';
+import { cutsGiven } from '../server/cuts/given';
+import { readTrees } from '../server/grounds/csv';
+import { readDxf } from '../server/grounds/dxf';
+import { readPlan, type ReadPlan } from '../server/grounds/geojson';
+import { materialsOfTree } from '../server/grounds/materials';
+import { propertyPageOf } from '../server/grounds/page';
+import { readWeather } from '../server/grounds/weather';
+import { offerContent } from '../server/offers/content';
+import { orderOf } from '../server/offers/order';
+import { schoolsOf } from '../server/offers/schools';
+import { workOfTree } from '../server/offers/treeWork';
+import { worthOf } from '../server/offers/worth';
+import { reportContent, type ReportSource } from '../server/reports/content';
+import type { joinedPdf } from '../server/reports/outline';
+import { causeFigures, treeSection } from '../server/reports/property';
+import type { Order } from '../server/reports/setDocument';
+import { decoded } from '../server/text';
+
+export const glance = newestGlance;
+export const property = propertyPageOf;
+export const materials = materialsOfTree;
+export const content = reportContent;
+export const worth = (source: ReportSource) => worthOf(source, source.rates);
+export const schools = (source: ReportSource) => schoolsOf(source, source.rates);
+export const order = ({ source, treeId }: { source: ReportSource; treeId: string }) =>
+  orderOf(source, source.closed ?? [], treeId);
+export const cuts = cutsGiven;
+export const treeWork = workOfTree;
+export const section = treeSection;
+export const causes = causeFigures;
+
+/** What is missing for a cut plan, or all that it follows from. */
+export const cutsToSolve = (source: ReportSource): { missing: string[]; given?: CutsGiven } => {
+  const missing = missingForCuts(source.tree, source.visit.dig);
+  const given = missing.length === 0 ? cutsGiven(source) : undefined;
+  return { missing, ...(given && { given }) };
+};
+
+/** A report with the verdict and the operations that it rests on. */
+export const report = (
+  source: ReportSource,
+): { content: ReturnType<typeof reportContent>; verdict: Verdict; operations: Operation[] } => {
+  const { verdict, operations } = assessed(
+    source.tree,
+    source.events,
+    source.visit,
+    source.schools,
+    source.table,
+  );
+  return { content: reportContent(source), verdict, operations };
+};
+
+/** What a client is to see; undefined where there is nothing to offer, since the firm has no rates. */
+export const offer = ({ source, made }: { source: ReportSource; made: string }) => {
+  const sheet = worthOf(source, source.rates);
+  return sheet.whole && offerContent(source, sheet, made);
+};
+
+export const trees = readTrees;
+
+export const plan = ({ bytes, dxf }: { bytes: Uint8Array; dxf: boolean }): ReadPlan => {
+  const source = decoded(bytes);
+  if (source === undefined) return { ok: false, problem: 'The file is not UTF-8 text; nothing was changed.' };
+  return dxf ? readDxf(source) : readPlan(source);
+};
+
+export const weather = ({ bytes, name }: { bytes: Uint8Array; name: string }) => readWeather(bytes, name);
+
+export const caseFile = ({
+  bytes,
+  today,
+}: {
+  bytes: Uint8Array;
+  today: string;
+}): { ok: true; caseFile: CaseFile } | { ok: false; problem: string } => {
+  const source = decoded(bytes);
+  if (source === undefined)
+    return { ok: false, problem: 'The file is not UTF-8 text; nothing was brought in.' };
+  const read = readCase(source, today);
+  if (read.ok) return { ok: true, caseFile: read.caseFile };
+  const told = read.problems
+    .slice(0, 5)
+    .map((p) => `${p.path}: ${(JSON.stringify(p.value) ?? 'absent').slice(0, 200)}: ${p.message}`);
+  return { ok: false, problem: `Nothing was brought in. ${told.join(' ')}` };
+};
+
+// What sets documents is large: it is loaded by the threads that need it alone.
+
+/** A document as PDF or DOCX. */
+export const document = async (wanted: Order): Promise<Uint8Array<ArrayBuffer>> => {
+  if (wanted.as === 'pdf') {
+    const { documentPdf } = await import('../server/reports/pdf');
+    return handedOver(await documentPdf(wanted.doc, wanted.setting));
+  }
+  const { documentDocx } = await import('../server/reports/docx');
+  return handedOver(await documentDocx(wanted.doc));
+};
+
+/** Parts of a document as one PDF. */
+export const joinPdf = async (given: Parameters<typeof joinedPdf>[0]) => {
+  const { joinedPdf: join } = await import('../server/reports/outline');
+  return join(given);
+};
+
+const solver = highs().then(highsSolver);
+export const cutPlan = async (given: CutsGiven): Promise<CutAssessment> => assessCuts(given, await solver);
+
+/** Bytes that are given to the asker in place of being copied. */
+const handedOver = (bytes: Uint8Array): Uint8Array<ArrayBuffer> =>
+  move(new Uint8Array(bytes)) as unknown as Uint8Array<ArrayBuffer>;

@@ -1,4 +1,4 @@
-import type { Drawing } from '../ui/drawing/shapes';
+import { inHundredths, type Drawing } from '../ui/drawing/shapes';
 import type { Paper } from './document';
 
 /** The parts of a report that the consultant may word. */
@@ -154,3 +154,24 @@ export interface WeighedAgain {
   summary: string;
   same: boolean;
 }
+
+/** A report with another drawing in place of each of its own. */
+export function withDrawings(content: ReportContent, change: (drawing: Drawing) => Drawing): ReportContent {
+  const { dig, soil, trenches, since, drawing, drawingAfter } = content;
+  return {
+    ...content,
+    drawing: change(drawing),
+    ...(drawingAfter && { drawingAfter: change(drawingAfter) }),
+    ...(dig && { dig: { ...dig, drawing: change(dig.drawing) } }),
+    ...(soil?.drawing && { soil: { ...soil, drawing: change(soil.drawing) } }),
+    ...(trenches && { trenches: { ...trenches, drawing: change(trenches.drawing) } }),
+    ...(since?.drawing && { since: { ...since, drawing: change(since.drawing) } }),
+  };
+}
+
+/** As it is sent and kept. */
+export const inShort = (content: ReportContent): ReportContent => withDrawings(content, inHundredths);
+
+/** With places for its drawings and nothing in them: they are fetched by whoever shows it. */
+export const withoutDrawings = (content: ReportContent): ReportContent =>
+  withDrawings(content, (drawing) => ({ ...drawing, shapes: [] }));

@@ -18,8 +18,8 @@ export type BodyKind = keyof typeof BYTES;
 /** Rows of one file, and columns and characters of one head or cell. */
 export const CSV = { rows: 2_000, columns: 100, cell: 4_000 } as const;
 
-/** Of a drawing: entities once its blocks are set in, blocks within blocks, points of one curve and of all. */
-export const DRAWING = { entities: 5_000, depth: 8, curve: 300, points: 200_000 } as const;
+/** Of a drawing: entities once its blocks are set in, blocks within blocks, points of one curve, of all curves and of all there is. */
+export const DRAWING = { entities: 5_000, depth: 8, curve: 300, curves: 1_500, points: 200_000 } as const;
 
 /** Features of a GeoJSON file and points of all of them. */
 export const PLAN = { features: 5_000, points: 200_000, notes: 40 } as const;

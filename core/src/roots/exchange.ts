@@ -14,6 +14,11 @@ const KINDS: readonly RootKind[] = [
   'competing',
 ];
 
+/** Roots that a dig may hold; a file with more is none of a dig. */
+const MOST_ROOTS = 500;
+const tooMany = (count: number): string =>
+  `The file holds ${count} roots; at most ${MOST_ROOTS} are allowed. Nothing was taken.`;
+
 /** How coordinates in the file are meant; a foreign member beside the features. */
 export const FRAME = {
   origin: 'centre of the stem at the level of the collar',
@@ -166,6 +171,7 @@ export function rootsFromGeoJson(source: string, dig: Dig, reading: DigReading):
     };
   }
   if (!Array.isArray(file.features)) return { roots: [], notes: ['The file has no features.'] };
+  if (file.features.length > MOST_ROOTS + 1) return { roots: [], notes: [tooMany(file.features.length)] };
   const notes: string[] = [];
   const features = file.features as Feature[];
   const stem = features.findIndex((f) => f?.properties?.what === 'stem');
@@ -254,7 +260,9 @@ function radiiFrom(
 /** Roots from the rows of a table with {@link CSV_COLUMNS}; rows of one root follow each other. */
 export function rootsFromRows(rows: readonly Record<string, string>[]): BroughtRoots {
   const notes: string[] = [];
-  const roots: DugRoot[] = [];
+  const labels = new Set(rows.map((row) => row.root));
+  if (labels.size > MOST_ROOTS) return { roots: [], notes: [tooMany(labels.size)] };
+  const byLabel = new Map<string | undefined, DugRoot>();
   rows.forEach((row, i) => {
     const place = `Row ${i + 2}`;
     const number = (column: string) => Number((row[column] ?? '').replace(',', '.') || NaN);
@@ -275,12 +283,12 @@ export function rootsFromRows(rows: readonly Record<string, string>[]): BroughtR
       notes.push(`${place}: ${wrong}. Left out.`);
       return;
     }
-    let root = roots.find((r) => r.label === row.root);
+    let root = byLabel.get(row.root);
     if (!root) {
       root = { ...headOf({ ...row, label: row.root }, place, notes), points: [] };
-      roots.push(root);
+      byLabel.set(row.root, root);
     }
     root.points.push({ bearing: bearing % 360, distance, depth, diameter });
   });
-  return { roots, notes };
+  return { roots: [...byLabel.values()], notes };
 }

@@ -131,6 +131,9 @@ const SQUARE_MUST_BEAT = 0.6;
 /** Beyond the wall by this much a root has left the pot, m. Common practice, no source. */
 const OUTSIDE = 0.05;
 
+/** Points that a wall is fitted through at most, spread evenly over all that were read: more tell nothing new. */
+const MOST_FITTED = 300;
+
 /** The old pot through the points of circling roots that were read; undefined with fewer than four of them. */
 export function potOf(roots: readonly DugRoot[], paths: readonly RootPath[]): OldPot | undefined {
   const points = roots.flatMap((root, i): Plan[] => {
@@ -139,13 +142,15 @@ export function potOf(roots: readonly DugRoot[], paths: readonly RootPath[]): Ol
     return path.readAt.map((v) => [path.x[v]!, path.y[v]!]);
   });
   if (points.length < 4) return undefined;
-  const circle = circleThrough(points);
+  const step = Math.ceil(points.length / MOST_FITTED);
+  const fitted = points.filter((_, i) => i % step === 0);
+  const circle = circleThrough(fitted);
   if (!circle) return undefined;
   const round = Math.sqrt(
-    points.reduce((s, p) => s + (Math.hypot(p[0] - circle.x, p[1] - circle.y) - circle.r) ** 2, 0) /
-      points.length,
+    fitted.reduce((s, p) => s + (Math.hypot(p[0] - circle.x, p[1] - circle.y) - circle.r) ** 2, 0) /
+      fitted.length,
   );
-  const square = squareThrough(points);
+  const square = squareThrough(fitted);
   const isSquare = square !== undefined && square.residual < SQUARE_MUST_BEAT * round;
   const wall = isSquare
     ? { x: square.x, y: square.y, half: square.half, turned: square.turned, residual: square.residual }

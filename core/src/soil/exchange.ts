@@ -13,15 +13,25 @@ export interface PushLayout {
   load: { column: string; unit: string };
 }
 
-const HEAD = /^(.*?)\s*[([]([^)\]]+)[)\]]$/;
+/** A unit in brackets at the end of a head. */
+const UNIT = /[([]([^()[\]]+)[)\]]$/;
+/** Characters of a head that are looked at: no column of a device has a longer name. */
+const MOST_HEAD = 80;
+
+function nameAndUnit(column: string): { name: string; unit: string } {
+  const head = column.slice(0, MOST_HEAD).trim();
+  const found = UNIT.exec(head);
+  return found
+    ? { name: head.slice(0, found.index).trim().toLowerCase(), unit: found[1]!.trim().toLowerCase() }
+    : { name: head.toLowerCase(), unit: '' };
+}
 
 /** The layout that the heads of a file tell by their names and units, as far as they do. */
 export function layoutOf(heads: readonly string[]): Partial<PushLayout> {
   const find = (names: RegExp, units: Record<string, number>) => {
     for (const column of heads) {
-      const [, name = column, unit = ''] = HEAD.exec(column) ?? [];
-      if (names.test(name.trim().toLowerCase()) && units[unit.toLowerCase()] !== undefined)
-        return { column, unit: unit.toLowerCase() };
+      const { name, unit } = nameAndUnit(column);
+      if (names.test(name) && units[unit] !== undefined) return { column, unit };
     }
     return undefined;
   };

@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useState, useTransition } from 'react';
+import { useEffect, useState, useTransition } from 'react';
 import { AlertDialog } from 'radix-ui';
 import { WORDED_PARTS, type ReportContent, type ReportHead, type Wording } from '../../protocol/report';
 import { useAlive } from '../../ui/controls/Entry';
@@ -34,6 +34,20 @@ export function ReportScreen(props: {
   }) => Promise<SaveAnswer>;
   issue: (treeId: string, visitId: string, draftId: string | undefined) => Promise<{ problem: string }>;
 }) {
+  const [drawn, setDrawn] = useState<ReportContent | undefined>(undefined);
+  const [missed, setMissed] = useState(false);
+  const content = drawn ?? props.content;
+  useEffect(() => {
+    // The page comes with the places of the drawings; what is in them is many times as long as the text.
+    const stop = new AbortController();
+    fetch(`/api/trees/${props.treeId}/report?format=json&visit=${props.visitId}`, { signal: stop.signal })
+      .then(async (answer) => {
+        if (!answer.ok) throw new Error(String(answer.status));
+        setDrawn((await answer.json()) as ReportContent);
+      })
+      .catch(() => !stop.signal.aborted && setMissed(true));
+    return () => stop.abort();
+  }, [props.treeId, props.visitId, props.content]);
   const [wording, setWording] = useState<Wording>(props.head?.wording ?? {});
   const [kept, setKept] = useState({
     id: props.head?.id,
@@ -91,7 +105,12 @@ export function ReportScreen(props: {
       </TopBar>
       <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
         <div className="min-w-0 p-4 lg:p-8 bg-sheet order-2 lg:order-1">
-          <ReportBody content={{ ...props.content, wording }} />
+          <ReportBody content={{ ...content, wording }} />
+          {!drawn && (
+            <p role="status" className="text-sm text-muted">
+              {missed ? 'The drawings were not reached; they are in the files.' : 'Drawing…'}
+            </p>
+          )}
         </div>
         <aside
           className="no-print p-4 lg:p-6 order-1 lg:order-2 border-b-2 lg:border-b-0 lg:border-l-2 border-ink"

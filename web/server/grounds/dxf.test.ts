@@ -1,4 +1,5 @@
 import { trenchesToDxf, type TrenchPlan } from '@undrel/core/trenching';
+import { arrayOf, curve, nested } from '../../../scripts/fuzz/files';
 import { readDxf } from './dxf';
 
 const pair = (code: number, value: string | number) => `${code}\n${value}`;
@@ -79,4 +80,26 @@ test('trenches that went out come in again', () => {
     [1, 0],
     [3, 0],
   ]);
+});
+
+test('a short file that is a long drawing is refused before any of it is drawn', () => {
+  for (const [file, word] of [
+    [arrayOf(250, 250), /62500; at most 5000/],
+    [arrayOf(700, 700), /490000; at most/],
+    [arrayOf(-700, 700), /490000; at most/],
+    [nested(9, 5), /blocks within blocks/],
+    [nested(7, 6), /too many lines/],
+    [curve(2_000), /too many points: 2004; at most 300/],
+  ] as const)
+    expect(readDxf(file)).toMatchObject({ ok: false, problem: expect.stringMatching(word) });
+  const own = readDxf(nested(1, 1).replace('B0\n10', 'B1\n10'));
+  expect(own.ok).toBe(false);
+});
+
+test('arrays and nested blocks within the limits are drawn whole', () => {
+  const array = readDxf(arrayOf(10, 12));
+  expect(array.ok && array.outlines).toHaveLength(120);
+  const blocks = readDxf(nested(3, 4));
+  expect(blocks.ok && blocks.outlines).toHaveLength(64);
+  expect(readDxf(curve(30)).ok).toBe(true);
 });

@@ -24,17 +24,25 @@ const beyond = (what: string, count: number, most: number): never => {
 const MOST_ANGLE = 100;
 const MOST_DEGREE = 10;
 
+/** What a list of entities comes to; `curves` counts the points that curves are read through. */
+interface Size {
+  entities: number;
+  curves: number;
+  points: number;
+}
+
 /** How many points an entity is drawn with at most; a curve beyond what is allowed ends the reading. */
-function pointsOf(e: Entity): number {
+function pointsOf(e: Entity): Omit<Size, 'entities'> {
   for (const angle of [e.startAngle ?? 0, e.endAngle ?? 0])
     if (!(Math.abs(angle) <= MOST_ANGLE)) beyond('an arc with an angle beyond all turns', angle, MOST_ANGLE);
   if (e.type === 'SPLINE' || e.polyfaceMesh) {
     const points = Math.max(e.controlPoints?.length ?? 0, e.knots?.length ?? 0, e.vertices?.length ?? 0);
     if (points > DRAWING.curve) beyond('a curve with too many points', points, DRAWING.curve);
     if ((e.degree ?? 0) > MOST_DEGREE) beyond('a curve of too high a degree', e.degree!, MOST_DEGREE);
-    return 25 * points;
+    return { curves: points, points: 25 * points };
   }
-  return Math.max(2, e.vertices?.length ?? 0, /ARC|CIRCLE|ELLIPSE/.test(e.type) ? 73 : 0);
+  const points = Math.max(2, e.vertices?.length ?? 0, /ARC|CIRCLE|ELLIPSE/.test(e.type) ? 73 : 0);
+  return { curves: 0, points };
 }
 
 /**
@@ -45,13 +53,18 @@ function pointsOf(e: Entity): number {
  */
 function checkSize({ blocks, entities }: Helper['parsed']): void {
   const byName = new Map(blocks.map((b) => [b.name, b.entities ?? []]));
-  const known = new Map<string, { entities: number; points: number }>();
-  const sizeOf = (list: readonly Entity[], path: readonly string[]): { entities: number; points: number } => {
-    const sum = { entities: 0, points: 0 };
+  // What inserts nothing is left out: the package writes a line about each into the log of the server.
+  for (const list of [entities, ...byName.values()])
+    list.splice(0, list.length, ...list.filter((e) => e.type !== 'INSERT' || byName.has(e.block ?? '')));
+  const known = new Map<string, Size>();
+  const sizeOf = (list: readonly Entity[], path: readonly string[]): Size => {
+    const sum: Size = { entities: 0, curves: 0, points: 0 };
     for (const e of list) {
       if (e.type !== 'INSERT') {
         sum.entities++;
-        sum.points += pointsOf(e);
+        const { curves, points } = pointsOf(e);
+        sum.curves += curves;
+        sum.points += points;
       } else if (e.block !== undefined && byName.has(e.block)) {
         if (path.includes(e.block)) throw new TooMuch(`The block “${e.block}” is inserted in itself.`);
         if (path.length >= DRAWING.depth) beyond('blocks within blocks', path.length + 1, DRAWING.depth);
@@ -60,9 +73,11 @@ function checkSize({ blocks, entities }: Helper['parsed']): void {
         const times = Math.abs((e.rowCount ?? 1) * (e.columnCount ?? 1));
         // The array itself is walked through, whatever is in it.
         sum.entities += times * Math.max(1, size.entities);
+        sum.curves += times * size.curves;
         sum.points += times * size.points;
       }
       if (!(sum.entities <= DRAWING.entities)) beyond('too many lines', sum.entities, DRAWING.entities);
+      if (!(sum.curves <= DRAWING.curves)) beyond('curves with too many points', sum.curves, DRAWING.curves);
       if (!(sum.points <= DRAWING.points)) beyond('too many points', sum.points, DRAWING.points);
     }
     return sum;

@@ -151,3 +151,21 @@ test('the table as CSV is safe in a spreadsheet and reads back', () => {
     position: { x: 1, y: 2 },
   });
 });
+
+test('rows, heads and cells of a CSV are bounded, and what was written out comes in as it was', () => {
+  const bytes = (text: string) => new TextEncoder().encode(text);
+  const rows = (n: number) => `label,species\n${Array.from({ length: n }, (_, i) => `T${i},x`).join('\n')}`;
+  expect(readTrees(bytes(rows(2_001)))).toMatchObject({ ok: false, problem: /more than 2000 rows/ });
+  const most = readTrees(bytes(rows(2_000)));
+  expect(most.ok && most.trees).toHaveLength(2_000);
+  expect(readTrees(bytes(`label,${' '.repeat(20_000)}x\nA,b\n`)).ok).toBe(true);
+  expect(readTrees(bytes(`label${',x'.repeat(200)}\nA\n`))).toMatchObject({ ok: false, problem: /columns/ });
+  const odd = ['=1+1', '+49', '@home', '-x'];
+  const out = treesCsv(
+    odd
+      .map((label) => ({ label, species: label }) as never)
+      .map((t: object) => ({ ...t, triage: {} }) as never),
+  );
+  const back = readTrees(bytes(out));
+  expect(back.ok && back.trees.map((t) => [t.label, t.species])).toEqual(odd.map((o) => [o, o]));
+});

@@ -12,6 +12,7 @@ import { CAUSE_KEYS, circumstancesOf, priorsOf, tableFor } from '@undrel/core/di
 import { isQuickLook, isWalk, triage, visitToJudge, withWalk, type Triage } from '@undrel/core/walk';
 import type { CohortPage, TreeRow } from '../../protocol/grounds';
 import { NEW_DIG, type DigHead, type ItemKind, type VisitHead } from '../../protocol/item';
+import { isLargeDig } from '../../protocol/heavy';
 import { assessed, reweighed } from '../assessed';
 import { fromColumns } from '../cases/items';
 import type { PropertyPractice } from './practice';
@@ -41,7 +42,9 @@ function visitOf(stored: StoredVisit): Visit {
     profiles: valuesOf<GradeProfile>('profile', stored.profile),
     probes: valuesOf<ProbePoint>('probe', stored.probe),
     decisions: [],
-    ...(dig || roots.length > 0 ? { dig: { ...(dig ?? NEW_DIG), roots } } : {}),
+    ...(dig || roots.length > 0
+      ? { dig: { ...(dig ?? NEW_DIG), roots: isLargeDig(roots) ? [] : roots } }
+      : {}),
   };
 }
 

@@ -40,7 +40,7 @@ import {
   type UnitSystem,
 } from '@undrel/core/units';
 import { paperOf } from '../../protocol/document';
-import type { ReportContent, ReportOperation, Wording } from '../../protocol/report';
+import { inShort, type ReportContent, type ReportOperation, type Wording } from '../../protocol/report';
 
 import type { Drawing } from '../../ui/drawing/shapes';
 import { declineLine, stemsOf } from '../../ui/drawing/declineLine';
@@ -310,7 +310,9 @@ export function stemDrawing(
 }
 
 /** What the report of one visit says, from the record alone. */
-export function reportContent(source: ReportSource): ReportContent {
+export const reportContent = (source: ReportSource): ReportContent => inShort(wholeContent(source));
+
+function wholeContent(source: ReportSource): ReportContent {
   const { tree, visit, system } = source;
   const say = (text: string) => writeLengths(text, system);
   const whole = assessed(tree, source.events, visit, source.schools, source.table);

@@ -3,20 +3,15 @@ import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import type { Tree } from '@undrel/core/casefile';
 import { TreeScreen } from '@/screens/tree/TreeScreen';
-import type { Viewer } from '@/server/accounts/session';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { beside, TooLong } from '@/server/beside';
-import { loadCase, type LoadedCase } from '@/server/cases/load';
+import { beside } from '@/server/beside';
+import { tried } from '@/server/tried';
+import { OnDevice } from '@/ui/OnDevice';
+import { holdsLargeDig } from '@/protocol/heavy';
+import { loadCase } from '@/server/cases/load';
 import { referenceGround, referenceShoots } from '@/server/cases/reference';
 import { today } from '@/server/cases/write';
-
-/** The figures at a glance; a case too large to be worked out here is shown without them. */
-const glanceOf = (loaded: LoadedCase, viewer: Viewer) =>
-  beside('glance', loaded, viewer).catch((error: unknown) => {
-    if (!(error instanceof TooLong)) throw error;
-    return undefined;
-  });
 
 const open = cache((treeId: string) =>
   signedIn(async (db, viewer) => ({
@@ -41,18 +36,22 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function TreePage({ params, searchParams }: Props) {
   const { viewer, loaded, reference, referenceGround } = await open((await params).tree);
   if (!loaded) notFound();
+  // A case too large to be worked out here is shown without its figures at a glance.
+  const glance = await tried(beside('glance', loaded, viewer));
   return (
-    <TreeScreen
-      {...loaded}
-      items={JSON.stringify(loaded.items)}
-      glance={await glanceOf(loaded, viewer)}
-      reference={reference}
-      referenceGround={referenceGround}
-      mayMeasure={may(viewer.role, 'measure')}
-      mayJudge={may(viewer.role, 'judge')}
-      viewer={viewer.name}
-      today={today()}
-      station={(await searchParams).station}
-    />
+    <OnDevice when={holdsLargeDig(loaded.items)}>
+      <TreeScreen
+        {...loaded}
+        items={JSON.stringify(loaded.items)}
+        glance={'value' in glance ? glance.value : undefined}
+        reference={reference}
+        referenceGround={referenceGround}
+        mayMeasure={may(viewer.role, 'measure')}
+        mayJudge={may(viewer.role, 'judge')}
+        viewer={viewer.name}
+        today={today()}
+        station={(await searchParams).station}
+      />
+    </OnDevice>
   );
 }

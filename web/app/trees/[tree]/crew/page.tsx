@@ -1,5 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { holdsLargeDig } from '@/protocol/heavy';
+import { OnDevice } from '@/ui/OnDevice';
 import { CrewScreen } from '@/screens/crew/CrewScreen';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
@@ -30,16 +32,18 @@ export default async function CrewPage({ params, searchParams }: Props) {
     .sort((a, b) => b.date.localeCompare(a.date))[0];
   if (!loaded || !dug) notFound();
   return (
-    <CrewScreen
-      treeId={loaded.treeId}
-      items={JSON.stringify(loaded.items)}
-      visitId={dug.id}
-      property={loaded.property.name}
-      firmSchools={loaded.firmSchools}
-      mayMeasure={may(viewer.role, 'measure')}
-      viewer={viewer.name}
-      today={today()}
-      stage={/^[1-5]$/.test(stage ?? '') ? Number(stage) : 1}
-    />
+    <OnDevice when={holdsLargeDig(loaded.items)}>
+      <CrewScreen
+        treeId={loaded.treeId}
+        items={JSON.stringify(loaded.items)}
+        visitId={dug.id}
+        property={loaded.property.name}
+        firmSchools={loaded.firmSchools}
+        mayMeasure={may(viewer.role, 'measure')}
+        viewer={viewer.name}
+        today={today()}
+        stage={/^[1-5]$/.test(stage ?? '') ? Number(stage) : 1}
+      />
+    </OnDevice>
   );
 }

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { OptionsScreen } from '@/screens/options/OptionsScreen';
+import { NotNow } from '@/screens/shell/NotNow';
+import { tried } from '@/server/tried';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
@@ -26,7 +28,10 @@ export default async function OptionsPage(props: {
   }));
   if (!page.draft) notFound();
   const { source, visitId } = page.draft;
-  const sheet = await beside('worth', source, page.viewer);
+  const worth = await tried(beside('worth', source, page.viewer));
+  if ('problem' in worth)
+    return <NotNow title="Is it worth it?" problem={worth.problem} back={`/trees/${tree}`} />;
+  const sheet = worth.value;
   return (
     <OptionsScreen
       treeId={tree}

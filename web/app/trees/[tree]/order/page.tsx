@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { OrderScreen } from '@/screens/order/OrderScreen';
+import { NotNow } from '@/screens/shell/NotNow';
+import { tried } from '@/server/tried';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
@@ -24,6 +26,9 @@ export default async function OrderPage(props: {
   }));
   if (!page.draft || !page.loaded) notFound();
   const { source, visitId } = page.draft;
+  const order = await tried(beside('order', { source, treeId: tree }, page.viewer));
+  if ('problem' in order)
+    return <NotNow title="The crew order" problem={order.problem} back={`/trees/${tree}`} />;
   return (
     <OrderScreen
       treeId={tree}
@@ -31,7 +36,7 @@ export default async function OrderPage(props: {
       visitId={visitId}
       visitDate={source.visit.date}
       property={source.property}
-      order={await beside('order', { source, treeId: tree }, page.viewer)}
+      order={order.value}
       mayMeasure={may(page.viewer.role, 'measure')}
       viewer={page.viewer.name}
       today={today()}

@@ -1,6 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { ReportScreen } from '@/screens/report/ReportScreen';
+import { NotNow } from '@/screens/shell/NotNow';
+import { tried } from '@/server/tried';
+import { withoutDrawings } from '@/protocol/report';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
@@ -24,11 +27,14 @@ export default async function ReportPage(props: {
     mayJudge: may(viewer.role, 'judge'),
   }));
   if (!page.draft) notFound();
+  const content = await tried(beside('content', page.draft.source, page.viewer));
+  if ('problem' in content)
+    return <NotNow title="The report" problem={content.problem} back={`/trees/${tree}`} />;
   return (
     <ReportScreen
       treeId={tree}
       visitId={page.draft.visitId}
-      content={await beside('content', page.draft.source, page.viewer)}
+      content={withoutDrawings(content.value)}
       head={page.draft.head}
       issued={page.issued}
       mayJudge={page.mayJudge}

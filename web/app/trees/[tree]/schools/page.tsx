@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SchoolsScreen } from '@/screens/schools/SchoolsScreen';
+import { NotNow } from '@/screens/shell/NotNow';
+import { tried } from '@/server/tried';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
@@ -29,13 +31,18 @@ export default async function SchoolsPage(props: {
   }));
   if (!page.draft) notFound();
   const { source } = page.draft;
-  const given = await beside('cuts', source, page.viewer);
+  const made = await tried(
+    Promise.all([beside('cuts', source, page.viewer), beside('schools', source, page.viewer)]),
+  );
+  if ('problem' in made)
+    return <NotNow title="Other schools" problem={made.problem} back={`/trees/${tree}`} />;
+  const [given, schools] = made.value;
   return (
     <SchoolsScreen
       treeId={tree}
       tree={source.tree.label}
       visitDate={source.visit.date}
-      {...await beside('schools', source, page.viewer)}
+      {...schools}
       cuts={given && cutsUnderSchools(given, page.viewer).catch(failedPlan)}
       choose={page.mayMeasure ? chooseSchoolAction.bind(null, tree) : undefined}
     />

@@ -1,5 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { holdsLargeDig } from '@/protocol/heavy';
+import { OnDevice } from '@/ui/OnDevice';
 import { TrenchSheet } from '@/screens/crew/TrenchSheet';
 import { signedIn } from '@/server/accounts/viewer';
 import { loadCase } from '@/server/cases/load';
@@ -23,15 +25,17 @@ export default async function TrenchSheetPage({ params, searchParams }: Props) {
     .sort((a, b) => b.date.localeCompare(a.date))[0];
   if (!loaded || !newest) notFound();
   return (
-    <TrenchSheet
-      treeId={loaded.treeId}
-      items={JSON.stringify(loaded.items)}
-      visitId={newest.id}
-      property={loaded.property.name}
-      firmSchools={loaded.firmSchools}
-      site={loaded.site}
-      season={Math.max(1, Number.parseInt(season ?? '1', 10) || 1)}
-      today={today()}
-    />
+    <OnDevice when={holdsLargeDig(loaded.items)}>
+      <TrenchSheet
+        treeId={loaded.treeId}
+        items={JSON.stringify(loaded.items)}
+        visitId={newest.id}
+        property={loaded.property.name}
+        firmSchools={loaded.firmSchools}
+        site={loaded.site}
+        season={Math.max(1, Number.parseInt(season ?? '1', 10) || 1)}
+        today={today()}
+      />
+    </OnDevice>
   );
 }

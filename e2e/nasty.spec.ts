@@ -1,0 +1,121 @@
+import { expect, test } from '@playwright/test';
+import { enterDemo } from './enter';
+
+const TREE = 'sable-katsura-3';
+/** Every route that takes a body, and every one that takes words in its address. */
+const WRITES = [
+  '/api/changes',
+  '/api/properties/sable-row/cases',
+  '/api/properties/sable-row/locate',
+  '/api/properties/sable-row/plan?base=1',
+  '/api/properties/sable-row/trees',
+  '/api/properties/sable-row/weather',
+];
+const READS = [
+  '/api/search?q=',
+  '/api/soil-lab?label=x&sent=',
+  `/api/trees/${TREE}/report?format=`,
+  `/api/trees/${TREE}/report?visit=`,
+  `/api/trees/${TREE}/cuts?visit=`,
+  '/api/properties/sable-row/report?format=',
+  '/api/trees/',
+  '/api/reports/x/file?format=',
+  '/trees/',
+  '/grounds/',
+  '/reports/',
+  '/offer/',
+  '/invite/',
+];
+const LONG = 'x'.repeat(121);
+const BODIES = [
+  '',
+  '{',
+  'null',
+  '[]',
+  '"x"',
+  '{"changes":[]}',
+  '{"changes":[null,1,"x",{}]}',
+  '{"changes":[{"kind":"tree","id":"a","parent":"sable-row","base":0,"values":{"label":"a\\u0000b","species":"x"}}]}',
+  '{"changes":[{"kind":"tree","id":"a","parent":"sable-row","base":0,"values":{"label":"\\ud800","species":"x"}}]}',
+  `{"changes":[{"kind":"tree","id":"a","parent":"sable-row","base":0,"values":{"label":"${LONG}","species":"x"}}]}`,
+  '{"changes":[{"kind":"tree","id":"a","parent":"sable-row","base":2147483648,"values":{"label":"x","species":"x"}}]}',
+  `{"changes":[{"kind":"visit","id":"n","parent":"${TREE}","base":0,"values":{"date":"0000-01-01"}}]}`,
+  `{"changes":[{"kind":"event","id":"e","parent":"${TREE}","base":0,"values":{"kind":"drought","when":"0000"}}]}`,
+  '{"changes":[{"kind":"nothing","id":"a","parent":"b","base":0,"values":{}}]}',
+  '{"changes":[{"kind":"tree","id":"\\u0000","parent":"\\u0000","base":-1,"values":null}]}',
+  `{"cohort":{"name":"${LONG}","ids":["a"]}}`,
+  '{"place":{"id":"\\u0000","x":1e308,"y":-1e308}}',
+  '{"x":1e999,"y":0}',
+  'label,species\n\u0000,\u0000\n',
+  `label,species\n${LONG},${LONG}\n`,
+];
+const TYPES = ['application/json', 'text/csv', 'application/dxf', 'text/plain'];
+const WORDS = ['%00', '%F0%9F%8C%B3', 'x'.repeat(2000), '..%2F..%2Fetc', "'%3B--", '%25%5F%5C'];
+
+test('whatever is sent to a route, it answers in words and never fails', async ({ page }) => {
+  await enterDemo(page);
+  const headers = { 'sec-fetch-site': 'same-origin' };
+  const failed: unknown[] = [];
+  for (const path of WRITES)
+    for (const type of TYPES)
+      for (const data of BODIES) {
+        const answer = await page.request.post(path, {
+          data: Buffer.from(data),
+          headers: { ...headers, 'content-type': type },
+        });
+        if (answer.status() >= 500) failed.push([path, type, data.slice(0, 120), answer.status()]);
+        else if (answer.status() >= 400)
+          expect([path, ((await answer.json()) as { problem: string }).problem]).toEqual([
+            path,
+            expect.stringMatching(/.{8}/),
+          ]);
+      }
+  for (const path of READS)
+    for (const word of WORDS) {
+      const answer = await page.request.get(path + word, { headers, maxRedirects: 0 });
+      if (answer.status() >= 500) failed.push([path, word, answer.status()]);
+    }
+  expect(failed).toEqual([]);
+  // From elsewhere, or from nowhere.
+  for (const origin of ['null', 'https://elsewhere.example', 'not an address'])
+    expect((await page.request.post('/api/changes', { data: '{}', headers: { origin } })).status()).toBe(403);
+  // Who is not signed in is told so before a byte is read.
+  await page.context().clearCookies();
+  for (const path of WRITES)
+    expect((await page.request.post(path, { data: Buffer.alloc(12_000_000), headers })).status()).toBe(401);
+});
+
+test('a body is taken whole or refused with the limit; one bad change does not stop the others', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  const headers = { 'sec-fetch-site': 'same-origin', 'content-type': 'text/csv' };
+  const rows = Array.from({ length: 130 }, (_, i) => `T${i},x,${'n'.repeat(90_000)}`).join('\n');
+  const large = await page.request.post('/api/properties/sable-row/trees', {
+    data: Buffer.from(`label,species,note\n${rows}`),
+    headers,
+  });
+  expect(large.status()).toBe(413);
+  expect(((await large.json()) as { problem: string }).problem).toMatch(
+    /11\.7 MB; at most 2\.0 MB are allowed/,
+  );
+  expect(large.headers()['cache-control']).toContain('no-store');
+
+  const change = (id: string, values: object) => ({ kind: 'event', id, parent: TREE, base: 0, values });
+  const batch = await page.request.post('/api/changes', {
+    data: {
+      changes: [
+        change('nasty-1', { kind: 'drought', when: '2022', note: 'kept' }),
+        change('nasty-2', { kind: 'drought', when: '2022', note: 'a\u0000b' }),
+        change('nasty-3', { kind: 'drought', when: '0000' }),
+        { ...change('nasty-4', { kind: 'drought', when: '2022' }), base: 2 ** 31 },
+        change('nasty-5', { kind: 'drought', when: '2021', note: 'kept too' }),
+      ],
+    },
+    headers: { 'sec-fetch-site': 'same-origin' },
+  });
+  expect(batch.status()).toBe(200);
+  const { results } = (await batch.json()) as { results: { id: string; status: string; problem?: string }[] };
+  expect(results.map((r) => r.status)).toEqual(['saved', 'refused', 'refused', 'refused', 'saved']);
+  expect(results[1]!.problem).toMatch(/note: holds a character/);
+});

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { mkdtempSync, readdirSync, statSync, truncateSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import pg from 'pg';
 import { migrate } from '../web/server/database/migrate';
 import { pool } from '../web/server/database/transaction';
@@ -9,8 +9,8 @@ import { testFirm } from '../web/server/database/testFirm';
 import { privateCluster } from './setup/postgres.mjs';
 
 const file = join(mkdtempSync(join(tmpdir(), 'undrel-backup-')), 'all.backup');
-const npm = (script: string, url: string) =>
-  spawnSync('npm', ['run', '-s', script, '--', file], {
+const npm = (script: string, url: string, ...args: string[]) =>
+  spawnSync('npm', ['run', '-s', script, '--', ...args, file], {
     env: { ...process.env, DATABASE_URL: url },
     encoding: 'utf8',
   });
@@ -40,6 +40,12 @@ test('a backup fills an empty server with the same rows, ready to serve; a full 
   await (await pool()).end();
   const made = npm('backup', url);
   expect(made.stderr + made.stdout).toContain('backed up');
+  expect(statSync(file).mode & 0o777).toBe(0o600);
+  const size = statSync(file).size;
+  // One that fails leaves the one before it as it was, and nothing beside it.
+  const failed = npm('backup', url.replace(/\/[^/]+$/, '/nowhere'));
+  expect([failed.status, failed.stderr]).toEqual([1, expect.stringContaining('as it was')]);
+  expect([statSync(file).size, readdirSync(dirname(file))]).toEqual([size, ['all.backup']]);
   const server = await privateCluster('restore-cluster');
   try {
     const admin = new pg.Client({ connectionString: server.url.replace(/\/undrel$/, '/postgres') });
@@ -63,7 +69,35 @@ test('a backup fills an empty server with the same rows, ready to serve; a full 
     const again = npm('restore', server.url);
     expect(again.status).not.toBe(0);
     expect(again.stderr + again.stdout).toContain('not empty');
+    const checked = npm('backup', server.url, '--check');
+    expect(checked.stdout).toMatch(/restores: \d+ tables/);
+    truncateSync(file, size - 1000);
+    const torn = npm('backup', server.url, '--check');
+    expect([torn.status, torn.stderr]).toEqual([1, expect.stringContaining('does not restore')]);
   } finally {
+    await server.stop();
+  }
+});
+
+test('an older program does not start on a newer schema', async () => {
+  const url = process.env.DATABASE_URL!;
+  const server = await privateCluster('restore-cluster');
+  const scratch = server.url.replace(/\/undrel$/, '/newer');
+  const admin = new pg.Client({ connectionString: server.url.replace(/\/undrel$/, '/postgres') });
+  await admin.connect();
+  try {
+    await admin.query('drop database if exists newer');
+    await admin.query('create database newer');
+    await migrate(scratch);
+    const client = new pg.Client({ connectionString: scratch });
+    await client.connect();
+    await client.query(`insert into schema_migrations (name, run_on) values ('0999_later', now())`);
+    await client.end();
+    await expect(migrate(scratch)).rejects.toThrow(/brought to 0999_later by a newer Undrel/);
+    expect(url).not.toBe(scratch);
+  } finally {
+    await admin.query('drop database if exists newer');
+    await admin.end();
     await server.stop();
   }
 });

@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import { readdirSync } from 'node:fs';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
 import { projectFile } from '../projectFile';
@@ -109,6 +110,27 @@ async function grant(client: pg.Client, appUrl: string): Promise<void> {
 }
 
 /**
+ * Refuses a schema that this program does not know: what a newer one has written an older one would misread or lose.
+ *
+ * @throws with the newest step that is not known here
+ */
+async function refuseNewer(client: pg.Client): Promise<void> {
+  const there = await client.query<{ there: boolean }>(
+    `select to_regclass('schema_migrations') is not null as there`,
+  );
+  if (!there.rows[0]!.there) return;
+  const { rows } = await client.query<{ name: string }>('select name from schema_migrations order by name');
+  const known = new Set(
+    readdirSync(projectFile('db', 'migrations')).map((file) => file.replace(/\.[^.]+$/, '')),
+  );
+  const newer = rows.map((r) => r.name).filter((name) => !known.has(name));
+  if (newer.length > 0)
+    throw new Error(
+      `The database has been brought to ${newer.at(-1)!} by a newer Undrel; this one does not know that. Start the newer version, or restore a backup made before it.`,
+    );
+}
+
+/**
  * Brings the database of DATABASE_URL to the newest schema and readies the application's login.
  *
  * Safe to run from several copies at once: they queue on an advisory lock.
@@ -120,6 +142,7 @@ export async function migrate(url = databaseUrl()): Promise<string> {
   await client.connect();
   try {
     await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK]);
+    await refuseNewer(client);
     await runner({
       dbClient: client,
       dir: projectFile('db', 'migrations'),

@@ -227,7 +227,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
         'hair',
         1,
       );
-    const named = (radius: number, words: string, dash: [number, number]) => {
+    const named = (radius: number, words: string, dash?: [number, number]) => {
       if (radius * view.scale > Math.hypot(width, height)) return;
       line(ring(radius, to), 'muted', 1.2, dash);
       const at = to(...planPoint(135, radius));
@@ -242,7 +242,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
       named(structuralRootZone(plan.dbh), 'structural root zone', [10, 5]);
     }
     if (plan.drip) named(plan.drip, 'drip line', [14, 4]);
-    for (const barrier of plan.barriers ?? []) named(barrier.diameter / 2, barrier.kind, [1, 0]);
+    for (const barrier of plan.barriers ?? []) named(barrier.diameter / 2, barrier.kind);
   }
 
   function root(i: number) {

@@ -15,6 +15,7 @@ test('two browsers on one tree lose nothing: both sides are shown, either can be
   await saved(a);
   await b.getByLabel('at the bark, E', { exact: true }).fill('15');
   await b.getByLabel('at the bark, N', { exact: true }).fill('11');
+  await b.getByRole('button', { name: 'See', exact: true }).click();
   const conflict = b.getByRole('alertdialog');
   await expect(conflict).toContainText('Mulch and grade at N was changed by Mirela Voss');
   await expect(conflict).toContainText('31.0 cm');

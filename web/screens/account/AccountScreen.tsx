@@ -23,7 +23,7 @@ export function AccountScreen(props: {
 }) {
   const { units, theme, setUnits, setTheme } = usePreferences();
   const [password, change, changing] = useKeptForm(props.changePassword, {});
-  const picked = 'bg-ink text-sheet border-ink font-semibold';
+  const picked = 'bg-ink text-sheet border-ink';
   return (
     <div className="min-h-dvh">
       <TopBar>

@@ -18,7 +18,7 @@ import { TopBar } from '../shell/TopBar';
 import { useCase } from '../tree/case/useCase';
 import { planOf } from '../../ui/drawing/digSheet';
 import { useDig } from '../tree/dig/useDig';
-import { Conflicts, Refusals, SaveState } from '../tree/SaveState';
+import { SaveState } from '../tree/SaveState';
 
 export interface CrewProps {
   treeId: string;
@@ -28,6 +28,8 @@ export interface CrewProps {
   firmSchools: HouseSchools;
   mayMeasure: boolean;
   viewer: string;
+  /** Who that is, for what is kept on the device. */
+  person: string;
   today: string;
   /** Stage of the cut plan that the sheet is for, from 1. */
   stage: number;
@@ -42,7 +44,7 @@ const HOW: readonly { key: RootDone['how']; label: string }[] = [
 /** One sheet for the crew: the plan with numbered cuts, where each is, what never to cut; ticked off on site. */
 export function CrewScreen(props: CrewProps) {
   const { treeId, visitId, firmSchools, mayMeasure } = props;
-  const control = useCase(treeId, props.items);
+  const control = useCase(treeId, props.items, props.person);
   const { units: system } = usePreferences();
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
   const visitItem = itemsBelow(control.items, 'visit', treeId).find((v) => v.id === visitId)!;
@@ -84,8 +86,6 @@ export function CrewScreen(props: CrewProps) {
         <strong>{tree.label}</strong> <span className="text-sm text-muted hidden sm:inline">crew sheet</span>
       </TopBar>
       <main className="px-4 lg:px-8 py-4 max-w-[1100px] w-full mx-auto">
-        <Conflicts control={control} system={system} />
-        <Refusals control={control} />
         <header className="border-b-2 border-ink pb-2 mb-3">
           <h1>
             {tree.label}:{' '}
@@ -163,7 +163,7 @@ export function CrewScreen(props: CrewProps) {
               <h2>
                 Done on site, {done} of {cutRoots.length}
               </h2>
-              <SaveState control={control} />
+              <SaveState control={control} system={system} />
             </div>
             <Entry>
               <div className="border-t border-ink">
@@ -283,7 +283,7 @@ function Done(props: {
               type="button"
               disabled={disabled}
               aria-pressed={done?.how === option.key}
-              className={`min-h-[44px] px-3 border border-muted -ml-px ${done?.how === option.key ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+              className={`min-h-[44px] px-3 border border-muted -ml-px ${done?.how === option.key ? 'bg-ink text-sheet' : 'bg-sheet'}`}
               onClick={() => onChange(done?.how === option.key ? undefined : fresh(option.key), 'how')}
             >
               {option.label}

@@ -113,7 +113,7 @@ export function TrenchSheet(props: TrenchSheetProps) {
                       key={i}
                       type="button"
                       aria-pressed={season === i + 1}
-                      className={`min-h-[44px] px-4 border border-muted ${season === i + 1 ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+                      className={`min-h-[44px] px-4 border border-muted ${season === i + 1 ? 'bg-ink text-sheet' : 'bg-sheet'}`}
                       onClick={() => setSeason(i + 1)}
                     >
                       Season {i + 1}

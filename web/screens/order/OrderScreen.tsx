@@ -12,7 +12,7 @@ import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { useCase } from '../tree/case/useCase';
-import { Conflicts, Refusals, SaveState } from '../tree/SaveState';
+import { SaveState } from '../tree/SaveState';
 import { StepEntry } from './StepEntry';
 
 /** The crew's order for one tree: what is done in which order, what is signed first, and what came of it. */
@@ -25,10 +25,12 @@ export function OrderScreen(props: {
   order: Order;
   mayMeasure: boolean;
   viewer: string;
+  /** Who that is, for what is kept on the device. */
+  person: string;
   today: string;
 }) {
   const { treeId, visitId, order } = props;
-  const control = useCase(treeId, props.items);
+  const control = useCase(treeId, props.items, props.person);
   const { units: system } = usePreferences();
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
   const done = useMemo(
@@ -56,8 +58,6 @@ export function OrderScreen(props: {
         <span className="text-sm text-muted hidden sm:inline">crew order</span>
       </TopBar>
       <main className="px-4 lg:px-8 py-4 max-w-[900px] w-full mx-auto">
-        <Conflicts control={control} system={system} />
-        <Refusals control={control} />
         <header className="border-b-2 border-ink pb-2 mb-3">
           <h1>
             {work.length === 0
@@ -67,7 +67,7 @@ export function OrderScreen(props: {
           <p className="text-muted">
             {props.property}, {tree.species}; prescribed on the visit of {props.visitDate}.
           </p>
-          <SaveState control={control} />
+          <SaveState control={control} system={system} />
         </header>
         {order.never.length > 0 && (
           <p className="border-[3px] border-harm px-3 py-2 mb-3 text-lg font-bold" data-testid="never">

@@ -124,7 +124,7 @@ function Work({ step, done, unsigned, system, disabled, by, today, onChange }: S
               type="button"
               disabled={disabled || (unsigned.length > 0 && option.key !== 'not done' && done === undefined)}
               aria-pressed={done?.how === option.key}
-              className={`min-h-[44px] px-4 border border-muted -ml-px ${done?.how === option.key ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+              className={`min-h-[44px] px-4 border border-muted -ml-px ${done?.how === option.key ? 'bg-ink text-sheet' : 'bg-sheet'}`}
               onClick={() => onChange(done?.how === option.key ? undefined : fresh(option.key), 'how')}
             >
               {option.label}

@@ -45,6 +45,7 @@ export function WorkScreen({
   tick: ((visitId: string, step: string, done: boolean) => Promise<{ problem?: string }>) | undefined;
 }) {
   const [left, toggle] = useUnticked();
+  const [told, setTold] = useState<string | undefined>(undefined);
   const { units: system } = usePreferences();
   const taken = work.trees.filter((t) => !left.has(t.id));
   const open = taken.filter(isOpen);
@@ -58,6 +59,7 @@ export function WorkScreen({
   const line = (tree: WorkTree) => (s: WorkTree['steps'][number]) => (
     <Tick
       key={s.key}
+      onTold={setTold}
       tree={tree}
       step={s}
       about={`Done: ${s.title}`}
@@ -166,6 +168,7 @@ export function WorkScreen({
                         .map((h) => (
                           <Tick
                             key={h.key}
+                            onTold={setTold}
                             {...{ tree, tick }}
                             step={h}
                             about={`Sign: ${h.text}`}
@@ -189,6 +192,17 @@ export function WorkScreen({
           )}
         </Entry>
       </main>
+      {tick && (
+        <div className="no-print sticky bottom-0 mt-auto h-[52px] px-4 lg:px-8 flex items-center bg-wash border-t-2 border-ink leading-tight text-sm">
+          {told ? (
+            <p role="alert" className="text-harm font-semibold line-clamp-2">
+              {told}
+            </p>
+          ) : (
+            <p className="text-muted">A tick is saved as it is made.</p>
+          )}
+        </div>
+      )}
     </div>
   );
 }
@@ -202,6 +216,8 @@ function Tick(props: {
   step: { key: string; done?: WorkTree['holds'][number]['done'] };
   about: string;
   wash?: boolean;
+  /** Says why a tick was not taken, or that nothing is wrong. */
+  onTold: (problem: string | undefined) => void;
   /** Points to sign first. */
   unsigned?: readonly string[];
   tick: ((visitId: string, step: string, done: boolean) => Promise<{ problem?: string }>) | undefined;
@@ -210,12 +226,11 @@ function Tick(props: {
   const { tree, step, unsigned = [] } = props;
   const router = useRouter();
   const alive = useAlive();
-  const [problem, setProblem] = useState<string | undefined>(undefined);
   const [busy, start] = useTransition();
   const set = (done: boolean) =>
     start(async () => {
       const answer = await props.tick!(tree.visitId, step.key, done).catch(() => undefined);
-      setProblem(answer ? answer.problem : UNREACHED);
+      props.onTold(answer ? answer.problem : UNREACHED);
       // Without network a refresh would leave the page.
       if (answer) router.refresh();
     });
@@ -242,11 +257,6 @@ function Tick(props: {
         </button>
       ) : (
         <p className="py-1">{text}</p>
-      )}
-      {problem && (
-        <p role="alert" className="wrong my-1">
-          {problem}
-        </p>
       )}
     </li>
   );

@@ -21,7 +21,7 @@ export function NextStep(props: StationProps & { station: StationKey; children: 
   const left = progress.find((p) => p.station === next);
   const label = STATIONS.find((s) => s.key === next)!.label;
   return (
-    <div className="border-t-2 border-ink bg-wash px-4 lg:px-6 py-2.5 flex items-center gap-3">
+    <div className="border-t-2 border-ink bg-wash px-4 lg:px-6 h-[66px] flex items-center gap-3">
       {station === 'prescription' ? (
         <Link className="act" href={`/trees/${treeId}/report?visit=${visitId}`} prefetch={false}>
           Report
@@ -31,7 +31,7 @@ export function NextStep(props: StationProps & { station: StationKey; children: 
           {label} next
         </button>
       )}
-      <p className="text-sm flex-1">
+      <p className="text-sm flex-1 min-w-0 line-clamp-2 leading-tight">
         {station === 'prescription'
           ? 'preview, wording, issue'
           : left

@@ -1,39 +1,69 @@
 'use client';
 
+import { useEffect, useState } from 'react';
 import { bearingName } from '@undrel/core/base';
 import { questionFor } from '@undrel/core/assessment';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import type { CaseControl } from './case/useCase';
 import type { Conflict } from './case/store';
 
-/** One line on whether everything is saved. */
-export function SaveState({ control }: { control: CaseControl }) {
-  const { saving, state } = control;
+/** Whether everything is saved, in words. */
+function stateOf({ saving, state, kept }: CaseControl): { text: string; bad: boolean } {
   const waiting = state.unsaved.size;
-  const text =
-    state.conflicts.length > 0
-      ? `${state.conflicts.length} to settle`
-      : saving === 'away'
-        ? `Not reached: ${waiting} kept on this device`
-        : saving === 'signed out'
-          ? `Signed out: ${waiting} kept on this device`
-          : waiting > 0 || saving === 'saving'
-            ? 'Saving…'
-            : 'Saved';
-  const bad = state.conflicts.length > 0 || saving === 'away' || saving === 'signed out';
+  const where = kept
+    ? `${waiting} kept on this device`
+    : `${waiting} in this page alone: the device takes no more. Leave it open`;
+  if (state.conflicts.length > 0) return { text: `${state.conflicts.length} to settle`, bad: true };
+  if (saving === 'away') return { text: `Not reached: ${where}`, bad: true };
+  if (saving === 'signed out') return { text: `Signed out: ${where}`, bad: true };
+  if (state.refusals.size > 0) return { text: `${state.refusals.size} not saved`, bad: true };
+  if (waiting > 0 || saving === 'saving') return { text: 'Saving…', bad: false };
+  return { text: 'Saved', bad: false };
+}
+
+/**
+ * Whether everything is saved, in a place of its own size that nothing said there changes. What has to be settled or was
+ * refused opens over the page when it is pressed, so that nothing moves or comes up under a thumb.
+ */
+export function SaveState({ control, system }: { control: CaseControl; system: UnitSystem }) {
+  const { saving, state } = control;
+  const { text, bad } = stateOf(control);
+  const troubles = state.conflicts.length + state.refusals.size;
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    if (troubles === 0) setOpen(false);
+  }, [troubles]);
   return (
-    <p
-      role="status"
-      className={`text-sm ${bad ? 'text-harm font-semibold' : 'text-muted'}`}
-      data-testid="save-state"
-    >
-      {text} {saving === 'signed out' && <a href="/sign-in">Sign in</a>}
-      {saving === 'away' && (
-        <button type="button" className="underline" onClick={() => void control.flush()}>
-          Try now
+    <div className="h-[44px] w-[10.5rem] sm:w-[17rem] shrink-0 flex items-center justify-end text-right leading-tight text-sm">
+      <p
+        role="status"
+        className={`line-clamp-2 ${bad ? 'text-harm font-semibold' : 'text-muted'}`}
+        data-testid="save-state"
+      >
+        {text} {saving === 'signed out' && <a href="/sign-in">Sign in</a>}
+        {saving === 'away' && (
+          <button type="button" className="underline" onClick={() => void control.flush()}>
+            Try now
+          </button>
+        )}
+      </p>
+      {troubles > 0 && (
+        <button
+          type="button"
+          className="quiet ml-2 shrink-0 no-print"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? 'Close' : 'See'}
         </button>
       )}
-    </p>
+      {open && (
+        <div className="no-print fixed z-40 inset-x-2 sm:left-auto sm:right-4 sm:w-[34rem] bottom-[76px] max-h-[70dvh] overflow-y-auto bg-sheet border-2 border-ink p-3 text-left text-base leading-normal">
+          <Conflicts control={control} system={system} />
+          <Refusals control={control} />
+        </div>
+      )}
+    </div>
   );
 }
 
@@ -86,7 +116,7 @@ function subject({ kind, mine, theirs }: Conflict): string {
 }
 
 /** Both sides of every stale write, and one click to take either. */
-export function Conflicts({ control, system }: { control: CaseControl; system: UnitSystem }) {
+function Conflicts({ control, system }: { control: CaseControl; system: UnitSystem }) {
   return control.state.conflicts.map((conflict) => {
     const mine = (conflict.mine ?? {}) as Record<string, unknown>;
     const theirs = conflict.theirs.values ?? {};
@@ -136,7 +166,7 @@ export function Conflicts({ control, system }: { control: CaseControl; system: U
 }
 
 /** Values the server would not take, each with its reason; the value stays in the entry to be mended. */
-export function Refusals({ control }: { control: CaseControl }) {
+function Refusals({ control }: { control: CaseControl }) {
   if (control.state.refusals.size === 0) return null;
   return (
     <div role="alert" className="wrong my-2">

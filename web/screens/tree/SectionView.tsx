@@ -88,7 +88,7 @@ export function SectionView(props: {
               aria-pressed={when === option}
               disabled={!alive}
               onClick={() => props.onWhen(option)}
-              className={`min-h-[44px] px-3 border border-ink -ml-px ${when === option ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+              className={`min-h-[44px] px-3 border border-ink -ml-px ${when === option ? 'bg-ink text-sheet' : 'bg-sheet'}`}
             >
               {option === 'before' ? 'As found' : 'After work'}
             </button>

@@ -21,7 +21,7 @@ import { TopBar } from '../shell/TopBar';
 import { useCase } from './case/useCase';
 import { NextStep } from './NextStep';
 import { newId } from './newId';
-import { Conflicts, Refusals, SaveState } from './SaveState';
+import { SaveState } from './SaveState';
 import { SectionView } from './SectionView';
 import { StationLine } from './StationLine';
 import { Questions } from './stations/Questions';
@@ -66,6 +66,8 @@ export interface TreeScreenProps {
   mayMeasure: boolean;
   mayJudge: boolean;
   viewer: string;
+  /** Who that is, for what is kept on the device. */
+  person: string;
   today: string;
   station: string | undefined;
   /** The newest visit's verdict and prescription in figures, from the server. */
@@ -83,7 +85,7 @@ export interface TreeScreenProps {
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
 export function TreeScreen(props: TreeScreenProps) {
   const { treeId, firmSchools, firmTable, mayMeasure, mayJudge, today } = props;
-  const control = useCase(treeId, props.items);
+  const control = useCase(treeId, props.items, props.person);
   const { units } = usePreferences();
   const treeItem = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!;
   const [label] = useState((treeItem.values as Tree).label);
@@ -238,15 +240,9 @@ export function TreeScreen(props: TreeScreenProps) {
     today,
     goTo,
   };
-  const troubles = (
-    <>
-      <Conflicts control={control} system={units} />
-      <Refusals control={control} />
-    </>
-  );
   const foot = (
     <NextStep {...stationProps} station={station}>
-      <SaveState control={control} />
+      <SaveState control={control} system={units} />
     </NextStep>
   );
   return (
@@ -270,11 +266,11 @@ export function TreeScreen(props: TreeScreenProps) {
           onNewVisit={mayMeasure ? newVisit : undefined}
         />
         {station === 'dig' ? (
-          <Dig key={current.id} {...stationProps} top={troubles} foot={foot} />
+          <Dig key={current.id} {...stationProps} foot={foot} />
         ) : station === 'trenches' ? (
-          <Trenches key={current.id} {...stationProps} top={troubles} foot={foot} />
+          <Trenches key={current.id} {...stationProps} foot={foot} />
         ) : station === 'cuts' ? (
-          <CutPlan key={current.id} {...stationProps} top={troubles} foot={foot} />
+          <CutPlan key={current.id} {...stationProps} foot={foot} />
         ) : (
           <>
             <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink">
@@ -308,7 +304,6 @@ export function TreeScreen(props: TreeScreenProps) {
                 role="region"
                 aria-label="Entry"
               >
-                {troubles}
                 <Station key={`${current.id}.${station}`} station={station} {...stationProps} />
               </div>
               {foot}

@@ -10,7 +10,7 @@ import { findingId, type Change } from '../../protocol/item';
 import { PlanView } from '../property/PlanView';
 import { TopBar } from '../shell/TopBar';
 import { newId } from '../tree/newId';
-import { keepUnsent, send, unsentIn, type Batch } from './unsent';
+import { addUnsent, send, takeUnsent, unsentIn, type Batch } from './unsent';
 import { UrgencyLegend, UrgencyMark, urgencyLabel } from './UrgencyMark';
 
 type Looks = Record<string, string>;
@@ -33,6 +33,8 @@ export function WalkScreen(props: {
   page: PropertyPage;
   today: string;
   viewer: string;
+  /** Who that is, for what is kept on the phone. */
+  person: string;
   mayMeasure: boolean;
   begin: () => Promise<void>;
 }) {
@@ -58,31 +60,37 @@ export function WalkScreen(props: {
   const present = { ...answersIn(visit), ...looks };
   const sending = useRef(false);
 
+  const [away, setAway] = useState<'signed out' | 'not kept'>();
+  const round = useMemo(() => ({ person: props.person, property: page.id }), [props.person, page.id]);
   const flush = useCallback(async () => {
     if (sending.current) return;
     sending.current = true;
-    let waiting = unsentIn(page.id);
-    while (waiting[0]) {
-      const outcome = await send(waiting[0]);
+    for (let next = unsentIn(round)[0]; next; next = unsentIn(round)[0]) {
+      const outcome = await send(next, round.person);
       if (outcome === 'later') break;
+      if (outcome === 'signed out') {
+        setAway(outcome);
+        break;
+      }
       if (outcome !== 'sent') setProblem(outcome.problem);
-      waiting = unsentIn(page.id).slice(1);
-      keepUnsent(page.id, waiting);
+      takeUnsent(round, next);
     }
+    const waiting = unsentIn(round);
     setUnsent(waiting);
+    if (waiting.length === 0) setAway(undefined);
     sending.current = false;
-  }, [page.id]);
+  }, [round]);
   useEffect(() => {
-    const waiting = unsentIn(page.id);
+    const waiting = unsentIn(round);
     setJust(new Set(waiting.map((b) => b.tree)));
     void flush();
-    const timer = setInterval(() => unsentIn(page.id).length > 0 && void flush(), 15_000);
+    const timer = setInterval(() => unsentIn(round).length > 0 && void flush(), 15_000);
     window.addEventListener('online', flush);
     return () => {
       clearInterval(timer);
       window.removeEventListener('online', flush);
     };
-  }, [flush, page.id]);
+  }, [flush, round]);
 
   const goTo = (id: string | undefined) => {
     setChosen(id);
@@ -114,9 +122,8 @@ export function WalkScreen(props: {
           values: { key, answer },
         })),
     ];
-    const waiting = [...unsentIn(page.id), { tree: tree.id, label: tree.label, changes }];
-    keepUnsent(page.id, waiting);
-    setUnsent(waiting);
+    if (!addUnsent(round, { tree: tree.id, label: tree.label, changes })) setAway('not kept');
+    setUnsent(unsentIn(round));
     setJust(new Set([...just, tree.id]));
     setLast(tree);
     const noted = Object.fromEntries(
@@ -166,7 +173,7 @@ export function WalkScreen(props: {
             key={key}
             type="button"
             aria-pressed={tab === key}
-            className={`flex-1 min-h-[48px] ${tab === key ? 'bg-ink text-sheet font-semibold' : ''}`}
+            className={`flex-1 min-h-[48px] ${tab === key ? 'bg-ink text-sheet' : ''}`}
             onClick={() => {
               setTab(key);
               if (key === 'ranked') router.refresh();
@@ -176,23 +183,13 @@ export function WalkScreen(props: {
           </button>
         ))}
       </div>
-      {problem && (
-        <p role="alert" className="wrong m-3">
-          {problem}{' '}
-          <button type="button" className="link" onClick={() => setProblem(undefined)}>
-            Seen
-          </button>
-        </p>
-      )}
-      {unsent.length > 0 && (
-        <p role="status" className="told m-3">
-          {unsent.length} {unsent.length === 1 ? 'tree is' : 'trees are'} kept on this phone and sent when the
-          server is reached.{' '}
-          <button type="button" className="link" onClick={() => void flush()}>
-            Try now
-          </button>
-        </p>
-      )}
+      <Told
+        problem={problem}
+        onSeen={() => setProblem(undefined)}
+        waiting={unsent.length}
+        away={away}
+        onTry={() => void flush()}
+      />
       {tab === 'ranked' ? (
         <Ranked page={page} />
       ) : !mayMeasure ? (
@@ -209,7 +206,7 @@ export function WalkScreen(props: {
           </form>
         </main>
       ) : tree ? (
-        <main className="flex-1 flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_520px] lg:grid-rows-[calc(100dvh-98px)]">
+        <main className="flex-1 flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_520px] lg:grid-rows-[calc(100dvh-138px)]">
           <div className="hidden lg:block border-r-2 border-ink">{plan}</div>
           <div className="flex flex-col flex-1 bg-sheet lg:overflow-y-auto">
             <div className="px-4 pt-3 flex items-baseline gap-3">
@@ -221,7 +218,7 @@ export function WalkScreen(props: {
             </div>
             <div className="px-4 pb-2 flex-1">
               {QUICK_LOOKS.map((question) => (
-                <fieldset key={question.key} className="pt-2">
+                <fieldset key={question.key} className="pt-1.5">
                   <legend className="text-sm">{question.ask}</legend>
                   <div className="grid grid-flow-col auto-cols-fr gap-1">
                     {question.answers.map((answer) => {
@@ -231,7 +228,7 @@ export function WalkScreen(props: {
                           key={answer.key}
                           type="button"
                           aria-pressed={on}
-                          className={`min-h-[46px] px-1 leading-tight text-sm border ${on ? 'bg-ink text-sheet border-ink font-semibold' : 'border-muted bg-sheet'}`}
+                          className={`min-h-[46px] px-1 leading-tight text-sm border ${on ? 'bg-ink text-sheet border-ink' : 'border-muted bg-sheet'}`}
                           onClick={() => {
                             const next = { ...looks };
                             if (looks[question.key] === answer.key) delete next[question.key];
@@ -259,15 +256,13 @@ export function WalkScreen(props: {
                 {marked > 0 ? 'Only these' : 'Skip'}
               </button>
             </div>
-            {last && last.id !== tree.id && (
-              <button
-                type="button"
-                className="link self-start px-4 min-h-[44px]"
-                onClick={() => goTo(last.id)}
-              >
-                ← {last.label} noted; back to it
-              </button>
-            )}
+            <div className="h-[44px] px-4">
+              {last && last.id !== tree.id && (
+                <button type="button" className="link min-h-[44px]" onClick={() => goTo(last.id)}>
+                  ← {last.label} noted; back to it
+                </button>
+              )}
+            </div>
             <details
               className="px-4 py-2 border-t border-hair"
               onToggle={(event) => setChoosing(event.currentTarget.open)}
@@ -280,7 +275,7 @@ export function WalkScreen(props: {
                 {trees.map((t) => (
                   <li key={t.id}>
                     <button type="button" className="link min-h-[44px] text-left" onClick={() => goTo(t.id)}>
-                      {t.label} {done(t) ? '✓' : ''}
+                      {t.label} <span className={done(t) ? '' : 'invisible'}>✓</span>
                     </button>
                   </li>
                 ))}
@@ -289,6 +284,53 @@ export function WalkScreen(props: {
           </div>
         </main>
       ) : null}
+    </div>
+  );
+}
+
+/** One line on what is kept and what was refused, in a place of its own: what is said there moves no answer. */
+function Told(props: {
+  problem: string | undefined;
+  onSeen: () => void;
+  waiting: number;
+  away: 'signed out' | 'not kept' | undefined;
+  onTry: () => void;
+}) {
+  const { problem, waiting, away } = props;
+  const trees = `${waiting} ${waiting === 1 ? 'tree' : 'trees'}`;
+  return (
+    <div className="h-[40px] px-4 flex items-center gap-3 border-b border-hair bg-sheet text-sm leading-tight">
+      {problem ? (
+        <>
+          <p role="alert" className="flex-1 min-w-0 line-clamp-2 text-harm" title={problem}>
+            {problem}
+          </p>
+          <button type="button" className="link shrink-0" onClick={props.onSeen}>
+            Seen
+          </button>
+        </>
+      ) : waiting > 0 ? (
+        <>
+          <p role="status" className="flex-1 min-w-0 line-clamp-2">
+            {away === 'not kept'
+              ? `This phone takes no more: ${trees} noted in this page alone. Leave it open until they are sent.`
+              : away === 'signed out'
+                ? `Signed out: ${trees} kept on this phone and sent when you are back.`
+                : `${trees} kept on this phone and sent when the server is reached.`}
+          </p>
+          {away === 'signed out' ? (
+            <a className="link shrink-0 inline-flex items-center" href="/sign-in">
+              Sign in
+            </a>
+          ) : (
+            <button type="button" className="link shrink-0" onClick={props.onTry}>
+              Try now
+            </button>
+          )}
+        </>
+      ) : (
+        <p className="text-muted">All that was noted is sent.</p>
+      )}
     </div>
   );
 }
@@ -308,7 +350,7 @@ function Ranked({ page }: { page: PropertyPage }) {
     return all;
   }, {});
   return (
-    <main className="flex-1 lg:flex-none grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_600px] lg:grid-rows-[minmax(0,1fr)] lg:h-[calc(100dvh-98px)]">
+    <main className="flex-1 lg:flex-none grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_600px] lg:grid-rows-[minmax(0,1fr)] lg:h-[calc(100dvh-138px)]">
       <div className="h-[44dvh] lg:h-auto border-b-2 lg:border-b-0 lg:border-r-2 border-ink flex flex-col min-h-0">
         <div className="flex-1 min-h-0">
           <PlanView

@@ -1,4 +1,5 @@
-import type { Change, ChangeResult } from '../../protocol/item';
+import type { Change } from '../../protocol/item';
+import { batchOf, send as sendChanges } from '../tree/case/sending';
 
 /** Looks at one tree that the server has not answered yet. */
 export interface Batch {
@@ -7,32 +8,62 @@ export interface Batch {
   changes: Change[];
 }
 
-const keyOf = (property: string) => `undrel.walk.${property}`;
+/** Whose looks, on which grounds: what one person noted is sent as theirs alone. */
+export interface Round {
+  person: string;
+  property: string;
+}
+
+const keyOf = ({ person, property }: Round) => `undrel.walk.${person}.${property}`;
+
+/** What the phone did not take, as long as the page is open. */
+const inPage = new Map<string, Batch[]>();
 
 /** What was noted and not yet taken by the server; kept on the phone, so that nothing is lost out of reach. */
-export function unsentIn(property: string): Batch[] {
+export function unsentIn(round: Round): Batch[] {
+  const here = inPage.get(keyOf(round));
+  if (here) return here;
   try {
-    return JSON.parse(localStorage.getItem(keyOf(property)) ?? '[]') as Batch[];
+    return JSON.parse(localStorage.getItem(keyOf(round)) ?? '[]') as Batch[];
   } catch {
     return [];
   }
 }
 
-export function keepUnsent(property: string, batches: readonly Batch[]): void {
-  if (batches.length === 0) localStorage.removeItem(keyOf(property));
-  else localStorage.setItem(keyOf(property), JSON.stringify(batches));
+/** Keeps what is to be sent; false where the phone takes no more, and it is in this page alone. */
+export function keepUnsent(round: Round, batches: readonly Batch[]): boolean {
+  try {
+    if (batches.length === 0) localStorage.removeItem(keyOf(round));
+    else localStorage.setItem(keyOf(round), JSON.stringify(batches));
+    inPage.delete(keyOf(round));
+    return true;
+  } catch {
+    inPage.set(keyOf(round), [...batches]);
+    return false;
+  }
+}
+
+/** Adds looks to those that wait, as they stand now: another tab may have added its own. */
+export const addUnsent = (round: Round, batch: Batch): boolean =>
+  keepUnsent(round, [...unsentIn(round), batch]);
+
+/** Takes away looks that were sent, and nothing that came meanwhile. */
+export function takeUnsent(round: Round, sent: Batch): void {
+  const same = (b: Batch) => JSON.stringify(b) === JSON.stringify(sent);
+  const waiting = unsentIn(round);
+  const at = waiting.findIndex(same);
+  if (at >= 0) keepUnsent(round, [...waiting.slice(0, at), ...waiting.slice(at + 1)]);
 }
 
 /** Sends a batch. `later` when the server was not reached; else what it refused, if anything. */
-export async function send(batch: Batch): Promise<'sent' | 'later' | { problem: string }> {
-  const changes = batch.changes.map((c) => ({ ...c, inDoubt: [c.values] }));
-  const answer = await fetch('/api/changes', {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ changes }),
-  }).catch(() => undefined);
-  if (!answer?.ok) return 'later';
-  const { results } = (await answer.json()) as { results: ChangeResult[] };
+export async function send(
+  batch: Batch,
+  person: string,
+): Promise<'sent' | 'later' | 'signed out' | { problem: string }> {
+  const changes = batchOf(batch.changes.map((c) => ({ ...c, inDoubt: [c.values] })));
+  const results = await sendChanges(changes, person);
+  if (results === 'signed out') return 'signed out';
+  if (results === 'away') return 'later';
   const refused = results.find((r) => r.status !== 'saved');
   if (!refused) return 'sent';
   return {

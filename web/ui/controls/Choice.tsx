@@ -38,7 +38,7 @@ export function Choice(props: {
           <ToggleGroup.Item
             key={option.key}
             value={option.key}
-            className="min-h-[44px] px-3 border border-muted bg-sheet data-[state=on]:bg-ink data-[state=on]:text-sheet data-[state=on]:border-ink data-[state=on]:font-semibold"
+            className="min-h-[44px] px-3 border border-muted bg-sheet data-[state=on]:bg-ink data-[state=on]:text-sheet data-[state=on]:border-ink"
           >
             {option.label}
           </ToggleGroup.Item>

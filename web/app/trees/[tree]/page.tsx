@@ -49,6 +49,7 @@ export default async function TreePage({ params, searchParams }: Props) {
         mayMeasure={may(viewer.role, 'measure')}
         mayJudge={may(viewer.role, 'judge')}
         viewer={viewer.name}
+        person={viewer.userId}
         today={today()}
         station={(await searchParams).station}
       />

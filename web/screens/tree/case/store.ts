@@ -111,6 +111,8 @@ export function reduceCase(state: CaseState, action: CaseAction): CaseState {
         if (item.version > (items.get(item.id)?.version ?? 0)) items.set(item.id, item);
       const doubts = new Map(state.inDoubt);
       for (const { kind, id, parent, base, values, inDoubt } of action.changes) {
+        // Typed while the page was coming: that is newer than what was kept.
+        if (unsaved.has(id)) continue;
         items.set(id, { kind, id, parent, version: base, values: values as Item['values'] } as Item);
         unsaved.add(id);
         if (inDoubt) doubts.set(id, inDoubt);

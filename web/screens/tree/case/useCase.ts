@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import type { Change, ChangeResult, Item, ItemKind, ItemValues } from '../../../protocol/item';
 import { keepChanges, keptChanges, rememberSaved, savedItems } from './pending';
+import { batchOf, send } from './sending';
 import { changesIn, editOf, reduceCase, startWith, toKeep, type CaseState } from './store';
 
 export type Saving = 'saved' | 'saving' | 'away' | 'signed out';
@@ -15,6 +16,8 @@ export interface CaseControl {
   state: CaseState;
   items: Item[];
   saving: Saving;
+  /** Whether what is not saved yet is kept on this device; false where its storage is full or forbidden. */
+  kept: boolean;
   set<K extends ItemKind>(
     kind: K,
     id: string,
@@ -30,29 +33,18 @@ export interface CaseControl {
   flush(): Promise<boolean>;
 }
 
-async function send(changes: readonly Change[]): Promise<ChangeResult[] | 'away' | 'signed out'> {
-  try {
-    const answer = await fetch('/api/changes', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ changes }),
-    });
-    if (answer.status === 401) return 'signed out';
-    if (!answer.ok) return 'away';
-    return ((await answer.json()) as { results: ChangeResult[] }).results;
-  } catch {
-    return 'away';
-  }
-}
-
 const savedOf = (sent: readonly Change[], results: readonly ChangeResult[]): Item[] =>
   results.flatMap((result, i) => {
     const { kind, id, parent, values } = sent[i]!;
     return result.status === 'saved' ? [{ kind, id, parent, values, version: result.version } as Item] : [];
   });
 
-/** The case on this device: edits show at once, are saved behind, and are kept here until the server has them. */
-export function useCase(treeId: string, initial: string): CaseControl {
+/**
+ * The case on this device: edits show at once, are saved behind, and are kept here until the server has them.
+ *
+ * @param person who is signed in: what waits is theirs, and is sent as theirs alone
+ */
+export function useCase(treeId: string, initial: string, person: string): CaseControl {
   const [state, dispatch] = useReducer(reduceCase, initial, (text) => startWith(JSON.parse(text) as Item[]));
   const [saving, setSaving] = useState<Saving>('saved');
   const latest = useRef(state);
@@ -60,23 +52,31 @@ export function useCase(treeId: string, initial: string): CaseControl {
   const flight = useRef<Promise<boolean> | undefined>(undefined);
   const failures = useRef(0);
   const [restored, setRestored] = useState(false);
+  const [kept, setKept] = useState(true);
 
   useEffect(() => {
-    dispatch({ type: 'restore', changes: keptChanges(treeId), saved: savedItems(treeId) });
-    setRestored(true);
-  }, [treeId]);
+    let here = true;
+    void keptChanges({ person, treeId }).then((changes) => {
+      if (!here) return;
+      dispatch({ type: 'restore', changes, saved: savedItems(treeId) });
+      setRestored(true);
+    });
+    return () => {
+      here = false;
+    };
+  }, [treeId, person]);
 
   const flush = useCallback((): Promise<boolean> => {
     flight.current ??= (async () => {
       for (;;) {
-        const changes = changesIn(latest.current);
+        const changes = batchOf(changesIn(latest.current));
         if (changes.length === 0) {
           setSaving('saved');
           return latest.current.conflicts.length === 0 && latest.current.refusals.size === 0;
         }
         setSaving('saving');
         dispatch({ type: 'sending', sent: changes });
-        const results = await send(changes);
+        const results = await send(changes, person);
         if (typeof results === 'string') {
           failures.current++;
           setSaving(results);
@@ -92,17 +92,17 @@ export function useCase(treeId: string, initial: string): CaseControl {
       flight.current = undefined;
     });
     return flight.current;
-  }, [treeId]);
+  }, [treeId, person]);
 
   useEffect(() => {
     if (!restored) return;
-    keepChanges(treeId, toKeep(state));
+    setKept(keepChanges({ person, treeId }, toKeep(state)));
     if (state.unsaved.size === 0) return;
     const pause =
       failures.current === 0 ? PAUSE_MS : RETRY_MS[Math.min(failures.current, RETRY_MS.length) - 1]!;
     const timer = setTimeout(() => void flush(), pause);
     return () => clearTimeout(timer);
-  }, [state, saving, treeId, flush, restored]);
+  }, [state, saving, treeId, person, flush, restored]);
 
   useEffect(() => {
     const now = () => void flush();
@@ -121,6 +121,7 @@ export function useCase(treeId: string, initial: string): CaseControl {
       state,
       items,
       saving,
+      kept,
       set: (kind, id, parent, values, field) =>
         dispatch({ type: 'edit', edits: [editOf(latest.current, kind, id, parent, values, field)] }),
       setAll: (edits) =>
@@ -133,6 +134,6 @@ export function useCase(treeId: string, initial: string): CaseControl {
       settle: (id, keep) => dispatch({ type: 'settle', id, keep }),
       flush,
     }),
-    [state, items, saving, flush],
+    [state, items, saving, kept, flush],
   );
 }

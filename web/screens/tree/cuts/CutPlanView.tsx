@@ -105,7 +105,7 @@ export function CutPlanView(props: {
             key={m.label}
             type="button"
             aria-pressed={i === at}
-            className={`min-h-[44px] px-3 border border-muted text-sm ${i === at ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+            className={`min-h-[44px] px-3 border border-muted text-sm ${i === at ? 'bg-ink text-sheet' : 'bg-sheet'}`}
             onClick={() => props.onAt(i)}
           >
             {m.label}

@@ -60,7 +60,7 @@ export function ForecastPart({
                 key={s.name}
                 type="button"
                 aria-pressed={i === scenario}
-                className={`min-h-[44px] px-3 border border-muted ${i === scenario ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+                className={`min-h-[44px] px-3 border border-muted ${i === scenario ? 'bg-ink text-sheet' : 'bg-sheet'}`}
                 onClick={() => onScenario(i)}
               >
                 {s.name}

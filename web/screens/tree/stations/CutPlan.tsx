@@ -32,7 +32,7 @@ const yearsOf = (way: Way | undefined, interval: number): Record<string, number>
   );
 
 /** Which roots go and when: the best plan within the limits, what each limit costs, and what the plan buys. */
-export function CutPlan({ top, foot, ...station }: StationProps & { top: ReactNode; foot: ReactNode }) {
+export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }) {
   const { control, visitId, visit, visits, tree, system, firmSchools, mayJudge } = station;
   const design = visit.cuts ?? NONE;
   const dig = visit.dig ?? EMPTY;
@@ -112,7 +112,6 @@ export function CutPlan({ top, foot, ...station }: StationProps & { top: ReactNo
           role="region"
           aria-label="Entry"
         >
-          {top}
           <Entry>
             <h1>Cut plan</h1>
             {missing.length > 0 && (

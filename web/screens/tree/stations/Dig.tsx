@@ -33,7 +33,7 @@ const selectedLabelOf = (items: readonly Item[], id: string | undefined): string
   (items.find((i) => i.id === id)?.values as DugRoot | null | undefined)?.label;
 
 /** The dig: its plan in the middle, its roots, forecast and advice beside it. */
-export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; foot: ReactNode }) {
+export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
   const { control, visitId, visit, treeId, tree, system, mayMeasure } = station;
   const [selectedId, setSelectedId] = useState<string | undefined>(undefined);
   const [point, setPoint] = useState<number | undefined>(undefined);
@@ -183,7 +183,6 @@ export function Dig({ top, foot, ...station }: StationProps & { top: ReactNode; 
           role="region"
           aria-label="Entry"
         >
-          {top}
           <Entry>
             <h1>Dig</h1>
             {reading.roots.length === 0 ? (

@@ -127,7 +127,7 @@ export function Probe(props: StationProps) {
                   key={option.key}
                   type="button"
                   aria-pressed={draft.found === option.key}
-                  className={`min-h-[44px] px-3 border border-muted -ml-px ${draft.found === option.key ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+                  className={`min-h-[44px] px-3 border border-muted -ml-px ${draft.found === option.key ? 'bg-ink text-sheet' : 'bg-sheet'}`}
                   onClick={() => setDraft({ ...draft, found: option.key })}
                 >
                   {option.label}

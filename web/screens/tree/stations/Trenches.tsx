@@ -27,7 +27,7 @@ const NONE: TrenchDesign = {};
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** The trenches: spokes laid out for this tree on this ground, turned, locked and taken out by hand. */
-export function Trenches({ top, foot, ...station }: StationProps & { top: ReactNode; foot: ReactNode }) {
+export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode }) {
   const { control, visitId, visit, tree, treeId, treeItem, system, site, firmSchools } = station;
   const { mayMeasure, mayJudge, today } = station;
   const design = visit.trenches ?? NONE;
@@ -94,7 +94,6 @@ export function Trenches({ top, foot, ...station }: StationProps & { top: ReactN
           role="region"
           aria-label="Entry"
         >
-          {top}
           <Entry>
             <h1>Trenches</h1>
             {problem && (

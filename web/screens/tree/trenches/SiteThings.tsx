@@ -170,7 +170,7 @@ export function SiteThings(props: {
                   key={how.key}
                   type="button"
                   aria-pressed={on}
-                  className={`min-h-[44px] px-3 border border-muted ${on ? 'bg-ink text-sheet font-semibold' : 'bg-sheet'}`}
+                  className={`min-h-[44px] px-3 border border-muted ${on ? 'bg-ink text-sheet' : 'bg-sheet'}`}
                   onClick={() => {
                     if (how.key === 'tape') return onDraw(undefined);
                     setShape(how.key);

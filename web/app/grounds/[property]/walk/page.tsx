@@ -23,6 +23,7 @@ export default async function WalkPage({ params }: { params: Promise<{ property:
       page={page}
       today={today()}
       viewer={viewer.name}
+      person={viewer.userId}
       mayMeasure={may(viewer.role, 'measure')}
       begin={beginRoundAction.bind(null, property)}
     />

@@ -41,6 +41,7 @@ export default async function CrewPage({ params, searchParams }: Props) {
         firmSchools={loaded.firmSchools}
         mayMeasure={may(viewer.role, 'measure')}
         viewer={viewer.name}
+        person={viewer.userId}
         today={today()}
         stage={/^[1-5]$/.test(stage ?? '') ? Number(stage) : 1}
       />

@@ -39,6 +39,7 @@ export default async function OrderPage(props: {
       order={order.value}
       mayMeasure={may(page.viewer.role, 'measure')}
       viewer={page.viewer.name}
+      person={page.viewer.userId}
       today={today()}
     />
   );

@@ -109,6 +109,7 @@ export const anyCase = fc
         date: fc.constantFrom('2024-05-01', '2025-06-02', '2026-02-28'),
         by: some(text(20)),
         lookAgain: some(fc.constant({ on: '2026-12-01', why: 'dry' })),
+        drainCheck: some(fc.constant('2026-02-02')),
         labOrder: some(fc.constant({ label: 'L1', sent: '2026-02-01', ready: '2026-02-06' })),
         findings: fc.uniqueArray(finding, { maxLength: 8, selector: (f) => `${f.key}.${f.part}` }),
         profiles: fc.uniqueArray(

@@ -130,6 +130,8 @@ export interface Visit {
   walk?: true;
   /** When to come back, and what for. */
   lookAgain?: { on: string; why: string };
+  /** Day on which a hole that was filled is looked at. */
+  drainCheck?: string;
   /** Where the consultant holds another cause to be the first than the findings make it, and why. */
   opinion?: { cause: string; why: string };
   /** A soil sample at the laboratory: its label, the days it went out and its results are expected. */

@@ -328,6 +328,7 @@ export const visitSchema = z.strictObject({
   note: text(8000).optional(),
   walk: z.literal(true).optional().describe('made on a walk-round: quick looks that add to the visit before'),
   lookAgain: z.strictObject({ on: day, why: text(400) }).optional(),
+  drainCheck: day.optional().describe('day on which a hole that was filled is looked at'),
   opinion: z
     .strictObject({ cause: z.enum(CAUSE_KEYS as [string, ...string[]]), why: text(2000) })
     .optional()

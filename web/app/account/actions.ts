@@ -4,12 +4,13 @@ import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { changePassword, isSecure, sessionCookie } from '@/server/accounts/session';
 import { CLOSE_SESSION, CLOSE_SESSIONS_OF } from '@/server/accounts/sql';
-import { signedIn } from '@/server/accounts/viewer';
+import { origin, signedIn } from '@/server/accounts/viewer';
 import type { PasswordState } from '@/screens/account/AccountScreen';
 
 export async function changePasswordAction(_: PasswordState, form: FormData): Promise<PasswordState> {
+  const from = await origin();
   const problem = await signedIn((db, viewer) =>
-    changePassword(db, viewer, String(form.get('current') ?? ''), String(form.get('next') ?? '')),
+    changePassword(db, viewer, String(form.get('current') ?? ''), String(form.get('next') ?? ''), from),
   );
   return problem ? { problem } : { told: 'Changed. Other devices are signed out.' };
 }

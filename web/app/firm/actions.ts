@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { headers } from 'next/headers';
-import { loadFirm, saveFirm, setPerson } from '@/server/accounts/firm';
+import { loadFirm, revokeInvitation, saveFirm, setPerson } from '@/server/accounts/firm';
 import { ROLES, type Role } from '@/protocol/roles';
 import { invite } from '@/server/accounts/session';
 import { allowed } from '@/server/accounts/viewer';
@@ -70,10 +70,23 @@ export async function setPersonAction(
       db,
       text(form, 'id'),
       role,
-      form.get('shut') === 'out',
+      form.get('shut') === 'out' || (form.get('shut') === null && form.get('was') === 'out'),
       Number(form.get('version')),
     ),
   }));
   revalidatePath('/firm');
   return { problem: 'problem' in answer ? answer.problem : answer.refused };
+}
+
+/** Takes back an invitation that nobody has taken up. */
+export async function revokeInvitationAction(
+  _: { problem?: string },
+  form: FormData,
+): Promise<{ problem?: string }> {
+  const answer = await allowed('manage', async (db) => ({
+    revoked: await revokeInvitation(db, text(form, 'id')),
+  }));
+  revalidatePath('/firm');
+  if ('problem' in answer) return { problem: answer.problem };
+  return answer.revoked ? {} : { problem: 'It was taken up or taken back meanwhile; the page shows it now.' };
 }

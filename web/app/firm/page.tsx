@@ -4,7 +4,7 @@ import { listPeople, loadFirm } from '@/server/accounts/firm';
 import { may } from '@/protocol/roles';
 import { LIST_INVITATIONS } from '@/server/accounts/sql';
 import { signedIn } from '@/server/accounts/viewer';
-import { inviteAction, saveFirmAction, setPersonAction } from './actions';
+import { inviteAction, revokeInvitationAction, saveFirmAction, setPersonAction } from './actions';
 
 export const metadata: Metadata = { title: 'Firm' };
 
@@ -12,7 +12,9 @@ export default async function FirmPage() {
   const page = await signedIn(async (db, viewer) => ({
     firm: await loadFirm(db),
     people: await listPeople(db),
-    invitations: await db.rows<{ email: string; role: string; expires_at: Date }>(LIST_INVITATIONS),
+    invitations: await db.rows<{ id: string; email: string; role: string; expires_at: Date }>(
+      LIST_INVITATIONS,
+    ),
     mayManage: may(viewer.role, 'manage'),
     me: viewer.userId,
   }));
@@ -22,6 +24,7 @@ export default async function FirmPage() {
       firm={{ name, units, prefix: report_prefix, version }}
       people={page.people}
       invitations={page.invitations.map((i) => ({
+        id: i.id,
         email: i.email,
         role: i.role,
         until: i.expires_at.toISOString().slice(0, 10),
@@ -31,6 +34,7 @@ export default async function FirmPage() {
       save={saveFirmAction}
       invite={inviteAction}
       setPerson={setPersonAction}
+      revoke={revokeInvitationAction}
     />
   );
 }

@@ -39,15 +39,17 @@ type Act<S> = (state: S, form: FormData) => Promise<S>;
 export function FirmScreen(props: {
   firm: FirmState;
   people: PersonRow[];
-  invitations: { email: string; role: string; until: string }[];
+  invitations: { id: string; email: string; role: string; until: string }[];
   mayManage: boolean;
   me: string;
   save: Act<FirmState>;
   invite: Act<InviteState>;
   setPerson: Act<{ problem?: string }>;
+  revoke: Act<{ problem?: string }>;
 }) {
   const [firm, saveFirm, savingFirm] = useKeptForm(props.save, props.firm);
   const [invited, invite, inviting] = useKeptForm(props.invite, { email: '', role: 'consultant' });
+  const [revoked, revoke] = useKeptForm(props.revoke, {});
   const [person, setPerson] = useKeptForm(props.setPerson, {});
   return (
     <div className="min-h-dvh">
@@ -112,6 +114,7 @@ export function FirmScreen(props: {
                 <form action={setPerson} className="flex flex-wrap items-center gap-3">
                   <input type="hidden" name="id" value={p.id} />
                   <input type="hidden" name="version" value={p.version} />
+                  <input type="hidden" name="was" value={p.disabled ? 'out' : 'in'} />
                   <span className="flex-1 min-w-[12rem]">
                     <strong className={p.disabled ? 'line-through' : ''}>{p.name}</strong>
                     {p.id === props.me && <span className="text-muted"> (you)</span>}
@@ -185,10 +188,25 @@ export function FirmScreen(props: {
               </div>
             )}
             {props.invitations.length > 0 && (
-              <p className="text-sm text-muted mt-2">
-                Waiting: {props.invitations.map((i) => `${i.email} (${i.role}, until ${i.until})`).join('; ')}
-              </p>
+              <ul className="mt-2" aria-label="Invitations waiting">
+                {props.invitations.map((i) => (
+                  <li key={i.id} className="border-b border-hair">
+                    <form action={revoke} className="flex items-center gap-3">
+                      <input type="hidden" name="id" value={i.id} />
+                      <span className="flex-1 text-sm text-muted">
+                        Waiting: {i.email} ({i.role}, until {i.until})
+                      </span>
+                      <button className="link" aria-label={`Take back the invitation of ${i.email}`}>
+                        Take back
+                      </button>
+                    </form>
+                  </li>
+                ))}
+              </ul>
             )}
+            <p role="alert" className="text-harm min-h-[1.5rem]">
+              {revoked.problem}
+            </p>
           </section>
         )}
       </main>

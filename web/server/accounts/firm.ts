@@ -62,6 +62,10 @@ export const saveFirm = async (
 
 export const listPeople = (db: Db): Promise<Person[]> => db.rows<Person>(sql.LIST_USERS);
 
+/** Takes an invitation back; false where it was taken up or taken back before. */
+export const revokeInvitation = async (db: Db, id: string): Promise<boolean> =>
+  (await db.row(sql.REVOKE_INVITATION, [id])) !== undefined;
+
 /** Changes a person's role or shuts them out; the last owner stays one. Shut out, they are signed out everywhere. */
 export async function setPerson(
   db: Db,
@@ -70,6 +74,7 @@ export async function setPerson(
   disabled: boolean,
   version: number,
 ): Promise<string | undefined> {
+  await db.rows(sql.HOLD_FIRM);
   const others = await db.row<{ owners: number }>(sql.COUNT_OTHER_OWNERS, [id]);
   if ((role !== 'owner' || disabled) && others?.owners === 0)
     return 'The firm needs at least one owner; make another first.';

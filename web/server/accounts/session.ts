@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { asUser, withoutFirm, type Db } from '../database/transaction';
+import { COMMON_PASSWORDS } from './commonPasswords';
 import { hashPassword, hashToken, MIN_PASSWORD, newToken, passwordFits } from './secrets';
 import * as sql from './sql';
 import type { Role } from '../../protocol/roles';
@@ -20,8 +21,11 @@ export const sessionToken = (
 const SESSION_DAYS = 30;
 const INVITATION_DAYS = 7;
 
-/** Failures within the window after which sign-in pauses, for one account and for one address. */
-export const THROTTLE = { window: '15 minutes', account: 6, address: 40 };
+/**
+ * Failures within the window after which a sign-in pauses: of one account from one address, of one account from
+ * anywhere, of one address. The second is high, so that nobody shuts a known person out by a few guesses.
+ */
+export const THROTTLE = { window: '15 minutes', pair: 6, account: 60, address: 40 };
 
 /** The person behind a request. */
 export interface Viewer {
@@ -87,33 +91,61 @@ async function openSession(firmId: string, userId: string, from: Origin): Promis
   return { ok: true, token, expires };
 }
 
-/** Signs in by e-mail and password; pauses an account or an address after repeated failures. */
-export async function signIn(email: string, password: string, from: Origin): Promise<SignIn> {
-  const account = email.trim().toLowerCase();
-  const found = await withoutFirm(async (db) => {
-    const failures = await db.row<{ by_account: number; by_address: number }>(sql.COUNT_FAILURES, [
-      account,
-      from.address,
-      THROTTLE.window,
-    ]);
-    if (failures && (failures.by_account >= THROTTLE.account || failures.by_address >= THROTTLE.address))
-      return 'paused';
-    return db.row<{ firm_id: string; user_id: string; password_hash: string }>(sql.FIND_ACCOUNT, [account]);
-  });
-  if (found === 'paused') {
-    return { ok: false, reason: `Too many failed sign-ins; wait ${THROTTLE.window} and try again.` };
-  }
-  const fits = await passwordFits(found?.password_hash, password);
-  await withoutFirm((db) => db.rows(sql.NOTE_ATTEMPT, [account, from.address, fits]));
+const PAUSED = `Too many failed attempts; wait ${THROTTLE.window} and try again.`;
+
+/**
+ * Looks at a password when the account and the address have attempts left. The attempt is counted first, so that many
+ * at once are not all looked at.
+ *
+ * @param account what the attempts are counted by
+ */
+async function tried(
+  account: string,
+  from: Origin,
+  look: () => Promise<boolean>,
+): Promise<boolean | 'paused'> {
+  const { window, pair, account: most, address } = THROTTLE;
+  const row = await withoutFirm((db) =>
+    db.row<{ attempt: string | null }>(sql.TRY, [account, from.address, window, pair, most, address]),
+  );
+  const attempt = row?.attempt;
+  if (!attempt) return 'paused';
+  const fits = await look();
+  if (fits) await withoutFirm((db) => db.rows(sql.TRIED, [attempt]));
+  return fits;
+}
+
+/**
+ * Signs in by e-mail and password; pauses an account or an address after repeated failures.
+ *
+ * @param before token of the session that this device has now; it ends
+ */
+export async function signIn(
+  email: string,
+  password: string,
+  from: Origin,
+  before?: string,
+): Promise<SignIn> {
+  const account = email.trim().toLowerCase().slice(0, 320);
+  const found = await withoutFirm((db) =>
+    db.row<{ firm_id: string; user_id: string; password_hash: string }>(sql.FIND_ACCOUNT, [account]),
+  );
+  const fits = await tried(account, from, () => passwordFits(found?.password_hash, password.slice(0, 1000)));
+  if (fits === 'paused') return { ok: false, reason: PAUSED };
   if (!found || !fits) return { ok: false, reason: 'E-mail and password do not belong together.' };
+  if (before !== undefined) await asSession(before, (db) => db.rows(sql.CLOSE_TOKEN, [hashToken(before)]));
   return openSession(found.firm_id, found.user_id, from);
 }
 
-/** Why a new password is not taken, or undefined. */
-export function passwordProblem(password: string): string | undefined {
+/** Why a new password is not taken, or undefined. @param about what everybody knows of the person */
+export function passwordProblem(password: string, about: readonly string[] = []): string | undefined {
   if (password.length < MIN_PASSWORD)
     return `Password: ${password.length} characters; at least ${MIN_PASSWORD} are needed.`;
   if (password.length > 200) return 'Password: longer than 200 characters.';
+  const plain = password.toLowerCase();
+  const known = about.some((word) => word.length > 3 && plain === word.toLowerCase());
+  if (COMMON_PASSWORDS.has(plain) || known || new Set(plain).size < 4)
+    return 'Password: one of those that are tried first; choose another, three words for example.';
   return undefined;
 }
 
@@ -123,11 +155,16 @@ export async function changePassword(
   viewer: Viewer,
   current: string,
   next: string,
+  from: Origin,
 ): Promise<string | undefined> {
-  const problem = passwordProblem(next);
+  const problem = passwordProblem(next, [viewer.email, viewer.name, viewer.firmName]);
   if (problem) return problem;
   const row = await db.row<{ password_hash: string }>(sql.PASSWORD_OF_USER, [viewer.userId]);
-  if (!(await passwordFits(row?.password_hash, current))) return 'Present password: does not fit.';
+  const fits = await tried(`password of ${viewer.userId}`, from, () =>
+    passwordFits(row?.password_hash, current.slice(0, 1000)),
+  );
+  if (fits === 'paused') return PAUSED;
+  if (!fits) return 'Present password: does not fit.';
   await db.rows(sql.CHANGE_PASSWORD, [viewer.userId, await hashPassword(next)]);
   await db.rows(sql.CLOSE_SESSIONS_OF, [viewer.userId, viewer.sessionId]);
   return undefined;
@@ -163,9 +200,9 @@ export async function acceptInvitation(
   password: string,
   from: Origin,
 ): Promise<SignIn> {
-  const problem = passwordProblem(password);
-  if (problem) return { ok: false, reason: problem };
   const invitation = await findInvitation(token);
+  const problem = passwordProblem(password, [name, invitation?.email ?? '', invitation?.firm_name ?? '']);
+  if (problem) return { ok: false, reason: problem };
   if (!invitation)
     return { ok: false, reason: 'This invitation has been used or has lapsed; ask for a new one.' };
   const userId = randomUUID();

@@ -1,7 +1,8 @@
 /** All SQL of accounts. Row-level security narrows each to the firm of the transaction. */
 export const FIND_ACCOUNT = 'select firm_id, user_id, password_hash from auth_account($1)';
-export const COUNT_FAILURES = `select by_account::int, by_address::int from auth_failures($1, $2, $3::interval)`;
-export const NOTE_ATTEMPT = 'select auth_note_attempt($1, $2, $3)';
+/** Counts an attempt before it is looked at; null where there were too many. */
+export const TRY = 'select auth_try($1, $2, $3::interval, $4, $5, $6) as attempt';
+export const TRIED = 'select auth_tried($1)';
 export const ENTER =
   'select firm_id, user_id, session_id, name, email, role, firm_name, units from auth_enter($1)';
 export const FIND_INVITATION = 'select firm_id, firm_name, email, role from auth_invitation($1)';
@@ -25,9 +26,14 @@ export const COUNT_OTHER_OWNERS = `select count(*)::int as owners from users whe
 export const ADD_INVITATION = `insert into invitations (firm_id, id, email, role, token_hash, invited_by, expires_at)
   values (current_firm(), $1, $2, $3, $4, current_actor(), $5)`;
 export const ACCEPT_INVITATION = `update invitations set accepted_at = now()
-  where token_hash = $1 and accepted_at is null and expires_at > now() returning email, role`;
-export const LIST_INVITATIONS = `select email, role, expires_at from invitations
-  where accepted_at is null and expires_at > now() order by created_at desc`;
+  where token_hash = $1 and accepted_at is null and revoked_at is null and expires_at > now() returning email, role`;
+export const LIST_INVITATIONS = `select id, email, role, expires_at from invitations
+  where accepted_at is null and revoked_at is null and expires_at > now() order by created_at desc`;
+export const REVOKE_INVITATION = `update invitations set revoked_at = now()
+  where id = $1 and accepted_at is null and revoked_at is null returning email`;
+/** The row of the firm is held until the transaction ends: who changes people next waits and sees what was changed. */
+export const HOLD_FIRM = 'select firm_id from firms for update';
+export const CLOSE_TOKEN = 'delete from sessions where token_hash = $1';
 
 export const ADD_FIRM = 'insert into firms (firm_id, name, units, report_prefix) values ($1, $2, $3, $4)';
 export const FIRM =

@@ -59,3 +59,7 @@ export async function origin(): Promise<Origin> {
   const address = list.get('x-forwarded-for')?.split(',').pop()?.trim();
   return { address: address || 'unknown', agent: list.get('user-agent') ?? '' };
 }
+
+/** The token of the session that this device has now. */
+export const present = async (): Promise<string | undefined> =>
+  sessionToken(await cookies(), await headers());

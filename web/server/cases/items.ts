@@ -86,6 +86,7 @@ export const ITEM_TABLES: Record<ItemKind, ItemTable> = {
       note: 'note',
       'lookAgain.on': 'look_again_on',
       'lookAgain.why': 'look_again_why',
+      drainCheck: 'drain_check',
       walk: 'walk',
       'opinion.cause': 'opinion_cause',
       'opinion.why': 'opinion_why',

@@ -7,6 +7,7 @@ import type {
   TreeEvent,
   Visit,
 } from '@undrel/core/casefile';
+import { duesOf } from '@undrel/core/assessment';
 import { readCohort, SHARED_FAULTS, type CohortTree } from '@undrel/core/cohort';
 import { CAUSE_KEYS, circumstancesOf, priorsOf, tableFor } from '@undrel/core/diagnosis';
 import { isQuickLook, isWalk, triage, visitToJudge, withWalk, type Triage } from '@undrel/core/walk';
@@ -105,7 +106,7 @@ export function seenTree(
     row: {
       ...row,
       lastVisit: last.date,
-      due: full.lookAgain?.on,
+      due: duesOf(read.map((r) => r.visit))[0]?.on,
       collarDepth: profile.collar?.depth.value,
       onBark: profile.mulch?.onBark.value,
       ...(named ? { cause: first.cause, causeLabel: first.label, standing: first.standing } : {}),

@@ -13,15 +13,17 @@ export const LIST_PROPERTIES = `with counted as (
   left join seen on seen.property_id = p.id
   where p.deleted_at is null order by p.name`;
 
-/** Trees to come back to, where no later visit has been made. $1 is the last day looked at. */
-export const LIST_DUE = `select v.tree_id, t.label, p.name as property, v.look_again_on::text as on, coalesce(v.look_again_why, '') as why
-  from visits v
-  join trees t on t.firm_id = v.firm_id and t.id = v.tree_id and t.deleted_at is null
+/** Visits with a day to come back to, with all visits of their trees: what is due is told from them, see `duesOf`. */
+export const VISITS_TO_COME_BACK = `select t.id as tree_id, t.label, p.name as property,
+    json_agg(json_build_object('date', v.visited_on, 'walk', v.walk, 'on', v.look_again_on, 'why', v.look_again_why,
+      'drainCheck', v.drain_check, 'drained', v.drain_check is not null and exists (select from findings f where f.firm_id = v.firm_id
+        and f.visit_id = v.id and f.key = 'probe.drain' and f.answer is not null and f.deleted_at is null))) as visits
+  from trees t
   join properties p on p.firm_id = t.firm_id and p.id = t.property_id and p.deleted_at is null
-  where v.look_again_on <= $1 and v.deleted_at is null
-    and not exists (select from visits later where later.firm_id = v.firm_id and later.tree_id = v.tree_id
-                      and later.deleted_at is null and later.visited_on > v.visited_on)
-  order by v.look_again_on, t.label limit 100`;
+  join visits v on v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null
+  where t.deleted_at is null and exists (select from visits d where d.firm_id = t.firm_id and d.tree_id = t.id
+    and d.deleted_at is null and (d.look_again_on is not null or d.drain_check is not null))
+  group by t.id, t.label, p.name`;
 
 /** $1 is a pattern for ilike. */
 export const SEARCH = `

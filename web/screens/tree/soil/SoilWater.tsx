@@ -1,5 +1,6 @@
 'use client';
 
+import { DRAIN_WHY } from '@undrel/core/assessment';
 import { infiltrationClass, percolationWords, WATER_QUESTIONS } from '@undrel/core/soil';
 import { findingId } from '../../../protocol/item';
 import { Questions } from '../stations/Questions';
@@ -43,23 +44,23 @@ export function SoilWater(props: StationProps) {
         disabled={!mayMeasure}
         onRate={(rate) => write('soil.percolation', rate * 100 * HOUR)}
       />
-      {mayMeasure && visit.lookAgain?.on !== tomorrow && (
+      {mayMeasure && !visit.drainCheck && (
         <button
           type="button"
           className="link min-h-[44px]"
           onClick={() =>
             control.set('visit', visitId, treeId, {
               ...headOf(visit),
-              lookAgain: { on: tomorrow, why: 'Drainage test: is the hole empty, damp or standing?' },
+              drainCheck: tomorrow,
             })
           }
         >
           Look at the hole tomorrow, {tomorrow}
         </button>
       )}
-      {visit.lookAgain?.on === tomorrow && (
+      {visit.drainCheck && (
         <p className="told">
-          Look again on {tomorrow}: {visit.lookAgain.why}
+          On {visit.drainCheck}: {DRAIN_WHY}
         </p>
       )}
       <Questions {...props} questions={WATER_QUESTIONS} />

@@ -14,7 +14,7 @@ const CLOSE_ENOUGH = 2e-4;
 /** Closing is followed to this many times the growth looked at. */
 const LOOK_BEYOND = 2;
 /** Vertices of a path that are followed at most. */
-const MOST_VERTICES = 24;
+const MOST_VERTICES = 48;
 
 /**
  * When one root closes on the bark: by direction and ratio, the growth of the stem's radius (m) at which the root,

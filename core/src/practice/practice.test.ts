@@ -1,5 +1,23 @@
 import { QUESTIONS } from '../assessment';
-import { LIMITS, MATTERS, schoolFor } from './index';
+import { LIMITS, MATTERS, OBSTACLE_KINDS, obstacleKind, schoolFor } from './index';
+
+// Common practice, no source: what is not known is kept clear of as the worst it may be.
+test('a thing typed freely is the strictest that its words may mean', () => {
+  const clear = (kind: string) => obstacleKind(kind).clearance;
+  for (const known of OBSTACLE_KINDS) expect(obstacleKind(known.key)).toBe(known);
+  expect(clear('Gas line under paving')).toBe(1);
+  expect(clear('paving over electric cable')).toBe(0.6);
+  expect(obstacleKind('foul sewer')).toMatchObject({ key: 'drain', utility: true });
+  expect(obstacleKind('path beside the water main')).toMatchObject({ key: 'water', utility: true });
+  expect(obstacleKind('old brick path').key).toBe('path');
+  const worst = Math.max(...OBSTACLE_KINDS.map((k) => k.clearance));
+  for (const unknown of ['', 'outline', 'XJ-7', 'Leitung'])
+    expect(obstacleKind(unknown)).toMatchObject({ clearance: worst, utility: true });
+  const kinds = OBSTACLE_KINDS.map((k) => k.key);
+  for (const a of kinds)
+    for (const b of kinds)
+      expect(clear(`${a} and ${b}`)).toBeGreaterThanOrEqual(Math.min(clear(a), clear(b)));
+});
 
 test('the tree’s school comes before the property’s, that before the firm’s, and the firm’s before the default', () => {
   expect(schoolFor('mulchDepth')).toMatchObject({ key: 'medium', chosenBy: 'default' });

@@ -168,17 +168,48 @@ export const OBSTACLE_KINDS: readonly ObstacleKind[] = [
   },
 ];
 
-const OTHER: ObstacleKind = {
-  key: 'other',
-  label: 'other',
-  clearance: 0.3,
-  why: 'Not known what it is: the usual hand’s breadth is not enough.',
+/** Words by which what was typed freely may be meant, beside the keys themselves. Common practice, no source. */
+const ALSO: Readonly<Record<string, readonly string[]>> = {
+  building: ['house', 'garage', 'shed', 'foundation', 'footing'],
+  kerb: ['curb'],
+  path: ['drive', 'footway', 'sidewalk', 'road', 'track'],
+  paving: ['paved', 'asphalt', 'tarmac', 'concrete', 'slab'],
+  gas: ['fuel', 'oil pipe', 'heating', 'pipe'],
+  electric: ['power', 'cable', 'mains', 'high voltage', 'lighting', 'conduit', 'duct'],
+  water: ['irrigation', 'hydrant'],
+  drain: ['sewer', 'storm', 'foul', 'culvert', 'soakaway', 'manhole', 'lateral'],
+  telecom: ['fibre', 'fiber', 'telephone', 'broadband', 'data line'],
 };
 
-/** @example obstacleKind('Gas pipe').clearance // 1 */
+/** What nobody can tell from its name: it keeps as clear as from the worst it may be, and its marks lapse too. */
+const OTHER: ObstacleKind = {
+  key: 'other',
+  label: 'not known what it is',
+  clearance: Math.max(...OBSTACLE_KINDS.map((k) => k.clearance)),
+  utility: true,
+  why: 'Not known what it is: kept as clear of as the worst it may be.',
+};
+
+/**
+ * The kind of a thing by its key, or of what was typed freely: of all that its words may mean the one that is kept
+ * clearest of, a buried line before anything above ground.
+ *
+ * @example obstacleKind('Gas line under paving').clearance // 1
+ */
 export function obstacleKind(kind: string): ObstacleKind {
-  const said = kind.toLowerCase();
-  return OBSTACLE_KINDS.find((k) => said.includes(k.key)) ?? OTHER;
+  const said = kind.trim().toLowerCase();
+  const exact = OBSTACLE_KINDS.find((k) => k.key === said || k.label === said);
+  if (exact) return exact;
+  const meant = OBSTACLE_KINDS.filter((k) =>
+    [k.key, ...(ALSO[k.key] ?? [])].some((word) => said.includes(word)),
+  );
+  const strictness = (k: ObstacleKind) => k.clearance + (k.utility ? 10 : 0);
+  return (
+    meant.reduce<ObstacleKind | undefined>(
+      (worst, k) => (worst && strictness(worst) >= strictness(k) ? worst : k),
+      undefined,
+    ) ?? OTHER
+  );
 }
 
 /** Vertical mulching and air decompaction. */

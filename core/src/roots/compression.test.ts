@@ -1,4 +1,7 @@
 import fc from 'fast-check';
+import type { Dig } from '../casefile/dig';
+import { mayClose } from '../growth/closing';
+import { readDig } from './reading';
 import { shareOf, unionOf } from './arcs';
 import { clearanceTo, compressionOf, leavesBase, togetherOf } from './compression';
 import { outlineOf, planPoint, type Outline } from './outline';
@@ -228,4 +231,48 @@ describe('what must hold of any dig', () => {
       { numRuns: 60 },
     );
   });
+});
+
+test('an anchor that grows straight out of an oval stem presses nowhere, today and in thirty years', () => {
+  // Exact: a straight root leaving the stem is only where the stem is not; common practice, no source, that it grows in.
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.5, max: 1, noNaN: true }),
+      fc.double({ min: 0.1, max: 0.5, noNaN: true }),
+      fc.integer({ min: 0, max: 359 }),
+      fc.double({ min: 0.02, max: 0.25, noNaN: true }),
+      (flat, along, bearing, thick) => {
+        const outline = outlineOf({ diameters: { bearing: 0, along, across: flat * along } }, 0, undefined);
+        const diameter = thick * along;
+        const bark = outline.radius(bearing);
+        const path = polar(
+          [bearing, bark, diameter],
+          [bearing, bark + 0.4, diameter],
+          [bearing, bark + 1, diameter],
+        );
+        const from = leavesBase(path, true, outline);
+        expect(compressionOf(path, from, outline, { tolerance: 0.002, underside: Infinity }).share).toBe(0);
+      },
+    ),
+  );
+});
+
+test('the oval of the book: two diameters 40 and 30 cm, one root of 94 mm at 45°', () => {
+  const tree = { stemDiameter: 0.35 };
+  const dig: Dig = {
+    measuredFrom: 'bark',
+    north: 'true',
+    diameters: { bearing: 0, along: 0.4, across: 0.3 },
+    roots: [
+      {
+        label: 'A',
+        kind: 'structural',
+        start: 'stem',
+        points: [0, 0.4, 1].map((distance) => ({ bearing: 45, distance, depth: 0.1, diameter: 0.094 })),
+      },
+    ],
+  };
+  const reading = readDig(tree, dig);
+  expect([reading.share, reading.roots[0]!.compression.share]).toEqual([0, 0]);
+  expect(mayClose(reading.roots[0]!)).toBe(false);
 });

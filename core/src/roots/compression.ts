@@ -41,10 +41,10 @@ export function leavesBase(path: RootPath, startsAtStem: boolean, outline: Outli
   const n = path.x.length;
   const longest = BASE_DIAMETERS * 2 * (path.radius[0] ?? 0);
   for (let i = 0; i < n; i++) {
-    const clear =
-      Math.hypot(path.x[i]!, path.y[i]!) -
-      outline.radius(bearingOf(path.x[i]!, path.y[i]!)) -
-      path.radius[i]!;
+    const [x, y] = [path.x[i]!, path.y[i]!];
+    // To the nearest bark: along the ray an oval stem seems farther than it is.
+    const inside = Math.hypot(x, y) <= outline.radius(bearingOf(x, y));
+    const clear = inside ? -path.radius[i]! : nearestBark(x, y, outline) - path.radius[i]!;
     if (clear > TOUCH_TOLERANCE || path.along[i]! >= longest) return i;
   }
   return n;

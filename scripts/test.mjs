@@ -1,6 +1,6 @@
 // Everything that must hold, on a machine with only Node and git: npm test
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { build } from './setup/build.mjs';
 import { checkMachine, chromium, npmPackages } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
@@ -16,6 +16,28 @@ async function passes(name, command, args, env = {}) {
   const status = await ended(start(command, args, { env: { ...process.env, ...env } }));
   return status === 0;
 }
+
+/** How long each test took, ms, from what the runners wrote. */
+const timesOf = (unit, browser) => {
+  const inSuite = (suite) => [
+    ...(suite.specs ?? []).flatMap((spec) =>
+      spec.tests.map((t) => ({
+        name: `${suite.file}: ${spec.title}`,
+        ms: t.results.reduce((sum, r) => sum + r.duration, 0),
+      })),
+    ),
+    ...(suite.suites ?? []).flatMap(inSuite),
+  ];
+  return [
+    ...(unit?.testResults ?? []).flatMap((file) =>
+      file.assertionResults.map((t) => ({
+        name: `${relative(ROOT, file.name)}: ${t.title}`,
+        ms: t.duration ?? 0,
+      })),
+    ),
+    ...(browser?.suites ?? []).flatMap(inSuite),
+  ];
+};
 
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined);
 
@@ -59,7 +81,13 @@ await program(async (atStop) => {
   );
 
   const unit = read(join(RESULTS, 'unit.json'));
-  const browser = read(join(RESULTS, 'browser.json'))?.stats;
+  const browserRun = read(join(RESULTS, 'browser.json'));
+  const browser = browserRun?.stats;
+  say('the ten slowest');
+  for (const { name, ms } of timesOf(unit, browserRun)
+    .sort((a, b) => b.ms - a.ms)
+    .slice(0, 10))
+    console.log(`  ${(ms / 1000).toFixed(1).padStart(6)} s  ${name.slice(0, 110)}`);
   const passed = (unit?.numPassedTests ?? 0) + (browser?.expected ?? 0);
   const failed =
     (unit?.numFailedTests ?? 1) +

@@ -26,6 +26,9 @@ test('assess prints one JSON line with numbers, working and reasons', () => {
   expect(result.explanation.causes[0].for.length).toBeGreaterThan(0);
   expect(result.explanation.checks.length).toBeGreaterThan(0);
   expect(result.operations.map((o: { key: string }) => o.key)).toContain('excavate');
+  // Lengths are written out, in the units asked for.
+  expect(stdout).not.toMatch(/\{[mMf]:/);
+  expect(run(['assess', '--units', 'us', example]).stdout).toMatch(/\d in\b/);
 });
 
 test('a dig comes with its share, advice, cuts and forecast', () => {
@@ -178,6 +181,12 @@ test('rates price the treatment and set the options side by side; bad ones are n
   const text = run(['assess', example, '--format', 'text', '--rates', rates]).stdout;
   expect(text).toContain(worth.answer);
   expect(text).toMatch(/Total €[\d.]+, without .*: no price/);
+  const taxed = { currency: 'EUR', prices: { crew: '68.50' }, tax: { name: 'VAT', percent: '19' } };
+  writeFileSync(rates, JSON.stringify(taxed));
+  const lines = run(['assess', example, '--format', 'text', '--rates', rates]).stdout;
+  const sum = (name: string) => Number(new RegExp(`${name} €([\\d.]+)`).exec(lines.replace(/,/g, ''))![1]);
+  expect(sum('VAT 19 %:')).toBeCloseTo(0.19 * sum('Net'), 1);
+  expect(sum('Total')).toBeCloseTo(sum('Net') + sum('VAT 19 %:'), 2);
   writeFileSync(rates, JSON.stringify({ currency: 'EUX', prices: {} }));
   const bad = run(['assess', example, '--rates', rates]);
   expect([bad.status, bad.stderr]).toEqual([2, expect.stringContaining('$.currency: "EUX": not a currency')]);

@@ -8,6 +8,7 @@ import { caseJsonSchema, readCase } from '../src/casefile/schema';
 import type { CaseFile } from '../src/casefile';
 import { cutsText } from './cuts';
 import { digSummary, digText } from './dig';
+import { writeLengths } from '../src/units';
 import { visitToJudge } from '../src/walk';
 import { groundOf, groundSummary, groundText } from './ground';
 import { assessmentText } from './text';
@@ -94,7 +95,11 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
     );
   }
   const dig = dug && digSummary(dug);
-  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig, cuts, ground: ground && groundSummary(ground), worth })}\n`;
+  // Sentences carry their lengths as marks; whoever reads the JSON gets them written.
+  const system = options.units === 'us' ? 'us' : 'metric';
+  const written = (_: string, value: unknown) =>
+    typeof value === 'string' ? writeLengths(value, system) : value;
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig, cuts, ground: ground && groundSummary(ground), worth }, written)}\n`;
 }
 
 function problemOf(error: unknown): string {

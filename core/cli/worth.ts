@@ -72,6 +72,8 @@ export function worthText({ answer, options, estimate: e }: WorthOfCase): string
       (l) =>
         `  ${l.of}: ${l.charged} ${unitWord(l.unit, Number(l.charged))} × ${formatMoney(l.price, e.currency)} = ${formatMoney(l.sum, e.currency)}`,
     ),
+    `  Net ${formatMoney(e.net, e.currency)}`,
+    ...(e.tax ? [`  ${e.tax.name}, ${e.tax.percent} %: ${formatMoney(e.tax.sum, e.currency)}`] : []),
     `  Total ${formatMoney(e.total, e.currency)}${e.missing.length > 0 ? `, without ${e.missing.map((k) => RESOURCES[k].label.toLowerCase()).join(', ')}: no price` : ''}`,
   ];
   return `${lines.join('\n')}\n`;

@@ -198,3 +198,13 @@ test('the oldest root from the covered stem and the bark under the old line tell
   expect(clash).toMatchObject({ from: 2021, to: 2020, clash: true });
   expect(fillWords(clash)).toContain('contradict');
 });
+
+test('a series that came back above what it was does not say that it fell to more than that', () => {
+  // Newest first: poor years between two good spells.
+  const back = [0.4, 0.41, 0.4, 0.39, 0.1, 0.1, 0.11, 0.25, 0.26, 0.25];
+  for (const shoots of [back, FELL, [...FELL].reverse()]) {
+    const { summary } = when(visitOf(shoots));
+    for (const [, told] of summary.matchAll(/To (\d+) % of what it was/g))
+      expect(Number(told)).toBeLessThan(100);
+  }
+});

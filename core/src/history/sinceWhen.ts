@@ -203,8 +203,11 @@ function summarise(years: number, change: ChangeReading | undefined): string {
   const { best, from, to } = change.when!;
   const span = from === to ? `in ${best}` : `between ${from} and ${to}, most likely in ${best}`;
   const { ratio } = change;
-  const level = ratio
-    ? ` To ${percent(ratio.value)} of what it was (${percent(ratio.lower)} to ${percent(ratio.upper)}).`
-    : '';
+  const spread = ratio && `(${percent(ratio.lower)} to ${percent(ratio.upper)})`;
+  const level = !ratio
+    ? ''
+    : ratio.value < 1
+      ? ` To ${percent(ratio.value)} of what it was ${spread}.`
+      : ` It has come back since: the last years stand at ${percent(ratio.value)} of those before the fall ${spread}.`;
   return `Growth fell ${span} (${percent(change.fellAtAll)} that it fell).${level}`;
 }

@@ -95,3 +95,7 @@ test('a sample is read as far as it goes, and what cannot be right is named', ()
     ),
   );
 });
+
+test('sand and clay that are more than the whole are refused wherever they are read', () => {
+  for (const read of [textureOf, soilWater]) expect(() => read(0.9, 0.3)).toThrow(/Sand 90 % and clay 30 %/);
+});

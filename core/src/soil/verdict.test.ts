@@ -77,6 +77,9 @@ test('pushes alone tell surface, pan, whole and open; a core speaks where nobody
     { key: 'soil.coreMass', number: 155 },
   ];
   expect(kind(visit({ findings: core }))).toBe('dense');
+  // A core between the two limits of its texture (clay over 45 %: affected from 1.39, restricted above 1.47 g/cm³).
+  const between = core.map((f) => (f.key === 'soil.coreMass' ? { ...f, number: 143 } : f));
+  expect(kind(visit({ findings: between }))).toBe('firm');
   expect(kind({ ...three(...LOOSE), findings: [answer('probe.drain', 'damp')] })).toBe('wet');
 });
 

@@ -17,6 +17,7 @@ export const GROUNDS = {
   pan: 'A pan at depth',
   whole: 'Tight through the whole profile',
   dense: 'Too dense for roots where the core was taken',
+  firm: 'Dense enough to hold roots back where the core was taken',
   wet: 'Open, but water stands',
   open: 'Open ground',
 } as const;
@@ -118,6 +119,7 @@ function kindOf(
   if (tightness === 'surface' || tightness === 'pan' || tightness === 'whole') return tightness;
   if (density === 'tight') return 'dense';
   if (stands) return 'wet';
+  if (density === 'affected') return 'firm';
   return tightness === 'open' || density === 'open' ? 'open' : undefined;
 }
 

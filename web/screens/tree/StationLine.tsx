@@ -18,6 +18,7 @@ const GROUND_WORDS: Record<GroundKind, string> = {
   pan: 'a pan',
   whole: 'tight',
   dense: 'dense',
+  firm: 'firm',
   wet: 'water stands',
   open: 'open',
 };

@@ -8,6 +8,7 @@ import type { Change } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
 import { asUser, pool } from '../database/transaction';
 import { testFirm } from '../database/testFirm';
+import { bringTrees } from '../grounds/bring';
 import { importCase } from './import';
 import { caseFileOf, loadCase } from './load';
 import { TREE_RECORD } from './sql';
@@ -239,4 +240,111 @@ test('crew measure, but do not judge; readers only read', async () => {
     'saved',
     'refused',
   ]);
+});
+
+const treeOf = async (): Promise<string> => {
+  const id = randomUUID();
+  await save([
+    { kind: 'tree', id, parent: firm.propertyId, base: 0, values: { label: id.slice(0, 8), species: 'x' } },
+  ]);
+  return id;
+};
+
+test('crew measures, and writes nothing that only a consultant judges, by whichever way', async () => {
+  const crew: Viewer = { ...firm.viewer, role: 'crew' };
+  const tree = await treeOf();
+  const visit = randomUUID();
+  const values = { date: '2026-05-01' };
+  expect((await save([{ kind: 'visit', id: visit, parent: tree, base: 0, values }], crew))[0]!.status).toBe(
+    'saved',
+  );
+  const opinion = { cause: 'drought', why: 'x' };
+  for (const more of [{ opinion }, { clientWords: 'all is well' }]) {
+    const given = { ...values, ...more };
+    expect(
+      (await save([{ kind: 'visit', id: visit, parent: tree, base: 1, values: given }], crew))[0],
+    ).toMatchObject({
+      status: 'refused',
+      problem: expect.stringMatching(/may not change this: .*consultant/),
+    });
+  }
+  // What a consultant wrote stays when crew changes the rest, and cannot be taken away.
+  const judged = { ...values, opinion };
+  await save([{ kind: 'visit', id: visit, parent: tree, base: 1, values: judged }]);
+  const [kept, gone] = [
+    { ...judged, note: 'wet' },
+    { ...values, note: 'wet' },
+  ];
+  expect(
+    (await save([{ kind: 'visit', id: visit, parent: tree, base: 2, values: gone }], crew))[0]!.status,
+  ).toBe('refused');
+  expect(
+    (await save([{ kind: 'visit', id: visit, parent: tree, base: 2, values: kept }], crew))[0]!.status,
+  ).toBe('saved');
+  for (const more of [{ worth: { amount: '5', currency: 'EUR' } }, { schools: { staking: 'none' } }])
+    expect(
+      (
+        await save(
+          [
+            {
+              kind: 'tree',
+              id: tree,
+              parent: firm.propertyId,
+              base: 1,
+              values: { label: 'T', species: 'x', ...more },
+            },
+          ],
+          crew,
+        )
+      )[0]!.status,
+    ).toBe('refused');
+});
+
+test('what belongs to a removed visit is refused, and comes in again once the visit is back', async () => {
+  const tree = await treeOf();
+  const visit = randomUUID();
+  const head = { date: '2026-05-01' };
+  const finding: Change = {
+    kind: 'finding',
+    id: `${visit}.base.push`,
+    parent: visit,
+    base: 0,
+    values: { key: 'base.push', answer: 'none' },
+  };
+  await save([{ kind: 'visit', id: visit, parent: tree, base: 0, values: head }]);
+  await save([{ kind: 'visit', id: visit, parent: tree, base: 1, values: null }]);
+  expect((await save([finding]))[0]).toMatchObject({ status: 'refused', problem: /removed/ });
+  await save([{ kind: 'visit', id: visit, parent: tree, base: 0, values: head }]);
+  expect((await save([finding]))[0]!.status).toBe('saved');
+});
+
+test('many people writing the same rows in any order wait for each other and all come through', async () => {
+  const tree = await treeOf();
+  const visit = randomUUID();
+  await save([{ kind: 'visit', id: visit, parent: tree, base: 0, values: { date: '2026-05-01' } }]);
+  const keys = ['base.push', 'base.sound', 'base.conks', 'base.ooze', 'base.borers', 'base.lean'];
+  const batch = (answer: string): Change[] =>
+    keys.map((key) => ({
+      kind: 'finding',
+      id: `${visit}.${key}`,
+      parent: visit,
+      base: 0,
+      values: { key, answer },
+    }));
+  const results = await Promise.all(
+    Array.from({ length: 30 }, (_, i) => save(i % 2 ? batch('none') : batch('none').reverse())),
+  );
+  expect(results.flat().map((r) => r.status)).toEqual(Array(30 * keys.length).fill('saved'));
+});
+
+test('the same table of trees sent three times at once makes each tree once', async () => {
+  const trees = Array.from({ length: 20 }, (_, i) => ({ label: `Once ${i}`, species: 'x' }));
+  const done = await Promise.all(
+    [0, 1, 2].map(() => as((db) => bringTrees(db, firm.viewer, firm.propertyId, trees))),
+  );
+  expect(done.map((d) => d.added).sort((a, b) => a - b)).toEqual([0, 0, 20]);
+  const rows = await as((db) =>
+    db.rows(`select id from trees where label like 'Once %' and deleted_at is null`),
+  );
+  expect(rows).toHaveLength(20);
 });

@@ -1,4 +1,4 @@
-import { byStage, estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
+import { byStage, estimate, formatMoney, needsTogether, sumOf, type Rates } from '@undrel/core/costing';
 import { clientWords, type CauseVerdict } from '@undrel/core/diagnosis';
 import { plannedOf } from '@undrel/core/prescription';
 import { formatQuantity, writeLengths, type UnitSystem } from '@undrel/core/units';
@@ -172,22 +172,18 @@ function summed(e: ReturnType<typeof estimate>): typeof e {
   const digits = e.net.split('.')[1]?.length ?? 0;
   const merged = [...new Set(e.lines.map((l) => l.resource))].map((resource) => {
     const own = e.lines.filter((l) => l.resource === resource);
-    const add = (values: string[], places: number) =>
-      (values.reduce((sum, v) => sum + Math.round(Number(v) * 10 ** places), 0) / 10 ** places).toFixed(
-        places,
-      );
     return {
       ...own[0]!,
       of: own.length === 1 ? own[0]!.of : `${own[0]!.of.split(': ')[1] ?? own[0]!.of}, ${own.length} lines`,
       charged: String(
         Number(
-          add(
+          sumOf(
             own.map((l) => l.charged),
             2,
           ),
         ),
       ),
-      sum: add(
+      sum: sumOf(
         own.map((l) => l.sum),
         digits,
       ),

@@ -150,7 +150,19 @@ async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
 }
 
 /** A document for those who edit: headings, tables and drawings of a word processor. */
-export async function documentDocx(doc: ReadDocument): Promise<Buffer> {
+/** Characters that no XML file may hold; a word processor refuses a file with one. */
+const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
+
+/** A document without them, wherever they stand. */
+const withoutControl = <T>(value: T): T =>
+  JSON.parse(
+    JSON.stringify(value, (_, part: unknown) =>
+      typeof part === 'string' ? part.replace(CONTROL, '') : part,
+    ),
+  ) as T;
+
+export async function documentDocx(given: ReadDocument): Promise<Buffer> {
+  const doc = withoutControl(given);
   const sections: (Paragraph | Table)[][] = [];
   for (const section of doc.sections) {
     const heading = new Paragraph({

@@ -8,6 +8,7 @@ import { plannedOf } from '@undrel/core/prescription';
 import { textOf } from '../../../e2e/pdf';
 import { documentOf } from '../../ui/reportDocument';
 import { assessed } from '../assessed';
+import type { ReportContent } from '../../protocol/report';
 import { reportContent, type ReportSource } from './content';
 import { reportFile } from './files';
 import { setDocx, setPdf } from './setDocument';
@@ -113,6 +114,30 @@ test('Markdown and JSON carry every section and every sum', async () => {
   expect(markdown).toContain('Report T-2026-0001, issued 2026-11-24');
   const json = JSON.parse((await reportFile(content, undefined, 'json')) as string) as typeof content;
   expect(json.estimate).toEqual(content.estimate);
+});
+
+test('what somebody typed is text in every file: no markup, no links, no characters that none may hold', async () => {
+  const odd =
+    '<img src=x onerror=alert(1)> [x](javascript:alert(1)) **b** # h\n- l | c https://a.example \u0007';
+  const hostile: ReportContent = {
+    ...content,
+    tree: 'Ash *1*',
+    clientSees: odd,
+    clientWords: odd,
+    history: [odd],
+  };
+  const markdown = (await reportFile(hostile, undefined, 'md')) as string;
+  const plain = markdown.replace(/\\./g, '').replace(/^(#{1,3} |\| |- )|<br>|\*\*|^\|.*\|$/gm, '');
+  expect(markdown).toContain('# Ash \\*1\\*');
+  expect(plain).not.toMatch(/<img|\]\(|javascript:|https:/);
+  const zip = await JSZip.loadAsync((await reportFile(hostile, undefined, 'docx')) as Uint8Array);
+  const xml = await zip.file('word/document.xml')!.async('string');
+  expect(xml).toContain('&lt;img');
+  // eslint-disable-next-line no-control-regex
+  expect(xml).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/);
+  expect(await textOf(Buffer.from((await reportFile(hostile, undefined, 'pdf')) as Uint8Array))).toContain(
+    'Ash *1*',
+  );
 });
 
 test('four hundred pictures: every page is there, numbered, and so is the last picture', async () => {

@@ -1,6 +1,17 @@
 import type { Block, ReadDocument } from '../../protocol/document';
 
-const inCell = (text: string): string => text.replace(/\|/g, '\\|').replace(/\n/g, '<br>');
+/**
+ * Text as text: whatever somebody typed is shown and never read as markup. HTML, links, headings, emphasis and rows of a
+ * table are marked as plain.
+ */
+export const plainMarkdown = (text: string): string =>
+  text
+    .replace(/[\\`*_[\]<>|#~!]/g, (mark) => `\\${mark}`)
+    .replace(/&/g, '&amp;')
+    .replace(/^(\s*)([-+]|\d+[.)])(?=\s)/gm, '$1\\$2')
+    .replace(/\b(https?|ftp|javascript|data|mailto):/gi, '$1&#58;');
+
+const inCell = (text: string): string => plainMarkdown(text).replace(/\n/g, '<br>');
 const row = (cells: readonly string[]): string => `| ${cells.map(inCell).join(' | ')} |`;
 
 function linesOf(block: Block): string[] {
@@ -8,13 +19,13 @@ function linesOf(block: Block): string[] {
     case 'text':
       return [
         block.tone === 'strong'
-          ? `**${block.text}**`
+          ? `**${plainMarkdown(block.text)}**`
           : block.tone === 'muted'
-            ? `_${block.text}_`
-            : block.text,
+            ? `_${plainMarkdown(block.text)}_`
+            : plainMarkdown(block.text),
       ];
     case 'heading':
-      return [`### ${block.text}`];
+      return [`### ${plainMarkdown(block.text)}`];
     case 'pairs':
       return [
         [
@@ -27,20 +38,25 @@ function linesOf(block: Block): string[] {
       return [[row(block.head), row(block.head.map(() => '---')), ...block.rows.map(row)].join('\n')];
     case 'list':
       return [
-        ...(block.title ? [`**${block.title}**`] : []),
-        block.lines.map((line, i) => (block.ordered ? `${i + 1}. ${line}` : `- ${line}`)).join('\n'),
+        ...(block.title ? [`**${plainMarkdown(block.title)}**`] : []),
+        block.lines
+          .map((line, i) => `${block.ordered ? `${i + 1}.` : '-'} ${plainMarkdown(line)}`)
+          .join('\n'),
       ];
     case 'figure':
-      return [`_Drawing: ${block.caption}_`];
+      return [`_Drawing: ${plainMarkdown(block.caption)}_`];
   }
 }
 
 /** A document as Markdown; drawings stand as their captions. */
 export const documentMarkdown = (doc: ReadDocument): string =>
   `${[
-    `# ${doc.title}`,
-    `${doc.firm} · ${doc.stamp}`,
-    ...doc.lines,
-    ...doc.sections.flatMap((section) => [`## ${section.title}`, ...section.blocks.flatMap(linesOf)]),
-    `_${doc.foot}_`,
+    `# ${plainMarkdown(doc.title)}`,
+    plainMarkdown(`${doc.firm} · ${doc.stamp}`),
+    ...doc.lines.map(plainMarkdown),
+    ...doc.sections.flatMap((section) => [
+      `## ${plainMarkdown(section.title)}`,
+      ...section.blocks.flatMap(linesOf),
+    ]),
+    `_${plainMarkdown(doc.foot)}_`,
   ].join('\n\n')}\n`;

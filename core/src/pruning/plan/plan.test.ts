@@ -364,6 +364,26 @@ test('held roots stay as they are held; where they leave no plan, what clashes i
   );
 });
 
+test('a root held in a stage that the plan lacks is named, with the stages that there are', () => {
+  fc.assert(
+    fc.property(problems(6, 2), fc.nat(), (problem, pick) => {
+      const at = pick % problem.candidates.length;
+      const locked: CutProblem = {
+        ...problem,
+        candidates: problem.candidates.map((c, i) =>
+          i === at ? { ...c, barred: undefined, lock: { hold: 'cut', stage: problem.stages + 1 } } : c,
+        ),
+      };
+      const planned = planCuts(locked, solve);
+      if ('plan' in planned) throw new Error('a plan without that stage');
+      const { label } = locked.candidates[at]!;
+      expect(planned.clash.says.join(' ')).toContain(`${label} is held in stage ${problem.stages + 2}`);
+      expect(planned.clash.letGo).toContain(label);
+    }),
+    { numRuns: 30 },
+  );
+});
+
 test('every root has a sentence, and it names what decided', () => {
   const root = (label: string, more: Partial<Candidate>): Candidate => ({
     label,

@@ -214,8 +214,13 @@ export function clashOf(problem: CutProblem, solve: Solver): Clash {
       .filter((e) => e.by > 1e-6);
   const eased = solved.values && chosenFrom(model, solved.values);
   const held = candidates.filter((c) => c.lock?.hold === 'cut').map((c) => c.label);
+  const beyond = candidates.filter((c) => c.lock?.hold === 'cut' && (c.lock.stage ?? 0) >= problem.stages);
   const says = [
     ...(held.length > 0 ? [`Held as cut: ${held.join(', ')}.`] : []),
+    ...beyond.map(
+      (c) =>
+        `${c.label} is held in stage ${c.lock!.stage! + 1}; the plan has ${problem.stages} ${problem.stages === 1 ? 'stage' : 'stages'}. Hold it in one of those, or plan more stages.`,
+    ),
     ...never.map((c) => `${c.label} cannot be cut: ${c.barred!.why}.`),
   ];
   const ease: Partial<CutLimits> = {};
@@ -262,7 +267,11 @@ export function clashOf(problem: CutProblem, solve: Solver): Clash {
     const why = broken(problem, tried).filter((b) => !b.includes('is held'))[0];
     if (why) says.push(`With ${name(i)} cut: ${why}.`);
   }
-  const letGo = [...used('hold').map(({ about }) => name(about[0]!)), ...never.map((c) => c.label)];
+  const letGo = [
+    ...used('hold').map(({ about }) => name(about[0]!)),
+    ...beyond.map((c) => c.label),
+    ...never.map((c) => c.label),
+  ];
   if (ease.strictGap === undefined && ease.anchorGap !== undefined) ease.strictGap = ease.anchorGap;
   return { says, ease, letGo: [...new Set(letGo)] };
 }

@@ -42,7 +42,12 @@ export function DigFiles(props: {
         `${name}.geojson`,
         'application/geo+json',
       ),
-    CSV: () => keepFile(Papa.unparse([[...CSV_COLUMNS], ...digToRows(dig)]), `${name}.csv`, 'text/csv'),
+    CSV: () =>
+      keepFile(
+        Papa.unparse([[...CSV_COLUMNS], ...digToRows(dig)], { escapeFormulae: true }),
+        `${name}.csv`,
+        'text/csv',
+      ),
   };
   const bring = async (file: File) => {
     let source: string;

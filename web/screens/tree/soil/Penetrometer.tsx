@@ -221,7 +221,13 @@ export function Penetrometer(props: StationProps) {
               <button
                 type="button"
                 className="quiet"
-                onClick={() => keepFile(Papa.unparse(pushesToRows(pushes)), 'pushes.csv', 'text/csv')}
+                onClick={() =>
+                  keepFile(
+                    Papa.unparse(pushesToRows(pushes), { escapeFormulae: true }),
+                    'pushes.csv',
+                    'text/csv',
+                  )
+                }
               >
                 Pushes as CSV
               </button>

@@ -41,7 +41,8 @@ export function TrenchFiles(props: {
         'application/geo+json',
       ),
     DXF: () => keepFile(trenchesToDxf(plan), `${name}.dxf`, 'image/vnd.dxf'),
-    CSV: () => keepFile(Papa.unparse(trenchesToRows(plan)), `${name}.csv`, 'text/csv'),
+    CSV: () =>
+      keepFile(Papa.unparse(trenchesToRows(plan), { escapeFormulae: true }), `${name}.csv`, 'text/csv'),
   };
   return (
     <div className="flex flex-wrap gap-2 mt-3">

@@ -1,26 +1,37 @@
-import { expect, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { mailOf, ownFirm, slugOf } from './ownFirm';
 
 type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>;
-let session: Cookies = [];
+/** Sessions that this worker has had, by the firm they are in. */
+const sessions = new Map<string, Cookies>();
 
-/**
- * Opens the grounds as the demo's consultant: with the session that this worker has had before where it still holds,
- * else with the one click that the demo shows.
- */
+/** Opens the grounds as the consultant of the firm of this test file: with the session it has had where that still holds. */
 export async function enterDemo(page: Page): Promise<void> {
-  await page.context().addCookies(session);
+  const slug = slugOf(test.info().file);
+  await page.context().addCookies(sessions.get(slug) ?? []);
   await page.goto('/grounds');
   if (new URL(page.url()).pathname !== '/grounds') {
-    await page.getByRole('button', { name: 'Enter as the consultant' }).click();
+    await signIn(page, 'consultant');
     await page.waitForURL('**/grounds');
-    session = await page.context().cookies();
+    sessions.set(slug, await page.context().cookies());
   }
   await expect(page.getByRole('heading', { name: 'Grounds', exact: true })).toBeVisible();
 }
 
-export async function signIn(page: Page, email: string, password = 'kelpworth-linden'): Promise<void> {
+/** Opens the grounds of the demo's own firm by the one click that the demo shows. */
+export async function enterByClick(page: Page): Promise<void> {
   await page.goto('/sign-in');
-  await page.getByLabel('E-mail').fill(email);
+  await page.getByRole('button', { name: 'Enter as the consultant' }).click();
+  await page.waitForURL('**/grounds');
+  await expect(page.getByRole('heading', { name: 'Grounds', exact: true })).toBeVisible();
+}
+
+/** Signs in as one of the people of the firm of this test file, or with an address of its own. */
+export async function signIn(page: Page, who: string, password = 'kelpworth-linden'): Promise<void> {
+  const slug = slugOf(test.info().file);
+  if (!who.includes('@')) await ownFirm(slug);
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail').fill(who.includes('@') ? who : mailOf(who, slug));
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
 }

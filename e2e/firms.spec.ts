@@ -46,7 +46,7 @@ test('two firms never see each other', async ({ browser }) => {
 
 test('an invitation by link, a wrong password, sign out everywhere', async ({ browser }) => {
   const owner = await (await browser.newContext()).newPage();
-  await signIn(owner, 'owner@quillrow.example');
+  await signIn(owner, 'owner');
   await owner.waitForURL('**/grounds');
   await owner.goto('/firm');
   const email = `new-${Date.now()}@quillrow.example`;

@@ -93,7 +93,7 @@ test('a removed tree comes back with one press; a visit is begun on a phone by t
 });
 
 test('the firm’s practice book changes the figures of a tree that has none of its own', async ({ page }) => {
-  await signIn(page, 'owner@quillrow.example');
+  await signIn(page, 'owner');
   await page.waitForURL('**/grounds');
   const ring = async () => {
     await page.goto('/trees/sable-katsura-14?station=prescription');

@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { freePort } from '../scripts/setup/ports.mjs';
 import { privateCluster } from '../scripts/setup/postgres.mjs';
 import { serve } from '../scripts/setup/serve.mjs';
-import { enterDemo, saved } from './enter';
+import { enterByClick, saved } from './enter';
 
 test('server and database killed in the middle of a save: the data is whole, what was entered is still there', async ({
   browser,
@@ -19,7 +19,7 @@ test('server and database killed in the middle of a save: the data is whole, wha
     serve({ url, port, dist: '.next-test', env: { UNDREL_DEMO: '1' }, quiet: true });
   let app = await start(cluster.url);
   const page = await (await browser.newContext({ baseURL: `http://localhost:${port}` })).newPage();
-  await enterDemo(page);
+  await enterByClick(page);
   await page.goto('/trees/sable-katsura-14?station=mulch');
   await page.getByLabel('at the bark, N', { exact: true }).fill('33');
   await saved(page);

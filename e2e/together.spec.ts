@@ -66,12 +66,12 @@ test('bad pushes are refused by field, value and range, and what was typed stays
 
 test('crew measure but do not prescribe; a reader only reads', async ({ browser }) => {
   const crew = await (await browser.newContext()).newPage();
-  await signIn(crew, 'crew@quillrow.example');
+  await signIn(crew, 'crew');
   await crew.waitForURL('**/grounds');
   await crew.goto('/trees/sable-katsura-14?station=prescription');
   await expect(crew.getByRole('checkbox', { name: 'Prescribe' }).first()).toBeDisabled();
   const reader = await (await browser.newContext()).newPage();
-  await signIn(reader, 'reader@quillrow.example');
+  await signIn(reader, 'reader');
   await reader.waitForURL('**/grounds');
   await reader.goto('/trees/sable-katsura-14?station=mulch');
   await expect(reader.getByLabel('at the bark, N', { exact: true })).toBeDisabled();

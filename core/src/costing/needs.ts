@@ -81,7 +81,9 @@ export function needsOf(
     at = year,
   ): Need[] => {
     const name = part > 1 ? `${title}, season ${part}` : title;
-    const airToo: Charge[] = key === 'trench' && trenches?.byAir ? [{ ...AIR, quantity: CREW.quantity }] : [];
+    // Ways without hours of the tool alone are worked with it from first to last.
+    const air = quantities.some((q) => q.name === AIR.quantity) ? AIR : { ...AIR, quantity: CREW.quantity };
+    const airToo: Charge[] = key === 'trench' && trenches?.byAir ? [air] : [];
     return [...CHARGES[key], ...airToo].flatMap(({ quantity, resource, for: what }) => {
       const amount = quantities.find((q) => q.name === quantity)?.value;
       return amount === undefined

@@ -283,3 +283,24 @@ test('thousands of things on the plan, most of them far off, change nothing', ()
   });
   expect(plan({}, {}, { site: far }).layout).toEqual(plan().layout);
 });
+
+test('the whole is the sum of its seasons, each with its set-up and its own bags; names are those that are read', () => {
+  for (const stressed of [false, true])
+    for (const plantedYear of [2005, 2022])
+      for (const key of ['half', 'compost']) {
+        const made = plan({ plantedYear }, {}, { stressed });
+        const fill = schoolFor('trenchFill', { firm: { trenchFill: key } });
+        const whole = trenchQuantities(made, fill, 'tight');
+        const seasons = [...new Set(made.spokes.map((s) => s.season))].map((season) =>
+          trenchQuantities(made, fill, 'tight', season),
+        );
+        for (const q of whole) {
+          const sum = seasons.reduce((total, own) => total + own.find((o) => o.name === q.name)!.value, 0);
+          expect([q.name, Number(q.value.toFixed(9))]).toEqual([q.name, Number(sum.toFixed(9))]);
+          if (q.working.school) expect(q.working.school.school).toBe(fill.label);
+        }
+        const tool = whole.find((q) => q.name === 'Air tool');
+        const crew = whole.find((q) => q.name === 'Crew hours')!;
+        if (tool) expect(tool.value).toBeLessThan(crew.value);
+      }
+});

@@ -20,7 +20,8 @@ export const compostShare = (rules: TrenchPlan['rules'], fill: SchoolInForce): n
   fill.key === 'compost' ? 1 : fill.key === 'half' ? rules.compost : 0.5;
 
 /**
- * What the trenches of one season, or of all, come to.
+ * What the trenches of one season, or of all, come to: the whole is the sum of its seasons, each with a set-up and with
+ * bags of its own.
  *
  * @param soil how the ground was found: tight where nothing says that it is open
  */
@@ -40,7 +41,13 @@ export function trenchQuantities(
   const native = filled - compost;
   const heap = volume * LIMITS.soilSwell.value;
   const rate = DIG_RATES[rules.school][soil];
-  const hours = (at: number) => LIMITS.setUpHours.value + volume / at;
+  const seasons = [...new Set(dug.map((s) => s.season))];
+  const setUp = LIMITS.setUpHours.value * seasons.length;
+  const hours = (at: number) => setUp + volume / at;
+  const bags = seasons.reduce((sum, own) => {
+    const run = dug.filter((s) => s.season === own).reduce((total, s) => total + s.length, 0);
+    return sum + (length > 0 ? Math.ceil((compost * run) / length / LIMITS.bagVolume.value - 1e-9) : 0);
+  }, 0);
   const nozzle = TRENCH_LIMITS.nozzleAir.value;
   const compressor = COMPRESSORS.find((c) => c.gives >= nozzle)!;
   const input = (name: string, value: number, dimension: WorkingInput['dimension']): WorkingInput => ({
@@ -62,7 +69,8 @@ export function trenchQuantities(
     dimension,
     working: { formula, inputs, source: PRACTICE, notes, ...(school && { school }) },
   });
-  const ofFill = { matter: fill.matter.key, school: fill.key, chosenBy: fill.chosenBy };
+  const ofFill = { matter: fill.matter.label, school: fill.label, chosenBy: fill.chosenBy };
+  const soilDug = input('soil dug', volume, 'volume');
   return [
     quantity('Trenches, run', length, 'long length', 'sum of the lengths of the spokes', [
       input('spokes', dug.length, 'count'),
@@ -77,7 +85,7 @@ export function trenchQuantities(
       heap,
       'volume',
       'soil × swell',
-      [input('swell', LIMITS.soilSwell.value, 'ratio')],
+      [soilDug, input('swell', LIMITS.soilSwell.value, 'ratio')],
       [LIMITS.soilSwell.reason],
     ),
     quantity(
@@ -85,11 +93,13 @@ export function trenchQuantities(
       compost,
       'volume',
       'soil dug × (1 + settlement) × share of compost',
-      [input('settlement', settled, 'share'), input('share of compost', shareOfCompost, 'share')],
+      [soilDug, input('settlement', settled, 'share'), input('share of compost', shareOfCompost, 'share')],
       [TRENCH_LIMITS.settlement.reason],
       ofFill,
     ),
-    quantity(BAGS, Math.ceil(compost / LIMITS.bagVolume.value - 1e-9), 'count', 'compost / bag, rounded up', [
+    quantity(BAGS, bags, 'count', 'compost / bag, rounded up, season by season', [
+      input('compost', compost, 'volume'),
+      input('seasons', seasons.length, 'count'),
       input('bag', LIMITS.bagVolume.value, 'volume'),
     ]),
     quantity(
@@ -97,7 +107,7 @@ export function trenchQuantities(
       compost * TRENCH_LIMITS.compostWeight.value,
       'mass',
       'compost × weight of a m³',
-      [input('kg in a m³', TRENCH_LIMITS.compostWeight.value, 'count')],
+      [input('compost', compost, 'volume'), input('kg in a m³', TRENCH_LIMITS.compostWeight.value, 'count')],
       [TRENCH_LIMITS.compostWeight.reason],
     ),
     quantity(
@@ -105,10 +115,11 @@ export function trenchQuantities(
       Math.min(native, heap),
       'volume',
       'soil dug × (1 + settlement) less compost',
-      [input('compost', compost, 'volume')],
+      [soilDug, input('settlement', settled, 'share'), input('compost', compost, 'volume')],
     ),
     quantity('Spoil to take away', Math.max(0, heap - native), 'volume', 'heap less native soil put back', [
       input('heap', heap, 'volume'),
+      input('native soil', native, 'volume'),
     ]),
     quantity(
       'Water to settle it',
@@ -125,8 +136,13 @@ export function trenchQuantities(
       'Crew hours',
       dug.length === 0 ? 0 : hours(rate.usual),
       'hours',
-      'set-up + soil dug / rate of the tool in this soil',
-      [input('rate, m³ an hour', rate.usual, 'ratio')],
+      'set-up of each season + soil dug / rate of the tool in this soil',
+      [
+        input('set-up, hours', LIMITS.setUpHours.value, 'ratio'),
+        input('seasons', seasons.length, 'count'),
+        soilDug,
+        input('rate, m³ an hour', rate.usual, 'ratio'),
+      ],
       [
         `${rate.reason} ${soil === 'tight' ? 'Tight' : 'Open'} soil: ${hours(rate.high).toFixed(1)} to ${hours(rate.low).toFixed(1)} hours.`,
         ...(rules.school === 'air'
@@ -136,15 +152,28 @@ export function trenchQuantities(
           : []),
       ],
     ),
+    ...(rules.school === 'air'
+      ? [
+          quantity(
+            'Air tool',
+            dug.length === 0 ? 0 : volume / rate.usual,
+            'hours',
+            'soil dug / rate of the tool',
+            [soilDug, input('rate, m³ an hour', rate.usual, 'ratio')],
+          ),
+        ]
+      : []),
   ];
 }
 
 /** The quantities of several trees together; bags are filled from the compost of all. */
 export function materialsTogether(each: readonly (readonly Quantity[])[]): Quantity[] {
-  const [first, ...others] = each;
-  if (!first) return [];
-  const sums = first.map((q, i): Quantity => {
-    const value = others.reduce((sum, list) => sum + list[i]!.value, q.value);
+  if (each.length === 0) return [];
+  const names = [...new Set(each.flat().map((q) => q.name))];
+  const sums = names.map((name): Quantity => {
+    const own = each.flatMap((list) => list.find((q) => q.name === name) ?? []);
+    const q = own[0]!;
+    const value = own.reduce((sum, one) => sum + one.value, 0);
     return {
       ...q,
       value,

@@ -1,0 +1,69 @@
+import { basename } from 'node:path';
+import pg from 'pg';
+
+/** Tables of a firm that are copied, those that others refer to first. */
+const TABLES = [
+  'firms',
+  'users',
+  'clients',
+  'properties',
+  'trees',
+  'tree_events',
+  'visits',
+  'findings',
+  'grade_profiles',
+  'probe_points',
+  'decisions',
+  'cut_designs',
+  'work_done',
+  'soil_logs',
+  'pushes',
+  'trench_designs',
+  'digs',
+  'roots',
+];
+const DEMO = 'quillrow';
+
+/** Short name of a test file, for the firm that is its own. */
+export const slugOf = (file: string): string => basename(file).replace(/\W.*$/, '').toLowerCase();
+
+/** The address of one of the demo's people in the firm of a test file. */
+export const mailOf = (who: string, slug: string): string => `${who}.${slug}@quillrow.example`;
+
+/**
+ * Gives a test file a firm of its own, with everything that the demo's has: what one file changes no other sees. The
+ * demo's own firm is left as it is.
+ */
+export async function ownFirm(slug: string): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
+  await client.connect();
+  try {
+    await client.query('begin');
+    await client.query('select pg_advisory_xact_lock(hashtext($1))', [slug]);
+    const firm = `${DEMO}-${slug}`;
+    const there = await client.query('select from firms where firm_id = $1', [firm]);
+    if (there.rowCount === 0)
+      for (const table of TABLES) {
+        const { rows } = await client.query<{ name: string }>(
+          `select column_name as name from information_schema.columns
+            where table_schema = 'public' and table_name = $1 and is_generated = 'NEVER' order by ordinal_position`,
+          [table],
+        );
+        const columns = rows.map((r) => client.escapeIdentifier(r.name));
+        const values = rows.map(({ name }) =>
+          name === 'firm_id'
+            ? '$1'
+            : name === 'email'
+              ? `split_part(email, '@', 1) || '.${slug}@quillrow.example'`
+              : client.escapeIdentifier(name),
+        );
+        await client.query(
+          `insert into ${table} (${columns.join(', ')}) select ${values.join(', ')} from ${table} where firm_id = $2`,
+          [firm, DEMO],
+        );
+      }
+    await client.query('commit');
+  } finally {
+    await client.end();
+  }
+}

@@ -17,6 +17,10 @@ const SIGNS: Readonly<Record<string, readonly string[]>> = {
   'base.conks': ['few', 'many'],
 };
 
+/** Whether an answer to a finding is a sign that the tree may fall. */
+export const isDangerSign = (key: string, answer: string | undefined): boolean =>
+  answer !== undefined && (SIGNS[key]?.includes(answer) ?? false);
+
 /** That a tree may fall or break, and why it is said. */
 export interface Danger {
   /** Signs that were seen. */
@@ -51,7 +55,7 @@ export function dangerOf(
   evidence: readonly Evidence[],
   mechanisms: readonly { mechanism: MechanismKey; probability: number }[],
 ): Danger | undefined {
-  const signs = evidence.filter((e) => SIGNS[e.key]?.includes(e.answer)).map((e) => e.says);
+  const signs = evidence.filter((e) => isDangerSign(e.key, e.answer)).map((e) => e.says);
   const possible = mechanisms
     .filter((m) => FALLS.includes(m.mechanism) && m.probability >= MAY_FALL)
     .map(({ mechanism, probability }) => ({ mechanism, label: MECHANISMS[mechanism].label, probability }));

@@ -1,6 +1,6 @@
 export * from './causes';
 export * from './clientWords';
-export { dangerOf, dangerReasons, MAY_FALL, type Danger } from './danger';
+export { dangerOf, dangerReasons, isDangerSign, MAY_FALL, type Danger } from './danger';
 export * from './evidence';
 export * from './explain';
 export * from './facts';

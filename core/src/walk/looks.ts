@@ -2,7 +2,7 @@ import type { Question } from '../base/question';
 import type { Visit } from '../casefile/model';
 import { BASE_QUESTIONS } from '../base/questions';
 import { CROWN_QUESTIONS } from '../crown/questions';
-import type { Evidence, JudgementTable } from '../diagnosis';
+import { isDangerSign, type Evidence, type JudgementTable } from '../diagnosis';
 
 const also = (questions: readonly Question[], key: string) => questions.find((q) => q.key === key)!;
 
@@ -110,3 +110,20 @@ export const withWalk = (walk: readonly Evidence[], before: readonly Evidence[])
   ...walk,
   ...before.filter((e) => !walk.some((w) => w.key === e.key)),
 ];
+
+/**
+ * A visit with the signs of danger that walk-rounds saw after it: what is prescribed at it waits for them, though the
+ * round was only a look. Nothing else of a round changes what the visit found.
+ */
+export function withLaterDanger<V extends Visit>(visit: V, visits: readonly Visit[]): V {
+  const later = visits
+    .filter((v) => isWalk(v) && v.date > visit.date)
+    .sort((a, b) => a.date.localeCompare(b.date))
+    .flatMap((v) => v.findings.filter((f) => isDangerSign(f.key, f.answer)));
+  if (later.length === 0) return visit;
+  const newest = new Map(later.map((f) => [f.key, f]));
+  return {
+    ...visit,
+    findings: [...visit.findings.filter((f) => !newest.has(f.key)), ...newest.values()],
+  };
+}

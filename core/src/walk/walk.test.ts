@@ -1,7 +1,7 @@
 import type { Finding, Tree, Visit } from '../casefile';
 import { verdictOf } from '../diagnosis';
 import { profileOf } from '../profile';
-import { byUrgency, QUICK_LOOKS, triage, visitToJudge, withWalk } from './index';
+import { byUrgency, QUICK_LOOKS, triage, visitToJudge, withLaterDanger, withWalk } from './index';
 
 const tree: Tree = { label: 'T', species: 'x', plantedYear: 2014 };
 const looked = (answers: Record<string, string>, of: Tree = tree) => {
@@ -69,4 +69,32 @@ test('a walk-round adds to the visit before it and replaces nothing but what it 
     ['base.conks', 'many'],
     ['probe.drain', 'standing'],
   ]);
+});
+
+test('a sign of danger seen on a round after the visit stands in the visit; a round that saw none changes nothing', () => {
+  const full: Visit = {
+    date: '2026-05-01',
+    findings: [{ key: 'base.conks', answer: 'none' }],
+    profiles: [{ bearing: 0, mulch: [], fill: [] }],
+    probes: [],
+    decisions: [],
+  };
+  const round = (date: string, answer: string): Visit => ({
+    date,
+    walk: true,
+    findings: [
+      { key: 'base.conks', answer },
+      { key: 'look.density', answer: 'thin' },
+    ],
+    profiles: [],
+    probes: [],
+    decisions: [],
+  });
+  const danger = (...visits: Visit[]) => {
+    const visit = withLaterDanger(full, [full, ...visits]);
+    return verdictOf(tree, [], visit, profileOf(tree, visit)).danger?.signs.length ?? 0;
+  };
+  expect(danger(round('2026-08-01', 'many'))).toBe(1);
+  expect(danger(round('2026-04-01', 'many'))).toBe(0);
+  expect(withLaterDanger(full, [full, round('2026-08-01', 'none')])).toBe(full);
 });

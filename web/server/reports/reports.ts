@@ -4,6 +4,7 @@ import { VERDICT_ENGINE, reweigh, tableFor, type FirmTable, type Verdict } from 
 import { PRESCRIPTION_ENGINE } from '@undrel/core/prescription';
 import type { Tree, TreeEvent } from '@undrel/core/casefile';
 import type { UnitSystem } from '@undrel/core/units';
+import { visitToJudge, withLaterDanger } from '@undrel/core/walk';
 import type { ReportContent, ReportHead, Wording, WeighedAgain } from '../../protocol/report';
 import { itemsBelow, visitFrom } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
@@ -37,7 +38,11 @@ export async function openDraft(
   const visits = itemsBelow(loaded.items, 'visit', treeId).sort((a, b) =>
     b.values.date.localeCompare(a.values.date),
   );
-  const visit = visitId === undefined ? visits[0] : visits.find((v) => v.id === visitId);
+  const read = visits.map((v) => ({ id: v.id, visit: visitFrom(loaded.items, v) }));
+  const all = read.map((r) => r.visit);
+  // A walk-round replaces no prescription; what it saw of danger stands before it.
+  const judged = visitToJudge(all);
+  const visit = read.find((r) => (visitId === undefined ? r.visit === judged : r.id === visitId));
   if (!visit) return undefined;
   const head = await db.row<ReportHead>(sql.DRAFT_OF, [visit.id]);
   const client = await db.row<{ client: string }>(sql.CLIENT_OF_TREE, [treeId]);
@@ -48,8 +53,8 @@ export async function openDraft(
     source: {
       tree: loaded.items.find((i) => i.kind === 'tree')!.values as Tree,
       events: itemsBelow(loaded.items, 'event', treeId).map((e) => e.values as TreeEvent),
-      visit: visitFrom(loaded.items, visit),
-      visits: visits.map((v) => visitFrom(loaded.items, v)),
+      visit: visitId === undefined ? withLaterDanger(visit.visit, all) : visit.visit,
+      visits: all,
       property: loaded.property.name,
       client: client?.client ?? '',
       firm: viewer.firmName,

@@ -175,7 +175,7 @@ test('the penetrometer is pushed, its files come in, and what it tells changes t
   await page.getByText('Water: infiltration and percolation').click();
   const ring = page.getByRole('group', { name: 'Infiltration ring' });
   await ring.getByRole('button', { name: 'Start: it is filled' }).click();
-  await ring.getByLabel('Fallen since it was filled').fill('1');
+  await ring.getByLabel('Fallen since it was filled').fill('0.05');
   await page.waitForTimeout(1100);
   await ring.getByRole('button', { name: 'Read now' }).click();
   await expect(ring.getByRole('listitem')).toHaveCount(1);

@@ -34,7 +34,7 @@ export function SaveState({ control, system }: { control: CaseControl; system: U
     if (troubles === 0) setOpen(false);
   }, [troubles]);
   return (
-    <div className="h-[44px] w-[10.5rem] sm:w-[17rem] shrink-0 flex items-center justify-end text-right leading-tight text-sm">
+    <div className="h-[44px] w-[10.5rem] sm:w-[13rem] shrink-0 flex items-center justify-end text-right leading-tight text-sm">
       <p
         role="status"
         className={`line-clamp-2 ${bad ? 'text-harm font-semibold' : 'text-muted'}`}

@@ -29,6 +29,9 @@ create function auth_tried(attempt uuid) returns void language sql security defi
   update signin_attempts set ok = true, at = clock_timestamp() where id = attempt;
 $$;
 
+drop function auth_failures(text, text, interval);
+drop function auth_note_attempt(text, text, boolean);
+
 -- An invitation may be taken back, and does not outlive the owner who made it.
 alter table invitations add column revoked_at timestamptz;
 create or replace function auth_invitation(wanted_token_hash bytea)

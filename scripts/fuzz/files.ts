@@ -1,17 +1,5 @@
 import { readFileSync } from 'node:fs';
 
-/** Numbers between 0 and 1 from a seed, the same each time (mulberry32, public domain; from memory). */
-export function numbersFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 const pair = (code: number, value: string | number) => `${code}\n${value}`;
 const drawing = (entities: string[], blocks: string[] = []) =>
   [

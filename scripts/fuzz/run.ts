@@ -3,7 +3,8 @@ import { walkInventory } from '../../core/cli/walk';
 import { readDig, rootsFromGeoJson, rootsFromRows } from '../../core/src/roots';
 import { layoutOf, pushesFromRows, type PushLayout } from '../../core/src/soil';
 import { ALONE, beside, TooLong } from '../../web/server/beside';
-import { numbersFrom, SEEDS, spoilt, type Importer } from './files';
+import { seeded } from '../../core/src/growth/random';
+import { SEEDS, spoilt, type Importer } from './files';
 
 const TODAY = '2026-06-01';
 const rowsOf = (text: string) =>
@@ -53,7 +54,7 @@ export async function fuzz(
   seed: number,
   onProgress?: (done: number) => void,
 ): Promise<FuzzResult> {
-  const random = numbersFrom(seed);
+  const random = seeded(seed);
   const importers = Object.keys(SEEDS) as Importer[];
   const result: FuzzResult = { files: 0, crashes: [], stopped: [], slowest: [] };
   const plain = importers.flatMap((importer) => SEEDS[importer].map((text) => ({ importer, text })));

@@ -12,7 +12,7 @@ function stateOf({ saving, state, kept }: CaseControl): { text: string; bad: boo
   const waiting = state.unsaved.size;
   const where = kept
     ? `${waiting} kept on this device`
-    : `${waiting} in this page alone: the device takes no more. Leave it open`;
+    : `${waiting} not kept, the device is full; leave this open`;
   if (state.conflicts.length > 0) return { text: `${state.conflicts.length} to settle`, bad: true };
   if (saving === 'away') return { text: `Not reached: ${where}`, bad: true };
   if (saving === 'signed out') return { text: `Signed out: ${where}`, bad: true };

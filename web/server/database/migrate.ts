@@ -36,7 +36,7 @@ const WRITABLE = [
 
 /** What answers before a firm is known; nobody else may ask it. */
 const BEFORE_A_FIRM =
-  'auth_account, auth_failures, auth_note_attempt, auth_try, auth_tried, auth_enter, auth_invitation, auth_offer, auth_approve';
+  'auth_account, auth_try, auth_tried, auth_enter, auth_invitation, auth_offer, auth_approve';
 
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL;

@@ -151,7 +151,7 @@ async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
 
 /** A document for those who edit: headings, tables and drawings of a word processor. */
 /** Characters that no XML file may hold; a word processor refuses a file with one. */
-const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
+const CONTROL = /[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu;
 
 /** A document without them, wherever they stand. */
 const withoutControl = <T>(value: T): T =>

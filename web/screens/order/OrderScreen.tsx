@@ -67,7 +67,7 @@ export function OrderScreen(props: {
           <p className="text-muted">
             {props.property}, {tree.species}; prescribed on the visit of {props.visitDate}.
           </p>
-          <SaveState control={control} system={system} />
+          <SaveState control={control} system={system} at="start" />
         </header>
         {order.never.length > 0 && (
           <p className="border-[3px] border-harm px-3 py-2 mb-3 text-lg font-bold" data-testid="never">

@@ -31,7 +31,7 @@ export function NextStep(props: StationProps & { station: StationKey; children: 
           {label} next
         </button>
       )}
-      <p className="text-sm flex-1 min-w-0 line-clamp-2 leading-tight">
+      <p className="text-sm flex-1 min-w-0 line-clamp-2 leading-tight invisible md:visible lg:invisible 2xl:visible">
         {station === 'prescription'
           ? 'preview, wording, issue'
           : left

@@ -25,7 +25,16 @@ function stateOf({ saving, state, kept }: CaseControl): { text: string; bad: boo
  * Whether everything is saved, in a place of its own size that nothing said there changes. What has to be settled or was
  * refused opens over the page when it is pressed, so that nothing moves or comes up under a thumb.
  */
-export function SaveState({ control, system }: { control: CaseControl; system: UnitSystem }) {
+export function SaveState({
+  control,
+  system,
+  at = 'end',
+}: {
+  control: CaseControl;
+  system: UnitSystem;
+  /** Which end of its place the words stand at. */
+  at?: 'start' | 'end';
+}) {
   const { saving, state } = control;
   const { text, bad } = stateOf(control);
   const troubles = state.conflicts.length + state.refusals.size;
@@ -34,7 +43,9 @@ export function SaveState({ control, system }: { control: CaseControl; system: U
     if (troubles === 0) setOpen(false);
   }, [troubles]);
   return (
-    <div className="h-[44px] w-[10.5rem] sm:w-[13rem] shrink-0 flex items-center justify-end text-right leading-tight text-sm">
+    <div
+      className={`h-[44px] w-[10.5rem] sm:w-[13rem] shrink-0 flex items-center leading-tight text-sm ${at === 'end' ? 'justify-end text-right' : ''}`}
+    >
       <p
         role="status"
         className={`line-clamp-2 ${bad ? 'text-harm font-semibold' : 'text-muted'}`}

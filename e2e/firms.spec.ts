@@ -52,7 +52,7 @@ test('an invitation by link, a wrong password, sign out everywhere', async ({ br
   const email = `new-${Date.now()}@quillrow.example`;
   await owner.getByLabel('E-mail').fill(email);
   await owner.getByRole('button', { name: 'Make a link' }).click();
-  const link = await owner.getByLabel(/Send this link/).inputValue();
+  const link = await owner.getByLabel(/^Mailed to/).inputValue();
 
   const guest = await (await browser.newContext()).newPage();
   await guest.goto(link);

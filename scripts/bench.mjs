@@ -157,7 +157,7 @@ async function fill(url) {
 
 async function demoSession(url) {
   const code = `
-    import { signIn } from './web/server/accounts/session';
+    import { signIn } from './web/server/accounts/signIn';
     import { pool } from './web/server/database/transaction';
     const s = await signIn('consultant@quillrow.example', 'kelpworth-linden', { address: 'bench', agent: 'bench' });
     console.log(s.ok ? s.token : s.reason);

@@ -2,15 +2,19 @@
 
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { changePassword, isSecure, sessionCookie } from '@/server/accounts/session';
+import { changePassword } from '@/server/accounts/password';
+import { isSecure, sessionCookie } from '@/server/accounts/session';
 import { CLOSE_SESSION, CLOSE_SESSIONS_OF } from '@/server/accounts/sql';
 import { origin, signedIn } from '@/server/accounts/viewer';
 import type { PasswordState } from '@/screens/account/AccountScreen';
 
 export async function changePasswordAction(_: PasswordState, form: FormData): Promise<PasswordState> {
-  const from = await origin();
-  const problem = await signedIn((db, viewer) =>
-    changePassword(db, viewer, String(form.get('current') ?? ''), String(form.get('next') ?? ''), from),
+  const viewer = await signedIn(async (_db, person) => person);
+  const problem = await changePassword(
+    viewer,
+    String(form.get('current') ?? ''),
+    String(form.get('next') ?? ''),
+    await origin(),
   );
   return problem ? { problem } : { told: 'Changed. Other devices are signed out.' };
 }

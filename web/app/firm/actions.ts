@@ -1,12 +1,15 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { headers } from 'next/headers';
-import { loadFirm, revokeInvitation, saveFirm, setPerson } from '@/server/accounts/firm';
+import { listPeople, loadFirm, revokeInvitation, saveFirm, setPerson } from '@/server/accounts/firm';
 import { ROLES, type Role } from '@/protocol/roles';
-import { invite } from '@/server/accounts/session';
+import { invite } from '@/server/accounts/invitations';
+import { ownersReset, resetLink } from '@/server/accounts/reset';
+import { takeOffSecondStep } from '@/server/accounts/secondStep';
 import { allowed } from '@/server/accounts/viewer';
-import type { FirmState, InviteState } from '@/screens/account/FirmScreen';
+import { ownAddress } from '@/server/address';
+import { mailer } from '@/server/mail/mailer';
+import type { FirmState, InviteState, PersonState } from '@/screens/account/FirmScreen';
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();
 const roleIn = (form: FormData): Role | undefined => ROLES.find((r) => r === form.get('role'));
@@ -51,24 +54,45 @@ export async function inviteAction(_: InviteState, form: FormData): Promise<Invi
   if (!role) return { ...given, problem: `Role: “${given.role}” is not one of ${ROLES.join(', ')}.` };
   if (!/^[^\s@]+@[^\s@]+$/.test(given.email))
     return { ...given, problem: `E-mail: “${given.email}” is not an address.` };
-  const made = await allowed('manage', async (db) => ({ token: await invite(db, given.email, role) }));
+  const made = await allowed('manage', async (db, viewer) => ({
+    token: await invite(db, given.email, role),
+    firm: viewer.firmName,
+  }));
   if ('problem' in made) return { ...given, problem: made.problem };
-  const list = await headers();
-  const scheme = list.get('x-forwarded-proto') ?? 'http';
+  const link = new URL(`/invite/${made.token}`, await ownAddress()).toString();
+  const mailed = await mailInvitation(given.email, made.firm, link);
   revalidatePath('/firm');
-  return { email: '', role: given.role, link: `${scheme}://${list.get('host')}/invite/${made.token}` };
+  return { email: '', role: given.role, link, mailed: mailed ? given.email : undefined };
 }
 
-export async function setPersonAction(
-  _: { problem?: string },
-  form: FormData,
-): Promise<{ problem?: string }> {
+/** Mails an invitation where this server sends mail; whether it does. */
+async function mailInvitation(to: string, firm: string, link: string): Promise<boolean> {
+  const send = mailer();
+  if (!send) return false;
+  try {
+    await send({
+      to,
+      subject: `${firm} invites you to Undrel`,
+      text: `${firm} invites you to work with them in Undrel.\n\n${link}\n\nThe link works once, for seven days.`,
+    });
+    return true;
+  } catch (error) {
+    console.error(`an invitation was not mailed: ${error instanceof Error ? error.message : String(error)}`);
+    return false;
+  }
+}
+
+export async function setPersonAction(_: PersonState, form: FormData): Promise<PersonState> {
+  const id = text(form, 'id');
+  const wanted = text(form, 'do');
+  if (wanted === 'link') return passwordLink(id);
+  if (wanted === 'second') return secondStepOff(id);
   const role = roleIn(form);
   if (!role) return { problem: `Role: “${text(form, 'role')}” is not one of ${ROLES.join(', ')}.` };
   const answer = await allowed('manage', async (db) => ({
     refused: await setPerson(
       db,
-      text(form, 'id'),
+      id,
       role,
       form.get('shut') === 'out' || (form.get('shut') === null && form.get('was') === 'out'),
       Number(form.get('version')),
@@ -76,6 +100,34 @@ export async function setPersonAction(
   }));
   revalidatePath('/firm');
   return { problem: 'problem' in answer ? answer.problem : answer.refused };
+}
+
+/** A link with which a person of the firm chooses a new password. */
+async function passwordLink(id: string): Promise<PersonState> {
+  const answer = await allowed('manage', async (db, viewer) => ({
+    viewer,
+    person: (await listPeople(db)).find((p) => p.id === id && !p.disabled),
+  }));
+  if ('problem' in answer) return { problem: answer.problem };
+  if (!answer.person) return { problem: 'This person is shut out or gone; the page shows it now.' };
+  const link = resetLink(await ownAddress(), await ownersReset(answer.viewer, id));
+  return {
+    link,
+    told: `Give ${answer.person.name} this link for a new password; it works once, within a day, and is not shown again.`,
+  };
+}
+
+/** For who has lost phone and passkeys: the password alone does again. */
+async function secondStepOff(id: string): Promise<PersonState> {
+  const answer = await allowed('manage', async (db) => {
+    await takeOffSecondStep(db, id);
+    return { name: (await listPeople(db)).find((p) => p.id === id)?.name };
+  });
+  revalidatePath('/firm');
+  if ('problem' in answer) return { problem: answer.problem };
+  return {
+    told: `The second step of ${answer.name ?? 'this person'} is off; they are signed out everywhere.`,
+  };
 }
 
 /** Takes back an invitation that nobody has taken up. */

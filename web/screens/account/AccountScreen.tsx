@@ -4,7 +4,9 @@ import Link from 'next/link';
 import { usePreferences } from '../shell/preferences';
 import { THEMES } from '../shell/themes';
 import { TopBar } from '../shell/TopBar';
+import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
+import { SecondStep, type SecondStepActs } from './SecondStep';
 
 export interface PasswordState {
   told?: string;
@@ -18,6 +20,8 @@ export function AccountScreen(props: {
   role: string;
   sessions: { id: string; seen: string; agent: string; here: boolean }[];
   changePassword: (state: PasswordState, form: FormData) => Promise<PasswordState>;
+  second: Omit<Parameters<typeof SecondStep>[0], 'acts'>;
+  secondActs: SecondStepActs;
   signOut: () => Promise<void>;
   signOutEverywhere: () => Promise<void>;
 }) {
@@ -81,16 +85,15 @@ export function AccountScreen(props: {
               <span className="block text-sm">New password, at least 10 characters</span>
               <input className="w-full" type="password" name="next" autoComplete="new-password" required />
             </label>
-            <div className="sm:col-span-2 flex items-center gap-3">
+            <div className="sm:col-span-2 flex flex-wrap items-center gap-3">
               <button className="act" disabled={changing}>
                 Change password
               </button>
-              <p role="status">
-                {password.problem ? <span className="text-harm">{password.problem}</span> : password.told}
-              </p>
+              <Said problem={password.problem} told={password.told} className="flex-1 min-w-[14rem]" />
             </div>
           </form>
         </section>
+        <SecondStep {...props.second} acts={props.secondActs} />
         <section>
           <h2>Signed in</h2>
           <ul>

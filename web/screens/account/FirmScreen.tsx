@@ -1,6 +1,7 @@
 'use client';
 
 import { TopBar } from '../shell/TopBar';
+import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
 
 export interface FirmState {
@@ -15,7 +16,15 @@ export interface InviteState {
   email: string;
   role: string;
   link?: string;
+  /** Whom the link was mailed to, where mail is sent. */
+  mailed?: string;
   problem?: string;
+}
+export interface PersonState {
+  problem?: string;
+  told?: string;
+  /** A link with which a person chooses a new password, shown once. */
+  link?: string;
 }
 export interface PersonRow {
   id: string;
@@ -24,6 +33,7 @@ export interface PersonRow {
   role: string;
   version: number;
   disabled: boolean;
+  secondStep: boolean;
 }
 
 const ROLE_WORDS: Record<string, string> = {
@@ -35,6 +45,27 @@ const ROLE_WORDS: Record<string, string> = {
 
 type Act<S> = (state: S, form: FormData) => Promise<S>;
 
+/** A place for a link that is shown once, of one height whatever it shows. */
+function LinkPlace(props: { link?: string; problem?: string; label: string; before: string }) {
+  return (
+    <div className="h-[6.2rem] overflow-y-auto my-2">
+      {props.link ? (
+        <label className="told block" role="status">
+          <span className="block">{props.label}</span>
+          <input
+            className="w-full num"
+            readOnly
+            value={props.link}
+            onFocus={(event) => event.target.select()}
+          />
+        </label>
+      ) : (
+        <Said problem={props.problem} told={<span className="text-muted">{props.before}</span>} lines={3} />
+      )}
+    </div>
+  );
+}
+
 /** The firm's settings and people. */
 export function FirmScreen(props: {
   firm: FirmState;
@@ -44,19 +75,19 @@ export function FirmScreen(props: {
   me: string;
   save: Act<FirmState>;
   invite: Act<InviteState>;
-  setPerson: Act<{ problem?: string }>;
+  setPerson: Act<PersonState>;
   revoke: Act<{ problem?: string }>;
 }) {
   const [firm, saveFirm, savingFirm] = useKeptForm(props.save, props.firm);
   const [invited, invite, inviting] = useKeptForm(props.invite, { email: '', role: 'consultant' });
   const [revoked, revoke] = useKeptForm(props.revoke, {});
-  const [person, setPerson] = useKeptForm(props.setPerson, {});
+  const [person, setPerson] = useKeptForm<PersonState>(props.setPerson, {});
   return (
     <div className="min-h-dvh">
       <TopBar>
         <strong>Firm</strong>
       </TopBar>
-      <main className="p-4 lg:p-8 max-w-3xl space-y-8">
+      <main className="p-4 lg:p-8 max-w-5xl space-y-8">
         <section>
           <h1>{firm.name}</h1>
           <form action={saveFirm} key={firm.version} className="grid sm:grid-cols-3 gap-3 mt-3">
@@ -94,19 +125,23 @@ export function FirmScreen(props: {
                 <button className="act" disabled={savingFirm}>
                   Save
                 </button>
-                <p role="status">
-                  {firm.problem ? <span className="text-harm">{firm.problem}</span> : firm.told}
-                </p>
+                <Said problem={firm.problem} told={firm.told} className="flex-1" />
               </div>
             )}
           </form>
         </section>
         <section>
           <h2>People</h2>
-          {person.problem && (
-            <p role="alert" className="wrong my-2">
-              {person.problem}
-            </p>
+          {props.mayManage && (
+            <LinkPlace
+              problem={person.problem}
+              link={person.link}
+              label={person.told ?? ''}
+              before={
+                person.told ??
+                'For a forgotten password, make a link here. For a lost phone or passkey, take the second step off.'
+              }
+            />
           )}
           <ul>
             {props.people.map((p) => (
@@ -136,6 +171,26 @@ export function FirmScreen(props: {
                       <button className="link" name="shut" value={p.disabled ? 'in' : 'out'}>
                         {p.disabled ? 'Let in' : 'Shut out'}
                       </button>
+                      {!p.disabled && (
+                        <button
+                          className="link"
+                          name="do"
+                          value="link"
+                          aria-label={`Link for a new password of ${p.name}`}
+                        >
+                          Password link
+                        </button>
+                      )}
+                      {p.secondStep && (
+                        <button
+                          className="link"
+                          name="do"
+                          value="second"
+                          aria-label={`Take the second step off ${p.name}`}
+                        >
+                          Take second step off
+                        </button>
+                      )}
                     </>
                   ) : (
                     <span>{p.role}</span>
@@ -167,26 +222,16 @@ export function FirmScreen(props: {
                 Make a link
               </button>
             </form>
-            {invited.problem && (
-              <p role="alert" className="wrong my-2">
-                {invited.problem}
-              </p>
-            )}
-            {invited.link && (
-              <div className="told my-3">
-                <label>
-                  <span className="block">
-                    Send this link; it works once, for seven days, and is not shown again.
-                  </span>
-                  <input
-                    className="w-full num"
-                    readOnly
-                    value={invited.link}
-                    onFocus={(event) => event.target.select()}
-                  />
-                </label>
-              </div>
-            )}
+            <LinkPlace
+              problem={invited.problem}
+              link={invited.link}
+              label={
+                invited.mailed
+                  ? `Mailed to ${invited.mailed}. The link works once, for seven days, and is not shown again.`
+                  : 'Send this link; it works once, for seven days, and is not shown again.'
+              }
+              before="Whoever opens the link chooses a name and a password, and is in."
+            />
             {props.invitations.length > 0 && (
               <ul className="mt-2" aria-label="Invitations waiting">
                 {props.invitations.map((i) => (
@@ -204,9 +249,7 @@ export function FirmScreen(props: {
                 ))}
               </ul>
             )}
-            <p role="alert" className="text-harm min-h-[1.5rem]">
-              {revoked.problem}
-            </p>
+            <Said problem={revoked.problem} lines={1} />
           </section>
         )}
       </main>

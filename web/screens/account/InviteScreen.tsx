@@ -1,5 +1,6 @@
 'use client';
 
+import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
 
 export interface AcceptState {
@@ -38,14 +39,10 @@ export function InviteScreen(props: {
           <span className="block text-sm">Password, at least 10 characters</span>
           <input className="w-full" type="password" name="password" required autoComplete="new-password" />
         </label>
-        {state.problem && (
-          <p role="alert" className="wrong">
-            {state.problem}
-          </p>
-        )}
         <button className="act" disabled={busy}>
           Join
         </button>
+        <Said problem={state.problem} />
       </form>
     </main>
   );

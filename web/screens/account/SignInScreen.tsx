@@ -1,7 +1,10 @@
 'use client';
 
+import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
+import { signInByPasskey, type PasskeySignIn } from './passkey';
 
 interface State {
   email: string;
@@ -11,10 +14,14 @@ interface State {
 /** Sign in, and on a demo the one click that goes straight in. */
 export function SignInScreen(props: {
   signIn: (state: State, form: FormData) => Promise<State>;
+  /** Said on coming here, until the form says something else. */
+  told: string | undefined;
+  passkey: PasskeySignIn;
   enterDemo: (() => Promise<void>) | undefined;
   picture: ReactNode;
 }) {
   const [state, act, busy] = useKeptForm(props.signIn, { email: '' });
+  const [key, useKey, asking] = useKeptForm<{ problem?: string }>(() => signInByPasskey(props.passkey), {});
   return (
     <main className="min-h-dvh grid lg:grid-cols-[minmax(0,1fr)_480px]">
       <div className="bg-paper border-b-2 lg:border-b-0 lg:border-r-2 border-ink relative overflow-hidden min-h-[34dvh]">
@@ -52,17 +59,22 @@ export function SignInScreen(props: {
               required
             />
           </label>
-          {state.problem && (
-            <p role="alert" className="wrong">
-              {state.problem}
-            </p>
-          )}
           <button className="act w-full" disabled={busy}>
             {busy ? 'Signing in…' : 'Sign in'}
           </button>
+          <Said problem={state.problem} told={props.told} />
+        </form>
+        <form action={useKey} className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
+          <button className="quiet" disabled={asking}>
+            Sign in with a passkey
+          </button>
+          <Link href="/sign-in/forgotten" className="link inline-flex items-center">
+            Forgotten password?
+          </Link>
+          <Said problem={key.problem} className="w-full" lines={1} />
         </form>
         {props.enterDemo && (
-          <form action={props.enterDemo} className="mt-8 pt-5 border-t border-hair">
+          <form action={props.enterDemo} className="mt-3 pt-5 border-t border-hair">
             <p className="mb-2">This is the demo of Quillrow Tree Advisory; everything in it is made up.</p>
             <button className="quiet w-full">Enter as the consultant</button>
           </form>

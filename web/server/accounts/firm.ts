@@ -25,6 +25,7 @@ export interface Person {
   role: Role;
   version: number;
   disabled: boolean;
+  secondStep: boolean;
 }
 
 export const loadFirm = async (db: Db): Promise<Firm> => (await db.row<Firm>(sql.FIRM))!;

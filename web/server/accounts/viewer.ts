@@ -3,7 +3,8 @@ import { redirect } from 'next/navigation';
 import type { Db } from '../database/transaction';
 import { may, type Deed } from '../../protocol/roles';
 import { refusalOf } from '../database/refusals';
-import { asSession, isSecure, sessionCookie, sessionToken, type Origin, type Viewer } from './session';
+import type { Origin } from './attempts';
+import { asSession, isSecure, sessionCookie, sessionToken, type Viewer } from './session';
 
 export type Work<T> = (db: Db, viewer: Viewer) => Promise<T>;
 

@@ -13,6 +13,10 @@ const WRITABLE = [
   'users',
   'sessions',
   'invitations',
+  'authenticator_apps',
+  'passkeys',
+  'recovery_codes',
+  'signin_steps',
   'clients',
   'properties',
   'trees',
@@ -36,7 +40,7 @@ const WRITABLE = [
 
 /** What answers before a firm is known; nobody else may ask it. */
 const BEFORE_A_FIRM =
-  'auth_account, auth_try, auth_tried, auth_enter, auth_invitation, auth_offer, auth_approve';
+  'auth_account, auth_try, auth_tried, auth_enter, auth_invitation, auth_step_open, auth_step, auth_step_take, auth_passkey, auth_offer, auth_approve';
 
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL;
@@ -100,7 +104,9 @@ async function grant(client: pg.Client, appUrl: string): Promise<void> {
   const to = client.escapeIdentifier(role);
   await client.query(`grant usage on schema public to ${to}`);
   await client.query(`grant select, insert, update on ${WRITABLE.join(', ')} to ${to}`);
-  await client.query(`grant delete on sessions to ${to}`);
+  await client.query(
+    `grant delete on sessions, authenticator_apps, passkeys, recovery_codes, signin_steps to ${to}`,
+  );
   // What was offered is made and taken back; only the holder of its link approves it.
   await client.query(`revoke update on offers from ${to}`);
   await client.query(`grant select, insert, update (revoked_at) on offers to ${to}`);

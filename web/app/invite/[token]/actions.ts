@@ -1,7 +1,7 @@
 'use server';
 
 import { redirect } from 'next/navigation';
-import { acceptInvitation } from '@/server/accounts/session';
+import { acceptInvitation } from '@/server/accounts/invitations';
 import { keepSession, origin } from '@/server/accounts/viewer';
 import type { AcceptState } from '@/screens/account/InviteScreen';
 

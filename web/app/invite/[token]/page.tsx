@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { InviteScreen } from '@/screens/account/InviteScreen';
-import { findInvitation } from '@/server/accounts/session';
+import { findInvitation } from '@/server/accounts/invitations';
 import { acceptAction } from './actions';
 
 export const metadata: Metadata = { title: 'Join' };

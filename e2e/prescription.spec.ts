@@ -53,11 +53,13 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   const roots = page.getByRole('region', { name: 'Root by root' });
   await expect(roots.getByText(/Not before stage 2|Stays: with the others gone too/).first()).toBeVisible();
   const limits = page.getByRole('region', { name: 'What the plan keeps to' });
-  await expect(limits.getByText('Weighing what each limit costs…')).toHaveCount(0);
+  await expect(page.getByText('Weighing what each limit costs…')).toHaveCount(0);
   await limits.getByLabel('Root cross-section lost in a stage').fill('120');
-  await expect(limits.getByRole('alert')).toHaveText(
-    'Root cross-section lost in a stage: 120 is outside 0 to 100 %.',
-  );
+  await expect(
+    page
+      .getByRole('alert')
+      .filter({ hasText: 'Root cross-section lost in a stage: 120 is outside 0 to 100 %.' }),
+  ).toBeVisible();
   await limits.getByLabel('Root cross-section lost in a stage').fill('60');
   await limits.getByLabel('Lost in all stages').fill('90');
   await limits.getByLabel('Thicker roots go one a stage').fill('40');
@@ -175,7 +177,7 @@ test('from the prescription to an option approved on a phone and a crew order ti
   await page.getByLabel('Worth of this tree, EUR').fill('8000');
   await expect(page.getByRole('table', { name: 'What each option leaves' })).toBeVisible();
   await page.getByRole('button', { name: 'Keep with the tree' }).click();
-  await expect(page.getByRole('button', { name: 'Keep with the tree' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Keep with the tree' })).toBeDisabled();
   await page.reload();
   await expect(page.getByLabel('Worth of this tree, EUR')).toHaveValue('8000');
 
@@ -245,10 +247,10 @@ test('a rate that is no amount is named, and nothing typed is lost', async ({ pa
   await crew.fill('sixty');
   await page.getByLabel('Currency').fill('EUX');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Currency' })).toContainText('ISO 4217');
+  await expect(page.getByRole('alert').filter({ hasText: 'Currency' })).toContainText('ISO 4217');
   await page.getByLabel('Currency').fill('EUR');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Crew' })).toContainText(
+  await expect(page.getByRole('alert').filter({ hasText: 'Crew' })).toContainText(
     'Crew: “sixty” is not an amount; allowed: 0 to 100000, at most 2 decimals.',
   );
   await expect(crew).toHaveValue('sixty');

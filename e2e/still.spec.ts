@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo } from './enter';
+import { enterDemo, signIn } from './enter';
 
 /** Where everything that can be pressed stands, by what it is called and how many of that name came before. */
 const places = (page: Page): Promise<Record<string, string>> =>
@@ -111,3 +111,208 @@ test.describe('nothing that can be pressed moves while messages come and go', ()
     });
   }
 });
+
+/** Where everything that can be pressed is seen, by name; what floats is left out. */
+const seen = (page: Page): Promise<Record<string, string>> =>
+  page.evaluate(() => {
+    const found: Record<string, string> = {};
+    const count = new Map<string, number>();
+    for (const el of document.querySelectorAll<HTMLElement>(
+      'button, a[href], input, select, textarea, summary, [role="checkbox"], [role="radio"]',
+    )) {
+      const box = el.getBoundingClientRect();
+      const floats = el.closest('[data-radix-popper-content-wrapper], section[role="alert"]');
+      if (floats || box.width === 0 || box.height === 0 || !el.checkVisibility()) continue;
+      const label =
+        el.getAttribute('aria-label') ?? (el.id || el.getAttribute('name') || el.textContent) ?? '';
+      const name = `${el.tagName} ${label}`.slice(0, 80);
+      const nth = count.get(name) ?? 0;
+      count.set(name, nth + 1);
+      found[`${name} #${nth}`] = `${Math.round(box.left)},${Math.round(box.top)}`;
+    }
+    return found;
+  });
+
+/** Nothing is seen anywhere else than it was. */
+async function unmoved(page: Page, before: Record<string, string>, when: string): Promise<void> {
+  const now = await seen(page);
+  const moved = Object.entries(before).filter(([name, at]) => now[name] !== undefined && now[name] !== at);
+  expect([when, moved]).toEqual([when, []]);
+}
+
+const STATIONS = [
+  'history',
+  'base',
+  'mulch',
+  'probe',
+  'dig',
+  'soil',
+  'trenches',
+  'cuts',
+  'verdict',
+  'prescription',
+];
+
+for (const size of [PHONE, { width: 1280, height: 800 }]) {
+  test(`a wrong value in a field of any station moves nothing, ${size.width} wide`, async ({ page }) => {
+    await page.setViewportSize(size);
+    await enterDemo(page);
+    let tried = 0;
+    for (const station of STATIONS) {
+      await page.goto(`/trees/sable-katsura-14?station=${station}`);
+      const entry = page.locator('#entry');
+      await expect(entry.getByRole('heading', { level: 1 })).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      const fields = entry.locator(
+        'input[inputmode="decimal"]:enabled:visible, input[inputmode="numeric"]:enabled:visible',
+      );
+      const few = Math.min(await fields.count(), 5);
+      for (let i = 0; i < few; i++) {
+        const field = fields.nth(i);
+        const was = await field.inputValue();
+        await field.click();
+        const before = await seen(page);
+        await field.fill('99999999');
+        if ((await field.getAttribute('aria-invalid')) === 'true') {
+          tried++;
+          await expect(page.getByRole('alert').filter({ hasText: /\d/ }).first()).toBeVisible();
+          await unmoved(page, before, `${station}, field ${i}`);
+        }
+        await field.fill(was);
+        await field.blur();
+      }
+    }
+    expect(tried).toBeGreaterThan(10);
+  });
+
+  test(`what a form answers moves nothing, ${size.width} wide`, async ({ page }) => {
+    await page.setViewportSize(size);
+    const away = async (path: string, ready: string | RegExp, press: () => Promise<void>) => {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { name: ready }).first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      await page.route('**/*', (route) =>
+        route.request().method() === 'POST' ? route.abort() : route.continue(),
+      );
+      await press();
+      await page.unroute('**/*');
+    };
+    /** Presses a button and compares once the answer is there. */
+    const answered = async (when: string, button: ReturnType<Page['getByRole']>, says: RegExp) => {
+      await button.scrollIntoViewIfNeeded();
+      await button.focus();
+      const before = await seen(page);
+      await button.click();
+      await expect(page.getByRole('alert').filter({ hasText: says }).first()).toBeVisible();
+      await unmoved(page, before, when);
+    };
+    const away_ = /not reached|did not answer/;
+    await page.goto('/sign-in');
+    await page.getByLabel('E-mail').fill('nobody@quillrow.example');
+    await page.getByLabel('Password').fill('not the password');
+    await answered('sign-in', page.getByRole('button', { name: 'Sign in', exact: true }), /do not belong/);
+    await signIn(page, 'owner');
+    await page.waitForURL('**/grounds');
+
+    await away('/account', 'Password', async () => {
+      await page.getByLabel('Present password', { exact: true }).fill('x');
+      await page.getByLabel(/^New password/).fill('y');
+      await answered('password', page.getByRole('button', { name: 'Change password' }), away_);
+      await page.getByLabel(/^Present password, for/).fill('x');
+      await answered('second step', page.getByRole('button', { name: 'Set up an authenticator app' }), away_);
+    });
+    await away('/firm', 'People', async () => {
+      await answered('firm', page.getByRole('button', { name: 'Save', exact: true }), away_);
+      await answered('role', page.getByRole('button', { name: 'Save role' }).first(), away_);
+      await page.getByLabel('E-mail').fill('a@b.example');
+      await answered('invite', page.getByRole('button', { name: 'Make a link' }), away_);
+    });
+    await away('/grounds', 'Grounds', async () => {
+      await page.getByRole('button', { name: 'Add grounds' }).click();
+      await page.getByLabel('Name').fill('Somewhere');
+      await answered('grounds', page.getByRole('button', { name: 'Add', exact: true }), away_);
+    });
+    await away('/grounds/sable-row', 'Trees', async () => {
+      await page.getByRole('button', { name: 'Edit these grounds' }).click();
+      await answered('edit grounds', page.getByRole('button', { name: 'Save', exact: true }), away_);
+      const before = await seen(page);
+      await page
+        .getByLabel(/^File to bring in/)
+        .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from('label\nA 1\n') });
+      await expect(page.getByRole('alert').filter({ hasText: away_ }).first()).toBeVisible();
+      await unmoved(page, before, 'bring in');
+    });
+    await away('/grounds/sable-row/schools', /./, async () => undefined);
+    await away('/practice', /./, () =>
+      answered('practice', page.getByRole('button', { name: 'Save', exact: true }), away_),
+    );
+    await away('/practice/rates', /^Rates/, () =>
+      answered('rates', page.getByRole('button', { name: 'Save', exact: true }), away_),
+    );
+    await away('/trees/sable-katsura-14/options', /./, () =>
+      answered('client link', page.getByRole('button', { name: 'Make a link' }), away_),
+    );
+    await away('/trees/sable-katsura-14/schools', /./, () =>
+      answered('school', page.getByRole('button', { name: /^Follow/ }).first(), away_),
+    );
+    await away('/trees/sable-katsura-14/report', 'Your words', async () => {
+      await page.getByRole('button', { name: 'Issue', exact: true }).click();
+      const before = await seen(page);
+      await page.getByRole('button', { name: 'Issue now' }).click();
+      await expect(page.getByRole('alert').filter({ hasText: away_ }).first()).toBeVisible();
+      await unmoved(page, before, 'issue');
+    });
+  });
+
+  test(`parts of a page that come late move nothing, ${size.width} wide`, async ({ page }) => {
+    await page.setViewportSize(size);
+    await enterDemo(page);
+    // From when letters have their shapes on: where each thing that can be pressed was first seen, and where else then.
+    await page.addInitScript(() => {
+      const first = new WeakMap<Element, number>();
+      const moved: string[] = [];
+      Object.assign(window, { moved });
+      const look = () => {
+        for (const el of document.querySelectorAll<HTMLElement>(
+          'button:enabled, a[href], input:enabled, select:enabled, textarea:enabled, summary',
+        )) {
+          const box = el.getBoundingClientRect();
+          if (box.height === 0 || !el.checkVisibility() || el.closest('nextjs-portal')) continue;
+          const was = first.get(el);
+          if (was !== undefined && Math.abs(was - box.top) > 1)
+            moved.push(
+              `${el.tagName} ${el.getAttribute('aria-label') ?? el.textContent ?? ''}: ${was} to ${box.top}`,
+            );
+          first.set(el, box.top);
+        }
+        requestAnimationFrame(look);
+      };
+      document.addEventListener('DOMContentLoaded', () => void document.fonts.ready.then(look));
+    });
+    const pages = [
+      ...STATIONS.map((s) => `/trees/sable-katsura-14?station=${s}`),
+      '/grounds',
+      '/grounds/sable-row',
+      '/grounds/sable-row/work',
+      '/grounds/sable-row/materials',
+      '/grounds/sable-row/schools',
+      '/grounds/lanternfield/walk',
+      '/practice',
+      '/practice/judgements',
+      '/practice/rates',
+      '/account',
+      ...['crew', 'crew/trenches', 'options', 'order', 'record', 'report', 'schools'].map(
+        (p) => `/trees/sable-katsura-14/${p}`,
+      ),
+    ];
+    const all: Record<string, string[]> = {};
+    for (const path of pages) {
+      await page.goto(path);
+      await page.waitForLoadState('networkidle');
+      await page.waitForFunction(() => !document.body.textContent?.includes('Weighing'));
+      const moved = await page.evaluate(() => (window as unknown as { moved: string[] }).moved);
+      if (moved.length > 0) all[path] = moved.slice(0, 40);
+    }
+    expect(all).toEqual({});
+  });
+}

@@ -56,11 +56,14 @@ test('bad pushes are refused by field, value and range, and what was typed stays
   await page.getByLabel('From the bark (cm)').fill('10');
   await page.getByLabel('Depth (cm)').fill('3 m');
   await page.getByLabel('Depth (cm)').press('Enter');
-  const problems = page.locator('#probe-problems');
-  await expect(problems).toContainText('Bearing: “400” is not one; allowed are N, NE, … or 0 to 360.');
-  await expect(problems).toContainText(
-    'Depth to the first root: 3 m is outside -50 cm to 150 cm. Was 3 cm meant?',
-  );
+  const says = (text: string) => page.getByRole('alert').filter({ hasText: text });
+  await expect(says('Bearing: “400” is not one; allowed are N, NE, … or 0 to 360.')).toBeVisible();
+  await expect(page.getByLabel('Bearing', { exact: true })).toBeFocused();
+  await page.getByLabel('Depth (cm)').focus();
+  await expect(
+    says('Depth to the first root: 3 m is outside -50 cm to 150 cm. Was 3 cm meant?'),
+  ).toBeVisible();
+  await expect(page.getByLabel('Bearing', { exact: true })).toHaveAttribute('aria-invalid', 'true');
   await expect(page.getByLabel('Depth (cm)')).toHaveValue('3 m');
 });
 

@@ -162,7 +162,7 @@ test('the penetrometer is pushed, its files come in, and what it tells changes t
   await columns.getByLabel('Pressure or force, unit').selectOption('N');
   await columns.getByLabel('Cone').selectOption({ label: '20.27 mm cone' });
   await columns.getByRole('button', { name: 'Bring in' }).click();
-  await expect(device.getByText('3 pushes brought in.')).toBeVisible();
+  await expect(page.getByText('3 pushes brought in.')).toBeVisible();
   await expect(device.getByTestId('tightness')).toContainText('4 pushes');
   await bring('second.csv');
   await expect(device.getByTestId('tightness')).toContainText('7 pushes');

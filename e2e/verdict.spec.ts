@@ -165,8 +165,8 @@ test('a soil sample: texture, density against the limits of that texture, and th
     mimeType: 'text/csv',
     buffer: Buffer.from('Parameter,Value,Unit\npH,8.3,\nEC,1,furlong\n'),
   });
-  await expect(lab.getByText('1 of 2 results taken into the visit.')).toBeVisible();
-  await expect(lab.getByText(/Row 3 left out, EC: unit “furlong”/)).toBeVisible();
+  await expect(page.getByText('1 of 2 results taken into the visit.')).toBeVisible();
+  await expect(page.getByText(/Row 3 left out, EC: unit “furlong”/)).toBeVisible();
   await saved(page);
   await openVerdict(page, 'sable-katsura-7');
   await expect(page.getByTestId('verdict-summary')).toContainText(/compacted soil/i);

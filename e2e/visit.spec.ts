@@ -28,6 +28,10 @@ test('a slip of the unit is asked about and what was typed stays', async ({ page
   );
   await cell.blur();
   await expect(cell).toHaveValue('30 m');
+  // The words are put away while nobody is in the field; the mark stays, and they come back with the next visit to it.
+  await expect(page.getByText('Was 30 cm meant?')).toBeHidden();
+  await expect(cell).toHaveAttribute('aria-invalid', 'true');
+  await cell.click();
   await page.getByRole('button', { name: 'Use 30 cm' }).click();
   await cell.blur();
   await expect(cell).toHaveValue('30');

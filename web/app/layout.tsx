@@ -4,6 +4,7 @@ import './globals.css';
 import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { KeepStill } from '@/screens/shell/KeepStill';
 import { PreferencesProvider } from '@/screens/shell/preferences';
 import { StyleNonce } from '@/screens/shell/StyleNonce';
 import { THEMES, type Theme } from '@/screens/shell/themes';
@@ -24,6 +25,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en" data-theme={theme} suppressHydrationWarning>
       <body>
         <StyleNonce nonce={nonce} />
+        <KeepStill />
         <PreferencesProvider theme={theme} units={units}>
           {children}
         </PreferencesProvider>

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
+import { Said } from '../../ui/Said';
 import type { DueRow, PropertyRow } from '../../protocol/grounds';
 import { TopBar } from '../shell/TopBar';
 import { useKeptForm } from '../../ui/useKeptForm';
@@ -136,17 +137,13 @@ function AddProperty({ action }: { action: (state: NewProperty, form: FormData) 
         <span className="block text-sm">Note: access, contact on site, hazards</span>
         <textarea className="w-full" name="note" rows={2} defaultValue={state.note} />
       </label>
-      {state.problem && (
-        <p role="alert" className="wrong">
-          {state.problem}
-        </p>
-      )}
       <button className="act mr-2" disabled={busy}>
         Add
       </button>
       <button type="button" className="quiet" onClick={() => setOpen(false)}>
         Cancel
       </button>
+      <Said problem={state.problem} />
     </form>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { Said } from '../../ui/Said';
 import type { OfferContent } from '../../protocol/offer';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
 import { useKeptForm } from '../../ui/useKeptForm';
@@ -135,14 +136,10 @@ export function OfferScreen(props: {
               <span className="block text-sm">A word to the firm, if you like</span>
               <textarea className="w-full" name="note" rows={2} maxLength={2000} defaultValue={state.note} />
             </label>
-            {state.problem && (
-              <p role="alert" className="wrong">
-                {state.problem}
-              </p>
-            )}
             <button className="act w-full" disabled={busy}>
               {busy ? 'Approving…' : 'Approve this option'}
             </button>
+            <Said problem={state.problem} />
             <p className="text-sm text-muted">
               Your name, the day and what you see here are kept. The link is open until {shown.expires}.
             </p>

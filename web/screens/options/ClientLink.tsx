@@ -1,6 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
+import { Said } from '../../ui/Said';
 import type { OfferHead } from '../../protocol/offer';
 import { useAlive } from '../../ui/controls/Entry';
 
@@ -73,31 +74,29 @@ export function ClientLink(props: {
         ) : (
           <p className="told">Owners and consultants make links.</p>
         )}
-        {made && 'problem' in made && (
-          <p role="alert" className="wrong">
-            {made.problem}
-          </p>
-        )}
-        {made && 'link' in made && (
-          <div>
-            <label className="block">
-              <span className="block text-sm">Send this; it is shown only now</span>
-              <input
-                className="w-full num text-sm"
-                readOnly
-                value={made.link}
-                onFocus={(e) => e.target.select()}
-              />
-            </label>
-            <button
-              type="button"
-              className="quiet mt-2"
-              onClick={() => void navigator.clipboard?.writeText(made.link).then(() => setCopied(true))}
-            >
-              {copied ? 'Copied' : 'Copy the link'}
-            </button>
-          </div>
-        )}
+        <div className={props.make ? 'h-[8rem]' : ''}>
+          {made && 'problem' in made && <Said problem={made.problem} />}
+          {made && 'link' in made && (
+            <>
+              <label className="block">
+                <span className="block text-sm">Send this; it is shown only now</span>
+                <input
+                  className="w-full num text-sm"
+                  readOnly
+                  value={made.link}
+                  onFocus={(e) => e.target.select()}
+                />
+              </label>
+              <button
+                type="button"
+                className="quiet mt-2 min-w-[9rem]"
+                onClick={() => void navigator.clipboard?.writeText(made.link).then(() => setCopied(true))}
+              >
+                {copied ? 'Copied' : 'Copy the link'}
+              </button>
+            </>
+          )}
+        </div>
         {props.offers.length > 0 && (
           <ul aria-label="Links made" className="border-t border-ink">
             {props.offers.map((o) => (

@@ -4,6 +4,7 @@ import { useState, useTransition } from 'react';
 import type { Worth } from '@undrel/core/casefile';
 import { readAmount } from '@undrel/core/costing';
 import { choiceFor, leavesOf, sensitivity, type WorthOption } from '@undrel/core/worth';
+import { Said } from '../../ui/Said';
 import { useAlive } from '../../ui/controls/Entry';
 import { moneyTens } from './OptionsTable';
 
@@ -67,11 +68,16 @@ export function WorthPart({
           />
         </label>
       </div>
-      {keep && !problem && (typed !== (kept?.asIs ?? '') || young !== (kept?.young ?? '')) && (
+      {keep && (
         <button
           type="button"
           className="quiet mt-2"
-          disabled={!alive || busy}
+          disabled={
+            !alive ||
+            busy ||
+            problem !== undefined ||
+            (typed === (kept?.asIs ?? '') && young === (kept?.young ?? ''))
+          }
           onClick={() =>
             start(async () => {
               const worth =
@@ -93,11 +99,7 @@ export function WorthPart({
           Keep with the tree
         </button>
       )}
-      {(problem ?? told?.problem) && (
-        <p role="alert" className="wrong mt-2">
-          {problem ?? told?.problem}
-        </p>
-      )}
+      <Said problem={problem ?? told?.problem} className="mt-2" />
       {amount !== undefined && !problem && (
         <>
           <p className="text-lg mt-3 max-w-3xl" role="status">

@@ -11,6 +11,7 @@ import {
   type Often,
   type TableRow,
 } from '@undrel/core/diagnosis';
+import { Said } from '../../ui/Said';
 import { TopBar } from '../shell/TopBar';
 
 export type JudgementsSaved = { problem: string } | { version: number; table: number };
@@ -137,20 +138,21 @@ export function JudgementsScreen(props: {
           <div className="sticky bottom-0 bg-wash border-t-2 border-ink -mx-4 px-4 py-2.5 flex items-center gap-3">
             <button
               type="button"
-              className="act"
+              className="act min-w-[11rem]"
               disabled={busy || changed.length === 0}
               onClick={() => void save()}
             >
               Save {changed.length > 0 && `${changed.length} ${changed.length === 1 ? 'word' : 'words'}`}
             </button>
-            {changed.length > 0 && (
-              <button type="button" className="quiet" onClick={() => setWords(kept.words)}>
-                Take back
-              </button>
-            )}
-            <p role="status" className={told?.bad ? 'text-harm' : ''}>
-              {told?.text}
-            </p>
+            <button
+              type="button"
+              className="quiet"
+              disabled={changed.length === 0}
+              onClick={() => setWords(kept.words)}
+            >
+              Take back
+            </button>
+            <Said problem={told?.bad && told.text} told={told?.text} className="flex-1" />
           </div>
         ) : (
           <p className="told">Owners and consultants change the table.</p>

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { MATTERS, schoolFor, type Schools } from '@undrel/core/practice';
+import { Said } from '../../ui/Said';
 import { TopBar } from '../shell/TopBar';
 import { useKeptForm } from '../../ui/useKeptForm';
 
@@ -87,9 +88,7 @@ export function PracticeScreen(props: {
               <button className="act" disabled={busy}>
                 Save
               </button>
-              <p role="status">
-                {state.problem ? <span className="text-harm">{state.problem}</span> : state.told}
-              </p>
+              <Said problem={state.problem} told={state.told} className="flex-1" />
             </div>
           ) : (
             <p className="told">Owners and consultants choose the schools.</p>

@@ -17,6 +17,8 @@ import {
   type ResourceKey,
 } from '@undrel/core/costing';
 import type { ClosedSeason, OperationKey } from '@undrel/core/prescription';
+import { Notice } from '../../ui/Notice';
+import { Said } from '../../ui/Said';
 import { useAlive } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
 
@@ -280,9 +282,7 @@ export function RatesScreen(props: {
             <button type="button" className="act" disabled={off || busy} onClick={save}>
               {busy ? 'Saving…' : 'Save'}
             </button>
-            <p role="status" id="rates-problem">
-              {answer.problem ? <span className="text-harm">{answer.problem}</span> : answer.told}
-            </p>
+            <Said id="rates-problem" problem={answer.problem} told={answer.told} className="flex-1" />
           </div>
         ) : (
           <p className="told mt-6">Owners and consultants set the rates.</p>
@@ -311,7 +311,7 @@ function OtherMeasure(props: {
     to: priceIn(key, price, pricedBy, typed.measure, digits),
   }));
   return (
-    <div className="told my-2" role="status">
+    <Notice label="Prices typed by another measure" onClose={() => props.convert({})}>
       <p>
         {affected.length} {unitWord('price', affected.length)} below {affected.length === 1 ? 'was' : 'were'}{' '}
         typed by another measure:{' '}
@@ -335,6 +335,6 @@ function OtherMeasure(props: {
           Leave as typed
         </button>
       </div>
-    </div>
+    </Notice>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
 
 export interface PropertyEditState {
@@ -45,17 +46,6 @@ export function PropertyEdit(props: {
         <span className="block text-sm">Note: access, contact on site, hazards</span>
         <textarea className="w-full" name="note" rows={2} defaultValue={state.note} />
       </label>
-      {state.problem && (
-        <p role="alert" className="wrong sm:col-span-2">
-          {state.problem}
-          {state.theirs && (
-            <span className="block">
-              Theirs: {state.theirs.name}; {state.theirs.client || 'no client'};{' '}
-              {state.theirs.note || 'no note'}
-            </span>
-          )}
-        </p>
-      )}
       <div className="sm:col-span-2 flex flex-wrap gap-2">
         <button className="act" disabled={busy}>
           {state.theirs ? 'Keep mine' : 'Save'}
@@ -77,6 +67,23 @@ export function PropertyEdit(props: {
           Remove these grounds
         </button>
       </div>
+      <Said
+        className="sm:col-span-2"
+        lines={3}
+        problem={
+          state.problem && (
+            <>
+              {state.problem}
+              {state.theirs && (
+                <span className="block">
+                  Theirs: {state.theirs.name}; {state.theirs.client || 'no client'};{' '}
+                  {state.theirs.note || 'no note'}
+                </span>
+              )}
+            </>
+          )
+        }
+      />
     </form>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
+import { Said } from '../../ui/Said';
 import type { ReportProgress } from '../../protocol/propertyWork';
 import { useAlive } from '../../ui/controls/Entry';
 import { keepFile } from '../../ui/keepFile';
@@ -105,14 +106,11 @@ export function PropertyReport({ id, name }: { id: string; name: string }) {
           ))}
         </div>
       )}
-      <p role="status" className="mt-1">
-        {state.at === 'rest' && state.told}
-      </p>
-      {state.at === 'rest' && state.problem && (
-        <p role="alert" className="wrong">
-          {state.problem}
-        </p>
-      )}
+      <Said
+        className="mt-1"
+        problem={state.at === 'rest' && state.problem}
+        told={state.at === 'rest' && state.told}
+      />
     </div>
   );
 }

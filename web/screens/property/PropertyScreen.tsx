@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
+import { Notice } from '../../ui/Notice';
 import type { PlanSides, PropertyPage } from '../../protocol/grounds';
 import type { Change, ChangeResult } from '../../protocol/item';
 import { formatLength, longUnit } from '@undrel/core/units';
@@ -36,6 +37,7 @@ export function PropertyScreen({
   const [adding, setAdding] = useState(false);
   const [editing, setEditing] = useState(false);
   const [busy, setBusy] = useState(false);
+  const [reading, setReading] = useState<{ file: File; stop: AbortController } | undefined>(undefined);
   const [stale, setStale] = useState<{ file: File; sides: PlanSides } | undefined>(undefined);
   const api = `/api/properties/${page.id}`;
 
@@ -89,7 +91,9 @@ export function PropertyScreen({
     });
   };
   const bring = async (file: File, base = page.version) => {
+    const stop = new AbortController();
     setBusy(true);
+    setReading({ file, stop });
     setTold(undefined);
     setStale(undefined);
     const isCsv = /\.csv$/i.test(file.name);
@@ -99,16 +103,20 @@ export function PropertyScreen({
       isCsv ? `${api}/trees` : isPlan ? `${api}/plan?base=${base}` : `${api}/cases`,
       {
         method: 'POST',
+        signal: stop.signal,
         headers: { 'content-type': isCsv ? 'text/csv' : isDxf ? 'image/vnd.dxf' : 'application/json' },
         body: await file.arrayBuffer(),
       },
     ).catch(() => undefined);
     const read = (await answer?.json().catch(() => undefined)) as (Told & { stale?: PlanSides }) | undefined;
     if (read?.stale) setStale({ file, sides: read.stale });
+    else if (stop.signal.aborted)
+      setTold({ problem: `Stopped. ${file.name} comes in whole or not at all; the list shows which.` });
     else setTold(read ?? { problem: 'The server was not reached; nothing was brought in. Try again.' });
     setBusy(false);
+    setReading(undefined);
     // Without network a refresh would leave the page.
-    if (answer) router.refresh();
+    if (answer || stop.signal.aborted) router.refresh();
   };
   const readWeather = async (file?: File) => {
     setBusy(true);
@@ -131,9 +139,12 @@ export function PropertyScreen({
         <span className="text-sm text-muted hidden sm:inline">{page.client}</span>
       </TopBar>
       <main className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_600px]">
-        <div className="h-[46dvh] lg:h-auto min-h-[260px] border-b-2 lg:border-b-0 lg:border-r-2 border-ink flex flex-col">
+        <div className="h-[46dvh] lg:h-auto min-h-[260px] border-b-2 lg:border-b-0 lg:border-r-2 border-ink flex flex-col relative">
           {placing && (
-            <p role="status" className="bg-wash px-4 py-2 border-b border-ink flex items-center gap-3">
+            <p
+              role="status"
+              className="absolute z-10 inset-x-0 top-0 bg-wash px-4 py-2 border-b border-ink flex items-center gap-3"
+            >
               Press on the plan where {name} stands.
               <button type="button" className="link" onClick={() => setPlacing(undefined)}>
                 Cancel
@@ -168,7 +179,7 @@ export function PropertyScreen({
                 </button>
                 <FilePick
                   about="File to bring in: CSV, GeoJSON, DXF or case file"
-                  label={busy ? 'Reading…' : 'Bring in'}
+                  label="Bring in"
                   accept=".csv,.geojson,.json,.dxf"
                   disabled={busy}
                   onFile={(file) => void bring(file)}
@@ -224,7 +235,18 @@ export function PropertyScreen({
               onMine={() => void bring(stale.file, stale.sides.version)}
             />
           )}
-          {told && <ToldView told={told} />}
+          {reading && (
+            <Notice label="Bringing in" closes="Stop" onClose={() => reading.stop.abort()}>
+              <p>
+                Bringing in {reading.file.name}, {megabytes(reading.file.size)} …
+              </p>
+              <progress
+                className="w-full h-3 accent-todo mt-2"
+                aria-label={`Bringing in ${reading.file.name}`}
+              />
+            </Notice>
+          )}
+          {told && <ToldView told={told} onClose={() => setTold(undefined)} />}
           {adding && (
             <AddTree
               onAdd={async (values) => {
@@ -260,9 +282,11 @@ export function PropertyScreen({
   );
 }
 
-function ToldView({ told }: { told: Told }) {
+const megabytes = (bytes: number) => `${(bytes / 1e6).toFixed(bytes < 1e5 ? 2 : 1)} MB`;
+
+function ToldView({ told, onClose }: { told: Told; onClose: () => void }) {
   return (
-    <div role="alert" className={told.problem ? 'wrong my-2' : 'told my-2'}>
+    <Notice label="What came of it" bad={told.problem !== undefined} onClose={onClose}>
       {told.problem && <p>{told.problem}</p>}
       {told.done && (
         <p>
@@ -281,7 +305,7 @@ function ToldView({ told }: { told: Told }) {
           ))}
         </ul>
       )}
-    </div>
+    </Notice>
   );
 }
 
@@ -290,7 +314,7 @@ function StalePlan(props: { sides: PlanSides; onTheirs: () => void; onMine: () =
   const told = ({ outlines, names }: PlanSides['mine']) =>
     `${outlines} ${outlines === 1 ? 'outline' : 'outlines'}${names.length > 0 ? `: ${names.join(', ')}` : ''}`;
   return (
-    <div role="alert" className="wrong my-2">
+    <Notice label="Changed by someone else" bad onClose={props.onTheirs}>
       <p>
         These grounds were changed by someone else meanwhile. Nothing was brought in yet; their outlines are
       </p>
@@ -308,7 +332,7 @@ function StalePlan(props: { sides: PlanSides; onTheirs: () => void; onMine: () =
           Take the file
         </button>
       </p>
-    </div>
+    </Notice>
   );
 }
 

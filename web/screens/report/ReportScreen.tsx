@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useEffect, useState, useTransition } from 'react';
 import { AlertDialog } from 'radix-ui';
+import { Said } from '../../ui/Said';
 import { WORDED_PARTS, type ReportContent, type ReportHead, type Wording } from '../../protocol/report';
 import { useAlive } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
@@ -132,52 +133,13 @@ export function ReportScreen(props: {
                 />
               </label>
             ))}
-            {stale && (
-              <section
-                role="alertdialog"
-                aria-label="Changed by someone else"
-                className="border-2 border-harm p-3"
-              >
-                <p className="font-semibold">Someone else changed these words meanwhile.</p>
-                {WORDED_PARTS.filter(({ key }) => (stale.wording[key] ?? '') !== (wording[key] ?? '')).map(
-                  ({ key, label }) => (
-                    <p key={key} className="mt-1">
-                      <strong>{label}, theirs:</strong> {stale.wording[key] || '—'}
-                    </p>
-                  ),
-                )}
-                <button
-                  type="button"
-                  className="act mt-2 mr-2"
-                  onClick={() => void save({ ...kept, id: stale.id, version: stale.version })}
-                >
-                  Keep mine
-                </button>
-                <button
-                  type="button"
-                  className="quiet mt-2"
-                  onClick={() => {
-                    setWording(stale.wording);
-                    setKept({ id: stale.id, version: stale.version, wording: stale.wording });
-                    setStale(undefined);
-                  }}
-                >
-                  Take theirs
-                </button>
-              </section>
-            )}
-            {problem && (
-              <p role="alert" className="wrong">
-                {problem}
-              </p>
-            )}
             {props.mayJudge ? (
               <div className="flex flex-wrap gap-2">
                 <button type="button" className="quiet" disabled={!changed} onClick={() => void save()}>
                   {changed ? 'Save words' : 'Words saved'}
                 </button>
                 <AlertDialog.Root>
-                  <AlertDialog.Trigger className="act" disabled={busy}>
+                  <AlertDialog.Trigger className="act min-w-[7rem]" disabled={busy}>
                     {busy ? 'Issuing…' : 'Issue'}
                   </AlertDialog.Trigger>
                   <AlertDialog.Portal>
@@ -211,6 +173,41 @@ export function ReportScreen(props: {
               </div>
             ) : (
               <p className="told">Your role can read reports, not issue them.</p>
+            )}
+            <Said problem={problem} />
+            {stale && (
+              <section
+                role="alertdialog"
+                aria-label="Changed by someone else"
+                className="border-2 border-harm p-3"
+              >
+                <p className="font-semibold">Someone else changed these words meanwhile.</p>
+                {WORDED_PARTS.filter(({ key }) => (stale.wording[key] ?? '') !== (wording[key] ?? '')).map(
+                  ({ key, label }) => (
+                    <p key={key} className="mt-1">
+                      <strong>{label}, theirs:</strong> {stale.wording[key] || '—'}
+                    </p>
+                  ),
+                )}
+                <button
+                  type="button"
+                  className="act mt-2 mr-2"
+                  onClick={() => void save({ ...kept, id: stale.id, version: stale.version })}
+                >
+                  Keep mine
+                </button>
+                <button
+                  type="button"
+                  className="quiet mt-2"
+                  onClick={() => {
+                    setWording(stale.wording);
+                    setKept({ id: stale.id, version: stale.version, wording: stale.wording });
+                    setStale(undefined);
+                  }}
+                >
+                  Take theirs
+                </button>
+              </section>
             )}
             {props.issued.length > 0 && (
               <section>

@@ -5,6 +5,7 @@ import { Suspense, use, useState, useTransition } from 'react';
 import { formatMoney } from '@undrel/core/costing';
 import type { MatterEffect } from '@undrel/core/prescription';
 import { writeLengths } from '@undrel/core/units';
+import { Said } from '../../ui/Said';
 import { Changes } from '../../ui/Changes';
 import { CHOSEN_BY } from '../../ui/chosenBy';
 import { useAlive } from '../../ui/controls/Entry';
@@ -85,11 +86,7 @@ export function SchoolsScreen(props: {
           Good practitioners disagree. Followed here first; beside each other school stands what it would
           change for this tree, visit of {props.visitDate}.
         </p>
-        {problem && (
-          <p role="alert" className="wrong my-2">
-            {problem}
-          </p>
-        )}
+        <Said problem={problem} lines={1} />
         {changing.map(({ matter, chosenBy, schools }) => {
           const followed = schools.find((s) => s.inForce)!;
           return (

@@ -61,7 +61,11 @@ export function SectionView(props: {
   }, [profile, bearing, work, when, size, system, compact, visit.findings, props.events, dug]);
   const { flare } = profile;
   return (
-    <div ref={ref} className="relative h-full w-full overflow-hidden bg-paper" data-testid="section">
+    <div
+      ref={ref}
+      className="@container relative h-full w-full overflow-hidden bg-paper"
+      data-testid="section"
+    >
       <DrawingSvg drawing={drawing} title={inWords(profile, bearing, system)} className="absolute inset-0" />
       <div className={`absolute flex flex-col items-end ${compact ? 'top-1 right-1' : 'top-3 right-4'}`}>
         <CutDial bearing={bearing} onTurn={props.onTurn} sectors={flare.sectors} size={compact ? 88 : 120} />
@@ -77,7 +81,7 @@ export function SectionView(props: {
       </div>
       {(work.floor !== undefined || work.ring !== undefined) && (
         <div
-          className={`absolute flex ${compact ? 'bottom-1 right-1' : 'top-3 left-3'}`}
+          className="absolute flex bottom-1 right-1 @min-[520px]:bottom-auto @min-[520px]:right-auto @min-[520px]:top-3 @min-[520px]:left-3"
           role="group"
           aria-label="Show"
         >

@@ -12,6 +12,7 @@ import {
   type LengthUnit,
   type UnitSystem,
 } from '@undrel/core/units';
+import { FieldNote } from './FieldNote';
 
 const LONG: readonly LengthField[] = ['height', 'crownRadius', 'mulchRoom', 'position', 'siteDistance'];
 
@@ -76,43 +77,49 @@ export function LengthInput(props: {
         {props.label}
         {!props.hideLabel && <span className="text-muted"> ({unit})</span>}
       </label>
-      <input
-        id={id}
-        className={`num w-full text-right ${props.bare ? 'cell' : ''}`}
-        inputMode="decimal"
-        autoComplete="off"
-        data-cell={props.cell}
-        disabled={props.disabled}
-        value={typed ?? stored}
-        aria-invalid={show ? true : undefined}
-        aria-describedby={show ? message : undefined}
-        onChange={(event) => take(event.target.value)}
-        onBlur={settle}
-        onFocus={(event) => event.target.select()}
-        onKeyDown={props.onKeyDown}
-      />
-      {show && (
-        <div id={message} role="alert" className="wrong text-sm my-1 text-left">
-          <p>{problem.message}</p>
-          {'suggestion' in problem && problem.suggestion && (
-            <button
-              type="button"
-              className="quiet mr-2 mt-1"
-              onClick={() => {
-                take(problem.suggestion!);
-                setTyped(undefined);
-              }}
-            >
-              Use {problem.suggestion}
-            </button>
-          )}
-          {problem.state === 'ask' && (
-            <button type="button" className="quiet mt-1" onClick={() => props.onChange(problem.metres)}>
-              Keep {typed?.trim()}
-            </button>
-          )}
-        </div>
-      )}
+      <FieldNote
+        id={message}
+        note={
+          show && (
+            <>
+              <p>{problem.message}</p>
+              {'suggestion' in problem && problem.suggestion && (
+                <button
+                  type="button"
+                  className="quiet mr-2 mt-1"
+                  onClick={() => {
+                    take(problem.suggestion!);
+                    setTyped(undefined);
+                  }}
+                >
+                  Use {problem.suggestion}
+                </button>
+              )}
+              {problem.state === 'ask' && (
+                <button type="button" className="quiet mt-1" onClick={() => props.onChange(problem.metres)}>
+                  Keep {typed?.trim()}
+                </button>
+              )}
+            </>
+          )
+        }
+      >
+        <input
+          id={id}
+          className={`num w-full text-right ${props.bare ? 'cell' : ''}`}
+          inputMode="decimal"
+          autoComplete="off"
+          data-cell={props.cell}
+          disabled={props.disabled}
+          value={typed ?? stored}
+          aria-invalid={show ? true : undefined}
+          aria-describedby={show ? message : undefined}
+          onChange={(event) => take(event.target.value)}
+          onBlur={settle}
+          onFocus={(event) => event.target.select()}
+          onKeyDown={props.onKeyDown}
+        />
+      </FieldNote>
     </div>
   );
 }

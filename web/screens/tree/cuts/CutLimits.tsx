@@ -26,24 +26,21 @@ const FIELDS: readonly Field[] = [
   { key: 'nearDbh', unit: () => '× DBH', per: () => 1 },
 ];
 
-/** What the plan keeps to; beside each limit what moving it a step would free. */
+/** What the plan keeps to. */
 export function CutLimits(props: {
   design: CutDesign;
   assessment: CutAssessment;
-  prices: readonly CutPrice[];
-  pricing: boolean;
   system: UnitSystem;
   disabled: boolean;
   onChange: (change: Partial<CutDesign>, field: string) => void;
 }) {
-  const { design, assessment, prices, system, disabled, onChange } = props;
+  const { design, assessment, system, disabled, onChange } = props;
   const { limits } = assessment;
   const set = (key: keyof Limits, value: number | undefined) => {
     const { [key]: _, ...others } = design.limits ?? {};
     const next = value === undefined ? others : { ...others, [key]: value };
     onChange({ limits: Object.keys(next).length > 0 ? next : undefined }, `limits.${key}`);
   };
-  const more = prices.find((p) => 'stages' in p);
   const sided = design.windward !== undefined || design.target !== undefined;
   return (
     <section className="my-4" aria-label="What the plan keeps to">
@@ -69,14 +66,8 @@ export function CutLimits(props: {
           onChange={(interval) => onChange({ interval: interval && Math.round(interval) }, 'interval')}
         />
       </div>
-      {more && 'stages' in more && (
-        <p className="text-sm">
-          One stage more ({more.stages}) would free {percent(more.frees)} more of the bark.
-        </p>
-      )}
       {FIELDS.filter((f) => f.key !== 'strictGap' || sided).map(({ key, unit, per }) => {
         const [least, most] = CUT_RANGES[key];
-        const price = prices.find((p) => 'limit' in p && p.limit === key);
         const step = per(system);
         return (
           <div key={key}>
@@ -91,23 +82,9 @@ export function CutLimits(props: {
                 set(key, value === undefined ? undefined : Number((value * step).toFixed(4)))
               }
             />
-            {price && 'limit' in price && (
-              <p className="text-sm" data-testid={`price-${key}`}>
-                At {writeLengths(LIMIT_WORDS[key].say(price.to), system)} it would free {percent(price.frees)}{' '}
-                more of the bark.
-              </p>
-            )}
           </div>
         );
       })}
-      {props.pricing && (
-        <p role="status" className="text-sm text-muted">
-          Weighing what each limit costs…
-        </p>
-      )}
-      {!props.pricing && prices.length === 0 && assessment.plan && (
-        <p className="text-sm text-muted">No looser limit alone would free more.</p>
-      )}
       <div className="grid grid-cols-2 gap-2 mt-2">
         <BearingInput
           label="Wind from"
@@ -140,6 +117,46 @@ export function CutLimits(props: {
           Back to the limits of the school
         </button>
       )}
+    </section>
+  );
+}
+
+/** What moving each limit a step would free; it comes late, so nothing that can be pressed stands below it. */
+export function LimitPrices({
+  prices,
+  pricing,
+  system,
+}: {
+  prices: readonly CutPrice[];
+  pricing: boolean;
+  system: UnitSystem;
+}) {
+  return (
+    <section className="my-4" aria-label="What each limit costs">
+      <h2>What each limit costs</h2>
+      {pricing && (
+        <p role="status" className="text-muted">
+          Weighing what each limit costs…
+        </p>
+      )}
+      {!pricing && prices.length === 0 && (
+        <p className="text-muted">No looser limit alone would free more.</p>
+      )}
+      <ul>
+        {prices.map((price) =>
+          'limit' in price ? (
+            <li key={price.limit} data-testid={`price-${price.limit}`}>
+              {LIMIT_WORDS[price.limit].label} at{' '}
+              {writeLengths(LIMIT_WORDS[price.limit].say(price.to), system)}: it would free{' '}
+              {percent(price.frees)} more of the bark.
+            </li>
+          ) : (
+            <li key="stages">
+              One stage more ({price.stages}) would free {percent(price.frees)} more of the bark.
+            </li>
+          ),
+        )}
+      </ul>
     </section>
   );
 }

@@ -11,6 +11,7 @@ import {
   rootsFromRows,
   type DigReading,
 } from '@undrel/core/roots';
+import { Notice } from '../../../ui/Notice';
 import type { Drawing } from '../../../ui/drawing/shapes';
 import { drawingToSvg, svgToPng } from '../../../ui/drawing/svgText';
 import { FilePick } from '../../../ui/FilePick';
@@ -84,11 +85,13 @@ export function DigFiles(props: {
         )}
       </div>
       {told.length > 0 && (
-        <ul role="alert" className="told my-2 max-h-40 overflow-auto">
-          {told.map((line, i) => (
-            <li key={i}>{line}</li>
-          ))}
-        </ul>
+        <Notice label="What came of the file" onClose={() => setTold([])}>
+          <ul>
+            {told.map((line, i) => (
+              <li key={i}>{line}</li>
+            ))}
+          </ul>
+        </Notice>
       )}
     </div>
   );

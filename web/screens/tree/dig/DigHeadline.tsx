@@ -19,15 +19,15 @@ export function DigHeadline({
       <p className="flex flex-wrap items-baseline gap-x-2">
         {quantityShare} <strong>of the bark is squeezed</strong>
       </p>
-      {half && (
-        <p>
-          {nothing!.p50[0]! >= 0.5
+      {/* Comes late, from the forecast: its place is there before it. */}
+      <p className="h-[4.6rem] overflow-y-auto">
+        {half &&
+          (nothing!.p50[0]! >= 0.5
             ? 'Half of it or more already.'
             : half.year.p50 === undefined
               ? `Half of it is not reached within ${HORIZON} years if nothing is done.`
-              : `Half of it in about ${at(half.year.p50)} if nothing is done (${at(half.year.p10)} to ${at(half.year.p90)}); within five years ${Math.round(100 * half.within5)} %, within ten ${Math.round(100 * half.within10)} % likely.`}
-        </p>
-      )}
+              : `Half of it in about ${at(half.year.p50)} if nothing is done (${at(half.year.p10)} to ${at(half.year.p90)}); within five years ${Math.round(100 * half.within5)} %, within ten ${Math.round(100 * half.within10)} % likely.`)}
+      </p>
     </div>
   );
 }

@@ -129,7 +129,7 @@ export function ForecastChart({
     chart.current?.draw();
   }, [year]);
   return (
-    <div className="h-44">
+    <div className="h-full">
       <canvas ref={canvas} role="img" aria-label={inWords(scenarios, from)} />
     </div>
   );

@@ -35,7 +35,7 @@ export function ForecastPart({
 }) {
   const { forecast, working, problem } = work;
   return (
-    <section className="my-3" aria-label="Forecast">
+    <section className="my-3 min-h-[33rem] lg:min-h-[25.5rem]" aria-label="Forecast">
       <h2>When it gets worse</h2>
       {working && (
         <p role="status" className="flex items-center gap-3">
@@ -53,7 +53,9 @@ export function ForecastPart({
       )}
       {forecast && (
         <>
-          <ForecastChart scenarios={forecast.scenarios} from={from} year={year} onYear={onYear} />
+          <div className="h-44">
+            <ForecastChart scenarios={forecast.scenarios} from={from} year={year} onYear={onYear} />
+          </div>
           <div role="group" aria-label="On the plan" className="flex flex-wrap gap-1.5 my-1">
             {work.scenarios.map((s, i) => (
               <button

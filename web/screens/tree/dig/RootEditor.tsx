@@ -13,6 +13,7 @@ import {
 } from '@undrel/core/roots';
 import { shortUnit, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
+import { FieldNote } from '../../../ui/controls/FieldNote';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { KIND_NAMES } from '../../../ui/drawing/rootKinds';
 import { Select } from '../../../ui/controls/Select';
@@ -101,18 +102,21 @@ export function RootEditor(props: {
           <label htmlFor="root-label" className="block text-sm mb-0.5">
             Label
           </label>
-          <input
-            id="root-label"
-            className="w-full font-semibold"
-            value={label}
-            disabled={disabled}
-            aria-invalid={labelProblem ? true : undefined}
-            onChange={(event) => rename(event.target.value)}
-            onBlur={() => {
-              setLabel(root.label);
-              setLabelProblem(undefined);
-            }}
-          />
+          <FieldNote id="root-label-wrong" note={labelProblem}>
+            <input
+              id="root-label"
+              className="w-full font-semibold"
+              value={label}
+              disabled={disabled}
+              aria-invalid={labelProblem ? true : undefined}
+              aria-describedby={labelProblem ? 'root-label-wrong' : undefined}
+              onChange={(event) => rename(event.target.value)}
+              onBlur={() => {
+                setLabel(root.label);
+                setLabelProblem(undefined);
+              }}
+            />
+          </FieldNote>
         </div>
         <Select
           label="Kind"
@@ -129,11 +133,6 @@ export function RootEditor(props: {
           disabled={disabled}
         />
       </div>
-      {labelProblem && (
-        <p role="alert" className="wrong mt-1">
-          {labelProblem}
-        </p>
-      )}
       <div className="grid grid-cols-2 gap-2 mt-2">
         {root.start === 'root' && (
           <Select

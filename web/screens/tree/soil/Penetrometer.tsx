@@ -19,6 +19,8 @@ import {
 import { soilMap } from '@undrel/core/trenching';
 import { formatValue, writeLengths } from '@undrel/core/units';
 import { bearingName } from '@undrel/core/base';
+import { Said } from '../../../ui/Said';
+import { Notice } from '../../../ui/Notice';
 import { itemsBelow } from '../../../protocol/item';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
@@ -165,7 +167,9 @@ export function Penetrometer(props: StationProps) {
         </>
       )}
       {(reading || running) && (
-        <PushChart rows={reading?.profile ?? []} running={running?.readings ?? []} system={system} />
+        <div className="h-64">
+          <PushChart rows={reading?.profile ?? []} running={running?.readings ?? []} system={system} />
+        </div>
       )}
       {map && <PushMap map={map} pushes={pushes} stemRadius={stem} system={system} />}
       {mayMeasure && (
@@ -200,16 +204,21 @@ export function Penetrometer(props: StationProps) {
               </button>
             )}
           </div>
-          {running && (
-            <p role="status">
-              Going down: {short(running.readings.at(-1)?.depth ?? 0)},{' '}
-              {((running.readings.at(-1)?.pressure ?? 0) / 1e6).toFixed(1)} MPa
-            </p>
-          )}
-          <p className="text-sm text-muted">
-            No device is joined: pushes come from the simulated penetrometer. Locate buried lines before any
-            push.
-          </p>
+          <Said
+            told={
+              running ? (
+                <>
+                  Going down: {short(running.readings.at(-1)?.depth ?? 0)},{' '}
+                  {((running.readings.at(-1)?.pressure ?? 0) / 1e6).toFixed(1)} MPa
+                </>
+              ) : (
+                <span className="text-sm text-muted">
+                  No device is joined: pushes come from the simulated penetrometer. Locate buried lines before
+                  any push.
+                </span>
+              )
+            }
+          />
           <div className="flex flex-wrap gap-2 my-2">
             <FilePick
               about="Pushes to bring in: CSV of a penetrometer"
@@ -236,11 +245,13 @@ export function Penetrometer(props: StationProps) {
         </>
       )}
       {told.length > 0 && (
-        <ul role="alert" className="told my-2 max-h-40 overflow-auto">
-          {told.map((line, i) => (
-            <li key={i}>{line}</li>
-          ))}
-        </ul>
+        <Notice label="What came of the file" onClose={() => setTold([])}>
+          <ul>
+            {told.map((line, i) => (
+              <li key={i}>{line}</li>
+            ))}
+          </ul>
+        </Notice>
       )}
       {unclear && (
         <Layout

@@ -113,7 +113,7 @@ export function PushChart({
     // Made anew for another theme: its colours come from the style sheet.
   }, [rows, running, system, theme]);
   return (
-    <div className="h-64">
+    <div className="h-full">
       <canvas ref={canvas} role="img" aria-label={inWords(rows)} />
     </div>
   );

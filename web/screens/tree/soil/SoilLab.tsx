@@ -3,6 +3,7 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { readLab } from '@undrel/core/soil';
+import { Notice } from '../../../ui/Notice';
 import { findingId } from '../../../protocol/item';
 import { LAB_DAYS } from '../../../protocol/soilLab';
 import { FilePick } from '../../../ui/FilePick';
@@ -112,11 +113,13 @@ export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, tod
         onFile={(file) => void file.text().then(take)}
       />
       {told.length > 0 && (
-        <ul role="alert" className="told my-2 max-h-48 overflow-auto">
-          {told.map((line, i) => (
-            <li key={i}>{line}</li>
-          ))}
-        </ul>
+        <Notice label="What came of the file" onClose={() => setTold([])}>
+          <ul>
+            {told.map((line, i) => (
+              <li key={i}>{line}</li>
+            ))}
+          </ul>
+        </Notice>
       )}
     </div>
   );

@@ -18,6 +18,7 @@ import {
   type Ribbon,
 } from '@undrel/core/soil';
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { Said } from '../../../ui/Said';
 import { itemsBelow } from '../../../protocol/item';
 import type { ReferenceGround } from '../../../protocol/reference';
 import { BearingInput } from '../../../ui/controls/BearingInput';
@@ -236,11 +237,6 @@ function Hole(props: {
           )}
         </fieldset>
       ))}
-      {problem && (
-        <p role="alert" className="wrong">
-          {problem}
-        </p>
-      )}
       {!disabled && (
         <div className="grid grid-cols-[1fr_auto] gap-2 items-end">
           <LengthInput
@@ -263,6 +259,7 @@ function Hole(props: {
           </button>
         </div>
       )}
+      <Said problem={problem} />
       <div className="grid grid-cols-2 gap-2">
         <LengthInput
           field="layer"

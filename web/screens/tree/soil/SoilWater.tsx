@@ -15,8 +15,15 @@ export function SoilWater(props: StationProps) {
   const { control, visit, visitId, treeId, system, mayMeasure, today } = props;
   const number = (key: string) => visit.findings.find((f) => f.key === key)?.number;
   const [ring, hole] = [number('soil.infiltration'), number('soil.percolation')];
-  const write = (key: string, value: number) =>
+  const write = (key: string, value: number): string | undefined => {
+    const question = WATER_QUESTIONS.find((q) => q.key === key);
+    if (question?.kind !== 'number') throw new Error(`${key} is not asked for as a number`);
+    const { ask, min, max, unit } = question;
+    if (!(value >= min && value <= max))
+      return `${ask}: ${value.toFixed(0)} ${unit} is outside ${min} to ${max} ${unit}. A reading is wrong, or water went past the ring: fill it up again and read anew.`;
     control.set('finding', findingId(visitId, key), visitId, { key, number: Number(value.toFixed(1)) });
+    return undefined;
+  };
   const tomorrow = new Date(Date.parse(today) + DAY_MS).toISOString().slice(0, 10);
   const begun = ring !== undefined || hole !== undefined;
   return (

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { infiltrationClass, percolationWords, steadyRate, type Fall } from '@undrel/core/soil';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { LengthInput } from '../../../ui/controls/LengthInput';
+import { Said } from '../../../ui/Said';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 
 interface Run {
@@ -28,13 +29,14 @@ export function WaterTest(props: {
   visitId: string;
   system: UnitSystem;
   disabled: boolean;
-  /** m/s */
-  onRate: (rate: number) => void;
+  /** Takes a rate, m/s, or says why it cannot be. */
+  onRate: (rate: number) => string | undefined;
 }) {
   const { what, title, visitId, system } = props;
   const key = `undrel.water.${visitId}.${what}`;
   const [run, setRun] = useState<Run | undefined>(undefined);
   const [now, setNow] = useState(0);
+  const [problem, setProblem] = useState<string | undefined>(undefined);
   const [fallen, setFallen] = useState<number | undefined>(undefined);
   useEffect(() => {
     const kept = localStorage.getItem(key);
@@ -48,6 +50,7 @@ export function WaterTest(props: {
     return () => clearInterval(timer);
   }, [run]);
   const keep = (next: Run | undefined) => {
+    setProblem(undefined);
     setRun(next);
     if (next) localStorage.setItem(key, JSON.stringify(next));
     else localStorage.removeItem(key);
@@ -101,26 +104,22 @@ export function WaterTest(props: {
               Read now
             </button>
           </div>
-          <ol className="text-sm">
-            {run.readings.slice(1).map((r, i) => (
-              <li key={i} className="num">
-                {clock(r.after)}: {formatValue(r.fallen, 'short length', system, 0.001)}
-              </li>
-            ))}
-          </ol>
-          {rate && (
-            <p>
-              <QuantityView quantity={rate} system={system} /> {WORDS[what](rate.value)}
-            </p>
-          )}
+          <div className="min-h-[3.1rem]">
+            {rate && (
+              <>
+                <QuantityView quantity={rate} system={system} /> {WORDS[what](rate.value)}
+              </>
+            )}
+          </div>
           <div className="flex flex-wrap gap-2 mt-1">
             <button
               type="button"
               className="quiet"
               disabled={!rate}
               onClick={() => {
-                props.onRate(rate!.value);
-                keep(undefined);
+                const refused = props.onRate(rate!.value);
+                setProblem(refused);
+                if (!refused) keep(undefined);
               }}
             >
               Take this rate
@@ -141,6 +140,14 @@ export function WaterTest(props: {
               End without a rate
             </button>
           </div>
+          <Said problem={problem} />
+          <ol className="text-sm">
+            {run.readings.slice(1).map((r, i) => (
+              <li key={i} className="num">
+                {clock(r.after)}: {formatValue(r.fallen, 'short length', system, 0.001)}
+              </li>
+            ))}
+          </ol>
         </>
       )}
     </div>

@@ -6,9 +6,10 @@ import type { CutDesign, Dig } from '@undrel/core/casefile';
 import { stemRate, type Scenario } from '@undrel/core/growth';
 import { isStressed, missingForCuts, type CutAssessment, type Way } from '@undrel/core/pruning';
 import { readDig } from '@undrel/core/roots';
+import { Said } from '../../../ui/Said';
 import { cutsId } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
-import { CutLimits } from '../cuts/CutLimits';
+import { CutLimits, LimitPrices } from '../cuts/CutLimits';
 import { CutPlanView, type Moment } from '../cuts/CutPlanView';
 import { CutRoots } from '../cuts/CutRoots';
 import { useCuts } from '../cuts/useCuts';
@@ -113,7 +114,41 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
           aria-label="Entry"
         >
           <Entry>
-            <h1>Cut plan</h1>
+            <div className="flex gap-x-5">
+              <h1>Cut plan</h1>
+              <Said
+                className="flex-1"
+                problem={
+                  problem && (
+                    <>
+                      The cut plan could not be made: {problem}{' '}
+                      <button type="button" className="link" onClick={cuts.again}>
+                        Try again
+                      </button>
+                    </>
+                  )
+                }
+                told={
+                  working ? (
+                    <span className="flex gap-3 items-center">
+                      Weighing every choice of roots…
+                      <button type="button" className="link min-h-[44px]" onClick={cuts.cancel}>
+                        Cancel
+                      </button>
+                    </span>
+                  ) : (
+                    cuts.stopped && (
+                      <>
+                        {assessment ? 'Stopped: the plan below is from before the last entry. ' : 'Stopped. '}
+                        <button type="button" className="link min-h-[44px]" onClick={cuts.again}>
+                          Make the plan
+                        </button>
+                      </>
+                    )
+                  )
+                }
+              />
+            </div>
             {missing.length > 0 && (
               <div className="told my-2" data-testid="cuts-missing">
                 <p>Missing: {missing.join('; ')}.</p>
@@ -121,30 +156,6 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
                   Go to the dig
                 </button>
               </div>
-            )}
-            {problem && (
-              <p role="alert" className="wrong my-2">
-                The cut plan could not be made: {problem}{' '}
-                <button type="button" className="link" onClick={cuts.again}>
-                  Try again
-                </button>
-              </p>
-            )}
-            {working && (
-              <p role="status" className="flex gap-3 items-center">
-                Weighing every choice of roots…
-                <button type="button" className="link min-h-[44px]" onClick={cuts.cancel}>
-                  Cancel
-                </button>
-              </p>
-            )}
-            {cuts.stopped && (
-              <p className="told my-2">
-                {assessment ? 'Stopped: the plan below is from before the last entry. ' : 'Stopped. '}
-                <button type="button" className="link min-h-[44px]" onClick={cuts.again}>
-                  Make the plan
-                </button>
-              </p>
             )}
             {assessment && (
               <div aria-busy={working}>
@@ -160,31 +171,29 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
                     set({ locks: design.locks?.filter((l) => !labels.includes(l.label)) }, 'locks')
                   }
                 />
-                {forecast && (
-                  <section className="my-4" aria-label="What it buys">
-                    <h2>What it buys</h2>
-                    <ForecastChart
-                      scenarios={forecast.scenarios}
-                      from={Number(visit.date.slice(0, 4))}
-                      year={LATER}
-                      onYear={() => undefined}
-                    />
-                    <p>
-                      In ten years {band(forecast.scenarios[0]!, LATER)} of the bark is squeezed if nothing is
-                      done
-                      {forecast.scenarios[1] && `, ${band(forecast.scenarios[1], LATER)} with the plan`};
-                      middle and 10 to 90 % of {forecast.draws} draws.
-                    </p>
-                  </section>
-                )}
-                {cuts.alternatives.length > 0 && (
-                  <Alternatives
-                    ways={cuts.alternatives}
-                    plan={assessment.plan!}
-                    disabled={!mayJudge}
-                    onTake={agree}
-                  />
-                )}
+                <section className="my-4 min-h-[20rem] lg:min-h-[17rem]" aria-label="What it buys">
+                  <h2>What it buys</h2>
+                  {forecast ? (
+                    <>
+                      <div className="h-44">
+                        <ForecastChart
+                          scenarios={forecast.scenarios}
+                          from={Number(visit.date.slice(0, 4))}
+                          year={LATER}
+                          onYear={() => undefined}
+                        />
+                      </div>
+                      <p>
+                        In ten years {band(forecast.scenarios[0]!, LATER)} of the bark is squeezed if nothing
+                        is done
+                        {forecast.scenarios[1] && `, ${band(forecast.scenarios[1], LATER)} with the plan`};
+                        middle and 10 to 90 % of {forecast.draws} draws.
+                      </p>
+                    </>
+                  ) : (
+                    <p className="text-muted">Working out the forecast…</p>
+                  )}
+                </section>
                 <CutRoots
                   assessment={assessment}
                   design={design}
@@ -199,8 +208,6 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
                 <CutLimits
                   design={design}
                   assessment={assessment}
-                  prices={cuts.prices}
-                  pricing={cuts.pricing}
                   system={system}
                   disabled={!mayJudge}
                   onChange={set}
@@ -210,6 +217,17 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
                   qualified person first, keep the target area clear, not in high wind or on saturated ground.
                   Local codes and closed seasons come first.
                 </p>
+                {cuts.alternatives.length > 0 && (
+                  <Alternatives
+                    ways={cuts.alternatives}
+                    plan={assessment.plan!}
+                    disabled={!mayJudge}
+                    onTake={agree}
+                  />
+                )}
+                {assessment.plan && (
+                  <LimitPrices prices={cuts.prices} pricing={cuts.pricing} system={system} />
+                )}
               </div>
             )}
           </Entry>

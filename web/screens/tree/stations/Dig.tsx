@@ -8,6 +8,7 @@ import type { RootDecision } from '@undrel/core/pruning';
 import { DIG_QUESTIONS, addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots';
 
 import { writeLengths } from '@undrel/core/units';
+import { Said } from '../../../ui/Said';
 import { digId, itemsBelow, NEW_DIG, type DigHead, type Item } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
 import { QuantityView } from '../../../ui/controls/QuantityView';
@@ -197,15 +198,30 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
                 from={thisYear}
               />
             )}
-            {reading.problems.length > 0 && (
-              <div className="wrong my-2" role="alert">
-                {reading.problems.map((p, i) => (
-                  <p key={i}>
-                    {p.root && <strong>Root {p.root}: </strong>}
-                    {writeLengths(p.message, system)}
-                  </p>
-                ))}
-              </div>
+            {reading.roots.length > 0 && (
+              <Said
+                lines={3}
+                className="my-2"
+                problem={
+                  reading.problems.length > 0 &&
+                  reading.problems.map((p, i) => (
+                    <p key={i}>
+                      {p.root && <strong>Root {p.root}: </strong>}
+                      {writeLengths(p.message, system)}
+                    </p>
+                  ))
+                }
+                told={
+                  year > 0 && (
+                    <>
+                      The plan shows {thisYear + year}.{' '}
+                      <button type="button" className="link" onClick={() => setYear(0)}>
+                        Back to the day of the dig
+                      </button>
+                    </>
+                  )
+                }
+              />
             )}
             {mayMeasure && (
               <div className="flex flex-wrap items-end gap-2 my-2">
@@ -226,14 +242,6 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
                   Type it
                 </button>
               </div>
-            )}
-            {year > 0 && (
-              <p className="told my-2">
-                The plan shows {thisYear + year}.{' '}
-                <button type="button" className="link" onClick={() => setYear(0)}>
-                  Back to the day of the dig
-                </button>
-              </p>
             )}
             {selectedItem && selected && (
               <RootEditor
@@ -340,16 +348,6 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
                   first; the target area is clear; not in high wind or saturated ground. Utilities are located
                   before any digging. Local codes and permits come first.
                 </p>
-                <ForecastPart
-                  system={system}
-                  work={work}
-                  from={thisYear}
-                  year={year}
-                  onYear={turnYear}
-                  scenario={scenario}
-                  onScenario={setScenario}
-                />
-                <DigFacts work={work} tree={tree} system={system} from={thisYear} />
               </>
             )}
             <details className="mt-3 border-t border-ink">
@@ -384,6 +382,21 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
               disabled={!mayMeasure}
               onRoots={bringIn}
             />
+            {/* Last, for its figures come late: what can be pressed above stays where it is. */}
+            {rows.length > 0 && (
+              <>
+                <ForecastPart
+                  system={system}
+                  work={work}
+                  from={thisYear}
+                  year={year}
+                  onYear={turnYear}
+                  scenario={scenario}
+                  onScenario={setScenario}
+                />
+                <DigFacts work={work} tree={tree} system={system} from={thisYear} />
+              </>
+            )}
           </Entry>
         </div>
         {foot}

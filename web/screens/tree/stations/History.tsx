@@ -9,6 +9,7 @@ import type { LengthField } from '@undrel/core/units';
 import { Entry } from '../../../ui/controls/Entry';
 import { itemsBelow } from '../../../protocol/item';
 import { Choice } from '../../../ui/controls/Choice';
+import { FieldNote } from '../../../ui/controls/FieldNote';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { newId } from '../newId';
 import { headOf, type StationProps } from '../visitEntry';
@@ -62,28 +63,28 @@ export function History(props: StationProps) {
           <label htmlFor="planted" className="block text-sm mb-0.5">
             Year planted
           </label>
-          <input
-            id="planted"
-            className="num w-full text-right"
-            inputMode="numeric"
-            disabled={!mayMeasure}
-            value={planted}
-            aria-invalid={yearWrong || undefined}
-            aria-describedby={yearWrong ? 'planted-wrong' : undefined}
-            onBlur={() => !yearWrong && setYear(undefined)}
-            onChange={(event) => {
-              const text = event.target.value;
-              setYear(text);
-              if (text === '') write({ plantedYear: undefined });
-              else if (/^\d{4}$/.test(text) && Number(text) >= 1700 && Number(text) <= newest)
-                write({ plantedYear: Number(text) });
-            }}
-          />
-          {yearWrong && (
-            <p id="planted-wrong" role="alert" className="wrong text-sm mt-1">
-              Year planted: {year} is outside 1700 to {newest}.
-            </p>
-          )}
+          <FieldNote
+            id="planted-wrong"
+            note={yearWrong && `Year planted: ${year} is outside 1700 to ${newest}.`}
+          >
+            <input
+              id="planted"
+              className="num w-full text-right"
+              inputMode="numeric"
+              disabled={!mayMeasure}
+              value={planted}
+              aria-invalid={yearWrong || undefined}
+              aria-describedby={yearWrong ? 'planted-wrong' : undefined}
+              onBlur={() => !yearWrong && setYear(undefined)}
+              onChange={(event) => {
+                const text = event.target.value;
+                setYear(text);
+                if (text === '') write({ plantedYear: undefined });
+                else if (/^\d{4}$/.test(text) && Number(text) >= 1700 && Number(text) <= newest)
+                  write({ plantedYear: Number(text) });
+              }}
+            />
+          </FieldNote>
         </div>
         {SIZES.map(({ field, label }) => (
           <LengthInput
@@ -247,7 +248,7 @@ function Events({ control, treeId, tree, weather, mayMeasure, today }: StationPr
     const values = { kind, when: when.trim(), note: note.trim() || undefined };
     const wrong = eventDateProblem(values, tree, today);
     setProblem(wrong);
-    if (wrong) return;
+    if (wrong) return document.getElementById('event-when')?.focus();
     control.set('event', newId(), treeId, values);
     setWhen('');
     setNote('');
@@ -317,25 +318,23 @@ function Events({ control, treeId, tree, weather, mayMeasure, today }: StationPr
           </label>
           <label className="block">
             <span className="block text-sm">When</span>
-            <input
-              className="num w-full"
-              placeholder="2018-04"
-              value={when}
-              aria-invalid={problem ? true : undefined}
-              aria-describedby={problem ? 'event-problem' : undefined}
-              onChange={(event) => setWhen(event.target.value)}
-            />
+            <FieldNote id="event-problem" note={problem}>
+              <input
+                className="num w-full"
+                id="event-when"
+                placeholder="2018-04"
+                value={when}
+                aria-invalid={problem ? true : undefined}
+                aria-describedby={problem ? 'event-problem' : undefined}
+                onChange={(event) => setWhen(event.target.value)}
+              />
+            </FieldNote>
           </label>
           <label className="block">
             <span className="block text-sm">Note</span>
             <input className="w-full" value={note} onChange={(event) => setNote(event.target.value)} />
           </label>
           <button className="quiet self-end">Add event</button>
-          {problem && (
-            <p id="event-problem" role="alert" className="wrong col-span-2">
-              {problem}
-            </p>
-          )}
         </form>
       )}
     </section>

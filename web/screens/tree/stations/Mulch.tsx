@@ -12,6 +12,7 @@ import {
   writeLengths,
   type UnitSystem,
 } from '@undrel/core/units';
+import { FieldNote } from '../../../ui/controls/FieldNote';
 import { Entry } from '../../../ui/controls/Entry';
 import { profileId } from '../../../protocol/item';
 import { LengthInput, lengthText } from '../../../ui/controls/LengthInput';
@@ -65,6 +66,7 @@ export function Mulch(props: StationProps) {
   const addBearing = () => {
     const bearing = readBearing(newBearing);
     if (bearing === undefined) {
+      document.getElementById('new-bearing')?.focus();
       setBearingProblem(`Bearing: “${newBearing}” is not one; allowed are N, NE, … or 0 to 360.`);
       return;
     }
@@ -148,24 +150,22 @@ export function Mulch(props: StationProps) {
             <label htmlFor="new-bearing" className="block text-sm">
               Another bearing
             </label>
-            <input
-              id="new-bearing"
-              className="num w-28"
-              placeholder="NE or 45"
-              value={newBearing}
-              aria-invalid={bearingProblem ? true : undefined}
-              aria-describedby={bearingProblem ? 'bearing-problem' : undefined}
-              onChange={(event) => setNewBearing(event.target.value)}
-            />
+            <FieldNote id="bearing-problem" note={bearingProblem}>
+              <input
+                id="new-bearing"
+                className="num w-28"
+                placeholder="NE or 45"
+                value={newBearing}
+                aria-invalid={bearingProblem ? true : undefined}
+                aria-describedby={bearingProblem ? 'bearing-problem' : undefined}
+                onChange={(event) => setNewBearing(event.target.value)}
+              />
+            </FieldNote>
           </div>
           <button className="quiet">Add</button>
         </form>
       )}
-      {bearingProblem && (
-        <p id="bearing-problem" role="alert" className="wrong mt-2">
-          {bearingProblem}
-        </p>
-      )}
+      <Questions {...props} questions={GROUND_QUESTIONS.filter((q) => q.station === 'mulch')} />
       <Contradictions station="mulch" profile={profile} system={system} />
       <div className="space-y-3 my-4">
         {mulch && (
@@ -183,11 +183,6 @@ export function Mulch(props: StationProps) {
                   system,
                 )}
               </strong>
-              {operation?.quantities[0] &&
-                writeLengths(
-                  `; spread out it covers a ring of ${longMark(operation.quantities[0].value)}.`,
-                  system,
-                )}
             </p>
             <dl className="grid grid-cols-[1fr_auto] items-center">
               {[mulch.volume, mulch.ringRadius, mulch.clearance].map((q) => (
@@ -199,6 +194,14 @@ export function Mulch(props: StationProps) {
                 </div>
               ))}
             </dl>
+            {/* Comes late, with the prescription: nothing that can be pressed stands below its line. */}
+            <p className="min-h-[1.6rem]">
+              {operation?.quantities[0] &&
+                writeLengths(
+                  `Spread out it covers a ring of ${longMark(operation.quantities[0].value)}.`,
+                  system,
+                )}
+            </p>
           </div>
         )}
         {fill && fill.atStem.value > 0 && (
@@ -221,7 +224,6 @@ export function Mulch(props: StationProps) {
           </div>
         )}
       </div>
-      <Questions {...props} questions={GROUND_QUESTIONS.filter((q) => q.station === 'mulch')} />
     </Entry>
   );
 }

@@ -18,6 +18,7 @@ import {
   stagesOf,
 } from '@undrel/core/prescription';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
+import { Said } from '../../../ui/Said';
 import { Entry } from '../../../ui/controls/Entry';
 import { cutsId, decisionId } from '../../../protocol/item';
 import { QuantityView } from '../../../ui/controls/QuantityView';
@@ -84,27 +85,6 @@ export function Prescription(props: StationProps) {
           <OperationEntry key={operation.key} operation={operation} {...props} />
         ))}
       </div>
-      {props.revision && (
-        <section className="mt-5" aria-label="What changed">
-          <h2>Since the visit of {props.revision.since}</h2>
-          {props.revision.revision.changes.length === 0 ? (
-            <p>Prescribed as then.</p>
-          ) : (
-            <>
-              <Changes
-                changes={props.revision.revision.changes}
-                say={(text) => writeLengths(text, props.system)}
-              />
-              {props.revision.revision.why.length > 0 && (
-                <p className="mt-1 text-muted">
-                  What was found otherwise:{' '}
-                  {writeLengths(props.revision.revision.why.join(' '), props.system)}
-                </p>
-              )}
-            </>
-          )}
-        </section>
-      )}
       <section className="mt-5">
         <h2 className="mb-1">Look again</h2>
         <div className="flex flex-wrap items-end gap-2">
@@ -136,6 +116,27 @@ export function Prescription(props: StationProps) {
         </div>
         <p className="mt-1">{visit.lookAgain?.why ?? back?.why}</p>
       </section>
+      {props.revision && (
+        <section className="mt-5" aria-label="What changed">
+          <h2>Since the visit of {props.revision.since}</h2>
+          {props.revision.revision.changes.length === 0 ? (
+            <p>Prescribed as then.</p>
+          ) : (
+            <>
+              <Changes
+                changes={props.revision.revision.changes}
+                say={(text) => writeLengths(text, props.system)}
+              />
+              {props.revision.revision.why.length > 0 && (
+                <p className="mt-1 text-muted">
+                  What was found otherwise:{' '}
+                  {writeLengths(props.revision.revision.why.join(' '), props.system)}
+                </p>
+              )}
+            </>
+          )}
+        </section>
+      )}
     </Entry>
   );
 }
@@ -261,7 +262,7 @@ function PlannedFor(
   const problems = on ? dateProblems(operation, tree.species, on, closed) : [];
   const next = problems.length > 0 ? nextOpenDay(operation, tree.species, on!, closed) : undefined;
   return (
-    <div className="mt-2">
+    <div className="mt-2 flex items-end gap-3">
       <label className="inline-block">
         <span className="block text-sm">{props.label ?? 'Planned for'}</span>
         <input
@@ -273,16 +274,24 @@ function PlannedFor(
           onChange={(event) => onChange(event.target.value)}
         />
       </label>
-      {problems.map((problem) => (
-        <p key={problem} role="alert" className="wrong mt-1">
-          {problem}
-        </p>
-      ))}
-      {next && !disabled && (
-        <button type="button" className="quiet mt-1" onClick={() => onChange(next)}>
-          Use {next}, the next day that is open
-        </button>
-      )}
+      <Said
+        className="flex-1 min-w-[9rem]"
+        lines={3}
+        problem={
+          problems.length > 0 && (
+            <>
+              {problems.map((problem) => (
+                <p key={problem}>{problem}</p>
+              ))}
+              {next && !disabled && (
+                <button type="button" className="link text-left" onClick={() => onChange(next)}>
+                  Use {next}, the next day that is open
+                </button>
+              )}
+            </>
+          )
+        }
+      />
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { useRef, useState, type FormEvent } from 'react';
 import type { ProbePoint } from '@undrel/core/casefile';
 import { GROUND_QUESTIONS } from '@undrel/core/profile';
 import { formatValue, readLength, shortUnit } from '@undrel/core/units';
+import { FieldNote } from '../../../ui/controls/FieldNote';
 import { Entry } from '../../../ui/controls/Entry';
 import { itemsBelow } from '../../../protocol/item';
 import { lengthText } from '../../../ui/controls/LengthInput';
@@ -65,6 +66,7 @@ export function Probe(props: StationProps) {
       ...(depth.state === 'ok' ? [] : [{ field: 'depth' as const, message: depth.message }]),
     ];
     setProblems(found);
+    if (found[0]) document.getElementById(`probe-${found[0].field}`)?.focus();
     if (bearing === undefined || distance.state !== 'ok' || depth.state !== 'ok') return;
     control.set('probe', editing ?? newId(), visitId, {
       bearing,
@@ -79,25 +81,27 @@ export function Probe(props: StationProps) {
     depthInput.current?.focus();
   };
   const field = (name: 'bearing' | 'distance' | 'depth', label: string, hint: string) => {
-    const wrong = problems.some((p) => p.field === name);
+    const wrong = problems.find((p) => p.field === name)?.message;
     return (
       <div>
         <label htmlFor={`probe-${name}`} className="block text-sm">
           {label}
         </label>
-        <input
-          id={`probe-${name}`}
-          ref={name === 'depth' ? depthInput : undefined}
-          className="num w-full text-right"
-          inputMode={name === 'bearing' ? 'text' : 'decimal'}
-          autoComplete="off"
-          aria-invalid={wrong || undefined}
-          aria-describedby={wrong ? 'probe-problems' : undefined}
-          placeholder={hint}
-          value={draft[name]}
-          onFocus={(event) => event.target.select()}
-          onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
-        />
+        <FieldNote id={`probe-${name}-wrong`} note={wrong}>
+          <input
+            id={`probe-${name}`}
+            ref={name === 'depth' ? depthInput : undefined}
+            className="num w-full text-right"
+            inputMode={name === 'bearing' ? 'text' : 'decimal'}
+            autoComplete="off"
+            aria-invalid={wrong ? true : undefined}
+            aria-describedby={wrong ? `probe-${name}-wrong` : undefined}
+            placeholder={hint}
+            value={draft[name]}
+            onFocus={(event) => event.target.select()}
+            onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
+          />
+        </FieldNote>
       </div>
     );
   };
@@ -144,13 +148,6 @@ export function Probe(props: StationProps) {
             </label>
             <button className="act ml-auto">{editing ? 'Save correction' : 'Next'}</button>
           </div>
-          {problems.length > 0 && (
-            <div id="probe-problems" role="alert" className="wrong mt-2">
-              {problems.map((p) => (
-                <p key={p.field}>{p.message}</p>
-              ))}
-            </div>
-          )}
         </form>
       )}
       {collar ? (
@@ -169,7 +166,7 @@ export function Probe(props: StationProps) {
       ) : (
         <p className="told my-4">No root met yet. Start close to the bark and work round, eight bearings.</p>
       )}
-      <Contradictions station="probe" profile={profile} system={system} />
+      {points.length > 0 && <Contradictions station="probe" profile={profile} system={system} reserved />}
       {points.length > 0 && (
         <table className="my-3" aria-label="Pushes of the rod">
           <thead>

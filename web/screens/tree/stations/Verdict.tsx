@@ -68,28 +68,36 @@ export function Verdict(props: StationProps) {
           </ol>
         </section>
       )}
-      <section className="mt-5">
-        <h2>Look at next</h2>
-        {explanation ? <NextChecks explanation={explanation} goTo={goTo} /> : <Weighing />}
-      </section>
-      <SinceWhen {...props} />
-      <section className="mt-5">
-        <h2>What would change my mind</h2>
-        {explanation ? <ChangeOfMind explanation={explanation} system={system} /> : <Weighing />}
-      </section>
-      <section className="mt-5">
-        <h2>The consultant’s own judgement</h2>
-        <Opinion {...props} />
-      </section>
-      <section className="mt-5">
-        <h2>For the client</h2>
-        <ForTheClient {...props} />
-      </section>
-      <p className="text-sm text-muted mt-4">
-        {PRACTICE_NOTE} The notch on a bar is where it stood before anything was looked at; 10 dB (decibans)
-        makes the odds ten times as good. Table <span className="num">{verdict.table}</span>, engine{' '}
-        <span className="num">{verdict.engine}</span>; <a href="/practice/judgements">the table</a>.
-      </p>
+      {/* Held back until all of it is there: what can be pressed below would move. */}
+      {explanation ? (
+        <>
+          <section className="mt-5">
+            <h2>Look at next</h2>
+            <NextChecks explanation={explanation} goTo={goTo} />
+          </section>
+          <SinceWhen {...props} />
+          <section className="mt-5">
+            <h2>What would change my mind</h2>
+            <ChangeOfMind explanation={explanation} system={system} />
+          </section>
+          <section className="mt-5">
+            <h2>The consultant’s own judgement</h2>
+            <Opinion {...props} />
+          </section>
+          <section className="mt-5">
+            <h2>For the client</h2>
+            <ForTheClient {...props} />
+          </section>
+          <p className="text-sm text-muted mt-4">
+            {PRACTICE_NOTE} The notch on a bar is where it stood before anything was looked at; 10 dB
+            (decibans) makes the odds ten times as good. Table <span className="num">{verdict.table}</span>,
+            engine <span className="num">{verdict.engine}</span>; <a href="/practice/judgements">the table</a>
+            .
+          </p>
+        </>
+      ) : (
+        <Weighing />
+      )}
     </div>
   );
 }

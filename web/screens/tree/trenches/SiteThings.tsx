@@ -5,6 +5,7 @@ import { useState, type FormEvent } from 'react';
 import { OBSTACLE_KINDS, obstacleKind } from '@undrel/core/practice';
 import { along } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { Said } from '../../../ui/Said';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import type { Drawn } from './TrenchPlanView';
 import { LengthInput } from '../../../ui/controls/LengthInput';
@@ -204,11 +205,6 @@ export function SiteThings(props: {
               {end('Other end', to, setTo)}
             </>
           )}
-          {problem && (
-            <p role="alert" className="wrong col-span-2">
-              {problem}
-            </p>
-          )}
           <div className="col-span-2 flex gap-2">
             <button className="act" disabled={busy}>
               Put it on the plan
@@ -224,6 +220,7 @@ export function SiteThings(props: {
               Leave it
             </button>
           </div>
+          <Said problem={problem} className="col-span-2" />
         </form>
       )}
     </section>

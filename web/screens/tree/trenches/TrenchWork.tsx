@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { marksHold, orderOfWork, type TrenchPlan } from '@undrel/core/trenching';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
+import { Said } from '../../../ui/Said';
 
 /** The order of the work with its hold points, and the date the buried lines were marked. */
 export function TrenchWork(props: {
@@ -61,11 +62,10 @@ export function TrenchWork(props: {
           Ask the locate service
         </button>
       )}
-      {told && (
-        <p role="alert" className="told my-1">
-          {told} A simulated service answered: on a real site call the one of the place.
-        </p>
-      )}
+      <Said
+        lines={3}
+        told={`${told ?? ''} A simulated service answers here: on a real site call the one of the place.`}
+      />
       {!held.holds && (
         <p role="alert" className="wrong my-1">
           {held.says}

@@ -93,13 +93,12 @@ export function Cause(props: {
           </span>
         </span>
         <ChanceBar cause={cause} />
-        {reasons && (
-          <span className="block mt-1 text-sm text-muted">
-            {[...reasons.for.slice(0, 2), ...reasons.against.slice(0, 1)]
+        <span className="mt-1 text-sm text-muted line-clamp-2 h-[2.6rem]">
+          {reasons &&
+            [...reasons.for.slice(0, 2), ...reasons.against.slice(0, 1)]
               .map((r) => `${r.decibans > 0 ? '+' : '−'} ${writeLengths(r.text, props.system)}`)
               .join('; ')}
-          </span>
-        )}
+        </span>
         {props.own && <span className="block mt-1.5 text-sm font-semibold">Put first by the consultant</span>}
       </summary>
       <p className="mb-1">{cause.mechanism}</p>

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { CAUSES, clientWords, type CauseKey } from '@undrel/core/diagnosis';
+import { FieldNote } from '../../../../ui/controls/FieldNote';
 import { Select } from '../../../../ui/controls/Select';
 import { headOf, type StationProps } from '../../visitEntry';
 import { judgedOf } from '../judged';
@@ -42,21 +43,23 @@ export function Opinion({ control, visit, visitId, treeId, mayJudge }: StationPr
       {cause !== '' && (
         <label className="block mt-2">
           <span className="text-sm">Why (kept with it, and shown in the report)</span>
-          <textarea
-            className="w-full"
-            rows={2}
-            value={why}
-            aria-invalid={wrong || undefined}
-            onChange={(event) => {
-              setWhy(event.target.value);
-              keep(cause, event.target.value);
-            }}
-          />
-          {wrong && (
-            <span role="alert" className="wrong block text-sm mt-1">
-              Why: empty. Give the reason in a sentence; until then it is not kept.
-            </span>
-          )}
+          <FieldNote
+            id="why-wrong"
+            note={wrong && 'Why: empty. Give the reason in a sentence; until then it is not kept.'}
+          >
+            <textarea
+              className="w-full"
+              rows={2}
+              value={why}
+              aria-invalid={wrong || undefined}
+              aria-describedby={wrong ? 'why-wrong' : undefined}
+              placeholder={wrong ? 'Give the reason; until then it is not kept' : undefined}
+              onChange={(event) => {
+                setWhy(event.target.value);
+                keep(cause, event.target.value);
+              }}
+            />
+          </FieldNote>
         </label>
       )}
     </div>

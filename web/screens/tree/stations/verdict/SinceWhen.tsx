@@ -32,8 +32,8 @@ export function SinceWhen(props: StationProps) {
         </button>
       )}
       {drawing && (
-        <div ref={ref}>
-          <DrawingSvg drawing={drawing} title={since.summary} className="block w-full h-auto" />
+        <div ref={ref} style={{ height: drawing.height }}>
+          <DrawingSvg drawing={drawing} title={since.summary} className="block w-full h-full" />
         </div>
       )}
       {followed.map((e) => (

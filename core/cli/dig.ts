@@ -1,6 +1,6 @@
 import { numberedCuts, type DigAssessment } from '../src/pruning';
-import { girdledShare } from '../src/roots';
-import { formatValue, writeLengths, type UnitSystem } from '../src/units';
+import { girdledShare, rootShare } from '../src/roots';
+import { formatQuantity, formatValue, writeLengths, type UnitSystem } from '../src/units';
 
 /** What follows from a dig, for a program: shares, crossings, anchors, advice with its cuts, and the forecast. */
 export const digSummary = ({ reading, advice, forecast, stem }: DigAssessment) => ({
@@ -13,7 +13,7 @@ export const digSummary = ({ reading, advice, forecast, stem }: DigAssessment) =
   roots: reading.roots.map((r) => ({
     label: r.root.label,
     kind: r.root.kind,
-    compresses: r.compression.share,
+    compresses: rootShare(r),
     arcs: r.compression.arcs,
     clearance: r.clearance,
     crossingAngle: r.crossingAngle,
@@ -41,12 +41,11 @@ export function digText(
   system: UnitSystem,
 ): string {
   const from = Number(date.slice(0, 4));
-  const percent = (share: number) => `${Math.round(100 * share)} %`;
   const at = (year: number | undefined) => (year === undefined ? 'later' : String(Math.round(from + year)));
   const half = forecast.scenarios[0]!.reach.find((r) => r.threshold === 0.5)!.year;
   return [
     '',
-    `Dig: ${percent(reading.share)} of the bark is squeezed; half in ${at(half.p50)} (${at(half.p10)} to ${at(half.p90)}) if nothing is done.`,
+    `Dig: ${formatQuantity(girdledShare(reading), system)} of the bark is squeezed; half in ${at(half.p50)} (${at(half.p10)} to ${at(half.p90)}) if nothing is done.`,
     ...advice.roots.map(
       (r) =>
         `  ${r.label}: ${r.decision}. ${r.reasons.map((reason) => writeLengths(reason, system)).join(' ')}`,

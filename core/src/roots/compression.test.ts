@@ -5,10 +5,13 @@ import { readDig } from './reading';
 import { shareOf, unionOf } from './arcs';
 import { clearanceTo, compressionOf, leavesBase, togetherOf } from './compression';
 import { outlineOf, planPoint, type Outline } from './outline';
-import { pathThrough, type RootPath } from './path';
+import { pathThrough, pieceFor, type RootPath } from './path';
+import { girdledShare, rootShare } from './quantities';
+import { formatQuantity } from '../units';
 import { round } from '../../tests/digs';
 
 const exactly = { tolerance: 0, underside: Infinity };
+const touching = { tolerance: 0.002, underside: Infinity };
 
 const polar = (...points: [bearing: number, distance: number, diameter: number][]): RootPath =>
   pathThrough(
@@ -275,4 +278,98 @@ test('the oval of the book: two diameters 40 and 30 cm, one root of 94 mm at 45�
   const reading = readDig(tree, dig);
   expect([reading.share, reading.roots[0]!.compression.share]).toEqual([0, 0]);
   expect(mayClose(reading.roots[0]!)).toBe(false);
+});
+
+describe('what lies between the readings', () => {
+  const dig = (points: { bearing: number; distance: number }[]): Dig => ({
+    measuredFrom: 'centre',
+    north: 'true',
+    roots: [
+      {
+        label: 'A',
+        kind: 'girdling',
+        start: 'outside',
+        points: points.map((p) => ({ ...p, depth: 0.1, diameter: 0.02 })),
+      },
+    ],
+  });
+
+  test('round a thin stem the pieces are fine enough: within 0.1 % of pieces a tenth as long', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.02, max: 0.12, noNaN: true }),
+        fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+        fc.array(fc.double({ min: -0.2, max: 0.6, noNaN: true }), { minLength: 4, maxLength: 6 }),
+        (stem, thick, gaps) => {
+          const outline = round(stem);
+          const radius = (thick * stem) / 2;
+          const points = gaps.map((gap, i) => {
+            const [x, y] = planPoint(40 * i, stem * (1 + gap) + radius);
+            return { x, y, depth: 0.1, radius };
+          });
+          const usual = share(pathThrough(points, pieceFor(stem)), outline, touching);
+          const fine = share(pathThrough(points, pieceFor(stem) / 10), outline, touching);
+          expect(Math.abs(usual - fine)).toBeLessThan(TENTH);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('the ± is how far straight lines between the readings have it otherwise, worked out for itself', () => {
+    // A chord between two readings on a circle of radius c passes the centre at c cos(half the turn): on one of 60
+    // degrees a root whose readings lie 13 mm off the bark comes as near as the bark itself.
+    const [stem, off] = [0.1, 0.013];
+    const ring = (turn: number) =>
+      Array.from({ length: 4 }, (_, i) => ({ bearing: turn * i, distance: stem + off + 0.01 }));
+    const wide = readDig({ stemDiameter: 2 * stem }, dig(ring(60)));
+    expect(wide.share).toBe(0);
+    // Straight: each of three chords presses where it is nearer than R + r, that is within acos(c cos(h) / (R + r + t))
+    // of its middle; the ends of the arc on the bark lie on lines from the centre that pass within r of the chord.
+    const straight = pathThrough(
+      ring(60).map(({ bearing, distance }) => {
+        const [x, y] = planPoint(bearing, distance);
+        return { x, y, depth: 0.1, radius: 0.01 };
+      }),
+      0.001,
+      'straight',
+    );
+    const nearest = Math.min(...Array.from(straight.x, (x, i) => Math.hypot(x, straight.y[i]!)));
+    expect(nearest).toBeCloseTo((stem + off + 0.01) * Math.cos(Math.PI / 6), 4);
+    expect(wide.spread).toBeCloseTo(share(straight, round(stem), touching), 2);
+    expect(girdledShare(wide)).toMatchObject({ plusMinus: wide.spread });
+    expect(formatQuantity(girdledShare(wide), 'metric')).toMatch(/^0 ± \d+ %$/);
+    // Twice as many readings leave less open; a straight root leaves nothing open.
+    const close = readDig(
+      { stemDiameter: 2 * stem },
+      dig(Array.from({ length: 7 }, (_, i) => ({ bearing: 30 * i, distance: stem + off + 0.01 }))),
+    );
+    expect(close.spread).toBeLessThan(wide.spread / 3);
+    const past = readDig(
+      { stemDiameter: 2 * stem },
+      dig([-45, 0, 45].map((b) => ({ bearing: b, distance: 0.11 / Math.cos((b * Math.PI) / 180) }))),
+    );
+    expect(past.share).toBeGreaterThan(0.02);
+    expect(past.spread).toBeCloseTo(0, 9);
+    expect(girdledShare(past)).not.toHaveProperty('plusMinus');
+  });
+
+  test('what several roots leave open adds up as of independent readings, and the verdict is less sure by it', () => {
+    const one = dig([0, 60, 120, 180].map((bearing) => ({ bearing, distance: 0.13 })));
+    const both: Dig = {
+      ...one,
+      roots: [
+        one.roots[0]!,
+        {
+          ...one.roots[0]!,
+          label: 'B',
+          points: one.roots[0]!.points.map((p) => ({ ...p, bearing: p.bearing + 180 })),
+        },
+      ],
+    };
+    const [a, b] = readDig({ stemDiameter: 0.22 }, both).roots;
+    expect(readDig({ stemDiameter: 0.22 }, both).spread).toBeCloseTo(Math.hypot(a!.spread, b!.spread), 12);
+    expect(a!.spread).toBeGreaterThan(0.01);
+    expect(rootShare(a!).plusMinus).toBe(a!.spread);
+  });
 });

@@ -16,9 +16,17 @@ export interface RootPath {
   readAt: number[];
 }
 
-/** Longest piece of a centreline: a tenth of what a tape in a pit can tell apart. */
+/** Longest piece of a centreline, m: a tenth of what a tape in a pit can tell apart. */
 const PIECE = 0.01;
-const MOST_PIECES = 60;
+const LEAST_PIECE = 0.001;
+/** Round a thin stem a root bends more sharply: its pieces are no longer than this share of the stem's radius. */
+const PIECE_OF_RADIUS = 0.04;
+/** Longest stretch between two readings that is cut as finely as that, m. */
+const FINE = 0.6;
+
+/** Longest piece of a centreline beside a stem of a mean radius, m. */
+export const pieceFor = (stemRadius: number): number =>
+  Math.min(PIECE, Math.max(LEAST_PIECE, PIECE_OF_RADIUS * stemRadius));
 
 /** Points of a dig as true plan positions: declination and tape frame taken into account. */
 export function placed(
@@ -37,11 +45,17 @@ export function placed(
 
 /**
  * Centreline through the points: a centripetal Catmull-Rom spline (Catmull & Rom 1974; centripetal parameters after
- * Yuksel et al. 2011: no loops, no cusps; from memory), straight through collinear points, in pieces of 1 cm. Radius and
+ * Yuksel et al. 2011: no loops, no cusps; from memory), straight through collinear points, in short pieces. Radius and
  * depth go straight from point to point.
+ *
+ * @param piece longest piece, m, see {@link pieceFor}
+ * @param bend `straight` goes straight from reading to reading in plan, too: how far that is from the curve tells how much
+ *   hangs on what lies between the readings
  */
 export function pathThrough(
   points: readonly { x: number; y: number; depth: number; radius: number }[],
+  piece = PIECE,
+  bend: 'curve' | 'straight' = 'curve',
 ): RootPath {
   const xs: number[] = [];
   const ys: number[] = [];
@@ -62,10 +76,13 @@ export function pathThrough(
     const c = points[i + 1];
     if (!c) break;
     const span = Math.hypot(c.x - b.x, c.y - b.y);
-    const pieces = Math.min(MOST_PIECES, Math.ceil(span / PIECE));
+    const pieces = Math.ceil(Math.min(span, FINE) / piece);
     const a = points[i - 1] ?? mirrored(b, c, points[i + 2]);
     const d = points[i + 2] ?? mirrored(c, b, points[i - 1]);
-    const curve = between(a, b, c, d);
+    const curve =
+      bend === 'straight'
+        ? (t: number): [number, number] => [b.x + (c.x - b.x) * t, b.y + (c.y - b.y) * t]
+        : between(a, b, c, d);
     for (let k = 1; k < pieces; k++) {
       const t = k / pieces;
       const [x, y] = curve(t);

@@ -15,7 +15,7 @@ import {
 } from './compression';
 import { meetingsOf, type Crossing, type Pressing } from './crossings';
 import { bearingOf, outlineOf, type Outline } from './outline';
-import { pathThrough, placed, type RootPath } from './path';
+import { pathThrough, pieceFor, placed, type RootPath } from './path';
 import { potOf, type OldPot } from './pot';
 import { digProblems, type DigProblem } from './problems';
 import type { Arc } from './arcs';
@@ -26,6 +26,8 @@ export interface RootReading {
   /** Vertex from which it counts against the stem, see {@link leavesBase}. */
   counted: number;
   compression: Compression;
+  /** How far the share would be another if the root ran straight from reading to reading. */
+  spread: number;
   /** Least distance of its edge from the bark, m, and the bearing of that place. */
   clearance: number | undefined;
   nearestBearing: number | undefined;
@@ -52,6 +54,8 @@ export interface DigReading {
   /** What all roots together compress. */
   arcs: Arc[];
   share: number;
+  /** The same of the share: what the roots leave open between their readings, taken as independent of each other. */
+  spread: number;
   byLayer: { to: number; share: number }[];
   /** Roots whose top is deeper than this pass under the stem, m below grade. */
   underside: number;
@@ -94,6 +98,7 @@ interface Known {
     rule: CompressionRule;
     counted: number;
     found: Compression;
+    spread: number;
     near: ReturnType<typeof clearanceTo>;
   };
 }
@@ -115,19 +120,43 @@ function pathKept(root: DugRoot, dig: Dig, turn: number, outline: Outline): Root
   const frame = `${dig.measuredFrom} ${turn}`;
   const kept = knownRoots.get(root);
   if (kept?.outline === outline && kept.frame === frame) return kept.path;
-  const path = pathThrough(placed(dig, turn, outline, root));
+  const path = pathThrough(placed(dig, turn, outline, root), pieceFor(outline.meanRadius));
   knownRoots.set(root, { outline, frame, path });
   return path;
 }
 
-function pressureKept(root: DugRoot, path: RootPath, outline: Outline, rule: CompressionRule) {
+/** How far the share of a root is another one when it runs straight from reading to reading. */
+function spreadOf(
+  root: DugRoot,
+  dig: Dig,
+  turn: number,
+  outline: Outline,
+  rule: CompressionRule,
+  share: number,
+): number {
+  if (root.points.length < 3) return 0;
+  const path = pathThrough(placed(dig, turn, outline, root), pieceFor(outline.meanRadius), 'straight');
+  const straight = compressionOf(path, leavesBase(path, root.start === 'stem', outline), outline, rule);
+  return Math.abs(straight.share - share);
+}
+
+function pressureKept(
+  root: DugRoot,
+  dig: Dig,
+  turn: number,
+  path: RootPath,
+  outline: Outline,
+  rule: CompressionRule,
+) {
   const kept = knownRoots.get(root)!;
   if (kept.compression?.rule.underside !== rule.underside) {
     const counted = leavesBase(path, root.start === 'stem', outline);
+    const found = compressionOf(path, counted, outline, rule);
     kept.compression = {
       rule,
       counted,
-      found: compressionOf(path, counted, outline, rule),
+      found,
+      spread: spreadOf(root, dig, turn, outline, rule, found.share),
       near: clearanceTo(path, counted, outline),
     };
   }
@@ -174,7 +203,7 @@ export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): Dig
   const whole = all.reduce((sum, l) => sum + l.area, 0);
   const roots = drawn.map((root, i): RootReading => {
     const path = paths[i]!;
-    const { counted, found, near } = pressureKept(root, path, outline, rule);
+    const { counted, found, spread, near } = pressureKept(root, dig, turn, path, outline, rule);
     const out = leaving[i];
     const sector = out
       ? all.filter((l) => sectorOf(l.bearing) === sectorOf(out.bearing)).reduce((sum, l) => sum + l.area, 0)
@@ -184,6 +213,7 @@ export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): Dig
       path,
       counted,
       compression: found,
+      spread,
       clearance: near?.clearance,
       nearestBearing: near && bearingOf(path.x[near.vertex]!, path.y[near.vertex]!),
       crossingAngle: near && angleAt(path, near.vertex),
@@ -206,6 +236,7 @@ export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): Dig
     roots,
     arcs: together.arcs,
     share: together.share,
+    spread: Math.hypot(...roots.map((r) => r.spread)),
     underside: rule.underside,
     byLayer: LAYERS.map((to, i) => ({ to, share: together.byLayer[i]! })),
     crossings,

@@ -12,7 +12,7 @@ export type SoilRemedy =
 export interface Alternative {
   remedy: SoilRemedy;
   title: string;
-  /** Share of the tight soil of the zone that it opens, and of the zone that it disturbs. */
+  /** Share of the tight soil of the zone that it opens, and of the whole root zone that it disturbs. */
   opens: number;
   disturbs: number;
   hours: number;
@@ -180,13 +180,14 @@ export function alternativesTo(
     ]),
   ];
   const nothing = { quantities: [], bySeason: [], byAir: false };
+  const ofRootZone = (dug: number) => (plan.rootZone > 0 ? dug / plan.rootZone : 0);
   const percent = (s: number) => `${Math.round(100 * s)} %`;
   return [
     {
       remedy: 'spokes',
       title: 'Radial trenches',
       opens: bySpokes,
-      disturbs: layout.disturbed,
+      disturbs: plan.disturbed,
       hours: spokes.quantities.find((q) => q.name === 'Crew hours')?.value ?? 0,
       ...spokes,
       byAir: rules.school === 'air',
@@ -197,7 +198,7 @@ export function alternativesTo(
       remedy: 'vertical',
       title: 'Vertical mulching',
       opens: byHoles,
-      disturbs: (holes * Math.PI * (VERTICAL.diameter.value / 2) ** 2) / whole,
+      disturbs: ofRootZone(holes * Math.PI * (VERTICAL.diameter.value / 2) ** 2),
       hours: boreHours,
       quantities: [
         ...(holes === 0 ? [] : [quantityOf('Holes', holes, 'count', 'places on the grid that are free', [])]),
@@ -223,7 +224,7 @@ export function alternativesTo(
       remedy: 'air',
       title: 'Air decompaction of the whole zone',
       opens: share,
-      disturbs: share,
+      disturbs: ofRootZone(area),
       hours: airHours,
       quantities: hoursOf(airHours, 'set-up + area × depth / rate of the air tool', [
         ['area', area, 'area'],
@@ -242,7 +243,7 @@ export function alternativesTo(
       remedy: 'sectors',
       title: 'Soil replaced by sectors',
       opens: whole > 0 ? wedges.area / whole : 0,
-      disturbs: whole > 0 ? wedges.area / whole : 0,
+      disturbs: ofRootZone(wedges.area),
       hours: wedgeHours,
       quantities: wedgeWork,
       // One wedge a season; they are alike.

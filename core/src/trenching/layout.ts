@@ -45,8 +45,6 @@ export interface Layout {
   tight: number;
   opened: number;
   length: number;
-  /** Share of the zone that is dug. */
-  disturbed: number;
   /** Locked bearings that could not be dug, with the reason. */
   refused: { bearing: number; why: string }[];
   /** Bearings with room for a spoke, of 360. */
@@ -254,7 +252,6 @@ export function layOut(
     tight: zone.total,
     opened,
     length,
-    disturbed: zone.area > 0 ? (length * rules.width) / zone.area : 0,
     refused,
     free,
   };

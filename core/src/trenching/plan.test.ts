@@ -204,6 +204,9 @@ test('where paving lies all round, the rules turn to another way and say why', (
   );
   expect(square.blocked).toContain('Square');
   const ways = alternativesTo(square, { quantities: [], bySeason: [] }, 0.5, []);
+  // One layout disturbs one share of the root zone, whichever table tells it.
+  expect(ways.find((w) => w.remedy === 'spokes')!.disturbs).toBe(square.disturbed);
+  expect(square.disturbed).toBeCloseTo((square.layout.length * square.rules.width) / square.rootZone, 12);
   expect(ways.filter((w) => w.advised).map((w) => w.remedy)).toEqual(['nothing']);
   const free = alternativesTo(plan(), { quantities: [], bySeason: [] }, 0.5, [
     { key: 'probe.drain', answer: 'standing' },

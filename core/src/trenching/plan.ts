@@ -44,7 +44,9 @@ export interface TrenchPlan {
   layout: Layout;
   spokes: PlannedSpoke[];
   seasons: number;
-  /** Share of the root zone dug in all, and what is allowed in one season. */
+  /** Area of the root zone, from the stem out to where it ends, m2. */
+  rootZone: number;
+  /** Share of it dug in all, and what is allowed in one season. */
   disturbed: number;
   allowedAtOnce: number;
   /** Where the figures come from, and what was assumed. */
@@ -289,6 +291,7 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
     layout,
     spokes,
     seasons,
+    rootZone: area,
     disturbed,
     allowedAtOnce,
     notes,

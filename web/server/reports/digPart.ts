@@ -1,6 +1,6 @@
 import { HORIZON, type YearBand } from '@undrel/core/growth';
 import { assessDig, neverCut, numberedCuts, type DigAssessment } from '@undrel/core/pruning';
-import { girdledShare, potInWords, potOutgrown } from '@undrel/core/roots';
+import { girdledShare, rootShare, potInWords, potOutgrown } from '@undrel/core/roots';
 import { formatQuantity, formatValue, tidy, writeLengths } from '@undrel/core/units';
 import type { ReportDig } from '../../protocol/report';
 import { planOf } from '../../ui/drawing/digSheet';
@@ -70,13 +70,14 @@ export function digPart(
         : []),
       ...forecast.barriers.map((b) => ({ name: `${b.kind} reached`, text: between(b.year) })),
     ],
-    roots: reading.roots.map(({ root, path, compression }) => {
+    roots: reading.roots.map((read) => {
+      const { root, path, compression } = read;
       const told = advice.roots.find((r) => r.label === root.label)!;
       return {
         label: root.label,
         kind: KIND_NAMES[root.kind],
         across: fine(2 * path.radius.reduce((a, b) => Math.max(a, b), 0)),
-        ofBark: compression.share > 0 ? percent(compression.share) : '',
+        ofBark: compression.share > 0 ? formatQuantity(rootShare(read), system) : '',
         advice: DECISION_NAMES[told.decision],
         reasons: told.reasons.map(say).join(' '),
       };

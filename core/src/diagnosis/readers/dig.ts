@@ -2,10 +2,19 @@ import { LIMITS } from '../../practice/limits';
 import { shortMark } from '../../units/marks';
 import { asked, dug, first, intervals, type Readers } from './reader';
 
+/** Standard error of the share by tape and compass; common practice, no source. */
+const TAPE = 0.02;
+/** Standard errors to either side within which 90 % lies. */
+const NINETY = 1.645;
+
 /** What was dug up. */
 export const DIG_READERS: Readers = {
-  'dig.girdled': dug(({ share: squeezed }) => ({
-    agrees: intervals(squeezed, 0.02, ['girdledSome', 'girdledMuch', 'girdleBeyondPruning']),
+  'dig.girdled': dug(({ share: squeezed, spread }) => ({
+    agrees: intervals(squeezed, Math.hypot(TAPE, spread / NINETY), [
+      'girdledSome',
+      'girdledMuch',
+      'girdleBeyondPruning',
+    ]),
     says: `roots squeeze ${Math.round(100 * squeezed)} % of the bark`,
   })),
   'dig.inAnchor': dug(({ roots, pressings }) => {

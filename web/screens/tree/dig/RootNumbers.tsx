@@ -2,8 +2,8 @@
 
 import type { Forecast } from '@undrel/core/growth';
 import type { RootAdvice } from '@undrel/core/pruning';
-import type { DigReading, RootReading } from '@undrel/core/roots';
-import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
+import { rootShare, type DigReading, type RootReading } from '@undrel/core/roots';
+import { formatQuantity, formatValue, tidy, type UnitSystem } from '@undrel/core/units';
 
 const percent = (share: number): string => `${tidy(100 * share, share < 0.1 ? 1 : 0)} %`;
 
@@ -54,7 +54,7 @@ export function RootNumbers({
     [
       'Squeezes',
       compression.share > 0
-        ? `${percent(compression.share)} of the bark, ${compression.arcs.map((a) => `${Math.round(a.from % 360)}° to ${Math.round(a.to % 360)}°`).join(', ')}`
+        ? `${formatQuantity(rootShare(root), system)} of the bark, ${compression.arcs.map((a) => `${Math.round(a.from % 360)}° to ${Math.round(a.to % 360)}°`).join(', ')}`
         : 'nothing today',
     ],
     ...(clearance === undefined

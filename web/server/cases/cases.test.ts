@@ -300,6 +300,49 @@ test('crew measures, and writes nothing that only a consultant judges, by whiche
     ).toBe('refused');
 });
 
+test('crew takes away what it measured, not what a consultant judged or decided', async () => {
+  const crew: Viewer = { ...firm.viewer, role: 'crew' };
+  const remove = async (kind: 'visit' | 'tree', id: string, parent: string, base: number, who?: Viewer) =>
+    (await save([{ kind, id, parent, base, values: null }], who))[0]!.status;
+  const head = { date: '2026-05-01' };
+  const judgements: ((visit: string) => Change)[] = [
+    (visit) => ({
+      kind: 'visit',
+      id: visit,
+      parent: '',
+      base: 1,
+      values: { ...head, opinion: { cause: 'drought', why: 'x' } },
+    }),
+    (visit) => ({ kind: 'visit', id: visit, parent: '', base: 1, values: { ...head, clientWords: 'Wait.' } }),
+    (visit) => ({
+      kind: 'decision',
+      id: `${visit}.mulch`,
+      parent: visit,
+      base: 0,
+      values: { operation: 'mulch', taken: true },
+    }),
+    (visit) => ({ kind: 'cuts', id: `${visit}.cuts`, parent: visit, base: 0, values: { stages: 2 } }),
+  ];
+  for (const judge of judgements) {
+    const [tree, visit] = [await treeOf(), randomUUID()];
+    await save([{ kind: 'visit', id: visit, parent: tree, base: 0, values: head }], crew);
+    const change = judge(visit);
+    const judged = { ...change, parent: change.kind === 'visit' ? tree : visit };
+    expect((await save([judged]))[0]).toMatchObject({ status: 'saved' });
+    const base = change.kind === 'visit' ? 2 : 1;
+    expect([change.kind, await remove('visit', visit, tree, base, crew)]).toEqual([change.kind, 'refused']);
+    expect([change.kind, await remove('tree', tree, firm.propertyId, 1, crew)]).toEqual([
+      change.kind,
+      'refused',
+    ]);
+    expect(await remove('visit', visit, tree, base)).toBe('saved');
+    expect(await remove('tree', tree, firm.propertyId, 1, crew)).toBe('saved');
+  }
+  const [tree, visit] = [await treeOf(), randomUUID()];
+  await save([{ kind: 'visit', id: visit, parent: tree, base: 0, values: head }], crew);
+  expect(await remove('visit', visit, tree, 1, crew)).toBe('saved');
+});
+
 test('what belongs to a removed visit is refused, and comes in again once the visit is back', async () => {
   const tree = await treeOf();
   const visit = randomUUID();

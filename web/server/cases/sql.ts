@@ -67,6 +67,17 @@ const ofVisits = (kind: ItemKind) =>
     'visit_id in (select v.id from visits v where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null)',
   );
 
+const decidedOn = (visits: string) =>
+  `select from decisions where deleted_at is null and visit_id in (${visits})
+   union all select from cut_designs where deleted_at is null and visit_id in (${visits})`;
+
+/** A row where a consultant has judged or decided something below a visit or a tree. */
+export const JUDGED_BELOW = {
+  visit: `${decidedOn('select $1::text')} limit 1`,
+  tree: `select from visits where tree_id = $1 and deleted_at is null and (opinion_cause is not null or client_words is not null)
+   union all ${decidedOn('select id from visits where tree_id = $1 and deleted_at is null')} limit 1`,
+};
+
 /** How far about a tree its site is looked at, m. */
 export const SITE_REACH = 30;
 

@@ -88,25 +88,27 @@ async function present(db: Db, change: Change): Promise<ChangeResult> {
 /** What a person who does not judge would change of what only a consultant writes, or undefined. */
 async function judgedIn(db: Db, { kind, id, values }: Change): Promise<string | undefined> {
   const judged = JUDGED[kind];
-  if (!judged || values === null) return undefined;
+  if (!judged) return undefined;
   const row = await db.row(sql.READ[kind], [id]);
   const stored = row ? fromColumns(kind, row) : {};
-  const field = Object.keys(judged).find((key) => !isDeepStrictEqual(values[key], stored[key]));
-  return field && judged[field];
+  const field = Object.keys(judged).find((key) => !isDeepStrictEqual(values?.[key], stored[key]));
+  if (field) return judged[field];
+  // Whoever takes the whole away takes away what a consultant wrote below it.
+  const below = values === null && (kind === 'visit' || kind === 'tree') ? sql.JUDGED_BELOW[kind] : undefined;
+  return below && (await db.row(below, [id])) ? 'what a consultant decided on it' : undefined;
 }
 
 /** Why a change is not taken, before it is tried; undefined when it may be. */
 async function refusedBefore(db: Db, viewer: Viewer, change: Change): Promise<string | undefined> {
   if (!may(viewer.role, DEED_OF[change.kind])) return `Your role (${viewer.role}) may not change this.`;
-  if (change.values === null) return undefined;
-  const bad = unstorableIn(change.values);
+  const bad = change.values === null ? undefined : unstorableIn(change.values);
   if (bad !== undefined) return `${bad}: holds a character that cannot be kept.`;
   if (!may(viewer.role, 'judge')) {
     const judged = await judgedIn(db, change);
     if (judged !== undefined)
       return `Your role (${viewer.role}) may not change this: ${judged}. A consultant does.`;
   }
-  return problemIn(db, change);
+  return change.values === null ? undefined : problemIn(db, change);
 }
 
 /** What an item belongs to was removed, with all that is written to it. */

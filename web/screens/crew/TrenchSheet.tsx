@@ -107,7 +107,7 @@ export function TrenchSheet(props: TrenchSheetProps) {
                 {short(plan.rules.depth)} deep. Bearings from true north.
               </p>
               {plan.seasons > 1 && (
-                <div role="group" aria-label="Season" className="flex gap-1.5 mt-2 print:hidden">
+                <div role="group" aria-label="Season" className="flex flex-wrap gap-1.5 mt-2 print:hidden">
                   {Array.from({ length: plan.seasons }, (_, i) => (
                     <button
                       key={i}

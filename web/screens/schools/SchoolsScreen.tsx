@@ -141,9 +141,11 @@ export function SchoolsScreen(props: {
                       </div>
                       {school.warning && <p className="wrong my-1">{school.warning}</p>}
                       {props.cuts && SCHOOLS_OF_CUTS.includes(matter.key) && (
-                        <Suspense fallback={<p role="status">Solving the cut plan under this school…</p>}>
-                          <CutsUnderSchool cuts={props.cuts} matter={matter.key} school={school.key} />
-                        </Suspense>
+                        <div className="h-[6.2rem] sm:h-[3.1rem] overflow-y-auto">
+                          <Suspense fallback={<p role="status">Solving the cut plan under this school…</p>}>
+                            <CutsUnderSchool cuts={props.cuts} matter={matter.key} school={school.key} />
+                          </Suspense>
+                        </div>
                       )}
                       {changes.length === 0 &&
                       props.cuts &&

@@ -71,8 +71,10 @@ async function findings(page: Page, rules: readonly string[] | undefined): Promi
 function watchMoves(): void {
   const first = new WeakMap<Element, number>();
   const moved: string[] = [];
-  Object.assign(window, { moved });
+  const watch = { moved, over: false };
+  Object.assign(window, { watch });
   const look = () => {
+    if (watch.over) return;
     for (const el of document.querySelectorAll<HTMLElement>(
       'button:enabled, a[href], input:enabled, select:enabled, textarea:enabled, summary',
     )) {
@@ -96,7 +98,11 @@ const LATE = /Weighing|Working out|Solving|Laying out|Drawing…/;
 /** What was moved by parts of the page that came late, once all of them are there. */
 async function movedLate(page: Page): Promise<string[]> {
   await page.waitForFunction((late) => !new RegExp(late).test(document.body.innerText), LATE.source);
-  return page.evaluate(() => (window as unknown as { moved: string[] }).moved.slice(0, 20));
+  return page.evaluate(() => {
+    const { watch } = window as unknown as { watch: { moved: string[]; over: boolean } };
+    watch.over = true;
+    return watch.moved.slice(0, 20);
+  });
 }
 
 /** Rules of which the answer depends on the width; the others are asked at the desk. */

@@ -177,6 +177,7 @@ test('from the prescription to an option approved on a phone and a crew order ti
   await page.getByLabel('Worth of this tree, EUR').fill('8000');
   await expect(page.getByRole('table', { name: 'What each option leaves' })).toBeVisible();
   await page.getByRole('button', { name: 'Keep with the tree' }).click();
+  await expect(page.getByText('Kept with the tree.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep with the tree' })).toBeDisabled();
   await page.reload();
   await expect(page.getByLabel('Worth of this tree, EUR')).toHaveValue('8000');

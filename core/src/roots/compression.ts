@@ -227,14 +227,31 @@ export function clearanceTo(
   return best;
 }
 
-/** Distance from a point outside to the bark, m: directions to a quarter turn on either side are tried. */
-function nearestBark(x: number, y: number, outline: Outline): number {
+/** Directions that are skipped while the nearest part of the bark is looked for. */
+const COARSE = 4;
+
+/**
+ * Distance from a point outside to the bark, m: to the nearest of the straight pieces between its directions, within a
+ * quarter turn on either side.
+ */
+export function nearestBark(x: number, y: number, outline: Outline): number {
+  const at = (k: number): [number, number] => {
+    const d = ((k % DIRECTIONS) + DIRECTIONS) % DIRECTIONS;
+    return [outline.radii[d]! * SIN[d]!, outline.radii[d]! * COS[d]!];
+  };
   const middle = Math.round(Math.atan2(x, y) * PER_RADIAN);
-  let least = Infinity;
-  for (let d = -DIRECTIONS / 4; d <= DIRECTIONS / 4; d += 4) {
-    const k = (((middle + d) % DIRECTIONS) + DIRECTIONS) % DIRECTIONS;
-    const r = outline.radii[k]!;
-    least = Math.min(least, Math.hypot(x - r * SIN[k]!, y - r * COS[k]!));
+  let [nearest, least] = [middle, Infinity];
+  for (let k = middle - DIRECTIONS / 4; k <= middle + DIRECTIONS / 4; k += COARSE) {
+    const [bx, by] = at(k);
+    const far = Math.hypot(x - bx, y - by);
+    if (far < least) [nearest, least] = [k, far];
+  }
+  for (let k = nearest - COARSE; k < nearest + COARSE; k++) {
+    const [ax, ay] = at(k);
+    const [bx, by] = at(k + 1);
+    const [dx, dy] = [bx - ax, by - ay];
+    const along = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)));
+    least = Math.min(least, Math.hypot(x - ax - along * dx, y - ay - along * dy));
   }
   return least;
 }

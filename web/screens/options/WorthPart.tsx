@@ -25,7 +25,7 @@ export function WorthPart({
 }) {
   const [typed, setTyped] = useState(kept?.asIs ?? '');
   const [young, setYoung] = useState(kept?.young ?? '');
-  const [told, setTold] = useState<{ problem?: string } | undefined>(undefined);
+  const [told, setTold] = useState<{ problem?: string; done?: string } | undefined>(undefined);
   const [busy, start] = useTransition();
   const alive = useAlive();
   const value = readAmount('Worth of this tree', typed, MOST_VALUE, 2);
@@ -54,7 +54,10 @@ export function WorthPart({
             inputMode="decimal"
             value={typed}
             aria-invalid={!value.ok || undefined}
-            onChange={(e) => setTyped(e.target.value)}
+            onChange={(e) => {
+              setTyped(e.target.value);
+              setTold(undefined);
+            }}
           />
         </label>
         <label>
@@ -64,7 +67,10 @@ export function WorthPart({
             inputMode="decimal"
             value={young}
             aria-invalid={!other.ok || undefined}
-            onChange={(e) => setYoung(e.target.value)}
+            onChange={(e) => {
+              setYoung(e.target.value);
+              setTold(undefined);
+            }}
           />
         </label>
       </div>
@@ -88,18 +94,17 @@ export function WorthPart({
                       ...(other.ok && other.amount !== undefined && { young: other.amount }),
                     }
                   : undefined;
-              setTold(
-                await keep(worth).catch(() => ({
-                  problem: 'The server was not reached; nothing was kept. Try again.',
-                })),
-              );
+              const { problem: refused } = await keep(worth).catch(() => ({
+                problem: 'The server was not reached; nothing was kept. Try again.',
+              }));
+              setTold(refused ? { problem: refused } : { done: 'Kept with the tree.' });
             })
           }
         >
           Keep with the tree
         </button>
       )}
-      <Said problem={problem ?? told?.problem} className="mt-2" />
+      <Said problem={problem ?? told?.problem} told={told?.done} className="mt-2" />
       {amount !== undefined && !problem && (
         <>
           <p className="text-lg mt-3 max-w-3xl" role="status">

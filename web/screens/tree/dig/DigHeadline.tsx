@@ -20,7 +20,7 @@ export function DigHeadline({
         {quantityShare} <strong>of the bark is squeezed</strong>
       </p>
       {/* Comes late, from the forecast: its place is there before it. */}
-      <p className="h-[4.6rem] overflow-y-auto">
+      <p className="h-[4.6rem] lg:h-[3.1rem] overflow-y-auto">
         {half &&
           (nothing!.p50[0]! >= 0.5
             ? 'Half of it or more already.'

@@ -200,8 +200,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
             )}
             {reading.roots.length > 0 && (
               <Said
-                lines={3}
-                className="my-2"
+                className="my-1"
                 problem={
                   reading.problems.length > 0 &&
                   reading.problems.map((p, i) => (

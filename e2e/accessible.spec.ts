@@ -18,29 +18,35 @@ const STATIONS = [
   'cuts',
   'prescription',
 ];
-const VIEWS = [
-  '/grounds',
-  '/grounds/kelpworth',
-  '/grounds/kelpworth/walk',
-  '/grounds/kelpworth/materials',
-  '/grounds/kelpworth/work',
-  '/practice',
-  '/practice/judgements',
-  '/practice/rates',
-  '/account',
-  '/firm',
-  '/trees/sable-katsura-14/report',
-  '/trees/sable-katsura-14/record',
-  '/trees/sable-katsura-14/crew',
-  '/trees/sable-katsura-14/options',
-  '/trees/sable-katsura-14/order',
-  '/trees/sable-katsura-14/schools',
-  '/grounds/lanternfield/schools',
-  '/trees/kelpworth-4/crew/trenches',
-  '/trees/sable-katsura-14/crew/trenches',
-  '/trees/kelpworth-2',
-  ...STATIONS.map((s) => `/trees/sable-katsura-14?station=${s}`),
-];
+/** Views by what they are about; each group is a test of its own, so that a busy machine ends each in time. */
+const VIEWS: Record<string, readonly string[]> = {
+  'grounds and practice': [
+    '/grounds',
+    '/grounds/kelpworth',
+    '/grounds/kelpworth/walk',
+    '/grounds/kelpworth/materials',
+    '/grounds/kelpworth/work',
+    '/grounds/lanternfield/schools',
+    '/practice',
+    '/practice/rates',
+    '/account',
+    '/firm',
+  ],
+  judgements: ['/practice/judgements'],
+  'pages of a tree': [
+    '/trees/sable-katsura-14/report',
+    '/trees/sable-katsura-14/record',
+    '/trees/sable-katsura-14/crew',
+    '/trees/sable-katsura-14/options',
+    '/trees/sable-katsura-14/order',
+    '/trees/sable-katsura-14/schools',
+    '/trees/sable-katsura-14/crew/trenches',
+    '/trees/kelpworth-4/crew/trenches',
+    '/trees/kelpworth-2',
+  ],
+  'stations of a tree': STATIONS.slice(0, 6).map((s) => `/trees/sable-katsura-14?station=${s}`),
+  'stations of a tree, what follows': STATIONS.slice(6).map((s) => `/trees/sable-katsura-14?station=${s}`),
+};
 
 interface Violation {
   id: string;
@@ -133,38 +139,47 @@ const COLOURFUL = [
 const themesOf = (view: string, screen: 'desk' | 'phone') =>
   screen === 'desk' && COLOURFUL.includes(view) ? ['paper', 'dark', 'sun'] : ['paper'];
 
+test.describe.configure({ mode: 'parallel' });
+
 for (const [name, viewport] of [
   ['desk', { width: 1280, height: 800 }],
   ['phone', { width: 390, height: 844 }],
 ] as const) {
-  test(`no serious finding, and nothing that can be pressed is moved by what comes late: ${name}`, async ({
-    page,
-  }) => {
+  const check = async (page: Page, view: string) => {
+    for (const theme of themesOf(view, name)) {
+      await page.evaluate((t) => (document.documentElement.dataset.theme = t), theme);
+      // Another theme changes colours alone, another width little more.
+      const rules = theme !== 'paper' ? ['color-contrast'] : name === 'phone' ? BY_WIDTH : undefined;
+      expect([view, theme, await findings(page, rules)]).toEqual([view, theme, []]);
+    }
+    const overflow = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect([view, overflow]).toEqual([view, 0]);
+  };
+  test(`no serious finding: sign-in, ${name}`, async ({ page }) => {
     await page.setViewportSize(viewport);
-    await page.addInitScript(watchMoves);
-    const check = async (view: string) => {
-      for (const theme of themesOf(view, name)) {
-        await page.evaluate((t) => (document.documentElement.dataset.theme = t), theme);
-        // Another theme changes colours alone, another width little more.
-        const rules = theme !== 'paper' ? ['color-contrast'] : name === 'phone' ? BY_WIDTH : undefined;
-        expect([view, theme, await findings(page, rules)]).toEqual([view, theme, []]);
-      }
-      const overflow = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      );
-      expect([view, overflow]).toEqual([view, 0]);
-    };
-    await page.goto('/sign-in');
-    await check('/sign-in');
-    await enterDemo(page);
-    for (const view of VIEWS) {
+    for (const view of ['/sign-in', '/sign-in/forgotten', '/mailbox']) {
       await page.goto(view);
-      await expect(page.locator('main')).toBeVisible();
-      // Once it listens: until then nothing takes a press, or the focus.
-      for (const find of await page.getByRole('button', { name: /^Find/ }).all())
-        await expect(find).toBeEnabled();
-      expect([view, await movedLate(page)]).toEqual([view, []]);
-      await check(view);
+      await check(page, view);
     }
   });
+  for (const [about, views] of Object.entries(VIEWS)) {
+    test(`no serious finding, and nothing that can be pressed is moved by what comes late: ${about}, ${name}`, async ({
+      page,
+    }) => {
+      await page.setViewportSize(viewport);
+      await page.addInitScript(watchMoves);
+      await enterDemo(page);
+      for (const view of views) {
+        await page.goto(view);
+        await expect(page.locator('main')).toBeVisible();
+        // Once it listens: until then nothing takes a press, or the focus.
+        for (const find of await page.getByRole('button', { name: /^Find/ }).all())
+          await expect(find).toBeEnabled();
+        expect([view, await movedLate(page)]).toEqual([view, []]);
+        await check(page, view);
+      }
+    });
+  }
 }

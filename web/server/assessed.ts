@@ -1,4 +1,5 @@
 import { assess } from '@undrel/core/assessment';
+import { keeping } from '@undrel/core/base';
 import {
   explain,
   reweigh,
@@ -9,25 +10,16 @@ import {
   type Verdict,
 } from '@undrel/core/diagnosis';
 
-/** Kept in this process; a few kilobytes each. */
-const MOST = 2000;
+/**
+ * What is kept in this process of each kind, in letters of what it follows from: nothing else decides a result, and its
+ * size goes with it.
+ */
+const MOST = 20_000_000;
+const byLength = (_: object, key: string) => key.length;
 
-/** Nothing but what it is given decides the result, so the text of that is its key; the longest unused goes first. */
-function kept<T>() {
-  const known = new Map<string, T>();
-  return (given: unknown, make: () => T): T => {
-    const key = JSON.stringify(given);
-    const value = known.get(key) ?? make();
-    known.delete(key);
-    known.set(key, value);
-    if (known.size > MOST) known.delete(known.keys().next().value!);
-    return value;
-  };
-}
-
-const assessments = kept<ReturnType<typeof assess>>();
-const verdicts = kept<Verdict>();
-const explanations = kept<Explanation>();
+const assessments = keeping<ReturnType<typeof assess>>(MOST, byLength);
+const verdicts = keeping<Verdict>(MOST, byLength);
+const explanations = keeping<Explanation>(MOST, byLength);
 
 /** The same as `assess`, which weighs all combinations of causes anew each time; one asked for before is given again. */
 export const assessed: typeof assess = (...given) => assessments(given, () => assess(...given));

@@ -1,3 +1,4 @@
 export * from './bearings';
+export * from './kept';
 export * from './question';
 export * from './questions';

@@ -1,3 +1,4 @@
+import { keeping } from '../base/kept';
 import { labelOf, type NodeKey } from './causes';
 import type { Circumstance, JudgementTable, Often } from './judgement';
 import { PRACTICE_TABLE } from './practiceTable';
@@ -84,7 +85,9 @@ export function rowsOf(table: JudgementTable): TableRow[] {
   ];
 }
 
-const tables = new Map<string, JudgementTable>();
+/** Tables of as many firms stay compiled, each a megabyte with its network. */
+const TABLES_KEPT = 16;
+const tables = keeping<JudgementTable>(TABLES_KEPT);
 
 /**
  * The table in force for a firm: what the program ships with, and the firm's words in it.
@@ -93,9 +96,10 @@ const tables = new Map<string, JudgementTable>();
  */
 export function tableFor(firm?: FirmTable): JudgementTable {
   if (!firm || Object.keys(firm.words).length === 0) return PRACTICE_TABLE;
-  const key = JSON.stringify(firm);
-  const known = tables.get(key);
-  if (known) return known;
+  return tables(firm, () => tableWith(firm));
+}
+
+function tableWith(firm: FirmTable): JudgementTable {
   const addresses = new Set(rowsOf(PRACTICE_TABLE).map((r) => r.address));
   for (const [address, often] of Object.entries(firm.words)) {
     if (!addresses.has(address)) throw new RangeError(`Judgement ${address}: there is no such row.`);
@@ -109,7 +113,7 @@ export function tableFor(firm?: FirmTable): JudgementTable {
     Object.fromEntries(
       Object.entries(given).map(([answer, often]) => [answer, word(`${address}.${answer}`, often!)]),
     );
-  const table: JudgementTable = {
+  return {
     ...PRACTICE_TABLE,
     version: `${PRACTICE_TABLE.version}+firm-${firm.version}`,
     priors: PRACTICE_TABLE.priors.map((p) => ({ ...p, base: word(`prior.${p.cause}`, p.base) })),
@@ -124,6 +128,4 @@ export function tableFor(firm?: FirmTable): JudgementTable {
       links: f.links.map((l) => ({ ...l, makes: makes(`finding.${f.key}.${l.of}`, l.makes) })),
     })),
   };
-  tables.set(key, table);
-  return table;
 }

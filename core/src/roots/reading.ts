@@ -1,3 +1,4 @@
+import { keeping } from '../base/kept';
 import { sectorOf } from '../base/question';
 import type { Dig, DugRoot } from '../casefile/dig';
 import type { Tree } from '../casefile/model';
@@ -104,17 +105,14 @@ interface Known {
 }
 
 const knownRoots = new WeakMap<DugRoot, Known>();
-const knownOutlines = new Map<string, Outline>();
 const OUTLINES_KEPT = 20;
+const knownOutlines = keeping<Outline>(OUTLINES_KEPT);
 
 /** The same stem gives the same object, so that what rests on it can be kept. */
-function outlineKept(dig: Dig, turn: number, fallback: number | undefined): Outline {
-  const key = JSON.stringify([dig.radii, dig.diameters, dig.buttresses, turn, fallback]);
-  const kept = knownOutlines.get(key) ?? outlineOf(dig, turn, fallback);
-  if (knownOutlines.size > OUTLINES_KEPT) knownOutlines.clear();
-  knownOutlines.set(key, kept);
-  return kept;
-}
+const outlineKept = (dig: Dig, turn: number, fallback: number | undefined): Outline =>
+  knownOutlines([dig.radii, dig.diameters, dig.buttresses, turn, fallback], () =>
+    outlineOf(dig, turn, fallback),
+  );
 
 function pathKept(root: DugRoot, dig: Dig, turn: number, outline: Outline): RootPath {
   const frame = `${dig.measuredFrom} ${turn}`;

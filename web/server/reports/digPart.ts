@@ -1,3 +1,4 @@
+import { keeping } from '@undrel/core/base';
 import { HORIZON, type YearBand } from '@undrel/core/growth';
 import { assessDig, neverCut, numberedCuts, type DigAssessment } from '@undrel/core/pruning';
 import { girdledShare, rootShare, potInWords, potOutgrown } from '@undrel/core/roots';
@@ -6,7 +7,6 @@ import type { ReportDig } from '../../protocol/report';
 import { planOf } from '../../ui/drawing/digSheet';
 import { DECISION_NAMES, KIND_NAMES } from '../../ui/drawing/rootKinds';
 import type { ReportSource } from './content';
-import { keeping } from './kept';
 
 /** Points of a page, as the plan stands in the PDF. */
 const PLAN = { width: 515, height: 420 };
@@ -15,13 +15,15 @@ const TOLD_YEARS = [0, 2, 5, 10, 20, HORIZON];
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
-const digs = keeping<DigAssessment | undefined>();
+/** Digs of as many visits stay read: a preview opened again is not worked out anew. */
+const DIGS_KEPT = 30;
+const digs = keeping<DigAssessment>(DIGS_KEPT);
 
 /** The dig of a visit, read and forecast. */
 export const assessDigKept = ({ tree, visits, visit, schools }: ReportSource): DigAssessment | undefined =>
   visit.dig &&
   digs([tree, visit, schools, visits.map((v) => [v.date, v.dig?.radii, v.dig?.diameters])], () =>
-    assessDig(tree, visits, visit, schools),
+    assessDig(tree, visits, visit, schools)!,
   );
 
 /** What the report says of a dig: the plan, the roots, the cuts, the forecast. */

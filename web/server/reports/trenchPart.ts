@@ -1,3 +1,4 @@
+import { keeping } from '@undrel/core/base';
 import { isStressed } from '@undrel/core/pruning';
 import {
   assessTrenches,
@@ -10,13 +11,14 @@ import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
 import type { ReportTrenches } from '../../protocol/report';
 import { trenchDrawing } from '../../ui/drawing/trenchPlan';
 import type { ReportSource } from './content';
-import { keeping } from './kept';
 
 /** Points of a page, as the plan stands in the PDF. */
 const PLAN = { width: 515, height: 440 };
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
-const trenches = keeping<Trenches>();
+/** Layouts of as many visits stay laid out. */
+const LAYOUTS_KEPT = 30;
+const trenches = keeping<Trenches>(LAYOUTS_KEPT);
 
 /** The trenches that were laid out on the visit; undefined where none were. */
 export function trenchesKept({ tree, visit, site, schools }: ReportSource): Trenches | undefined {

@@ -1,23 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo } from './enter';
+import { enterDemo, STATIONS } from './enter';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-const STATIONS = [
-  'history',
-  'crown',
-  'base',
-  'mulch',
-  'probe',
-  'dig',
-  'soil',
-  'trenches',
-  'verdict',
-  'cuts',
-  'prescription',
-];
 /** Views by what they are about; each group is a test of its own, so that a busy machine ends each in time. */
 const VIEWS: Record<string, readonly string[]> = {
   'grounds and practice': [

@@ -1,6 +1,21 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { mailOf, ownFirm, slugOf } from './ownFirm';
 
+/** The stations of a tree, as the address names them. */
+export const STATIONS = [
+  'history',
+  'crown',
+  'base',
+  'mulch',
+  'probe',
+  'dig',
+  'soil',
+  'trenches',
+  'verdict',
+  'cuts',
+  'prescription',
+];
+
 type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>;
 /** Sessions that this worker has had, by the firm they are in. */
 const sessions = new Map<string, Cookies>();

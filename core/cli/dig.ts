@@ -1,5 +1,5 @@
 import { numberedCuts, type DigAssessment } from '../src/pruning';
-import { girdledShare, rootShare } from '../src/roots';
+import { girdledShare } from '../src/roots';
 import { formatQuantity, formatValue, writeLengths, type UnitSystem } from '../src/units';
 
 /** What follows from a dig, for a program: shares, crossings, anchors, advice with its cuts, and the forecast. */
@@ -13,7 +13,8 @@ export const digSummary = ({ reading, advice, forecast, stem }: DigAssessment) =
   roots: reading.roots.map((r) => ({
     label: r.root.label,
     kind: r.root.kind,
-    compresses: rootShare(r),
+    compresses: r.compression.share,
+    compressesPlusMinus: r.spread,
     arcs: r.compression.arcs,
     clearance: r.clearance,
     crossingAngle: r.crossingAngle,

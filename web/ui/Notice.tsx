@@ -38,3 +38,17 @@ export function Notice({
     document.body,
   );
 }
+
+/** What came of a file that was read, line by line; nothing where there is nothing to say. */
+export function FileNotice({ lines, onClose }: { lines: readonly string[]; onClose: () => void }) {
+  if (lines.length === 0) return null;
+  return (
+    <Notice label="What came of the file" onClose={onClose}>
+      <ul>
+        {lines.map((line, i) => (
+          <li key={i}>{line}</li>
+        ))}
+      </ul>
+    </Notice>
+  );
+}

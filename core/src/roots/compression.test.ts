@@ -4,10 +4,11 @@ import { mayClose } from '../growth/closing';
 import { readDig } from './reading';
 import { shareOf, unionOf } from './arcs';
 import { clearanceTo, compressionOf, leavesBase, nearestBark, togetherOf } from './compression';
-import { outlineOf, planPoint, type Outline } from './outline';
+import { bearingOf, outlineOf, planPoint, type Outline } from './outline';
 import { pathThrough, pieceFor, type RootPath } from './path';
 import { girdledShare, rootShare } from './quantities';
 import { formatQuantity } from '../units';
+import { assess } from '../assessment';
 import { round } from '../../tests/digs';
 
 const exactly = { tolerance: 0, underside: Infinity };
@@ -390,7 +391,7 @@ describe('what lies between the readings', () => {
     expect(girdledShare(past)).not.toHaveProperty('plusMinus');
   });
 
-  test('what several roots leave open adds up as of independent readings, and the verdict is less sure by it', () => {
+  test('what several roots leave open adds up as of independent readings', () => {
     const one = dig([0, 60, 120, 180].map((bearing) => ({ bearing, distance: 0.13 })));
     const both: Dig = {
       ...one,
@@ -407,5 +408,27 @@ describe('what lies between the readings', () => {
     expect(readDig({ stemDiameter: 0.22 }, both).spread).toBeCloseTo(Math.hypot(a!.spread, b!.spread), 12);
     expect(a!.spread).toBeGreaterThan(0.01);
     expect(rootShare(a!).plusMinus).toBe(a!.spread);
+  });
+
+  test('of two digs with one share the verdict is less sure by the one with fewer readings', () => {
+    const tree = { label: 'T', species: 'Tilia cordata', stemDiameter: 0.22 };
+    const sparse = dig([0, 60, 120, 180].map((bearing) => ({ bearing, distance: 0.13 })));
+    const { path } = readDig(tree, sparse).roots[0]!;
+    const dense = dig(
+      Array.from(path.x, (x, i) => ({
+        bearing: bearingOf(x, path.y[i]!),
+        distance: Math.hypot(x, path.y[i]!),
+      })),
+    );
+    const told = (given: Dig) => {
+      const visit = { date: '2026-05-01', findings: [], profiles: [], probes: [], decisions: [], dig: given };
+      const { share, spread } = readDig(tree, given);
+      const girdled = assess(tree, [], visit).verdict.evidence.find((e) => e.key === 'dig.girdled')!;
+      return { share, spread, agrees: girdled.agrees };
+    };
+    const [few, many] = [told(sparse), told(dense)];
+    expect(Math.abs(few.share - many.share)).toBeLessThan(0.005);
+    expect(few.spread).toBeGreaterThan(many.spread + 0.01);
+    expect(Math.max(...few.agrees)).toBeLessThan(Math.max(...many.agrees) - 0.001);
   });
 });

@@ -1,6 +1,8 @@
 'use client';
 
+import { useState } from 'react';
 import { TopBar } from '../shell/TopBar';
+import { Notice } from '../../ui/Notice';
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
 
@@ -45,6 +47,11 @@ const ROLE_WORDS: Record<string, string> = {
 
 type Act<S> = (state: S, form: FormData) => Promise<S>;
 
+/** A link that is shown once, marked as a whole when it is pressed. */
+const LinkShown = ({ link }: { link: string }) => (
+  <input className="w-full num" readOnly value={link} onFocus={(event) => event.target.select()} />
+);
+
 /** A place for a link that is shown once, of one height whatever it shows. */
 function LinkPlace(props: { link?: string; problem?: string; label: string; before: string }) {
   return (
@@ -52,12 +59,7 @@ function LinkPlace(props: { link?: string; problem?: string; label: string; befo
       {props.link ? (
         <label className="told block" role="status">
           <span className="block">{props.label}</span>
-          <input
-            className="w-full num"
-            readOnly
-            value={props.link}
-            onFocus={(event) => event.target.select()}
-          />
+          <LinkShown link={props.link} />
         </label>
       ) : (
         <Said problem={props.problem} told={<span className="text-muted">{props.before}</span>} lines={3} />
@@ -82,6 +84,7 @@ export function FirmScreen(props: {
   const [invited, invite, inviting] = useKeptForm(props.invite, { email: '', role: 'consultant' });
   const [revoked, revoke] = useKeptForm(props.revoke, {});
   const [person, setPerson] = useKeptForm<PersonState>(props.setPerson, {});
+  const [closed, setClosed] = useState<PersonState | undefined>(undefined);
   return (
     <div className="min-h-dvh">
       <TopBar>
@@ -133,15 +136,20 @@ export function FirmScreen(props: {
         <section>
           <h2>People</h2>
           {props.mayManage && (
-            <LinkPlace
-              problem={person.problem}
-              link={person.link}
-              label={person.told ?? ''}
-              before={
-                person.told ??
-                'For a forgotten password, make a link here. For a lost phone or passkey, take the second step off.'
-              }
-            />
+            <p className="text-muted my-2">
+              For a forgotten password, make a link here. For a lost phone or passkey, take the second step
+              off.
+            </p>
+          )}
+          {person !== closed && (person.problem ?? person.told) && (
+            <Notice label="People" bad={person.problem !== undefined} onClose={() => setClosed(person)}>
+              {person.problem ?? (
+                <label className="block">
+                  {person.told}
+                  {person.link && <LinkShown link={person.link} />}
+                </label>
+              )}
+            </Notice>
           )}
           <ul>
             {props.people.map((p) => (

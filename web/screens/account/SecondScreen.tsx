@@ -58,7 +58,7 @@ export function SecondScreen(props: {
         <Said problem={state.problem} />
       </form>
       <p className="text-sm">
-        Lost both? The owner of your firm can take the second step off.{' '}
+        Lost them? The owner of your firm can take the second step off.{' '}
         <Link href="/sign-in">Begin again</Link>
       </p>
     </main>

@@ -122,7 +122,7 @@ export function SecondStep(props: {
           />
           <div className="flex-1 min-w-[16rem] space-y-3">
             <p>Scan this with the app, or type the key into it:</p>
-            <p className="num break-all">{state.key.secret.replace(/.{4}(?=.)/g, '$& ')}</p>
+            <p className="num">{state.key.secret.replace(/.{4}(?=.)/g, '$& ')}</p>
             <label className="block">
               <span className="block text-sm">The six digits that the app shows now</span>
               <input className="w-full num" name="code" inputMode="numeric" autoComplete="one-time-code" />
@@ -139,7 +139,7 @@ export function SecondStep(props: {
             Recovery codes: each opens the account once, in place of the second step. They are not shown
             again; print them or write them down.
           </p>
-          <ul className="num columns-2 my-2 max-w-sm" aria-label="Recovery codes">
+          <ul className="num sm:columns-2 my-2 max-w-md whitespace-nowrap" aria-label="Recovery codes">
             {state.codes.map((code) => (
               <li key={code}>{code}</li>
             ))}

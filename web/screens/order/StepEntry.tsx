@@ -1,8 +1,8 @@
 'use client';
 
 import Link from 'next/link';
-import { FieldNote } from '../../ui/controls/FieldNote';
-import { useId, useState } from 'react';
+import { NotedInput } from '../../ui/controls/NotedInput';
+import { useState } from 'react';
 import type { WorkDone } from '@undrel/core/casefile';
 import { formatQuantity, formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { OrderStep } from '../../protocol/order';
@@ -157,7 +157,6 @@ function Work({ step, done, unsigned, system, disabled, by, today, onChange }: S
 /** Units in which an amount is typed on site: those it is shown in. */
 function Amounts(props: Pick<StepProps, 'step' | 'system' | 'disabled' | 'onChange'> & { done: WorkDone }) {
   const { step, done, system, disabled, onChange } = props;
-  const id = useId();
   const [typed, setTyped] = useState<Record<string, string>>({});
   return (
     <div className="flex flex-wrap gap-3">
@@ -175,34 +174,25 @@ function Amounts(props: Pick<StepProps, 'step' | 'system' | 'disabled' | 'onChan
               {q.name}
               {unit && `, ${unit}`}
             </span>
-            <FieldNote
-              id={`${id}-${q.name}`}
+            <NotedInput
               note={wrong && `${q.name}: “${text}” is no amount; 0 to 100 000.`}
-            >
-              <input
-                aria-describedby={wrong ? `${id}-${q.name}` : undefined}
-                className="num w-32"
-                inputMode="decimal"
-                disabled={disabled}
-                placeholder={formatQuantity(q, system).split(' ')[0]}
-                aria-invalid={wrong || undefined}
-                value={text}
-                onChange={(e) => {
-                  setTyped({ ...typed, [q.name]: e.target.value });
-                  const next =
-                    e.target.value.trim() === ''
-                      ? undefined
-                      : Number(e.target.value.replace(',', '.')) / Number(per);
-                  if (next !== undefined && !(next >= 0 && next <= 100_000)) return;
-                  const others = (done.amounts ?? []).filter((a) => a.name !== q.name);
-                  const amounts = next === undefined ? others : [...others, { name: q.name, amount: next }];
-                  onChange(
-                    { ...done, amounts: amounts.length > 0 ? amounts : undefined },
-                    `amount ${q.name}`,
-                  );
-                }}
-              />
-            </FieldNote>
+              className="num w-32"
+              inputMode="decimal"
+              disabled={disabled}
+              placeholder={formatQuantity(q, system).split(' ')[0]}
+              value={text}
+              onChange={(e) => {
+                setTyped({ ...typed, [q.name]: e.target.value });
+                const next =
+                  e.target.value.trim() === ''
+                    ? undefined
+                    : Number(e.target.value.replace(',', '.')) / Number(per);
+                if (next !== undefined && !(next >= 0 && next <= 100_000)) return;
+                const others = (done.amounts ?? []).filter((a) => a.name !== q.name);
+                const amounts = next === undefined ? others : [...others, { name: q.name, amount: next }];
+                onChange({ ...done, amounts: amounts.length > 0 ? amounts : undefined }, `amount ${q.name}`);
+              }}
+            />
           </label>
         );
       })}

@@ -15,16 +15,21 @@ function scrollerOf(element: Element): Element {
 
 /**
  * Keeps what was pressed last where it is: a message, a late part or an answer that grows above it scrolls by as much as
- * it pushes, before anything is painted, so that the next press meets what the eye saw. Scrolling, and pressing something
- * else, end it.
+ * it pushes, before anything is painted, so that the next press meets what the eye saw. It follows scrolling, and ends when
+ * something else is pressed or it is gone.
  */
 export function KeepStill() {
   useEffect(() => {
     let held: { element: Element; top: number } | undefined;
     const hold = (event: Event) => {
       const element = event.target instanceof Element ? event.target.closest(PRESSABLE) : null;
-      held = element ? { element, top: element.getBoundingClientRect().top } : undefined;
-      document.documentElement.toggleAttribute('data-still', held !== undefined);
+      if (!element) return release();
+      held = { element, top: element.getBoundingClientRect().top };
+      document.documentElement.setAttribute('data-still', '');
+    };
+    const release = () => {
+      held = undefined;
+      document.documentElement.removeAttribute('data-still');
     };
     const followed = () => {
       if (held) held.top = held.element.getBoundingClientRect().top;
@@ -33,10 +38,7 @@ export function KeepStill() {
       if (!held) return;
       const { element, top } = held;
       const box = element.getBoundingClientRect();
-      if (!element.isConnected || box.height === 0) {
-        held = undefined;
-        return;
-      }
+      if (!element.isConnected || box.height === 0) return release();
       const by = box.top - top;
       if (Math.abs(by) < 0.5) return;
       scrollerOf(element).scrollTop += by;
@@ -52,6 +54,7 @@ export function KeepStill() {
     return () => {
       changes.disconnect();
       sizes.disconnect();
+      release();
       for (const name of ends) document.removeEventListener(name, hold, true);
       document.removeEventListener('scroll', followed, true);
     };

@@ -2,7 +2,7 @@
 
 import { useId, useState } from 'react';
 import { bearingName, readBearing } from '@undrel/core/base';
-import { FieldNote } from './FieldNote';
+import { NotedInput } from './NotedInput';
 
 /** A side of the stem as N, NE … or degrees; what cannot be read is refused and stays. */
 export function BearingInput(props: {
@@ -29,24 +29,18 @@ export function BearingInput(props: {
         {props.label}
         {!props.hideLabel && <span className="text-muted"> (N, NE or °)</span>}
       </label>
-      <FieldNote
-        id={`${id}-wrong`}
+      <NotedInput
         note={wrong && `${props.label}: “${typed}” is not one; allowed are N, NE, … or 0 to 360.`}
-      >
-        <input
-          id={id}
-          className={`num w-full text-right ${props.bare ? 'cell' : ''}`}
-          autoComplete="off"
-          data-cell={props.cell}
-          disabled={props.disabled}
-          value={typed ?? (props.value === undefined ? '' : bearingName(props.value))}
-          aria-invalid={wrong ? true : undefined}
-          aria-describedby={wrong ? `${id}-wrong` : undefined}
-          onChange={(event) => take(event.target.value)}
-          onBlur={() => !wrong && setTyped(undefined)}
-          onFocus={(event) => event.target.select()}
-        />
-      </FieldNote>
+        id={id}
+        className={`num w-full text-right ${props.bare ? 'cell' : ''}`}
+        autoComplete="off"
+        data-cell={props.cell}
+        disabled={props.disabled}
+        value={typed ?? (props.value === undefined ? '' : bearingName(props.value))}
+        onChange={(event) => take(event.target.value)}
+        onBlur={() => !wrong && setTyped(undefined)}
+        onFocus={(event) => event.target.select()}
+      />
     </div>
   );
 }

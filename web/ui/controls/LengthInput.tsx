@@ -12,7 +12,7 @@ import {
   type LengthUnit,
   type UnitSystem,
 } from '@undrel/core/units';
-import { FieldNote } from './FieldNote';
+import { NotedInput } from './NotedInput';
 
 const LONG: readonly LengthField[] = ['height', 'crownRadius', 'mulchRoom', 'position', 'siteDistance'];
 
@@ -70,15 +70,13 @@ export function LengthInput(props: {
     if (typed === undefined || show) return;
     setTyped(undefined);
   };
-  const message = `${id}-message`;
   return (
     <div className={props.className}>
       <label htmlFor={id} className={props.hideLabel ? 'sr-only' : 'block text-sm mb-0.5'}>
         {props.label}
         {!props.hideLabel && <span className="text-muted"> ({unit})</span>}
       </label>
-      <FieldNote
-        id={message}
+      <NotedInput
         note={
           show && (
             <>
@@ -103,23 +101,18 @@ export function LengthInput(props: {
             </>
           )
         }
-      >
-        <input
-          id={id}
-          className={`num w-full text-right ${props.bare ? 'cell' : ''}`}
-          inputMode="decimal"
-          autoComplete="off"
-          data-cell={props.cell}
-          disabled={props.disabled}
-          value={typed ?? stored}
-          aria-invalid={show ? true : undefined}
-          aria-describedby={show ? message : undefined}
-          onChange={(event) => take(event.target.value)}
-          onBlur={settle}
-          onFocus={(event) => event.target.select()}
-          onKeyDown={props.onKeyDown}
-        />
-      </FieldNote>
+        id={id}
+        className={`num w-full text-right ${props.bare ? 'cell' : ''}`}
+        inputMode="decimal"
+        autoComplete="off"
+        data-cell={props.cell}
+        disabled={props.disabled}
+        value={typed ?? stored}
+        onChange={(event) => take(event.target.value)}
+        onBlur={settle}
+        onFocus={(event) => event.target.select()}
+        onKeyDown={props.onKeyDown}
+      />
     </div>
   );
 }

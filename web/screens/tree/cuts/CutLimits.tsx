@@ -70,19 +70,18 @@ export function CutLimits(props: {
         const [least, most] = CUT_RANGES[key];
         const step = per(system);
         return (
-          <div key={key}>
-            <NumberInput
-              label={LIMIT_WORDS[key].label}
-              unit={unit(system)}
-              min={Number((least / step).toFixed(1))}
-              max={Number((most / step).toFixed(1))}
-              value={Number((limits[key] / step).toFixed(1))}
-              disabled={disabled}
-              onChange={(value) =>
-                set(key, value === undefined ? undefined : Number((value * step).toFixed(4)))
-              }
-            />
-          </div>
+          <NumberInput
+            key={key}
+            label={LIMIT_WORDS[key].label}
+            unit={unit(system)}
+            min={Number((least / step).toFixed(1))}
+            max={Number((most / step).toFixed(1))}
+            value={Number((limits[key] / step).toFixed(1))}
+            disabled={disabled}
+            onChange={(value) =>
+              set(key, value === undefined ? undefined : Number((value * step).toFixed(4)))
+            }
+          />
         );
       })}
       <div className="grid grid-cols-2 gap-2 mt-2">

@@ -11,7 +11,7 @@ import {
   rootsFromRows,
   type DigReading,
 } from '@undrel/core/roots';
-import { Notice } from '../../../ui/Notice';
+import { FileNotice } from '../../../ui/Notice';
 import type { Drawing } from '../../../ui/drawing/shapes';
 import { drawingToSvg, svgToPng } from '../../../ui/drawing/svgText';
 import { FilePick } from '../../../ui/FilePick';
@@ -84,15 +84,7 @@ export function DigFiles(props: {
           />
         )}
       </div>
-      {told.length > 0 && (
-        <Notice label="What came of the file" onClose={() => setTold([])}>
-          <ul>
-            {told.map((line, i) => (
-              <li key={i}>{line}</li>
-            ))}
-          </ul>
-        </Notice>
-      )}
+      <FileNotice lines={told} onClose={() => setTold([])} />
     </div>
   );
 }

@@ -2,10 +2,10 @@
 
 import type { Barrier, Buttress, DecaySector } from '@undrel/core/casefile';
 import type { UnitSystem } from '@undrel/core/units';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import type { DigHead } from '../../../protocol/item';
 import { BearingInput } from '../../../ui/controls/BearingInput';
-import { FieldNote } from '../../../ui/controls/FieldNote';
+import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { Select } from '../../../ui/controls/Select';
 
@@ -32,31 +32,27 @@ function Declination(props: {
   disabled: boolean;
 }) {
   const [typed, setTyped] = useState<string | undefined>(undefined);
-  const id = useId();
   const read =
     typed === undefined || typed.trim() === '' ? undefined : Number(typed.replace(',', '.').replace('°', ''));
   const wrong = read !== undefined && !(read >= -60 && read <= 60);
   return (
     <label className="block">
       <span className="block text-sm mb-0.5">Declination (° east)</span>
-      <FieldNote id={id} note={wrong && `Declination: “${typed}”; allowed are -60 to 60 degrees.`}>
-        <input
-          aria-describedby={wrong ? id : undefined}
-          className="num w-full text-right"
-          inputMode="decimal"
-          disabled={props.disabled}
-          aria-invalid={wrong || undefined}
-          value={typed ?? (props.value === undefined ? '' : String(props.value))}
-          onChange={(event) => {
-            const text = event.target.value;
-            setTyped(text);
-            const value = Number(text.replace(',', '.').replace('°', ''));
-            if (text.trim() === '') props.onChange(undefined);
-            else if (value >= -60 && value <= 60) props.onChange(value);
-          }}
-          onBlur={() => !wrong && setTyped(undefined)}
-        />
-      </FieldNote>
+      <NotedInput
+        note={wrong && `Declination: “${typed}”; allowed are -60 to 60 degrees.`}
+        className="num w-full text-right"
+        inputMode="decimal"
+        disabled={props.disabled}
+        value={typed ?? (props.value === undefined ? '' : String(props.value))}
+        onChange={(event) => {
+          const text = event.target.value;
+          setTyped(text);
+          const value = Number(text.replace(',', '.').replace('°', ''));
+          if (text.trim() === '') props.onChange(undefined);
+          else if (value >= -60 && value <= 60) props.onChange(value);
+        }}
+        onBlur={() => !wrong && setTyped(undefined)}
+      />
     </label>
   );
 }

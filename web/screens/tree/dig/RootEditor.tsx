@@ -13,7 +13,7 @@ import {
 } from '@undrel/core/roots';
 import { shortUnit, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
-import { FieldNote } from '../../../ui/controls/FieldNote';
+import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { KIND_NAMES } from '../../../ui/drawing/rootKinds';
 import { Select } from '../../../ui/controls/Select';
@@ -102,21 +102,18 @@ export function RootEditor(props: {
           <label htmlFor="root-label" className="block text-sm mb-0.5">
             Label
           </label>
-          <FieldNote id="root-label-wrong" note={labelProblem}>
-            <input
-              id="root-label"
-              className="w-full font-semibold"
-              value={label}
-              disabled={disabled}
-              aria-invalid={labelProblem ? true : undefined}
-              aria-describedby={labelProblem ? 'root-label-wrong' : undefined}
-              onChange={(event) => rename(event.target.value)}
-              onBlur={() => {
-                setLabel(root.label);
-                setLabelProblem(undefined);
-              }}
-            />
-          </FieldNote>
+          <NotedInput
+            note={labelProblem}
+            id="root-label"
+            className="w-full font-semibold"
+            value={label}
+            disabled={disabled}
+            onChange={(event) => rename(event.target.value)}
+            onBlur={() => {
+              setLabel(root.label);
+              setLabelProblem(undefined);
+            }}
+          />
         </div>
         <Select
           label="Kind"

@@ -20,7 +20,7 @@ import { soilMap } from '@undrel/core/trenching';
 import { formatValue, writeLengths } from '@undrel/core/units';
 import { bearingName } from '@undrel/core/base';
 import { Said } from '../../../ui/Said';
-import { Notice } from '../../../ui/Notice';
+import { FileNotice } from '../../../ui/Notice';
 import { itemsBelow } from '../../../protocol/item';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
@@ -244,15 +244,7 @@ export function Penetrometer(props: StationProps) {
           </div>
         </>
       )}
-      {told.length > 0 && (
-        <Notice label="What came of the file" onClose={() => setTold([])}>
-          <ul>
-            {told.map((line, i) => (
-              <li key={i}>{line}</li>
-            ))}
-          </ul>
-        </Notice>
-      )}
+      <FileNotice lines={told} onClose={() => setTold([])} />
       {unclear && (
         <Layout
           unclear={unclear}

@@ -3,7 +3,7 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { readLab } from '@undrel/core/soil';
-import { Notice } from '../../../ui/Notice';
+import { FileNotice } from '../../../ui/Notice';
 import { findingId } from '../../../protocol/item';
 import { LAB_DAYS } from '../../../protocol/soilLab';
 import { FilePick } from '../../../ui/FilePick';
@@ -112,15 +112,7 @@ export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, tod
         accept=".csv"
         onFile={(file) => void file.text().then(take)}
       />
-      {told.length > 0 && (
-        <Notice label="What came of the file" onClose={() => setTold([])}>
-          <ul>
-            {told.map((line, i) => (
-              <li key={i}>{line}</li>
-            ))}
-          </ul>
-        </Notice>
-      )}
+      <FileNotice lines={told} onClose={() => setTold([])} />
     </div>
   );
 }

@@ -9,7 +9,7 @@ import type { LengthField } from '@undrel/core/units';
 import { Entry } from '../../../ui/controls/Entry';
 import { itemsBelow } from '../../../protocol/item';
 import { Choice } from '../../../ui/controls/Choice';
-import { FieldNote } from '../../../ui/controls/FieldNote';
+import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { newId } from '../newId';
 import { headOf, type StationProps } from '../visitEntry';
@@ -63,28 +63,22 @@ export function History(props: StationProps) {
           <label htmlFor="planted" className="block text-sm mb-0.5">
             Year planted
           </label>
-          <FieldNote
-            id="planted-wrong"
+          <NotedInput
             note={yearWrong && `Year planted: ${year} is outside 1700 to ${newest}.`}
-          >
-            <input
-              id="planted"
-              className="num w-full text-right"
-              inputMode="numeric"
-              disabled={!mayMeasure}
-              value={planted}
-              aria-invalid={yearWrong || undefined}
-              aria-describedby={yearWrong ? 'planted-wrong' : undefined}
-              onBlur={() => !yearWrong && setYear(undefined)}
-              onChange={(event) => {
-                const text = event.target.value;
-                setYear(text);
-                if (text === '') write({ plantedYear: undefined });
-                else if (/^\d{4}$/.test(text) && Number(text) >= 1700 && Number(text) <= newest)
-                  write({ plantedYear: Number(text) });
-              }}
-            />
-          </FieldNote>
+            id="planted"
+            className="num w-full text-right"
+            inputMode="numeric"
+            disabled={!mayMeasure}
+            value={planted}
+            onBlur={() => !yearWrong && setYear(undefined)}
+            onChange={(event) => {
+              const text = event.target.value;
+              setYear(text);
+              if (text === '') write({ plantedYear: undefined });
+              else if (/^\d{4}$/.test(text) && Number(text) >= 1700 && Number(text) <= newest)
+                write({ plantedYear: Number(text) });
+            }}
+          />
         </div>
         {SIZES.map(({ field, label }) => (
           <LengthInput
@@ -318,17 +312,14 @@ function Events({ control, treeId, tree, weather, mayMeasure, today }: StationPr
           </label>
           <label className="block">
             <span className="block text-sm">When</span>
-            <FieldNote id="event-problem" note={problem}>
-              <input
-                className="num w-full"
-                id="event-when"
-                placeholder="2018-04"
-                value={when}
-                aria-invalid={problem ? true : undefined}
-                aria-describedby={problem ? 'event-problem' : undefined}
-                onChange={(event) => setWhen(event.target.value)}
-              />
-            </FieldNote>
+            <NotedInput
+              note={problem}
+              className="num w-full"
+              id="event-when"
+              placeholder="2018-04"
+              value={when}
+              onChange={(event) => setWhen(event.target.value)}
+            />
           </label>
           <label className="block">
             <span className="block text-sm">Note</span>

@@ -12,7 +12,7 @@ import {
   writeLengths,
   type UnitSystem,
 } from '@undrel/core/units';
-import { FieldNote } from '../../../ui/controls/FieldNote';
+import { NotedInput } from '../../../ui/controls/NotedInput';
 import { Entry } from '../../../ui/controls/Entry';
 import { profileId } from '../../../protocol/item';
 import { LengthInput, lengthText } from '../../../ui/controls/LengthInput';
@@ -150,17 +150,14 @@ export function Mulch(props: StationProps) {
             <label htmlFor="new-bearing" className="block text-sm">
               Another bearing
             </label>
-            <FieldNote id="bearing-problem" note={bearingProblem}>
-              <input
-                id="new-bearing"
-                className="num w-28"
-                placeholder="NE or 45"
-                value={newBearing}
-                aria-invalid={bearingProblem ? true : undefined}
-                aria-describedby={bearingProblem ? 'bearing-problem' : undefined}
-                onChange={(event) => setNewBearing(event.target.value)}
-              />
-            </FieldNote>
+            <NotedInput
+              note={bearingProblem}
+              id="new-bearing"
+              className="num w-28"
+              placeholder="NE or 45"
+              value={newBearing}
+              onChange={(event) => setNewBearing(event.target.value)}
+            />
           </div>
           <button className="quiet">Add</button>
         </form>

@@ -1,7 +1,7 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { FieldNote } from '../../../ui/controls/FieldNote';
+import { NotedInput } from '../../../ui/controls/NotedInput';
 
 const read = (text: string, unit: string): number => Number(text.replace(unit, '').replace(',', '.'));
 
@@ -26,28 +26,22 @@ export function NumberInput(props: {
         <label htmlFor={id} className="font-semibold flex-1">
           {label}
         </label>
-        <FieldNote
-          id={`${id}-wrong`}
+        <NotedInput
           note={wrong && `${label}: ${typed} is outside ${min} to ${max} ${unit}.`}
-        >
-          <input
-            id={id}
-            className="num w-24 text-right"
-            inputMode="decimal"
-            disabled={props.disabled}
-            value={typed ?? (props.value === undefined ? '' : String(props.value))}
-            aria-invalid={wrong || undefined}
-            aria-describedby={wrong ? `${id}-wrong` : undefined}
-            onBlur={() => !wrong && setTyped(undefined)}
-            onChange={(event) => {
-              const text = event.target.value;
-              setTyped(text);
-              const value = read(text, unit);
-              if (text.trim() === '') props.onChange(undefined);
-              else if (fits(value)) props.onChange(value);
-            }}
-          />
-        </FieldNote>
+          id={id}
+          className="num w-24 text-right"
+          inputMode="decimal"
+          disabled={props.disabled}
+          value={typed ?? (props.value === undefined ? '' : String(props.value))}
+          onBlur={() => !wrong && setTyped(undefined)}
+          onChange={(event) => {
+            const text = event.target.value;
+            setTyped(text);
+            const value = read(text, unit);
+            if (text.trim() === '') props.onChange(undefined);
+            else if (fits(value)) props.onChange(value);
+          }}
+        />
         <span aria-hidden="true" className="w-12">
           {unit}
         </span>

@@ -5,7 +5,7 @@ import { useRef, useState, type FormEvent } from 'react';
 import type { ProbePoint } from '@undrel/core/casefile';
 import { GROUND_QUESTIONS } from '@undrel/core/profile';
 import { formatValue, readLength, shortUnit } from '@undrel/core/units';
-import { FieldNote } from '../../../ui/controls/FieldNote';
+import { NotedInput } from '../../../ui/controls/NotedInput';
 import { Entry } from '../../../ui/controls/Entry';
 import { itemsBelow } from '../../../protocol/item';
 import { lengthText } from '../../../ui/controls/LengthInput';
@@ -87,21 +87,18 @@ export function Probe(props: StationProps) {
         <label htmlFor={`probe-${name}`} className="block text-sm">
           {label}
         </label>
-        <FieldNote id={`probe-${name}-wrong`} note={wrong}>
-          <input
-            id={`probe-${name}`}
-            ref={name === 'depth' ? depthInput : undefined}
-            className="num w-full text-right"
-            inputMode={name === 'bearing' ? 'text' : 'decimal'}
-            autoComplete="off"
-            aria-invalid={wrong ? true : undefined}
-            aria-describedby={wrong ? `probe-${name}-wrong` : undefined}
-            placeholder={hint}
-            value={draft[name]}
-            onFocus={(event) => event.target.select()}
-            onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
-          />
-        </FieldNote>
+        <NotedInput
+          note={wrong}
+          id={`probe-${name}`}
+          ref={name === 'depth' ? depthInput : undefined}
+          className="num w-full text-right"
+          inputMode={name === 'bearing' ? 'text' : 'decimal'}
+          autoComplete="off"
+          placeholder={hint}
+          value={draft[name]}
+          onFocus={(event) => event.target.select()}
+          onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
+        />
       </div>
     );
   };

@@ -77,6 +77,19 @@ export default ts.config(
   ),
   forbid(['web/server/**'], regex('(^|/)(app|screens)/'), 'The server knows no route and no screen.'),
   {
+    files: ['web/**/*.tsx'],
+    ignores: ['web/ui/PageLink.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ImportDeclaration[source.value="next/link"]',
+          message: 'PageLink asks for nothing of a page before it is opened.',
+        },
+      ],
+    },
+  },
+  {
     files: ['**/*.test.ts', 'e2e/**'],
     rules: { '@typescript-eslint/no-explicit-any': 'off', '@typescript-eslint/no-non-null-assertion': 'off' },
   },

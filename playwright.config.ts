@@ -1,7 +1,8 @@
 import { defineConfig, devices } from '@playwright/test';
+import { CHROMIUM } from './scripts/setup/packages.mjs';
 
 const chromium = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: [
     '--no-sandbox',
     '--disable-gpu',

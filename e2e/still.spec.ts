@@ -37,7 +37,7 @@ async function unmoved(page: Page, before: Places, when: string): Promise<void> 
   const now = await seen(page);
   const stayed = Object.entries(before).filter(([name]) => now[name] !== undefined);
   const moved = stayed.filter(([name, was]) => now[name]!.every((at, i) => at !== was[i]));
-  expect([when, moved]).toEqual([when, []]);
+  expect([when, moved.map(([name, was]) => [name, was, now[name]])]).toEqual([when, []]);
   expect(stayed.length).toBeGreaterThan(3);
 }
 

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import pg from 'pg';
+import { CHROMIUM, chromium as installChromium } from './setup/packages.mjs';
 import { build } from './setup/build.mjs';
 import { freePort } from './setup/ports.mjs';
 import { privateCluster } from './setup/postgres.mjs';
@@ -176,7 +177,7 @@ async function demoSession(url) {
 /** Frames a second while a point is dragged on a plan of 13 and of 200 roots, and while a forecast runs. */
 async function dragging(base, cookie, geojson) {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu'],
   });
   const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 } });
@@ -243,6 +244,7 @@ async function dragging(base, cookie, geojson) {
 const ms = (value) => value.toFixed(1);
 
 await program(async (atStop) => {
+  installChromium();
   const db = await privateCluster('bench-cluster');
   atStop(db.stop);
   build('.next-test');

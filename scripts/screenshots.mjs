@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium as playwright } from '@playwright/test';
 import { build } from './setup/build.mjs';
-import { chromium } from './setup/packages.mjs';
+import { CHROMIUM, chromium } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { privateCluster } from './setup/postgres.mjs';
 import { program, ROOT, run, say } from './setup/run.mjs';
@@ -46,7 +46,7 @@ const VIEWS = [
 ];
 
 await program(async (atStop) => {
-  const executablePath = chromium();
+  chromium();
   const db = await privateCluster('test-cluster');
   atStop(db.stop);
   build('.next-test');
@@ -56,7 +56,7 @@ await program(async (atStop) => {
   const port = await freePort(0);
   const app = await serve({ url: db.url, port, dist: '.next-test', env: { UNDREL_DEMO: '1' }, quiet: true });
   atStop(app.stop);
-  const browser = await playwright.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
+  const browser = await playwright.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
   atStop(() => browser.close());
   mkdirSync(FOLDER, { recursive: true });
   const base = `http://localhost:${port}`;

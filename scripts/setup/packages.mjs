@@ -89,7 +89,9 @@ export function withoutDefaultCluster(work) {
   }
 }
 
+/** Debian's Chromium without a window: the same engine, for a fifth less work. */
+export const CHROMIUM = '/usr/bin/chromium-headless-shell';
+
 export function chromium() {
-  debianPackages(['chromium'], () => existsSync('/usr/bin/chromium'));
-  return '/usr/bin/chromium';
+  debianPackages(['chromium-headless-shell'], () => existsSync(CHROMIUM));
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { PageLink } from '@/ui/PageLink';
 import { usePreferences } from '../shell/preferences';
 import { THEMES } from '../shell/themes';
 import { TopBar } from '../shell/TopBar';
@@ -37,7 +37,7 @@ export function AccountScreen(props: {
         <section>
           <h1>{props.name}</h1>
           <p className="text-muted">
-            {props.email}, {props.role}. <Link href="/firm">Firm and people</Link>
+            {props.email}, {props.role}. <PageLink href="/firm">Firm and people</PageLink>
           </p>
           <div className="flex flex-wrap gap-6 mt-4">
             <div role="group" aria-label="Units" className="flex">

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
 
@@ -45,8 +45,8 @@ export function ForgottenScreen(props: {
         </p>
       )}
       <p className="flex gap-4 mt-4">
-        <Link href="/sign-in">Back to sign in</Link>
-        {props.mailbox && <Link href="/mailbox">Open the demo’s mailbox</Link>}
+        <PageLink href="/sign-in">Back to sign in</PageLink>
+        {props.mailbox && <PageLink href="/mailbox">Open the demo’s mailbox</PageLink>}
       </p>
     </main>
   );

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { PageLink } from '@/ui/PageLink';
 
 const LINK = /(https?:\/\/\S+)/;
 
@@ -14,7 +14,7 @@ export function MailboxScreen({
       <h1>Mailbox of the demo</h1>
       <p className="my-2">
         The demo sends no mail; what it would send is kept here until it stops.{' '}
-        <Link href="/sign-in">Sign in</Link>
+        <PageLink href="/sign-in">Sign in</PageLink>
       </p>
       {mails.length === 0 && <p className="text-muted">Nothing has been sent yet.</p>}
       <ul>

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
 import { signInByPasskey, type PasskeySignIn } from './passkey';
@@ -59,7 +59,7 @@ export function SecondScreen(props: {
       </form>
       <p className="text-sm">
         Lost them? The owner of your firm can take the second step off.{' '}
-        <Link href="/sign-in">Begin again</Link>
+        <PageLink href="/sign-in">Begin again</PageLink>
       </p>
     </main>
   );

@@ -1,7 +1,7 @@
 'use client';
 
-import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
 import { signInByPasskey, type PasskeySignIn } from './passkey';
@@ -68,9 +68,9 @@ export function SignInScreen(props: {
           <button className="quiet" disabled={asking}>
             Sign in with a passkey
           </button>
-          <Link href="/sign-in/forgotten" className="link inline-flex items-center">
+          <PageLink href="/sign-in/forgotten" className="link inline-flex items-center">
             Forgotten password?
-          </Link>
+          </PageLink>
           <Said problem={key.problem} className="w-full" lines={1} />
         </form>
         {props.enterDemo && (

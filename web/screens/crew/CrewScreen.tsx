@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { useMemo } from 'react';
 import type { DugRoot, RootDone, Tree } from '@undrel/core/casefile';
 import type { HouseSchools } from '@undrel/core/practice';
 import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
 import { neverCut, type NumberedCut, type RootAdvice } from '@undrel/core/pruning';
 import { formatValue, shortUnit, tidy, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
 import { KIND_NAMES } from '../../ui/drawing/rootKinds';
@@ -73,13 +73,12 @@ export function CrewScreen(props: CrewProps) {
             <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
               Print
             </button>
-            <Link
+            <PageLink
               href={`/trees/${treeId}?station=dig`}
               className="plain min-h-[44px] inline-flex items-center"
-              prefetch={false}
             >
               Dig
-            </Link>
+            </PageLink>
           </>
         }
       >
@@ -97,15 +96,14 @@ export function CrewScreen(props: CrewProps) {
           {stages.length > 1 && (
             <nav aria-label="Stages of the cut plan" className="flex flex-wrap gap-2 my-1 no-print">
               {stages.map((s) => (
-                <Link
+                <PageLink
                   key={s.stage}
                   className="quiet"
                   aria-current={s.stage === props.stage ? 'page' : undefined}
                   href={`/trees/${treeId}/crew?visit=${visitId}&stage=${s.stage}`}
-                  prefetch={false}
                 >
                   Stage {s.stage}, {s.on ?? s.year}
-                </Link>
+                </PageLink>
               ))}
             </nav>
           )}

@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Tree, Site } from '@undrel/core/casefile';
 import { isStressed } from '@undrel/core/pruning';
 import { obstacleKind, type HouseSchools } from '@undrel/core/practice';
 import { fixedPoints, marksHold, orderOfWork, tapesFor } from '@undrel/core/trenching';
 import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, visitFrom, type Item } from '../../protocol/item';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
 import { trenchDrawing } from '../../ui/drawing/trenchPlan';
@@ -74,13 +74,12 @@ export function TrenchSheet(props: TrenchSheetProps) {
             <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
               Print
             </button>
-            <Link
+            <PageLink
               href={`/trees/${treeId}?station=trenches`}
               className="plain min-h-[44px] inline-flex items-center"
-              prefetch={false}
             >
               Trenches
-            </Link>
+            </PageLink>
           </>
         }
       >

@@ -1,7 +1,7 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
+import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import type { DueRow, PropertyRow } from '../../protocol/grounds';
 import { TopBar } from '../shell/TopBar';
@@ -59,12 +59,12 @@ export function GroundsScreen(props: {
               {props.properties.map((p) => (
                 <tr key={p.id}>
                   <td className="py-2">
-                    <Link
+                    <PageLink
                       className="font-semibold inline-flex min-h-[32px] items-center text-lg"
                       href={`/grounds/${p.id}`}
                     >
                       {p.name}
-                    </Link>
+                    </PageLink>
                     {p.client && <span className="block text-sm text-muted">{p.client}</span>}
                   </td>
                   <td className="num text-right">{p.trees}</td>
@@ -96,9 +96,9 @@ export function GroundsScreen(props: {
                     {late && <span className="block text-sm">overdue</span>}
                   </span>
                   <span>
-                    <Link className="font-semibold" href={`/trees/${d.tree_id}`}>
+                    <PageLink className="font-semibold" href={`/trees/${d.tree_id}`}>
                       {d.label}
-                    </Link>
+                    </PageLink>
                     <span className="text-muted">, {d.property}</span>
                     <span className="block">{d.why}</span>
                   </span>

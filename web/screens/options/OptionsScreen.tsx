@@ -1,9 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import type { Worth } from '@undrel/core/casefile';
 import type { Estimate } from '@undrel/core/costing';
 import { answerOf, type WorthOption } from '@undrel/core/worth';
+import { PageLink } from '@/ui/PageLink';
 import type { OfferHead } from '../../protocol/offer';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
@@ -38,9 +38,9 @@ export function OptionsScreen(props: {
     <div className="min-h-dvh">
       <TopBar>
         <nav aria-label="Where" className="flex items-baseline gap-2">
-          <Link className="plain" href={`/trees/${props.treeId}?station=prescription`} prefetch={false}>
+          <PageLink className="plain" href={`/trees/${props.treeId}?station=prescription`}>
             {props.tree}
-          </Link>
+          </PageLink>
           <span aria-hidden="true">›</span>
           <strong>Is it worth it?</strong>
         </nav>
@@ -64,8 +64,8 @@ export function OptionsScreen(props: {
           )}
           {!whole && (
             <p className="wrong my-2">
-              The firm has no rates. <Link href="/practice/rates">Enter what you charge</Link> and every
-              option has its cost.
+              The firm has no rates. <PageLink href="/practice/rates">Enter what you charge</PageLink> and
+              every option has its cost.
             </p>
           )}
           <OptionsTable options={options} currency={currency} system={units} />

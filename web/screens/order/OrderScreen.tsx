@@ -1,9 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import { useMemo } from 'react';
 import type { Tree, WorkDone } from '@undrel/core/casefile';
 import { writeLengths } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, workId, type ItemOf } from '../../protocol/item';
 import type { Order, OrderStep } from '../../protocol/order';
 import { isDone } from '../../protocol/propertyWork';
@@ -52,9 +52,9 @@ export function OrderScreen(props: {
           </button>
         }
       >
-        <Link href={`/trees/${treeId}?station=prescription`} className="plain" prefetch={false}>
+        <PageLink href={`/trees/${treeId}?station=prescription`} className="plain">
           <strong>{tree.label}</strong>
-        </Link>{' '}
+        </PageLink>{' '}
         <span className="text-sm text-muted hidden sm:inline">crew order</span>
       </TopBar>
       <main className="px-4 lg:px-8 py-4 max-w-[900px] w-full mx-auto">

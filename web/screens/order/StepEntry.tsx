@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { PageLink } from '@/ui/PageLink';
 import { NotedInput } from '../../ui/controls/NotedInput';
 import { useState } from 'react';
 import type { WorkDone } from '@undrel/core/casefile';
@@ -95,9 +95,9 @@ function Work({ step, done, unsigned, system, disabled, by, today, onChange }: S
         </p>
       )}
       {step.sheet && (
-        <Link href={step.sheet} className="min-h-[44px] inline-flex items-center no-print" prefetch={false}>
+        <PageLink href={step.sheet} className="min-h-[44px] inline-flex items-center no-print">
           Its sheet with the numbers
-        </Link>
+        </PageLink>
       )}
       <ul className="list-disc pl-5 wrong my-1">
         {step.cautions.map((c) => (

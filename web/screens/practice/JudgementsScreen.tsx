@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import {
   CERTAINTY,
@@ -11,6 +10,7 @@ import {
   type Often,
   type TableRow,
 } from '@undrel/core/diagnosis';
+import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { TopBar } from '../shell/TopBar';
 
@@ -72,9 +72,9 @@ export function JudgementsScreen(props: {
     <div className="min-h-dvh">
       <TopBar>
         <nav aria-label="Where" className="flex items-baseline gap-x-2">
-          <Link href="/practice" className="plain">
+          <PageLink href="/practice" className="plain">
             Practice
-          </Link>
+          </PageLink>
           <span aria-hidden="true">›</span>
           <strong>Table of causes</strong>
         </nav>

@@ -1,8 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { MATTERS, schoolFor, type Schools } from '@undrel/core/practice';
+import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { TopBar } from '../shell/TopBar';
 import { useKeptForm } from '../../ui/useKeptForm';
@@ -32,9 +32,9 @@ export function PracticeScreen(props: {
       <TopBar>
         {property ? (
           <nav aria-label="Where" className="flex items-baseline gap-2">
-            <Link className="plain" href={`/grounds/${property.id}`} prefetch={false}>
+            <PageLink className="plain" href={`/grounds/${property.id}`}>
               {props.of}
-            </Link>
+            </PageLink>
             <span aria-hidden="true">›</span>
             <strong>Schools</strong>
           </nav>
@@ -118,12 +118,12 @@ function Choice(props: { matter: string; value: string; chosen: boolean; childre
 const Elsewhere = () => (
   <>
     <p className="my-2">
-      <Link href="/practice/judgements">The table of causes</Link>: what speaks for which cause, in words,
-      with the reasons.
+      <PageLink href="/practice/judgements">The table of causes</PageLink>: what speaks for which cause, in
+      words, with the reasons.
     </p>
     <p className="my-2">
-      <Link href="/practice/rates">Rates and closed seasons</Link>: what work costs, and when it may not be
-      done.
+      <PageLink href="/practice/rates">Rates and closed seasons</PageLink>: what work costs, and when it may
+      not be done.
     </p>
   </>
 );

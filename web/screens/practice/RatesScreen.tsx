@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import {
   chargedBy,
@@ -17,6 +16,7 @@ import {
   type ResourceKey,
 } from '@undrel/core/costing';
 import type { ClosedSeason, OperationKey } from '@undrel/core/prescription';
+import { PageLink } from '@/ui/PageLink';
 import { Notice } from '../../ui/Notice';
 import { Said } from '../../ui/Said';
 import { useAlive } from '../../ui/controls/Entry';
@@ -97,9 +97,9 @@ export function RatesScreen(props: {
     <div className="min-h-dvh">
       <TopBar>
         <nav aria-label="Where" className="flex items-baseline gap-2">
-          <Link className="plain" href="/practice">
+          <PageLink className="plain" href="/practice">
             Practice
-          </Link>
+          </PageLink>
           <span aria-hidden="true">›</span>
           <strong>Rates</strong>
         </nav>

@@ -1,8 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { PageLink } from '@/ui/PageLink';
 import type { CohortPage, PropertyPage } from '../../protocol/grounds';
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
@@ -106,9 +106,9 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
       {reading.next && (
         <p>
           Dig next:{' '}
-          <Link href={`/trees/${reading.next.id}?station=dig`} className="font-semibold" prefetch={false}>
+          <PageLink href={`/trees/${reading.next.id}?station=dig`} className="font-semibold">
             {reading.next.label}
-          </Link>
+          </PageLink>
           ; it tells most of the others.
         </p>
       )}
@@ -141,13 +141,9 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
           {reading.trees.map((t) => (
             <tr key={t.id}>
               <td>
-                <Link
-                  href={`/trees/${t.id}`}
-                  prefetch={false}
-                  className="inline-flex items-center min-h-[36px]"
-                >
+                <PageLink href={`/trees/${t.id}`} className="inline-flex items-center min-h-[36px]">
                   {t.label}
-                </Link>
+                </PageLink>
               </td>
               <td className="num text-right">{percent(t.chance)}</td>
               <td className="num text-right">{percent(t.own)}</td>

@@ -1,8 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import { materialsTogether } from '@undrel/core/trenching';
 import { formatQuantity, formatValue } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import type { TreeMaterials } from '../../protocol/grounds';
 import { Entry } from '../../ui/controls/Entry';
 import { useUnticked } from '../../ui/useUnticked';
@@ -28,9 +28,9 @@ export function MaterialsScreen(props: { property: { id: string; name: string };
           </button>
         }
       >
-        <Link href={`/grounds/${property.id}`} className="plain" prefetch={false}>
+        <PageLink href={`/grounds/${property.id}`} className="plain">
           <strong>{property.name}</strong>
-        </Link>{' '}
+        </PageLink>{' '}
         <span className="text-sm text-muted hidden sm:inline">materials for a day</span>
       </TopBar>
       <main className="px-4 lg:px-8 py-4 max-w-[1200px] w-full mx-auto">

@@ -1,8 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
+import { PageLink } from '@/ui/PageLink';
 import { Notice } from '../../ui/Notice';
 import type { PlanSides, PropertyPage } from '../../protocol/grounds';
 import type { Change, ChangeResult } from '../../protocol/item';
@@ -186,18 +186,18 @@ export function PropertyScreen({
                 />
               </>
             )}
-            <Link className="quiet" href={`/grounds/${page.id}/walk`} prefetch={false}>
+            <PageLink className="quiet" href={`/grounds/${page.id}/walk`}>
               Walk-round
-            </Link>
-            <Link className="quiet" href={`/grounds/${page.id}/materials`} prefetch={false}>
+            </PageLink>
+            <PageLink className="quiet" href={`/grounds/${page.id}/materials`}>
               Materials
-            </Link>
-            <Link className="quiet" href={`/grounds/${page.id}/work`} prefetch={false}>
+            </PageLink>
+            <PageLink className="quiet" href={`/grounds/${page.id}/work`}>
               Work and costs
-            </Link>
-            <Link className="quiet" href={`/grounds/${page.id}/schools`} prefetch={false}>
+            </PageLink>
+            <PageLink className="quiet" href={`/grounds/${page.id}/schools`}>
               Schools
-            </Link>
+            </PageLink>
           </div>
           {editing ? (
             <PropertyEdit

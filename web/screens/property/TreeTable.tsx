@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
 import { DropdownMenu } from 'radix-ui';
 import {
@@ -16,6 +15,7 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { byLabel } from '@undrel/core/casefile';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import type { TreeRow } from '../../protocol/grounds';
 
 const column = createColumnHelper<TreeRow>();
@@ -29,13 +29,12 @@ const columnsIn = (system: UnitSystem) => [
     enableHiding: false,
     sortingFn: (a, b) => byLabel(a.original.label, b.original.label),
     cell: ({ row }) => (
-      <Link
+      <PageLink
         className="font-semibold inline-flex items-center min-h-[36px]"
         href={`/trees/${row.original.id}`}
-        prefetch={false}
       >
         {row.original.label}
-      </Link>
+      </PageLink>
     ),
   }),
   column.accessor((t) => t.causeLabel ?? '', {

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition, type ReactNode } from 'react';
 import {
@@ -14,6 +13,7 @@ import {
   type Rates,
 } from '@undrel/core/costing';
 import { tidy } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import type { OrderMaterial } from '../../protocol/order';
 import { isDone, isOpen, type PropertyWork, type WorkTree } from '../../protocol/propertyWork';
 import { Entry, useAlive } from '../../ui/controls/Entry';
@@ -79,9 +79,9 @@ export function WorkScreen({
           </button>
         }
       >
-        <Link href={`/grounds/${work.id}`} className="plain" prefetch={false}>
+        <PageLink href={`/grounds/${work.id}`} className="plain">
           <strong>{work.name}</strong>
-        </Link>{' '}
+        </PageLink>{' '}
         <span className="text-sm text-muted hidden sm:inline">work and day sheet</span>
       </TopBar>
       <main className="px-4 lg:px-8 py-4 max-w-[1100px] w-full mx-auto">
@@ -116,7 +116,7 @@ export function WorkScreen({
           </p>
           {!rates && work.trees.length > 0 && (
             <p className="wrong my-2">
-              No rates, so no sums. <Link href="/practice/rates">Enter what you charge</Link>.
+              No rates, so no sums. <PageLink href="/practice/rates">Enter what you charge</PageLink>.
             </p>
           )}
           <PropertyReport id={work.id} name={work.name} />
@@ -147,9 +147,9 @@ export function WorkScreen({
                     {tidy(crewHours(tree.needs), 1)} h
                     {rates && ` · ${formatMoney(estimate(tree.needs, rates).net, rates.currency)} net`}
                   </span>
-                  <Link href={`/trees/${tree.id}/order`} className="quiet no-print" prefetch={false}>
+                  <PageLink href={`/trees/${tree.id}/order`} className="quiet no-print">
                     Order of {tree.label}
-                  </Link>
+                  </PageLink>
                 </div>
                 {!left.has(tree.id) && (
                   <>

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { PageLink } from '@/ui/PageLink';
 import type { RecordEntry } from '../../protocol/record';
 import { TopBar } from '../shell/TopBar';
 
@@ -18,9 +18,9 @@ export function RecordScreen({
     <div className="min-h-dvh">
       <TopBar>
         <nav aria-label="Where" className="flex items-baseline gap-2">
-          <Link className="plain" href={`/trees/${treeId}`}>
+          <PageLink className="plain" href={`/trees/${treeId}`}>
             {label}
-          </Link>
+          </PageLink>
           <span aria-hidden="true">›</span>
           <strong>Record of changes</strong>
         </nav>

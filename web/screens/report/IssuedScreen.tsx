@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { PageLink } from '@/ui/PageLink';
 import type { ReportContent, WeighedAgain } from '../../protocol/report';
 import { TopBar } from '../shell/TopBar';
 import { ReportBody } from './ReportBody';
@@ -19,9 +19,9 @@ export function IssuedScreen(props: {
     <div className="min-h-dvh">
       <TopBar>
         <nav aria-label="Where" className="flex items-baseline gap-2">
-          <Link className="plain" href={`/trees/${props.treeId}`}>
+          <PageLink className="plain" href={`/trees/${props.treeId}`}>
             {props.content.tree}
-          </Link>
+          </PageLink>
           <span aria-hidden="true">›</span>
           <strong>{props.number}</strong>
         </nav>

@@ -1,8 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect, useState, useTransition } from 'react';
 import { AlertDialog } from 'radix-ui';
+import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { WORDED_PARTS, type ReportContent, type ReportHead, type Wording } from '../../protocol/report';
 import { useAlive } from '../../ui/controls/Entry';
@@ -97,9 +97,9 @@ export function ReportScreen(props: {
     <div className="min-h-dvh">
       <TopBar>
         <nav aria-label="Where" className="flex items-baseline gap-2">
-          <Link className="plain" href={`/trees/${props.treeId}`}>
+          <PageLink className="plain" href={`/trees/${props.treeId}`}>
             {props.content.tree}
-          </Link>
+          </PageLink>
           <span aria-hidden="true">›</span>
           <strong>Report</strong>
         </nav>
@@ -215,7 +215,7 @@ export function ReportScreen(props: {
                 <ul>
                   {props.issued.map((r) => (
                     <li key={r.id} className="border-b border-hair py-1.5">
-                      <Link href={`/reports/${r.id}`}>{r.number}</Link>, {r.issued_at}
+                      <PageLink href={`/reports/${r.id}`}>{r.number}</PageLink>, {r.issued_at}
                       {r.issued_by && ` by ${r.issued_by}`}
                     </li>
                   ))}

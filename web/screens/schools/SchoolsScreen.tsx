@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { Suspense, use, useState, useTransition } from 'react';
 import { formatMoney } from '@undrel/core/costing';
 import type { MatterEffect } from '@undrel/core/prescription';
 import { writeLengths } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { Changes } from '../../ui/Changes';
 import { CHOSEN_BY } from '../../ui/chosenBy';
@@ -69,9 +69,9 @@ export function SchoolsScreen(props: {
     <div className="min-h-dvh">
       <TopBar>
         <nav aria-label="Where" className="flex items-baseline gap-2">
-          <Link className="plain" href={`/trees/${props.treeId}?station=prescription`} prefetch={false}>
+          <PageLink className="plain" href={`/trees/${props.treeId}?station=prescription`}>
             {props.tree}
-          </Link>
+          </PageLink>
           <span aria-hidden="true">›</span>
           <strong>Other schools</strong>
         </nav>

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { PageLink } from '@/ui/PageLink';
 import { TopBar } from './TopBar';
 
 /** A page that cannot be made now, with the reason and a way back. */
@@ -13,9 +13,9 @@ export function NotNow({ title, problem, back }: { title: string; problem: strin
         <p className="wrong my-3" role="alert">
           {problem}
         </p>
-        <Link className="quiet" href={back} prefetch={false}>
+        <PageLink className="quiet" href={back}>
           Back
-        </Link>
+        </PageLink>
       </main>
     </div>
   );

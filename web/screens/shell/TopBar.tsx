@@ -1,8 +1,8 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
 import { useEffect, useState, type ReactNode } from 'react';
+import { PageLink } from '@/ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
 import { usePreferences } from './preferences';
 import { THEMES, type Theme } from './themes';
@@ -33,9 +33,9 @@ export function TopBar({ children, right }: { children?: ReactNode; right?: Reac
   }, []);
   return (
     <header className="no-print flex items-center gap-x-4 border-b-2 border-ink bg-sheet px-4 min-h-[48px] flex-wrap">
-      <Link href="/grounds" className="plain font-bold min-h-[44px] inline-flex items-center">
+      <PageLink href="/grounds" className="plain font-bold min-h-[44px] inline-flex items-center">
         Undrel
-      </Link>
+      </PageLink>
       <div className="flex-1 min-w-0">{children}</div>
       {right}
       <button type="button" className="min-h-[44px]" disabled={!alive} onClick={() => setFinding(true)}>
@@ -63,12 +63,12 @@ export function TopBar({ children, right }: { children?: ReactNode; right?: Reac
         {THEME_WORDS[theme]}
       </button>
       <nav className="hidden sm:flex gap-4" aria-label="Office">
-        <Link href="/practice" className="plain min-h-[44px] inline-flex items-center">
+        <PageLink href="/practice" className="plain min-h-[44px] inline-flex items-center">
           Practice
-        </Link>
-        <Link href="/account" className="plain min-h-[44px] inline-flex items-center">
+        </PageLink>
+        <PageLink href="/account" className="plain min-h-[44px] inline-flex items-center">
           Account
-        </Link>
+        </PageLink>
       </nav>
       {finding && <Palette onClose={() => setFinding(false)} />}
     </header>

@@ -1,8 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { progressOf } from '@undrel/core/assessment';
+import { PageLink } from '@/ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
 import { STATIONS, type StationKey, type StationProps } from './visitEntry';
 
@@ -23,9 +23,9 @@ export function NextStep(props: StationProps & { station: StationKey; children: 
   return (
     <div className="border-t-2 border-ink bg-wash px-4 lg:px-6 h-[66px] flex items-center gap-3">
       {station === 'prescription' ? (
-        <Link className="act" href={`/trees/${treeId}/report?visit=${visitId}`} prefetch={false}>
+        <PageLink className="act" href={`/trees/${treeId}/report?visit=${visitId}`}>
           Report
-        </Link>
+        </PageLink>
       ) : (
         <button type="button" className="act whitespace-nowrap" disabled={!alive} onClick={() => goTo(next)}>
           {label} next

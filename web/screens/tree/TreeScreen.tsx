@@ -1,7 +1,6 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { progressOf, type Glance } from '@undrel/core/assessment';
 import { BASE_QUESTIONS } from '@undrel/core/base';
@@ -13,6 +12,7 @@ import type { HouseSchools } from '@undrel/core/practice';
 import { profileOf } from '@undrel/core/profile';
 import { visitToJudge } from '@undrel/core/walk';
 import { formatLength, shortUnit } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import { Entry } from '../../ui/controls/Entry';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
@@ -173,21 +173,20 @@ export function TreeScreen(props: TreeScreenProps) {
             </button>
           )}
           {current && (
-            <Link
+            <PageLink
               href={`/trees/${treeId}/report?visit=${current.id}`}
               className="plain min-h-[44px] inline-flex items-center"
-              prefetch={false}
             >
               Report
-            </Link>
+            </PageLink>
           )}
         </>
       }
     >
       <nav aria-label="Where" className="flex items-baseline gap-x-2 flex-wrap leading-tight">
-        <Link href={`/grounds/${props.property.id}`} className="plain hidden sm:inline">
+        <PageLink href={`/grounds/${props.property.id}`} className="plain hidden sm:inline">
           {props.property.name}
-        </Link>
+        </PageLink>
         <span aria-hidden="true" className="hidden sm:inline">
           ›
         </span>

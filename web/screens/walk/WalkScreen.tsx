@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { byLabel } from '@undrel/core/casefile';
 import { byUrgency, QUICK_LOOKS } from '@undrel/core/walk';
+import { PageLink } from '@/ui/PageLink';
 import type { PropertyPage, TreeRow } from '../../protocol/grounds';
 import { findingId, type Change } from '../../protocol/item';
 import { PlanView } from '../property/PlanView';
@@ -158,9 +158,9 @@ export function WalkScreen(props: {
     <div className="min-h-dvh flex flex-col">
       <TopBar>
         <nav aria-label="Where" className="flex items-baseline gap-x-2">
-          <Link href={`/grounds/${page.id}`} className="plain hidden sm:inline">
+          <PageLink href={`/grounds/${page.id}`} className="plain hidden sm:inline">
             {page.name}
-          </Link>
+          </PageLink>
           <span aria-hidden="true" className="hidden sm:inline">
             ›
           </span>
@@ -212,9 +212,9 @@ export function WalkScreen(props: {
             <div className="px-4 pt-3 flex items-baseline gap-3">
               <h1>{tree.label}</h1>
               <span className="text-muted text-sm">{tree.commonName ?? tree.species}</span>
-              <Link href={`/trees/${tree.id}`} className="ml-auto text-sm" prefetch={false}>
+              <PageLink href={`/trees/${tree.id}`} className="ml-auto text-sm">
                 Whole record
-              </Link>
+              </PageLink>
             </div>
             <div className="px-4 pb-2 flex-1">
               {QUICK_LOOKS.map((question) => (
@@ -390,9 +390,9 @@ function Ranked({ page }: { page: PropertyPage }) {
                 <UrgencyMark urgency={t.triage.urgency} r={8} />
               </svg>
               <div className="flex-1 min-w-0">
-                <Link href={`/trees/${t.id}?station=verdict`} className="font-semibold" prefetch={false}>
+                <PageLink href={`/trees/${t.id}?station=verdict`} className="font-semibold">
                   {t.label}
-                </Link>{' '}
+                </PageLink>{' '}
                 <span className="text-sm text-muted">{t.commonName ?? t.species}</span>
                 <span className="block">
                   {t.triage.urgency === 'unseen' || t.triage.urgency === 'fine' ? (

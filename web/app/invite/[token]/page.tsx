@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { InviteScreen } from '@/screens/account/InviteScreen';
 import { findInvitation } from '@/server/accounts/invitations';
+import { PageLink } from '@/ui/PageLink';
 import { acceptAction } from './actions';
 
 export const metadata: Metadata = { title: 'Join' };
@@ -16,9 +16,9 @@ export default async function InvitePage({ params }: { params: Promise<{ token: 
         <p className="my-3">
           It has been used or has lapsed after seven days. Ask the owner of the firm for a new link.
         </p>
-        <Link className="act" href="/sign-in">
+        <PageLink className="act" href="/sign-in">
           Sign in
-        </Link>
+        </PageLink>
       </main>
     );
   }

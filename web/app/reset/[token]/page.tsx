@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { ResetScreen } from '@/screens/account/ResetScreen';
 import { resetOf } from '@/server/accounts/reset';
+import { PageLink } from '@/ui/PageLink';
 import { resetAction } from './actions';
 
 export const metadata: Metadata = { title: 'New password' };
@@ -15,12 +15,12 @@ export default async function ResetPage({ params }: { params: Promise<{ token: s
         <h1>This link is over</h1>
         <p className="my-3">It has been used or has lapsed. Ask for a new one.</p>
         <p className="flex gap-4">
-          <Link className="act" href="/sign-in/forgotten">
+          <PageLink className="act" href="/sign-in/forgotten">
             Ask for a new link
-          </Link>
-          <Link className="quiet" href="/sign-in">
+          </PageLink>
+          <PageLink className="quiet" href="/sign-in">
             Sign in
-          </Link>
+          </PageLink>
         </p>
       </main>
     );

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import type { DugRoot, RootKind } from '@undrel/core/casefile';
 import { grownDig, HORIZON } from '@undrel/core/growth';
@@ -8,6 +7,7 @@ import type { RootDecision } from '@undrel/core/pruning';
 import { DIG_QUESTIONS, addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots';
 
 import { writeLengths } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../../ui/Said';
 import { digId, itemsBelow, NEW_DIG, type DigHead, type Item } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
@@ -368,9 +368,9 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
             </details>
             {rows.length > 0 && (
               <p className="mt-3">
-                <Link className="act" href={`/trees/${treeId}/crew?visit=${visitId}`} prefetch={false}>
+                <PageLink className="act" href={`/trees/${treeId}/crew?visit=${visitId}`}>
                   Crew sheet
-                </Link>
+                </PageLink>
               </p>
             )}
             <DigFiles

@@ -1,11 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import type { EventKind, Stock, Tree } from '@undrel/core/casefile';
 import { dryYears, EVENT_KINDS, eventDateProblem, HISTORY_QUESTIONS, yearOf } from '@undrel/core/history';
 import type { LengthField } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
 import { itemsBelow } from '../../../protocol/item';
 import { Choice } from '../../../ui/controls/Choice';
@@ -161,13 +161,9 @@ export function History(props: StationProps) {
         />
       </label>
       <p className="mt-4 flex flex-wrap gap-x-5">
-        <Link
-          className="inline-flex items-center min-h-[44px]"
-          href={`/trees/${treeId}/record`}
-          prefetch={false}
-        >
+        <PageLink className="inline-flex items-center min-h-[44px]" href={`/trees/${treeId}/record`}>
           Record of changes
-        </Link>
+        </PageLink>
         {props.mayJudge && <RemoveTree {...props} />}
         <a className="inline-flex items-center min-h-[44px]" href={`/api/trees/${treeId}/case`}>
           Case file (JSON)

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import type { Decision, Visit } from '@undrel/core/casefile';
 import { MATTERS } from '@undrel/core/practice';
@@ -18,6 +17,7 @@ import {
   stagesOf,
 } from '@undrel/core/prescription';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../../ui/Said';
 import { Entry } from '../../../ui/controls/Entry';
 import { cutsId, decisionId } from '../../../protocol/item';
@@ -65,15 +65,15 @@ export function Prescription(props: StationProps) {
         {planned.length === 0 ? 'Nothing prescribed.' : `${planned.map((o) => o.title).join('; ')}.`}
       </p>
       <nav aria-label="From the prescription" className="flex flex-wrap gap-2 mb-3">
-        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/options?visit=${visitId}`}>
+        <PageLink className="quiet" href={`/trees/${treeId}/options?visit=${visitId}`}>
           Costs: is it worth it?
-        </Link>
-        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/order?visit=${visitId}`}>
+        </PageLink>
+        <PageLink className="quiet" href={`/trees/${treeId}/order?visit=${visitId}`}>
           Crew order
-        </Link>
-        <Link className="quiet" prefetch={false} href={`/trees/${treeId}/schools?visit=${visitId}`}>
+        </PageLink>
+        <PageLink className="quiet" href={`/trees/${treeId}/schools?visit=${visitId}`}>
           Other schools
-        </Link>
+        </PageLink>
       </nav>
       {clashes.map((clash) => (
         <p key={clash} role="alert" className="wrong my-2">

@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { TrenchDesign } from '@undrel/core/casefile';
 import { isStressed } from '@undrel/core/pruning';
 import { obstacleKind } from '@undrel/core/practice';
 import { openedShare } from '@undrel/core/trenching';
 import { formatValue, writeLengths } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
 import { trenchesId } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
 import { QuantityView } from '../../../ui/controls/QuantityView';
@@ -225,13 +225,12 @@ export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode 
                   onMarked={(marked) => set({ marked }, 'marked')}
                 />
                 {plan.spokes.length > 0 && (
-                  <Link
+                  <PageLink
                     className="act inline-flex"
                     href={`/trees/${treeId}/crew/trenches?visit=${visitId}`}
-                    prefetch={false}
                   >
                     Crew sheet
-                  </Link>
+                  </PageLink>
                 )}
                 <TrenchFiles
                   name={`${tree.label.replace(/[^\w-]+/g, '-').toLowerCase()}-trenches`}

@@ -4,7 +4,7 @@ import { assess } from '@undrel/core/assessment';
 import { digNext, pool } from '@undrel/core/cohort';
 import { explain, PRACTICE_TABLE, reweigh } from '@undrel/core/diagnosis';
 import { changePoints } from '@undrel/core/history';
-import { readCase } from '@undrel/core/case-schema';
+import { readCase } from '@undrel/core/format';
 import { profileOf, sectionOf } from '@undrel/core/profile';
 import { sectionDrawing } from '../web/ui/drawing/section';
 

@@ -1,6 +1,6 @@
 // A dig of many roots, for the benches: GeoJSON on standard output with `--geojson N`, else timings as JSON.
 import highs from 'highs';
-import type { Dig, DugRoot } from '@undrel/core/casefile';
+import type { Dig, DugRoot } from '@undrel/core/records';
 import { forecastOf, seeded, type Scenario } from '@undrel/core/growth';
 import {
   compressionOf,

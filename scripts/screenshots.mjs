@@ -56,7 +56,10 @@ await program(async (atStop) => {
   const port = await freePort(0);
   const app = await serve({ url: db.url, port, dist: '.next-test', env: { UNDREL_DEMO: '1' }, quiet: true });
   atStop(app.stop);
-  const browser = await playwright.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
+  const browser = await playwright.launch({
+    executablePath: CHROMIUM,
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
   atStop(() => browser.close());
   mkdirSync(FOLDER, { recursive: true });
   const base = `http://localhost:${port}`;

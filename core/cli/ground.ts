@@ -1,4 +1,5 @@
-import type { CaseFile, Visit } from '../src/casefile';
+import type { CaseFile } from '../src/format/case';
+import type { Visit } from '../src/records';
 import { isStressed } from '../src/pruning';
 import { groundVerdict, readLogs } from '../src/soil';
 import { assessTrenches, openedShare, type Trenches } from '../src/trenching';

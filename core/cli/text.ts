@@ -1,5 +1,5 @@
 import type { Assessment } from '../src/assessment';
-import type { CaseFile } from '../src/casefile';
+import type { CaseFile } from '../src/format/case';
 import { PRACTICE_NOTE, STANDINGS, type Explanation } from '../src/diagnosis';
 import type { SinceWhen } from '../src/history';
 import { formatQuantity, writeLengths, type UnitSystem } from '../src/units';

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Finding, Tree, Visit } from '../src/casefile';
+import type { Finding, Tree, Visit } from '../src/records';
 import { verdictOf } from '../src/diagnosis';
 import { rateClassOf } from '../src/growth';
 import { profileOf } from '../src/profile';

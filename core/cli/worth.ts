@@ -8,7 +8,8 @@ import {
   type Estimate,
   type Rates,
 } from '../src/costing';
-import type { CaseFile, Visit } from '../src/casefile';
+import type { CaseFile } from '../src/format/case';
+import type { Visit } from '../src/records';
 import type { Assessment } from '../src/assessment';
 import { situation } from '../src/prescription';
 import type { DigAssessment } from '../src/pruning';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import { QUESTIONS } from '../src/assessment';
-import { caseOf, type Finding, type Visit } from '../src/casefile';
-import { EVENT_KINDS } from '../src/history';
+import { QUESTIONS } from '../src/questions/all';
+import { caseOf } from '../src/format/order';
+import type { Finding, Visit } from '../src/records';
+import { EVENT_KINDS } from '../src/vocabulary/events';
 import { LENGTH_LIMITS, type LengthField } from '../src/units';
 
 const length = (field: LengthField) =>

@@ -1,4 +1,4 @@
-import type { Dig, DugRoot } from '../src/casefile/dig';
+import type { Dig, DugRoot } from '../src/records';
 import { outlineFrom, type Outline } from '../src/roots/outline';
 
 /** A stem that is round, its radius in metres. */

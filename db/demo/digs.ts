@@ -1,4 +1,4 @@
-import type { Dig, DugRoot, RootKind, RootPoint } from '@undrel/core/casefile';
+import type { Dig, DugRoot, RootKind, RootPoint } from '@undrel/core/records';
 import { variation } from './series';
 
 /** Made-up digs, each of another character. Distances from the bark to the middle of the root, metres. */

@@ -1,4 +1,4 @@
-import type { Push } from '@undrel/core/casefile';
+import type { Push } from '@undrel/core/records';
 import { variation } from './series';
 
 /** Cone index in MPa every 5 cm from 5 cm down. */

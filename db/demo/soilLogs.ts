@@ -1,4 +1,4 @@
-import type { SoilLog, Tree } from '@undrel/core/casefile';
+import type { SoilLog, Tree } from '@undrel/core/records';
 
 /** Holes of the soil probe. Invented. */
 export const SOIL_LOGS: Record<string, SoilLog[]> = {

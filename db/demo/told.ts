@@ -1,4 +1,4 @@
-import type { CauseKey } from '@undrel/core/diagnosis';
+import type { CauseKey } from '@undrel/core/vocabulary';
 
 /** What is wrong with a tree of the demo world: known here, because it was made up so. First the one that matters most. */
 export const TOLD: readonly { id: string; causes: readonly CauseKey[]; told: string }[] = [

@@ -1,5 +1,5 @@
-import { sectorBearing } from '@undrel/core/base';
-import type { Finding, GradeProfile, ProbePoint, Visit } from '@undrel/core/casefile';
+import { sectorBearing } from '@undrel/core/questions';
+import type { Finding, GradeProfile, ProbePoint, Visit } from '@undrel/core/records';
 import { cm, variation } from './series';
 
 /** What was found at one made-up visit, in the terms of the field sheet. Lengths in metres. */

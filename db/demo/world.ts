@@ -1,12 +1,5 @@
-import {
-  CASE_FORMAT,
-  CASE_VERSION,
-  type CaseFile,
-  type Tree,
-  type TreeEvent,
-  type TrenchDesign,
-  type Visit,
-} from '@undrel/core/casefile';
+import { CASE_FORMAT, CASE_VERSION, type CaseFile } from '@undrel/core/format';
+import type { Tree, TreeEvent, TrenchDesign, Visit } from '@undrel/core/records';
 import * as digs from './digs';
 import { THIRD_SEASON } from './more';
 import { PUSHES } from './pushes';

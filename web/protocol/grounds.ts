@@ -1,6 +1,7 @@
-import type { WeatherRecord } from '@undrel/core/casefile';
+import type { WeatherRecord } from '@undrel/core/records';
+import type { CauseKey } from '@undrel/core/vocabulary';
 import type { Proposal } from '@undrel/core/cohort';
-import type { CauseKey, Standing } from '@undrel/core/diagnosis';
+import type { Standing } from '@undrel/core/diagnosis';
 import type { Quantity } from '@undrel/core/units';
 import type { Triage, Urgency } from '@undrel/core/walk';
 

@@ -1,4 +1,4 @@
-import type { DugRoot } from '@undrel/core/casefile';
+import type { DugRoot } from '@undrel/core/records';
 import type { Item } from './item';
 
 /**

@@ -1,6 +1,6 @@
-import type { WorkDone } from '@undrel/core/casefile';
+import type { WorkDone } from '@undrel/core/records';
+import type { OperationKey } from '@undrel/core/vocabulary';
 import type { Need } from '@undrel/core/costing';
-import type { OperationKey } from '@undrel/core/prescription';
 import type { OrderMaterial } from './order';
 
 /** A tree of a property with the work that is prescribed for it. */

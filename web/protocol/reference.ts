@@ -1,4 +1,4 @@
-import type { SoilLog } from '@undrel/core/casefile';
+import type { SoilLog } from '@undrel/core/records';
 import type { Series } from '@undrel/core/history';
 
 /** A healthy tree of the same genus on the same grounds, and its shoots read back by year. */

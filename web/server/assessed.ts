@@ -1,5 +1,5 @@
 import { assess } from '@undrel/core/assessment';
-import { keeping } from '@undrel/core/base';
+import { keeping } from '@undrel/core/kept';
 import {
   explain,
   reweigh,

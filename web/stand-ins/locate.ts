@@ -1,4 +1,4 @@
-import type { SiteThing } from '@undrel/core/casefile';
+import type { SiteThing } from '@undrel/core/records';
 
 /** What a utility locate service answers: the day the lines were marked, and where they run. */
 export interface Located {

@@ -4,8 +4,7 @@
  */
 import highs from 'highs';
 import { move } from 'piscina';
-import type { CaseFile } from '@undrel/core/casefile';
-import { readCase } from '@undrel/core/case-schema';
+import { type CaseFile, readCase } from '@undrel/core/format';
 import type { Operation } from '@undrel/core/prescription';
 import type { Verdict } from '@undrel/core/diagnosis';
 import {

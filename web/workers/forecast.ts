@@ -1,4 +1,4 @@
-import type { Tree, Visit } from '@undrel/core/casefile';
+import type { Tree, Visit } from '@undrel/core/records';
 import { forecastOf, type Forecast, type StemRate, type Scenario } from '@undrel/core/growth';
 import { readDig } from '@undrel/core/roots';
 

@@ -1,5 +1,5 @@
 import { assess, glanceAt, type Assessment, type Glance } from '@undrel/core/assessment';
-import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
 import { explain, tableFor, type Explanation, type FirmTable } from '@undrel/core/diagnosis';
 import type { HouseSchools } from '@undrel/core/practice';
 import { revisionOf, type Revision } from '@undrel/core/prescription';

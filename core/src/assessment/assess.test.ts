@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { anyCase, tries } from '../../tests/anyCase';
-import { caseOf, type CaseFile, type Visit } from '../casefile';
+import { caseOf } from '../format/order';
+import type { CaseFile } from '../format/case';
+import type { Visit } from '../records';
 import { estimate, needsLeft, needsOf, RESOURCE_KEYS, type Rates } from '../costing';
 import { clientWords } from '../diagnosis';
 import { clashesOf, plannedOf, situation, workOrder } from '../prescription';

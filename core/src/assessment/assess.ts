@@ -1,4 +1,4 @@
-import type { Tree, TreeEvent, Visit } from '../casefile/model';
+import type { Tree, TreeEvent, Visit } from '../records';
 import { tableFor, verdictOf, type FirmTable, type Verdict } from '../diagnosis';
 import { prescribe, situation, type Operation } from '../prescription';
 import type { HouseSchools } from '../practice';

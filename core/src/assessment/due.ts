@@ -1,4 +1,4 @@
-import type { Visit } from '../casefile/model';
+import type { Visit } from '../records';
 
 /** A day to come back to a tree, and what for. */
 export interface Due {

@@ -1,4 +1,4 @@
-import type { Tree, Visit } from '../casefile/model';
+import type { Tree, Visit } from '../records';
 import { plannedOf, plannedWork, type PlannedWork } from '../prescription/planned';
 import { groundVerdict, type GroundKind } from '../soil/verdict';
 import type { Assessment } from './assess';

@@ -1,27 +1,5 @@
-import { BASE_QUESTIONS, type Question, type Station } from '../base';
-import type { Tree, TreeEvent, Visit } from '../casefile/model';
-import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '../crown';
-import { HISTORY_QUESTIONS } from '../history';
-import { GROUND_QUESTIONS } from '../profile';
-import { NUTRIENT_QUESTIONS } from '../soil/nutrients';
-import { SOIL_QUESTIONS, WATER_QUESTIONS } from '../soil/questions';
-import { LOOK_QUESTIONS } from '../walk/looks';
-import { DIG_QUESTIONS } from '../roots/questions';
-
-export const QUESTIONS: readonly Question[] = [
-  ...HISTORY_QUESTIONS,
-  ...CROWN_QUESTIONS,
-  ...GROWTH_QUESTIONS,
-  ...BASE_QUESTIONS,
-  ...GROUND_QUESTIONS,
-  ...SOIL_QUESTIONS,
-  ...WATER_QUESTIONS,
-  ...NUTRIENT_QUESTIONS,
-  ...DIG_QUESTIONS,
-  ...LOOK_QUESTIONS,
-];
-
-export const questionFor = (key: string): Question | undefined => QUESTIONS.find((q) => q.key === key);
+import { QUESTIONS, type Question, type Station } from '../questions';
+import type { Tree, TreeEvent, Visit } from '../records';
 
 /** What a station holds so far: nothing, some or all of what it asks. */
 export interface StationProgress {

@@ -1,5 +1,6 @@
-import type { Tree } from '../casefile/model';
-import { CAUSES, type CauseKey, type Verdict } from '../diagnosis';
+import type { Tree } from '../records';
+import { type CauseKey, CAUSES } from '../vocabulary/causes';
+import { type Verdict } from '../diagnosis';
 import { digNext, digsNeeded, pool, type Member, type Pooled } from './pooling';
 
 /** Faults that come with the planting, and what shows them for certain. */

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { assess } from '../assessment';
-import type { Visit } from '../casefile';
-import { readCase } from '../casefile/schema';
+import type { Visit } from '../records';
+import { readCase } from '../format/read';
 import type { Quantity } from '../units/quantity';
 import { estimate, byStage, formatMoney, type Need } from './estimate';
 import { crewHours, needsLeft, needsOf, needsTogether } from './needs';

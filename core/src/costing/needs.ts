@@ -1,6 +1,7 @@
-import type { Visit } from '../casefile/model';
+import type { Visit } from '../records';
+import type { OperationKey } from '../vocabulary/operations';
 import { LIMITS } from '../practice';
-import { stagesOf, stepKey, type Operation, type OperationKey } from '../prescription';
+import { stagesOf, stepKey, type Operation } from '../prescription';
 import type { Quantity } from '../units/quantity';
 import type { Need } from './estimate';
 import { unitWord, type ResourceKey } from './rates';

@@ -1,4 +1,4 @@
-import type { Tree } from '../casefile/model';
+import type { Tree } from '../records';
 import { periodic } from '../geometry/periodic';
 
 /**

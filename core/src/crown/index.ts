@@ -1,3 +1,2 @@
 export * from './dripLine';
-export * from './questions';
 export * from './vigour';

@@ -1,4 +1,4 @@
-import type { Finding } from '../casefile';
+import type { Finding } from '../records';
 import { vigourFrom } from './index';
 
 const shoots = (...newestFirst: number[]): Finding[] =>

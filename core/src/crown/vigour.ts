@@ -1,4 +1,4 @@
-import type { Finding } from '../casefile/model';
+import type { Finding } from '../records';
 import { levelsOf, shootsIn } from '../history/series';
 
 export interface Vigour {

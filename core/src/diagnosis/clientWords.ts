@@ -1,5 +1,5 @@
-import type { Tree, Visit } from '../casefile/model';
-import { CAUSES, type CauseKey } from './causes';
+import type { Tree, Visit } from '../records';
+import { type CauseKey, CAUSES } from '../vocabulary/causes';
 import type { Verdict } from './verdict';
 
 const LIST = new Intl.ListFormat('en-GB');

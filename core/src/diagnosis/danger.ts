@@ -1,5 +1,5 @@
 import { LIMITS } from '../practice/limits';
-import { MECHANISMS, type MechanismKey } from './causes';
+import { type MechanismKey, MECHANISMS } from '../vocabulary/causes';
 import type { Evidence } from './evidence';
 import { certaintyOf } from './words';
 

@@ -1,5 +1,5 @@
-import { answerTo } from '../base/question';
-import type { Tree, TreeEvent, Visit } from '../casefile/model';
+import { answerTo } from '../questions/question';
+import type { Tree, TreeEvent, Visit } from '../records';
 import type { Profile } from '../profile';
 import { readDig } from '../roots';
 import type { Circumstance, JudgementTable } from './judgement';

@@ -1,6 +1,7 @@
-import type { Finding, Tree, TreeEvent, Visit } from '../casefile';
+import type { Finding, Tree, TreeEvent, Visit } from '../records';
+import { CAUSE_KEYS } from '../vocabulary';
 import { profileOf } from '../profile';
-import { CAUSE_KEYS, circumstancesOf, explain, networkOf, PRACTICE_TABLE, verdictOf } from './index';
+import { circumstancesOf, explain, networkOf, PRACTICE_TABLE, verdictOf } from './index';
 import { placeOf } from './verdict';
 import { priorsOf } from './network';
 import { jointOf, marginalsOf, type Seen } from './posterior';

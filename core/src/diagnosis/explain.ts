@@ -1,5 +1,5 @@
-import type { Station } from '../base/question';
-import { CAUSE_KEYS, CAUSES, isMechanism, type CauseKey, type NodeKey } from './causes';
+import type { Station } from '../questions/question';
+import { CAUSE_KEYS, type CauseKey, CAUSES, isMechanism, type NodeKey } from '../vocabulary/causes';
 import type { Evidence } from './evidence';
 import { EXCLUSIONS } from './exclusions';
 import type { JudgementTable, NetworkFinding } from './judgement';

@@ -1,8 +1,7 @@
-import { answerTo, answersTo, SECTORS } from '../base/question';
-import type { Tree, TreeEvent, Visit } from '../casefile/model';
+import { answersTo, answerTo, SECTORS, type Station } from '../questions/question';
+import type { Tree, TreeEvent, Visit } from '../records';
 import { LIMITS } from '../practice/limits';
 import type { Profile } from '../profile';
-import type { Station } from '../base/question';
 import { shortMark } from '../units/marks';
 
 /**

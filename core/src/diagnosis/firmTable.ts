@@ -1,5 +1,5 @@
-import { keeping } from '../base/kept';
-import { labelOf, type NodeKey } from './causes';
+import { keeping } from '../kept';
+import { labelOf, type NodeKey } from '../vocabulary/causes';
 import type { Circumstance, JudgementTable, Often } from './judgement';
 import { PRACTICE_TABLE } from './practiceTable';
 import { HOW_OFTEN } from './words';

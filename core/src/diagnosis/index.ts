@@ -1,4 +1,3 @@
-export * from './causes';
 export * from './clientWords';
 export { dangerOf, dangerReasons, isDangerSign, MAY_FALL, type Danger } from './danger';
 export * from './evidence';

@@ -1,5 +1,5 @@
-import type { Station } from '../base/question';
-import type { CauseKey, MechanismKey, NodeKey } from './causes';
+import type { Station } from '../questions/question';
+import type { CauseKey, MechanismKey, NodeKey } from '../vocabulary/causes';
 import type { HowOften, Shift } from './words';
 
 /** A word of the scale, or a probability a firm has written in its place. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Finding, Tree, Visit } from '../casefile';
+import type { Finding, Tree, Visit } from '../records';
 import { profileOf } from '../profile';
 import { verdictOf } from './verdict';
 

@@ -1,4 +1,10 @@
-import { CAUSE_KEYS, INNER_MECHANISMS, isMechanism, MECHANISM_KEYS, type NodeKey } from './causes';
+import {
+  CAUSE_KEYS,
+  INNER_MECHANISMS,
+  isMechanism,
+  MECHANISM_KEYS,
+  type NodeKey,
+} from '../vocabulary/causes';
 import type { Circumstance, JudgementTable, NetworkFinding, Often } from './judgement';
 import { HOW_OFTEN, SHIFTS } from './words';
 

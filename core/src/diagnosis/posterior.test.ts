@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CAUSE_KEYS, isMechanism, MECHANISM_KEYS, type CauseKey, type NodeKey } from './causes';
+import { CAUSE_KEYS, type CauseKey, isMechanism, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
 import type { JudgementTable, NetworkFinding, Often } from './judgement';
 import { networkOf, priorsOf, tableProblems } from './network';
 import { causePairs, jointOf, likelihood, marginalsOf, type Seen } from './posterior';

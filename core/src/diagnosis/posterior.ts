@@ -1,4 +1,4 @@
-import { INNER_MECHANISMS } from './causes';
+import { INNER_MECHANISMS } from '../vocabulary/causes';
 import {
   CAUSE_COUNT,
   INNER_STATES,

@@ -1,6 +1,7 @@
-import type { Finding, GradeProfile, ProbePoint, Tree, TreeEvent, Visit } from '../casefile';
+import type { Finding, GradeProfile, ProbePoint, Tree, TreeEvent, Visit } from '../records';
+import type { CauseKey } from '../vocabulary';
 import { profileOf } from '../profile';
-import { PRACTICE_TABLE, reweigh, rowsOf, tableFor, verdictOf, type CauseKey } from './index';
+import { PRACTICE_TABLE, reweigh, rowsOf, tableFor, verdictOf } from './index';
 
 const probes = (depth: number): ProbePoint[] =>
   [0, 60, 120, 180, 240, 300].map((bearing) => ({

@@ -1,16 +1,16 @@
-import type { Station } from '../base/question';
-import type { Tree, TreeEvent, Visit } from '../casefile/model';
-import type { Profile } from '../profile';
+import type { Station } from '../questions/question';
+import type { Tree, TreeEvent, Visit } from '../records';
 import {
   CAUSE_KEYS,
+  type CauseKey,
   CAUSES,
   isMechanism,
   MECHANISM_KEYS,
-  MECHANISMS,
-  type CauseKey,
   type MechanismKey,
+  MECHANISMS,
   type NodeKey,
-} from './causes';
+} from '../vocabulary/causes';
+import type { Profile } from '../profile';
 import { dangerOf, type Danger } from './danger';
 import { circumstancesOf, evidenceOf, type Evidence } from './evidence';
 import { factsOf, type Facts } from './facts';

@@ -1,5 +1,5 @@
-import type { Tree } from '../casefile/model';
-import { CAUSES, MECHANISMS, type CauseKey, type MechanismKey } from './causes';
+import type { Tree } from '../records';
+import { type CauseKey, CAUSES, type MechanismKey, MECHANISMS } from '../vocabulary/causes';
 import { circumstancesOf } from './evidence';
 import { networkOf, priorsOf } from './network';
 import { jointOf, marginalsOf } from './posterior';

@@ -1,4 +1,4 @@
-import type { Barrier } from '../casefile/dig';
+import type { Barrier } from '../records';
 import { isAnchor, type DigReading } from '../roots';
 import { between, closingOf, FOLLOWED, ratioPlace, type Closing } from './closing';
 import { logNormal, normalFrom, seeded } from './random';

@@ -1,4 +1,4 @@
-import type { Dig, DugRoot } from '../casefile/dig';
+import type { Dig, DugRoot } from '../records';
 import {
   compressionOf,
   grownOutline,

@@ -1,6 +1,5 @@
-import type { Dig, DugRoot } from '../casefile/dig';
-import type { Tree, Visit } from '../casefile/model';
-import { answerTo } from '../base';
+import type { Dig, DugRoot, Tree, Visit } from '../records';
+import { answerTo } from '../questions/question';
 import { outlineOf, turnOf } from '../roots';
 
 /** Growth of a radius, m a year, with its coefficient of variation, and where it comes from. */

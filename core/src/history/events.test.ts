@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import type { Tree } from '../casefile';
-import { eventDateProblem, yearOf } from './index';
+import type { Tree } from '../records';
+import { yearOf } from '../vocabulary';
+import { eventDateProblem } from './index';
 
 const tree: Tree = { label: 'T', species: 'x', plantedYear: 2011 };
 const problem = (when: string) => eventDateProblem({ kind: 'paving', when }, tree, '2026-11-24');

@@ -1,35 +1,5 @@
-import type { EventKind, Tree, TreeEvent } from '../casefile/model';
-
-export const EVENT_KINDS: readonly EventKind[] = [
-  'planted',
-  'soil added',
-  'paving',
-  'trenching',
-  'irrigation',
-  'mulch contract',
-  'drought',
-  'flood',
-  'fertiliser',
-  'staking',
-  'guard',
-  'planting ring',
-  'decline noticed',
-  'treatment',
-  'other',
-];
-
-const WHEN = /^(\d{4})(?:-(\d{2})(?:-(\d{2}))?)?$/;
-
-/** The year of `YYYY`, `YYYY-MM` or `YYYY-MM-DD`; undefined when it is none of these or no such day exists. */
-export function yearOf(when: string): number | undefined {
-  const read = WHEN.exec(when);
-  if (!read) return undefined;
-  const month = Number(read[2] ?? 1);
-  const day = Number(read[3] ?? 1);
-  const date = new Date(Date.UTC(Number(read[1]), month - 1, day));
-  const exists = date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
-  return exists ? Number(read[1]) : undefined;
-}
+import type { Tree, TreeEvent } from '../records';
+import { yearOf } from '../vocabulary/dates';
 
 /**
  * What is wrong with an event's date, or undefined.

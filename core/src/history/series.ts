@@ -1,4 +1,4 @@
-import type { Finding, Visit } from '../casefile/model';
+import type { Finding, Visit } from '../records';
 import type { YearLevel } from './changePoint';
 
 /** Questions that read a length back by year: shoots one by one, and rings. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import jstat from 'jstat';
-import type { Finding, Tree, TreeEvent, Visit } from '../casefile';
+import type { Finding, Tree, TreeEvent, Visit } from '../records';
 import { changePoints, fillWords, levelsOf, sinceWhen, type Series } from './index';
 
 const levels = (values: readonly number[], from = 2010) =>

@@ -1,8 +1,8 @@
-import type { Tree, TreeEvent, Visit, WeatherRecord } from '../casefile/model';
-import { answersTo, answerTo } from '../base/question';
+import type { Tree, TreeEvent, Visit, WeatherRecord } from '../records';
+import { answersTo, answerTo } from '../questions/question';
+import { yearOf } from '../vocabulary/dates';
 import { BURIED_BARK, LAGS } from '../practice/lags';
 import { changePoints, YEARS_NEEDED, type ChangeReading } from './changePoint';
-import { yearOf } from './events';
 import { levelsOf, seriesOf, type Series } from './series';
 import { dryYears } from './weather';
 

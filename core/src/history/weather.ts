@@ -1,4 +1,4 @@
-import type { SeasonRain, WeatherRecord } from '../casefile/model';
+import type { SeasonRain, WeatherRecord } from '../records';
 
 /** Rain of one month, m. */
 export interface MonthRain {

@@ -1,4 +1,4 @@
-import type { EventKind } from '../casefile/model';
+import type { EventKind } from '../vocabulary/events';
 
 /** From how soon to how late the shoots fall after an event, years; judgement. Common practice, no source. */
 export interface Lag {

@@ -1,4 +1,4 @@
-import { QUESTIONS } from '../assessment';
+import { QUESTIONS } from '../questions/all';
 import { LIMITS, MATTERS, OBSTACLE_KINDS, obstacleKind, schoolFor } from './index';
 
 // Common practice, no source: what is not known is kept clear of as the worst it may be.

@@ -1,4 +1,4 @@
-import type { CauseKey } from '../diagnosis/causes';
+import type { CauseKey } from '../vocabulary/causes';
 
 /** A judgement between two ends, 0 to 1, with its reason. */
 export interface Judged {

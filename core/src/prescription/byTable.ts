@@ -1,5 +1,6 @@
+import type { OperationKey } from '../vocabulary/operations';
 import { rulesHolding } from './conditions';
-import type { OperationKey, Situation, Weighed } from './operation';
+import type { Situation, Weighed } from './operation';
 import { REMEDIES } from './remedies';
 
 const NOTHING = 'Nothing calls for it.';

@@ -1,5 +1,6 @@
+import type { OperationKey } from '../vocabulary/operations';
 import { anchorsOf } from './dug';
-import { limit, schoolValue, type Operation, type OperationKey, type Situation } from './operation';
+import { limit, schoolValue, type Operation, type Situation } from './operation';
 import { REMEDIES } from './remedies';
 import { dateProblems, type ClosedSeason } from './seasons';
 import { stagesOf } from './workOrder';

@@ -1,8 +1,8 @@
-import { answerTo } from '../base/question';
+import { answerTo } from '../questions/question';
+import { yearOf } from '../vocabulary/dates';
 import { dangerReasons, STANDINGS } from '../diagnosis';
 import { groundVerdict } from '../soil/verdict';
 import { shortMark } from '../units/marks';
-import { yearOf } from '../history/events';
 import { anchorsOf, dugOf } from './dug';
 import { limit, yearsInGround, type Situation, type Weighed } from './operation';
 import { plannedOf } from './planned';

@@ -1,4 +1,4 @@
-import { answerTo } from '../base/question';
+import { answerTo } from '../questions/question';
 import type { Quantity } from '../units/quantity';
 import { weighedByTable } from './byTable';
 import { limit, PRACTICE_SOURCE, used, type Weighed, type Situation } from './operation';

@@ -1,4 +1,5 @@
-import type { TreeEvent, Tree, Visit } from '../casefile/model';
+import type { OperationKey } from '../vocabulary/operations';
+import type { Tree, TreeEvent, Visit } from '../records';
 import type { Verdict } from '../diagnosis';
 import {
   LIMITS,
@@ -11,28 +12,6 @@ import {
 import type { Profile } from '../profile';
 import type { Quantity, Working } from '../units/quantity';
 import type { HoldKey, SeasonWindow } from './remedies';
-
-export const OPERATION_KEYS = [
-  'stability',
-  'ties',
-  'mulch',
-  'excavate',
-  'regrade',
-  'treeWell',
-  'ring',
-  'prune',
-  'reset',
-  'drain',
-  'trench',
-  'stake',
-  'guard',
-  'water',
-  'fertiliser',
-  'watch',
-  'remove',
-  'replace',
-] as const;
-export type OperationKey = (typeof OPERATION_KEYS)[number];
 
 /** What is prescribed by leaving something alone: no step of the order of work. */
 export const PASSIVE: readonly OperationKey[] = ['watch', 'fertiliser'];

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
+import { OPERATION_KEYS } from '../vocabulary';
 import { readFileSync } from 'node:fs';
 import { assess } from '../assessment';
-import type { Finding, TreeEvent } from '../casefile';
-import { readCase } from '../casefile/schema';
+import type { Finding, TreeEvent } from '../records';
+import { readCase } from '../format/read';
 import { MATTERS } from '../practice';
 import {
   atStage,
@@ -11,7 +12,6 @@ import {
   dateProblems,
   monthDayProblem,
   nextOpenDay,
-  OPERATION_KEYS,
   REMEDIES,
   revisionOf,
   schoolEffects,
@@ -204,7 +204,7 @@ test('a later stage may have a day of its own, and one that is closed or out of 
       ...visit,
       date: '2026-05-01',
       cuts: { agreed, days: [{ stage: 2, on }] },
-      decisions: [{ operation: 'prune', taken: true, ...(first && { on: first }) }],
+      decisions: [{ operation: 'prune' as const, taken: true, ...(first && { on: first }) }],
     };
     return { v, s: situation(tree, events, v, profile, verdict, {}) };
   };
@@ -223,7 +223,11 @@ test('a later stage may have a day of its own, and one that is closed or out of 
 
 test('days that do not go together are said', () => {
   const clashes = (dates: Record<string, string>, closed: ClosedSeason[] = []) => {
-    const decisions = Object.entries(dates).map(([operation, on]) => ({ operation, taken: true, on }));
+    const decisions = OPERATION_KEYS.filter((o) => dates[o]).map((operation) => ({
+      operation,
+      taken: true,
+      on: dates[operation],
+    }));
     const s = situation(tree, events, { ...visit, decisions }, profile, verdict, {});
     const planned = operations.filter((o) => dates[o.key] !== undefined);
     return clashesOf(planned, s, closed).join('\n');

@@ -1,4 +1,4 @@
-import type { Decision } from '../casefile';
+import type { Decision } from '../records';
 import type { Weighed } from './operation';
 
 /** Whether an operation is prescribed: as the consultant decided, else as advised. */

@@ -1,3 +1,4 @@
+import type { OperationKey } from '../vocabulary/operations';
 import { rulesHolding } from './conditions';
 import { excavateOperation } from './excavate';
 import { drainOperation, fertiliserOperation, ringOperation } from './groundWork';
@@ -5,7 +6,7 @@ import { removeOperation, watchOperation } from './keepOrFell';
 import { regradeOperation, treeWellOperation } from './lowerGround';
 import { mulchOperation } from './mulch';
 import { openSoilOperation } from './openSoil';
-import { PASSIVE, type Operation, type OperationKey, type Situation, type Weighed } from './operation';
+import { PASSIVE, type Operation, type Situation, type Weighed } from './operation';
 import { pruneOperation } from './prune';
 import { REMEDIES, REMEDY_SOURCE, type HoldKey } from './remedies';
 import { replaceOperation } from './replace';

@@ -1,5 +1,5 @@
 import { assess } from '../assessment';
-import type { Dig, DugRoot, Finding, GradeProfile, ProbePoint, Tree, Visit } from '../casefile';
+import type { Dig, DugRoot, Finding, GradeProfile, ProbePoint, Tree, Visit } from '../records';
 import {
   bowl,
   clashesOf,

@@ -1,5 +1,6 @@
-import type { CauseKey, FactKey } from '../diagnosis';
-import type { OperationKey } from './operation';
+import type { FactKey } from '../diagnosis';
+import type { CauseKey } from '../vocabulary/causes';
+import type { OperationKey } from '../vocabulary/operations';
 
 /** Something that is so of a tree, as the rules ask for it. */
 export type Condition =

@@ -1,4 +1,5 @@
-import { OPERATION_KEYS, type Operation, type OperationKey } from './operation';
+import { OPERATION_KEYS, type OperationKey } from '../vocabulary/operations';
+import { type Operation } from './operation';
 import type { SeasonWindow } from './remedies';
 
 /**

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { anyCase, tries } from '../../tests/anyCase';
 import { assess } from '../assessment';
-import type { Finding, Tree, Visit } from '../casefile';
+import type { Finding, Tree, Visit } from '../records';
 import { needsOf } from '../costing';
 import { plannedOf, situation, workOrder } from './index';
 import { triage } from '../walk';

@@ -1,9 +1,9 @@
-import type { Visit } from '../casefile/model';
-import type { WorkDone } from '../casefile/work';
+import type { Visit, WorkDone } from '../records';
+import type { OperationKey } from '../vocabulary/operations';
 import type { UnitSystem } from '../units/length';
 import { formatQuantity } from '../units/quantity';
 import { CUT_PLAN } from '../practice';
-import { PASSIVE, type Operation, type OperationKey } from './operation';
+import { PASSIVE, type Operation } from './operation';
 import { HOLD_POINTS, REMEDIES, type HoldKey } from './remedies';
 
 /** When a line of the order of work comes up. */

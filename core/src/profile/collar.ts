@@ -1,4 +1,4 @@
-import type { ProbePoint } from '../casefile/model';
+import type { ProbePoint } from '../records';
 import { bearingGap, jackknife90, periodic, roundMean, type BearingValue } from '../geometry';
 import { LIMITS } from '../practice/limits';
 import type { Quantity } from '../units/quantity';

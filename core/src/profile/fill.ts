@@ -1,4 +1,4 @@
-import type { GradeProfile } from '../casefile/model';
+import type { GradeProfile } from '../records';
 import { jackknife90, roundMean } from '../geometry';
 import { LIMITS } from '../practice/limits';
 import type { Quantity } from '../units/quantity';

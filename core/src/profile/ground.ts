@@ -6,7 +6,7 @@ import {
   wrapBearing,
   type RadialPoint,
 } from '../geometry';
-import type { GradeProfile } from '../casefile/model';
+import type { GradeProfile } from '../records';
 
 /**
  * The ground round one stem as a surface over bearing and distance, from rod profiles.

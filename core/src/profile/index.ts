@@ -4,5 +4,4 @@ export * from './ground';
 export * from './mulch';
 export * from './problems';
 export * from './profile';
-export * from './questions';
 export * from './section';

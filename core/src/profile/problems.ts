@@ -1,5 +1,5 @@
-import type { Finding, GradeProfile, ProbePoint } from '../casefile/model';
-import { answerTo, SECTORS, sectorOf } from '../base/question';
+import type { Finding, GradeProfile, ProbePoint } from '../records';
+import { answerTo, sectorOf, SECTORS } from '../questions/question';
 import { bearingGap } from '../geometry';
 import type { CollarResult } from './collar';
 import type { FillResult } from './fill';

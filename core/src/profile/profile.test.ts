@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { GradeProfile, ProbePoint, Tree, Visit } from '../casefile';
+import type { GradeProfile, ProbePoint, Tree, Visit } from '../records';
 import { collarOf, fillOf, mulchOf, profileOf } from './index';
 
 const cone = (bearing: number, height = 0.3, reach = 0.8): GradeProfile => ({

@@ -1,6 +1,6 @@
-import type { Tree, Visit } from '../casefile/model';
-import { stemRadius } from '../casefile/model';
-import { answersTo } from '../base/question';
+import type { Tree, Visit } from '../records';
+import { stemRadius } from '../records/stem';
+import { answersTo } from '../questions/question';
 import { collarOf, type CollarResult } from './collar';
 import { fillOf, type FillResult } from './fill';
 import { mulchOf, type MulchResult } from './mulch';

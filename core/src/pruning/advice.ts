@@ -1,7 +1,6 @@
-import { SECTORS, sectorOf } from '../base/question';
-import type { CutDesign } from '../casefile/cuts';
-import { byLabel } from '../casefile/labels';
-import type { Tree } from '../casefile/model';
+import { sectorOf, SECTORS } from '../questions/question';
+import type { CutDesign, Tree } from '../records';
+import { byLabel } from '../records/labels';
 import type { Forecast, YearBand } from '../growth/forecast';
 import type { StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';

@@ -1,5 +1,5 @@
-import { answerTo } from '../base/question';
-import type { Tree, Visit } from '../casefile/model';
+import { answerTo } from '../questions/question';
+import type { Tree, Visit } from '../records';
 import { vigourFrom } from '../crown';
 import { forecastOf, type Forecast, type Scenario } from '../growth/forecast';
 import { stemRate, type StemRate } from '../growth/rates';

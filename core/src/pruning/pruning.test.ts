@@ -1,5 +1,4 @@
-import type { Dig, DugRoot } from '../casefile/dig';
-import type { Tree } from '../casefile/model';
+import type { Dig, DugRoot, Tree } from '../records';
 import { bearingOf, readDig } from '../roots';
 import { adviseRoots, type PruningCase, type RootAdvice } from './advice';
 import { numberedCuts, scenariosOf } from './assessDig';

@@ -1,5 +1,5 @@
-import { SECTORS, sectorOf } from '../base/question';
-import type { DugRoot } from '../casefile/dig';
+import { sectorOf, SECTORS } from '../questions/question';
+import type { DugRoot } from '../records';
 import { wrapBearing } from '../geometry';
 
 /** A root that leaves the stem: its bearing there and its cross-section, m2. */

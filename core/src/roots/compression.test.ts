@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Dig } from '../casefile/dig';
+import type { Dig } from '../records';
 import { mayClose } from '../growth/closing';
 import { readDig } from './reading';
 import { shareOf, unionOf } from './arcs';

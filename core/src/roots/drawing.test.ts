@@ -4,7 +4,7 @@ import { placed } from './path';
 import { addPoint, insertPoint, joinRoots, nextLabel, readingAt, snapToBark, splitRoot } from './edits';
 import { digToGeoJson, digToRows, rootsFromGeoJson, rootsFromRows, CSV_COLUMNS } from './exchange';
 import { readDig } from './reading';
-import type { DugRoot } from '../casefile/dig';
+import type { DugRoot } from '../records';
 import { dug, digOf, round } from '../../tests/digs';
 
 describe('drawing on the plan', () => {

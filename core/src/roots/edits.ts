@@ -1,4 +1,4 @@
-import type { Dig, DugRoot, RootPoint } from '../casefile/dig';
+import type { Dig, DugRoot, RootPoint } from '../records';
 import { wrapBearing } from '../geometry';
 import { bearingOf, type Outline } from './outline';
 import { placed } from './path';

@@ -1,4 +1,4 @@
-import type { Dig, DugRoot, RootKind } from '../casefile/dig';
+import type { Dig, DugRoot, RootKind } from '../records';
 import { LENGTH_LIMITS } from '../units/limits';
 import { DIRECTIONS, outlineOf, planPoint } from './outline';
 import { placed } from './path';

@@ -12,4 +12,3 @@ export * from './quantities';
 export * from './reading';
 export * from './section';
 export * from './zones';
-export * from './questions';

@@ -1,4 +1,4 @@
-import type { Buttress, Dig } from '../casefile/dig';
+import type { Buttress, Dig } from '../records';
 import { periodic, wrapBearing } from '../geometry';
 
 /** Directions the outline is cut into: a quarter of a degree, 0.07 % of a round stem. */

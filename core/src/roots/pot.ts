@@ -1,4 +1,4 @@
-import type { DugRoot } from '../casefile/dig';
+import type { DugRoot } from '../records';
 import { shortMark } from '../units';
 import type { RootPath } from './path';
 

@@ -1,4 +1,4 @@
-import type { Dig, DugRoot } from '../casefile/dig';
+import type { Dig, DugRoot } from '../records';
 import { bearingGap } from '../geometry';
 import { longMark, shortMark } from '../units/marks';
 import { bearingOf, type Outline } from './outline';

@@ -3,7 +3,7 @@ import { structuralRootZone } from './zones';
 import { readDig } from './reading';
 import { dugSection, rootOvals } from './section';
 import { circleThrough, potOutgrown, squareThrough } from './pot';
-import type { Dig, DugRoot } from '../casefile/dig';
+import type { Dig, DugRoot } from '../records';
 import { dug, digOf } from '../../tests/digs';
 
 const anchors = [0, 80, 170, 260].map((b, i) =>

@@ -1,8 +1,7 @@
-import { keeping } from '../base/kept';
-import { sectorOf } from '../base/question';
-import type { Dig, DugRoot } from '../casefile/dig';
-import type { Tree } from '../casefile/model';
-import { stemRadius } from '../casefile/model';
+import { keeping } from '../kept';
+import { sectorOf } from '../questions/question';
+import type { Dig, DugRoot, Tree } from '../records';
+import { stemRadius } from '../records/stem';
 import { anchorageOf, type Anchorage, type Leaving } from './anchors';
 import {
   clearanceTo,

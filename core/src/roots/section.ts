@@ -1,4 +1,4 @@
-import type { RootKind } from '../casefile/dig';
+import type { RootKind } from '../records';
 import type { DigReading } from './reading';
 import { bearingGap } from '../geometry';
 import { planPoint } from './outline';

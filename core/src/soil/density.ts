@@ -1,4 +1,4 @@
-import type { Texture } from './texture';
+import type { Texture } from '../vocabulary/textures';
 
 /** Density of the mineral grains, kg/m3; what porosity and stones are reckoned with. */
 export const GRAIN_DENSITY = 2650;

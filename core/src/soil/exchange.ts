@@ -1,4 +1,4 @@
-import type { Push } from '../casefile/push';
+import type { Push } from '../records';
 import { coneIndex, type Cone } from './penetration';
 
 const PER_PRESSURE: Record<string, number> = { pa: 1, kpa: 1e3, mpa: 1e6, psi: 6894.757, bar: 1e5 };

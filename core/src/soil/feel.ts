@@ -1,4 +1,4 @@
-import type { Texture } from './texture';
+import type { Texture } from '../vocabulary/textures';
 
 /** How long a ribbon of moist soil grows between thumb and finger before it breaks. */
 export const RIBBONS = [

@@ -6,7 +6,6 @@ export * from './log';
 export * from './map';
 export * from './nutrients';
 export * from './penetration';
-export * from './questions';
 export * from './rates';
 export * from './sample';
 export * from './texture';

@@ -1,4 +1,4 @@
-import { QUESTIONS } from '../assessment';
+import { QUESTIONS } from '../questions/all';
 import { readLab, type LabLine } from './lab';
 
 const line = (parameter: string, value: string, unit = ''): LabLine => ({ parameter, value, unit });

@@ -1,5 +1,6 @@
-import type { Finding } from '../casefile/model';
-import { nutrientLevel, NUTRIENTS, type Nutrient } from './nutrients';
+import type { Finding } from '../records';
+import { type Nutrient, NUTRIENTS } from '../practice/nutrients';
+import { nutrientLevel } from './nutrients';
 
 /** One line of a laboratory's file. */
 export interface LabLine {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { SoilLayer, SoilLog } from '../casefile/soilLog';
+import type { SoilLayer, SoilLog } from '../records';
 import { textureByFeel } from './feel';
 import { readLog, readLogs } from './log';
 import { loggedGround } from './verdict';

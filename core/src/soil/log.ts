@@ -1,4 +1,4 @@
-import type { LogPlace, SoilLayer, SoilLog } from '../casefile/soilLog';
+import type { LogPlace, SoilLayer, SoilLog } from '../records';
 import { shortMark } from '../units/marks';
 
 /** Places of a hole of the soil probe, as they are named. */

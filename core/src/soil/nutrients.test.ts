@@ -1,6 +1,7 @@
-import type { Finding } from '../casefile/model';
+import type { Finding } from '../records';
+import { NUTRIENTS } from '../practice/nutrients';
 import { readLab } from './lab';
-import { chlorosisAdvice, nutrientLevel, NUTRIENTS } from './nutrients';
+import { chlorosisAdvice, nutrientLevel } from './nutrients';
 
 const of = (key: string) => NUTRIENTS.find((n) => n.key === key)!;
 const pale: Finding = { key: 'crown.colour', answer: 'veins' };

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Push } from '../casefile';
+import type { Push } from '../records';
 import {
   chanceBelow,
   coneIndex,

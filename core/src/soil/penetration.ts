@@ -1,4 +1,4 @@
-import type { Push } from '../casefile/push';
+import type { Push } from '../records';
 import { shortMark } from '../units/marks';
 
 /** Standard cones of ASAE S313: 30 degrees, base diameter and area (from memory). */

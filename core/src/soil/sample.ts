@@ -1,8 +1,9 @@
-import { answerTo } from '../base/question';
-import type { Finding } from '../casefile/model';
+import { answerTo } from '../questions/question';
+import type { Finding } from '../records';
+import type { Texture } from '../vocabulary/textures';
 import type { Quantity } from '../units/quantity';
 import { densityLimits, fineDensity, GRAIN_DENSITY, porosityOf, type DensityLimits } from './density';
-import { textureOf, type Texture } from './texture';
+import { textureOf } from './texture';
 import { soilWater } from './water';
 
 /** Two cores side by side differ by about this much, kg/m3. Common practice, no source. */

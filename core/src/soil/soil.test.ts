@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import type { Finding } from '../casefile';
-import { densityLimits, fineDensity, porosityOf, sampleOf, soilWater, textureOf, TEXTURES } from './index';
+import type { Finding } from '../records';
+import { TEXTURES } from '../vocabulary';
+import { densityLimits, fineDensity, porosityOf, sampleOf, soilWater, textureOf } from './index';
 
 /** Boundary inequalities of the USDA Soil Survey Manual, chapter 3, one by one (from memory); every class apart. */
 const USDA: Record<string, (sand: number, silt: number, clay: number) => boolean> = {

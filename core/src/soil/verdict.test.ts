@@ -1,6 +1,4 @@
-import type { Finding, Tree, Visit } from '../casefile/model';
-import type { Push } from '../casefile/push';
-import type { SoilLog } from '../casefile/soilLog';
+import type { Finding, Push, SoilLog, Tree, Visit } from '../records';
 import { groundVerdict } from './verdict';
 
 const tree: Tree = { label: 'T', species: 'Tilia cordata', stemDiameter: 0.2 };

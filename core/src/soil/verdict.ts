@@ -1,6 +1,5 @@
-import { answerTo } from '../base/question';
-import type { Tree, Visit } from '../casefile/model';
-import type { SoilLog } from '../casefile/soilLog';
+import { answerTo } from '../questions/question';
+import type { SoilLog, Tree, Visit } from '../records';
 import { shortMark } from '../units/marks';
 import { readLogs } from './log';
 import { readPushes, type PenetrationReading } from './penetration';

@@ -1,5 +1,5 @@
-import type { Finding } from '../casefile/model';
-import { answerTo } from '../base/question';
+import type { Finding } from '../records';
+import { answerTo } from '../questions/question';
 import { LIMITS, TRENCH_LIMITS, VERTICAL } from '../practice';
 import { blockedAlong } from './clear';
 import type { Quantity } from '../units/quantity';

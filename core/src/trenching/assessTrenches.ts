@@ -1,7 +1,4 @@
-import type { Dig } from '../casefile/dig';
-import type { Finding, Tree } from '../casefile/model';
-import type { Push } from '../casefile/push';
-import type { Site, TrenchDesign } from '../casefile/trench';
+import type { Dig, Finding, Push, Site, Tree, TrenchDesign } from '../records';
 import { schoolFor, SPOKES, type SchoolInForce, type HouseSchools } from '../practice';
 import { readDig } from '../roots';
 import { readPushes } from '../soil';

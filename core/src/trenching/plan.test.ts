@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { SiteThing, Tree, TrenchDesign } from '../casefile';
+import type { SiteThing, Tree, TrenchDesign } from '../records';
 import { schoolFor, TRENCH_LIMITS } from '../practice';
 import { readDig } from '../roots';
 import {

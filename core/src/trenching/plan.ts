@@ -1,6 +1,4 @@
-import type { Tree } from '../casefile/model';
-import type { Push } from '../casefile/push';
-import type { SiteThing, TrenchDesign } from '../casefile/trench';
+import type { Push, SiteThing, Tree, TrenchDesign } from '../records';
 import {
   ESTABLISHED_YEARS,
   obstacleKind,

@@ -1,4 +1,4 @@
-import type { SiteThing } from '../casefile/trench';
+import type { SiteThing } from '../records';
 import { endsOf } from './exchange';
 import type { PlannedSpoke } from './plan';
 

@@ -1,62 +1,11 @@
-import type { Question } from '../base/question';
-import type { Visit } from '../casefile/model';
-import { BASE_QUESTIONS } from '../base/questions';
-import { CROWN_QUESTIONS } from '../crown/questions';
+import { LOOK_QUESTIONS } from '../questions/looks';
+import type { Question } from '../questions/question';
+import type { Visit } from '../records';
+import { BASE_QUESTIONS } from '../questions/base';
+import { CROWN_QUESTIONS } from '../questions/crown';
 import { isDangerSign, type Evidence, type JudgementTable } from '../diagnosis';
 
 const also = (questions: readonly Question[], key: string) => questions.find((q) => q.key === key)!;
-
-/** Looks that only the walk-round asks, in place of what a visit measures. */
-export const LOOK_QUESTIONS: readonly Question[] = [
-  {
-    key: 'look.flare',
-    station: 'base',
-    kind: 'grade',
-    ask: 'Flare',
-    more: true,
-    answers: [
-      { key: 'flared', label: 'all round' },
-      { key: 'part', label: 'some sides' },
-      { key: 'straight', label: 'like a post' },
-    ],
-  },
-  {
-    key: 'look.mulch',
-    station: 'mulch',
-    kind: 'grade',
-    ask: 'Mulch on the bark',
-    more: true,
-    answers: [
-      { key: 'clear', label: 'clear' },
-      { key: 'some', label: 'touches' },
-      { key: 'high', label: 'a cone' },
-    ],
-  },
-  {
-    key: 'look.density',
-    station: 'crown',
-    kind: 'grade',
-    ask: 'Crown',
-    more: true,
-    answers: [
-      { key: 'full', label: 'full' },
-      { key: 'thin', label: 'thin' },
-      { key: 'very thin', label: 'half or less' },
-    ],
-  },
-  {
-    key: 'look.dieback',
-    station: 'crown',
-    kind: 'grade',
-    ask: 'Dead twigs and limbs',
-    more: true,
-    answers: [
-      { key: 'none', label: 'none' },
-      { key: 'some', label: 'some' },
-      { key: 'much', label: 'many' },
-    ],
-  },
-];
 
 /**
  * The eight quick looks of a walk-round, base first, in the order of the eye. The first answer of each is "nothing to

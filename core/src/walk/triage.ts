@@ -1,5 +1,6 @@
-import type { CauseKey, JudgementTable, NodeKey, Stake, Verdict } from '../diagnosis';
-import { dangerReasons, isMechanism, labelOf, PRACTICE_TABLE, reweigh } from '../diagnosis';
+import { type CauseKey, isMechanism, labelOf, type NodeKey } from '../vocabulary/causes';
+import type { JudgementTable, Stake, Verdict } from '../diagnosis';
+import { dangerReasons, PRACTICE_TABLE, reweigh } from '../diagnosis';
 import { nothingSeen } from './looks';
 
 /** How soon a tree is to be seen to. */

@@ -1,4 +1,4 @@
-import type { Finding, Tree, Visit } from '../casefile';
+import type { Finding, Tree, Visit } from '../records';
 import { verdictOf } from '../diagnosis';
 import { profileOf } from '../profile';
 import { byUrgency, QUICK_LOOKS, triage, visitToJudge, withLaterDanger, withWalk } from './index';

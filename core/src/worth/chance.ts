@@ -1,7 +1,8 @@
-import { answerTo } from '../base/question';
-import type { CauseKey } from '../diagnosis';
+import { answerTo } from '../questions/question';
+import type { CauseKey } from '../vocabulary/causes';
+import type { OperationKey } from '../vocabulary/operations';
 import { DIEBACK_FACTORS, OUTLOOK, OTHER_OUTLOOKS, type Judged } from '../practice/worth';
-import type { OperationKey, Situation } from '../prescription';
+import type { Situation } from '../prescription';
 
 /** Two ends of a judgement, 0 to 1. */
 export interface Range {

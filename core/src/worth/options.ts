@@ -1,3 +1,4 @@
+import type { OperationKey } from '../vocabulary/operations';
 import { estimate, needsOf, type Estimate, type Need, type Rates, type TrenchWork } from '../costing';
 import type { Forecast, YearBand } from '../growth';
 import { COST_RANGE, WATCH_HOURS, WORTH_YEARS } from '../practice/worth';
@@ -7,7 +8,6 @@ import {
   replacementQuantities,
   yearsInGround,
   type Operation,
-  type OperationKey,
   type Situation,
 } from '../prescription';
 import { chanceOf, chanceOfNew, type Chance, type Range } from './chance';

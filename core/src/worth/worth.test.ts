@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { assess } from '../assessment';
-import { readCase } from '../casefile/schema';
+import { readCase } from '../format/read';
 import type { Rates } from '../costing';
 import { situation } from '../prescription';
 import {

@@ -1,5 +1,5 @@
 import { assess } from '@undrel/core/assessment';
-import type { Tree, Visit } from '@undrel/core/casefile';
+import type { Tree, Visit } from '@undrel/core/records';
 import { plannedOf, plannedWork } from '@undrel/core/prescription';
 import { sectionOf } from '@undrel/core/profile';
 import { DrawingSvg } from '../../ui/drawing/DrawingSvg';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { DugRoot, RootDone, Tree } from '@undrel/core/casefile';
+import type { DugRoot, RootDone, Tree } from '@undrel/core/records';
 import type { HouseSchools } from '@undrel/core/practice';
 import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
 import { neverCut, type NumberedCut, type RootAdvice } from '@undrel/core/pruning';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { Tree, Site } from '@undrel/core/casefile';
+import type { Site, Tree } from '@undrel/core/records';
 import { isStressed } from '@undrel/core/pruning';
 import { obstacleKind, type HouseSchools } from '@undrel/core/practice';
 import { fixedPoints, marksHold, orderOfWork, tapesFor } from '@undrel/core/trenching';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Worth } from '@undrel/core/casefile';
+import type { Worth } from '@undrel/core/records';
 import type { Estimate } from '@undrel/core/costing';
 import { answerOf, type WorthOption } from '@undrel/core/worth';
 import { PageLink } from '@/ui/PageLink';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import type { Worth } from '@undrel/core/casefile';
+import type { Worth } from '@undrel/core/records';
 import { readAmount } from '@undrel/core/costing';
 import { choiceFor, leavesOf, sensitivity, type WorthOption } from '@undrel/core/worth';
 import { Said } from '../../ui/Said';

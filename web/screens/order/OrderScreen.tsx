@@ -1,10 +1,10 @@
 'use client';
 
+import { idOf, type Tree, type WorkDone } from '@undrel/core/records';
 import { useMemo } from 'react';
-import type { Tree, WorkDone } from '@undrel/core/casefile';
 import { writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
-import { itemsBelow, workId, type ItemOf } from '../../protocol/item';
+import { itemsBelow, type ItemOf } from '../../protocol/item';
 import type { Order, OrderStep } from '../../protocol/order';
 import { isDone } from '../../protocol/propertyWork';
 import { Entry } from '../../ui/controls/Entry';
@@ -39,7 +39,7 @@ export function OrderScreen(props: {
     [control.items, visitId],
   );
   const record = (step: string, work: WorkDone | undefined, field: string) =>
-    control.set('work', workId(visitId, step), visitId, work ?? null, field);
+    control.set('work', idOf('work', visitId, { step }), visitId, work ?? null, field);
   const seasons = [...new Set(order.steps.map((s) => s.season))];
   const work = order.steps.filter((s) => 'operation' in s);
   const finished = work.filter((s) => done.has(s.key)).length;

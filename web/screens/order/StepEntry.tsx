@@ -3,7 +3,7 @@
 import { PageLink } from '@/ui/PageLink';
 import { NotedInput } from '../../ui/controls/NotedInput';
 import { useState } from 'react';
-import type { WorkDone } from '@undrel/core/casefile';
+import type { WorkDone } from '@undrel/core/records';
 import { formatQuantity, formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { OrderStep } from '../../protocol/order';
 

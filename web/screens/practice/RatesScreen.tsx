@@ -1,5 +1,6 @@
 'use client';
 
+import type { OperationKey } from '@undrel/core/vocabulary';
 import { useState, useTransition } from 'react';
 import {
   chargedBy,
@@ -15,7 +16,7 @@ import {
   type Rates,
   type ResourceKey,
 } from '@undrel/core/costing';
-import type { ClosedSeason, OperationKey } from '@undrel/core/prescription';
+import type { ClosedSeason } from '@undrel/core/prescription';
 import { PageLink } from '@/ui/PageLink';
 import { Notice } from '../../ui/Notice';
 import { Said } from '../../ui/Said';

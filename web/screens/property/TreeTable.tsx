@@ -13,7 +13,7 @@ import {
   type VisibilityState,
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { byLabel } from '@undrel/core/casefile';
+import { byLabel } from '@undrel/core/records';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import type { TreeRow } from '../../protocol/grounds';

@@ -1,4 +1,4 @@
-import type { WeatherRecord } from '@undrel/core/casefile';
+import type { WeatherRecord } from '@undrel/core/records';
 import { dryYears, SEASONS_NEEDED } from '@undrel/core/history';
 import { FilePick } from '../../ui/FilePick';
 

@@ -1,9 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { bearingName } from '@undrel/core/base';
-import { questionFor } from '@undrel/core/assessment';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { calledOf } from '../../protocol/kinds';
 import type { CaseControl } from './case/useCase';
 import type { Conflict } from './case/store';
 
@@ -107,23 +106,8 @@ function told(value: unknown, system: UnitSystem, field: string): string {
 
 /** What an item is about, in words. */
 function subject({ kind, mine, theirs }: Conflict): string {
-  const values = (mine ?? theirs.values ?? {}) as Record<string, unknown>;
-  if (kind === 'finding') return questionFor(String(values.key))?.ask ?? String(values.key);
-  if (kind === 'profile') return `Mulch and grade at ${bearingName(Number(values.bearing))}`;
-  if (kind === 'probe') return `Push of the rod at ${bearingName(Number(values.bearing))}`;
-  if (kind === 'decision') return `Decision on ${String(values.operation)}`;
-  if (kind === 'cuts') return 'Cut plan';
-  if (kind === 'work') return `Work done: ${values.step as string}`;
-  if (kind === 'soilLog') return `Hole of the soil probe at ${bearingName(Number(values.bearing))}`;
-  if (kind === 'push') return `Push of the penetrometer at ${bearingName(Number(values.bearing))}`;
-  if (kind === 'root') return `Root ${String(values.label)}`;
-  return {
-    tree: 'The tree',
-    event: 'Event',
-    visit: 'The visit',
-    dig: 'The stem in the dig',
-    trenches: 'The trenches',
-  }[kind];
+  const called = calledOf(kind, (mine ?? theirs.values ?? {}) as Record<string, unknown>);
+  return called.charAt(0).toUpperCase() + called.slice(1);
 }
 
 /** Both sides of every stale write, and one click to take either. */

@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import { answerTo } from '@undrel/core/base';
-import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
-import { yearOf } from '@undrel/core/history';
+import { answerTo } from '@undrel/core/questions';
+import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
+import { yearOf } from '@undrel/core/vocabulary';
 import type { PlannedWork } from '@undrel/core/prescription';
 import { sectionOf, type Profile } from '@undrel/core/profile';
 import { formatQuantity, formatValue, type UnitSystem } from '@undrel/core/units';

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef } from 'react';
 import type { Glance, StationProgress } from '@undrel/core/assessment';
-import type { Visit } from '@undrel/core/casefile';
+import type { Visit } from '@undrel/core/records';
 import { vigourFrom } from '@undrel/core/crown';
 import type { GroundKind } from '@undrel/core/soil';
 import { formatValue, type UnitSystem } from '@undrel/core/units';

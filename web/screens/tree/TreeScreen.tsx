@@ -3,9 +3,8 @@
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { progressOf, type Glance } from '@undrel/core/assessment';
-import { BASE_QUESTIONS } from '@undrel/core/base';
-import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from '@undrel/core/crown';
-import type { Tree, TreeEvent, WeatherRecord, Site } from '@undrel/core/casefile';
+import { BASE_QUESTIONS, CROWN_QUESTIONS, GROWTH_QUESTIONS } from '@undrel/core/questions';
+import type { Site, Tree, TreeEvent, WeatherRecord } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason } from '@undrel/core/prescription';
 import type { HouseSchools } from '@undrel/core/practice';

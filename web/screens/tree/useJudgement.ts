@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Tree, TreeEvent, Visit } from '@undrel/core/casefile';
+import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { HouseSchools } from '@undrel/core/practice';
 import type { UnitSystem } from '@undrel/core/units';

@@ -1,12 +1,12 @@
+import type { Site, Tree, TreeEvent, Visit, VisitHead, WeatherRecord } from '@undrel/core/records';
 import type { Assessment } from '@undrel/core/assessment';
-import type { Tree, TreeEvent, Visit, WeatherRecord, Site } from '@undrel/core/casefile';
 import type { Explanation, FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason, Revision } from '@undrel/core/prescription';
 import type { HouseSchools } from '@undrel/core/practice';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
-import type { ItemOf, VisitHead } from '../../protocol/item';
+import type { ItemOf } from '../../protocol/item';
 import type { CaseControl } from './case/useCase';
 
 /** What every station is given: the visit at hand, what was measured, and the way to change it. */

@@ -1,12 +1,12 @@
 'use client';
 
+import { byLabel, idOf } from '@undrel/core/records';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { byLabel } from '@undrel/core/casefile';
 import { byUrgency, QUICK_LOOKS } from '@undrel/core/walk';
 import { PageLink } from '@/ui/PageLink';
 import type { PropertyPage, TreeRow } from '../../protocol/grounds';
-import { findingId, type Change } from '../../protocol/item';
+import { type Change } from '../../protocol/item';
 import { PlanView } from '../property/PlanView';
 import { TopBar } from '../shell/TopBar';
 import { newId } from '../tree/newId';
@@ -116,7 +116,7 @@ export function WalkScreen(props: {
         .filter(([key, answer]) => visit?.looks[key]?.answer !== answer)
         .map(([key, answer]): Change => ({
           kind: 'finding',
-          id: findingId(visitId, key),
+          id: idOf('finding', visitId, { key }),
           parent: visitId,
           base: visit?.looks[key]?.version ?? 0,
           values: { key, answer },

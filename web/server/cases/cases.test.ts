@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { caseOf, type CaseFile } from '@undrel/core/casefile';
-import { readCase } from '@undrel/core/case-schema';
+import { type CaseFile, caseOf, readCase } from '@undrel/core/format';
 import { anyCase } from '../../../core/tests/anyCase';
 import type { Change } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';

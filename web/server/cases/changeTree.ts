@@ -1,4 +1,4 @@
-import type { Tree } from '@undrel/core/casefile';
+import type { Tree } from '@undrel/core/records';
 import type { Viewer } from '../accounts/session';
 import type { Db } from '../database/transaction';
 import { loadCase, type LoadedCase } from './load';

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { CaseFile } from '@undrel/core/casefile';
+import type { CaseFile } from '@undrel/core/format';
 import type { Viewer } from '../accounts/session';
 import type { Db } from '../database/transaction';
-import { withoutJudged } from '../../protocol/deeds';
+import { withoutJudged } from '../../protocol/kinds';
 import { itemsOf } from '../../protocol/item';
 import { may } from '../../protocol/roles';
 import { KEEP_WEATHER } from '../grounds/sql';

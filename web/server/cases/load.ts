@@ -1,19 +1,13 @@
 import { glanceAt, type Glance } from '@undrel/core/assessment';
-import {
-  caseOf,
-  type CaseFile,
-  type SiteThing,
-  type Tree,
-  type TreeEvent,
-  type WeatherRecord,
-  type Site,
-} from '@undrel/core/casefile';
+import { type CaseFile, caseOf } from '@undrel/core/format';
+import type { Site, SiteThing, Tree, TreeEvent, WeatherRecord } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason } from '@undrel/core/prescription';
 import type { HouseSchools, Schools } from '@undrel/core/practice';
 import { visitToJudge } from '@undrel/core/walk';
 import type { Db } from '../database/transaction';
 import { itemsBelow, visitFrom, type Item, type ItemKind } from '../../protocol/item';
+import { KIND_KEYS } from '@undrel/core/records';
 import { fromList } from './items';
 import { LOAD_CASE, SITE_REACH } from './sql';
 import { assessed } from '../assessed';
@@ -70,26 +64,13 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
   if (!row) return undefined;
   const item = (kind: ItemKind, [id, parent, version, ...values]: unknown[]) =>
     ({ kind, id, parent, version, values: fromList(kind, values) }) as unknown as Item;
-  const kinds = [
-    'event',
-    'visit',
-    'finding',
-    'profile',
-    'probe',
-    'decision',
-    'dig',
-    'root',
-    'trenches',
-    'push',
-    'soilLog',
-    'work',
-    'cuts',
-  ] as const;
   return {
     treeId,
     items: [
       item('tree', row.tree),
-      ...kinds.flatMap((kind) => row[kind].map((stored) => item(kind, stored))),
+      ...KIND_KEYS.filter((kind) => kind !== 'tree').flatMap((kind) =>
+        row[kind].map((stored) => item(kind, stored)),
+      ),
     ],
     property: { id: row.property_id, name: row.property_name },
     firmSchools: { firm: row.firm_schools, property: row.property_schools },

@@ -1,9 +1,9 @@
-import { questionFor } from '@undrel/core/assessment';
+import { KIND_KEYS } from '@undrel/core/records';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
-import type { ItemKind } from '../../protocol/item';
+import { calledOf } from '../../protocol/kinds';
 import type { RecordEntry } from '../../protocol/record';
 import type { Db } from '../database/transaction';
-import { fromColumns, ITEM_TABLES } from './items';
+import { fromColumns, STORED } from './items';
 import { TREE_RECORD } from './sql';
 
 interface AuditRow {
@@ -15,9 +15,7 @@ interface AuditRow {
   after: Record<string, unknown> | null;
 }
 
-const KINDS = Object.fromEntries(
-  Object.entries(ITEM_TABLES).map(([kind, { table }]) => [table, kind as ItemKind]),
-);
+const KIND_OF = new Map(KIND_KEYS.map((kind) => [STORED[kind].table, kind]));
 const BARE = ['plantedYear', 'part', 'bearing'];
 
 function told(value: unknown, field: string, system: UnitSystem): string {
@@ -27,40 +25,6 @@ function told(value: unknown, field: string, system: UnitSystem): string {
   if (Array.isArray(value))
     return value.map((r) => `${told(r.distance, '', system)}: ${told(r.depth, '', system)}`).join(', ');
   return typeof value === 'object' && value !== null ? Object.values(value).join(', ') : String(value);
-}
-
-function subjectOf(kind: ItemKind, values: Record<string, unknown>): string {
-  const at = values.bearing === undefined ? '' : ` at ${String(values.bearing)}°`;
-  switch (kind) {
-    case 'tree':
-      return 'tree';
-    case 'event':
-      return `event: ${String(values.kind)}`;
-    case 'visit':
-      return `visit of ${String(values.date)}`;
-    case 'finding':
-      return `${questionFor(String(values.key))?.ask ?? String(values.key)}${values.part === undefined ? '' : ` (${String(values.part)})`}`;
-    case 'profile':
-      return `mulch and grade${at}`;
-    case 'probe':
-      return `push of the rod${at}`;
-    case 'decision':
-      return `decision: ${String(values.operation)}`;
-    case 'dig':
-      return 'dig: the stem and how it was measured';
-    case 'root':
-      return `root ${String(values.label)}`;
-    case 'soilLog':
-      return `hole of the soil probe${at}`;
-    case 'work':
-      return `work: ${String(values.step)}`;
-    case 'push':
-      return `push of the penetrometer${at}`;
-    case 'cuts':
-      return 'cut plan';
-    case 'trenches':
-      return 'trenches';
-  }
 }
 
 const offerTold = (after: AuditRow['after']): string =>
@@ -74,7 +38,7 @@ const offerTold = (after: AuditRow['after']): string =>
 export async function treeRecord(db: Db, treeId: string, system: UnitSystem): Promise<RecordEntry[]> {
   const rows = await db.rows<AuditRow>(TREE_RECORD, [treeId]);
   return rows.map((row): RecordEntry => {
-    const kind = KINDS[row.subject];
+    const kind = KIND_OF.get(row.subject);
     const stamp = { id: row.id, at: row.at, by: row.by };
     if (!kind) {
       return {
@@ -88,7 +52,7 @@ export async function treeRecord(db: Db, treeId: string, system: UnitSystem): Pr
         from: '',
       };
     }
-    const living = (stored: AuditRow['before']) =>
+    const living = (stored: AuditRow['before']): Record<string, unknown> | undefined =>
       stored && !stored.deleted_at ? fromColumns(kind, stored) : undefined;
     const [before, after] = [living(row.before), living(row.after)];
     const fields = [...new Set([...Object.keys(before ?? {}), ...Object.keys(after ?? {})])].filter(
@@ -103,7 +67,7 @@ export async function treeRecord(db: Db, treeId: string, system: UnitSystem): Pr
         : '';
     return {
       ...stamp,
-      what: subjectOf(kind, after ?? before ?? {}),
+      what: calledOf(kind, after ?? before ?? {}),
       from: side(before),
       to: after ? side(after) : 'removed',
     };

@@ -1,4 +1,4 @@
-import type { Finding, SoilLog } from '@undrel/core/casefile';
+import type { Finding, SoilLog } from '@undrel/core/records';
 import { shootsIn } from '@undrel/core/history';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import type { Db } from '../database/transaction';

@@ -1,5 +1,5 @@
-import { ITEM_TABLES } from './items';
-import type { ItemKind } from '../../protocol/item';
+import { KIND_KEYS, kindsBelow, type Kind } from '@undrel/core/records';
+import { STORED } from './items';
 
 /** The table that the parent of an item is in. */
 const PARENTS: Record<string, string> = { property_id: 'properties', tree_id: 'trees', visit_id: 'visits' };
@@ -16,12 +16,11 @@ export const PARENT_THERE: Record<string, string> = Object.fromEntries(
  * The versioned write of one item. $1 id, $2 parent, $3 base version, $4 deleted, $5... columns.
  * Nothing comes back when the row has moved on from the base version. A base of 0 makes the row, or wakes a deleted one.
  */
-function writeItem(kind: ItemKind): string {
-  const { table, parent, columns } = ITEM_TABLES[kind];
-  const names = Object.values(columns);
-  const marks = names.map((_, i) => `$${i + 5}`);
-  const sets = names.map((name) => `${name} = excluded.${name}`);
-  return `insert into ${table} as kept (firm_id, id, ${parent}, deleted_at, updated_by, ${names.join(', ')})
+function writeItem(kind: Kind): string {
+  const { table, parent, columns } = STORED[kind];
+  const marks = columns.map((_, i) => `$${i + 5}`);
+  const sets = columns.map((name) => `${name} = excluded.${name}`);
+  return `insert into ${table} as kept (firm_id, id, ${parent}, deleted_at, updated_by, ${columns.join(', ')})
     values (current_firm(), $1, $2, case when $4::boolean then now() end, current_actor(), ${marks.join(', ')})
     on conflict (firm_id, id) do update
       set ${sets.join(', ')}, deleted_at = excluded.deleted_at
@@ -30,20 +29,17 @@ function writeItem(kind: ItemKind): string {
     returning version`;
 }
 
-const markDeleted = (kind: ItemKind): string =>
-  `update ${ITEM_TABLES[kind].table} set deleted_at = now()
+const markDeleted = (kind: Kind): string =>
+  `update ${STORED[kind].table} set deleted_at = now()
     where id = $1 and version = $2 and deleted_at is null returning version`;
 
-const readItem = (kind: ItemKind): string =>
+const readItem = (kind: Kind): string =>
   `select kept.*, to_char(kept.updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as changed_at, u.name as changed_by
-     from ${ITEM_TABLES[kind].table} kept left join users u on u.firm_id = kept.firm_id and u.id = kept.updated_by
+     from ${STORED[kind].table} kept left join users u on u.firm_id = kept.firm_id and u.id = kept.updated_by
     where kept.id = $1`;
 
-const perKind = (make: (kind: ItemKind) => string) =>
-  Object.fromEntries(Object.keys(ITEM_TABLES).map((kind) => [kind, make(kind as ItemKind)])) as Record<
-    ItemKind,
-    string
-  >;
+const perKind = (make: (kind: Kind) => string) =>
+  Object.fromEntries(KIND_KEYS.map((kind) => [kind, make(kind)])) as Record<Kind, string>;
 
 export const WRITE = perKind(writeItem);
 export const DELETE = perKind(markDeleted);
@@ -52,16 +48,16 @@ export const READ = perKind(readItem);
 export const RESTORE_TREE = 'update trees set deleted_at = null where id = $1';
 
 /** An item as a plain list: id, parent, version, then its columns in order. Half the size and time of named ones. */
-const listed = (kind: ItemKind, row: string) => {
-  const { parent, columns } = ITEM_TABLES[kind];
-  return `json_build_array(${['id', parent, 'version', ...Object.values(columns)].map((c) => `${row}.${c}`).join(', ')})`;
+const listed = (kind: Kind, row: string) => {
+  const { parent, columns } = STORED[kind];
+  return `json_build_array(${['id', parent, 'version', ...columns].map((c) => `${row}.${c}`).join(', ')})`;
 };
 
-const below = (kind: ItemKind, where: string) =>
-  `coalesce((select json_agg(${listed(kind, 'i')}) from ${ITEM_TABLES[kind].table} i
+const below = (kind: Kind, where: string) =>
+  `coalesce((select json_agg(${listed(kind, 'i')}) from ${STORED[kind].table} i
       where i.firm_id = t.firm_id and i.deleted_at is null and i.${where}), '[]')`;
 
-const ofVisits = (kind: ItemKind) =>
+const ofVisits = (kind: Kind) =>
   below(
     kind,
     'visit_id in (select v.id from visits v where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null)',
@@ -83,19 +79,10 @@ export const SITE_REACH = 30;
 
 /** A tree with everything below it, in one round trip. */
 export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
-    ${below('event', 'tree_id = t.id')} as event,
-    ${below('visit', 'tree_id = t.id')} as visit,
-    ${ofVisits('finding')} as finding,
-    ${ofVisits('profile')} as profile,
-    ${ofVisits('probe')} as probe,
-    ${ofVisits('decision')} as decision,
-    ${ofVisits('dig')} as dig,
-    ${ofVisits('root')} as root,
-    ${ofVisits('trenches')} as trenches,
-    ${ofVisits('push')} as push,
-    ${ofVisits('cuts')} as cuts,
-    ${ofVisits('soilLog')} as "soilLog",
-    ${ofVisits('work')} as work,
+    ${[
+      ...kindsBelow('tree').map((kind) => `${below(kind, 'tree_id = t.id')} as "${kind}"`),
+      ...kindsBelow('visit').map((kind) => `${ofVisits(kind)} as "${kind}"`),
+    ].join(',\n    ')},
     p.name as property_name, p.id as property_id, f.schools as firm_schools, p.schools as property_schools, f.judgements as firm_table,
     f.closed_seasons as firm_closed,
     p.weather, p.plan,
@@ -107,13 +94,18 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
   join firms f on f.firm_id = t.firm_id
   where t.id = $1 and t.deleted_at is null`;
 
+const tablesOf = (parent: 'tree' | 'visit') =>
+  kindsBelow(parent)
+    .map((kind) => `'${STORED[kind].table}'`)
+    .join(', ');
+
 /** What was written to a tree and everything below it, newest first. */
 export const TREE_RECORD = `select a.id::text, to_char(a.at at time zone 'UTC', 'YYYY-MM-DD HH24:MI') as at, u.name as by, a.action, a.subject,
     a.subject_id, a.before - 'content' as before, a.after - 'content' as after
   from audit_entries a left join users u on u.firm_id = a.firm_id and u.id = a.actor
   where (a.subject = 'trees' and a.subject_id = $1)
-     or (a.subject in ('tree_events', 'visits') and coalesce(a.after, a.before) ->> 'tree_id' = $1)
-     or (a.subject in ('findings', 'grade_profiles', 'probe_points', 'decisions', 'digs', 'roots', 'trench_designs', 'cut_designs', 'pushes', 'soil_logs', 'work_done', 'offers', 'reports')
+     or (a.subject in (${tablesOf('tree')}) and coalesce(a.after, a.before) ->> 'tree_id' = $1)
+     or (a.subject in (${tablesOf('visit')}, 'offers', 'reports')
          and coalesce(a.after, a.before) ->> 'visit_id' in (select v.id from visits v where v.tree_id = $1))
   order by a.id desc limit 400`;
 

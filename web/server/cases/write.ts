@@ -1,20 +1,20 @@
 import { isDeepStrictEqual } from 'node:util';
-import { problemsFrom } from '@undrel/core/case-schema';
+import { problemsFrom } from '@undrel/core/format';
+import { depthOf, KIND_KEYS, type TreeEvent } from '@undrel/core/records';
 import { eventDateProblem } from '@undrel/core/history';
-import type { Tree, TreeEvent } from '@undrel/core/casefile';
 import { z } from 'zod';
-import { DEED_OF, JUDGED } from '../../protocol/deeds';
+import { judgedOf, KIND_ENTRIES } from '../../protocol/kinds';
 import { may } from '../../protocol/roles';
 import type { Viewer } from '../accounts/session';
 import { refusalOf } from '../database/refusals';
 import type { Db } from '../database/transaction';
 import { unstorableIn } from '../text';
-import type { Change, ChangeResult, ItemKind } from '../../protocol/item';
-import { fromColumns, ITEM_TABLES, toColumns } from './items';
+import type { Change, ChangeResult } from '../../protocol/item';
+import { fromColumns, STORED, toColumns } from './items';
 import * as sql from './sql';
 
 export const changeSchema = z.object({
-  kind: z.enum(Object.keys(ITEM_TABLES) as [ItemKind, ...ItemKind[]]),
+  kind: z.enum(KIND_KEYS),
   id: z.string().regex(/^[\w.\- ]{1,120}$/),
   parent: z.string().regex(/^[\w.\- ]{1,80}$/),
   base: z.int().min(0).max(2_147_483_647),
@@ -26,7 +26,7 @@ export const today = (): string => new Date().toISOString().slice(0, 10);
 
 /** Why an item's values are not taken, naming field, value and what is allowed; undefined when they are. */
 async function problemIn(db: Db, change: Change): Promise<string | undefined> {
-  const { schema } = ITEM_TABLES[change.kind];
+  const { schema } = STORED[change.kind];
   const read = schema.safeParse(change.values, { reportInput: true });
   if (!read.success) {
     return problemsFrom(read.error, change.values)
@@ -35,8 +35,7 @@ async function problemIn(db: Db, change: Change): Promise<string | undefined> {
   }
   if (change.kind === 'event') {
     const row = await db.row(sql.READ.tree, [change.parent]);
-    if (row)
-      return eventDateProblem(read.data as TreeEvent, fromColumns('tree', row) as unknown as Tree, today());
+    if (row) return eventDateProblem(read.data as TreeEvent, fromColumns('tree', row), today());
   }
   return undefined;
 }
@@ -87,10 +86,10 @@ async function present(db: Db, change: Change): Promise<ChangeResult> {
 
 /** What a person who does not judge would change of what only a consultant writes, or undefined. */
 async function judgedIn(db: Db, { kind, id, values }: Change): Promise<string | undefined> {
-  const judged = JUDGED[kind];
-  if (!judged) return undefined;
+  const judged = judgedOf(kind);
+  if (Object.keys(judged).length === 0) return undefined;
   const row = await db.row(sql.READ[kind], [id]);
-  const stored = row ? fromColumns(kind, row) : {};
+  const stored: Record<string, unknown> = row ? fromColumns(kind, row) : {};
   const field = Object.keys(judged).find((key) => !isDeepStrictEqual(values?.[key], stored[key]));
   if (field) return judged[field];
   // Whoever takes the whole away takes away what a consultant wrote below it.
@@ -100,7 +99,8 @@ async function judgedIn(db: Db, { kind, id, values }: Change): Promise<string | 
 
 /** Why a change is not taken, before it is tried; undefined when it may be. */
 async function refusedBefore(db: Db, viewer: Viewer, change: Change): Promise<string | undefined> {
-  if (!may(viewer.role, DEED_OF[change.kind])) return `Your role (${viewer.role}) may not change this.`;
+  if (!may(viewer.role, KIND_ENTRIES[change.kind].deed))
+    return `Your role (${viewer.role}) may not change this.`;
   const bad = change.values === null ? undefined : unstorableIn(change.values);
   if (bad !== undefined) return `${bad}: holds a character that cannot be kept.`;
   if (!may(viewer.role, 'judge')) {
@@ -118,7 +118,7 @@ async function saveOne(db: Db, viewer: Viewer, change: Change, there: Set<string
   const { id } = change;
   await db.rows('savepoint change');
   try {
-    const { parent } = ITEM_TABLES[change.kind];
+    const { parent } = STORED[change.kind];
     const isThere =
       change.values === null ||
       there.has(change.parent) ||
@@ -142,11 +142,9 @@ async function saveOne(db: Db, viewer: Viewer, change: Change, there: Set<string
   }
 }
 
-const KINDS = Object.keys(ITEM_TABLES);
-const DEPTH: Record<string, number> = { property_id: 0, tree_id: 1, visit_id: 2 };
 /** Its place among the writes: parents before what belongs to them; what is removed goes last, and the other way round. */
 const placeOf = ({ kind, values }: Change): number => {
-  const depth = DEPTH[ITEM_TABLES[kind].parent]!;
+  const depth = depthOf(kind);
   return values === null ? 10 - depth : depth;
 };
 
@@ -166,7 +164,7 @@ export async function saveChanges(
     .sort(
       (a, b) =>
         placeOf(a.change) - placeOf(b.change) ||
-        KINDS.indexOf(a.change.kind) - KINDS.indexOf(b.change.kind) ||
+        KIND_KEYS.indexOf(a.change.kind) - KIND_KEYS.indexOf(b.change.kind) ||
         (a.change.id < b.change.id ? -1 : a.change.id > b.change.id ? 1 : a.i - b.i),
     );
   const results: ChangeResult[] = [];

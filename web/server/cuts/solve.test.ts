@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import highsLoader from 'highs';
-import type { CaseFile } from '@undrel/core/casefile';
+import type { CaseFile } from '@undrel/core/format';
 import { stemRate } from '@undrel/core/growth';
 import { assessCuts, highsSolver, type CutsGiven } from '@undrel/core/pruning';
 import { ALONE } from '../beside';

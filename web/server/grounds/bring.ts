@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Tree } from '@undrel/core/casefile';
+import type { Tree } from '@undrel/core/records';
 import type { Change } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
 import { fromColumns } from '../cases/items';

@@ -1,4 +1,4 @@
-import type { Stock, Tree } from '@undrel/core/casefile';
+import type { Stock, Tree } from '@undrel/core/records';
 import { readLength, type LengthField, type LengthUnit } from '@undrel/core/units';
 import Papa from 'papaparse';
 import type { TreeRow } from '../../protocol/grounds';

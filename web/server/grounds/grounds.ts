@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { duesOf } from '@undrel/core/assessment';
-import { byLabel } from '@undrel/core/casefile';
+import { byLabel } from '@undrel/core/records';
 import type { DueRow, Hit, Outline, PropertyPage, PropertyRow } from '../../protocol/grounds';
 import { today } from '../cases/write';
 import type { Db } from '../database/transaction';

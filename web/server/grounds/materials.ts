@@ -1,4 +1,4 @@
-import type { Tree } from '@undrel/core/casefile';
+import type { Tree } from '@undrel/core/records';
 import { isStressed } from '@undrel/core/pruning';
 import { assessTrenches } from '@undrel/core/trenching';
 import type { TreeMaterials } from '../../protocol/grounds';

@@ -1,4 +1,3 @@
-import type { Tree } from '@undrel/core/casefile';
 import { proposeCohorts } from '@undrel/core/cohort';
 import type { PropertyPage } from '../../protocol/grounds';
 import { fromColumns } from '../cases/items';
@@ -31,8 +30,6 @@ export function propertyPageOf({ head, trees, visits, practice, on }: PropertyRo
     ...head,
     trees: seen.map((s) => s.row),
     cohorts: [...cohorts].map(([name, members]) => cohortPage(name, members, practice, on)),
-    proposals: proposeCohorts(
-      trees.map((t) => ({ ...(fromColumns('tree', t) as unknown as Tree), id: t.id as string })),
-    ),
+    proposals: proposeCohorts(trees.map((t) => ({ ...fromColumns('tree', t), id: t.id as string }))),
   };
 }

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { readCase } from '@undrel/core/case-schema';
+import { readCase } from '@undrel/core/format';
 import { schoolFor } from '@undrel/core/practice';
 import { importCase } from '../cases/import';
 import { loadCase } from '../cases/load';

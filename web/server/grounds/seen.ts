@@ -1,18 +1,10 @@
-import type {
-  DugRoot,
-  Finding,
-  GradeProfile,
-  ProbePoint,
-  Tree,
-  TreeEvent,
-  Visit,
-} from '@undrel/core/casefile';
+import { visitOf, type Kind, type Tree, type Values, type Visit } from '@undrel/core/records';
+import { CAUSE_KEYS } from '@undrel/core/vocabulary';
 import { duesOf } from '@undrel/core/assessment';
 import { readCohort, SHARED_FAULTS, type CohortTree } from '@undrel/core/cohort';
-import { CAUSE_KEYS, circumstancesOf, priorsOf, tableFor } from '@undrel/core/diagnosis';
+import { circumstancesOf, priorsOf, tableFor } from '@undrel/core/diagnosis';
 import { isQuickLook, isWalk, triage, visitToJudge, withWalk, type Triage } from '@undrel/core/walk';
 import type { CohortPage, TreeRow } from '../../protocol/grounds';
-import { NEW_DIG, type DigHead, type ItemKind, type VisitHead } from '../../protocol/item';
 import { isLargeDig } from '../../protocol/heavy';
 import { assessed, reweighed } from '../assessed';
 import { fromColumns } from '../cases/items';
@@ -25,7 +17,8 @@ export type StoredVisit = { visit: Stored } & Record<
   Stored[]
 >;
 
-const valuesOf = <T>(kind: ItemKind, rows: Stored[]): T[] => rows.map((row) => fromColumns(kind, row) as T);
+const valuesOf = <K extends Kind>(kind: K, rows: readonly Stored[] = []): Values[K][] =>
+  rows.map((row) => fromColumns(kind, row));
 
 /** A tree of a property with what its newest visits come to. */
 export interface Seen {
@@ -33,21 +26,13 @@ export interface Seen {
   cohortTree: CohortTree;
 }
 
-function visitOf(stored: StoredVisit): Visit {
-  const head = fromColumns('visit', stored.visit) as unknown as VisitHead;
-  const [dig] = valuesOf<DigHead>('dig', stored.dig);
-  const roots = valuesOf<DugRoot>('root', stored.root);
-  return {
-    ...head,
-    findings: valuesOf<Finding>('finding', stored.finding),
-    profiles: valuesOf<GradeProfile>('profile', stored.profile),
-    probes: valuesOf<ProbePoint>('probe', stored.probe),
-    decisions: [],
-    ...(dig || roots.length > 0
-      ? { dig: { ...(dig ?? NEW_DIG), roots: isLargeDig(roots) ? [] : roots } }
-      : {}),
-  };
-}
+/** A visit as far as a property reads it; the roots of a large dig are left to whoever opens the tree. */
+const visitStored = (stored: StoredVisit): Visit =>
+  visitOf(fromColumns('visit', stored.visit), <K extends Kind>(kind: K) => {
+    const rows = stored[kind as 'finding'] as Stored[] | undefined;
+    const values = valuesOf(kind, rows);
+    return kind === 'root' && isLargeDig(values as Values['root'][]) ? [] : values;
+  });
 
 const looksIn = (rows: Stored[]) =>
   Object.fromEntries(
@@ -62,7 +47,7 @@ export function seenTree(
   { schools, judgements }: PropertyPractice,
   today: string,
 ): Seen {
-  const tree = fromColumns('tree', stored) as unknown as Tree;
+  const tree = fromColumns('tree', stored);
   const id = stored.id as string;
   const row: Omit<TreeRow, 'triage'> = {
     id,
@@ -83,9 +68,9 @@ export function seenTree(
   const none = { id, label: tree.label, probed: false, dug: false };
   const [newest] = visits;
   if (!newest) return { row: { ...row, triage: UNSEEN }, cohortTree: none };
-  const read = visits.map((v) => ({ stored: v, visit: visitOf(v) }));
+  const read = visits.map((v) => ({ stored: v, visit: visitStored(v) }));
   const verdictOf = (visit: Visit) =>
-    assessed(tree, valuesOf<TreeEvent>('event', newest.event), visit, schools, judgements ?? undefined);
+    assessed(tree, valuesOf('event', newest.event), visit, schools, judgements ?? undefined);
   const table = tableFor(judgements ?? undefined);
   const { visit: last } = read[0]!;
   // A walk-round adds to the visit before it; else the newest visit stands alone.

@@ -1,4 +1,4 @@
-import type { WeatherRecord } from '@undrel/core/casefile';
+import type { WeatherRecord } from '@undrel/core/records';
 import { seasonsOf, type MonthRain } from '@undrel/core/history';
 import type { WeatherService } from '../../stand-ins/weather';
 import { readCsvTable } from '../csvTable';

@@ -1,9 +1,9 @@
+import { idOf } from '@undrel/core/records';
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import pg from 'pg';
-import { readCase } from '@undrel/core/case-schema';
+import { readCase } from '@undrel/core/format';
 import type { Rates } from '@undrel/core/costing';
-import { workId } from '../../protocol/item';
 import { importCase } from '../cases/import';
 import { saveChanges } from '../cases/write';
 import { databaseUrl } from '../database/migrate';
@@ -152,7 +152,7 @@ test('a step ticked on the day sheet is work of the case; what was recorded othe
   const values = { step: 'mulch', how: 'changed', on: '2026-05-20', by: 'Ada', note: 'half of it' };
   await as((db) =>
     saveChanges(db, firm.viewer, [
-      { kind: 'work', id: workId(visitId, 'mulch'), parent: visitId, base: 0, values },
+      { kind: 'work', id: idOf('work', visitId, { step: 'mulch' }), parent: visitId, base: 0, values },
     ]),
   );
   expect((await tick('mulch', false)).problem).toBe(

@@ -1,3 +1,4 @@
+import type { OperationKey } from '@undrel/core/vocabulary';
 import { needsOf, RESOURCES, type Need, type ResourceKey } from '@undrel/core/costing';
 import {
   clashesOf,
@@ -6,7 +7,6 @@ import {
   situation,
   workOrder,
   type ClosedSeason,
-  type OperationKey,
 } from '@undrel/core/prescription';
 import { neverCut } from '@undrel/core/pruning';
 import type { Order, OrderMaterial } from '../../protocol/order';

@@ -1,10 +1,9 @@
-import type { WorkDone } from '@undrel/core/casefile';
+import { idOf } from '@undrel/core/records';
 import type { Viewer } from '../accounts/session';
 import { fromColumns } from '../cases/items';
 import { READ } from '../cases/sql';
 import { saveChanges, today } from '../cases/write';
 import type { Db } from '../database/transaction';
-import { workId } from '../../protocol/item';
 
 /**
  * Ticks one step of the order of a visit as done today, or takes that back. What was recorded with amounts or reasons
@@ -17,9 +16,9 @@ export async function tickStep(
   step: string,
   done: boolean,
 ): Promise<{ problem?: string }> {
-  const id = workId(visitId, step);
+  const id = idOf('work', visitId, { step });
   const row = await db.row<Record<string, unknown>>(READ.work, [id]);
-  const now = row && row.deleted_at === null ? (fromColumns('work', row) as unknown as WorkDone) : undefined;
+  const now = row && row.deleted_at === null ? fromColumns('work', row) : undefined;
   if (now && now.how !== 'done')
     return {
       problem: `Recorded as ${now.how} on ${now.on}${now.by ? ` by ${now.by}` : ''}; see the order of the tree.`,

@@ -1,15 +1,9 @@
-import { answersTo, bearingName, SECTORS, type Question } from '@undrel/core/base';
-import { QUESTIONS, unansweredIn } from '@undrel/core/assessment';
-import type { Finding, Site, SoilLog, Tree, TreeEvent, Visit } from '@undrel/core/casefile';
-import {
-  CAUSES,
-  clientWords,
-  type FirmTable,
-  VERDICT_ENGINE,
-  type CauseKey,
-  type Reason,
-} from '@undrel/core/diagnosis';
-import { yearOf, eventsFollowed, fillWords, sinceWhen, type Beside } from '@undrel/core/history';
+import { answersTo, bearingName, type Question, QUESTIONS, SECTORS } from '@undrel/core/questions';
+import type { Finding, Site, SoilLog, Tree, TreeEvent, Visit } from '@undrel/core/records';
+import { type CauseKey, CAUSES, yearOf } from '@undrel/core/vocabulary';
+import { unansweredIn } from '@undrel/core/assessment';
+import { clientWords, type FirmTable, VERDICT_ENGINE, type Reason } from '@undrel/core/diagnosis';
+import { eventsFollowed, fillWords, sinceWhen, type Beside } from '@undrel/core/history';
 import {
   clashesOf,
   amountsDone,

@@ -1,4 +1,4 @@
-import { keeping } from '@undrel/core/base';
+import { keeping } from '@undrel/core/kept';
 import { HORIZON, type YearBand } from '@undrel/core/growth';
 import { assessDig, neverCut, numberedCuts, type DigAssessment } from '@undrel/core/pruning';
 import { girdledShare, rootShare, potInWords, potOutgrown } from '@undrel/core/roots';

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import JSZip from 'jszip';
 import { PDFDocument } from 'pdf-lib';
 import { PDFParse } from 'pdf-parse';
-import { readCase } from '@undrel/core/case-schema';
+import { readCase } from '@undrel/core/format';
 import { estimate, formatMoney, needsOf, type Rates } from '@undrel/core/costing';
 import { plannedOf } from '@undrel/core/prescription';
 import { textOf } from '../../../e2e/pdf';

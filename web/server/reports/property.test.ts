@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import JSZip from 'jszip';
 import { PDFDocument } from 'pdf-lib';
-import { readCase } from '@undrel/core/case-schema';
+import { readCase } from '@undrel/core/format';
 import { estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
 import type { PropertyPage } from '../../protocol/grounds';
 import { textOf } from '../../../e2e/pdf';

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { readCase } from '@undrel/core/case-schema';
+import { readCase } from '@undrel/core/format';
 import { asUser, pool } from '../database/transaction';
 import { testFirm } from '../database/testFirm';
 import { importCase } from '../cases/import';

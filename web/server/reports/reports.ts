@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { VERDICT_ENGINE, reweigh, tableFor, type FirmTable, type Verdict } from '@undrel/core/diagnosis';
 import { PRESCRIPTION_ENGINE } from '@undrel/core/prescription';
-import type { Tree, TreeEvent } from '@undrel/core/casefile';
+import type { Tree, TreeEvent } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import { visitToJudge, withLaterDanger } from '@undrel/core/walk';
 import type { ReportContent, ReportHead, Wording, WeighedAgain } from '../../protocol/report';

@@ -1,4 +1,4 @@
-import { keeping } from '@undrel/core/base';
+import { keeping } from '@undrel/core/kept';
 import { isStressed } from '@undrel/core/pruning';
 import {
   assessTrenches,

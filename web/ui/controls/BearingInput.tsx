@@ -1,7 +1,7 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { bearingName, readBearing } from '@undrel/core/base';
+import { bearingName, readBearing } from '@undrel/core/questions';
 import { NotedInput } from './NotedInput';
 
 /** A side of the stem as N, NE … or degrees; what cannot be read is refused and stays. */

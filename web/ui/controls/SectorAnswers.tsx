@@ -1,7 +1,7 @@
 'use client';
 
 import { ToggleGroup } from 'radix-ui';
-import { SECTORS } from '@undrel/core/base';
+import { SECTORS } from '@undrel/core/questions';
 import type { Option } from './Choice';
 
 /** One answer for each of eight sides: a row for each answer, a button for each side. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { SECTORS, sectorBearing } from '@undrel/core/base';
+import { sectorBearing, SECTORS } from '@undrel/core/questions';
 
 const R = 40;
 const at = (bearing: number, radius: number): [number, number] => [

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Dig } from '@undrel/core/casefile';
+import type { Dig } from '@undrel/core/records';
 import { readDig } from '@undrel/core/roots';
 import { digPlanDrawing, fittingView, toDrawing, toMetres, type DigPlan } from './digPlan';
 import { crossedBy, placeLabel, textWidth, type Box } from './labels';

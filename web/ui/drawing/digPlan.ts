@@ -1,4 +1,4 @@
-import type { Barrier, DecaySector, RootKind } from '@undrel/core/casefile';
+import type { Barrier, DecaySector, RootKind } from '@undrel/core/records';
 import type { NumberedCut } from '@undrel/core/pruning';
 import {
   planPoint,

@@ -1,4 +1,4 @@
-import type { Dig, Tree } from '@undrel/core/casefile';
+import type { Dig, Tree } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import { digPlanDrawing, fittingView } from './digPlan';
 import type { Drawing } from './shapes';

@@ -1,4 +1,4 @@
-import type { RootKind } from '@undrel/core/casefile';
+import type { RootKind } from '@undrel/core/records';
 import type { RootDecision } from '@undrel/core/pruning';
 
 /** Kinds of roots and what is advised on them, as they are written everywhere. */

@@ -1,5 +1,5 @@
-import { bearingName } from '@undrel/core/base';
-import type { SoilLayer, SoilLog } from '@undrel/core/casefile';
+import { bearingName } from '@undrel/core/questions';
+import type { SoilLayer, SoilLog } from '@undrel/core/records';
 import { COLOURS, LIMITING, readLogs, type LogReading, type ProfileRow } from '@undrel/core/soil';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';

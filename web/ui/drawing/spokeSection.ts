@@ -1,4 +1,4 @@
-import type { TrenchDesign } from '@undrel/core/casefile';
+import type { TrenchDesign } from '@undrel/core/records';
 import { TRENCH_LIMITS } from '@undrel/core/practice';
 import type { PlannedSpoke, TrenchPlan } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem } from '@undrel/core/units';

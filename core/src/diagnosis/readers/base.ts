@@ -1,5 +1,5 @@
-import { answersTo, answerTo, SECTORS } from '../../base/question';
-import type { Finding } from '../../casefile/model';
+import { answersTo, answerTo, SECTORS } from '../../questions/question';
+import type { Finding } from '../../records';
 import { LIMITS } from '../../practice/limits';
 import { asked, first, type Readers } from './reader';
 

@@ -1,4 +1,4 @@
-import { answerTo } from '../../base/question';
+import { answerTo } from '../../questions/question';
 import { normalBelow } from '../../geometry/normal';
 import { LIMITS } from '../../practice/limits';
 import { DENSITY_ERROR, sampleOf } from '../../soil/sample';

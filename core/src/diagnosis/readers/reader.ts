@@ -1,7 +1,8 @@
-import { answerTo } from '../../base/question';
-import type { EventKind, Tree, TreeEvent, Visit } from '../../casefile/model';
+import { answerTo } from '../../questions/question';
+import type { EventKind } from '../../vocabulary/events';
+import type { Tree, TreeEvent, Visit } from '../../records';
+import { yearOf } from '../../vocabulary/dates';
 import { normalBelow } from '../../geometry/normal';
-import { yearOf } from '../../history/events';
 import { LIMITS, type LimitKey } from '../../practice/limits';
 import type { Profile } from '../../profile';
 import type { DigReading } from '../../roots';

@@ -1,7 +1,5 @@
-import type { CutDesign, CutLimits } from '../../casefile/cuts';
-import type { Dig, DugRoot } from '../../casefile/dig';
-import { byLabel } from '../../casefile/labels';
-import type { Tree } from '../../casefile/model';
+import type { CutDesign, CutLimits, Dig, DugRoot, Tree } from '../../records';
+import { byLabel } from '../../records/labels';
 import type { StemRate } from '../../growth/rates';
 import { isAnchor, readDig, togetherOf, type DigReading } from '../../roots';
 import type { HouseSchools, SchoolInForce } from '../../practice';

@@ -1,4 +1,4 @@
-import { byLabel } from '../../casefile/labels';
+import { byLabel } from '../../records/labels';
 import type { CutAssessment, Way } from './assessCuts';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import glpkLoader from 'glpk.js/node';
 import highsLoader from 'highs';
-import type { CaseFile, CutLimits } from '../../casefile';
+import type { CaseFile } from '../../format/case';
+import type { CutLimits } from '../../records';
 import { stemRate } from '../../growth';
 import { CUT_PLAN } from '../../practice';
 import {

@@ -1,5 +1,5 @@
-import { CUT_RANGES, type CutDesign, type CutLimits } from '../../casefile/cuts';
-import type { Tree } from '../../casefile/model';
+import { CUT_RANGES } from '../../records/cuts';
+import type { CutDesign, CutLimits, Tree } from '../../records';
 import { closesAt, FOLLOWED } from '../../growth/closing';
 import { rootRate, type StemRate } from '../../growth/rates';
 import {

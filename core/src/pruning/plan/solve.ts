@@ -1,6 +1,7 @@
 import { CUT_PLAN } from '../../practice';
 import { shortMark } from '../../units/marks';
-import { CUT_RANGES, type CutLimits } from '../../casefile/cuts';
+import { CUT_RANGES } from '../../records/cuts';
+import type { CutLimits } from '../../records';
 import { chosenFrom, cutModel, type CutModel, type Ease } from './model';
 import type { CutProblem } from './problem';
 import type { Solver } from './solver';

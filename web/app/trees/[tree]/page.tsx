@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
-import type { Tree } from '@undrel/core/casefile';
+import type { Tree } from '@undrel/core/records';
 import { TreeScreen } from '@/screens/tree/TreeScreen';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';

@@ -1,3 +1,4 @@
+import { depthOf } from '@undrel/core/records';
 import type { Change, ChangeResult, Item, ItemKind, ItemValues, Theirs } from '../../../protocol/item';
 
 /** An edit: what an item was and what it became; its inverse undoes it. */
@@ -172,26 +173,8 @@ function answered(state: CaseState, sent: readonly Change[], results: readonly C
   return { ...state, items, unsaved, inDoubt, refusals, conflicts };
 }
 
-/** How deep below a tree a kind of item lies: what belongs to something is sent after it. */
-const DEPTH: Record<ItemKind, number> = {
-  tree: 0,
-  event: 1,
-  visit: 1,
-  finding: 2,
-  profile: 2,
-  probe: 2,
-  decision: 2,
-  dig: 2,
-  root: 2,
-  trenches: 2,
-  push: 2,
-  soilLog: 2,
-  cuts: 2,
-  work: 2,
-};
-
 /** What is removed goes after all that is written, what belongs to it before it. */
-const placeOf = ({ kind, values }: Item): number => (values === null ? 10 - DEPTH[kind] : DEPTH[kind]);
+const placeOf = ({ kind, values }: Item): number => (values === null ? 10 - depthOf(kind) : depthOf(kind));
 
 const asChanges = (state: CaseState, ids: Iterable<string>): Change[] =>
   [...new Set(ids)]

@@ -1,6 +1,6 @@
 'use client';
 
-import { CUT_RANGES, type CutDesign, type CutLimits as Limits } from '@undrel/core/casefile';
+import { CUT_RANGES, type CutDesign, type CutLimits as Limits } from '@undrel/core/records';
 import { LIMIT_WORDS, MOST_STAGES, type CutAssessment } from '@undrel/core/pruning';
 import { METRES_PER, shortUnit, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';

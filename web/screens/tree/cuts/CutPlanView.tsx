@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Dig, Tree } from '@undrel/core/casefile';
+import type { Dig, Tree } from '@undrel/core/records';
 import { grownDig, type StemRate } from '@undrel/core/growth';
 import { cutsFor, type CutRoot } from '@undrel/core/pruning';
 import type { DigReading } from '@undrel/core/roots';

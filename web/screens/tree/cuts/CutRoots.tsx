@@ -1,6 +1,6 @@
 'use client';
 
-import type { CutDesign } from '@undrel/core/casefile';
+import type { CutDesign } from '@undrel/core/records';
 import type { CutAssessment, CutRoot } from '@undrel/core/pruning';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 

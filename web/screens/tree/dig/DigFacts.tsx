@@ -1,5 +1,5 @@
-import { SECTORS } from '@undrel/core/base';
-import type { Tree } from '@undrel/core/casefile';
+import { SECTORS } from '@undrel/core/questions';
+import type { Tree } from '@undrel/core/records';
 import { potInWords, potOutgrown } from '@undrel/core/roots';
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { DigWork } from './useDig';

@@ -2,7 +2,7 @@
 
 import Papa from 'papaparse';
 import { useState } from 'react';
-import type { Dig, DugRoot } from '@undrel/core/casefile';
+import type { Dig, DugRoot } from '@undrel/core/records';
 import {
   CSV_COLUMNS,
   digToGeoJson,

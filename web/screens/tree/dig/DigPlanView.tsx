@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
-import type { Dig, DugRoot } from '@undrel/core/casefile';
+import type { Dig, DugRoot } from '@undrel/core/records';
 import type { GrownDig } from '@undrel/core/growth';
 import type { NumberedCut } from '@undrel/core/pruning';
 import {

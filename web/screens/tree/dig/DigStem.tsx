@@ -1,9 +1,8 @@
 'use client';
 
-import type { Barrier, Buttress, DecaySector } from '@undrel/core/casefile';
+import type { Barrier, Buttress, DecaySector, DigHead } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import { useState } from 'react';
-import type { DigHead } from '../../../protocol/item';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, type KeyboardEvent, type ReactNode } from 'react';
-import type { BarkContact, DugRoot, RootCondition, RootKind } from '@undrel/core/casefile';
+import type { BarkContact, DugRoot, RootCondition, RootKind } from '@undrel/core/records';
 import {
   addPoint,
   joinRoots,

@@ -1,4 +1,4 @@
-import type { DugRoot } from '@undrel/core/casefile';
+import type { DugRoot } from '@undrel/core/records';
 import type { RootAdvice, RootDecision } from '@undrel/core/pruning';
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { DECISION_NAMES, KIND_NAMES } from '../../../ui/drawing/rootKinds';

@@ -1,7 +1,7 @@
 'use client';
 
+import { byLabel, type Dig, type DugRoot, NEW_DIG } from '@undrel/core/records';
 import { useMemo, useRef } from 'react';
-import { byLabel, type Dig, type DugRoot } from '@undrel/core/casefile';
 import { stemRate, type StemRate, type Scenario } from '@undrel/core/growth';
 import {
   adviseRoots,
@@ -12,7 +12,7 @@ import {
   type PruningAdvice,
 } from '@undrel/core/pruning';
 import { readDig, type DigReading } from '@undrel/core/roots';
-import { itemsBelow, NEW_DIG, visitFrom } from '../../../protocol/item';
+import { itemsBelow, visitFrom } from '../../../protocol/item';
 import type { StationProps } from '../visitEntry';
 import { useForecast, type ForecastState } from './useForecast';
 

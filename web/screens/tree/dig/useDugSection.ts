@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { Tree, Visit } from '@undrel/core/casefile';
+import type { Tree, Visit } from '@undrel/core/records';
 import type * as Roots from '@undrel/core/roots';
 import type { DugSection } from '@undrel/core/roots';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Dig, Tree } from '@undrel/core/casefile';
+import type { Dig, Tree } from '@undrel/core/records';
 import type { Forecast, StemRate, Scenario } from '@undrel/core/growth';
 import { FORECAST_DRAWS, FORECAST_SEED } from '@undrel/core/pruning';
 import type { ForecastAnswer, ForecastJob } from '../../../workers/forecast';

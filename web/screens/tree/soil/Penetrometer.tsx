@@ -3,7 +3,8 @@
 import dynamic from 'next/dynamic';
 import Papa from 'papaparse';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Push } from '@undrel/core/casefile';
+import type { Push } from '@undrel/core/records';
+import { bearingName } from '@undrel/core/questions';
 import {
   CONES,
   isForce,
@@ -18,7 +19,6 @@ import {
 } from '@undrel/core/soil';
 import { soilMap } from '@undrel/core/trenching';
 import { formatValue, writeLengths } from '@undrel/core/units';
-import { bearingName } from '@undrel/core/base';
 import { Said } from '../../../ui/Said';
 import { FileNotice } from '../../../ui/Notice';
 import { itemsBelow } from '../../../protocol/item';

@@ -1,7 +1,7 @@
 import { LIMITS } from '@undrel/core/practice';
 import { ROOM, type SoilMap } from '@undrel/core/soil';
 import { along } from '@undrel/core/trenching';
-import type { Push } from '@undrel/core/casefile';
+import type { Push } from '@undrel/core/records';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 
 const CELLS = 34;

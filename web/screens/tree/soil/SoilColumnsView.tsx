@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Push, SoilLog } from '@undrel/core/casefile';
+import type { Push, SoilLog } from '@undrel/core/records';
 import { profileOfPushes, readLogs } from '@undrel/core/soil';
 import type { UnitSystem } from '@undrel/core/units';
 import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';

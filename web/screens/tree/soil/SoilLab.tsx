@@ -1,10 +1,10 @@
 'use client';
 
+import { idOf } from '@undrel/core/records';
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { readLab } from '@undrel/core/soil';
 import { FileNotice } from '../../../ui/Notice';
-import { findingId } from '../../../protocol/item';
 import { LAB_DAYS } from '../../../protocol/soilLab';
 import { FilePick } from '../../../ui/FilePick';
 import { headOf, type StationProps } from '../visitEntry';
@@ -45,7 +45,7 @@ export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, tod
     control.setAll(
       read.findings.map((values) => ({
         kind: 'finding' as const,
-        id: findingId(visitId, values.key),
+        id: idOf('finding', visitId, { key: values.key }),
         parent: visitId,
         values,
       })),

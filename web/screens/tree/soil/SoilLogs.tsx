@@ -1,8 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { bearingName } from '@undrel/core/base';
-import type { LogPlace, SoilLayer, SoilLog } from '@undrel/core/casefile';
+import { bearingName } from '@undrel/core/questions';
+import type { LogPlace, SoilLayer, SoilLog } from '@undrel/core/records';
+import { TEXTURES } from '@undrel/core/vocabulary';
 import {
   COLOURS,
   FEELS,
@@ -13,7 +14,6 @@ import {
   ROOTS,
   SMELLS,
   textureByFeel,
-  TEXTURES,
   type Feel,
   type Ribbon,
 } from '@undrel/core/soil';

@@ -1,8 +1,9 @@
 'use client';
 
+import { idOf } from '@undrel/core/records';
+import { WATER_QUESTIONS } from '@undrel/core/questions';
 import { DRAIN_WHY } from '@undrel/core/assessment';
-import { infiltrationClass, percolationWords, WATER_QUESTIONS } from '@undrel/core/soil';
-import { findingId } from '../../../protocol/item';
+import { infiltrationClass, percolationWords } from '@undrel/core/soil';
 import { Questions } from '../stations/Questions';
 import { headOf, type StationProps } from '../visitEntry';
 import { WaterTest } from './WaterTest';
@@ -21,7 +22,10 @@ export function SoilWater(props: StationProps) {
     const { ask, min, max, unit } = question;
     if (!(value >= min && value <= max))
       return `${ask}: ${value.toFixed(0)} ${unit} is outside ${min} to ${max} ${unit}. A reading is wrong, or water went past the ring: fill it up again and read anew.`;
-    control.set('finding', findingId(visitId, key), visitId, { key, number: Number(value.toFixed(1)) });
+    control.set('finding', idOf('finding', visitId, { key }), visitId, {
+      key,
+      number: Number(value.toFixed(1)),
+    });
     return undefined;
   };
   const tomorrow = new Date(Date.parse(today) + DAY_MS).toISOString().slice(0, 10);

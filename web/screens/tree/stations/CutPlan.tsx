@@ -1,13 +1,12 @@
 'use client';
 
+import { type CutDesign, type Dig, idOf } from '@undrel/core/records';
 import dynamic from 'next/dynamic';
 import { useMemo, useState, type ReactNode } from 'react';
-import type { CutDesign, Dig } from '@undrel/core/casefile';
 import { stemRate, type Scenario } from '@undrel/core/growth';
 import { isStressed, missingForCuts, type CutAssessment, type Way } from '@undrel/core/pruning';
 import { readDig } from '@undrel/core/roots';
 import { Said } from '../../../ui/Said';
-import { cutsId } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
 import { CutLimits, LimitPrices } from '../cuts/CutLimits';
 import { CutPlanView, type Moment } from '../cuts/CutPlanView';
@@ -75,7 +74,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
     ];
   }, [shown, interval, visit.date]);
   const set = (change: Partial<CutDesign>, field: string) =>
-    control.set('cuts', cutsId(visitId), visitId, { ...design, ...change }, field);
+    control.set('cuts', idOf('cuts', visitId), visitId, { ...design, ...change }, field);
   const agree = (way: Way | undefined) =>
     set(
       {

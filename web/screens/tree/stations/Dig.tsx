@@ -1,15 +1,16 @@
 'use client';
 
+import { type DigHead, type DugRoot, idOf, NEW_DIG, type RootKind } from '@undrel/core/records';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
-import type { DugRoot, RootKind } from '@undrel/core/casefile';
+import { DIG_QUESTIONS } from '@undrel/core/questions';
 import { grownDig, HORIZON } from '@undrel/core/growth';
 import type { RootDecision } from '@undrel/core/pruning';
-import { DIG_QUESTIONS, addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots';
+import { addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots';
 
 import { writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../../ui/Said';
-import { digId, itemsBelow, NEW_DIG, type DigHead, type Item } from '../../../protocol/item';
+import { itemsBelow, type Item } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { ONE_STEP } from '../case/store';
@@ -69,7 +70,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
   };
   const save = (id: string, root: DugRoot | null, field: string = ONE_STEP) => {
     setShaped(undefined);
-    if (!headItem?.values) control.set('dig', digId(visitId), visitId, NEW_DIG, ONE_STEP);
+    if (!headItem?.values) control.set('dig', idOf('dig', visitId), visitId, NEW_DIG, ONE_STEP);
     control.set('root', id, visitId, root, field);
   };
   const begin = (draw: boolean) => {
@@ -95,7 +96,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
         : [
             {
               kind: 'dig' as const,
-              id: digId(visitId),
+              id: idOf('dig', visitId),
               parent: visitId,
               values: { ...(head ?? NEW_DIG), ...(radii && { radii }) },
             },
@@ -363,7 +364,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
                 head={head}
                 system={system}
                 disabled={!mayMeasure}
-                onChange={(next, field) => control.set('dig', digId(visitId), visitId, next, field)}
+                onChange={(next, field) => control.set('dig', idOf('dig', visitId), visitId, next, field)}
               />
             </details>
             {rows.length > 0 && (

@@ -2,8 +2,10 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
-import type { EventKind, Stock, Tree } from '@undrel/core/casefile';
-import { dryYears, EVENT_KINDS, eventDateProblem, HISTORY_QUESTIONS, yearOf } from '@undrel/core/history';
+import { EVENT_KINDS, type EventKind, yearOf } from '@undrel/core/vocabulary';
+import type { Stock, Tree } from '@undrel/core/records';
+import { HISTORY_QUESTIONS } from '@undrel/core/questions';
+import { dryYears, eventDateProblem } from '@undrel/core/history';
 import type { LengthField } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';

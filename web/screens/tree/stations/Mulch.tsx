@@ -1,9 +1,8 @@
 'use client';
 
-import { bearingName, readBearing } from '@undrel/core/base';
+import { type DepthReading, type GradeProfile, idOf } from '@undrel/core/records';
+import { bearingName, GROUND_QUESTIONS, readBearing } from '@undrel/core/questions';
 import { useState, type KeyboardEvent } from 'react';
-import type { DepthReading, GradeProfile } from '@undrel/core/casefile';
-import { GROUND_QUESTIONS } from '@undrel/core/profile';
 import {
   longMark,
   METRES_PER_INCH,
@@ -14,7 +13,6 @@ import {
 } from '@undrel/core/units';
 import { NotedInput } from '../../../ui/controls/NotedInput';
 import { Entry } from '../../../ui/controls/Entry';
-import { profileId } from '../../../protocol/item';
 import { LengthInput, lengthText } from '../../../ui/controls/LengthInput';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import type { StationProps } from '../visitEntry';
@@ -61,7 +59,7 @@ export function Mulch(props: StationProps) {
   const write = (bearing: number, change: (p: GradeProfile) => GradeProfile) => {
     const next = change(profileAt(bearing));
     const empty = next.mulch.length === 0 && next.fill.length === 0 && next.mulchEnds === undefined;
-    control.set('profile', profileId(visitId, bearing), visitId, empty ? null : next);
+    control.set('profile', idOf('profile', visitId, { bearing }), visitId, empty ? null : next);
   };
   const addBearing = () => {
     const bearing = readBearing(newBearing);

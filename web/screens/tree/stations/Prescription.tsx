@@ -1,7 +1,7 @@
 'use client';
 
+import { type Decision, idOf, type Visit } from '@undrel/core/records';
 import { useState } from 'react';
-import type { Decision, Visit } from '@undrel/core/casefile';
 import { MATTERS } from '@undrel/core/practice';
 import {
   amountsDone,
@@ -20,7 +20,6 @@ import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../../ui/Said';
 import { Entry } from '../../../ui/controls/Entry';
-import { cutsId, decisionId } from '../../../protocol/item';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { Changes } from '../../../ui/Changes';
 import { CHOSEN_BY } from '../../../ui/chosenBy';
@@ -146,7 +145,7 @@ function OperationEntry(props: StationProps & { operation: Operation }) {
   const taken = isTaken(operation, visit.decisions);
   const decision = visit.decisions.find((d) => d.operation === operation.key);
   const decide = (change: Partial<Decision>) =>
-    control.set('decision', decisionId(visitId, operation.key), visitId, {
+    control.set('decision', idOf('decision', visitId, { operation: operation.key }), visitId, {
       operation: operation.key,
       taken,
       ...(decision?.on && { on: decision.on }),
@@ -303,7 +302,7 @@ function LaterStages(props: StationProps & { operation: Operation }) {
   const set = (stage: number, on: string) => {
     const others = days.filter((d) => d.stage !== stage);
     const next = on ? [...others, { stage, on }].sort((a, b) => a.stage - b.stage) : others;
-    control.set('cuts', cutsId(visitId), visitId, {
+    control.set('cuts', idOf('cuts', visitId), visitId, {
       ...visit.cuts,
       days: next.length > 0 ? next : undefined,
     });

@@ -1,9 +1,8 @@
 'use client';
 
-import { bearingName, readBearing } from '@undrel/core/base';
+import { bearingName, GROUND_QUESTIONS, readBearing } from '@undrel/core/questions';
+import type { ProbePoint } from '@undrel/core/records';
 import { useRef, useState, type FormEvent } from 'react';
-import type { ProbePoint } from '@undrel/core/casefile';
-import { GROUND_QUESTIONS } from '@undrel/core/profile';
 import { formatValue, readLength, shortUnit } from '@undrel/core/units';
 import { NotedInput } from '../../../ui/controls/NotedInput';
 import { Entry } from '../../../ui/controls/Entry';

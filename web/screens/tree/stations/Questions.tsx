@@ -1,8 +1,7 @@
 'use client';
 
-import { answerTo, answersTo, type Question } from '@undrel/core/base';
-import type { Finding } from '@undrel/core/casefile';
-import { findingId } from '../../../protocol/item';
+import { type Finding, idOf } from '@undrel/core/records';
+import { answersTo, answerTo, type Question } from '@undrel/core/questions';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { Choice } from '../../../ui/controls/Choice';
 import { LengthInput } from '../../../ui/controls/LengthInput';
@@ -30,7 +29,7 @@ function QuestionEntry({
   tree,
 }: StationProps & { question: Question }) {
   const write = (finding: Omit<Finding, 'key'>, part?: number) => {
-    const id = findingId(visitId, question.key, part);
+    const id = idOf('finding', visitId, { key: question.key, part });
     const empty = finding.answer === undefined && finding.number === undefined;
     const note = answerTo(visit.findings, question.key, part)?.note;
     control.set('finding', id, visitId, empty ? null : { key: question.key, part, note, ...finding });
@@ -88,7 +87,7 @@ function QuestionEntry({
             control.setAll(
               sectors.map((part) => ({
                 kind: 'finding',
-                id: findingId(visitId, question.key, part),
+                id: idOf('finding', visitId, { key: question.key, part }),
                 parent: visitId,
                 values: answer === undefined ? null : { key: question.key, part, answer },
               })),

@@ -1,7 +1,7 @@
 'use client';
 
 import { groundVerdict } from '@undrel/core/soil';
-import { GROUND_QUESTIONS } from '@undrel/core/profile';
+import { GROUND_QUESTIONS } from '@undrel/core/questions';
 import { writeLengths } from '@undrel/core/units';
 import { Entry } from '../../../ui/controls/Entry';
 import { Penetrometer } from '../soil/Penetrometer';

@@ -1,12 +1,7 @@
 'use client';
 
-import {
-  chlorosisAdvice,
-  NUTRIENT_QUESTIONS,
-  nutrientsOf,
-  sampleOf,
-  SOIL_QUESTIONS,
-} from '@undrel/core/soil';
+import { NUTRIENT_QUESTIONS, SOIL_QUESTIONS } from '@undrel/core/questions';
+import { chlorosisAdvice, nutrientsOf, sampleOf } from '@undrel/core/soil';
 import { formatValue } from '@undrel/core/units';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { SoilLab } from '../soil/SoilLab';

@@ -1,13 +1,12 @@
 'use client';
 
+import { idOf, type TrenchDesign } from '@undrel/core/records';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import type { TrenchDesign } from '@undrel/core/casefile';
 import { isStressed } from '@undrel/core/pruning';
 import { obstacleKind } from '@undrel/core/practice';
 import { openedShare } from '@undrel/core/trenching';
 import { formatValue, writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
-import { trenchesId } from '../../../protocol/item';
 import { Entry } from '../../../ui/controls/Entry';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { apart, without } from '../trenches/bearings';
@@ -49,7 +48,7 @@ export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode 
   const plan = trenches?.plan;
   const selected = plan?.spokes.find((s) => chosen !== undefined && apart(s.bearing, chosen) < 0.5);
   const set = (change: Partial<TrenchDesign>, field: string) =>
-    control.set('trenches', trenchesId(visitId), visitId, { ...design, ...change }, field);
+    control.set('trenches', idOf('trenches', visitId), visitId, { ...design, ...change }, field);
   const lock = (bearing: number, instead?: number) => {
     const kept = instead === undefined ? design.locked : without(design.locked, instead);
     set(

@@ -1,7 +1,7 @@
 'use client';
 
-import type { Question } from '@undrel/core/base';
-import type { Finding } from '@undrel/core/casefile';
+import type { Question } from '@undrel/core/questions';
+import type { Finding } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import { LengthInput, unitOf } from '../../../ui/controls/LengthInput';
 import { moveByKeys } from './moveByKeys';

@@ -9,7 +9,7 @@ import { Said } from '../../../ui/Said';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import type { Drawn } from './TrenchPlanView';
 import { LengthInput } from '../../../ui/controls/LengthInput';
-import type { Site } from '@undrel/core/casefile';
+import type { Site } from '@undrel/core/records';
 
 const HOW = [
   { key: 'tape', label: 'By bearing and tape' },

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Push, TrenchDesign } from '@undrel/core/casefile';
+import type { Push, TrenchDesign } from '@undrel/core/records';
 import { along, soilMap, type PlannedSpoke, type TrenchPlan } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { TrenchDesign } from '@undrel/core/casefile';
+import type { TrenchDesign } from '@undrel/core/records';
 import type { PlannedSpoke, TrenchPlan } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { TrenchDesign } from '@undrel/core/casefile';
+import type { TrenchDesign } from '@undrel/core/records';
 import type { Alternative, SoilRemedy } from '@undrel/core/trenching';
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;

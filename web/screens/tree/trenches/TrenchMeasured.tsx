@@ -1,5 +1,5 @@
-import { SECTORS } from '@undrel/core/base';
-import type { Tree, TrenchDesign } from '@undrel/core/casefile';
+import { SECTORS } from '@undrel/core/questions';
+import type { Tree, TrenchDesign } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';

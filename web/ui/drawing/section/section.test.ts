@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { GradeProfile, ProbePoint } from '@undrel/core/casefile';
+import type { GradeProfile, ProbePoint } from '@undrel/core/records';
 import { profileOf, sectionOf } from '@undrel/core/profile';
 import { scaleBar } from '../scaleBar';
 import { hatch, spaced, type Point } from '../shapes';

@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { headers } from 'next/headers';
-import type { Worth } from '@undrel/core/casefile';
+import type { Worth } from '@undrel/core/records';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { beside } from '@/server/beside';
 import { allowed } from '@/server/accounts/viewer';

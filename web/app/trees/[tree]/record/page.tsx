@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import type { Tree } from '@undrel/core/casefile';
+import type { Tree } from '@undrel/core/records';
 import { RecordScreen } from '@/screens/record/RecordScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { signedIn } from '@/server/accounts/viewer';

@@ -1,7 +1,8 @@
 'use client';
 
+import { type CauseKey, CAUSES } from '@undrel/core/vocabulary';
 import { useState } from 'react';
-import { CAUSES, clientWords, type CauseKey } from '@undrel/core/diagnosis';
+import { clientWords } from '@undrel/core/diagnosis';
 import { FieldNote } from '../../../../ui/controls/FieldNote';
 import { Select } from '../../../../ui/controls/Select';
 import { headOf, type StationProps } from '../../visitEntry';
@@ -26,7 +27,10 @@ export function Opinion({ control, visit, visitId, treeId, mayJudge }: StationPr
     if (next === '') {
       if (opinion) control.set('visit', visitId, treeId, { ...head, opinion: undefined });
     } else if (reason.trim() !== '')
-      control.set('visit', visitId, treeId, { ...head, opinion: { cause: next, why: reason.trim() } });
+      control.set('visit', visitId, treeId, {
+        ...head,
+        opinion: { cause: next as CauseKey, why: reason.trim() },
+      });
   };
   return (
     <div>

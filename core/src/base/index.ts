@@ -1,4 +1,0 @@
-export * from './bearings';
-export * from './kept';
-export * from './question';
-export * from './questions';

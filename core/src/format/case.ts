@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import { KINDS, kindsBelow, rulesOf, type Kind, type Tree, type TreeEvent, type Visit } from '../records';
+import { siteSchema, type Site } from '../records/site';
+import { weatherSchema, type WeatherRecord } from '../records/weather';
+
+export const CASE_FORMAT = 'undrel-case';
+export const CASE_VERSION = 3;
+
+/** The case of one tree as a file holds it. SI units; bearings in degrees clockwise from north. */
+export interface CaseFile {
+  format: typeof CASE_FORMAT;
+  version: typeof CASE_VERSION;
+  tree: Tree;
+  events: TreeEvent[];
+  visits: Visit[];
+  /** Rain where it stands, where a record was read. */
+  weather?: WeatherRecord;
+  /** What stands and lies about it, where a plan was made. */
+  site?: Site;
+}
+
+const wholeOf = (kind: Kind): z.ZodObject =>
+  rulesOf(kind).schema.extend({
+    ...membersOf(kindsBelow('visit').filter((k) => rulesOf(k).within === kind)),
+    ...(kind === 'visit' && membersOf(kindsBelow('visit').filter((k) => rulesOf(k).within === undefined))),
+  });
+
+function membersOf(kinds: readonly Kind[]): Record<string, z.ZodType> {
+  return Object.fromEntries(
+    kinds.map((kind) => {
+      const { member, most, always } = rulesOf(kind);
+      const whole = wholeOf(kind);
+      if (most === 'one') return [member, whole.optional()];
+      const list = z.array(whole).max(most);
+      return [member, always ? list : list.min(1).optional()];
+    }),
+  );
+}
+
+/** Made of the schemas of the kinds of records; CaseFile says the same to the compiler. */
+export const caseSchema = z
+  .strictObject({
+    format: z.literal(CASE_FORMAT),
+    version: z.literal(CASE_VERSION),
+    tree: KINDS.tree.schema,
+    ...membersOf(kindsBelow('tree')),
+    weather: weatherSchema.optional(),
+    site: siteSchema.optional(),
+  })
+  .describe('One tree with its history and visits. SI units; bearings in degrees clockwise from north.');
+
+/** The open format as JSON Schema (draft 2020-12). */
+export const caseJsonSchema = (): unknown => z.toJSONSchema(caseSchema, { io: 'input' });

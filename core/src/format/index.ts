@@ -1,0 +1,3 @@
+export * from './case';
+export * from './order';
+export * from './read';

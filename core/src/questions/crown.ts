@@ -1,0 +1,129 @@
+import type { Question } from './question';
+
+/** The station Crown: what the leaves and shoots say. */
+export const CROWN_QUESTIONS: readonly Question[] = [
+  {
+    key: 'crown.colour',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Leaf colour',
+    answers: [
+      { key: 'good', label: 'good' },
+      { key: 'pale', label: 'evenly pale' },
+      { key: 'veins', label: 'pale, veins green' },
+      { key: 'scorched', label: 'margins scorched' },
+    ],
+  },
+  {
+    key: 'crown.leaf',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Leaf size',
+    answers: [
+      { key: 'normal', label: 'normal' },
+      { key: 'small', label: 'small' },
+      { key: 'very small', label: 'under half' },
+    ],
+  },
+  { key: 'crown.density', station: 'crown', kind: 'percent', ask: 'Crown density, of a full crown' },
+  { key: 'crown.dieback', station: 'crown', kind: 'percent', ask: 'Dieback, share of the crown' },
+  {
+    key: 'crown.pattern',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Where is the dieback?',
+    answers: [
+      { key: 'none', label: 'none' },
+      { key: 'top', label: 'top down' },
+      { key: 'bottom', label: 'bottom up' },
+      { key: 'side', label: 'one side' },
+      { key: 'scattered', label: 'scattered' },
+    ],
+  },
+  {
+    key: 'crown.autumn',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Early autumn colour?',
+    answers: [
+      { key: 'none', label: 'no' },
+      { key: 'part', label: 'part of the crown' },
+      { key: 'whole', label: 'whole crown' },
+    ],
+  },
+  {
+    key: 'crown.pests',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Leaf spot, mildew, aphids, cankers?',
+    hint: 'In a weak tree these usually follow; they are seldom the cause.',
+    answers: [
+      { key: 'none', label: 'not seen' },
+      { key: 'light', label: 'light' },
+      { key: 'heavy', label: 'heavy' },
+      { key: 'cankers', label: 'cankers or wilt' },
+    ],
+  },
+  {
+    key: 'crown.wilt',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Wilted suddenly?',
+    answers: [
+      { key: 'none', label: 'no' },
+      { key: 'limb', label: 'one limb' },
+      { key: 'whole', label: 'the whole crown' },
+    ],
+  },
+  {
+    key: 'crown.epicormics',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Epicormic shoots',
+    answers: [
+      { key: 'none', label: 'none' },
+      { key: 'some', label: 'some' },
+      { key: 'many', label: 'many' },
+    ],
+  },
+  {
+    key: 'crown.neighbours',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Neighbours of the same species',
+    answers: [
+      { key: 'healthy', label: 'healthy' },
+      { key: 'some', label: 'some like it' },
+      { key: 'all', label: 'all like it' },
+    ],
+  },
+  {
+    key: 'crown.extension',
+    station: 'crown',
+    kind: 'years',
+    field: 'twigExtension',
+    ask: 'Twig extension by year',
+    hint: 'From bud-scale scars, newest first, 5 to 8 years.',
+  },
+];
+
+/** Further shoots, and rings where a core or a cut shows them: they make the year of the fall surer. */
+export const GROWTH_QUESTIONS: readonly Question[] = [
+  ...['second', 'third'].map((which, i): Question => ({
+    key: `crown.extension.${i + 2}`,
+    station: 'crown',
+    kind: 'years',
+    field: 'twigExtension',
+    ask: `Extension by year, ${which} shoot`,
+    more: true,
+  })),
+  {
+    key: 'base.rings',
+    station: 'crown',
+    kind: 'years',
+    field: 'ringWidth',
+    ask: 'Ring width by year',
+    hint: 'From a core or a cut, where there is one.',
+    more: true,
+  },
+];

@@ -1,0 +1,115 @@
+import type { Question } from './question';
+
+/** What is asked of the owner. "no" is asked and denied; not answered is not asked. */
+export const HISTORY_QUESTIONS: readonly Question[] = [
+  {
+    key: 'history.onset',
+    station: 'history',
+    kind: 'grade',
+    ask: 'How fast did it come?',
+    answers: [
+      { key: 'years', label: 'over years' },
+      { key: 'season', label: 'within a season' },
+      { key: 'weeks', label: 'within weeks' },
+    ],
+  },
+  {
+    key: 'history.soil',
+    station: 'history',
+    kind: 'grade',
+    ask: 'Soil added since planting?',
+    answers: [
+      { key: 'none', label: 'no' },
+      { key: 'yes', label: 'yes' },
+    ],
+  },
+  {
+    key: 'history.works',
+    station: 'history',
+    kind: 'grade',
+    ask: 'Trenches or digging near it?',
+    answers: [
+      { key: 'none', label: 'no' },
+      { key: 'near', label: 'near it' },
+      { key: 'under', label: 'under its crown' },
+    ],
+  },
+  {
+    key: 'history.site',
+    station: 'history',
+    kind: 'grade',
+    ask: 'Where does it stand?',
+    hint: 'Built: ground rolled or filled by machines before planting.',
+    answers: [
+      { key: 'garden', label: 'garden, park' },
+      { key: 'street', label: 'street, verge' },
+      { key: 'paved', label: 'in paving' },
+      { key: 'built', label: 'built ground' },
+    ],
+  },
+  {
+    key: 'history.traffic',
+    station: 'history',
+    kind: 'grade',
+    ask: 'Traffic or paving over the roots?',
+    answers: [
+      { key: 'none', label: 'no' },
+      { key: 'some', label: 'feet, mowers' },
+      { key: 'much', label: 'vehicles, works, paving' },
+    ],
+  },
+  {
+    key: 'history.wet',
+    station: 'history',
+    kind: 'grade',
+    ask: 'Does water stand after rain?',
+    answers: [
+      { key: 'none', label: 'no' },
+      { key: 'hours', label: 'for hours' },
+      { key: 'days', label: 'for days' },
+    ],
+  },
+  {
+    key: 'history.watering',
+    station: 'history',
+    kind: 'grade',
+    ask: 'Watered in its first years?',
+    answers: [
+      { key: 'yes', label: 'yes' },
+      { key: 'some', label: 'now and then' },
+      { key: 'no', label: 'no' },
+    ],
+  },
+  {
+    key: 'history.cohort',
+    station: 'history',
+    kind: 'grade',
+    ask: 'Trees planted with it',
+    answers: [
+      { key: 'fine', label: 'do well' },
+      { key: 'some', label: 'some like it' },
+      { key: 'most', label: 'most like it' },
+    ],
+  },
+  {
+    key: 'history.salt',
+    station: 'history',
+    kind: 'grade',
+    ask: 'De-icing salt?',
+    answers: [
+      { key: 'none', label: 'no' },
+      { key: 'near', label: 'near it' },
+      { key: 'onto', label: 'onto its roots' },
+    ],
+  },
+  {
+    key: 'history.chemicals',
+    station: 'history',
+    kind: 'grade',
+    ask: 'Weedkiller or spills?',
+    answers: [
+      { key: 'none', label: 'no' },
+      { key: 'yes', label: 'yes' },
+    ],
+  },
+];

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { OPERATION_KEYS } from '../vocabulary/operations';
+import { kind } from './kind';
+import { day, text } from './parts';
+
+/** What the consultant decided about an operation that was proposed, and the words for it. */
+export const decision = kind(
+  z.strictObject({
+    operation: z.enum(OPERATION_KEYS),
+    taken: z.boolean(),
+    on: day.optional().describe('day it is planned for'),
+    wording: text(4000).optional(),
+  }),
+  {
+    parent: 'visit',
+    member: 'decisions',
+    most: 20,
+    always: true,
+    name: (d: { operation: string }) => d.operation,
+    order: (d) => [d.operation],
+  },
+);
+
+export type Decision = z.infer<typeof decision.schema>;

@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { yearOf } from '../vocabulary/dates';
+import { EVENT_KINDS } from '../vocabulary/events';
+import { kind } from './kind';
+import { text } from './parts';
+
+/** Something that happened to the tree; `when` is as exact as known. */
+export const event = kind(
+  z.strictObject({
+    kind: z.enum(EVENT_KINDS),
+    when: z.string().refine((when) => yearOf(when) !== undefined, {
+      error: 'not a date; allowed: YYYY, YYYY-MM or YYYY-MM-DD',
+    }),
+    note: text(2000).optional(),
+  }),
+  { parent: 'tree', member: 'events', most: 500, always: true, order: (e) => [e.when, e.kind] },
+);
+
+export type TreeEvent = z.infer<typeof event.schema>;

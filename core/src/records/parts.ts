@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { LENGTH_LIMITS, type LengthField } from '../units/limits';
+import { yearOf } from '../vocabulary/dates';
+
+/** A length in metres within the limits of its field. */
+export const length = (field: LengthField) =>
+  z
+    .number()
+    .min(LENGTH_LIMITS[field].min)
+    .max(LENGTH_LIMITS[field].max)
+    .describe(`${LENGTH_LIMITS[field].name}, m`);
+
+export const bearing = z.number().min(0).lt(360).describe('degrees clockwise from north');
+
+export const text = (most: number) => z.string().max(most);
+
+/** An ISO day that the calendar has. */
+export const day = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}$/)
+  .refine((when) => yearOf(when) !== undefined, { error: 'no such day; allowed: YYYY-MM-DD' });
+
+/** No two of a list have the same of this. */
+export const once =
+  <T>(of: (one: T) => unknown) =>
+  (all: readonly T[]): boolean =>
+    new Set(all.map(of)).size === all.length;

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { kind } from './kind';
+
+/** One push of a recording penetrometer. Bearing in degrees clockwise from true north. */
+export const push = kind(
+  z.strictObject({
+    bearing: z.number().min(0).lt(360),
+    /** From the bark outward. */
+    distance: z.number().min(0).max(30),
+    readings: z
+      .array(
+        z.strictObject({
+          depth: z.number().min(0).max(1.5),
+          pressure: z.number().min(0).max(2e7).describe('Cone index, Pa.'),
+        }),
+      )
+      .max(400)
+      .refine(
+        (readings) => readings.every((r, i) => i === 0 || r.depth > readings[i - 1]!.depth),
+        'depths jump back: each reading lies deeper than the one before',
+      ),
+    /** Depth at which the cone would go no farther. */
+    stopped: z.number().min(0).max(1.5).optional(),
+    /** How moist the soil was: resistance is read with it. */
+    moisture: z.enum(['dry', 'moist', 'wet']).optional(),
+    note: z.string().max(500).optional(),
+  }),
+  { parent: 'visit', member: 'pushes', most: 200, order: (p) => [p.bearing, p.distance] },
+);
+
+export type Push = z.infer<typeof push.schema>;

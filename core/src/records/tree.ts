@@ -1,0 +1,65 @@
+import { z } from 'zod';
+import { MATTERS } from '../practice/schools';
+import { kind } from './kind';
+import { bearing, length, once, text } from './parts';
+
+/** An amount of money in decimals as text. */
+const amount = z.string().regex(/^\d{1,8}(\.\d{1,2})?$/);
+
+const knownSchool = (matter: string, school: string): boolean =>
+  MATTERS.some((m) => m.key === matter && m.schools.some((s) => s.key === school));
+
+export const tree = kind(
+  z.strictObject({
+    label: text(80).min(1),
+    species: text(120),
+    commonName: text(120).optional(),
+    plantedYear: z.int().min(1700).max(2200).optional(),
+    stock: z.enum(['container', 'balled-and-burlapped', 'bare-root', 'field-grown']).optional(),
+    planter: text(120).optional().describe('who planted it'),
+    /** Once it was confirmed. */
+    cohort: text(120).optional().describe('name of the trees it was planted with'),
+    /** Across the stem just above the flare or above what buries it. */
+    stemDiameter: length('stemDiameter').optional(),
+    /** Across the stem at 1.3 m (4.5 ft). */
+    dbh: length('dbh').optional(),
+    height: length('height').optional(),
+    crownRadius: length('crownRadius').optional(),
+    /** Where the drip line was measured bearing by bearing; stands before `crownRadius`. */
+    crownSpread: z
+      .array(z.strictObject({ bearing, radius: length('crownRadius') }))
+      .min(1)
+      .max(8)
+      .refine(
+        once((s: { bearing: number }) => s.bearing),
+        'a bearing is given twice',
+      )
+      .optional(),
+    /** Room for a mulch ring, from the centre of the stem to paving or another limit. */
+    mulchRoom: length('mulchRoom').optional(),
+    position: z.strictObject({ x: length('position'), y: length('position') }).optional(),
+    /** A healthy tree kept as the yardstick for others of its species. */
+    reference: z.boolean().optional(),
+    /** What it is worth to its owner as it stands, and what a young one in its place would be, as they said it. */
+    worth: z
+      .strictObject({
+        currency: z.string().regex(/^[A-Z]{3}$/),
+        asIs: amount,
+        young: amount.optional(),
+      })
+      .optional(),
+    /** Schools of practice chosen for this tree alone, by matter. */
+    schools: z
+      .record(z.string(), z.string())
+      .refine((schools) => Object.entries(schools).every(([matter, school]) => knownSchool(matter, school)), {
+        error: 'unknown matter or school of practice',
+      })
+      .optional(),
+    note: text(4000).optional(),
+  }),
+  { parent: 'property', member: 'tree', most: 'one' },
+);
+
+export type Tree = z.infer<typeof tree.schema>;
+export type Stock = NonNullable<Tree['stock']>;
+export type Worth = NonNullable<Tree['worth']>;

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { kind } from './kind';
+import { day, text } from './parts';
+
+/** What was done of one step of a prescription, as the crew recorded it. */
+export const work = kind(
+  z.strictObject({
+    step: z
+      .string()
+      .regex(/^[a-z][a-zA-Z-]{1,30}(-[1-5])?$/)
+      .describe('an operation, a later part of it (prune-2, trench-2), or a point to sign (hold-dry)'),
+    how: z.enum(['done', 'changed', 'not done']),
+    on: day,
+    by: text(120).optional(),
+    amounts: z
+      .array(z.strictObject({ name: text(80), amount: z.number().min(0).max(100_000) }))
+      .max(20)
+      .optional()
+      .describe('what it came to on site, by the name of the quantity; SI'),
+    note: text(2000).optional(),
+  }),
+  {
+    parent: 'visit',
+    member: 'work',
+    most: 60,
+    name: (w: { step: string }) => `work.${w.step}`,
+    order: (w) => [w.step],
+  },
+);
+
+export type WorkDone = z.infer<typeof work.schema>;

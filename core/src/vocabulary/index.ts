@@ -1,0 +1,5 @@
+export * from './causes';
+export * from './dates';
+export * from './events';
+export * from './operations';
+export * from './textures';

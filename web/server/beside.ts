@@ -1,6 +1,7 @@
 import { Piscina } from 'piscina';
 import type * as work from '../thread/work';
 import { FairQueue, stopped } from './fairQueue';
+import { lateSignal } from './late';
 import { projectFile } from './projectFile';
 
 type Work = typeof work;
@@ -13,7 +14,7 @@ export interface Asker {
   signal?: AbortSignal;
 }
 
-/** Work took longer than it may; the thread was ended. */
+/** Work took longer than it may, see {@link lateSignal}; the thread was ended. */
 export class TooLong extends Error {
   constructor(readonly seconds: number) {
     super(`This took more than ${seconds} s and was stopped: there is too much in it to be worked out here.`);
@@ -72,7 +73,7 @@ export function beside<T extends Task>(
   return queue.run<Awaited<ReturnType<Work[T]>>>(
     lane === 'paper' ? firmId : `${firmId} ${userId}`,
     async (): Promise<Awaited<ReturnType<Work[T]>>> => {
-      const late = AbortSignal.timeout(seconds * 1000);
+      const { signal: late, done } = lateSignal(seconds);
       try {
         return (await pool.run(given, {
           name: task,
@@ -82,6 +83,8 @@ export function beside<T extends Task>(
         if (signal?.aborted) throw stopped();
         if (late.aborted) throw new TooLong(seconds);
         throw error;
+      } finally {
+        done();
       }
     },
     signal,

@@ -6,7 +6,7 @@ import { explain, PRACTICE_TABLE, reweigh } from '@undrel/core/diagnosis';
 import { changePoints } from '@undrel/core/history';
 import { readCase } from '@undrel/core/format';
 import { profileOf, sectionOf } from '@undrel/core/profile';
-import { sectionDrawing } from '../web/ui/drawing/section';
+import { sectionDrawing } from '../web/drawings/section';
 
 const text = readFileSync('docs/example-case.json', 'utf8');
 const read = readCase(text, '2026-11-24');

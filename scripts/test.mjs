@@ -67,6 +67,7 @@ await program(async (atStop) => {
     ? []
     : [
         passes('lint', 'npx', ['--no-install', 'eslint', '.']),
+        passes('circles of imports', 'npm', ['run', '-s', 'circles']),
         passes('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']),
         passes('types', 'npm', ['run', '-s', 'types']),
       ];

@@ -1,5 +1,5 @@
 import type { UnitSystem } from '@undrel/core/units';
-import type { Drawing } from '../ui/drawing/shapes';
+import type { Drawing } from '../drawings/shapes';
 
 /** One piece of a document. Screen, PDF, DOCX and Markdown each know how to set it; none of them decides what is said. */
 export type Block =
@@ -35,3 +35,10 @@ export interface ReadDocument {
   paper: Paper;
   sections: Section[];
 }
+
+/** A paragraph. */
+export const textBlock = (value: string, tone?: 'lead' | 'strong' | 'muted'): Block => ({
+  as: 'text',
+  text: value,
+  ...(tone && { tone }),
+});

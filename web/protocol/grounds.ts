@@ -1,4 +1,4 @@
-import type { WeatherRecord } from '@undrel/core/records';
+import type { WeatherRecord, SiteThing } from '@undrel/core/records';
 import type { CauseKey } from '@undrel/core/vocabulary';
 import type { Proposal } from '@undrel/core/cohort';
 import type { Standing } from '@undrel/core/diagnosis';
@@ -76,12 +76,7 @@ export interface CohortPage {
 }
 
 /** An outline on a property's plan, in local metres: x east, y north. */
-export interface Outline {
-  name: string;
-  kind: string;
-  shape: 'area' | 'line';
-  points: [number, number][];
-}
+export type Outline = SiteThing;
 
 export interface PropertyPage {
   id: string;

@@ -1,4 +1,4 @@
-import type { Drawing } from '../ui/drawing/shapes';
+import type { Drawing } from '../drawings/shapes';
 
 /** One option as a client reads it: every figure already text. */
 export interface OfferOption {

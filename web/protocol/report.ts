@@ -1,4 +1,4 @@
-import { inHundredths, type Drawing } from '../ui/drawing/shapes';
+import { inHundredths, type Drawing } from '../drawings/shapes';
 import type { Paper } from './document';
 
 /** The parts of a report that the consultant may word. */

@@ -28,10 +28,12 @@ import { orderOf } from '../server/offers/order';
 import { schoolsOf } from '../server/offers/schools';
 import { workOfTree } from '../server/offers/treeWork';
 import { worthOf } from '../server/offers/worth';
-import { reportContent, type ReportSource } from '../server/reports/content';
+import { reportContent } from '../server/reports/content';
+import type { ReportSource } from '../server/reports/source';
+import type { ReadDocument } from '../protocol/document';
 import type { joinedPdf } from '../server/reports/outline';
-import { causeFigures, treeSection } from '../server/reports/property';
-import type { Order } from '../server/reports/setDocument';
+import type { Setting } from '../server/reports/pdf';
+import { causeFigures, treeSection } from '../server/reports/treeSection';
 import { decoded } from '../server/text';
 
 export const glance = newestGlance;
@@ -104,8 +106,11 @@ export const caseFile = ({
 
 // What sets documents is large: it is loaded by the threads that need it alone.
 
+/** A document that is to be set, and as what. */
+type Wanted = { as: 'pdf'; doc: ReadDocument; setting: Setting } | { as: 'docx'; doc: ReadDocument };
+
 /** A document as PDF or DOCX. */
-export const document = async (wanted: Order): Promise<Uint8Array<ArrayBuffer>> => {
+export const document = async (wanted: Wanted): Promise<Uint8Array<ArrayBuffer>> => {
   if (wanted.as === 'pdf') {
     const { documentPdf } = await import('../server/reports/pdf');
     return handedOver(await documentPdf(wanted.doc, wanted.setting));

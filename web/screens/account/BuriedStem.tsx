@@ -2,9 +2,9 @@ import { assess } from '@undrel/core/assessment';
 import type { Tree, Visit } from '@undrel/core/records';
 import { plannedOf, plannedWork } from '@undrel/core/prescription';
 import { sectionOf } from '@undrel/core/profile';
-import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
-import { sectionDrawing } from '../../ui/drawing/section';
-import type { Shape } from '../../ui/drawing/shapes';
+import { DrawingSvg } from '../../drawings/DrawingSvg';
+import { sectionDrawing } from '../../drawings/section';
+import type { Shape } from '../../drawings/shapes';
 
 /** A made-up buried stem. */
 const TREE: Tree = { label: '', species: '', stemDiameter: 0.3 };

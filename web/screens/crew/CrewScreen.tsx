@@ -8,15 +8,15 @@ import { neverCut, type NumberedCut, type RootAdvice } from '@undrel/core/prunin
 import { formatValue, shortUnit, tidy, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
-import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
-import { KIND_NAMES } from '../../ui/drawing/rootKinds';
+import { DrawingSvg } from '../../drawings/DrawingSvg';
+import { KIND_NAMES } from '../../drawings/rootKinds';
 import { Entry } from '../../ui/controls/Entry';
 import { LengthInput } from '../../ui/controls/LengthInput';
 import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
-import { useCase } from '../tree/case/useCase';
-import { planOf } from '../../ui/drawing/digSheet';
+import { useCase } from '../../device/useCase';
+import { planOf } from '../../drawings/digSheet';
 import { useDig } from '../tree/dig/useDig';
 import { SaveState } from '../tree/SaveState';
 

@@ -8,8 +8,8 @@ import { fixedPoints, marksHold, orderOfWork, tapesFor } from '@undrel/core/tren
 import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, visitFrom, type Item } from '../../protocol/item';
-import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
-import { trenchDrawing } from '../../ui/drawing/trenchPlan';
+import { DrawingSvg } from '../../drawings/DrawingSvg';
+import { trenchDrawing } from '../../drawings/trenchPlan';
 import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';

@@ -2,7 +2,7 @@
 
 import { Said } from '../../ui/Said';
 import type { OfferContent } from '../../protocol/offer';
-import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
+import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { useKeptForm } from '../../ui/useKeptForm';
 
 export interface ApproveState {

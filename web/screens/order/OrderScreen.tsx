@@ -11,7 +11,7 @@ import { Entry } from '../../ui/controls/Entry';
 import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
-import { useCase } from '../tree/case/useCase';
+import { useCase } from '../../device/useCase';
 import { SaveState } from '../tree/SaveState';
 import { StepEntry } from './StepEntry';
 

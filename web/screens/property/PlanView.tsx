@@ -3,7 +3,7 @@
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { useRouter } from 'next/navigation';
 import type { Outline, TreeRow } from '../../protocol/grounds';
-import { planFrame } from '../../ui/drawing/plan';
+import { planFrame } from '../../drawings/plan';
 import { usePreferences } from '../shell/preferences';
 import { useMeasured } from '../../ui/useMeasured';
 

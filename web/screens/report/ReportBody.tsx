@@ -1,7 +1,7 @@
 import type { Block } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
-import { DrawingSvg } from '../../ui/drawing/DrawingSvg';
-import { documentOf } from '../../ui/reportDocument';
+import { DrawingSvg } from '../../drawings/DrawingSvg';
+import { documentOf } from '../../documents/reportDocument';
 
 const TONES = {
   lead: 'text-xl leading-snug my-3',

@@ -3,8 +3,8 @@
 import { useEffect, useState } from 'react';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { calledOf } from '../../protocol/kinds';
-import type { CaseControl } from './case/useCase';
-import type { Conflict } from './case/store';
+import type { CaseControl } from '../../device/useCase';
+import type { Conflict } from '../../device/store';
 
 /** Whether everything is saved, in words. */
 function stateOf({ saving, state, kept }: CaseControl): { text: string; bad: boolean } {

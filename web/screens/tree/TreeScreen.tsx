@@ -17,13 +17,13 @@ import { Entry } from '../../ui/controls/Entry';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
-import { useCase } from './case/useCase';
+import { useCase } from '../../device/useCase';
 import { NextStep } from './NextStep';
 import { newId } from './newId';
 import { SaveState } from './SaveState';
 import { SectionView } from './SectionView';
 import { StationLine } from './StationLine';
-import { Questions } from './stations/Questions';
+import { Questions } from './asked/Questions';
 import { useJudgement } from './useJudgement';
 import { STATIONS, type StationKey, type StationProps } from './visitEntry';
 

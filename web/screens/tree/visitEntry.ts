@@ -7,7 +7,7 @@ import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import type { ItemOf } from '../../protocol/item';
-import type { CaseControl } from './case/useCase';
+import type { CaseControl } from '../../device/useCase';
 
 /** What every station is given: the visit at hand, what was measured, and the way to change it. */
 export interface StationProps {

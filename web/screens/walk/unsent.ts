@@ -1,5 +1,5 @@
 import type { Change } from '../../protocol/item';
-import { batchOf, send as sendChanges } from '../tree/case/sending';
+import { batchOf, send as sendChanges } from '../../device/sending';
 
 /** Looks at one tree that the server has not answered yet. */
 export interface Batch {

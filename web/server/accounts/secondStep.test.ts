@@ -4,7 +4,7 @@ import { generateSync, NobleCryptoPlugin, ScureBase32Plugin } from 'otplib';
 import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
 import { projectFile } from '../projectFile';
-import type { Mail } from '../mail/mailer';
+import type { Mail } from '../mail/mailbox';
 import { THROTTLE } from './attempts';
 import { setPerson } from './firm';
 import { acceptInvitation, invite } from './invitations';

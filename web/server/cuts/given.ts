@@ -1,6 +1,6 @@
 import { isStressed, type CutsGiven } from '@undrel/core/pruning';
 import { assessDigKept } from '../reports/digPart';
-import type { ReportSource } from '../reports/content';
+import type { ReportSource } from '../reports/source';
 
 /** All that the cut plan of a visit follows from; undefined where no root was mapped. */
 export function cutsGiven(source: ReportSource): CutsGiven | undefined {

@@ -1,4 +1,8 @@
-import type { Mail } from './mailer';
+export interface Mail {
+  to: string;
+  subject: string;
+  text: string;
+}
 
 /** A mail that the simulated mailbox of the demo has received. */
 export interface Received extends Mail {

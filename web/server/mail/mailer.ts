@@ -1,11 +1,5 @@
 import { createTransport } from 'nodemailer';
-import { deliver } from './mailbox';
-
-export interface Mail {
-  to: string;
-  subject: string;
-  text: string;
-}
+import { deliver, type Mail } from './mailbox';
 
 export type SendMail = (mail: Mail) => Promise<void>;
 

@@ -2,7 +2,8 @@ import { formatMoney } from '@undrel/core/costing';
 import { writeLengths } from '@undrel/core/units';
 import type { WorthOption } from '@undrel/core/worth';
 import type { OfferContent } from '../../protocol/offer';
-import { reportContent, type ReportSource } from '../reports/content';
+import { reportContent } from '../reports/content';
+import type { ReportSource } from '../reports/source';
 import { leftOut, moneyRange, percents } from './words';
 import type { WorthSheet } from './worth';
 

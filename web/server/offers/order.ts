@@ -11,7 +11,7 @@ import {
 import { neverCut } from '@undrel/core/pruning';
 import type { Order, OrderMaterial } from '../../protocol/order';
 import { assessed } from '../assessed';
-import type { ReportSource } from '../reports/content';
+import type { ReportSource } from '../reports/source';
 import { assessDigKept } from '../reports/digPart';
 import { refusedSpokes } from '../reports/trenchPart';
 import { trenchWork } from './worth';

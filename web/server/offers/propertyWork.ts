@@ -5,7 +5,7 @@ import type { Viewer } from '../accounts/session';
 import { beside, type Asker } from '../beside';
 import { propertyRows } from '../grounds/grounds';
 import type { Db } from '../database/transaction';
-import type { ReportSource } from '../reports/content';
+import type { ReportSource } from '../reports/source';
 import { openDraft } from '../reports/reports';
 import type { TreeSource } from './treeWork';
 

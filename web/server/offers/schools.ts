@@ -1,7 +1,7 @@
 import { estimate, needsOf, type Rates } from '@undrel/core/costing';
 import { plannedOf, prescribe, schoolEffects, situation, type MatterEffect } from '@undrel/core/prescription';
 import { assessed } from '../assessed';
-import type { ReportSource } from '../reports/content';
+import type { ReportSource } from '../reports/source';
 import { trenchesKept } from '../reports/trenchPart';
 import { trenchWork } from './worth';
 

@@ -3,7 +3,7 @@ import { plannedOf } from '@undrel/core/prescription';
 import { writeLengths } from '@undrel/core/units';
 import { isDone, type WorkTree } from '../../protocol/propertyWork';
 import { assessed } from '../assessed';
-import type { ReportSource } from '../reports/content';
+import type { ReportSource } from '../reports/source';
 import { materialsOf, orderOf } from './order';
 import { trenchWork, unpricedOf } from './worth';
 

@@ -10,7 +10,7 @@ import {
 import { plannedOf, situation, type Operation } from '@undrel/core/prescription';
 import { optionsOf, squeezedIn, treatmentOf, type WorthOption } from '@undrel/core/worth';
 import { assessed } from '../assessed';
-import type { ReportSource } from '../reports/content';
+import type { ReportSource } from '../reports/source';
 import { assessDigKept } from '../reports/digPart';
 import { trenchesKept } from '../reports/trenchPart';
 

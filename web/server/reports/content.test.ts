@@ -6,8 +6,9 @@ import { anyCase, tries } from '../../../core/tests/anyCase';
 import { textOf } from '../../../e2e/pdf';
 import { readCase } from '@undrel/core/format';
 import type { Visit } from '@undrel/core/records';
-import { documentOf } from '../../ui/reportDocument';
-import { reportContent, type ReportSource } from './content';
+import { documentOf } from '../../documents/reportDocument';
+import { reportContent } from './content';
+import type { ReportSource } from './source';
 import { documentMarkdown } from './markdown';
 import { reportPdf } from './setDocument';
 

@@ -1,9 +1,9 @@
 import { answersTo, bearingName, type Question, QUESTIONS, SECTORS } from '@undrel/core/questions';
-import type { Finding, Site, SoilLog, Tree, TreeEvent, Visit } from '@undrel/core/records';
+import type { Finding, Visit } from '@undrel/core/records';
 import { type CauseKey, CAUSES, yearOf } from '@undrel/core/vocabulary';
 import { unansweredIn } from '@undrel/core/assessment';
-import { clientWords, type FirmTable, VERDICT_ENGINE, type Reason } from '@undrel/core/diagnosis';
-import { eventsFollowed, fillWords, sinceWhen, type Beside } from '@undrel/core/history';
+import { clientWords, VERDICT_ENGINE, type Reason } from '@undrel/core/diagnosis';
+import { eventsFollowed, fillWords, sinceWhen } from '@undrel/core/history';
 import {
   clashesOf,
   amountsDone,
@@ -14,12 +14,10 @@ import {
   revisionOf,
   situation,
   workOrder,
-  type ClosedSeason,
   type Operation,
   type PrescriptionChange,
 } from '@undrel/core/prescription';
-import { formatMoney, type Rates } from '@undrel/core/costing';
-import type { HouseSchools } from '@undrel/core/practice';
+import { formatMoney } from '@undrel/core/costing';
 import { answerOf } from '@undrel/core/worth';
 import { sectionOf, type Profile } from '@undrel/core/profile';
 import { dugSection } from '@undrel/core/roots';
@@ -34,11 +32,11 @@ import {
   type UnitSystem,
 } from '@undrel/core/units';
 import { paperOf } from '../../protocol/document';
-import { inShort, type ReportContent, type ReportOperation, type Wording } from '../../protocol/report';
+import { inShort, type ReportContent, type ReportOperation } from '../../protocol/report';
 
-import type { Drawing } from '../../ui/drawing/shapes';
-import { declineLine, stemsOf } from '../../ui/drawing/declineLine';
-import { sectionDrawing } from '../../ui/drawing/section';
+import type { Drawing } from '../../drawings/shapes';
+import { declineLine, stemsOf } from '../../drawings/declineLine';
+import { sectionDrawing } from '../../drawings/section';
 import { assessDigKept, digPart } from './digPart';
 import { cutsPart } from './cutsPart';
 import { soilPart } from './soilPart';
@@ -46,32 +44,7 @@ import { refusedSpokes, trenchPart } from './trenchPart';
 import { assessed, explained } from '../assessed';
 import { estimateRows, leftOut, moneyRange, percents } from '../offers/words';
 import { trenchWork, worthOf } from '../offers/worth';
-
-export interface ReportSource {
-  tree: Tree;
-  events: readonly TreeEvent[];
-  visit: Visit;
-  /** All visits of the tree: growth is read from one dig to another. */
-  visits: readonly Visit[];
-  property: string;
-  client: string;
-  firm: string;
-  schools: HouseSchools;
-  /** The firm's own words in the table of causes. */
-  table?: FirmTable;
-  /** A healthy tree of its kind near by, and the rain of the grounds. */
-  beside?: Beside;
-  /** Holes of the soil probe beside a reference tree. */
-  referenceLogs?: readonly SoilLog[];
-  /** What stands and lies about the tree. */
-  site?: Site;
-  wording: Wording;
-  /** What the firm charges. */
-  rates?: Rates;
-  /** Seasons closed where the firm works. */
-  closed?: readonly ClosedSeason[];
-  system: UnitSystem;
-}
+import type { ReportSource } from './source';
 
 /** Points of a page wide, as the drawing stands in the PDF. */
 const DRAWING = { width: 515, height: 285 };

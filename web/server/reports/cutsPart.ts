@@ -1,6 +1,6 @@
 import { agreedCuts, isStressed, type DigAssessment } from '@undrel/core/pruning';
 import type { ReportCuts } from '../../protocol/report';
-import type { ReportSource } from './content';
+import type { ReportSource } from './source';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 

@@ -2,7 +2,8 @@ import { visitToJudge } from '@undrel/core/walk';
 import { CLOSED, RATES } from '../../../db/demo/rates';
 import { PROPERTIES } from '../../../db/demo/world';
 import { ALONE } from '../beside';
-import { reportContent, type ReportSource } from './content';
+import { reportContent } from './content';
+import type { ReportSource } from './source';
 import { reportFile, type ReportFormat } from './files';
 
 const visited = PROPERTIES().flatMap((property) =>

@@ -4,9 +4,9 @@ import { assessDig, neverCut, numberedCuts, type DigAssessment } from '@undrel/c
 import { girdledShare, rootShare, potInWords, potOutgrown } from '@undrel/core/roots';
 import { formatQuantity, formatValue, tidy, writeLengths } from '@undrel/core/units';
 import type { ReportDig } from '../../protocol/report';
-import { planOf } from '../../ui/drawing/digSheet';
-import { DECISION_NAMES, KIND_NAMES } from '../../ui/drawing/rootKinds';
-import type { ReportSource } from './content';
+import { planOf } from '../../drawings/digSheet';
+import { DECISION_NAMES, KIND_NAMES } from '../../drawings/rootKinds';
+import type { ReportSource } from './source';
 
 /** Points of a page, as the plan stands in the PDF. */
 const PLAN = { width: 515, height: 420 };

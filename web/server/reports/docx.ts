@@ -16,8 +16,8 @@ import {
   WidthType,
 } from 'docx';
 import type { Block, ReadDocument } from '../../protocol/document';
-import { drawingToSvg } from '../../ui/drawing/svgText';
-import { INK } from '../../ui/drawing/inks';
+import { drawingToSvg } from '../../drawings/svgText';
+import { INK } from '../../drawings/inks';
 import { pngOf } from './picture';
 
 /** As wide as the text, or as tall as leaves room for a heading; pixels of 1/96 in. */

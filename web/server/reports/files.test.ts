@@ -6,10 +6,11 @@ import { readCase } from '@undrel/core/format';
 import { estimate, formatMoney, needsOf, type Rates } from '@undrel/core/costing';
 import { plannedOf } from '@undrel/core/prescription';
 import { textOf } from '../../../e2e/pdf';
-import { documentOf } from '../../ui/reportDocument';
+import { documentOf } from '../../documents/reportDocument';
 import { assessed } from '../assessed';
 import type { ReportContent } from '../../protocol/report';
-import { reportContent, type ReportSource } from './content';
+import { reportContent } from './content';
+import type { ReportSource } from './source';
 import { reportFile } from './files';
 import { setDocx, setPdf } from './setDocument';
 

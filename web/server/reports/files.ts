@@ -1,5 +1,5 @@
 import type { ReportContent } from '../../protocol/report';
-import { documentOf, type ReportStamp } from '../../ui/reportDocument';
+import { documentOf, type ReportStamp } from '../../documents/reportDocument';
 import { ALONE, type Asker } from '../beside';
 import { documentMarkdown } from './markdown';
 import { setDocx, setPdf } from './setDocument';

@@ -13,8 +13,8 @@ import {
   Text,
   View,
 } from '@react-pdf/renderer';
-import { INK } from '../../ui/drawing/inks';
-import { pathOf, segmentsPath, type Drawing, type Shape } from '../../ui/drawing/shapes';
+import { INK } from '../../drawings/inks';
+import { pathOf, segmentsPath, type Drawing, type Shape } from '../../drawings/shapes';
 import type { ReactNode } from 'react';
 import type { Block, ReadDocument, Section } from '../../protocol/document';
 import { projectFile } from '../projectFile';

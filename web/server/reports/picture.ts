@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { initWasm, Resvg } from '@resvg/resvg-wasm';
-import { TYPEFACE } from '../../ui/drawing/svgText';
+import { TYPEFACE } from '../../drawings/svgText';
 import { projectFile } from '../projectFile';
 
 const font = (weight: number) =>

@@ -6,7 +6,7 @@ import { estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/c
 import type { PropertyPage } from '../../protocol/grounds';
 import { textOf } from '../../../e2e/pdf';
 import { workOfTree } from '../offers/treeWork';
-import type { ReportSource } from './content';
+import type { ReportSource } from './source';
 import type { ReportFormat } from './files';
 import { marksOf } from './outline';
 import { ALONE } from '../beside';

@@ -1,28 +1,25 @@
 import { byStage, estimate, formatMoney, needsTogether, sumOf, type Rates } from '@undrel/core/costing';
-import { clientWords, type CauseVerdict } from '@undrel/core/diagnosis';
-import { plannedOf } from '@undrel/core/prescription';
-import { formatQuantity, writeLengths, type UnitSystem } from '@undrel/core/units';
-import { paperOf, type Block, type ReadDocument, type Section } from '../../protocol/document';
+import { type UnitSystem } from '@undrel/core/units';
+import {
+  paperOf,
+  textBlock as text,
+  type Block,
+  type ReadDocument,
+  type Section,
+} from '../../protocol/document';
 import type { PropertyPage } from '../../protocol/grounds';
 import { isDone, isOpen, type ReportProgress, type WorkTree } from '../../protocol/propertyWork';
-import { propertyMap } from '../../ui/drawing/propertyMap';
-import { assessed } from '../assessed';
+import { propertyMap } from '../../drawings/propertyMap';
 import { ALONE, beside, type Asker } from '../beside';
 import type { TreeSource } from '../offers/treeWork';
 import { estimateRows, leftOut } from '../offers/words';
-import { stemDrawing, type ReportSource } from './content';
+import type { CauseFigure } from './treeSection';
 import type { ReportFormat } from './files';
 import { documentMarkdown } from './markdown';
 import { setDocx, setPdf } from './setDocument';
 
 /** Points of a page, as the map stands in the PDF. */
 const MAP = { width: 515, most: 360 };
-
-const text = (value: string, tone?: 'lead' | 'strong' | 'muted'): Block => ({
-  as: 'text',
-  text: value,
-  ...(tone && { tone }),
-});
 
 interface Grounds {
   page: PropertyPage;
@@ -192,53 +189,6 @@ function summed(e: ReturnType<typeof estimate>): typeof e {
   return { ...e, lines: merged };
 }
 
-/** What the section of one tree is made from. */
-export interface SectionGiven {
-  rates: Rates | undefined;
-  source: ReportSource;
-  work: WorkTree | undefined;
-}
-
-/** What is said of one tree: the verdict, what is done with how much, and its price; with its section on a page of its own where it has work. */
-export function treeSection({ rates, source, work }: SectionGiven): Section {
-  const { tree, events, visit, schools, table, system } = source;
-  const { profile, verdict, operations } = assessed(tree, events, visit, schools, table);
-  const planned = plannedOf(operations, visit.decisions);
-  const say = (line: string) => writeLengths(line, system);
-  const blocks: Block[] = [
-    text(`${tree.species}; visit of ${visit.date}`, 'muted'),
-    text(clientWords(tree, visit, verdict), 'lead'),
-    ...(work
-      ? [
-          {
-            as: 'figure' as const,
-            drawing: stemDrawing(source, profile, planned, 'before'),
-            title: 'Section through the stem, as found',
-            caption: 'As found, section at true scale.',
-          },
-        ]
-      : []),
-    ...planned.flatMap((o): Block[] => [
-      { as: 'heading', text: o.title },
-      text(visit.decisions.find((d) => d.operation === o.key)?.wording || say(o.summary)),
-      ...(o.quantities.length > 0
-        ? [text(o.quantities.map((q) => `${q.name}: ${formatQuantity(q, system)}`).join('; '), 'muted')]
-        : []),
-      text(`When: ${o.season}`, 'muted'),
-    ]),
-    ...(work?.never.length ? [text(`Never cut: ${work.never.join(', ')}.`, 'strong')] : []),
-    ...(work && rates
-      ? [
-          text(
-            `Net, with a trip of its own: ${formatMoney(estimate(work.needs, rates).net, rates.currency)}.`,
-          ),
-        ]
-      : []),
-    ...(visit.lookAgain ? [text(`Look again on ${visit.lookAgain.on}: ${visit.lookAgain.why}`)] : []),
-  ];
-  return { title: tree.label, blocks, page: work !== undefined };
-}
-
 /** Trees set in one go: each go carries the fonts once. Of those without work there is little to set. */
 const AT_ONCE = { worked: 2, idle: 12 };
 
@@ -272,15 +222,6 @@ const figuresOf = (
     },
     null,
     1,
-  );
-
-/** Chance of a cause, for machines. */
-type CauseFigure = Pick<CauseVerdict, 'cause' | 'label' | 'probability' | 'standing'>;
-
-/** The causes of one tree as figures. */
-export const causeFigures = ({ tree, events, visit, schools, table }: ReportSource): CauseFigure[] =>
-  assessed(tree, events, visit, schools, table).verdict.causes.map(
-    ({ cause, label, probability, standing }) => ({ cause, label, probability, standing }),
   );
 
 /**

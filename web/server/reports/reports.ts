@@ -13,7 +13,7 @@ import { loadFirm } from '../accounts/firm';
 import { FIRM } from '../accounts/sql';
 import { loadCase } from '../cases/load';
 import type { Db } from '../database/transaction';
-import type { ReportSource } from './content';
+import type { ReportSource } from './source';
 import { reportPdf } from './setDocument';
 import { referenceGround, referenceShoots } from '../cases/reference';
 import * as sql from './sql';

@@ -1,11 +1,8 @@
 import type { ReadDocument } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
-import { documentOf, type ReportStamp } from '../../ui/reportDocument';
+import { documentOf, type ReportStamp } from '../../documents/reportDocument';
 import { ALONE, beside, type Asker } from '../beside';
 import type { Setting } from './pdf';
-
-/** A document that is to be set, and as what. */
-export type Order = { as: 'pdf'; doc: ReadDocument; setting: Setting } | { as: 'docx'; doc: ReadDocument };
 
 /** A document as PDF, set beside the server: it takes seconds. */
 export const setPdf = (

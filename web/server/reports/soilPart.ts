@@ -1,8 +1,8 @@
 import { chlorosisAdvice, groundVerdict, nutrientsOf, profileOfPushes, readLogs } from '@undrel/core/soil';
 import { writeLengths } from '@undrel/core/units';
 import type { ReportSoil } from '../../protocol/report';
-import { soilColumns } from '../../ui/drawing/soilColumns';
-import type { ReportSource } from './content';
+import { soilColumns } from '../../drawings/soilColumns';
+import type { ReportSource } from './source';
 
 /** Points of a page, as the holes stand in the PDF. */
 const COLUMNS = { width: 515, height: 330 };

@@ -9,8 +9,8 @@ import {
 } from '@undrel/core/trenching';
 import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
 import type { ReportTrenches } from '../../protocol/report';
-import { trenchDrawing } from '../../ui/drawing/trenchPlan';
-import type { ReportSource } from './content';
+import { trenchDrawing } from '../../drawings/trenchPlan';
+import type { ReportSource } from './source';
 
 /** Points of a page, as the plan stands in the PDF. */
 const PLAN = { width: 515, height: 440 };

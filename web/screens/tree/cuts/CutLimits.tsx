@@ -4,7 +4,7 @@ import { CUT_RANGES, type CutDesign, type CutLimits as Limits } from '@undrel/co
 import { LIMIT_WORDS, MOST_STAGES, type CutAssessment } from '@undrel/core/pruning';
 import { METRES_PER, shortUnit, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
-import { NumberInput } from '../stations/NumberInput';
+import { NumberInput } from '../../../ui/controls/NumberInput';
 import type { CutPrice } from './useCuts';
 
 const percent = (share: number) => `${(100 * share).toFixed(1).replace('.0', '')} %`;

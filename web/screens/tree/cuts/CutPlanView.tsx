@@ -6,8 +6,8 @@ import { grownDig, type StemRate } from '@undrel/core/growth';
 import { cutsFor, type CutRoot } from '@undrel/core/pruning';
 import type { DigReading } from '@undrel/core/roots';
 import type { UnitSystem } from '@undrel/core/units';
-import { digPlanDrawing, fittingView } from '../../../ui/drawing/digPlan';
-import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';
+import { digPlanDrawing, fittingView } from '../../../drawings/digPlan';
+import { DrawingSvg } from '../../../drawings/DrawingSvg';
 import { useMeasured } from '../../../ui/useMeasured';
 
 /** A time to look at the roots, with what is cut by then. */

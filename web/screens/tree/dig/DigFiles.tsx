@@ -12,8 +12,8 @@ import {
   type DigReading,
 } from '@undrel/core/roots';
 import { FileNotice } from '../../../ui/Notice';
-import type { Drawing } from '../../../ui/drawing/shapes';
-import { drawingToSvg, svgToPng } from '../../../ui/drawing/svgText';
+import type { Drawing } from '../../../drawings/shapes';
+import { drawingToSvg, svgToPng } from '../../../drawings/svgText';
 import { FilePick } from '../../../ui/FilePick';
 import { keepFile } from '../../../ui/keepFile';
 

@@ -13,10 +13,10 @@ import {
   type PitFrame,
 } from '@undrel/core/roots';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
-import { digPlanDrawing, fittingView, toDrawing, toMetres, type PlanView } from '../../../ui/drawing/digPlan';
-import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';
-import type { Point } from '../../../ui/drawing/shapes';
-import { tubeOutline } from '../../../ui/drawing/tube';
+import { digPlanDrawing, fittingView, toDrawing, toMetres, type PlanView } from '../../../drawings/digPlan';
+import { DrawingSvg } from '../../../drawings/DrawingSvg';
+import type { Point } from '../../../drawings/shapes';
+import { tubeOutline } from '../../../drawings/tube';
 import { useMeasured } from '../../../ui/useMeasured';
 
 const ZOOM_STEP = 1.25;

@@ -15,7 +15,7 @@ import { shortUnit, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
-import { KIND_NAMES } from '../../../ui/drawing/rootKinds';
+import { KIND_NAMES } from '../../../drawings/rootKinds';
 import { Select } from '../../../ui/controls/Select';
 
 export const KINDS = (Object.keys(KIND_NAMES) as RootKind[]).map((key) => ({ key, label: KIND_NAMES[key] }));

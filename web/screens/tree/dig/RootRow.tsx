@@ -1,7 +1,7 @@
 import type { DugRoot } from '@undrel/core/records';
 import type { RootAdvice, RootDecision } from '@undrel/core/pruning';
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
-import { DECISION_NAMES, KIND_NAMES } from '../../../ui/drawing/rootKinds';
+import { DECISION_NAMES, KIND_NAMES } from '../../../drawings/rootKinds';
 
 const TONES: Record<RootDecision, string> = {
   'cut now': 'text-todo font-bold',

@@ -4,8 +4,8 @@ import { useMemo } from 'react';
 import type { Push, SoilLog } from '@undrel/core/records';
 import { profileOfPushes, readLogs } from '@undrel/core/soil';
 import type { UnitSystem } from '@undrel/core/units';
-import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';
-import { columnsInWords, soilColumns } from '../../../ui/drawing/soilColumns';
+import { DrawingSvg } from '../../../drawings/DrawingSvg';
+import { columnsInWords, soilColumns } from '../../../drawings/soilColumns';
 import { useMeasured } from '../../../ui/useMeasured';
 
 /** The soil as a picture: every hole a column, and how hard the ground is beside them. */

@@ -4,7 +4,7 @@ import { idOf } from '@undrel/core/records';
 import { WATER_QUESTIONS } from '@undrel/core/questions';
 import { DRAIN_WHY } from '@undrel/core/assessment';
 import { infiltrationClass, percolationWords } from '@undrel/core/soil';
-import { Questions } from '../stations/Questions';
+import { Questions } from '../asked/Questions';
 import { headOf, type StationProps } from '../visitEntry';
 import { WaterTest } from './WaterTest';
 

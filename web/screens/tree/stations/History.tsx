@@ -15,7 +15,7 @@ import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { newId } from '../newId';
 import { headOf, type StationProps } from '../visitEntry';
-import { Questions } from './Questions';
+import { Questions } from '../asked/Questions';
 
 const STOCK: readonly { key: Stock; label: string }[] = [
   { key: 'container', label: 'container' },

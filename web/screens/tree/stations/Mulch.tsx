@@ -17,7 +17,7 @@ import { LengthInput, lengthText } from '../../../ui/controls/LengthInput';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import type { StationProps } from '../visitEntry';
 import { Contradictions } from './Contradictions';
-import { Questions } from './Questions';
+import { Questions } from '../asked/Questions';
 
 const FIRST_BEARINGS = [0, 90, 180, 270];
 

@@ -12,7 +12,7 @@ import { QuantityView } from '../../../ui/controls/QuantityView';
 import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
 import { Contradictions } from './Contradictions';
-import { Questions } from './Questions';
+import { Questions } from '../asked/Questions';
 
 const FOUND: readonly { key: ProbePoint['found']; label: string }[] = [
   { key: 'root', label: 'root' },

@@ -8,7 +8,7 @@ import { Penetrometer } from '../soil/Penetrometer';
 import { SoilLogs } from '../soil/SoilLogs';
 import { SoilWater } from '../soil/SoilWater';
 import type { StationProps } from '../visitEntry';
-import { Questions } from './Questions';
+import { Questions } from '../asked/Questions';
 import { SoilSample } from './SoilSample';
 
 /** The ground: what kind it is and why, then its layers, how hard it is, how it takes water, and the laboratory. */

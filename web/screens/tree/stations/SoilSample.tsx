@@ -6,7 +6,7 @@ import { formatValue } from '@undrel/core/units';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { SoilLab } from '../soil/SoilLab';
 import type { StationProps } from '../visitEntry';
-import { Questions } from './Questions';
+import { Questions } from '../asked/Questions';
 
 const WORDS = {
   open: 'loose enough for roots',

@@ -4,8 +4,8 @@ import { useMemo } from 'react';
 import type { Push, TrenchDesign } from '@undrel/core/records';
 import { along, soilMap, type PlannedSpoke, type TrenchPlan } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
-import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';
-import { spokeSection } from '../../../ui/drawing/spokeSection';
+import { DrawingSvg } from '../../../drawings/DrawingSvg';
+import { spokeSection } from '../../../drawings/spokeSection';
 import { useMeasured } from '../../../ui/useMeasured';
 
 /** The chosen spoke, along its run and across it. */

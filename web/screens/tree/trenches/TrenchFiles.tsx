@@ -3,8 +3,8 @@
 import Papa from 'papaparse';
 import { trenchesToDxf, trenchesToGeoJson, trenchesToRows, type TrenchPlan } from '@undrel/core/trenching';
 import type { UnitSystem } from '@undrel/core/units';
-import { drawingToSvg } from '../../../ui/drawing/svgText';
-import { trenchDrawing } from '../../../ui/drawing/trenchPlan';
+import { drawingToSvg } from '../../../drawings/svgText';
+import { trenchDrawing } from '../../../drawings/trenchPlan';
 import { keepFile } from '../../../ui/keepFile';
 
 /** The plan and the spokes as files. */

@@ -3,7 +3,7 @@ import type { Tree, TrenchDesign } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
-import { NumberInput } from '../stations/NumberInput';
+import { NumberInput } from '../../../ui/controls/NumberInput';
 
 interface Measured {
   design: TrenchDesign;

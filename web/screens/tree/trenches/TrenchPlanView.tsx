@@ -3,9 +3,9 @@
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { along, openedShare, type PlannedSpoke, type TrenchPlan } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
-import { DrawingSvg } from '../../../ui/drawing/DrawingSvg';
-import { toDrawing, toMetres } from '../../../ui/drawing/digPlan';
-import { trenchDrawing, trenchView } from '../../../ui/drawing/trenchPlan';
+import { DrawingSvg } from '../../../drawings/DrawingSvg';
+import { toDrawing, toMetres } from '../../../drawings/digPlan';
+import { trenchDrawing, trenchView } from '../../../drawings/trenchPlan';
 import { useMeasured } from '../../../ui/useMeasured';
 
 export type Drawn = readonly [x: number, y: number];

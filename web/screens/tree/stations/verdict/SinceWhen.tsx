@@ -2,8 +2,8 @@
 
 import { useMemo } from 'react';
 import { eventsFollowed, fillWords, sinceWhen } from '@undrel/core/history';
-import { DrawingSvg } from '../../../../ui/drawing/DrawingSvg';
-import { declineLine, stemsOf } from '../../../../ui/drawing/declineLine';
+import { DrawingSvg } from '../../../../drawings/DrawingSvg';
+import { declineLine, stemsOf } from '../../../../drawings/declineLine';
 import { useMeasured } from '../../../../ui/useMeasured';
 import { useAlive } from '../../../../ui/controls/Entry';
 import type { StationProps } from '../../visitEntry';

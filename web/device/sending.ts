@@ -1,4 +1,4 @@
-import type { Change, ChangeResult } from '../../../protocol/item';
+import type { Change, ChangeResult } from '../protocol/item';
 
 /** Changes and characters of one batch; the rest follows in the next. */
 const MOST = { changes: 200, characters: 1_000_000 };

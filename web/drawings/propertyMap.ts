@@ -1,5 +1,5 @@
 import type { UnitSystem } from '@undrel/core/units';
-import type { Outline } from '../../protocol/grounds';
+import type { SiteThing } from '@undrel/core/records';
 import { planFrame } from './plan';
 import type { Drawing, Point, Shape } from './shapes';
 
@@ -24,7 +24,7 @@ const dot = (x: number, y: number, radius: number): Point[] =>
 
 /** The grounds with their trees, true scale, north up; trees with work are filled and named. @param most its greatest height */
 export function propertyMap(
-  plan: readonly Outline[],
+  plan: readonly SiteThing[],
   trees: readonly MappedTree[],
   { width, most }: { width: number; most: number },
   system: UnitSystem,

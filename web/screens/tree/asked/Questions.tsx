@@ -7,7 +7,7 @@ import { Choice } from '../../../ui/controls/Choice';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { SectorAnswers } from '../../../ui/controls/SectorAnswers';
 import type { StationProps } from '../visitEntry';
-import { NumberInput } from './NumberInput';
+import { NumberInput } from '../../../ui/controls/NumberInput';
 import { YearLengths } from './YearLengths';
 
 /** As it is edited: in percent, to a tenth. */

@@ -1,4 +1,4 @@
-import type { Change, Item } from '../../../protocol/item';
+import type { Change, Item } from '../protocol/item';
 
 function read<T>(store: () => Storage, name: string): T[] {
   try {

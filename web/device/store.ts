@@ -1,5 +1,5 @@
 import { depthOf } from '@undrel/core/records';
-import type { Change, ChangeResult, Item, ItemKind, ItemValues, Theirs } from '../../../protocol/item';
+import type { Change, ChangeResult, Item, ItemKind, ItemValues, Theirs } from '../protocol/item';
 
 /** An edit: what an item was and what it became; its inverse undoes it. */
 export interface Edit {

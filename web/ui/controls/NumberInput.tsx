@@ -1,7 +1,7 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { NotedInput } from '../../../ui/controls/NotedInput';
+import { NotedInput } from './NotedInput';
 
 const read = (text: string, unit: string): number => Number(text.replace(unit, '').replace(',', '.'));
 

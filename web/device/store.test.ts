@@ -1,4 +1,4 @@
-import type { Item } from '../../../protocol/item';
+import type { Item } from '../protocol/item';
 import { changesIn, editOf, reduceCase, startWith, toKeep, type CaseAction, type CaseState } from './store';
 
 const visit: Item = { kind: 'visit', id: 'v', parent: 't', version: 3, values: { date: '2026-05-01' } };

@@ -7,7 +7,7 @@ import type {
   ReportSoil,
   ReportTrenches,
 } from '../protocol/report';
-import { glossaryFor } from './glossary';
+import { glossaryFor } from '../ui/glossary';
 
 export interface ReportStamp {
   number: string;

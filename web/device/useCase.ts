@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
-import type { Change, ChangeResult, Item, ItemKind, ItemValues } from '../../../protocol/item';
+import type { Change, ChangeResult, Item, ItemKind, ItemValues } from '../protocol/item';
 import { keepChanges, keptChanges, rememberSaved, savedItems } from './pending';
 import { batchOf, send } from './sending';
 import { changesIn, editOf, reduceCase, startWith, toKeep, type CaseState } from './store';

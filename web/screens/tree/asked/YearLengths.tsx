@@ -4,7 +4,7 @@ import type { Question } from '@undrel/core/questions';
 import type { Finding } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import { LengthInput, unitOf } from '../../../ui/controls/LengthInput';
-import { moveByKeys } from './moveByKeys';
+import { moveByKeys } from '../../../ui/controls/moveByKeys';
 
 const YEARS = 8;
 

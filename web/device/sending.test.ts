@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Change } from '../../../protocol/item';
+import type { Change } from '../protocol/item';
 import { batchOf, send } from './sending';
 
 const change = (id: string, size = 1): Change => ({

@@ -1,27 +1,9 @@
 import { basename } from 'node:path';
 import pg from 'pg';
+import { RECORD_TABLES } from '../web/protocol/kinds';
 
 /** Tables of a firm that are copied, those that others refer to first. */
-const TABLES = [
-  'firms',
-  'users',
-  'clients',
-  'properties',
-  'trees',
-  'tree_events',
-  'visits',
-  'findings',
-  'grade_profiles',
-  'probe_points',
-  'decisions',
-  'cut_designs',
-  'work_done',
-  'soil_logs',
-  'pushes',
-  'trench_designs',
-  'digs',
-  'roots',
-];
+const TABLES = ['firms', 'users', 'clients', 'properties', ...RECORD_TABLES];
 const DEMO = 'quillrow';
 
 /** Short name of a test file, for the firm that is its own. */

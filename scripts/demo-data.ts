@@ -13,6 +13,7 @@ import { asUser, pool, type Db } from '../web/server/database/transaction';
 import * as grounds from '../web/server/grounds/sql';
 import { askWeather, keepWeather } from '../web/server/grounds/weather';
 import { itemsOf } from '../web/protocol/item';
+import { RECORD_TABLES } from '../web/protocol/kinds';
 import { simulatedWeather } from '../web/stand-ins/weather';
 
 /** Tables of a firm, those that refer to others first. */
@@ -20,21 +21,8 @@ const TABLES = [
   'reports',
   'report_counters',
   'assessments',
-  'roots',
-  'digs',
-  'trench_designs',
-  'pushes',
-  'soil_logs',
-  'work_done',
   'offers',
-  'cut_designs',
-  'decisions',
-  'probe_points',
-  'grade_profiles',
-  'findings',
-  'visits',
-  'tree_events',
-  'trees',
+  ...RECORD_TABLES.toReversed(),
   'properties',
   'clients',
   'invitations',

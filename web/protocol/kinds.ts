@@ -1,5 +1,5 @@
 import { bearingName, questionFor } from '@undrel/core/questions';
-import type { Kind, Values } from '@undrel/core/records';
+import { KIND_KEYS, type Kind, type Values } from '@undrel/core/records';
 import type { Deed } from './roles';
 
 type Part<T> = T extends readonly unknown[] ? never : T extends object ? { [F in keyof T]-?: string } : never;
@@ -210,6 +210,9 @@ export const KIND_ENTRIES: { readonly [K in Kind]: KindEntry<Values[K]> } = {
     columns: { step: 'step', how: 'how', on: 'done_on', by: 'done_by', amounts: 'amounts', note: 'note' },
   },
 };
+
+/** The tables of all kinds, those that others refer to first. */
+export const RECORD_TABLES: readonly string[] = KIND_KEYS.map((kind) => KIND_ENTRIES[kind].table);
 
 /** What a record is called, in a sentence. */
 export const calledOf = (kind: Kind, values: Record<string, unknown>): string =>

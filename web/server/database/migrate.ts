@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
+import { RECORD_TABLES } from '../../protocol/kinds';
 import { projectFile } from '../projectFile';
 
 /** One lock for every copy that starts: the second waits, then finds nothing left to do. */
@@ -19,20 +20,7 @@ const WRITABLE = [
   'signin_steps',
   'clients',
   'properties',
-  'trees',
-  'tree_events',
-  'visits',
-  'findings',
-  'grade_profiles',
-  'probe_points',
-  'soil_logs',
-  'work_done',
-  'cut_designs',
-  'decisions',
-  'digs',
-  'trench_designs',
-  'pushes',
-  'roots',
+  ...RECORD_TABLES,
   'assessments',
   'reports',
   'report_counters',

@@ -198,7 +198,7 @@ export const anyCase = fc
               how: 'changed' as const,
               on: '2025-06-01',
               by: 'crew',
-              amounts: [{ name: 'Crew hours', amount: 1.5 }],
+              amounts: [{ quantity: 'crewHours', amount: 1.5 }],
             },
           ]),
         ),

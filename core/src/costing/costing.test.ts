@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { anyCase, tries } from '../../tests/anyCase';
 import { assess } from '../assessment';
+import { plannedWork } from '../prescription';
 import type { Visit } from '../records';
 import { readCase } from '../format/read';
 import type { Quantity } from '../units/quantity';
@@ -179,6 +181,7 @@ test('a firm that charges by the foot and the yard gets its amounts in them, and
 
 test('soil opened over several seasons is charged in the season in which it is, with a trip of its own', () => {
   const hours = (value: number): Quantity => ({
+    key: 'crewHours',
     name: 'Crew hours',
     value,
     dimension: 'hours',
@@ -250,4 +253,25 @@ test('trees of one property share their trips: one for each day of eight hours a
   ]);
   expect([crewHours(all), crewHours(all, 2)]).toEqual([8.5, 2]);
   expect(needsTogether([tree(8, 0)]).find((n) => n.resource === 'trip')!.amount).toBe(1);
+});
+
+test('what a quantity is called changes no amount, no cost and no planned work', () => {
+  fc.assert(
+    fc.property(anyCase, ({ tree, events, visits }) => {
+      const visit = visits[0];
+      fc.pre(visit !== undefined);
+      const { operations } = assess(tree, events, visit);
+      const reworded = operations.map((o) => ({
+        ...o,
+        quantities: o.quantities.map((q, i) => ({
+          ...q,
+          name: `word ${i}`,
+          working: { ...q.working, inputs: q.working.inputs.map((input) => ({ ...input, name: 'a word' })) },
+        })),
+      }));
+      expect(needsOf(reworded, visit, undefined)).toEqual(needsOf(operations, visit, undefined));
+      expect(plannedWork(reworded)).toEqual(plannedWork(operations));
+    }),
+    tries(40),
+  );
 });

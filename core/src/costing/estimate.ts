@@ -1,4 +1,5 @@
 import Big from 'big.js';
+import type { OperationKey } from '../vocabulary/operations';
 import { chargedBy, currencyDigits, RESOURCES, type Rates, type ResourceKey } from './rates';
 
 /** Something a piece of work takes, before it has a price. */
@@ -12,6 +13,8 @@ export interface Need {
   year: number;
   /** Which season of work it falls into, from 1. */
   stage: number;
+  /** The operation that takes it; travel and the look afterwards belong to none. */
+  operation?: OperationKey;
   /** Key of the step of the order of work that takes it; travel and the look afterwards belong to none. */
   step?: string;
 }

@@ -1,5 +1,6 @@
 import type { Visit } from '../records';
 import type { OperationKey } from '../vocabulary/operations';
+import type { QuantityKey } from '../vocabulary/quantities';
 import { LIMITS } from '../practice';
 import { stagesOf, stepKey, type Operation } from '../prescription';
 import type { Quantity } from '../units/quantity';
@@ -8,46 +9,46 @@ import { unitWord, type ResourceKey } from './rates';
 
 /** From which quantity of an operation a resource is charged, and what it is for. */
 interface Charge {
-  quantity: string;
+  quantity: QuantityKey;
   resource: ResourceKey;
   for: string;
 }
 
-const AIR: Charge = { quantity: 'Air tool', resource: 'airTool', for: 'air tool' };
-const CREW: Charge = { quantity: 'Crew hours', resource: 'crew', for: 'labour' };
+const AIR: Charge = { quantity: 'airTool', resource: 'airTool', for: 'air tool' };
+const CREW: Charge = { quantity: 'crewHours', resource: 'crew', for: 'labour' };
 
-/** What is charged of each operation, by the names of its quantities. */
+/** What is charged of each operation, by its quantities. */
 const CHARGES: Record<OperationKey, readonly Charge[]> = {
-  stability: [{ quantity: 'Stability assessments', resource: 'assessor', for: 'qualified person' }, CREW],
+  stability: [{ quantity: 'stabilityAssessments', resource: 'assessor', for: 'qualified person' }, CREW],
   ties: [CREW],
   mulch: [
     CREW,
-    { quantity: 'Mulch missing', resource: 'mulch', for: 'mulch' },
-    { quantity: 'Mulch left over', resource: 'disposal', for: 'mulch taken away' },
+    { quantity: 'mulchMissing', resource: 'mulch', for: 'mulch' },
+    { quantity: 'mulchLeftOver', resource: 'disposal', for: 'mulch taken away' },
   ],
-  excavate: [CREW, AIR, { quantity: 'Spoil heap', resource: 'disposal', for: 'soil taken away' }],
-  regrade: [CREW, AIR, { quantity: 'Spoil heap', resource: 'disposal', for: 'soil taken away' }],
-  treeWell: [CREW, { quantity: 'Face of the wall', resource: 'wall', for: 'stone' }],
+  excavate: [CREW, AIR, { quantity: 'spoilHeap', resource: 'disposal', for: 'soil taken away' }],
+  regrade: [CREW, AIR, { quantity: 'spoilHeap', resource: 'disposal', for: 'soil taken away' }],
+  treeWell: [CREW, { quantity: 'faceOfWall', resource: 'wall', for: 'stone' }],
   ring: [CREW],
   prune: [CREW],
   reset: [CREW],
-  drain: [CREW, { quantity: 'Drain', resource: 'drain', for: 'pipe and stone' }],
+  drain: [CREW, { quantity: 'drain', resource: 'drain', for: 'pipe and stone' }],
   trench: [
     CREW,
-    { quantity: 'Compost', resource: 'compost', for: 'compost' },
-    { quantity: 'Spoil to take away', resource: 'disposal', for: 'soil taken away' },
+    { quantity: 'compost', resource: 'compost', for: 'compost' },
+    { quantity: 'spoilToTakeAway', resource: 'disposal', for: 'soil taken away' },
   ],
-  stake: [CREW, { quantity: 'Stake sets', resource: 'stakes', for: 'stakes and tie' }],
-  guard: [CREW, { quantity: 'Guards', resource: 'guard', for: 'guard' }],
-  water: [{ quantity: 'Waterings', resource: 'watering', for: 'rounds' }],
+  stake: [CREW, { quantity: 'stakeSets', resource: 'stakes', for: 'stakes and tie' }],
+  guard: [CREW, { quantity: 'guards', resource: 'guard', for: 'guard' }],
+  water: [{ quantity: 'waterings', resource: 'watering', for: 'rounds' }],
   fertiliser: [],
   watch: [],
-  remove: [CREW, { quantity: 'Chips to take away', resource: 'disposal', for: 'chips taken away' }],
+  remove: [CREW, { quantity: 'chipsToTakeAway', resource: 'disposal', for: 'chips taken away' }],
   replace: [
     CREW,
-    { quantity: 'Young trees', resource: 'youngTree', for: 'tree' },
-    { quantity: 'Stake sets', resource: 'stakes', for: 'stakes and tie' },
-    { quantity: 'Waterings', resource: 'watering', for: 'watering' },
+    { quantity: 'youngTrees', resource: 'youngTree', for: 'tree' },
+    { quantity: 'stakeSets', resource: 'stakes', for: 'stakes and tie' },
+    { quantity: 'waterings', resource: 'watering', for: 'watering' },
   ],
 };
 
@@ -83,13 +84,23 @@ export function needsOf(
   ): Need[] => {
     const name = part > 1 ? `${title}, season ${part}` : title;
     // Ways without hours of the tool alone are worked with it from first to last.
-    const air = quantities.some((q) => q.name === AIR.quantity) ? AIR : { ...AIR, quantity: CREW.quantity };
+    const air = quantities.some((q) => q.key === AIR.quantity) ? AIR : { ...AIR, quantity: CREW.quantity };
     const airToo: Charge[] = key === 'trench' && trenches?.byAir ? [air] : [];
     return [...CHARGES[key], ...airToo].flatMap(({ quantity, resource, for: what }) => {
-      const amount = quantities.find((q) => q.name === quantity)?.value;
+      const amount = quantities.find((q) => q.key === quantity)?.value;
       return amount === undefined
         ? []
-        : [{ resource, amount, of: `${name}: ${what}`, year: at, stage: 1, step: stepKey(key, part) }];
+        : [
+            {
+              resource,
+              amount,
+              of: `${name}: ${what}`,
+              year: at,
+              stage: 1,
+              operation: key,
+              step: stepKey(key, part),
+            },
+          ];
     });
   };
   const seasons = trenches?.bySeason ?? [];
@@ -111,6 +122,7 @@ export function needsOf(
       of: `${prune!.title}, stage ${stage}: labour`,
       year: at,
       stage,
+      operation: 'prune',
       step: stepKey('prune', stage),
     },
     { resource: 'trip', amount: 1, of: `Travel of stage ${stage}`, year: at, stage },

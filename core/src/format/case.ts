@@ -4,7 +4,7 @@ import { siteSchema, type Site } from '../records/site';
 import { weatherSchema, type WeatherRecord } from '../records/weather';
 
 export const CASE_FORMAT = 'undrel-case';
-export const CASE_VERSION = 3;
+export const CASE_VERSION = 4;
 
 /** The case of one tree as a file holds it. SI units; bearings in degrees clockwise from north. */
 export interface CaseFile {
@@ -25,13 +25,31 @@ const wholeOf = (kind: Kind): z.ZodObject =>
     ...(kind === 'visit' && membersOf(kindsBelow('visit').filter((k) => rulesOf(k).within === undefined))),
   });
 
+/** Two records that are about the same thing would be one where they are stored: the second is named. */
+const eachOnce = (kind: Kind) => (list: readonly unknown[], ctx: z.RefinementCtx) => {
+  const { name } = rulesOf(kind);
+  if (!name) return;
+  const seen = new Map<string, number>();
+  for (const [i, values] of list.entries()) {
+    const own = name(values as never);
+    const first = seen.get(own);
+    if (first === undefined) seen.set(own, i);
+    else
+      ctx.addIssue({
+        code: 'custom',
+        path: [i],
+        message: `${own} stands twice, first at [${first}]; allowed: once in a visit`,
+      });
+  }
+};
+
 function membersOf(kinds: readonly Kind[]): Record<string, z.ZodType> {
   return Object.fromEntries(
     kinds.map((kind) => {
       const { member, most, always } = rulesOf(kind);
       const whole = wholeOf(kind);
       if (most === 'one') return [member, whole.optional()];
-      const list = z.array(whole).max(most);
+      const list = z.array(whole).max(most).superRefine(eachOnce(kind));
       return [member, always ? list : list.min(1).optional()];
     }),
   );

@@ -1,12 +1,14 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { QUESTIONS } from '../questions/all';
+import { idOf, ownIdOf, partsOf, rulesOf, visitOf, type Kind, type Values } from '../records';
+import { anyCase } from '../../tests/anyCase';
 import { caseJsonSchema, caseOf, readCase, type CaseFile } from './index';
 
 const TODAY = '2026-11-24';
 const good: CaseFile = {
   format: 'undrel-case',
-  version: 3,
+  version: 4,
   tree: { label: 'Katsura 14', species: 'Cercidiphyllum japonicum', plantedYear: 2016, stemDiameter: 0.31 },
   events: [{ kind: 'soil added', when: '2018' }],
   visits: [
@@ -55,20 +57,100 @@ test('bad input names the path, the value and what is allowed', () => {
   expect(problems((c) => (c.extra = 1))[0]!.message).toContain('extra');
 });
 
-test('a newer version is refused, older ones are migrated', () => {
-  expect(problems((c) => (c.version = 4))[0]).toMatchObject({
+test('a newer version is refused, each older one is migrated', () => {
+  expect(problems((c) => (c.version = 5))[0]).toMatchObject({
     path: '$.version',
-    value: 4,
+    value: 5,
     message: expect.stringContaining('newer'),
   });
   const { visits, ...rest } = structuredClone(good) as any;
   delete visits[0].probes[0].from;
   const old = readCase(JSON.stringify({ ...rest, version: 1, visit: visits[0] }), TODAY);
   expect(old).toMatchObject({ ok: true, caseFile: good });
-  expect(readCase(JSON.stringify({ ...good, version: 2 }), TODAY)).toMatchObject({
-    ok: true,
-    caseFile: good,
+  for (const version of [2, 3])
+    expect(readCase(JSON.stringify({ ...good, version }), TODAY)).toMatchObject({ ok: true, caseFile: good });
+  expect(problems((c) => (c.version = 0))[0]!.path).toBe('$.version');
+});
+
+/** A case with amounts of work done, as a version holds them. */
+const withAmounts = (version: number, amounts: unknown): string =>
+  JSON.stringify({
+    ...good,
+    version,
+    visits: [{ ...good.visits[0], work: [{ step: 'mulch', how: 'changed', on: '2026-06-01', amounts }] }],
   });
+
+test('amounts of version 3 are told by key; a quantity that is not known is refused where it stands', () => {
+  const read = readCase(
+    withAmounts(3, [
+      { name: 'Crew hours', amount: 1.5 },
+      { name: 'Trenches, run', amount: 12 },
+    ]),
+    TODAY,
+  );
+  expect(read.ok && read.caseFile.visits[0]!.work![0]!.amounts).toEqual([
+    { quantity: 'crewHours', amount: 1.5 },
+    { quantity: 'trenchesRun', amount: 12 },
+  ]);
+  const at = '$.visits[0].work[0].amounts';
+  for (const [version, amounts, path, value] of [
+    [3, [{ name: 'Buckets', amount: 2 }], `${at}[0].quantity`, 'Buckets'],
+    [3, [{ name: 'Crew hours', amount: 1 }, 7], `${at}[1]`, 7],
+    [3, 'many', at, 'many'],
+    [4, [{ quantity: 'buckets', amount: 2 }], `${at}[0].quantity`, 'buckets'],
+  ] as const) {
+    const refused = readCase(withAmounts(version, amounts), TODAY);
+    expect(refused).toMatchObject({ ok: false, problems: [{ path, value }] });
+  }
+});
+
+test('what stands twice in a visit, and a kind that is not known, are refused where they stand', () => {
+  expect(problems((c) => c.visits[0].findings.push({ ...c.visits[0].findings[0] }))[0]).toMatchObject({
+    path: `$.visits[0].findings[${good.visits[0]!.findings.length}]`,
+    message: expect.stringContaining('stands twice, first at [0]'),
+  });
+  expect(problems((c) => (c.visits[0].potions = []))[0]).toMatchObject({
+    path: '$.visits[0]',
+    message: expect.stringContaining('potions'),
+  });
+});
+
+test('a visit taken apart and put together is the same, and its order does not hang on the store', () => {
+  fc.assert(
+    fc.property(anyCase, fc.nat(1000), (any, turn) => {
+      for (const visit of any.visits) {
+        const { head, records } = partsOf(visit);
+        const below = <K extends Kind>(kind: K) =>
+          records.flatMap((r) => (r.kind === kind ? [r.values as Values[K]] : []));
+        expect(caseOf(any.tree, [], [visitOf(head, below)])).toEqual(caseOf(any.tree, [], [visit]));
+        const turned = <K extends Kind>(kind: K) => {
+          const list = below(kind);
+          if (!rulesOf(kind).order || tied(kind, list)) return list;
+          const by = list.length === 0 ? 0 : turn % list.length;
+          return [...list.slice(by), ...list.slice(0, by)];
+        };
+        expect(JSON.stringify(caseOf(any.tree, [], [visitOf(head, turned)]))).toBe(
+          JSON.stringify(caseOf(any.tree, [], [visit])),
+        );
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+/** Records that stand in the same place keep the order they came in. */
+const tied = <K extends Kind>(kind: K, list: readonly Values[K][]): boolean => {
+  const keys = list.map((values) => JSON.stringify(rulesOf(kind).order!(values)));
+  return new Set(keys).size < keys.length;
+};
+
+test('the ids of records tell what they are about', () => {
+  expect(idOf('finding', 'v', { key: 'base.entry', part: 3 })).toBe('v.base.entry.3');
+  expect(idOf('dig', 'v')).toBe('v.dig');
+  expect(ownIdOf('work', 'v', { step: 'prune-2', how: 'done', on: '2026-06-01' })).toBe('v.work.prune-2');
+  expect(
+    ownIdOf('probe', 'v', { bearing: 0, distance: 0, depth: 0, found: 'root', from: 'grade' }),
+  ).toBeUndefined();
 });
 
 test('events that contradict the tree or the clock are kept, with a warning', () => {

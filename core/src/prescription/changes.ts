@@ -20,12 +20,12 @@ const WORDS = { do: 'advised', option: 'worth weighing', not: 'not advised' } as
 function changesOf(before: Operation, after: Operation, system: UnitSystem): PrescriptionChange[] {
   const change = (what: string, from: string, to: string): PrescriptionChange[] =>
     from === to ? [] : [{ operation: after.title, what, from, to }];
-  const names = [...new Set([...before.quantities, ...after.quantities].map((q) => q.name))];
-  const amount = (o: Operation, name: string) => {
-    const q = o.quantities.find((one) => one.name === name);
-    return q ? formatQuantity(q, system) : '';
-  };
-  const amounts = names.flatMap((name) => change(name, amount(before, name), amount(after, name)));
+  const keys = [...new Set([...before.quantities, ...after.quantities].map((q) => q.key))];
+  const amounts = keys.flatMap((key) => {
+    const [was, now] = [before, after].map((o) => o.quantities.find((q) => q.key === key));
+    const told = (q: typeof was) => (q ? formatQuantity(q, system) : '');
+    return change((now ?? was)!.name, told(was), told(now));
+  });
   const lines = (o: Operation) => [...o.method, ...o.acceptance];
   const gone = lines(before).filter((l) => !lines(after).includes(l));
   const come = lines(after).filter((l) => !lines(before).includes(l));

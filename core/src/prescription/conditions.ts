@@ -1,3 +1,5 @@
+import type { OperationKey } from '../vocabulary/operations';
+import type { QuantityKey } from '../vocabulary/quantities';
 import { answerTo } from '../questions/question';
 import { yearOf } from '../vocabulary/dates';
 import { dangerReasons, STANDINGS } from '../diagnosis';
@@ -20,8 +22,8 @@ const LIKELY = STANDINGS.find((s) => s.key === 'likely')!.from;
 
 const stemOf = ({ tree }: Situation) => tree.stemDiameter ?? tree.dbh;
 
-const quantityOf = (operations: readonly Weighed[], key: string, name: string) =>
-  operations.find((o) => o.key === key)?.quantities.find((q) => q.name === name);
+const quantityOf = (operations: readonly Weighed[], of: OperationKey, key: QuantityKey) =>
+  operations.find((o) => o.key === of)?.quantities.find((q) => q.key === key);
 
 const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]) => Held> = {
   waterStands: ({ visit }) => {
@@ -30,7 +32,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
   },
   basinPlanned: ({ visit }, operations) =>
     plannedOf(operations, visit.decisions).some((o) => o.key === 'excavate') &&
-    quantityOf(operations, 'excavate', 'Drain to daylight') !== undefined
+    quantityOf(operations, 'excavate', 'drainToDaylight') !== undefined
       ? 'the floor of the excavation ends below grade'
       : undefined,
   fertiliserWanted: (s, operations) => {

@@ -1,3 +1,4 @@
+import { named, type QuantityKey } from '../vocabulary/quantities';
 import { weighedByTable } from './byTable';
 import { radialVolume, roundIntegral, roundMean, type BearingValue } from '../geometry';
 import { longMark, shortMark } from '../units/marks';
@@ -150,7 +151,7 @@ export function excavateOperation(s: Situation): Weighed {
         2;
   const rate = tool === 'rake' ? limit('rakeRate') : tool === 'hand' ? limit('handRate') : limit('airRate');
   const quantity = (
-    name: string,
+    key: QuantityKey,
     value: number,
     dimension: Quantity['dimension'],
     formula: string,
@@ -158,7 +159,7 @@ export function excavateOperation(s: Situation): Weighed {
     plusMinus?: number,
     notes: string[] = [],
   ): Quantity => ({
-    name,
+    ...named(key),
     value,
     dimension,
     plusMinus,
@@ -167,7 +168,7 @@ export function excavateOperation(s: Situation): Weighed {
   const basin = floor > limit('basinDepth');
   const quantities = [
     quantity(
-      'Floor below grade',
+      'floorBelowGrade',
       floor,
       'short length',
       'collar depth + height of the flare above the finished floor',
@@ -178,13 +179,13 @@ export function excavateOperation(s: Situation): Weighed {
       spread,
       partlyAbove ? ['Where the roots stand above grade the floor counts as level with it.'] : [],
     ),
-    quantity('Bowl radius', shape.outerRadius, 'long length', 'stem radius + working room + run × depth', [
+    quantity('bowlRadius', shape.outerRadius, 'long length', 'stem radius + working room + run × depth', [
       { name: 'stem radius', value: stemRadius, dimension: 'short length' },
       { name: 'working room', value: limit('workingRoom'), dimension: 'short length' },
       { name: 'run for each unit of depth', value: limit('featherRun'), dimension: 'ratio' },
     ]),
     quantity(
-      'Soil to take out',
+      'soilToTakeOut',
       shape.volume,
       'volume',
       'volume of the bowl, depth integrated over radius and bearing',
@@ -194,11 +195,11 @@ export function excavateOperation(s: Situation): Weighed {
       ],
       volumeSpread,
     ),
-    quantity('Spoil heap', shape.volume * limit('soilSwell'), 'volume', 'soil × swell', [
+    quantity('spoilHeap', shape.volume * limit('soilSwell'), 'volume', 'soil × swell', [
       { name: 'swell', value: limit('soilSwell'), dimension: 'ratio' },
     ]),
     quantity(
-      'Crew hours',
+      'crewHours',
       limit('setUpHours') + shape.volume / rate,
       'hours',
       'set-up + soil / rate of the tool',
@@ -209,7 +210,7 @@ export function excavateOperation(s: Situation): Weighed {
     ),
     ...(tool === 'air' || tool === 'regrade'
       ? [
-          quantity('Air tool', shape.volume / rate, 'hours', 'soil / rate of the tool', [
+          quantity('airTool', shape.volume / rate, 'hours', 'soil / rate of the tool', [
             { name: 'rate, m³ an hour', value: rate, dimension: 'ratio' },
           ]),
         ]
@@ -217,7 +218,7 @@ export function excavateOperation(s: Situation): Weighed {
     ...(basin
       ? [
           quantity(
-            'Drain to daylight',
+            'drainToDaylight',
             floor / limit('drainFall'),
             'long length',
             'floor below grade / fall',

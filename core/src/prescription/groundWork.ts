@@ -1,10 +1,11 @@
+import { named } from '../vocabulary/quantities';
 import { longMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
 import { orNothing, weighedByTable } from './byTable';
 import { limit, PRACTICE_SOURCE, used, type Situation, type Weighed } from './operation';
 
 const hours = (value: number, formula: string, inputs: Quantity['working']['inputs'] = []): Quantity => ({
-  name: 'Crew hours',
+  ...named('crewHours'),
   value,
   dimension: 'hours',
   working: { formula, inputs, source: PRACTICE_SOURCE, notes: [] },
@@ -15,7 +16,7 @@ export function drainOperation(s: Situation, operations: readonly Weighed[]): We
   const { advice, why } = weighedByTable('drain', s, operations);
   const basin = operations
     .find((o) => o.key === 'excavate')
-    ?.quantities.find((q) => q.name === 'Drain to daylight');
+    ?.quantities.find((q) => q.key === 'drainToDaylight');
   const length = basin?.value ?? limit('drainUsual');
   return {
     key: 'drain',
@@ -31,7 +32,7 @@ export function drainOperation(s: Situation, operations: readonly Weighed[]): We
         ? []
         : [
             {
-              name: 'Drain',
+              ...named('drain'),
               value: length,
               dimension: 'long length',
               working: basin

@@ -1,3 +1,4 @@
+import { named } from '../vocabulary/quantities';
 import { answerTo } from '../questions/question';
 import type { Quantity } from '../units/quantity';
 import { weighedByTable } from './byTable';
@@ -45,7 +46,7 @@ function removalQuantities({ tree }: Situation): Quantity[] {
   const height = tree.height ?? dbh * limit('heightPerDbh');
   return [
     {
-      name: 'Crew hours',
+      ...named('crewHours'),
       value: hours,
       dimension: 'hours',
       working: {
@@ -60,7 +61,7 @@ function removalQuantities({ tree }: Situation): Quantity[] {
       },
     },
     {
-      name: 'Chips to take away',
+      ...named('chipsToTakeAway'),
       value: (Math.PI / 4) * dbh ** 2 * height * limit('chipsPerStem'),
       dimension: 'volume',
       working: {

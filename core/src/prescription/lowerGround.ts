@@ -1,3 +1,4 @@
+import { named, type QuantityKey } from '../vocabulary/quantities';
 import { roundMean } from '../geometry';
 import { longMark, shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
@@ -8,13 +9,18 @@ import { limit, PRACTICE_SOURCE, type Situation, type Weighed } from './operatio
 type Inputs = Quantity['working']['inputs'];
 
 const quantity = (
-  name: string,
+  key: QuantityKey,
   value: number,
   dimension: Quantity['dimension'],
   formula: string,
   inputs: Inputs,
   notes: string[] = [],
-): Quantity => ({ name, value, dimension, working: { formula, inputs, source: PRACTICE_SOURCE, notes } });
+): Quantity => ({
+  ...named(key),
+  value,
+  dimension,
+  working: { formula, inputs, source: PRACTICE_SOURCE, notes },
+});
 
 /** Depth of the collar by bearing, and the bowl that is dug in any case; undefined where it was not probed. */
 function dugOut({ profile: { collar, stemRadius } }: Situation) {
@@ -52,7 +58,7 @@ export function regradeOperation(s: Situation, operations: readonly Weighed[]): 
         ? []
         : [
             quantity(
-              'Regrade radius',
+              'regradeRadius',
               wide.outerRadius,
               'long length',
               'stem radius + working room + run × depth',
@@ -63,15 +69,15 @@ export function regradeOperation(s: Situation, operations: readonly Weighed[]): 
                 { name: 'mean depth', value: dug.floor, dimension: 'short length' },
               ],
             ),
-            quantity('Soil to take out', soil!, 'volume', 'the wide bowl less the steep one', [
+            quantity('soilToTakeOut', soil!, 'volume', 'the wide bowl less the steep one', [
               { name: 'wide bowl', value: wide.volume, dimension: 'volume' },
               { name: 'root collar excavation', value: dug.bowl.volume, dimension: 'volume' },
             ]),
-            quantity('Spoil heap', soil! * limit('soilSwell'), 'volume', 'soil × swell', [
+            quantity('spoilHeap', soil! * limit('soilSwell'), 'volume', 'soil × swell', [
               { name: 'swell', value: limit('soilSwell'), dimension: 'ratio' },
             ]),
             quantity(
-              'Crew hours',
+              'crewHours',
               limit('setUpHours') + soil! / limit('airRate'),
               'hours',
               'set-up + soil / rate of the air tool',
@@ -80,7 +86,7 @@ export function regradeOperation(s: Situation, operations: readonly Weighed[]): 
                 { name: 'rate, m³ an hour', value: limit('airRate'), dimension: 'ratio' },
               ],
             ),
-            quantity('Air tool', soil! / limit('airRate'), 'hours', 'soil / rate of the tool', [
+            quantity('airTool', soil! / limit('airRate'), 'hours', 'soil / rate of the tool', [
               { name: 'rate, m³ an hour', value: limit('airRate'), dimension: 'ratio' },
             ]),
           ],
@@ -123,16 +129,16 @@ export function treeWellOperation(s: Situation, operations: readonly Weighed[]):
       advice === 'not' || !dug
         ? []
         : [
-            quantity('Wall radius', radius!, 'long length', 'stem radius + room from the bark', [
+            quantity('wallRadius', radius!, 'long length', 'stem radius + room from the bark', [
               { name: 'stem radius', value: dug.stemRadius, dimension: 'short length' },
               { name: 'room from the bark', value: limit('wellRoom'), dimension: 'short length' },
             ]),
-            quantity('Face of the wall', face!, 'area', '2 × pi × radius × height', [
+            quantity('faceOfWall', face!, 'area', '2 × pi × radius × height', [
               { name: 'radius', value: radius!, dimension: 'long length' },
               { name: 'height', value: dug.floor, dimension: 'short length' },
             ]),
             quantity(
-              'Crew hours',
+              'crewHours',
               limit('setUpHours') + face! * limit('wallHours'),
               'hours',
               'set-up + face × hours a m²',

@@ -1,3 +1,4 @@
+import { named } from '../vocabulary/quantities';
 import { clearanceOf } from '../profile';
 import { longMark, shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
@@ -90,7 +91,7 @@ export function mulchOperation(s: Situation): Weighed {
   });
   const quantities: Quantity[] = [
     {
-      name: 'Ring the mulch covers',
+      ...named('ringMulchCovers'),
       value: radius,
       dimension: 'long length',
       plusMinus:
@@ -101,15 +102,15 @@ export function mulchOperation(s: Situation): Weighed {
         'R² = V / (pi × t) + (r + c)²',
         [
           { name: 'V, mulch volume', value: volume, dimension: 'volume' },
-          { name: 't, target depth', value: depth, dimension: 'short length' },
+          { key: 'targetDepth', name: 't, target depth', value: depth, dimension: 'short length' },
           { name: 'r, stem radius', value: stemRadius, dimension: 'short length' },
-          { name: 'c, clearance', value: clearance, dimension: 'short length' },
+          { key: 'clearance', name: 'c, clearance', value: clearance, dimension: 'short length' },
         ],
         ['± from the mulch volume, first order'],
       ),
     },
     {
-      name: 'New ring radius',
+      ...named('newRingRadius'),
       value: finished,
       dimension: 'long length',
       working: working(
@@ -122,7 +123,7 @@ export function mulchOperation(s: Situation): Weighed {
       ),
     },
     {
-      name: balance >= 0 ? 'Mulch left over' : 'Mulch missing',
+      ...named(balance >= 0 ? 'mulchLeftOver' : 'mulchMissing'),
       value: Math.abs(balance),
       dimension: 'volume',
       working: working('V less pi × t × (R² - (r + c)²)', [
@@ -131,7 +132,7 @@ export function mulchOperation(s: Situation): Weighed {
       ]),
     },
     {
-      name: balance >= 0 ? 'Bags to carry away' : 'Bags to bring',
+      ...named(balance >= 0 ? 'bagsToCarryAway' : 'bagsToBring'),
       value: Math.ceil(Math.abs(balance) / limit('bagVolume')),
       dimension: 'count',
       working: working('volume / bag, rounded up', [
@@ -139,7 +140,7 @@ export function mulchOperation(s: Situation): Weighed {
       ]),
     },
     {
-      name: 'Crew hours',
+      ...named('crewHours'),
       value: volume / limit('rakeRate'),
       dimension: 'hours',
       working: {

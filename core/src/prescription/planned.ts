@@ -1,4 +1,6 @@
 import type { Decision } from '../records';
+import type { InputKey } from '../units/quantity';
+import type { QuantityKey } from '../vocabulary/quantities';
 import type { Weighed } from './operation';
 
 /** Whether an operation is prescribed: as the consultant decided, else as advised. */
@@ -23,16 +25,16 @@ export interface PlannedWork {
 /** The bowl and the mulch ring that the planned operations come to. */
 export function plannedWork(planned: readonly Weighed[]): PlannedWork {
   const quantities = (key: Weighed['key']) => planned.find((o) => o.key === key)?.quantities ?? [];
-  const quantity = (key: Weighed['key'], name: string) => quantities(key).find((q) => q.name === name)?.value;
-  const input = (name: string) =>
+  const quantity = (of: Weighed['key'], key: QuantityKey) => quantities(of).find((q) => q.key === key)?.value;
+  const input = (key: InputKey) =>
     quantities('mulch')
       .flatMap((q) => q.working.inputs)
-      .find((i) => i.name === name)?.value;
+      .find((i) => i.key === key)?.value;
   return {
-    floor: quantity('excavate', 'Floor below grade'),
-    bowlRadius: quantity('excavate', 'Bowl radius'),
-    ring: quantity('mulch', 'New ring radius'),
-    mulchDepth: input('t, target depth'),
-    clearance: input('c, clearance'),
+    floor: quantity('excavate', 'floorBelowGrade'),
+    bowlRadius: quantity('excavate', 'bowlRadius'),
+    ring: quantity('mulch', 'newRingRadius'),
+    mulchDepth: input('targetDepth'),
+    clearance: input('clearance'),
   };
 }

@@ -98,7 +98,7 @@ test('roots that stand above grade leave nothing to dig away; where some do, the
   expect([high.advice, high.quantities]).toEqual(['not', []]);
   expect(high.summary).toContain('above grade');
   const mixed = excavation([...probes(-0.2).slice(0, 3), ...probes(0.2).slice(3)]);
-  const floor = mixed.quantities.find((q) => q.name === 'Floor below grade')!;
+  const floor = mixed.quantities.find((q) => q.key === 'floorBelowGrade')!;
   expect(floor.value).toBeGreaterThan(0);
   expect(floor.working.notes.join(' ')).toContain('above grade');
 });
@@ -198,7 +198,7 @@ test('root pruning waits for a dig, then for an agreed plan, then says what goes
   });
   const left = of(tree(), visit({ dig: dug(5), cuts: { agreed: [] } }), 'prune');
   expect(left).toMatchObject({ advice: 'not', summary: expect.stringMatching(/^Left by choice/) });
-  const goes = plan.quantities.find((q) => q.name === 'Root cross-section that goes')!;
+  const goes = plan.quantities.find((q) => q.key === 'rootSectionThatGoes')!;
   // One root of 4 cm beside five of 6 cm: 16 / (16 + 5 x 36), exact geometry.
   expect(goes.value).toBeCloseTo(16 / 196, 9);
 });

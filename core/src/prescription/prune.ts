@@ -1,3 +1,4 @@
+import { named } from '../vocabulary/quantities';
 import type { DigReading } from '../roots';
 import { CUT_PLAN } from '../practice';
 import type { Quantity } from '../units/quantity';
@@ -96,7 +97,7 @@ function quantitiesOf(dig: DigReading, labels: readonly string[]): Quantity[] {
   const hours = limit('setUpHours') + roots.length * limit('cutHours');
   return [
     {
-      name: 'Roots to cut in stage 1',
+      ...named('rootsInStage1'),
       value: roots.length,
       dimension: 'count',
       working: {
@@ -107,7 +108,7 @@ function quantitiesOf(dig: DigReading, labels: readonly string[]): Quantity[] {
       },
     },
     {
-      name: 'Root cross-section that goes',
+      ...named('rootSectionThatGoes'),
       value: share,
       dimension: 'share',
       working: {
@@ -122,7 +123,7 @@ function quantitiesOf(dig: DigReading, labels: readonly string[]): Quantity[] {
       },
     },
     {
-      name: 'Crew hours',
+      ...named('crewHours'),
       value: hours,
       dimension: 'hours',
       working: {

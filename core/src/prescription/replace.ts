@@ -1,10 +1,11 @@
+import { named, type QuantityKey } from '../vocabulary/quantities';
 import type { Quantity } from '../units/quantity';
 import { orNothing, weighedByTable } from './byTable';
 import { wateringRounds } from './reset';
 import { limit, PRACTICE_SOURCE, used, type Situation, type Weighed } from './operation';
 
-const count = (name: string, value: number, formula: string): Quantity => ({
-  name,
+const count = (key: QuantityKey, value: number, formula: string): Quantity => ({
+  ...named(key),
   value,
   dimension: 'count',
   working: { formula, inputs: [], source: PRACTICE_SOURCE, notes: [] },
@@ -12,10 +13,10 @@ const count = (name: string, value: number, formula: string): Quantity => ({
 
 /** What a young tree in its place takes. */
 export const replacementQuantities = (s: Situation): Quantity[] => [
-  count('Young trees', 1, 'one in its place'),
-  count('Stake sets', 1, 'one set of two stakes and a broad tie'),
+  count('youngTrees', 1, 'one in its place'),
+  count('stakeSets', 1, 'one set of two stakes and a broad tie'),
   {
-    name: 'Crew hours',
+    ...named('crewHours'),
     value: limit('plantHours'),
     dimension: 'hours',
     working: { formula: 'by practice', inputs: [], source: PRACTICE_SOURCE, notes: [] },

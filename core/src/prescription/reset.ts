@@ -1,3 +1,4 @@
+import { named } from '../vocabulary/quantities';
 import type { SchoolInForce } from '../practice';
 import type { Quantity } from '../units/quantity';
 import { shortMark } from '../units/marks';
@@ -30,7 +31,7 @@ export function wateringByRule(stemDiameter: number): number {
 
 /** Water of one watering with its working. @param lasting the school of how long to water */
 export const wateringQuantity = (stemDiameter: number, lasting: SchoolInForce): Quantity => ({
-  name: 'Water at each watering',
+  ...named('waterAtEachWatering'),
   value: wateringByRule(stemDiameter),
   dimension: 'litres',
   working: {
@@ -44,7 +45,7 @@ export const wateringQuantity = (stemDiameter: number, lasting: SchoolInForce): 
 
 /** Rounds of watering over the seasons of the school. */
 export const wateringRounds = (lasting: SchoolInForce): Quantity => ({
-  name: 'Waterings',
+  ...named('waterings'),
   value: schoolValue(lasting, 'seasons') * limit('wateringsASeason'),
   dimension: 'count',
   working: {
@@ -95,7 +96,7 @@ export function resetOperation(s: Situation): Weighed {
       possible && lift !== undefined && ballDiameter !== undefined
         ? [
             {
-              name: 'Lift',
+              ...named('lift'),
               value: lift,
               dimension: 'short length',
               plusMinus: s.profile.collar?.depth.plusMinus,
@@ -111,7 +112,7 @@ export function resetOperation(s: Situation): Weighed {
               },
             },
             {
-              name: 'Hole diameter',
+              ...named('holeDiameter'),
               value: ballDiameter * schoolValue(hole, 'times'),
               dimension: 'long length',
               working: {
@@ -131,7 +132,7 @@ export function resetOperation(s: Situation): Weighed {
             },
             wateringQuantity(stem!, watering),
             {
-              name: 'Crew hours',
+              ...named('crewHours'),
               value: limit('resetHours'),
               dimension: 'hours',
               working: { formula: 'by practice', inputs: [], source: PRACTICE_SOURCE, notes: [] },

@@ -127,6 +127,6 @@ test('a small sound tree that rocks may be staked, once its stability was judged
   expect(of(tree, [{ key: 'base.sound', answer: 'hollow' }]).advice).toBe('not');
   const { quantities } = assess(tree, [], visit([])).operations[0]!;
   // 1.5 times the height, and once round it.
-  expect(quantities.find((q) => q.name === 'Radius kept clear')!.value).toBeCloseTo(4.5, 12);
-  expect(quantities.find((q) => q.name === 'Barrier')!.value).toBeCloseTo(9 * Math.PI, 12);
+  expect(quantities.find((q) => q.key === 'radiusKeptClear')!.value).toBeCloseTo(4.5, 12);
+  expect(quantities.find((q) => q.key === 'barrier')!.value).toBeCloseTo(9 * Math.PI, 12);
 });

@@ -1,3 +1,4 @@
+import { named } from '../vocabulary/quantities';
 import { longMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
 import { weighedByTable } from './byTable';
@@ -8,7 +9,7 @@ function quantitiesOf({ tree }: Situation): Quantity[] {
   const stem = tree.dbh ?? tree.stemDiameter;
   const height = tree.height ?? (stem === undefined ? undefined : stem * limit('heightPerDbh'));
   const assessment: Quantity = {
-    name: 'Stability assessments',
+    ...named('stabilityAssessments'),
     value: 1,
     dimension: 'count',
     working: { formula: 'one for the tree', inputs: [], source: PRACTICE_SOURCE, notes: [] },
@@ -17,7 +18,7 @@ function quantitiesOf({ tree }: Situation): Quantity[] {
   const radius = height * limit('clearPerHeight');
   const notes = tree.height === undefined ? ['Height estimated from the stem.'] : [];
   const clear: Quantity = {
-    name: 'Radius kept clear',
+    ...named('radiusKeptClear'),
     value: radius,
     dimension: 'long length',
     working: {
@@ -35,7 +36,7 @@ function quantitiesOf({ tree }: Situation): Quantity[] {
     assessment,
     clear,
     {
-      name: 'Barrier',
+      ...named('barrier'),
       value: barrier,
       dimension: 'long length',
       working: {
@@ -46,7 +47,7 @@ function quantitiesOf({ tree }: Situation): Quantity[] {
       },
     },
     {
-      name: 'Crew hours',
+      ...named('crewHours'),
       value: barrier / limit('barrierRate'),
       dimension: 'hours',
       working: {
@@ -67,7 +68,7 @@ export function stabilityOperation(s: Situation): Weighed {
   const { advice, why } = weighedByTable('stability', s, []);
   const { danger } = s.verdict;
   const quantities = danger ? quantitiesOf(s) : [];
-  const radius = quantities.find((q) => q.name === 'Radius kept clear');
+  const radius = quantities.find((q) => q.key === 'radiusKeptClear');
   return {
     key: 'stability',
     title: 'Keep people away, have stability assessed',

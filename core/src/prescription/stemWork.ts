@@ -1,9 +1,10 @@
+import { named } from '../vocabulary/quantities';
 import { orNothing, weighedByTable } from './byTable';
 import { limit, PRACTICE_SOURCE, schoolNote, used, type Situation, type Weighed } from './operation';
 import type { Quantity } from '../units/quantity';
 
 const hours = (value: number): Quantity => ({
-  name: 'Crew hours',
+  ...named('crewHours'),
   value,
   dimension: 'hours',
   working: { formula: 'by practice', inputs: [], source: PRACTICE_SOURCE, notes: [] },
@@ -58,7 +59,7 @@ export function stakeOperation(s: Situation, operations: readonly Weighed[]): We
         ? []
         : [
             {
-              name: 'Stake sets',
+              ...named('stakeSets'),
               value: 1,
               dimension: 'count',
               working: {
@@ -100,7 +101,7 @@ export function guardOperation(s: Situation, operations: readonly Weighed[]): We
         ? []
         : [
             {
-              name: 'Guards',
+              ...named('guards'),
               value: 1,
               dimension: 'count',
               working: { formula: 'one for the stem', inputs: [], source: PRACTICE_SOURCE, notes: [] },

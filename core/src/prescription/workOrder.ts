@@ -1,3 +1,4 @@
+import { QUANTITY_NAMES } from '../vocabulary/quantities';
 import type { Visit, WorkDone } from '../records';
 import type { OperationKey } from '../vocabulary/operations';
 import type { UnitSystem } from '../units/length';
@@ -179,8 +180,9 @@ export const amountsDone = (
   system: UnitSystem,
 ): string =>
   (amounts ?? [])
-    .flatMap(({ name, amount }) => {
-      const planned = operation?.quantities.find((q) => q.name === name);
+    .flatMap(({ quantity, amount }) => {
+      const name = QUANTITY_NAMES[quantity] ?? quantity;
+      const planned = operation?.quantities.find((q) => q.key === quantity);
       if (!planned) return [`${name} ${amount}`];
       const done = formatQuantity({ ...planned, value: amount, plusMinus: undefined }, system);
       return [`${name} ${done} in place of ${formatQuantity(planned, system)}`];

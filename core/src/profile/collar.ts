@@ -1,3 +1,4 @@
+import { named } from '../vocabulary/quantities';
 import type { ProbePoint } from '../records';
 import { bearingGap, jackknife90, periodic, roundMean, type BearingValue } from '../geometry';
 import { LIMITS } from '../practice/limits';
@@ -66,7 +67,7 @@ export function collarOf(
     deeperThan,
     at: periodic(byBearing),
     depth: {
-      name: 'Collar depth',
+      ...named('collarDepth'),
       value: roundMean(byBearing),
       dimension: 'short length',
       plusMinus: jackknife90(byBearing, roundMean, LIMITS.rodError.value),

@@ -1,3 +1,4 @@
+import { named } from '../vocabulary/quantities';
 import type { GradeProfile } from '../records';
 import { jackknife90, roundMean } from '../geometry';
 import { LIMITS } from '../practice/limits';
@@ -43,14 +44,14 @@ export function fillOf(profiles: readonly GradeProfile[], stemRadius: number): F
     surface: surfaceFor(read),
     reach,
     atStem: {
-      name: 'Fill at the stem',
+      ...named('fillAtStem'),
       value: stemDepth(read),
       dimension: 'short length',
       plusMinus: jackknife90(read, stemDepth, LIMITS.rodError.value),
       working: { formula: 'mean round the stem of present grade less original grade', inputs, source, notes },
     },
     volume: {
-      name: 'Fill volume',
+      ...named('fillVolume'),
       value: surfaceFor(read).volume(),
       dimension: 'volume',
       plusMinus: jackknife90(read, (some) => surfaceFor(some).volume()),

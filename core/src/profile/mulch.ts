@@ -1,3 +1,4 @@
+import { named, type QuantityKey } from '../vocabulary/quantities';
 import type { GradeProfile } from '../records';
 import { depthAt, jackknife90, roundMean } from '../geometry';
 import { LIMITS } from '../practice/limits';
@@ -71,13 +72,13 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
     { name: 'stem radius', value: stemRadius, dimension: 'short length' as const },
   ];
   const quantity = (
-    name: string,
+    key: QuantityKey,
     dimension: Quantity['dimension'],
     statistic: (some: readonly GradeProfile[]) => number,
     formula: string,
     instrument = 0,
   ): Quantity => ({
-    name,
+    ...named(key),
     dimension,
     value: statistic(read),
     plusMinus: jackknife90(read, statistic, instrument),
@@ -91,27 +92,27 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
     surface,
     tallest,
     volume: quantity(
-      'Mulch volume',
+      'mulchVolume',
       'volume',
       (some) => surfaceFor(some).volume(),
       'depth integrated over radius and bearing: straight between readings, smooth round the stem',
     ),
     onBark: quantity(
-      'Mulch on the bark',
+      'mulchOnBark',
       'short length',
       at(barkHeight),
       'mean round the stem of the depth at the bark',
       LIMITS.rodError.value,
     ),
     ringRadius: quantity(
-      'Mulch ring radius',
+      'mulchRingRadius',
       'long length',
       at(ring),
       'mean of stem radius + distance at which the mulch ends',
       LIMITS.rodError.value,
     ),
     clearance: quantity(
-      'Clearance from the bark',
+      'clearanceFromBark',
       'short length',
       at(clearanceOf),
       `mean distance at which mulch deeper than ${LIMITS.mulchNothing.value * 100} cm starts`,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { QUANTITY_KEYS } from '../vocabulary/quantities';
 import { kind } from './kind';
 import { day, text } from './parts';
 
@@ -13,10 +14,10 @@ export const work = kind(
     on: day,
     by: text(120).optional(),
     amounts: z
-      .array(z.strictObject({ name: text(80), amount: z.number().min(0).max(100_000) }))
+      .array(z.strictObject({ quantity: z.enum(QUANTITY_KEYS), amount: z.number().min(0).max(100_000) }))
       .max(20)
       .optional()
-      .describe('what it came to on site, by the name of the quantity; SI'),
+      .describe('what it came to on site, by the key of the quantity; SI'),
     note: text(2000).optional(),
   }),
   {

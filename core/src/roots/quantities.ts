@@ -1,3 +1,4 @@
+import { named } from '../vocabulary/quantities';
 import type { Quantity } from '../units/quantity';
 import { BASE_DIAMETERS, TOUCH_TOLERANCE } from './compression';
 import type { DigReading, RootReading } from './reading';
@@ -11,6 +12,7 @@ const BETWEEN_READINGS =
 
 /** Share of the circumference that one root compresses, with its working. */
 export const rootShare = ({ root, compression, spread }: RootReading): Quantity => ({
+  key: 'barkSqueezedByRoot',
   name: `Bark squeezed by root ${root.label}`,
   value: compression.share,
   ...between(spread),
@@ -36,7 +38,7 @@ const STEM_FROM: Record<DigReading['outline']['from'], string> = {
 
 /** Share of the circumference that is compressed now, with its working. */
 export const girdledShare = ({ share, spread, roots, outline }: DigReading): Quantity => ({
-  name: 'Bark squeezed',
+  ...named('barkSqueezed'),
   value: share,
   ...between(spread),
   dimension: 'share',

@@ -1,3 +1,4 @@
+import { named } from '../vocabulary/quantities';
 import type { Quantity } from '../units/quantity';
 
 /** Water level in a ring or a hole: seconds since the start, and how far it has fallen, m. */
@@ -57,7 +58,7 @@ export function steadyRate(
   if (across === 0) return undefined;
   const rate = Math.max(0, run.reduce((sum, f) => sum + (f.after - t) * (f.fallen - y), 0) / across);
   return {
-    name: what === 'infiltration' ? 'Infiltration' : 'Percolation',
+    ...named(what),
     value: rate,
     dimension: 'water rate',
     working: {

@@ -1,3 +1,4 @@
+import { named } from '../vocabulary/quantities';
 import { answerTo } from '../questions/question';
 import type { Finding } from '../records';
 import type { Texture } from '../vocabulary/textures';
@@ -49,7 +50,7 @@ export function sampleOf(findings: readonly Finding[]): SoilSample {
       sample.limits = densityLimits(sample.texture, clay);
       const { field, wilting } = soilWater(sand, clay, organic);
       sample.available = {
-        name: 'Available water in 1 m of soil',
+        ...named('availableWater'),
         value: field - wilting,
         dimension: 'short length',
         working: {
@@ -68,7 +69,7 @@ export function sampleOf(findings: readonly Finding[]): SoilSample {
     attempt(() => {
       const density = fineDensity({ mass: mass / 1000, volume: volume * 1e-6, stones: stones / 1000 });
       sample.density = {
-        name: 'Bulk density',
+        ...named('bulkDensity'),
         value: density,
         dimension: 'density',
         plusMinus: DENSITY_ERROR,
@@ -88,7 +89,7 @@ export function sampleOf(findings: readonly Finding[]): SoilSample {
         },
       };
       sample.porosity = {
-        name: 'Pores',
+        ...named('pores'),
         value: porosityOf(density),
         dimension: 'share',
         working: {

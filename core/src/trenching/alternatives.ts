@@ -1,3 +1,4 @@
+import { named, type QuantityKey } from '../vocabulary/quantities';
 import type { Finding } from '../records';
 import { answerTo } from '../questions/question';
 import { LIMITS, TRENCH_LIMITS, VERTICAL } from '../practice';
@@ -82,13 +83,13 @@ function reachable({ zone, edges, obstacles }: TrenchPlan): Reachable {
 type Inputs = [name: string, value: number, dimension: Quantity['dimension']][];
 
 const quantityOf = (
-  name: string,
+  key: QuantityKey,
   value: number,
   dimension: Quantity['dimension'],
   formula: string,
   inputs: Inputs,
 ): Quantity => ({
-  name,
+  ...named(key),
   value,
   dimension,
   working: {
@@ -100,10 +101,10 @@ const quantityOf = (
 });
 
 const hoursOf = (hours: number, formula: string, inputs: Inputs): Quantity[] =>
-  hours > 0 ? [quantityOf('Crew hours', hours, 'hours', formula, inputs)] : [];
+  hours > 0 ? [quantityOf('crewHours', hours, 'hours', formula, inputs)] : [];
 
-const volumeOf = (name: string, volume: number, formula: string, inputs: Inputs): Quantity[] =>
-  volume > 0 ? [quantityOf(name, volume, 'volume', formula, inputs)] : [];
+const volumeOf = (key: QuantityKey, volume: number, formula: string, inputs: Inputs): Quantity[] =>
+  volume > 0 ? [quantityOf(key, volume, 'volume', formula, inputs)] : [];
 
 /** Wedges of soil that are replaced, evenly round the stem where they reach the most ground. */
 export interface Wedges {
@@ -170,11 +171,11 @@ export function alternativesTo(
       ['soil', replaced, 'volume'],
       ['rate, m³ an hour', LIMITS.airRate.value, 'ratio'],
     ]),
-    ...volumeOf('Compost', replaced * compost, 'soil replaced × share of compost', [
+    ...volumeOf('compost', replaced * compost, 'soil replaced × share of compost', [
       ['soil', replaced, 'volume'],
       ['share', compost, 'share'],
     ]),
-    ...volumeOf('Spoil to take away', replaced * LIMITS.soilSwell.value, 'soil replaced × swell', [
+    ...volumeOf('spoilToTakeAway', replaced * LIMITS.soilSwell.value, 'soil replaced × swell', [
       ['soil', replaced, 'volume'],
       ['swell', LIMITS.soilSwell.value, 'ratio'],
     ]),
@@ -188,7 +189,7 @@ export function alternativesTo(
       title: 'Radial trenches',
       opens: bySpokes,
       disturbs: plan.disturbed,
-      hours: spokes.quantities.find((q) => q.name === 'Crew hours')?.value ?? 0,
+      hours: spokes.quantities.find((q) => q.key === 'crewHours')?.value ?? 0,
       ...spokes,
       byAir: rules.school === 'air',
       advised: spokesDo,
@@ -201,12 +202,12 @@ export function alternativesTo(
       disturbs: ofRootZone(holes * Math.PI * (VERTICAL.diameter.value / 2) ** 2),
       hours: boreHours,
       quantities: [
-        ...(holes === 0 ? [] : [quantityOf('Holes', holes, 'count', 'places on the grid that are free', [])]),
+        ...(holes === 0 ? [] : [quantityOf('holes', holes, 'count', 'places on the grid that are free', [])]),
         ...hoursOf(boreHours, 'set-up + holes / rate', [
           ['holes', holes, 'count'],
           ['holes an hour', VERTICAL.holesAnHour.value, 'count'],
         ]),
-        ...volumeOf('Compost', bored, 'holes × pi × radius² × depth', [
+        ...volumeOf('compost', bored, 'holes × pi × radius² × depth', [
           ['holes', holes, 'count'],
           ['diameter', VERTICAL.diameter.value, 'short length'],
           ['depth', rules.depth, 'short length'],

@@ -225,7 +225,7 @@ test('where paving lies all round, the rules turn to another way and say why', (
   expect(of(sectors, 'Spoil to take away') / of(sectors, 'Compost')).toBeCloseTo(1.25 / 0.5, 9);
   // A wedge a season, and the seasons are the whole.
   expect(sectors.bySeason).toHaveLength(4);
-  const hours = sectors.bySeason.map((s) => s.find((q) => q.name === 'Crew hours')!.value);
+  const hours = sectors.bySeason.map((s) => s.find((q) => q.key === 'crewHours')!.value);
   expect(hours.reduce((a, b) => a + b, 0)).toBeCloseTo(sectors.hours, 9);
   expect(of(holes!, 'Compost')).toBeCloseTo(
     of(holes!, 'Holes') * Math.PI * 0.0375 ** 2 * plan().rules.depth,
@@ -302,8 +302,8 @@ test('the whole is the sum of its seasons, each with its set-up and its own bags
           expect([q.name, Number(q.value.toFixed(9))]).toEqual([q.name, Number(sum.toFixed(9))]);
           if (q.working.school) expect(q.working.school.school).toBe(fill.label);
         }
-        const tool = whole.find((q) => q.name === 'Air tool');
-        const crew = whole.find((q) => q.name === 'Crew hours')!;
+        const tool = whole.find((q) => q.key === 'airTool');
+        const crew = whole.find((q) => q.key === 'crewHours')!;
         if (tool) expect(tool.value).toBeLessThan(crew.value);
       }
 });

@@ -1,3 +1,4 @@
+import { named, type QuantityKey } from '../vocabulary/quantities';
 import {
   COMPRESSORS,
   DIG_RATES,
@@ -10,7 +11,6 @@ import type { Quantity, Working, WorkingInput } from '../units/quantity';
 import type { TrenchPlan } from './plan';
 
 const PRACTICE = 'common practice, no source';
-const BAGS = 'Bags of compost';
 
 /** Air that a nozzle asks for, m3/s in cubic feet a minute. */
 const CUBIC_FEET_A_MINUTE = 1 / (0.3048 ** 3 / 60);
@@ -56,7 +56,7 @@ export function trenchQuantities(
     dimension,
   });
   const quantity = (
-    name: string,
+    key: QuantityKey,
     value: number,
     dimension: Quantity['dimension'],
     formula: string,
@@ -64,7 +64,7 @@ export function trenchQuantities(
     notes: string[] = [],
     school?: Working['school'],
   ): Quantity => ({
-    name,
+    ...named(key),
     value,
     dimension,
     working: { formula, inputs, source: PRACTICE, notes, ...(school && { school }) },
@@ -72,16 +72,16 @@ export function trenchQuantities(
   const ofFill = { matter: fill.matter.label, school: fill.label, chosenBy: fill.chosenBy };
   const soilDug = input('soil dug', volume, 'volume');
   return [
-    quantity('Trenches, run', length, 'long length', 'sum of the lengths of the spokes', [
+    quantity('trenchesRun', length, 'long length', 'sum of the lengths of the spokes', [
       input('spokes', dug.length, 'count'),
     ]),
-    quantity('Soil dug', volume, 'volume', 'run × width × depth', [
+    quantity('soilDug', volume, 'volume', 'run × width × depth', [
       input('run', length, 'long length'),
       input('width', rules.width, 'short length'),
       input('depth', rules.depth, 'short length'),
     ]),
     quantity(
-      'Heap',
+      'heap',
       heap,
       'volume',
       'soil × swell',
@@ -89,7 +89,7 @@ export function trenchQuantities(
       [LIMITS.soilSwell.reason],
     ),
     quantity(
-      'Compost',
+      'compost',
       compost,
       'volume',
       'soil dug × (1 + settlement) × share of compost',
@@ -97,32 +97,30 @@ export function trenchQuantities(
       [TRENCH_LIMITS.settlement.reason],
       ofFill,
     ),
-    quantity(BAGS, bags, 'count', 'compost / bag, rounded up, season by season', [
+    quantity('bagsOfCompost', bags, 'count', 'compost / bag, rounded up, season by season', [
       input('compost', compost, 'volume'),
       input('seasons', seasons.length, 'count'),
       input('bag', LIMITS.bagVolume.value, 'volume'),
     ]),
     quantity(
-      'Weight of compost',
+      'weightOfCompost',
       compost * TRENCH_LIMITS.compostWeight.value,
       'mass',
       'compost × weight of a m³',
       [input('compost', compost, 'volume'), input('kg in a m³', TRENCH_LIMITS.compostWeight.value, 'count')],
       [TRENCH_LIMITS.compostWeight.reason],
     ),
-    quantity(
-      'Native soil back',
-      Math.min(native, heap),
-      'volume',
-      'soil dug × (1 + settlement) less compost',
-      [soilDug, input('settlement', settled, 'share'), input('compost', compost, 'volume')],
-    ),
-    quantity('Spoil to take away', Math.max(0, heap - native), 'volume', 'heap less native soil put back', [
+    quantity('nativeSoilBack', Math.min(native, heap), 'volume', 'soil dug × (1 + settlement) less compost', [
+      soilDug,
+      input('settlement', settled, 'share'),
+      input('compost', compost, 'volume'),
+    ]),
+    quantity('spoilToTakeAway', Math.max(0, heap - native), 'volume', 'heap less native soil put back', [
       input('heap', heap, 'volume'),
       input('native soil', native, 'volume'),
     ]),
     quantity(
-      'Water to settle it',
+      'waterToSettle',
       filled * TRENCH_LIMITS.settlingWater.value,
       'litres',
       'fill × litres for each m³',
@@ -133,7 +131,7 @@ export function trenchQuantities(
       [TRENCH_LIMITS.settlingWater.reason],
     ),
     quantity(
-      'Crew hours',
+      'crewHours',
       dug.length === 0 ? 0 : hours(rate.usual),
       'hours',
       'set-up of each season + soil dug / rate of the tool in this soil',
@@ -155,7 +153,7 @@ export function trenchQuantities(
     ...(rules.school === 'air'
       ? [
           quantity(
-            'Air tool',
+            'airTool',
             dug.length === 0 ? 0 : volume / rate.usual,
             'hours',
             'soil dug / rate of the tool',
@@ -169,9 +167,9 @@ export function trenchQuantities(
 /** The quantities of several trees together; bags are filled from the compost of all. */
 export function materialsTogether(each: readonly (readonly Quantity[])[]): Quantity[] {
   if (each.length === 0) return [];
-  const names = [...new Set(each.flat().map((q) => q.name))];
-  const sums = names.map((name): Quantity => {
-    const own = each.flatMap((list) => list.find((q) => q.name === name) ?? []);
+  const keys = [...new Set(each.flat().map((q) => q.key))];
+  const sums = keys.map((key): Quantity => {
+    const own = each.flatMap((list) => list.find((q) => q.key === key) ?? []);
     const q = own[0]!;
     const value = own.reduce((sum, one) => sum + one.value, 0);
     return {
@@ -180,8 +178,8 @@ export function materialsTogether(each: readonly (readonly Quantity[])[]): Quant
       working: { ...q.working, formula: `sum over ${each.length} trees: ${q.working.formula}`, inputs: [] },
     };
   });
-  const compost = sums.find((q) => q.name === 'Compost')!.value;
+  const compost = sums.find((q) => q.key === 'compost')!.value;
   return sums.map((q) =>
-    q.name === BAGS ? { ...q, value: Math.ceil(compost / LIMITS.bagVolume.value - 1e-9) } : q,
+    q.key === 'bagsOfCompost' ? { ...q, value: Math.ceil(compost / LIMITS.bagVolume.value - 1e-9) } : q,
   );
 }

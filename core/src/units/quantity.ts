@@ -1,4 +1,5 @@
 import type { ChosenBy } from '../practice/schools';
+import type { QuantityKey } from '../vocabulary/quantities';
 import {
   formatLength,
   longUnit,
@@ -24,8 +25,12 @@ export type Dimension =
   | 'water rate'
   | 'year';
 
+export type InputKey = 'targetDepth' | 'clearance';
+
 /** One figure that went into a result. */
 export interface WorkingInput {
+  /** Where others look for it. */
+  key?: InputKey;
   name: string;
   value: number;
   dimension: Dimension;
@@ -43,8 +48,12 @@ export interface Working {
   notes: string[];
 }
 
-/** A computed number in SI with its working. `plusMinus` is the half-width of a 90 % interval. */
+/**
+ * A computed number in SI with its working. `plusMinus` is the half-width of a 90 % interval. Whoever looks for one asks
+ * by its key; the name is for people.
+ */
 export interface Quantity {
+  key: QuantityKey;
   name: string;
   value: number;
   dimension: Dimension;

@@ -77,7 +77,14 @@ test('a slip of the unit is asked about, with the field, the value and the range
 
 test('quantities and sentences come out in either system', () => {
   const working = { formula: '', inputs: [], source: '', notes: [] };
-  const depth = { name: 'd', value: 0.178, plusMinus: 0.014, dimension: 'short length' as const, working };
+  const depth = {
+    key: 'collarDepth' as const,
+    name: 'd',
+    value: 0.178,
+    plusMinus: 0.014,
+    dimension: 'short length' as const,
+    working,
+  };
   expect(formatQuantity(depth, 'metric')).toBe('17.8 ± 1.4 cm');
   expect(formatQuantity(depth, 'us')).toBe('7.0 ± 0.6 in');
   // 1 yd3 = 0.764554857984 m3, exact from the foot.

@@ -156,7 +156,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
   const lifted = chanceOfNew(s, 'reset');
   const rootShare = treatment
     .find((o) => o.key === 'prune')
-    ?.quantities.find((q) => q.name === 'Root cross-section that goes')?.value;
+    ?.quantities.find((q) => q.key === 'rootSectionThatGoes')?.value;
   const age = yearsInGround(s);
   const half = squeezed?.half.p10;
   return [

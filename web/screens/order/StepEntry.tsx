@@ -163,13 +163,13 @@ function Amounts(props: Pick<StepProps, 'step' | 'system' | 'disabled' | 'onChan
       {step.quantities.map((q) => {
         const one = formatValue(1, q.dimension, system, 1e-6);
         const [, per = '1', unit = ''] = /^(-?[\d.]+)\s*(.*)$/.exec(one) ?? [];
-        const known = done.amounts?.find((a) => a.name === q.name)?.amount;
+        const known = done.amounts?.find((a) => a.quantity === q.key)?.amount;
         const text =
-          typed[q.name] ?? (known === undefined ? '' : String(Number((known * Number(per)).toFixed(3))));
+          typed[q.key] ?? (known === undefined ? '' : String(Number((known * Number(per)).toFixed(3))));
         const value = text.trim() === '' ? undefined : Number(text.replace(',', '.')) / Number(per);
         const wrong = value !== undefined && !(value >= 0 && value <= 100_000);
         return (
-          <label key={q.name}>
+          <label key={q.key}>
             <span className="block text-sm">
               {q.name}
               {unit && `, ${unit}`}
@@ -182,15 +182,15 @@ function Amounts(props: Pick<StepProps, 'step' | 'system' | 'disabled' | 'onChan
               placeholder={formatQuantity(q, system).split(' ')[0]}
               value={text}
               onChange={(e) => {
-                setTyped({ ...typed, [q.name]: e.target.value });
+                setTyped({ ...typed, [q.key]: e.target.value });
                 const next =
                   e.target.value.trim() === ''
                     ? undefined
                     : Number(e.target.value.replace(',', '.')) / Number(per);
                 if (next !== undefined && !(next >= 0 && next <= 100_000)) return;
-                const others = (done.amounts ?? []).filter((a) => a.name !== q.name);
-                const amounts = next === undefined ? others : [...others, { name: q.name, amount: next }];
-                onChange({ ...done, amounts: amounts.length > 0 ? amounts : undefined }, `amount ${q.name}`);
+                const others = (done.amounts ?? []).filter((a) => a.quantity !== q.key);
+                const amounts = next === undefined ? others : [...others, { quantity: q.key, amount: next }];
+                onChange({ ...done, amounts: amounts.length > 0 ? amounts : undefined }, `amount ${q.key}`);
               }}
             />
           </label>

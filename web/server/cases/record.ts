@@ -16,15 +16,30 @@ interface AuditRow {
 }
 
 const KIND_OF = new Map(KIND_KEYS.map((kind) => [STORED[kind].table, kind]));
-const BARE = ['plantedYear', 'part', 'bearing'];
+/** Numbers that are no lengths. */
+const BARE = [
+  'plantedYear',
+  'part',
+  'bearing',
+  'amount',
+  'stage',
+  'stages',
+  'interval',
+  'declination',
+  'pressure',
+];
 
 function told(value: unknown, field: string, system: UnitSystem): string {
   if (value === undefined) return '';
   if (typeof value === 'number')
     return BARE.includes(field) ? String(value) : formatValue(value, 'short length', system, 0.001);
   if (Array.isArray(value))
-    return value.map((r) => `${told(r.distance, '', system)}: ${told(r.depth, '', system)}`).join(', ');
-  return typeof value === 'object' && value !== null ? Object.values(value).join(', ') : String(value);
+    return value.map((one: unknown) => told(one, field, system)).join(', ');
+  if (typeof value !== 'object' || value === null) return String(value);
+  // A reading by its place, an amount by its quantity: the first names the rest.
+  return Object.entries(value)
+    .map(([part, one]) => told(one, part, system))
+    .join(': ');
 }
 
 const offerTold = (after: AuditRow['after']): string =>

@@ -42,8 +42,8 @@ export function trenchWork(source: ReportSource): TrenchWork | undefined {
 
 /** Operations that have no amounts yet, so that no sum holds them. */
 export function unpricedOf(operations: readonly Operation[], needs: readonly Need[]): string[] {
-  const priced = new Set(needs.map((n) => n.of.split(':')[0]));
-  return operations.filter((o) => !FREE.includes(o.key) && !priced.has(o.title)).map((o) => o.title);
+  const priced = new Set(needs.map((n) => n.operation));
+  return operations.filter((o) => !FREE.includes(o.key) && !priced.has(o.key)).map((o) => o.title);
 }
 
 /** What work costs and whether it is worth it, from the record alone. */

@@ -1,6 +1,6 @@
 import { answersTo, bearingName, type Question, QUESTIONS, SECTORS } from '@undrel/core/questions';
 import type { Finding, Visit } from '@undrel/core/records';
-import { type CauseKey, CAUSES, yearOf } from '@undrel/core/vocabulary';
+import { type CauseKey, CAUSES, type QuantityKey, yearOf } from '@undrel/core/vocabulary';
 import { unansweredIn } from '@undrel/core/assessment';
 import { clientWords, VERDICT_ENGINE, type Reason } from '@undrel/core/diagnosis';
 import { eventsFollowed, fillWords, sinceWhen } from '@undrel/core/history';
@@ -50,15 +50,14 @@ import type { ReportSource } from './source';
 const DRAWING = { width: 515, height: 285 };
 
 /** How a figure was measured and what limits it, for the report. */
-const METHODS: Record<string, string> = {
-  'Collar depth':
+const METHODS: Partial<Record<QuantityKey, string>> = {
+  collarDepth:
     'Thin rod to the first woody root at bearings round the stem; a rod can miss a root or stop on a stone.',
-  'Fill at the stem':
-    'Depth of the old grade below the present one, by soil probe; read where the colour changes.',
-  'Fill volume': 'From the fill readings, counted only as far out as they were read.',
-  'Mulch on the bark': 'Rule against the bark, mean round the stem.',
-  'Mulch volume': 'Rod depths along lines from the bark, straight between readings, smooth round the stem.',
-  'Mulch ring radius': 'Tape from the bark to the edge of the mulch, with the stem radius.',
+  fillAtStem: 'Depth of the old grade below the present one, by soil probe; read where the colour changes.',
+  fillVolume: 'From the fill readings, counted only as far out as they were read.',
+  mulchOnBark: 'Rule against the bark, mean round the stem.',
+  mulchVolume: 'Rod depths along lines from the bark, straight between readings, smooth round the stem.',
+  mulchRingRadius: 'Tape from the bark to the edge of the mulch, with the stem radius.',
 };
 
 function sectorsText(question: Question & { kind: 'sectors' }, visit: Visit): string {
@@ -365,7 +364,7 @@ function wholeContent(source: ReportSource): ReportContent {
     measured: measuredIn(profile).map((q) => ({
       name: q.name,
       text: formatQuantity(q, system),
-      method: METHODS[q.name] ?? q.working.formula,
+      method: METHODS[q.key] ?? q.working.formula,
     })),
     warnings: [...profile.missing, ...profile.problems.map((p) => say(p.message))],
     drawing: drawn('before'),

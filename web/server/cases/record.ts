@@ -33,8 +33,7 @@ function told(value: unknown, field: string, system: UnitSystem): string {
   if (value === undefined) return '';
   if (typeof value === 'number')
     return BARE.includes(field) ? String(value) : formatValue(value, 'short length', system, 0.001);
-  if (Array.isArray(value))
-    return value.map((one: unknown) => told(one, field, system)).join(', ');
+  if (Array.isArray(value)) return value.map((one: unknown) => told(one, field, system)).join(', ');
   if (typeof value !== 'object' || value === null) return String(value);
   // A reading by its place, an amount by its quantity: the first names the rest.
   return Object.entries(value)

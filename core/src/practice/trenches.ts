@@ -1,3 +1,5 @@
+import type { Limit } from './limits';
+
 /**
  * Radial trenches: what a spoke is in each school, what it keeps away from, and what it takes. Judgements of practice
  * unless a source is named; local codes and the utility's own marks come first. SI.
@@ -62,62 +64,83 @@ export const ESTABLISHED_YEARS = 8;
 export const TRENCH_LIMITS = {
   opened: {
     value: 0.3,
+    unit: 'm',
     reason: 'Roots find their way from a trench into loosened soil some 30 cm to its side.',
     source: PRACTICE,
   },
   leastGain: {
     value: 0.08,
-    reason: 'm2; a spoke that opens less than this beside its neighbours is not worth the digging.',
+    unit: 'm²',
+    reason: 'A spoke that opens less than this beside its neighbours is not worth the digging.',
     source: PRACTICE,
   },
   disturbedAtOnce: {
     value: 0.1,
+    unit: 'share',
     reason: 'Share of the root zone dug in one season; more is spread over seasons.',
     source: PRACTICE,
   },
   stressedAtOnce: {
     value: 0.05,
+    unit: 'share',
     reason: 'A tree already short of roots is given half of that.',
     source: PRACTICE,
   },
   rootClearance: {
     value: 0.05,
+    unit: 'm',
     reason: 'From a root that holds the tree up to the wall of a trench.',
     source: PRACTICE,
   },
   bridged: {
     value: 0.025,
+    unit: 'm',
     reason: 'Roots from this diameter on are left whole across the trench.',
     source: PRACTICE,
   },
   drainFall: {
     value: 0.02,
+    unit: 'ratio',
     reason: 'A trench that falls more than 2 % along its run carries water away: step it.',
     source: PRACTICE,
   },
   steepFall: {
     value: 0.1,
+    unit: 'ratio',
     reason: 'From 10 % on steps wash out: only runs that fall less, towards the contour.',
     source: PRACTICE,
   },
-  stepHeight: { value: 0.1, reason: 'm; drop between two steps of a trench floor.', source: PRACTICE },
+  stepHeight: {
+    value: 0.1,
+    unit: 'm',
+    reason: 'Drop between two steps of a trench floor.',
+    source: PRACTICE,
+  },
   settlement: {
     value: 0.2,
+    unit: 'share',
     reason: 'Share by which loose fill goes down in the first year; compost 20-30 %, native 10 %.',
     source: PRACTICE,
   },
-  compostWeight: { value: 600, reason: 'kg/m3, moist screened compost 500 to 700.', source: PRACTICE },
+  compostWeight: {
+    value: 600,
+    unit: 'kg/m³',
+    reason: 'Moist screened compost weighs 500 to 700 kg/m³.',
+    source: PRACTICE,
+  },
   settlingWater: {
     value: 150,
+    unit: 'L/m³',
     reason: 'Litres for each m3 of fill, to settle it without sealing it.',
     source: PRACTICE,
   },
   nozzleAir: {
     value: 0.0708,
-    reason: 'm3/s; some 150 cfm at the nozzle for small trees, 200 and more in hard clay.',
+    unit: 'm³/s',
+    reason: 'Some 150 cfm at the nozzle for small trees, 200 and more in hard clay.',
     source: PRACTICE,
   },
-} as const;
+} as const satisfies Record<string, Limit>;
 
 /** What may stand or lie about the tree: how far a trench keeps from it, m. */
 export interface ObstacleKind {
@@ -214,21 +237,33 @@ export function obstacleKind(kind: string): ObstacleKind {
 
 /** Vertical mulching and air decompaction. */
 export const VERTICAL = {
-  diameter: { value: 0.075, reason: 'Holes of 5 to 10 cm.', source: PRACTICE },
-  spacing: { value: 0.6, reason: 'Every 60 cm on a triangular grid.', source: PRACTICE },
-  spread: { value: 0.15, reason: 'An augered wall opens less to its side than a trench.', source: PRACTICE },
-  holesAnHour: { value: 20, reason: 'Bored and filled by one person; half that in clay.', source: PRACTICE },
+  diameter: { value: 0.075, unit: 'm', reason: 'Holes of 5 to 10 cm.', source: PRACTICE },
+  spacing: { value: 0.6, unit: 'm', reason: 'Every 60 cm on a triangular grid.', source: PRACTICE },
+  spread: {
+    value: 0.15,
+    unit: 'm',
+    reason: 'An augered wall opens less to its side than a trench.',
+    source: PRACTICE,
+  },
+  holesAnHour: {
+    value: 20,
+    unit: '1/h',
+    reason: 'Bored and filled by one person; half that in clay.',
+    source: PRACTICE,
+  },
   airDepth: {
     value: 0.2,
+    unit: 'm',
     reason: 'As deep as the air tool loosens without lifting roots.',
     source: PRACTICE,
   },
   sectors: {
     value: 4,
+    unit: 'count',
     reason: 'Wedges of soil replaced one a season, opposite ones first: the tree lives from the others.',
     source: PRACTICE,
   },
-} as const;
+} as const satisfies Record<string, Limit>;
 
 /** Trench soil moved in a crew hour, m3: from, usually, at best. Common practice, no source. */
 export interface DigRate {

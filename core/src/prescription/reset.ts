@@ -25,7 +25,7 @@ export const BALL_PER_STEM = 10;
  * @example wateringByRule(1.5 * 0.0254) // 37.9 L, 10 US gal: 7.5 rounded up
  */
 export function wateringByRule(stemDiameter: number): number {
-  const perBucket = limit('gallonsPerInch');
+  const perBucket = limit('litresPerInch');
   return Math.ceil((stemDiameter / METRES_PER_INCH) * (1 - 1e-12)) * perBucket;
 }
 

@@ -1,3 +1,4 @@
+import { LIMITS } from '../practice/limits';
 import { named } from '../vocabulary/quantities';
 import type { Quantity } from '../units/quantity';
 
@@ -26,8 +27,14 @@ export const INFILTRATION_CLASSES = [
 export const infiltrationClass = (rate: number): string =>
   INFILTRATION_CLASSES.find((c) => (rate * HOUR) / INCH >= c.from)!.words;
 
-/** Percolation of a planting hole, m/s: poor under 2.5 cm/h, excessive over 15 (common practice, no source). */
-export const PERCOLATION = { poor: 0.025 / HOUR, excessive: 0.15 / HOUR };
+/** @param rate cm/h @returns m/s */
+const perSecond = (rate: number): number => rate / 100 / HOUR;
+
+/** Percolation of a planting hole, m/s: poor under the one, excessive over the other. */
+export const PERCOLATION = {
+  poor: perSecond(LIMITS.percolationPoor.value),
+  excessive: perSecond(LIMITS.percolationExcessive.value),
+};
 
 export const percolationWords = (rate: number): string =>
   rate < PERCOLATION.poor ? 'poor' : rate > PERCOLATION.excessive ? 'excessive' : 'fair';

@@ -1,9 +1,6 @@
 #!/usr/bin/env node
-import { existsSync } from 'node:fs';
+import { pathToFileURL } from 'node:url';
+import { BUILT, build, isCurrent } from './build.mjs';
 
-const built = new URL('../dist/undrel.mjs', import.meta.url);
-if (!existsSync(built)) {
-  console.error('undrel is not built yet: run `npm run build --workspace core` once.');
-  process.exit(2);
-}
-await import(built.href);
+if (!isCurrent()) await build();
+await import(pathToFileURL(BUILT).href);

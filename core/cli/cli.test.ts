@@ -1,5 +1,5 @@
-import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -12,8 +12,18 @@ const run = (args: string[], input?: string) =>
     maxBuffer: 1 << 28,
   });
 
-beforeAll(() => {
-  execFileSync('npm', ['run', '-s', 'build', '-w', 'core']);
+test('nothing has to be built first, not by two at once either; what is older than its sources is built anew', async () => {
+  const built = 'core/dist/undrel.mjs';
+  rmSync(built, { force: true });
+  const ask = () =>
+    new Promise<number | null>((done) =>
+      spawn(process.execPath, ['core/bin/undrel.mjs', 'schema'], { stdio: 'ignore' }).on('close', done),
+    );
+  expect(await Promise.all([ask(), ask()])).toEqual([0, 0]);
+  writeFileSync(built, 'process.exit(7);');
+  utimesSync(built, 0, 0);
+  expect(run(['schema']).status).toBe(0);
+  expect(readdirSync('core/dist')).toEqual(['undrel.mjs']);
 });
 
 test('assess prints one JSON line with numbers, working and reasons', () => {

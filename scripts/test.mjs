@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join, relative } from 'node:path';
 import { build } from './setup/build.mjs';
-import { checkMachine, chromium, npmPackages } from './setup/packages.mjs';
+import { checkMachine, chromium, glpk, npmPackages } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { database } from './setup/postgres.mjs';
 import { ended, program, ROOT, run, say, start } from './setup/run.mjs';
@@ -57,6 +57,7 @@ await program(async (atStop) => {
   checkMachine();
   npmPackages();
   chromium();
+  if (!BUSY) glpk();
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS);
   const db = await database('test-cluster');

@@ -95,3 +95,6 @@ export const CHROMIUM = '/usr/bin/chromium-headless-shell';
 export function chromium() {
   debianPackages(['chromium-headless-shell'], () => existsSync(CHROMIUM));
 }
+
+/** Another solver than the product's own, which the tests check it against. */
+export const glpk = () => debianPackages(['glpk-utils'], () => existsSync('/usr/bin/glpsol'));

@@ -160,7 +160,7 @@ test('a firm puts its own word in place of one: another version, another chance,
   const visit = { findings: [{ key: 'base.ooze', answer: 'fresh' }] };
   const before = judge(visit);
   const table = tableFor({
-    version: 4,
+    version: 3,
     words: { 'prior.biotic': 'usually', 'finding.base.ooze.biotic.fresh': 'often' },
   });
   expect(table.version).toBe('practice-2+firm-3');

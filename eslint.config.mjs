@@ -66,6 +66,11 @@ export default ts.config(
     'Interface parts know no screen and no server.',
   ),
   forbid(
+    ['web/drawings/**', 'web/documents/**', 'web/device/**'],
+    regex('(^|/)(screens|server|app)/', '^pg$'),
+    'What screens and server share depends on neither.',
+  ),
+  forbid(
     ['web/screens/**'],
     regex('(^|/)(server|app)/', '^pg$'),
     'Screens reach the server through actions and routes given to them.',

@@ -95,6 +95,7 @@ test('amounts of version 3 are told by key; a quantity that is not known is refu
   const at = '$.visits[0].work[0].amounts';
   for (const [version, amounts, path, value] of [
     [3, [{ name: 'Buckets', amount: 2 }], `${at}[0].quantity`, 'Buckets'],
+    [3, [{ name: 'constructor', amount: 2 }], `${at}[0].quantity`, 'constructor'],
     [3, [{ name: 'Crew hours', amount: 1 }, 7], `${at}[1]`, 7],
     [3, 'many', at, 'many'],
     [4, [{ quantity: 'buckets', amount: 2 }], `${at}[0].quantity`, 'buckets'],

@@ -63,6 +63,9 @@ const NAMED_IN_VERSION_3: Readonly<Record<string, QuantityKey>> = {
   'Young trees': 'youngTrees',
 };
 
+const keyOf = (name: unknown): unknown =>
+  Object.hasOwn(NAMED_IN_VERSION_3, String(name)) ? NAMED_IN_VERSION_3[String(name)] : name;
+
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
@@ -82,7 +85,7 @@ const fromVersion3 = (old: Old): Old => ({
         each(work, (done) =>
           within(done, 'amounts', (amounts) =>
             each(amounts, ({ name, ...amount }) => ({
-              quantity: NAMED_IN_VERSION_3[String(name)] ?? name,
+              quantity: keyOf(name),
               ...amount,
             })),
           ),

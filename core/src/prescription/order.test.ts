@@ -2,16 +2,22 @@ import fc from 'fast-check';
 import { OPERATION_KEYS } from '../vocabulary';
 import { readFileSync } from 'node:fs';
 import { assess } from '../assessment';
-import type { Finding, TreeEvent } from '../records';
+import type { CaseFile } from '../format/case';
+import type { Finding, Tree, TreeEvent, Visit } from '../records';
+import { anyCase, tries } from '../../tests/anyCase';
+import { caseOf } from '../format/order';
 import { readCase } from '../format/read';
+import { formatQuantity } from '../units';
 import { MATTERS } from '../practice';
 import {
+  amountsDone,
   atStage,
   clashesOf,
   closedOn,
   dateProblems,
   monthDayProblem,
   nextOpenDay,
+  PASSIVE,
   REMEDIES,
   revisionOf,
   schoolEffects,
@@ -240,4 +246,67 @@ test('days that do not go together are said', () => {
   expect(clashes({ prune: '2027-12-01' }, [season])).toContain('closed season, 11-15 to 02-10');
   expect(clashes({ mulch: '2027-06-01' })).toContain('Mulch planned for 2027-06-01');
   expect(clashes({ mulch: '2027-10-01' })).not.toContain('Mulch planned');
+});
+
+/** A visit that found the first roots at this depth all round, m. */
+const buried = (depth: number, found: Partial<Visit> = {}): Visit => ({
+  date: '2026-05-01',
+  findings: [],
+  profiles: [],
+  decisions: [],
+  probes: [0, 90, 180, 270].map((bearing) => ({
+    bearing,
+    distance: 0.1,
+    depth,
+    found: 'root' as const,
+    from: 'grade' as const,
+  })),
+  ...found,
+});
+const planted = (plantedYear: number, stemDiameter: number): Tree => ({
+  label: 'T',
+  species: 'Tilia cordata',
+  plantedYear,
+  stemDiameter,
+  stock: 'container',
+});
+/** What no case at random comes to: too deep for a bowl; young enough to lift; nothing left to keep; small and rocking. */
+const SELDOM = [
+  caseOf(planted(2012, 0.2), [], [buried(0.4)]),
+  caseOf(planted(2023, 0.06), [], [buried(0.2)]),
+  caseOf(planted(2023, 0.06), [], [buried(0.1, { findings: [{ key: 'crown.dieback', number: 1 }] })]),
+  caseOf(planted(2025, 0.04), [], [buried(0.05, { findings: [{ key: 'base.push', answer: 'rocks' }] })]),
+];
+
+test('of every operation with amounts: planned, recorded by key, kept in a file, told beside the plan', () => {
+  const walked = new Set<string>();
+  const walk = ({ tree: any, events: happened, visits: [first] }: CaseFile) => {
+    if (!first) return;
+    const done = assess(any, happened, first).operations.filter((o) => o.quantities.length > 0);
+    const work = done.map(({ key, quantities }) => ({
+      step: key,
+      how: 'changed' as const,
+      on: '2026-06-01',
+      amounts: quantities.map((q) => ({ quantity: q.key, amount: q.value })),
+    }));
+    const file = caseOf(any, happened, [{ ...first, ...(work.length > 0 && { work }) }]);
+    const kept = readCase(JSON.stringify(file), '2026-11-27');
+    if (!kept.ok) throw new Error(JSON.stringify(kept.problems[0]));
+    for (const operation of done) {
+      walked.add(operation.key);
+      const record = kept.caseFile.visits[0]!.work!.find((w) => w.step === operation.key)!;
+      for (const system of ['metric', 'us'] as const) {
+        const told = amountsDone(record, operation, system);
+        for (const q of operation.quantities) {
+          const [is, plan] = [{ ...q, plusMinus: undefined }, q].map((one) => formatQuantity(one, system));
+          expect(told).toContain(`${q.name} ${is} in place of ${plan}`);
+        }
+      }
+    }
+  };
+  SELDOM.forEach(walk);
+  fc.assert(fc.property(anyCase, walk), tries(200));
+  // Those without amounts of their own: what is left alone, and trenches, which take theirs from the layout.
+  const without = ['trench', ...PASSIVE];
+  expect([...walked].sort()).toEqual(OPERATION_KEYS.filter((key) => !without.includes(key)).sort());
 });

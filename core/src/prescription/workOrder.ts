@@ -1,4 +1,4 @@
-import { QUANTITY_NAMES } from '../vocabulary/quantities';
+import { quantityName } from '../vocabulary/quantities';
 import type { Visit, WorkDone } from '../records';
 import type { OperationKey } from '../vocabulary/operations';
 import type { UnitSystem } from '../units/length';
@@ -181,7 +181,7 @@ export const amountsDone = (
 ): string =>
   (amounts ?? [])
     .flatMap(({ quantity, amount }) => {
-      const name = QUANTITY_NAMES[quantity] ?? quantity;
+      const name = quantityName(quantity);
       const planned = operation?.quantities.find((q) => q.key === quantity);
       if (!planned) return [`${name} ${amount}`];
       const done = formatQuantity({ ...planned, value: amount, plusMinus: undefined }, system);

@@ -1,17 +1,17 @@
 import { z } from 'zod';
 import { kind } from './kind';
+import { bearing } from './parts';
 
 /** One push of a recording penetrometer. Bearing in degrees clockwise from true north. */
 export const push = kind(
   z.strictObject({
-    bearing: z.number().min(0).lt(360),
-    /** From the bark outward. */
-    distance: z.number().min(0).max(30),
+    bearing,
+    distance: z.number().min(0).max(30).describe('from the bark outward, m'),
     readings: z
       .array(
         z.strictObject({
-          depth: z.number().min(0).max(1.5),
-          pressure: z.number().min(0).max(2e7).describe('Cone index, Pa.'),
+          depth: z.number().min(0).max(1.5).describe('below grade, m'),
+          pressure: z.number().min(0).max(2e7).describe('cone index, Pa'),
         }),
       )
       .max(400)
@@ -19,8 +19,7 @@ export const push = kind(
         (readings) => readings.every((r, i) => i === 0 || r.depth > readings[i - 1]!.depth),
         'depths jump back: each reading lies deeper than the one before',
       ),
-    /** Depth at which the cone would go no farther. */
-    stopped: z.number().min(0).max(1.5).optional(),
+    stopped: z.number().min(0).max(1.5).optional().describe('depth at which the cone would go no farther, m'),
     /** How moist the soil was: resistance is read with it. */
     moisture: z.enum(['dry', 'moist', 'wet']).optional(),
     note: z.string().max(500).optional(),

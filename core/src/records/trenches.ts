@@ -1,15 +1,20 @@
 import { z } from 'zod';
 import { kind } from './kind';
+import { bearing } from './parts';
 
-const bearings = z.array(z.number().min(0).lt(360)).max(60);
+const bearings = z.array(bearing).max(60);
 
 /** What was measured and decided for the trenches of a visit. Bearings in degrees clockwise from true north. */
 export const trenches = kind(
   z.strictObject({
-    /** Radius of the old planting hole, from the centre of the stem. */
-    holeRadius: z.number().positive().max(5).optional(),
+    holeRadius: z
+      .number()
+      .positive()
+      .max(5)
+      .optional()
+      .describe('old planting hole, from the centre of the stem, m'),
     /** How much the ground falls, as a ratio, and the bearing it falls toward. */
-    slope: z.strictObject({ fall: z.number().min(0).max(1), toward: z.number().min(0).lt(360) }).optional(),
+    slope: z.strictObject({ fall: z.number().min(0).max(1), toward: bearing }).optional(),
     /** Spokes set by hand; the layout goes round them. */
     locked: bearings.optional(),
     /** Taken out by hand. */

@@ -64,3 +64,7 @@ export const named = (key: QuantityKey): { key: QuantityKey; name: string } => (
   key,
   name: QUANTITY_NAMES[key],
 });
+
+/** What a stored key is called; one that is not known any more stands as it was stored. */
+export const quantityName = (key: string): string =>
+  Object.hasOwn(QUANTITY_NAMES, key) ? QUANTITY_NAMES[key as QuantityKey] : key;

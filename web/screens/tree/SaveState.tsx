@@ -1,8 +1,9 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import type { UnitSystem } from '@undrel/core/units';
 import { calledOf } from '../../protocol/kinds';
+import { fieldName, fieldTold } from '../../protocol/told';
 import type { CaseControl } from '../../device/useCase';
 import type { Conflict } from '../../device/store';
 
@@ -77,33 +78,6 @@ export function SaveState({
   );
 }
 
-const FIELD_NAMES: Record<string, string> = {
-  mulch: 'mulch readings',
-  mulchEnds: 'mulch ends at',
-  fill: 'soil added',
-  plantedYear: 'year planted',
-  stemDiameter: 'stem diameter',
-  lookAgain: 'look again',
-};
-
-function told(value: unknown, system: UnitSystem, field: string): string {
-  if (value === undefined || value === null) return '—';
-  if (typeof value === 'number') {
-    return ['plantedYear', 'part', 'bearing'].includes(field)
-      ? String(value)
-      : formatValue(value, 'short length', system, 0.001);
-  }
-  if (Array.isArray(value)) {
-    return value
-      .map(
-        (r: { distance: number; depth: number }) =>
-          `${told(r.distance, system, '')}: ${told(r.depth, system, '')}`,
-      )
-      .join(', ');
-  }
-  return typeof value === 'object' ? Object.values(value).join(', ') : String(value);
-}
-
 /** What an item is about, in words. */
 function subject({ kind, mine, theirs }: Conflict): string {
   const called = calledOf(kind, (mine ?? theirs.values ?? {}) as Record<string, unknown>);
@@ -118,6 +92,8 @@ function Conflicts({ control, system }: { control: CaseControl; system: UnitSyst
     const fields = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])].filter(
       (f) => JSON.stringify(mine[f]) !== JSON.stringify(theirs[f]),
     );
+    const told = (values: Record<string, unknown>, field: string) =>
+      fieldTold(conflict.kind, values, field, system) || '—';
     return (
       <section
         key={conflict.id}
@@ -141,10 +117,10 @@ function Conflicts({ control, system }: { control: CaseControl; system: UnitSyst
             {fields.map((field) => (
               <tr key={field}>
                 <th scope="row" className="font-normal">
-                  {FIELD_NAMES[field] ?? field}
+                  {fieldName(field)}
                 </th>
-                <td>{conflict.mine === null ? 'removed' : told(mine[field], system, field)}</td>
-                <td>{conflict.theirs.values === null ? 'removed' : told(theirs[field], system, field)}</td>
+                <td>{conflict.mine === null ? 'removed' : told(mine, field)}</td>
+                <td>{conflict.theirs.values === null ? 'removed' : told(theirs, field)}</td>
               </tr>
             ))}
           </tbody>

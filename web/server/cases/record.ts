@@ -1,7 +1,8 @@
 import { KIND_KEYS } from '@undrel/core/records';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import type { UnitSystem } from '@undrel/core/units';
 import { calledOf } from '../../protocol/kinds';
 import type { RecordEntry } from '../../protocol/record';
+import { fieldName, fieldTold } from '../../protocol/told';
 import type { Db } from '../database/transaction';
 import { fromColumns, STORED } from './items';
 import { TREE_RECORD } from './sql';
@@ -16,31 +17,6 @@ interface AuditRow {
 }
 
 const KIND_OF = new Map(KIND_KEYS.map((kind) => [STORED[kind].table, kind]));
-/** Numbers that are no lengths. */
-const BARE = [
-  'plantedYear',
-  'part',
-  'bearing',
-  'amount',
-  'stage',
-  'stages',
-  'interval',
-  'declination',
-  'pressure',
-];
-
-function told(value: unknown, field: string, system: UnitSystem): string {
-  if (value === undefined) return '';
-  if (typeof value === 'number')
-    return BARE.includes(field) ? String(value) : formatValue(value, 'short length', system, 0.001);
-  if (Array.isArray(value)) return value.map((one: unknown) => told(one, field, system)).join(', ');
-  if (typeof value !== 'object' || value === null) return String(value);
-  // A reading by its place, an amount by its quantity: the first names the rest.
-  return Object.entries(value)
-    .map(([part, one]) => told(one, part, system))
-    .join(': ');
-}
-
 const offerTold = (after: AuditRow['after']): string =>
   after?.approved_at
     ? `approved by ${String(after.approved_name)}: ${String(after.approved_option)}`
@@ -76,7 +52,7 @@ export async function treeRecord(db: Db, treeId: string, system: UnitSystem): Pr
       values
         ? fields
             .filter((f) => values[f] !== undefined && f !== 'key' && f !== 'part')
-            .map((f) => `${f} ${told(values[f], f, system)}`)
+            .map((f) => `${fieldName(f)} ${fieldTold(kind, values, f, system)}`)
             .join('; ')
         : '';
     return {

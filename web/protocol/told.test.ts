@@ -28,6 +28,9 @@ test('a value is told in the unit that it is in', () => {
   expect(both('work', { amounts: [{ quantity: 'crewHours', amount: 1.5 }] }, 'amounts')[0]).toBe(
     'Crew hours: 1.5',
   );
+  // In the order of the schema: a store may give the parts in any.
+  const layers = [{ texture: 'clay', roots: 'few', to: 0.1, colour: 'brown' }];
+  expect(both('soilLog', { layers }, 'layers')[0]).toBe('10.0 cm: brown clay few');
   // What an older version stored and nobody knows any more is told as it stands.
   expect(both('work', { amounts: [{ quantity: 'Buckets', amount: 2 }] }, 'amounts')[0]).toBe('Buckets: 2');
   expect(both('tree', {}, 'stemDiameter')).toEqual(['', '']);

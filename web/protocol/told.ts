@@ -45,10 +45,15 @@ function told(schema: unknown, value: unknown, system: UnitSystem): string {
   }
   if (typeof value !== 'object') return String(value);
   const shape = schema instanceof z.ZodObject ? schema.shape : {};
-  // A reading by its place, an amount by its quantity: the first names the rest.
-  return Object.entries(value)
-    .map(([part, one]) => (part === 'quantity' ? quantityName(String(one)) : told(shape[part], one, system)))
-    .join(': ');
+  const given = value as Record<string, unknown>;
+  // In the order of the schema, whatever the store made of it. A reading by its place, an amount by its quantity: the
+  // first names the rest.
+  const [first = '', ...rest] = [...new Set([...Object.keys(shape), ...Object.keys(given)])]
+    .filter((part) => given[part] !== undefined && given[part] !== null)
+    .map((part) =>
+      part === 'quantity' ? quantityName(String(given[part])) : told(shape[part], given[part], system),
+    );
+  return rest.length === 0 ? first : `${first}: ${rest.join(' ')}`;
 }
 
 /** What was answered, as its question has it. */

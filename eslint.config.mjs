@@ -60,6 +60,20 @@ export default ts.config(
     regex('^(react|next|pg|radix-ui|chart\\.js)(/|$)', '@undrel/web', '/web/'),
     'The core knows no interface and no database.',
   ),
+  {
+    files: ['core/src/**'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'navigator',
+        'location',
+        'localStorage',
+        'indexedDB',
+      ],
+    },
+  },
   forbid(
     ['web/ui/**'],
     regex('(^|/)(screens|server|app)/', '^pg$'),

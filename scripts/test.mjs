@@ -69,7 +69,7 @@ await program(async (atStop) => {
     : [
         passes('lint', 'npx', ['--no-install', 'eslint', '.']),
         passes('circles of imports', 'npm', ['run', '-s', 'circles']),
-        passes('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']),
+        passes('format', 'npx', ['--no-install', 'oxfmt', '--check']),
         passes('types', 'npm', ['run', '-s', 'types']),
       ];
   build('.next-test');

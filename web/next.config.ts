@@ -8,6 +8,8 @@ const config: NextConfig = {
   serverExternalPackages: ['pg', '@node-rs/argon2', 'node-pg-migrate', '@react-pdf/renderer', 'piscina'],
   turbopack: { root: fileURLToPath(new URL('..', import.meta.url)) },
   experimental: {
+    // Writing it takes longer than a whole build saves by it.
+    turbopackFileSystemCacheForBuild: false,
     optimizePackageImports: ['radix-ui'],
     serverActions: { bodySizeLimit: '2mb' },
   },

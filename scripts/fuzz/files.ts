@@ -47,7 +47,15 @@ export const curve = (points: number): string => drawing([spline(points)]);
 
 /** What an importer may be sent, by the importer. */
 export type Importer =
-  'trees' | 'weather' | 'plan' | 'dxf' | 'case' | 'rootTable' | 'rootMap' | 'walk' | 'pushes';
+  | 'trees'
+  | 'weather'
+  | 'plan'
+  | 'dxf'
+  | 'case'
+  | 'rootTable'
+  | 'rootMap'
+  | 'walk'
+  | 'pushes';
 
 const geojson = JSON.stringify({
   type: 'FeatureCollection',

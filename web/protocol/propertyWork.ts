@@ -62,4 +62,6 @@ export interface PropertyWork {
 
 /** Lines of the answer while a property report is made: how far it is, then the file. */
 export type ReportProgress =
-  { done: number; of: number; doing: string } | { file: string; pages?: number } | { problem: string };
+  | { done: number; of: number; doing: string }
+  | { file: string; pages?: number }
+  | { problem: string };

@@ -5,7 +5,8 @@ export interface Reading {
 }
 
 export type PenetrometerEvent =
-  { kind: 'reading'; reading: Reading } | { kind: 'end'; stopped: number | undefined };
+  | { kind: 'reading'; reading: Reading }
+  | { kind: 'end'; stopped: number | undefined };
 
 /** A recording penetrometer: one push at a time, told while the cone goes down. */
 export interface Penetrometer {

@@ -68,6 +68,9 @@ export interface Explanation {
   enough: boolean;
 }
 
+/** Sums over the worlds hold to about this part. */
+const ROUNDING = 1e-10;
+
 /** A weight below this is not worth a line, decibans. */
 const LEAST_WEIGHT = 0.7;
 /** A finding is called out of place when the rest makes it this improbable. */
@@ -269,7 +272,8 @@ function worthOf(
     (sum, { for: node, missing, needless }) => sum + costAt(chanceOf(present, node), missing, needless),
     0,
   );
-  const gain = Math.max(0, before - after);
+  // What is left of a sum that comes to nothing is no reason to look.
+  const gain = before - after > before * ROUNDING ? before - after : 0;
   const { key, about, station, minutes, tools, season } = finding;
   return {
     finding: key,

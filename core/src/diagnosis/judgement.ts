@@ -39,7 +39,15 @@ export interface NetworkFinding {
 
 /** What of the history a prior may depend on. */
 export type Circumstance =
-  'container' | 'balled' | 'bareRoot' | 'young' | 'old' | 'mulchContract' | 'street' | 'paved' | 'built';
+  | 'container'
+  | 'balled'
+  | 'bareRoot'
+  | 'young'
+  | 'old'
+  | 'mulchContract'
+  | 'street'
+  | 'paved'
+  | 'built';
 
 export interface Prior {
   cause: CauseKey;

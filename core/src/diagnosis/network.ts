@@ -110,16 +110,28 @@ export interface CompiledFinding {
   place: Uint16Array;
   /** Index of its mechanism, or -1. */
   mechanism: number;
-  /** The same for findings that depend on the same causes and mechanism. */
-  dependsOn: string;
   /** Chance of an answer: `chance[answer][with mechanism 0 or 1][place]`. */
   chance: Float64Array[][];
+}
+
+/** Findings of one mechanism, or of none, that speak of few causes between them: weighed together, then spread over the worlds once. */
+export interface Bloc {
+  mechanism: number;
+  /** Bits of the causes that any of them speaks of. */
+  causes: number;
+  /** Combinations of these causes. */
+  states: number;
+  /** Which of them holds in each world. */
+  place: Uint16Array;
+  /** By key: the place of the finding for each combination of the bloc. */
+  members: Map<string, Uint16Array>;
 }
 
 /** The table made ready for computing. */
 export interface Network {
   table: JudgementTable;
   findings: Map<string, CompiledFinding>;
+  blocs: Bloc[];
   /** Chance that a mechanism is kept off by the causes of a world: `1 - leak` times `1 - word` of each. */
   keptOffByCauses: Float64Array[];
   /** The same by the inner mechanisms, for each of their states. */
@@ -156,12 +168,7 @@ function atMost(finding: NetworkFinding, makes: Partial<Record<string, Often>>, 
 function compileFinding(finding: NetworkFinding): CompiledFinding {
   const causes = finding.links.filter((l) => !isMechanism(l.of));
   const byMechanism = finding.links.find((l) => isMechanism(l.of));
-  const place = new Uint16Array(WORLDS);
   const bits = new Map(causes.map((link, k) => [indexOf(link.of), 1 << k]));
-  for (let world = 1; world < WORLDS; world++) {
-    const low = 31 - Math.clz32(world & -world);
-    place[world] = place[world & (world - 1)]! | (bits.get(low) ?? 0);
-  }
   // No answer is impossible, whatever is at work.
   const leak = atMost(finding, finding.leak, LEAST);
   const rows = causes.map((link) => atMost(finding, link.makes));
@@ -180,11 +187,57 @@ function compileFinding(finding: NetworkFinding): CompiledFinding {
   return {
     finding,
     causes: ownCauses,
-    place,
+    place: places(WORLDS, bits),
     mechanism,
-    dependsOn: [mechanism, ...bits.keys()].join(),
     chance,
   };
+}
+
+/** For every combination of `count` states: the bits that those of its own bits stand for. */
+function places(count: number, bits: ReadonlyMap<number, number>): Uint16Array {
+  const place = new Uint16Array(count);
+  for (let state = 1; state < count; state++) {
+    const low = 31 - Math.clz32(state & -state);
+    place[state] = place[state & (state - 1)]! | (bits.get(low) ?? 0);
+  }
+  return place;
+}
+
+/** So many causes a bloc may speak of: its combinations are few beside the worlds. */
+const BLOC_CAUSES = 10;
+
+const bitsOf = (mask: number): number[] =>
+  Array.from({ length: CAUSE_COUNT }, (_, bit) => bit).filter((bit) => (mask >> bit) & 1);
+
+/** Those with most causes first; each goes where it adds the fewest. */
+function blocsOf(findings: readonly CompiledFinding[]): Bloc[] {
+  const shapes: { mechanism: number; causes: number; members: CompiledFinding[] }[] = [];
+  const size = (mask: number) => bitsOf(mask).length;
+  for (const one of [...findings].sort((a, b) => size(b.causes) - size(a.causes))) {
+    const [home] = shapes
+      .filter((s) => s.mechanism === one.mechanism && size(s.causes | one.causes) <= BLOC_CAUSES)
+      .sort((a, b) => size(one.causes & ~a.causes) - size(one.causes & ~b.causes));
+    if (home) {
+      home.causes |= one.causes;
+      home.members.push(one);
+    } else shapes.push({ mechanism: one.mechanism, causes: one.causes, members: [one] });
+  }
+  return shapes.map(({ mechanism, causes, members }) => {
+    const bits = bitsOf(causes);
+    const states = 1 << bits.length;
+    return {
+      mechanism,
+      causes,
+      states,
+      place: places(WORLDS, new Map(bits.map((bit, k) => [bit, 1 << k]))),
+      members: new Map(
+        members.map(({ finding, place }) => [
+          finding.key,
+          places(states, new Map(bits.map((bit, k) => [k, place[1 << bit]!]))),
+        ]),
+      ),
+    };
+  });
 }
 
 const compiled = new WeakMap<JudgementTable, Network>();
@@ -206,9 +259,11 @@ export function networkOf(table: JudgementTable): Network {
         .filter((l) => isMechanism(l.of) === (of === 'mechanism'))
         .map((l) => [indexOf(l.of), 1 - probability(l.makes)]),
     );
+  const findings = table.findings.map(compileFinding);
   const network: Network = {
     table,
-    findings: new Map(table.findings.map((f) => [f.key, compileFinding(f)])),
+    findings: new Map(findings.map((f) => [f.finding.key, f])),
+    blocs: blocsOf(findings),
     keptOffByCauses: rows.map((row) =>
       products(1 - probability(row.leak), factors(row, 'cause'), CAUSE_COUNT),
     ),

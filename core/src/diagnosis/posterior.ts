@@ -71,6 +71,12 @@ function spread(worlds: Float64Array, place: Uint16Array, chance: Float64Array):
   for (let w = 0; w < worlds.length; w++) worlds[w]! *= chance[place[w]!]!;
 }
 
+const spreadNew = (place: Uint16Array, chance: Float64Array): Float64Array => {
+  const worlds = new Float64Array(WORLDS);
+  for (let w = 0; w < worlds.length; w++) worlds[w] = chance[place[w]!]!;
+  return worlds;
+};
+
 /**
  * Sums the mechanisms out, world by world. Mechanisms that lead to no other are summed against the states of those
  * before them, so that 64 states are walked instead of 256.
@@ -86,8 +92,7 @@ export function jointOf(
   seen: readonly Seen[],
   withPairs = false,
 ): Joint {
-  // Findings that depend on the same causes and mechanism are multiplied before they are spread over the worlds.
-  const together = new Map<string, { compiled: CompiledFinding; chance: [Float64Array, Float64Array] }>();
+  const chances = new Map<string, { causes: number; chance: [Float64Array, Float64Array] }>();
   for (const { key, agrees } of seen) {
     const compiled = network.findings.get(key);
     if (!compiled) throw new RangeError(`Finding ${key} is not in the table.`);
@@ -96,29 +101,37 @@ export function jointOf(
         `Finding ${key}: ${agrees.length} answers; the table has ${compiled.finding.answers.length}.`,
       );
     const chance = likelihood(compiled, agrees);
-    const known = together.get(compiled.dependsOn);
-    if (!known) together.set(compiled.dependsOn, { compiled, chance });
-    else known.chance.forEach((all, m) => all.forEach((v, k) => (all[k] = v * chance[m]![k]!)));
+    const known = chances.get(key);
+    if (known) known.chance.forEach((all, m) => all.forEach((v, k) => (all[k] = v * chance[m]![k]!)));
+    else chances.set(key, { causes: compiled.causes, chance });
   }
   const mass = massOfCauses(priors);
   const weights: [Float64Array, Float64Array][] = [];
   let bound = network.innerCauses;
   const apart = new Set<number>();
-  for (const { compiled, chance } of together.values()) {
-    const { place, mechanism } = compiled;
-    if (mechanism === INNER_MECHANISMS) bound |= compiled.causes;
-    if (mechanism >= 0 && mechanism < INNER_MECHANISMS && (compiled.causes & ~network.innerCauses) !== 0)
+  for (const { mechanism, states, place, members } of network.blocs) {
+    const here = [...members].flatMap(([key, index]) => {
+      const known = chances.get(key);
+      return known ? [{ index, ...known }] : [];
+    });
+    if (here.length === 0) continue;
+    const causes = here.reduce((mask, one) => mask | one.causes, 0);
+    if (mechanism === INNER_MECHANISMS) bound |= causes;
+    if (mechanism >= 0 && mechanism < INNER_MECHANISMS && (causes & ~network.innerCauses) !== 0)
       apart.add(mechanism);
+    /** All of the bloc that was seen, without the mechanism (0) or with it (1). */
+    const together = (m: 0 | 1) => {
+      const all = new Float64Array(states).fill(1);
+      for (const { index, chance } of here) for (let s = 0; s < states; s++) all[s]! *= chance[m][index[s]!]!;
+      return all;
+    };
     if (mechanism < 0) {
-      spread(mass, place, chance[0]);
+      spread(mass, place, together(0));
       continue;
     }
-    const both = (weights[mechanism] ??= [
-      new Float64Array(WORLDS).fill(1),
-      new Float64Array(WORLDS).fill(1),
-    ]);
-    spread(both[0], place, chance[0]);
-    spread(both[1], place, chance[1]);
+    const both = weights[mechanism];
+    if (both) for (const m of [0, 1] as const) spread(both[m], place, together(m));
+    else weights[mechanism] = [spreadNew(place, together(0)), spreadNew(place, together(1))];
   }
   return withPairs
     ? sumOpen(network, mass, weights)
@@ -126,6 +139,8 @@ export function jointOf(
 }
 
 type Weights = readonly (readonly [Float64Array, Float64Array] | undefined)[];
+
+const ones = new Float64Array(WORLDS).fill(1);
 
 /**
  * What is needed to lay out one world.
@@ -138,7 +153,6 @@ function layout(
   later: readonly number[] = [],
 ) {
   const inner = INNER_MECHANISMS;
-  const ones = new Float64Array(WORLDS).fill(1);
   const without = kept.map((_, m) => weights[m]?.[0] ?? ones);
   const withIt = kept.map((_, m) => weights[m]?.[1] ?? ones);
   const layWithout = without.map((a, m) => (later.includes(m) ? ones : a));
@@ -215,7 +229,7 @@ function sumFolded(
     if ((base & free) !== 0) continue;
     lay(joint, base, 1);
     const off1 = first.off[base]!;
-    for (const sum of [all, kept, allFirst, keptFirst, onAll, onKept]) sum.fill(0);
+    for (let g = 0; g < groups; g++) all[g] = kept[g] = allFirst[g] = keptFirst[g] = onAll[g] = onKept[g] = 0;
     const a1 = first.without[base]!;
     const b1 = first.withIt[base]!;
     for (let s = 0; s < states; s++) {
@@ -245,25 +259,24 @@ function sumFolded(
       const off = second.off[w]!;
       const a = second.without[w]!;
       const b = second.withIt[w]!;
+      const offBy = off * (a - b);
       let sum = 0;
-      let sumFirst = 0;
-      let sumSecond = 0;
+      let none = 0;
       for (let g = 0; g < groups; g++) {
         const c = factor[g]!;
-        const none = off * kept[g]!;
-        const noneFirst = off * keptFirst[g]!;
-        const withSecond = (all[g]! - none) * b;
-        sum += c * (none * a + withSecond);
-        sumFirst += c * (noneFirst * a + (allFirst[g]! - noneFirst) * b);
-        sumSecond += c * withSecond;
+        sum += c * all[g]!;
+        none += c * kept[g]!;
         onAll[g]! += c * b;
-        onKept[g]! += c * off * (a - b);
+        onKept[g]! += c * offBy;
       }
-      mass[w] = sum;
-      mechanisms[inner]! += sumFirst;
-      mechanisms[inner + 1]! += sumSecond;
+      none *= off;
+      const withSecond = (sum - none) * b;
+      mass[w] = none * a + withSecond;
+      mechanisms[inner + 1]! += withSecond;
       if (more === 0) break;
     }
+    for (let g = 0; g < groups; g++)
+      mechanisms[inner]! += allFirst[g]! * onAll[g]! + keptFirst[g]! * onKept[g]!;
     for (let s = 0; s < states; s++) {
       const g = groupOf[s]!;
       overall[s]! += joint[s]! * (onAll[g]! + onKept[g]! * kept2[s]!);

@@ -10,7 +10,8 @@ export interface CaseProblem {
 }
 
 export type ReadCase =
-  { ok: true; caseFile: CaseFile; warnings: CaseProblem[] } | { ok: false; problems: CaseProblem[] };
+  | { ok: true; caseFile: CaseFile; warnings: CaseProblem[] }
+  | { ok: false; problems: CaseProblem[] };
 
 const at = (path: readonly PropertyKey[]): string =>
   path.reduce<string>(

@@ -226,7 +226,8 @@ function radiiFrom(
   notes: string[],
 ): BroughtRoots['radii'] {
   const ring = (geometry?.type === 'Polygon' ? geometry.coordinates?.[0] : undefined) as
-    [number, number][] | undefined;
+    | [number, number][]
+    | undefined;
   const isPoint = (p: unknown) => Array.isArray(p) && Number.isFinite(p[0]) && Number.isFinite(p[1]);
   if (!Array.isArray(ring) || ring.length < 4 || !ring.every(isPoint)) {
     notes.push(`${place}: the stem is no area of three corners or more. Left out.`);

@@ -7,7 +7,14 @@ import type { Quantity } from '../units/quantity';
 import type { TrenchPlan } from './plan';
 
 export type SoilRemedy =
-  'spokes' | 'vertical' | 'air' | 'sectors' | 'mulch' | 'drain' | 'subsoil' | 'nothing';
+  | 'spokes'
+  | 'vertical'
+  | 'air'
+  | 'sectors'
+  | 'mulch'
+  | 'drain'
+  | 'subsoil'
+  | 'nothing';
 
 /** One way of opening the soil, on the same ground as the others. */
 export interface Alternative {

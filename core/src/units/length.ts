@@ -19,7 +19,8 @@ export const METRES_PER: Record<LengthUnit, number> = {
 };
 
 export type ParsedLength =
-  { ok: true; metres: number; resolution: number; unit: LengthUnit } | { ok: false; reason: string };
+  | { ok: true; metres: number; resolution: number; unit: LengthUnit }
+  | { ok: false; reason: string };
 
 const UNIT_WORDS: Record<string, LengthUnit> = {
   mm: 'mm',

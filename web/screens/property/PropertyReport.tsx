@@ -7,7 +7,8 @@ import { useAlive } from '../../ui/controls/Entry';
 import { keepFile } from '../../ui/keepFile';
 
 type State =
-  { at: 'rest'; told?: string; problem?: string } | { at: 'work'; done: number; of: number; doing: string };
+  | { at: 'rest'; told?: string; problem?: string }
+  | { at: 'work'; done: number; of: number; doing: string };
 
 /** Bytes of a base64 text. */
 const bytesOf = (base64: string): Uint8Array<ArrayBuffer> =>

@@ -10,7 +10,8 @@ import { TopBar } from '../shell/TopBar';
 import { ReportBody } from './ReportBody';
 
 export type SaveAnswer =
-  { ok: true; id: string; version: number } | { ok: false; problem?: string; theirs?: ReportHead };
+  | { ok: true; id: string; version: number }
+  | { ok: false; problem?: string; theirs?: ReportHead };
 
 /** What a draft may be taken out as, beside PDF. */
 const FILES = [

@@ -70,7 +70,8 @@ export function asSession<T>(
 
 /** What a sign-in comes to. `second` names the step that the person is at when the password alone does not do. */
 export type SignIn =
-  { ok: true; token: string; expires: Date } | { ok: false; reason: string; second?: string };
+  | { ok: true; token: string; expires: Date }
+  | { ok: false; reason: string; second?: string };
 
 /**
  * Opens a session of a person.

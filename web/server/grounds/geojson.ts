@@ -43,7 +43,8 @@ export interface PlacedTree {
 }
 
 export type ReadPlan =
-  { ok: true; trees: PlacedTree[]; outlines: Outline[]; notes: string[] } | { ok: false; problem: string };
+  | { ok: true; trees: PlacedTree[]; outlines: Outline[]; notes: string[] }
+  | { ok: false; problem: string };
 
 const closed = (ring: readonly Point[]) =>
   ring[0]![0] === ring[ring.length - 1]![0] && ring[0]![1] === ring[ring.length - 1]![1];

@@ -27,7 +27,8 @@ export async function askWeather(
 }
 
 export type ReadWeather =
-  { ok: true; record: WeatherRecord; notes: string[] } | { ok: false; problem: string };
+  | { ok: true; record: WeatherRecord; notes: string[] }
+  | { ok: false; problem: string };
 
 /** Reads monthly rain from CSV with the columns `month` (YYYY-MM) and `rain (mm)`. */
 export function readWeather(bytes: Uint8Array, name: string): ReadWeather {

@@ -75,7 +75,8 @@ export async function openDraft(
 }
 
 export type Worded =
-  { ok: true; id: string; version: number } | { ok: false; theirs: ReportHead | undefined };
+  | { ok: true; id: string; version: number }
+  | { ok: false; theirs: ReportHead | undefined };
 
 /** Saves the consultant's words; a stale write is refused with what stands now. */
 export async function saveWording(

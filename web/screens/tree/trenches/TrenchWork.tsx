@@ -32,7 +32,8 @@ export function TrenchWork(props: {
     }).catch(() => undefined);
     setBusy(false);
     const read = (await answer?.json().catch(() => undefined)) as
-      { marked?: string; lines?: string[]; problem?: string } | undefined;
+      | { marked?: string; lines?: string[]; problem?: string }
+      | undefined;
     if (!answer?.ok || !read?.marked) {
       setTold(read?.problem ?? 'The locate service was not reached; nothing was changed. Try again.');
       return;

@@ -60,13 +60,14 @@ async function findings(page: Page, rules: readonly string[] | undefined): Promi
 }
 
 /** From when letters have their shapes: where each thing that can be pressed is first seen, and where else after that. */
-function watchMoves(): void {
+function watchMoves(late: string): void {
   const first = new WeakMap<Element, number>();
   const moved: string[] = [];
-  const watch = { moved, over: false };
+  const watch = { moved, over: false, late: false };
   Object.assign(window, { watch });
   const look = () => {
     if (watch.over) return;
+    watch.late ||= new RegExp(late).test(document.querySelector('main')?.textContent ?? '');
     for (const el of document.querySelectorAll<HTMLElement>(
       'button:enabled, a[href], input:enabled, select:enabled, textarea:enabled, summary',
     )) {
@@ -87,13 +88,13 @@ function watchMoves(): void {
 /** Parts that say they are still being worked out. */
 const LATE = /Weighing|Working out|Solving|Laying out|Drawing…/;
 
-/** What was moved by parts of the page that came late, once all of them are there. */
-async function movedLate(page: Page): Promise<string[]> {
+/** What was moved by parts of the page that came late, once all of them are there, and whether there were any. */
+async function movedLate(page: Page): Promise<{ moved: string[]; late: boolean }> {
   await page.waitForFunction((late) => !new RegExp(late).test(document.body.innerText), LATE.source);
   return page.evaluate(() => {
-    const { watch } = window as unknown as { watch: { moved: string[]; over: boolean } };
+    const { watch } = window as unknown as { watch: { moved: string[]; over: boolean; late: boolean } };
     watch.over = true;
-    return watch.moved.slice(0, 20);
+    return { moved: watch.moved.slice(0, 20), late: watch.late };
   });
 }
 
@@ -115,57 +116,73 @@ const COLOURFUL = [
   ),
 ];
 
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+type Screen = typeof DESK;
+
 /** The rules that are asked of a view: colours wherever they may differ from what was asked before. */
-function rulesOf(view: string, theme: string, screen: 'desk' | 'phone'): readonly string[] | undefined {
+function rulesOf(view: string, theme: string, screen: Screen): readonly string[] | undefined {
   if (theme !== 'paper') return ['color-contrast'];
-  if (screen === 'desk') return undefined;
+  if (screen === DESK) return undefined;
   return COLOURFUL.includes(view) ? [...BY_WIDTH, 'color-contrast'] : BY_WIDTH;
 }
 
 /** Themes differ in colours alone, which are the same at every width. */
-const themesOf = (view: string, screen: 'desk' | 'phone') =>
-  screen === 'desk' && COLOURFUL.includes(view) ? ['paper', 'dark', 'sun'] : ['paper'];
+const themesOf = (view: string, screen: Screen) =>
+  screen === DESK && COLOURFUL.includes(view) ? ['paper', 'dark', 'sun'] : ['paper'];
+
+async function check(page: Page, view: string, screen: Screen) {
+  const { width } = screen;
+  await page.setViewportSize(screen);
+  for (const theme of themesOf(view, screen)) {
+    await page.evaluate((t) => (document.documentElement.dataset.theme = t), theme);
+    expect([view, width, theme, await findings(page, rulesOf(view, theme, screen))]).toEqual([
+      view,
+      width,
+      theme,
+      [],
+    ]);
+  }
+  const overflow = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect([view, width, overflow]).toEqual([view, width, 0]);
+}
+
+async function open(page: Page, view: string, screen: Screen) {
+  await page.setViewportSize(screen);
+  await page.goto(view);
+  await expect(page.locator('main')).toBeVisible();
+  // Once it listens: until then nothing takes a press, or the focus.
+  for (const find of await page.getByRole('button', { name: /^Find/ }).all())
+    await expect(find).toBeEnabled();
+  const { width } = screen;
+  const { moved, late } = await movedLate(page);
+  expect([view, width, moved]).toEqual([view, width, []]);
+  await page.evaluate(axe);
+  return { late };
+}
 
 test.describe.configure({ mode: 'parallel' });
 
-for (const [name, viewport] of [
-  ['desk', { width: 1280, height: 800 }],
-  ['phone', { width: 390, height: 844 }],
-] as const) {
-  const check = async (page: Page, view: string) => {
+test('no serious finding: sign-in', async ({ page }) => {
+  for (const view of ['/sign-in', '/sign-in/forgotten', '/mailbox']) {
+    await page.goto(view);
     await page.evaluate(axe);
-    for (const theme of themesOf(view, name)) {
-      await page.evaluate((t) => (document.documentElement.dataset.theme = t), theme);
-      expect([view, theme, await findings(page, rulesOf(view, theme, name))]).toEqual([view, theme, []]);
-    }
-    const overflow = await page.evaluate(
-      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-    );
-    expect([view, overflow]).toEqual([view, 0]);
-  };
-  test(`no serious finding: sign-in, ${name}`, async ({ page }) => {
-    await page.setViewportSize(viewport);
-    for (const view of ['/sign-in', '/sign-in/forgotten', '/mailbox']) {
-      await page.goto(view);
-      await check(page, view);
+    for (const screen of [DESK, PHONE]) await check(page, view, screen);
+  }
+});
+for (const [about, views] of Object.entries(VIEWS))
+  test(`no serious finding, and nothing that can be pressed is moved by what comes late: ${about}`, async ({
+    page,
+  }) => {
+    await page.addInitScript(watchMoves, LATE.source);
+    await enterDemo(page);
+    for (const view of views) {
+      const { late } = await open(page, view, DESK);
+      await check(page, view, DESK);
+      // What came late at the desk is opened on a phone as well, to see whether it moves anything there.
+      if (late) await open(page, view, PHONE);
+      await check(page, view, PHONE);
     }
   });
-  for (const [about, views] of Object.entries(VIEWS)) {
-    test(`no serious finding, and nothing that can be pressed is moved by what comes late: ${about}, ${name}`, async ({
-      page,
-    }) => {
-      await page.setViewportSize(viewport);
-      await page.addInitScript(watchMoves);
-      await enterDemo(page);
-      for (const view of views) {
-        await page.goto(view);
-        await expect(page.locator('main')).toBeVisible();
-        // Once it listens: until then nothing takes a press, or the focus.
-        for (const find of await page.getByRole('button', { name: /^Find/ }).all())
-          await expect(find).toBeEnabled();
-        expect([view, await movedLate(page)]).toEqual([view, []]);
-        await check(page, view);
-      }
-    });
-  }
-}

@@ -83,7 +83,7 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
         )
       : undefined;
   const ground = options.brief ? undefined : groundOf(caseFile, visit);
-  const worth = options.rates && worthOfCase(caseFile, visit, result, dug, ground, options.rates);
+  const worth = options.rates && worthOfCase(visit, result, dug, ground, options.rates);
   if (options.format === 'text') {
     const system = options.units === 'us' ? 'us' : 'metric';
     return (
@@ -94,12 +94,13 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
       (worth ? worthText(worth) : '')
     );
   }
+  const { situation: _, ...told } = result;
   const dig = dug && digSummary(dug);
   // Sentences carry their lengths as marks; whoever reads the JSON gets them written.
   const system = options.units === 'us' ? 'us' : 'metric';
   const written = (_: string, value: unknown) =>
     typeof value === 'string' ? writeLengths(value, system) : value;
-  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...result, explanation, since, dig, cuts, ground: ground && groundSummary(ground), worth }, written)}\n`;
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...told, explanation, since, dig, cuts, ground: ground && groundSummary(ground), worth }, written)}\n`;
 }
 
 function problemOf(error: unknown): string {

@@ -8,10 +8,8 @@ import {
   type Estimate,
   type Rates,
 } from '../src/costing';
-import type { CaseFile } from '../src/format/case';
 import type { Visit } from '../src/records';
 import type { Assessment } from '../src/assessment';
-import { situation } from '../src/prescription';
 import type { DigAssessment } from '../src/pruning';
 import { answerOf, optionsOf, squeezedIn, treatmentOf, type WorthOption } from '../src/worth';
 import type { Ground } from './ground';
@@ -32,18 +30,16 @@ export function readRates(source: string): Rates {
 }
 
 export function worthOfCase(
-  { tree, events }: CaseFile,
   visit: Visit,
-  { profile, verdict, operations }: Assessment,
+  { situation, operations }: Assessment,
   dug: DigAssessment | undefined,
   ground: Ground | undefined,
   rates: Rates,
 ): WorthOfCase {
-  const s = situation(tree, events, visit, profile, verdict, {});
   const chosen = visit.trenches?.choice?.remedy ?? 'spokes';
   const trenches = ground?.trenches?.alternatives.find((a) => a.remedy === chosen);
   const options = optionsOf({
-    situation: s,
+    situation,
     operations,
     rates,
     trenches,
@@ -52,7 +48,7 @@ export function worthOfCase(
   return {
     answer: answerOf(options, rates.currency),
     options,
-    estimate: estimate(needsOf(treatmentOf(s, operations), visit, trenches), rates),
+    estimate: estimate(needsOf(treatmentOf(situation, operations), visit, trenches), rates),
   };
 }
 

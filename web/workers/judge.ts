@@ -19,8 +19,8 @@ export interface JudgeJob {
   explained: boolean;
 }
 
-/** The profile stays out: it holds functions, and whoever asks has it. */
-export interface Judged extends Omit<Assessment, 'profile'> {
+/** Profile and situation stay out: they hold functions, and whoever asks has what they are made of. */
+export interface Judged extends Omit<Assessment, 'profile' | 'situation'> {
   glance: Glance;
   explanation?: Explanation;
   revision?: Revision;

@@ -5,7 +5,7 @@ import type { CaseFile } from '../format/case';
 import type { Visit } from '../records';
 import { estimate, needsLeft, needsOf, RESOURCE_KEYS, type Rates } from '../costing';
 import { clientWords } from '../diagnosis';
-import { clashesOf, plannedOf, situation, workOrder } from '../prescription';
+import { clashesOf, plannedOf, workOrder } from '../prescription';
 import { assessDig, isStressed } from '../pruning';
 import { assessTrenches } from '../trenching';
 import { writeLengths } from '../units';
@@ -39,8 +39,7 @@ function leaves(value: unknown, texts: string[], numbers: number[]): void {
 
 function allOf({ tree, events }: Pick<CaseFile, 'tree' | 'events'>, visit: Visit, visits: readonly Visit[]) {
   const assessment = assess(tree, events, visit);
-  const { profile, verdict, operations } = assessment;
-  const s = situation(tree, events, visit, profile, verdict, {});
+  const { verdict, operations, situation: s } = assessment;
   const planned = plannedOf(operations, visit.decisions);
   const trenches = assessTrenches({
     tree,
@@ -120,8 +119,8 @@ test('every step that is charged is one of the order of work', () => {
   fc.assert(
     fc.property(named, ({ tree, events, visits }) => {
       for (const visit of visits) {
-        const { operations, verdict, profile } = assess(tree, events, visit);
-        const treatment = treatmentOf(situation(tree, events, visit, profile, verdict, {}), operations);
+        const { operations, situation } = assess(tree, events, visit);
+        const treatment = treatmentOf(situation, operations);
         const order = new Set(workOrder(treatment, visit).map((step) => step.key));
         for (const { step } of needsOf(treatment, visit, undefined)) if (step) expect(order).toContain(step);
       }

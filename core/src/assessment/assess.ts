@@ -1,6 +1,6 @@
 import type { Tree, TreeEvent, Visit } from '../records';
 import { tableFor, verdictOf, type FirmTable, type Verdict } from '../diagnosis';
-import { prescribe, situation, type Operation } from '../prescription';
+import { prescribe, situation, type Operation, type Situation } from '../prescription';
 import type { HouseSchools } from '../practice';
 import { profileOf, type Profile } from '../profile';
 
@@ -9,6 +9,8 @@ export interface Assessment {
   profile: Profile;
   verdict: Verdict;
   operations: Operation[];
+  /** What the operations were weighed by, for whatever is worked out from them. */
+  situation: Situation;
 }
 
 /**
@@ -26,5 +28,6 @@ export function assess(
 ): Assessment {
   const profile = profileOf(tree, visit);
   const verdict = verdictOf(tree, events, visit, profile, tableFor(words));
-  return { profile, verdict, operations: prescribe(situation(tree, events, visit, profile, verdict, firm)) };
+  const judged = situation(tree, events, visit, profile, verdict, firm);
+  return { profile, verdict, operations: prescribe(judged), situation: judged };
 }

@@ -1,5 +1,5 @@
 import type { Tree, Visit } from '../records';
-import { plannedOf, plannedWork, type PlannedWork } from '../prescription/planned';
+import { plannedOf, plannedWork, type PlannedWork } from '../weighing/planned';
 import { groundVerdict, type GroundKind } from '../soil/verdict';
 import type { Assessment } from './assess';
 

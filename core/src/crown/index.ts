@@ -1,2 +1,3 @@
+export * from './dieback';
 export * from './dripLine';
 export * from './vigour';

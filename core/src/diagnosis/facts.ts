@@ -1,8 +1,8 @@
-import { answersTo, answerTo, SECTORS, type Station } from '../questions/question';
-import type { Tree, TreeEvent, Visit } from '../records';
+import type { Station } from '../questions/question';
 import { LIMITS } from '../practice/limits';
 import type { Profile } from '../profile';
 import { shortMark } from '../units/marks';
+import type { Evidence } from './evidence';
 
 /**
  * A fact is one thing the prescription may ask about. "no" is looked, not seen; "unexamined" is not looked, and never counts
@@ -16,12 +16,7 @@ export interface Fact {
   station: Station;
 }
 
-type FactMaker = (given: {
-  tree: Tree;
-  events: readonly TreeEvent[];
-  visit: Visit;
-  profile: Profile;
-}) => Fact;
+type FactMaker = (given: { profile: Profile; evidence: ReadonlyMap<string, Evidence> }) => Fact;
 
 const fact = (
   station: Station,
@@ -35,23 +30,14 @@ const fact = (
   text: state === undefined ? unexamined : state ? yes : no,
 });
 
-/** A fact from one graded answer: yes for any of `yes`. */
-const graded =
-  (
-    station: Station,
-    key: string,
-    yes: readonly string[],
-    texts: [yes: string, no: string, unexamined: string],
-  ): FactMaker =>
-  ({ visit }) => {
-    const answer = answerTo(visit.findings, key)?.answer;
-    return fact(station, answer === undefined ? undefined : yes.includes(answer), ...texts);
+/** A fact from one finding of the network: yes for any of `yes`, in the words of the finding. */
+const seen =
+  (station: Station, key: string, yes: readonly string[], unexamined: string): FactMaker =>
+  ({ evidence }) => {
+    const found = evidence.get(key);
+    const says = found?.says ?? '';
+    return fact(station, found && yes.includes(found.answer), says, says, unexamined);
   };
-
-const barkSectors = (visit: Visit, answers: readonly string[]) =>
-  answersTo(visit.findings, 'base.bark').filter(
-    (f) => answers.includes(f.answer ?? '') && f.part !== undefined,
-  );
 
 export const FACTS = {
   // The interval decides: a depth whose spread reaches across the limit is not yet known to be one or the other.
@@ -117,71 +103,29 @@ export const FACTS = {
       'mulch not measured',
     );
   },
-  flareHidden: ({ profile: { flare } }) =>
-    fact(
-      'base',
-      flare.looked === 0
-        ? undefined
-        : flare.looked - flare.seen >= LIMITS.flareHiddenShare.value * flare.looked,
-      `flare hidden on ${flare.looked - flare.seen} of ${flare.looked} sides`,
-      `flare seen on ${flare.seen} of ${flare.looked} sides`,
-      'stem entry not looked at',
-    ),
-  barkSoft: ({ visit }) => {
-    const soft = barkSectors(visit, ['soft', 'loose']);
-    const looked = answersTo(visit.findings, 'base.bark').length > 0;
-    return fact(
-      'base',
-      looked ? soft.length > 0 : undefined,
-      `bark soft or loose at the soil line on ${soft.map((f) => SECTORS[f.part!]).join(', ')}`,
-      'bark firm at the soil line',
-      'bark at the soil line not examined',
-    );
-  },
-  hollow: graded(
+  flareHidden: seen('base', 'base.entry', ['straight'], 'stem entry not looked at'),
+  barkSoft: seen('base', 'base.bark', ['soft'], 'bark at the soil line not examined'),
+  hollow: seen('base', 'base.sound', ['dull', 'hollow'], 'base not sounded'),
+  conks: seen('base', 'base.conks', ['few', 'many'], 'conks not looked for'),
+  rocks: seen(
     'base',
-    'base.sound',
-    ['dull', 'hollow'],
-    ['base sounds dull or hollow', 'base sounds solid', 'base not sounded'],
+    'base.push',
+    ['slight', 'rocks'],
+    'push test not done, or too soon after planting to tell',
   ),
-  conks: graded(
-    'base',
-    'base.conks',
-    ['few', 'many'],
-    ['conks at the base', 'no conks', 'conks not looked for'],
-  ),
-  rocks: ({ visit, tree }) => {
-    const answer = answerTo(visit.findings, 'base.push')?.answer;
-    const years =
-      tree.plantedYear === undefined ? undefined : Number(visit.date.slice(0, 4)) - tree.plantedYear;
-    const young = years !== undefined && years < LIMITS.pushYears.value;
-    return fact(
-      'base',
-      answer === undefined ? undefined : answer === 'rocks' || (answer === 'slight' && !young),
-      `base rocks when pushed${years === undefined ? '' : `, ${years} years after planting`}`,
-      young && answer === 'slight'
-        ? `base still gives, only ${years} years after planting`
-        : 'base firm when pushed',
-      'push test not done',
-    );
-  },
-  girdlingSeen: graded(
+  girdlingSeen: seen(
     'base',
     'base.girdling',
     ['touching', 'pressing', 'embedded'],
-    [
-      'a root lies across the stem',
-      'no root across the stem in view',
-      'not looked for roots across the stem',
-    ],
+    'not looked for roots across the stem',
   ),
 } as const satisfies Record<string, FactMaker>;
 
 export type FactKey = keyof typeof FACTS;
 export type Facts = Record<FactKey, Fact>;
 
-/** Every fact of one visit. */
-export function factsOf(tree: Tree, events: readonly TreeEvent[], visit: Visit, profile: Profile): Facts {
-  const given = { tree, events, visit, profile };
+/** Every fact of one visit: of what was measured from the profile, of what was answered from the evidence alone. */
+export function factsOf(profile: Profile, evidence: readonly Evidence[]): Facts {
+  const given = { profile, evidence: new Map(evidence.map((e) => [e.key, e])) };
   return Object.fromEntries(Object.entries(FACTS).map(([key, make]) => [key, make(given)])) as Facts;
 }

@@ -107,7 +107,7 @@ export function verdictOf(
   const evidence = evidenceOf(table, tree, events, visit, profile);
   return {
     ...weigh(table, evidence, circumstancesOf(tree, events, visit)),
-    facts: factsOf(tree, events, visit, profile),
+    facts: factsOf(profile, evidence),
   };
 }
 

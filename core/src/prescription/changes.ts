@@ -3,8 +3,8 @@ import { MATTERS, schoolFor, type ChosenBy, type HouseSchools, type Matter, type
 import { formatQuantity } from '../units/quantity';
 import type { UnitSystem } from '../units/length';
 import { prescribe } from './prescribe';
-import type { Operation, Situation } from './operation';
-import { isTaken } from './planned';
+import type { Operation, Situation } from '../weighing/operation';
+import { isTaken } from '../weighing/planned';
 
 /** One thing that is otherwise in the second of two prescriptions; `from` or `to` is empty where it is not there. */
 export interface PrescriptionChange {

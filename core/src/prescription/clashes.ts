@@ -1,7 +1,6 @@
-import type { OperationKey } from '../vocabulary/operations';
-import { anchorsOf } from './dug';
-import { limit, schoolValue, type Operation, type Situation } from './operation';
-import { REMEDIES } from './remedies';
+import { byOrderOfWork, type OperationKey } from '../vocabulary/operations';
+import { anchorsOf } from '../weighing/dug';
+import { limit, schoolValue, type Operation, type Situation } from '../weighing/operation';
 import { dateProblems, type ClosedSeason } from './seasons';
 import { stagesOf } from './workOrder';
 
@@ -15,7 +14,7 @@ function dateClashes(planned: readonly Operation[], s: Situation, closed: readon
       const on = s.visit.decisions.find((d) => d.operation === o.key)?.on;
       return on ? [{ operation: o, on }] : [];
     })
-    .sort((a, b) => REMEDIES[a.operation.key].order - REMEDIES[b.operation.key].order);
+    .sort((a, b) => byOrderOfWork(a.operation.key, b.operation.key));
   const season = s.school('mulchSeason');
   const [from, to] = [schoolValue(season, 'from'), schoolValue(season, 'to')];
   const mulching = dated.find((d) => d.operation.key === 'mulch');

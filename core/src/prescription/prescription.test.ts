@@ -1,15 +1,8 @@
+import { toolFor } from '../remedies/excavate';
+import { ringRadius, ringVolume } from '../remedies/mulch';
 import { assess } from '../assessment';
 import type { Dig, DugRoot, Finding, GradeProfile, ProbePoint, Tree, Visit } from '../records';
-import {
-  bowl,
-  clashesOf,
-  plannedOf,
-  ringRadius,
-  situation,
-  ringVolume,
-  toolFor,
-  wateringByRule,
-} from './index';
+import { bowl, clashesOf, plannedOf, situation, wateringByRule } from './index';
 
 test('the ring that a cone of mulch covers: 1.22 m', () => {
   // 0.2765 m3 at 6 cm from 0.175 m outward covers a ring of 1.22 m radius: exact geometry.

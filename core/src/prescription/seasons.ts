@@ -1,6 +1,6 @@
 import { OPERATION_KEYS, type OperationKey } from '../vocabulary/operations';
-import { type Operation } from './operation';
-import type { SeasonWindow } from './remedies';
+import { type Operation } from '../weighing/operation';
+import type { SeasonWindow } from '../weighing/rules';
 
 /**
  * A time of the year in which some work is closed by law or local code: nesting, the flight of a disease vector. The firm

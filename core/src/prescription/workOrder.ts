@@ -1,11 +1,11 @@
 import { quantityName } from '../vocabulary/quantities';
 import type { Visit, WorkDone } from '../records';
-import type { OperationKey } from '../vocabulary/operations';
+import { byOrderOfWork, type OperationKey } from '../vocabulary/operations';
 import type { UnitSystem } from '../units/length';
 import { formatQuantity } from '../units/quantity';
 import { CUT_PLAN } from '../practice';
-import { PASSIVE, type Operation } from './operation';
-import { HOLD_POINTS, REMEDIES, type HoldKey } from './remedies';
+import { PASSIVE, type Operation } from '../weighing/operation';
+import { HOLD_POINTS, type HoldKey } from '../weighing/rules';
 
 /** When a line of the order of work comes up. */
 interface Season {
@@ -115,7 +115,7 @@ export function workOrder(
   const year = Number(visit.date.slice(0, 4));
   const now = planned
     .filter((o) => !PASSIVE.includes(o.key))
-    .sort((a, b) => REMEDIES[a.key].order - REMEDIES[b.key].order)
+    .sort((a, b) => byOrderOfWork(a.key, b.key))
     .map((o): Part => ({ operation: o, part: 1, year, title: o.title, text: o.summary }));
   const later = now.flatMap(({ operation }): Part[] => {
     if (operation.key === 'prune')

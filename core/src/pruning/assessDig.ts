@@ -1,4 +1,4 @@
-import { answerTo } from '../questions/question';
+import { diebackOf } from '../crown/dieback';
 import type { Tree, Visit } from '../records';
 import { vigourFrom } from '../crown';
 import { forecastOf, type Forecast, type Scenario } from '../growth/forecast';
@@ -33,7 +33,7 @@ const LATER = 2;
 /** Low vigour or much dieback: the tree counts as stressed, and less of its roots goes in a season. */
 export function isStressed(visit: Visit): boolean {
   const vigour = vigourFrom(visit.findings);
-  const dieback = answerTo(visit.findings, 'crown.dieback')?.number ?? 0;
+  const dieback = diebackOf(visit.findings) ?? 0;
   return (
     (vigour !== undefined && vigour.ratio < LIMITS.vigourDrop.value) ||
     dieback >= LIMITS.stressedDieback.value

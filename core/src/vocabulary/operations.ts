@@ -1,4 +1,4 @@
-/** Everything that may be prescribed. */
+/** Everything that may be prescribed, in the order of work. */
 export const OPERATION_KEYS = [
   'stability',
   'ties',
@@ -20,3 +20,7 @@ export const OPERATION_KEYS = [
   'replace',
 ] as const;
 export type OperationKey = (typeof OPERATION_KEYS)[number];
+
+/** Sorts by the order of work. */
+export const byOrderOfWork = (a: OperationKey, b: OperationKey): number =>
+  OPERATION_KEYS.indexOf(a) - OPERATION_KEYS.indexOf(b);

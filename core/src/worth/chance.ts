@@ -1,4 +1,4 @@
-import { answerTo } from '../questions/question';
+import { diebackOf } from '../crown/dieback';
 import type { CauseKey } from '../vocabulary/causes';
 import type { OperationKey } from '../vocabulary/operations';
 import { DIEBACK_FACTORS, OUTLOOK, OTHER_OUTLOOKS, type Judged } from '../practice/worth';
@@ -68,7 +68,7 @@ const survived = (p: number, s: number): number => 1 - p * (1 - s);
 
 /** What crown and base take from every chance. */
 function standingOf({ visit, verdict }: Situation): ChanceStep[] {
-  const dieback = answerTo(visit.findings, 'crown.dieback')?.number;
+  const dieback = diebackOf(visit.findings);
   const row = dieback === undefined ? undefined : DIEBACK_FACTORS.filter((f) => dieback >= f.from).at(-1);
   const decay = (['barkSoft', 'conks', 'hollow'] as const)
     .map((key) => verdict.facts[key])

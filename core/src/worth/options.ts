@@ -2,14 +2,9 @@ import type { OperationKey } from '../vocabulary/operations';
 import { estimate, needsOf, type Estimate, type Need, type Rates, type TrenchWork } from '../costing';
 import type { Forecast, YearBand } from '../growth';
 import { COST_RANGE, WATCH_HOURS, WORTH_YEARS } from '../practice/worth';
-import { limit } from '../prescription/operation';
-import {
-  plannedOf,
-  replacementQuantities,
-  yearsInGround,
-  type Operation,
-  type Situation,
-} from '../prescription';
+import { replacementQuantities } from '../remedies/replace';
+import { limit } from '../weighing/operation';
+import { plannedOf, yearsInGround, type Operation, type Situation } from '../prescription';
 import { chanceOf, chanceOfNew, type Chance, type Range } from './chance';
 
 export type OptionKey = 'treat' | 'reset' | 'replace' | 'remove' | 'nothing';

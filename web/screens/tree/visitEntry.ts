@@ -26,7 +26,7 @@ export interface StationProps {
   visit: Visit;
   profile: Profile;
   /** Verdict and prescription; their code comes after the page, so they are missing at first. */
-  judged: Assessment | undefined;
+  judged: Omit<Assessment, 'situation'> | undefined;
   /** What is prescribed otherwise than on the visit before, while the prescription is open. */
   revision: { since: string; revision: Revision } | undefined;
   /** Reasons and next checks, while the verdict is open. */

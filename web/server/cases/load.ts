@@ -16,6 +16,7 @@ export interface LoadedCase {
   treeId: string;
   items: Item[];
   property: { id: string; name: string };
+  client: string;
   firmSchools: HouseSchools;
   firmTable: FirmTable | undefined;
   /** Seasons closed where the firm works. */
@@ -28,6 +29,7 @@ type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
   tree: unknown[];
   property_id: string;
   property_name: string;
+  client: string;
   firm_schools: Schools;
   property_schools: Schools;
   firm_table: FirmTable | null;
@@ -59,13 +61,18 @@ function siteOf({ plan, others }: CaseRow, { position }: Tree): Site {
 }
 
 /** A tree with its history and visits as separately versioned items; undefined when the firm has no such tree. */
-export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | undefined> {
-  const row = await db.row<CaseRow>(LOAD_CASE, [treeId]);
-  if (!row) return undefined;
+export const loadCase = async (db: Db, treeId: string): Promise<LoadedCase | undefined> =>
+  (await loadCases(db, [treeId]))[0];
+
+/** The same for many trees at once, in no order; those that the firm does not have are left out. */
+export const loadCases = async (db: Db, treeIds: readonly string[]): Promise<LoadedCase[]> =>
+  (await db.rows<CaseRow>(LOAD_CASE, [treeIds])).map(loaded);
+
+function loaded(row: CaseRow): LoadedCase {
   const item = (kind: ItemKind, [id, parent, version, ...values]: unknown[]) =>
     ({ kind, id, parent, version, values: fromList(kind, values) }) as unknown as Item;
   return {
-    treeId,
+    treeId: row.tree[0] as string,
     items: [
       item('tree', row.tree),
       ...KIND_KEYS.filter((kind) => kind !== 'tree').flatMap((kind) =>
@@ -73,6 +80,7 @@ export async function loadCase(db: Db, treeId: string): Promise<LoadedCase | und
       ),
     ],
     property: { id: row.property_id, name: row.property_name },
+    client: row.client,
     firmSchools: { firm: row.firm_schools, property: row.property_schools },
     firmTable: row.firm_table ?? undefined,
     closed: row.firm_closed ?? [],

@@ -4,33 +4,45 @@ import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference'
 import type { Db } from '../database/transaction';
 import { REFERENCE_LOGS, REFERENCE_SHOOTS } from './sql';
 
-/** Shoots of the reference tree of a tree's genus with the most years read; undefined where there is none. */
-export async function referenceShoots(db: Db, treeId: string): Promise<ReferenceShoots | undefined> {
-  const rows = await db.rows<{ label: string; findings: Finding[] }>(REFERENCE_SHOOTS, [treeId]);
-  const [most] = rows
-    .map(({ label, findings }) => ({
-      label,
-      series: shootsIn(findings).filter((s) => s.values.length > 1),
-    }))
-    .filter((r) => r.series.length > 0)
-    .sort((a, b) => b.series[0]!.values.length - a.series[0]!.values.length);
+/** By tree: shoots of the reference tree of its genus with the most years read; those that have none are left out. */
+export async function referenceShoots(
+  db: Db,
+  treeIds: readonly string[],
+): Promise<Map<string, ReferenceShoots>> {
+  const rows = await db.rows<{ tree_id: string; label: string; findings: Finding[] }>(REFERENCE_SHOOTS, [
+    treeIds,
+  ]);
+  const years = ({ series }: ReferenceShoots) => series[0]!.values.length;
+  const most = new Map<string, ReferenceShoots>();
+  for (const { tree_id, label, findings } of rows) {
+    const read = { label, series: shootsIn(findings).filter((s) => s.values.length > 1) };
+    const known = most.get(tree_id);
+    if (read.series.length > 0 && (!known || years(read) > years(known))) most.set(tree_id, read);
+  }
   return most;
 }
 
-/** Holes of the soil probe beside a reference tree of the property; undefined where there are none. */
-export async function referenceGround(db: Db, treeId: string): Promise<ReferenceGround | undefined> {
-  const row = await db.row<{
-    label: string;
-    logs: (Omit<SoilLog, 'refusal' | 'oldGrade'> & { refusal: number | null; oldGrade: number | null })[];
-  }>(REFERENCE_LOGS, [treeId]);
-  return (
-    row && {
-      label: row.label,
-      logs: row.logs.map(({ refusal, oldGrade, ...log }) => ({
-        ...log,
-        ...(refusal !== null && { refusal }),
-        ...(oldGrade !== null && { oldGrade }),
-      })),
-    }
+type StoredLog = Omit<SoilLog, 'refusal' | 'oldGrade'> & { refusal: number | null; oldGrade: number | null };
+
+/** By tree: holes of the soil probe beside a reference tree of the property; those that have none are left out. */
+export async function referenceGround(
+  db: Db,
+  treeIds: readonly string[],
+): Promise<Map<string, ReferenceGround>> {
+  const rows = await db.rows<{ tree_id: string; label: string; logs: StoredLog[] }>(REFERENCE_LOGS, [
+    treeIds,
+  ]);
+  return new Map(
+    rows.map(({ tree_id, label, logs }) => [
+      tree_id,
+      {
+        label,
+        logs: logs.map(({ refusal, oldGrade, ...log }) => ({
+          ...log,
+          ...(refusal !== null && { refusal }),
+          ...(oldGrade !== null && { oldGrade }),
+        })),
+      },
+    ]),
   );
 }

@@ -77,13 +77,13 @@ export const JUDGED_BELOW = {
 /** How far about a tree its site is looked at, m. */
 export const SITE_REACH = 30;
 
-/** A tree with everything below it, in one round trip. */
+/** Trees with everything below them, in one round trip. $1: ids of the trees. */
 export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
     ${[
       ...kindsBelow('tree').map((kind) => `${below(kind, 'tree_id = t.id')} as "${kind}"`),
       ...kindsBelow('visit').map((kind) => `${ofVisits(kind)} as "${kind}"`),
     ].join(',\n    ')},
-    p.name as property_name, p.id as property_id, f.schools as firm_schools, p.schools as property_schools, f.judgements as firm_table,
+    p.name as property_name, p.id as property_id, coalesce(c.name, '') as client, f.schools as firm_schools, p.schools as property_schools, f.judgements as firm_table,
     f.closed_seasons as firm_closed,
     p.weather, p.plan,
     coalesce((select json_agg(json_build_object('label', o.label, 'x', o.x, 'y', o.y, 'stemDiameter', o.stem_diameter))
@@ -91,8 +91,9 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
         and abs(o.x - t.x) < ${SITE_REACH} and abs(o.y - t.y) < ${SITE_REACH}), '[]') as others
   from trees t
   join properties p on p.firm_id = t.firm_id and p.id = t.property_id
+  left join clients c on c.firm_id = p.firm_id and c.id = p.client_id
   join firms f on f.firm_id = t.firm_id
-  where t.id = $1 and t.deleted_at is null`;
+  where t.id = any($1::text[]) and t.deleted_at is null`;
 
 const tablesOf = (parent: 'tree' | 'visit') =>
   kindsBelow(parent)
@@ -109,8 +110,8 @@ export const TREE_RECORD = `select a.id::text, to_char(a.at at time zone 'UTC', 
          and coalesce(a.after, a.before) ->> 'visit_id' in (select v.id from visits v where v.tree_id = $1))
   order by a.id desc limit 400`;
 
-/** Holes of the soil probe beside the reference trees of a property. $1: the tree whose ground is set beside theirs. */
-export const REFERENCE_LOGS = `select r.label,
+/** Holes of the soil probe beside a reference tree of a property. $1: the trees whose ground is set beside them. */
+export const REFERENCE_LOGS = `select distinct on (t.id) t.id as tree_id, r.label,
     json_agg(json_build_object('place', l.place, 'bearing', l.bearing, 'distance', l.distance, 'layers', l.layers,
       'refusal', l.refusal, 'oldGrade', l.old_grade)) as logs
   from trees t
@@ -118,13 +119,12 @@ export const REFERENCE_LOGS = `select r.label,
     and r.reference and r.deleted_at is null
   join visits v on v.firm_id = r.firm_id and v.tree_id = r.id and v.deleted_at is null
   join soil_logs l on l.firm_id = v.firm_id and l.visit_id = v.id and l.deleted_at is null
-  where t.id = $1
-  group by r.id, r.label
-  order by r.label
-  limit 1`;
+  where t.id = any($1::text[])
+  group by t.id, r.id, r.label
+  order by t.id, r.label`;
 
-/** Of each visit to a reference tree of the same genus and property: its shoots by year. $1: the tree it is set beside. */
-export const REFERENCE_SHOOTS = `select r.label,
+/** Of each visit to a reference tree of the same genus and property: its shoots by year. $1: the trees it is set beside. */
+export const REFERENCE_SHOOTS = `select t.id as tree_id, r.label,
     json_agg(json_build_object('key', f.key, 'part', f.part, 'number', f.number)) as findings
   from trees t
   join trees r on r.firm_id = t.firm_id and r.property_id = t.property_id and r.id <> t.id
@@ -133,5 +133,5 @@ export const REFERENCE_SHOOTS = `select r.label,
   join visits v on v.firm_id = r.firm_id and v.tree_id = r.id and v.deleted_at is null
   join findings f on f.firm_id = v.firm_id and f.visit_id = v.id and f.deleted_at is null
     and f.key like 'crown.extension%'
-  where t.id = $1
-  group by r.id, r.label, v.id`;
+  where t.id = any($1::text[])
+  group by t.id, r.id, r.label, v.id`;

@@ -3,19 +3,15 @@ import { isStressed } from '@undrel/core/pruning';
 import { assessTrenches } from '@undrel/core/trenching';
 import type { TreeMaterials } from '../../protocol/grounds';
 import { itemsBelow, visitFrom } from '../../protocol/item';
-import { loadCase, type LoadedCase } from '../cases/load';
+import { loadCases, type LoadedCase } from '../cases/load';
 import type { Db } from '../database/transaction';
 import { TREES_WITH_TRENCHES } from './sql';
 
 /** The cases of the trees of a property that have trenches laid out. */
 export async function casesWithTrenches(db: Db, propertyId: string): Promise<LoadedCase[]> {
-  const rows = await db.rows<{ id: string }>(TREES_WITH_TRENCHES, [propertyId]);
-  const cases: LoadedCase[] = [];
-  for (const { id } of rows) {
-    const loaded = await loadCase(db, id);
-    if (loaded) cases.push(loaded);
-  }
-  return cases;
+  const ids = (await db.rows<{ id: string }>(TREES_WITH_TRENCHES, [propertyId])).map(({ id }) => id);
+  const cases = await loadCases(db, ids);
+  return cases.sort((a, b) => ids.indexOf(a.treeId) - ids.indexOf(b.treeId));
 }
 
 /** What the trenches of a tree take in their first season, from its newest visit that laid any out. */

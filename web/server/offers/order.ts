@@ -1,13 +1,6 @@
 import type { OperationKey } from '@undrel/core/vocabulary';
 import { needsOf, RESOURCES, type Need, type ResourceKey } from '@undrel/core/costing';
-import {
-  clashesOf,
-  dateProblems,
-  plannedOf,
-  situation,
-  workOrder,
-  type ClosedSeason,
-} from '@undrel/core/prescription';
+import { clashesOf, dateProblems, plannedOf, workOrder, type ClosedSeason } from '@undrel/core/prescription';
 import { neverCut } from '@undrel/core/pruning';
 import type { Order, OrderMaterial } from '../../protocol/order';
 import { assessed } from '../assessed';
@@ -41,8 +34,7 @@ export const materialsOf = (needs: readonly Need[]): OrderMaterial[] =>
 /** The crew order of a visit: what was prescribed, step by step, with its hold points, amounts and never-cut list. */
 export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], treeId: string): Order {
   const { tree, events, visit, schools, table } = source;
-  const { profile, verdict, operations } = assessed(tree, events, visit, schools, table);
-  const s = situation(tree, events, visit, profile, verdict, schools);
+  const { operations, situation: s } = assessed(tree, events, visit, schools, table);
   const planned = plannedOf(operations, visit.decisions);
   const trenches = trenchWork(source);
   const advice = assessDigKept(source)?.advice;

@@ -6,18 +6,17 @@ import { beside, type Asker } from '../beside';
 import { propertyRows } from '../grounds/grounds';
 import type { Db } from '../database/transaction';
 import type { ReportSource } from '../reports/source';
-import { openDraft } from '../reports/reports';
+import { openDrafts } from '../reports/reports';
 import type { TreeSource } from './treeWork';
 
 /** Every visited tree of a property with what its newest visit is made from, and the property itself. */
 export async function propertySources(db: Db, viewer: Viewer, propertyId: string, system: UnitSystem) {
   const rows = await propertyRows(db, propertyId);
   if (!rows) return undefined;
-  const sources: TreeSource[] = [];
-  for (const { id } of rows.trees as { id: string }[]) {
-    const draft = await openDraft(db, viewer, id, undefined, system);
-    if (draft) sources.push({ id, visitId: draft.visitId, source: draft.source });
-  }
+  const ids = (rows.trees as { id: string }[]).map((t) => t.id);
+  const sources = (await openDrafts(db, viewer, ids, undefined, system)).map(
+    ({ treeId, visitId, source }): TreeSource => ({ id: treeId, visitId, source }),
+  );
   return { rows, sources: sources.sort((a, b) => byLabel(a.source.tree.label, b.source.tree.label)) };
 }
 

@@ -21,8 +21,7 @@ export function schoolsOf(
   rates: Rates | undefined,
 ): { matters: MatterEffect[] } & PricedEffect {
   const { tree, events, visit, schools, table, system } = source;
-  const { profile, verdict, operations } = assessed(tree, events, visit, schools, table);
-  const s = situation(tree, events, visit, profile, verdict, schools);
+  const { profile, verdict, operations, situation: s } = assessed(tree, events, visit, schools, table);
   const matters = schoolEffects(s, schools, system);
   const sumUnder = (own: ReportSource) => {
     const ops =

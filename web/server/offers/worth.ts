@@ -7,7 +7,7 @@ import {
   type Rates,
   type TrenchWork,
 } from '@undrel/core/costing';
-import { plannedOf, situation, type Operation } from '@undrel/core/prescription';
+import { plannedOf, type Operation } from '@undrel/core/prescription';
 import { optionsOf, squeezedIn, treatmentOf, type WorthOption } from '@undrel/core/worth';
 import { assessed } from '../assessed';
 import type { ReportSource } from '../reports/source';
@@ -49,15 +49,14 @@ export function unpricedOf(operations: readonly Operation[], needs: readonly Nee
 /** What work costs and whether it is worth it, from the record alone. */
 export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSheet {
   const { tree, events, visit, schools, table } = source;
-  const { profile, verdict, operations } = assessed(tree, events, visit, schools, table);
-  const s = situation(tree, events, visit, profile, verdict, schools);
+  const { operations, situation } = assessed(tree, events, visit, schools, table);
   const trenches = trenchWork(source);
   const dig = assessDigKept(source);
-  const treatment = treatmentOf(s, operations);
+  const treatment = treatmentOf(situation, operations);
   const needs = needsOf(treatment, visit, trenches);
   return {
     options: optionsOf({
-      situation: s,
+      situation,
       operations,
       rates,
       trenches,

@@ -12,7 +12,6 @@ import {
   plannedWork,
   PRESCRIPTION_ENGINE,
   revisionOf,
-  situation,
   workOrder,
   type Operation,
   type PrescriptionChange,
@@ -294,11 +293,7 @@ function wholeContent(source: ReportSource): ReportContent {
   const planned = plannedOf(operations, visit.decisions);
   const changesGround = Object.values(plannedWork(planned)).some((v) => v !== undefined);
   const clashes = [
-    ...clashesOf(
-      planned,
-      situation(tree, source.events, visit, profile, verdict, source.schools),
-      source.closed,
-    ),
+    ...clashesOf(planned, whole.situation, source.closed),
     ...(planned.some((o) => o.key === 'trench') ? refusedSpokes(source) : []),
   ];
   const bearing = deepestAt(profile);

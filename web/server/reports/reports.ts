@@ -11,7 +11,7 @@ import type { Viewer } from '../accounts/session';
 import { beside, type Asker } from '../beside';
 import { loadFirm } from '../accounts/firm';
 import { FIRM } from '../accounts/sql';
-import { loadCase } from '../cases/load';
+import { loadCases } from '../cases/load';
 import type { Db } from '../database/transaction';
 import type { ReportSource } from './source';
 import { reportPdf } from './setDocument';
@@ -26,52 +26,73 @@ export interface Draft {
 }
 
 /** Everything a report of a visit is made from, with its draft where there is one; undefined when there is no such visit. */
-export async function openDraft(
+export const openDraft = async (
   db: Db,
   viewer: Viewer,
   treeId: string,
   visitId: string | undefined,
   system: UnitSystem,
-): Promise<Draft | undefined> {
-  const loaded = await loadCase(db, treeId);
-  if (!loaded) return undefined;
-  const visits = itemsBelow(loaded.items, 'visit', treeId).sort((a, b) =>
-    b.values.date.localeCompare(a.values.date),
-  );
-  const read = visits.map((v) => ({ id: v.id, visit: visitFrom(loaded.items, v) }));
-  const all = read.map((r) => r.visit);
-  // A walk-round replaces no prescription; what it saw of danger stands before it.
-  const judged = visitToJudge(all);
-  const visit = read.find((r) => (visitId === undefined ? r.visit === judged : r.id === visitId));
-  if (!visit) return undefined;
-  const head = await db.row<ReportHead>(sql.DRAFT_OF, [visit.id]);
-  const client = await db.row<{ client: string }>(sql.CLIENT_OF_TREE, [treeId]);
-  return {
-    treeId,
-    visitId: visit.id,
-    head,
-    source: {
-      tree: loaded.items.find((i) => i.kind === 'tree')!.values as Tree,
-      events: itemsBelow(loaded.items, 'event', treeId).map((e) => e.values as TreeEvent),
-      visit: visitId === undefined ? withLaterDanger(visit.visit, all) : visit.visit,
-      visits: all,
-      property: loaded.property.name,
-      client: client?.client ?? '',
-      firm: viewer.firmName,
-      schools: loaded.firmSchools,
-      table: loaded.firmTable,
-      beside: {
-        shoots: (await referenceShoots(db, loaded.treeId))?.series,
-        weather: loaded.weather,
+): Promise<Draft | undefined> => (await openDrafts(db, viewer, [treeId], visitId, system))[0];
+
+/**
+ * The same for many trees in as many queries as for one; those without a visit are left out.
+ *
+ * @param visitId undefined for the visit that each tree is judged by
+ */
+export async function openDrafts(
+  db: Db,
+  viewer: Viewer,
+  treeIds: readonly string[],
+  visitId: string | undefined,
+  system: UnitSystem,
+): Promise<Draft[]> {
+  const opened = (await loadCases(db, treeIds)).flatMap((loaded) => {
+    const visits = itemsBelow(loaded.items, 'visit', loaded.treeId).sort((a, b) =>
+      b.values.date.localeCompare(a.values.date),
+    );
+    const read = visits.map((v) => ({ id: v.id, visit: visitFrom(loaded.items, v) }));
+    const all = read.map((r) => r.visit);
+    // A walk-round replaces no prescription; what it saw of danger stands before it.
+    const judged = visitToJudge(all);
+    const visit = read.find((r) => (visitId === undefined ? r.visit === judged : r.id === visitId));
+    return visit ? [{ loaded, all, visit }] : [];
+  });
+  if (opened.length === 0) return [];
+  const trees = opened.map(({ loaded }) => loaded.treeId);
+  const heads = await db.rows<ReportHead & { visit_id: string }>(sql.DRAFTS_OF, [
+    opened.map(({ visit }) => visit.id),
+  ]);
+  const headOf = new Map(heads.map(({ visit_id, ...head }) => [visit_id, head]));
+  const shoots = await referenceShoots(db, trees);
+  const ground = await referenceGround(db, trees);
+  const rates = (await loadFirm(db)).rates ?? undefined;
+  return opened.map(({ loaded, all, visit }) => {
+    const { treeId } = loaded;
+    const head = headOf.get(visit.id);
+    return {
+      treeId,
+      visitId: visit.id,
+      head,
+      source: {
+        tree: loaded.items.find((i) => i.kind === 'tree')!.values as Tree,
+        events: itemsBelow(loaded.items, 'event', treeId).map((e) => e.values as TreeEvent),
+        visit: visitId === undefined ? withLaterDanger(visit.visit, all) : visit.visit,
+        visits: all,
+        property: loaded.property.name,
+        client: loaded.client,
+        firm: viewer.firmName,
+        schools: loaded.firmSchools,
+        table: loaded.firmTable,
+        beside: { shoots: shoots.get(treeId)?.series, weather: loaded.weather },
+        site: loaded.site,
+        closed: loaded.closed,
+        referenceLogs: ground.get(treeId)?.logs,
+        wording: head?.wording ?? {},
+        rates,
+        system,
       },
-      site: loaded.site,
-      closed: loaded.closed,
-      referenceLogs: (await referenceGround(db, loaded.treeId))?.logs,
-      wording: head?.wording ?? {},
-      rates: (await loadFirm(db)).rates ?? undefined,
-      system,
-    },
-  };
+    };
+  });
 }
 
 export type Worded =

@@ -3,6 +3,8 @@ const HEAD = `r.id, r.version, r.wording, r.number, r.sha256, to_char(r.issued_a
   (select u.name from users u where u.id = r.issued_by) as issued_by`;
 
 export const DRAFT_OF = `select ${HEAD} from reports r where r.visit_id = $1 and r.issued_at is null order by r.updated_at desc limit 1`;
+export const DRAFTS_OF = `select distinct on (r.visit_id) r.visit_id, ${HEAD} from reports r
+  where r.visit_id = any($1::text[]) and r.issued_at is null order by r.visit_id, r.updated_at desc`;
 export const ISSUED_OF_TREE = `select ${HEAD} from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id
   where v.tree_id = $1 and r.issued_at is not null order by r.number desc`;
 export const REPORT = `select ${HEAD}, r.content, v.tree_id, a.verdict, f.judgements
@@ -27,6 +29,3 @@ export const ADD_ASSESSMENT = `insert into assessments (firm_id, id, visit_id, v
   values (current_firm(), $1, $2, $3, $4, $5, $6, $7)`;
 export const ISSUE = `update reports set number = $2, content = $3, pdf = $4, sha256 = $5, assessment_id = $6, issued_at = now(),
   issued_by = current_actor() where id = $1 and issued_at is null and version = $7 returning id`;
-export const CLIENT_OF_TREE = `select coalesce(c.name, '') as client from trees t
-  join properties p on p.firm_id = t.firm_id and p.id = t.property_id
-  left join clients c on c.firm_id = p.firm_id and c.id = p.client_id where t.id = $1`;

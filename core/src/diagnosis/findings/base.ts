@@ -90,7 +90,7 @@ export const BASE_FINDINGS: readonly NetworkFinding[] = [
     answers: [
       ['none', 'no conks at the base'],
       ['few', 'one or a few conks at the base'],
-      ['many', 'fresh conks at the base, several'],
+      ['many', 'several fresh conks at the base'],
     ],
     leak: { few: 'hardly ever' },
     links: [

@@ -17,8 +17,8 @@ const open = cache((treeId: string) =>
   signedIn(async (db, viewer) => ({
     viewer,
     loaded: await loadCase(db, treeId),
-    reference: await referenceShoots(db, treeId),
-    referenceGround: await referenceGround(db, treeId),
+    reference: (await referenceShoots(db, [treeId])).get(treeId),
+    referenceGround: (await referenceGround(db, [treeId])).get(treeId),
   })),
 );
 

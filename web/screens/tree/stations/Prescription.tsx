@@ -11,7 +11,6 @@ import {
   isTaken,
   nextOpenDay,
   plannedOf,
-  situation,
   type Operation,
   type SchoolUse,
   stagesOf,
@@ -47,14 +46,10 @@ export function comeBack(
 }
 
 export function Prescription(props: StationProps) {
-  const { tree, events, profile, firmSchools, visit, visitId, treeId, control, mayJudge } = props;
-  const { operations, verdict } = judgedOf(props);
+  const { visit, visitId, treeId, control, mayJudge } = props;
+  const { operations, situation } = judgedOf(props);
   const planned = plannedOf(operations, visit.decisions);
-  const clashes = clashesOf(
-    planned,
-    situation(tree, events, visit, profile, verdict, firmSchools),
-    props.closed,
-  );
+  const clashes = clashesOf(planned, situation, props.closed);
   const back = comeBack(operations, visit);
   const head = headOf(visit);
   return (

@@ -1,6 +1,11 @@
 import { assess, type Assessment } from '@undrel/core/assessment';
+import { situation } from '@undrel/core/prescription';
 import type { StationProps } from '../visitEntry';
 
 /** Verdict and prescription, for the stations that are about them and bring the code along. */
-export const judgedOf = ({ judged, tree, events, visit, firmSchools, firmTable }: StationProps): Assessment =>
-  judged ?? assess(tree, events, visit, firmSchools, firmTable);
+export function judgedOf(props: StationProps): Assessment {
+  const { judged, tree, events, visit, profile, firmSchools, firmTable } = props;
+  if (!judged) return assess(tree, events, visit, firmSchools, firmTable);
+  // It has functions, which no worker can hand over.
+  return { ...judged, situation: situation(tree, events, visit, profile, judged.verdict, firmSchools) };
+}

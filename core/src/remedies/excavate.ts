@@ -1,18 +1,20 @@
-import { named, type QuantityKey } from '../vocabulary/quantities';
-import { weighedByTable } from './byTable';
-import { radialVolume, roundIntegral, roundMean, type BearingValue } from '../geometry';
+import { named } from '../vocabulary/quantities';
+import { roundMean } from '../geometry';
 import { longMark, shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
+import type { QuantityKey } from '../vocabulary/quantities';
+import { bowl, belowGrade } from '../weighing/bowl';
 import {
   limit,
   PRACTICE_SOURCE,
+  used,
   schoolNote,
   schoolValue,
-  used,
-  type Weighed,
   type Situation,
-} from './operation';
-import { periodic } from '../geometry';
+  type Weighed,
+} from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import type { Ruled } from '../weighing/ruled';
 
 export type CollarTool = 'rake' | 'hand' | 'air' | 'regrade';
 
@@ -30,43 +32,6 @@ const TOOL_WORDS: Record<CollarTool, string> = {
   regrade: 'air tool, then a wider regrade or a tree well',
 };
 
-/** Roots that stand above grade leave nothing to take away there. */
-const belowGrade = (d: BearingValue): BearingValue => ({ ...d, value: Math.max(0, d.value) });
-
-/**
- * A bowl round the stem: a level floor of `room` from the bark at the depth of the collar, then a straight slope that
- * runs out to grade at `run` for each unit of depth.
- *
- * @param depths depth of the floor below grade by bearing, m; at least one
- * @param stemRadius m
- * @returns volume of soil to take out, m3, and the mean outer radius from the stem's centre, m
- */
-export function bowl(
-  depths: readonly BearingValue[],
-  stemRadius: number,
-  room: number,
-  run: number,
-): { volume: number; outerRadius: number } {
-  const depth = periodic(depths);
-  const perRadian = (bearing: number) => {
-    const d = Math.max(0, depth(bearing));
-    const line = [
-      { distance: 0, depth: d },
-      { distance: room, depth: d },
-      { distance: room + run * d, depth: 0 },
-    ];
-    return radialVolume(line, stemRadius);
-  };
-  const mean = roundMean(depths.map(belowGrade));
-  return {
-    volume: roundIntegral(
-      perRadian,
-      depths.map((d) => d.bearing),
-    ),
-    outerRadius: stemRadius + room + run * mean,
-  };
-}
-
 const METHOD: Record<CollarTool, string[]> = {
   rake: ['Rake soil and mulch off the flare all round.'],
   hand: ['Dig by hand from the bark outward, trowel and fingers at the roots.'],
@@ -80,10 +45,9 @@ const METHOD: Record<CollarTool, string[]> = {
 };
 
 /** Root collar excavation: quantities of the bowl, tool by depth, basin warning. */
-export function excavateOperation(s: Situation): Weighed {
+function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const { collar, stemRadius } = s.profile;
   const { collarDeep } = s.verdict.facts;
-  const { advice, why } = weighedByTable('excavate', s, []);
   const height = s.school('flareHeight');
   const bark = s.school('bark');
   const above = schoolValue(height, 'above');
@@ -252,3 +216,52 @@ export function excavateOperation(s: Situation): Weighed {
     why: base.why.length > 0 ? base.why : [collarDeep.text],
   };
 }
+
+export const excavate: Remedy = {
+  do: [
+    {
+      when: [{ fact: 'collarDeep', is: 'yes' }],
+      why: 'Bark under soil stays wet, and roots below it want for air.',
+    },
+    {
+      when: [
+        { fact: 'fillPresent', is: 'yes' },
+        { fact: 'collarDeep', isNot: 'no' },
+      ],
+      why: 'Soil that was added buries what stood in the open.',
+    },
+  ],
+  option: [
+    {
+      when: [
+        { fact: 'flareHidden', is: 'yes' },
+        { fact: 'collarDeep', isNot: 'no' },
+      ],
+      why: 'A stem that goes into the ground like a post is buried on that side.',
+    },
+    {
+      when: [
+        { fact: 'girdlingSeen', is: 'yes' },
+        { fact: 'collarDeep', isNot: 'no' },
+      ],
+      why: 'What girdles above ground goes on below it.',
+    },
+    {
+      when: [
+        { fact: 'barkSoft', is: 'yes' },
+        { fact: 'collarDeep', isNot: 'no' },
+      ],
+      why: 'Decay at the base is worse below ground than the skin shows.',
+    },
+  ],
+  against: [
+    {
+      when: [{ fact: 'rocks', is: 'yes' }],
+      why: 'A base that rocks may fall once the soil that holds it is out: stability first.',
+    },
+  ],
+  first: ['utilities', 'stability', 'permits'],
+  risks: ['A bowl that does not drain is a basin.', 'Roots bared in heat or frost die.'],
+  followUp: 'Look at the dried bark within weeks.',
+  weigh,
+};

@@ -1,13 +1,13 @@
-import { schoolValue, used, type Weighed, type Situation } from './operation';
-import { weighedByTable } from './byTable';
-import { wateringQuantity, wateringRounds } from './reset';
+import { used, schoolValue, type Situation, type Weighed } from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import type { Ruled } from '../weighing/ruled';
+import { wateringQuantity, wateringRounds } from '../weighing/watering';
 
 /** Watering after work at the roots, or in drought; never where water stands. */
-export function waterOperation(s: Situation, rootWork: readonly Weighed[]): Weighed {
+function weigh(s: Situation, { advice, why, barred: wet }: Ruled): Weighed {
   const manner = s.school('watering');
   const lasting = s.school('wateringYears');
   const seasons = schoolValue(lasting, 'seasons');
-  const { advice, why, barred: wet } = weighedByTable('water', s, rootWork);
   const stem = s.tree.stemDiameter ?? s.tree.dbh;
   const wanted = advice === 'do';
   const quantities = wanted
@@ -37,3 +37,25 @@ export function waterOperation(s: Situation, rootWork: readonly Weighed[]): Weig
     missing: wanted && stem === undefined ? ['stem diameter'] : [],
   };
 }
+
+export const water: Remedy = {
+  do: [
+    { when: [{ cause: 'drought', standing: 'likely' }], why: 'Roots cannot be fed from dry soil.' },
+    { when: [{ planned: 'excavate' }], why: 'Bared roots dry first.' },
+    { when: [{ planned: 'prune' }], why: 'Fewer roots have to do the work of all.' },
+    { when: [{ planned: 'reset' }], why: 'Fewer roots have to do the work of all.' },
+    { when: [{ planned: 'trench' }], why: 'Loose fill dries and settles.' },
+  ],
+  option: [],
+  bars: [
+    {
+      when: [{ cause: 'waterlogging', standing: 'likely' }],
+      why: 'More trees die of wet than of dry; let the water out first.',
+    },
+  ],
+  against: [],
+  first: [],
+  risks: ['Watering by the clock drowns a tree in a saucer.'],
+  followUp: 'The probe before each watering.',
+  weigh,
+};

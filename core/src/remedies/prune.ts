@@ -1,21 +1,21 @@
 import { named } from '../vocabulary/quantities';
-import type { DigReading } from '../roots';
 import { CUT_PLAN } from '../practice';
+import type { DigReading } from '../roots';
 import type { Quantity } from '../units/quantity';
-import { weighedByTable } from './byTable';
-import { dugOf } from './dug';
-import { limit, PRACTICE_SOURCE, used, type Weighed, type Situation } from './operation';
+import { dugOf } from '../weighing/dug';
+import { limit, PRACTICE_SOURCE, used, type Situation, type Weighed } from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import type { Ruled } from '../weighing/ruled';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const DAYS = 365;
 
 /** Root pruning: as the agreed cut plan has it; without one it waits for it where roots press. */
-export function pruneOperation(s: Situation): Weighed {
+function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   const girdling = s.school('girdling');
   const loss = s.school('rootLoss');
   const dig = dugOf(s);
   const agreed = s.visit.cuts?.agreed ?? [];
-  const { advice, why, barred } = weighedByTable('prune', s, []);
   const interval = s.visit.cuts?.interval ?? CUT_PLAN.interval.value;
   const first = Number(s.visit.date.slice(0, 4));
   const stages = [...new Set(agreed.map((a) => a.stage))].sort((a, b) => a - b);
@@ -138,3 +138,27 @@ function quantitiesOf(dig: DigReading, labels: readonly string[]): Quantity[] {
     },
   ];
 }
+
+export const prune: Remedy = {
+  do: [
+    {
+      when: [{ measured: 'cutsAgreed' }],
+      why: 'Freed bark grows on; what is left is squeezed harder every year.',
+    },
+  ],
+  option: [{ when: [{ measured: 'rootsPress' }], why: 'Stem and root thicken into one another.' }],
+  bars: [
+    {
+      when: [{ measured: 'cutsLeftAll' }],
+      why: 'Where the cure costs more than the disease it is left and watched.',
+    },
+  ],
+  against: [
+    { when: [{ measured: 'anchorsFew' }], why: 'Few sound anchors hold it as it is.' },
+    { when: [{ measured: 'inDrought' }], why: 'Every root cut is water lost in a drought.' },
+  ],
+  first: ['utilities', 'stability', 'permits', 'dry'],
+  risks: ['A cut anchor frees the tree to fall.', 'Torn ends decay.'],
+  followUp: 'Look at the cuts and the freed bark after a season.',
+  weigh,
+};

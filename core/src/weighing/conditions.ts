@@ -1,6 +1,6 @@
 import type { OperationKey } from '../vocabulary/operations';
 import type { QuantityKey } from '../vocabulary/quantities';
-import { answerTo } from '../questions/question';
+import { diebackOf } from '../crown/dieback';
 import { yearOf } from '../vocabulary/dates';
 import { dangerReasons, STANDINGS } from '../diagnosis';
 import { groundVerdict } from '../soil/verdict';
@@ -8,7 +8,7 @@ import { shortMark } from '../units/marks';
 import { anchorsOf, dugOf } from './dug';
 import { limit, yearsInGround, type Situation, type Weighed } from './operation';
 import { plannedOf } from './planned';
-import type { Condition, MeasureKey, Rule } from './remedies';
+import type { Condition, MeasureKey, Rule } from './rules';
 
 /** Whether a condition holds, and what was seen or measured that says so; undefined where it does not hold, empty where there is nothing to say. */
 type Held = string | undefined;
@@ -22,13 +22,15 @@ const LIKELY = STANDINGS.find((s) => s.key === 'likely')!.from;
 
 const stemOf = ({ tree }: Situation) => tree.stemDiameter ?? tree.dbh;
 
+const evidenceFor = ({ verdict }: Situation, key: string) => verdict.evidence.find((e) => e.key === key);
+
 const quantityOf = (operations: readonly Weighed[], of: OperationKey, key: QuantityKey) =>
   operations.find((o) => o.key === of)?.quantities.find((q) => q.key === key);
 
 const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]) => Held> = {
-  waterStands: ({ visit }) => {
-    const drain = answerTo(visit.findings, 'probe.drain')?.answer;
-    return drain === 'standing' || drain === 'damp' ? 'the test hole does not drain in a day' : undefined;
+  waterStands: (s) => {
+    const drain = evidenceFor(s, 'probe.drain');
+    return drain && drain.answer !== 'drained' ? drain.says : undefined;
   },
   basinPlanned: ({ visit }, operations) =>
     plannedOf(operations, visit.decisions).some((o) => o.key === 'excavate') &&
@@ -45,7 +47,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
       : undefined;
   },
   beyondHelp: ({ visit }) => {
-    const dieback = answerTo(visit.findings, 'crown.dieback')?.number;
+    const dieback = diebackOf(visit.findings);
     return dieback !== undefined && dieback >= limit('removalDieback')
       ? `${Math.round(100 * dieback)} % of the crown is dead`
       : undefined;
@@ -167,16 +169,9 @@ function held(condition: Condition, s: Situation, operations: readonly Weighed[]
     const planned = plannedOf(operations, s.visit.decisions).find((o) => o.key === condition.planned);
     return planned && `${planned.title.toLowerCase()} is prescribed`;
   }
-  const answer = answerTo(s.visit.findings, condition.answer)?.answer;
-  return answer !== undefined && condition.among.includes(answer)
-    ? `${ANSWER_WORDS[condition.answer] ?? condition.answer}: ${answer}`
-    : undefined;
+  const seen = evidenceFor(s, condition.finding);
+  return seen && condition.among.includes(seen.answer) ? seen.says : undefined;
 }
-
-const ANSWER_WORDS: Record<string, string> = {
-  'base.ties': 'ties, wire, labels, guard',
-  'base.wounds': 'mower, trimmer or stake wounds',
-};
 
 /** The rules of a list that hold, each as what was found and what follows from it. */
 export function rulesHolding(

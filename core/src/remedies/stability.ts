@@ -1,8 +1,9 @@
 import { named } from '../vocabulary/quantities';
 import { longMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
-import { weighedByTable } from './byTable';
-import { limit, PRACTICE_SOURCE, type Situation, type Weighed } from './operation';
+import { limit, PRACTICE_SOURCE, type Situation, type Weighed } from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import type { Ruled } from '../weighing/ruled';
 
 /** What has to be kept clear, and what closing it takes; the height is reckoned from the stem where it was not measured. */
 function quantitiesOf({ tree }: Situation): Quantity[] {
@@ -64,8 +65,7 @@ function quantitiesOf({ tree }: Situation): Quantity[] {
 }
 
 /** Keeping people away and having the stability assessed: before all other work wherever the tree may fall. */
-export function stabilityOperation(s: Situation): Weighed {
-  const { advice, why } = weighedByTable('stability', s, []);
+function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const { danger } = s.verdict;
   const quantities = danger ? quantitiesOf(s) : [];
   const radius = quantities.find((q) => q.key === 'radiusKeptClear');
@@ -100,3 +100,13 @@ export function stabilityOperation(s: Situation): Weighed {
     }),
   };
 }
+
+export const stability: Remedy = {
+  do: [{ when: [{ measured: 'mayFall' }], why: 'Nobody works or walks under a tree that may fall.' }],
+  option: [],
+  against: [],
+  first: [],
+  risks: ['It falls or breaks before it was looked at: the ground below it is empty of people until then.'],
+  followUp: 'What the assessment says comes before everything on this list; weigh the rest again with it.',
+  weigh,
+};

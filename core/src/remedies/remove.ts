@@ -1,42 +1,9 @@
 import { named } from '../vocabulary/quantities';
-import { answerTo } from '../questions/question';
+import { diebackOf } from '../crown/dieback';
 import type { Quantity } from '../units/quantity';
-import { weighedByTable } from './byTable';
-import { limit, PRACTICE_SOURCE, used, type Weighed, type Situation } from './operation';
-
-/** Watch only: always in the list; advised when nothing examined calls for work. */
-export function watchOperation(s: Situation, work: readonly Weighed[]): Weighed {
-  const fertiliser = s.school('fertiliser');
-  const { advice, why } = weighedByTable('watch', s, work);
-  const workAdvised = advice === 'not';
-  const likely = s.verdict.causes.filter((c) => c.standing === 'likely').map((c) => c.label.toLowerCase());
-  const summary = s.verdict.danger
-    ? 'Not as it stands: it may fall. People are kept away and its stability is assessed first.'
-    : workAdvised
-      ? 'The faults found do not mend themselves; each year the stem thickens into them.'
-      : likely.length > 0
-        ? `No work on this list answers what is likely: ${likely.join(', ')}. Have that seen to; measure again in a year.`
-        : 'Nothing measured calls for work now; measure again in a year.';
-  return {
-    key: 'watch',
-    title: 'Watch only',
-    advice,
-    summary,
-    why: workAdvised ? ['Operations are advised for faults that grow.'] : why,
-    quantities: [],
-    method: [
-      'Measure the same shoots, colour, density and stem diameter at the same season.',
-      `Fertiliser: ${fertiliser.label}.`,
-      'Compare with a healthy tree of the species on the same ground.',
-    ],
-    cautions: ['Young vigorous trees hide a buried collar for years: a good crown is no proof.'],
-    acceptance: ['Shoots no shorter and crown no thinner than at this visit.'],
-    schools: [used(fertiliser)],
-    season: 'In leaf, about the same date.',
-    lookAgain: { days: 365, why: 'Re-measure shoots, density and stem; compare with this visit.' },
-    missing: [],
-  };
-}
+import { limit, PRACTICE_SOURCE, type Situation, type Weighed } from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import type { Ruled } from '../weighing/ruled';
 
 /** Hours and chips of taking a tree down with its stump, from its DBH; empty where that is not known. */
 function removalQuantities({ tree }: Situation): Quantity[] {
@@ -79,9 +46,8 @@ function removalQuantities({ tree }: Situation): Quantity[] {
 }
 
 /** Removal: always in the list with its reason. */
-export function removeOperation(s: Situation): Weighed {
-  const dieback = answerTo(s.visit.findings, 'crown.dieback')?.number;
-  const { advice, why } = weighedByTable('remove', s, []);
+function weigh(s: Situation, { advice, why }: Ruled): Weighed {
+  const dieback = diebackOf(s.visit.findings);
   return {
     key: 'remove',
     title: 'Remove',
@@ -106,3 +72,36 @@ export function removeOperation(s: Situation): Weighed {
     missing: dieback === undefined ? ['dieback'] : [],
   };
 }
+
+export const remove: Remedy = {
+  do: [],
+  option: [
+    { when: [{ measured: 'beyondHelp' }], why: 'With so little crown left recovery is rare.' },
+    {
+      when: [
+        { fact: 'rocks', is: 'yes' },
+        { fact: 'barkSoft', is: 'yes' },
+      ],
+      why: 'What rocks on a decayed base may fall.',
+    },
+    {
+      when: [
+        { fact: 'rocks', is: 'yes' },
+        { fact: 'conks', is: 'yes' },
+      ],
+      why: 'What rocks on a decayed base may fall.',
+    },
+    {
+      when: [
+        { fact: 'rocks', is: 'yes' },
+        { fact: 'hollow', is: 'yes' },
+      ],
+      why: 'What rocks on a decayed base may fall.',
+    },
+  ],
+  against: [],
+  first: ['permits', 'stability', 'utilities'],
+  risks: ['Dead and decayed trees break under a climber: lift or fell.'],
+  followUp: 'Look at the stump: it tells what the other trees of the planting have.',
+  weigh,
+};

@@ -1,32 +1,20 @@
-import { named, type QuantityKey } from '../vocabulary/quantities';
 import type { Quantity } from '../units/quantity';
-import { orNothing, weighedByTable } from './byTable';
-import { wateringRounds } from './reset';
-import { limit, PRACTICE_SOURCE, used, type Situation, type Weighed } from './operation';
-
-const count = (key: QuantityKey, value: number, formula: string): Quantity => ({
-  ...named(key),
-  value,
-  dimension: 'count',
-  working: { formula, inputs: [], source: PRACTICE_SOURCE, notes: [] },
-});
+import { amount, crewHours } from '../weighing/amounts';
+import { limit, used, type Situation, type Weighed } from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import { orNothing, type Ruled } from '../weighing/ruled';
+import { wateringRounds } from '../weighing/watering';
 
 /** What a young tree in its place takes. */
 export const replacementQuantities = (s: Situation): Quantity[] => [
-  count('youngTrees', 1, 'one in its place'),
-  count('stakeSets', 1, 'one set of two stakes and a broad tie'),
-  {
-    ...named('crewHours'),
-    value: limit('plantHours'),
-    dimension: 'hours',
-    working: { formula: 'by practice', inputs: [], source: PRACTICE_SOURCE, notes: [] },
-  },
+  amount('youngTrees', 1, 'count', 'one in its place'),
+  amount('stakeSets', 1, 'count', 'one set of two stakes and a broad tie'),
+  crewHours(limit('plantHours')),
   wateringRounds(s.school('wateringYears')),
 ];
 
 /** A young tree in its place. */
-export function replaceOperation(s: Situation, operations: readonly Weighed[]): Weighed {
-  const { advice, why } = weighedByTable('replace', s, operations);
+function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const reference = s.school('plantingReference');
   const hole = s.school('holeWidth');
   const lasting = s.school('wateringYears');
@@ -54,3 +42,23 @@ export function replaceOperation(s: Situation, operations: readonly Weighed[]): 
     missing: [],
   };
 }
+
+export const replace: Remedy = {
+  do: [{ when: [{ planned: 'remove' }], why: 'The place stays empty otherwise.' }],
+  option: [{ when: [{ measured: 'beyondHelp' }], why: 'It is unlikely to come back; a young tree would.' }],
+  against: [
+    {
+      when: [{ cause: 'waterlogging', standing: 'likely' }],
+      why: 'The next tree meets the same water: drain first, or a species that stands it.',
+    },
+    {
+      when: [{ cause: 'compaction', standing: 'likely' }],
+      why: 'The next tree meets the same ground: open it first.',
+    },
+  ],
+  first: ['utilities'],
+  window: { from: 10, to: 4, why: 'Planted while leafless.' },
+  risks: ['Planted as deep as the last one.'],
+  followUp: 'Flare in view, stake out after 12 months, two seasons of water.',
+  weigh,
+};

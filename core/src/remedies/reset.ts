@@ -1,67 +1,24 @@
 import { named } from '../vocabulary/quantities';
-import type { SchoolInForce } from '../practice';
-import type { Quantity } from '../units/quantity';
 import { shortMark } from '../units/marks';
-import { METRES_PER_INCH } from '../units/length';
-import { weighedByTable } from './byTable';
 import {
   limit,
   PRACTICE_SOURCE,
+  used,
   schoolNote,
   schoolValue,
-  used,
   yearsInGround,
-  type Weighed,
   type Situation,
-} from './operation';
+  type Weighed,
+} from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import type { Ruled } from '../weighing/ruled';
+import { wateringQuantity } from '../weighing/watering';
 
 /** Ball of a young tree, estimated where it was not measured. Common practice, no source: ten times the stem. */
 export const BALL_PER_STEM = 10;
 
-/**
- * Water for one watering by the five-gallon rule, litres, in whole 5-gallon buckets.
- *
- * @param stemDiameter m
- * @example wateringByRule(1.5 * 0.0254) // 37.9 L, 10 US gal: 7.5 rounded up
- */
-export function wateringByRule(stemDiameter: number): number {
-  const perBucket = limit('litresPerInch');
-  return Math.ceil((stemDiameter / METRES_PER_INCH) * (1 - 1e-12)) * perBucket;
-}
-
-/** Water of one watering with its working. @param lasting the school of how long to water */
-export const wateringQuantity = (stemDiameter: number, lasting: SchoolInForce): Quantity => ({
-  ...named('waterAtEachWatering'),
-  value: wateringByRule(stemDiameter),
-  dimension: 'litres',
-  working: {
-    formula: '5 US gal for each inch of stem, in whole buckets',
-    inputs: [{ name: 'stem diameter', value: stemDiameter, dimension: 'short length' }],
-    source: PRACTICE_SOURCE,
-    school: schoolNote(lasting),
-    notes: [`For ${schoolValue(lasting, 'seasons')} growing season(s); probe first, skip when moist.`],
-  },
-});
-
-/** Rounds of watering over the seasons of the school. */
-export const wateringRounds = (lasting: SchoolInForce): Quantity => ({
-  ...named('waterings'),
-  value: schoolValue(lasting, 'seasons') * limit('wateringsASeason'),
-  dimension: 'count',
-  working: {
-    formula: 'seasons × waterings a season',
-    inputs: [
-      { name: 'seasons', value: schoolValue(lasting, 'seasons'), dimension: 'count' },
-      { name: 'waterings a season', value: limit('wateringsASeason'), dimension: 'count' },
-    ],
-    source: PRACTICE_SOURCE,
-    school: schoolNote(lasting),
-    notes: ['The probe decides each time.'],
-  },
-});
-
 /** Lift and reset at the right height, where age, size and findings allow. */
-export function resetOperation(s: Situation): Weighed {
+function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   const hole = s.school('holeWidth');
   const ball = s.school('rootBall');
   const backfill = s.school('backfill');
@@ -71,7 +28,6 @@ export function resetOperation(s: Situation): Weighed {
   const years = yearsInGround(s);
   const stem = s.tree.stemDiameter ?? s.tree.dbh;
   const { collarDeep } = s.verdict.facts;
-  const { advice, why, barred } = weighedByTable('reset', s, []);
   const unknown = [
     ...(years === undefined ? ['year planted'] : []),
     ...(stem === undefined ? ['stem diameter'] : []),
@@ -161,3 +117,33 @@ export function resetOperation(s: Situation): Weighed {
     missing: unknown,
   };
 }
+
+export const reset: Remedy = {
+  do: [],
+  option: [
+    {
+      when: [{ fact: 'collarDeep', is: 'yes' }, { measured: 'youngToLift' }],
+      why: 'Lifted now it stands at the right height for good.',
+    },
+    {
+      when: [{ fact: 'plantedDeep', is: 'yes' }, { measured: 'youngToLift' }],
+      why: 'Lifted now it stands at the right height for good.',
+    },
+  ],
+  bars: [
+    { when: [{ fact: 'collarDeep', is: 'no' }], why: 'It stands as high as it should.' },
+    { when: [{ measured: 'tooOldToLift' }], why: 'Roots no longer come up whole.' },
+    { when: [{ measured: 'tooLargeToLift' }], why: 'The ball is too heavy to lift whole.' },
+    { when: [{ fact: 'conks', is: 'yes' }], why: 'What decays is not worth the lift.' },
+    { when: [{ fact: 'hollow', is: 'yes' }], why: 'What decays is not worth the lift.' },
+  ],
+  against: [
+    { when: [{ measured: 'rootsLeftBall' }], why: 'Roots that have left the ball are cut by lifting it.' },
+    { when: [{ measured: 'inDrought' }], why: 'Not after a dry season without water.' },
+  ],
+  first: ['utilities', 'permits'],
+  window: { from: 11, to: 3, why: 'In dormancy, not in leaf.' },
+  risks: ['Roots dry from lift to cover.', 'The ball sinks on a soft base.'],
+  followUp: 'Re-tie at 6 months, push test after the stake is out.',
+  weigh,
+};

@@ -1,9 +1,10 @@
-import { named } from '../vocabulary/quantities';
 import { clearanceOf } from '../profile';
 import { longMark, shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
-import { weighedByTable } from './byTable';
-import { limit, schoolNote, schoolValue, used, type Weighed, type Situation } from './operation';
+import { named } from '../vocabulary/quantities';
+import { limit, schoolNote, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import type { Ruled } from '../weighing/ruled';
 
 /**
  * Radius of the ring that a volume of mulch covers at an even depth.
@@ -37,13 +38,12 @@ const CAUTIONS = [
 ];
 
 /** Pull the mulch back from the bark and spread the excess outward at the target depth. */
-export function mulchOperation(s: Situation): Weighed {
+function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const school = s.school('mulchDepth');
   const season = s.school('mulchSeason');
   const depth = schoolValue(school, 'depth');
   const clearance = schoolValue(school, 'clearance');
   const { mulch, stemRadius } = s.profile;
-  const { advice, why } = weighedByTable('mulch', s, []);
   const wrong = advice === 'do';
   const base: Weighed = {
     key: 'mulch',
@@ -168,3 +168,23 @@ export function mulchOperation(s: Situation): Weighed {
       : ['Mulch is off the bark and no deeper than the schools allow.'],
   };
 }
+
+export const mulch: Remedy = {
+  do: [
+    {
+      when: [{ fact: 'mulchOnBark', is: 'yes' }],
+      why: 'Bark that is kept damp rots, and roots turn round in it.',
+    },
+    { when: [{ fact: 'mulchCone', is: 'yes' }], why: 'What roots in a cone dies in frost and drought.' },
+    {
+      when: [{ measured: 'mulchTooDeep' }],
+      why: 'Deeper than any school lays it, it sheds water and shuts out air.',
+    },
+  ],
+  option: [],
+  against: [],
+  first: [],
+  risks: ['Roots that live in the mulch alone dry out as it comes away.'],
+  followUp: 'Look after the maintenance crew’s spring round.',
+  weigh,
+};

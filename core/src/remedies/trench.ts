@@ -1,5 +1,6 @@
-import { weighedByTable } from './byTable';
-import { used, type Weighed, type Situation } from './operation';
+import { used, type Situation, type Weighed } from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import type { Ruled } from '../weighing/ruled';
 
 const WAYS: Record<string, string> = {
   spokes: 'Radial trenches',
@@ -12,13 +13,12 @@ const WAYS: Record<string, string> = {
 };
 
 /** Opening the soil: as laid out at the station Trenches; without that it waits for it where the ground is tight. */
-export function openSoilOperation(s: Situation): Weighed {
+function weigh(s: Situation, { advice, why, barred: left }: Ruled): Weighed {
   const school = s.school('trenches');
   const fill = s.school('trenchFill');
   const fertiliser = s.school('fertiliser');
   const design = s.visit.trenches;
   const chosen = design?.choice?.remedy ?? 'spokes';
-  const { advice, why, barred: left } = weighedByTable('trench', s, []);
   return {
     key: 'trench',
     title: design && !left ? (WAYS[chosen] ?? 'Open the soil') : 'Open the soil',
@@ -47,3 +47,24 @@ export function openSoilOperation(s: Situation): Weighed {
     missing: [],
   };
 }
+
+export const trench: Remedy = {
+  do: [{ when: [{ measured: 'trenchesLaidOut' }], why: 'Roots and water find a way out of tight ground.' }],
+  option: [
+    {
+      when: [{ cause: 'compaction', standing: 'likely' }],
+      why: 'Roots need air and room that tight soil does not have.',
+    },
+    {
+      when: [{ cause: 'confinedHole', standing: 'likely' }],
+      why: 'Roots turn at the wall of the hole until it is opened.',
+    },
+    { when: [{ measured: 'groundTight' }], why: 'Tight ground does not open by itself.' },
+  ],
+  bars: [{ when: [{ measured: 'soilLeft' }], why: 'Left by choice.' }],
+  against: [],
+  first: ['utilities', 'permits'],
+  risks: ['Trenches through anchors or mains.', 'Open trenches left overnight.'],
+  followUp: 'Top up where it settles; push the penetrometer again after two seasons.',
+  weigh,
+};

@@ -11,7 +11,7 @@ import {
 } from '../practice';
 import type { Profile } from '../profile';
 import type { Quantity, Working } from '../units/quantity';
-import type { HoldKey, SeasonWindow } from './remedies';
+import type { HoldKey, SeasonWindow } from './rules';
 
 /** What is prescribed by leaving something alone: no step of the order of work. */
 export const PASSIVE: readonly OperationKey[] = ['watch', 'fertiliser'];

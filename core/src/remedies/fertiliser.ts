@@ -1,0 +1,43 @@
+import { used, type Situation, type Weighed } from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import { orNothing, type Ruled } from '../weighing/ruled';
+
+/** Fertiliser, held back while roots recover. */
+function weigh(s: Situation, { advice, why }: Ruled): Weighed {
+  const school = s.school('fertiliser');
+  const until = `${Number(s.visit.date.slice(0, 4)) + 1}${s.visit.date.slice(4, 7)}`;
+  return {
+    key: 'fertiliser',
+    title: 'Hold fertiliser',
+    advice,
+    summary: orNothing(
+      advice,
+      `None before ${until}; what it lacks is told by a soil test, not by its colour.`,
+    ),
+    why,
+    quantities: [],
+    method: [`${school.label}.`, 'Tell the maintenance contract in writing.'],
+    cautions: [
+      'Weed-and-feed on the lawn reaches the roots as well; pesticides only by licensed applicators.',
+    ],
+    acceptance: ['No fertiliser bought or spread in its root zone within the year.'],
+    schools: [used(school)],
+    season: 'For a year from the work.',
+    missing: [],
+  };
+}
+
+export const fertiliser: Remedy = {
+  do: [
+    {
+      when: [{ measured: 'fertiliserWanted' }],
+      why: 'Salts draw water from roots that have just been opened; leaves feed new roots better than a bag does.',
+    },
+  ],
+  option: [],
+  against: [],
+  first: [],
+  risks: ['Pale leaves are fed, and their cause goes on.'],
+  followUp: 'A soil test before the first feed.',
+  weigh,
+};

@@ -1,0 +1,94 @@
+import { named } from '../vocabulary/quantities';
+import { crewHours } from '../weighing/amounts';
+import {
+  limit,
+  PRACTICE_SOURCE,
+  used,
+  schoolNote,
+  type Situation,
+  type Weighed,
+} from '../weighing/operation';
+import type { Remedy } from '../weighing/remedy';
+import { orNothing, type Ruled } from '../weighing/ruled';
+
+/** Staking, for as long as the school says. */
+function weigh(s: Situation, weighed: Ruled): Weighed {
+  const school = s.school('staking');
+  const { advice, barred: never } = weighed;
+  const months = school.values?.months;
+  return {
+    key: 'stake',
+    title: 'Stake',
+    advice,
+    summary: never
+      ? `Not by the school followed: ${school.label}.`
+      : orNothing(
+          advice,
+          months === undefined
+            ? `Stakes in undisturbed ground, ties loose enough to sway: ${school.label}.`
+            : `Stakes in undisturbed ground, ties loose enough to sway, out after ${months} months.`,
+        ),
+    why: weighed.why,
+    quantities:
+      advice === 'not'
+        ? []
+        : [
+            {
+              ...named('stakeSets'),
+              value: 1,
+              dimension: 'count',
+              working: {
+                formula: 'one set of two stakes and a broad tie',
+                inputs: [],
+                source: PRACTICE_SOURCE,
+                school: schoolNote(school),
+                notes: [],
+              },
+            },
+            crewHours(limit('stakeHours')),
+          ],
+    method: [
+      'Stakes outside the root ball, one to windward where there is one.',
+      'One broad tie low enough that the crown can move.',
+    ],
+    cautions: ['A stake driven through a main kills: utilities located first.'],
+    acceptance: ['The stem sways by a hand’s width and rubs nowhere.'],
+    schools: [used(school)],
+    season: 'With the work.',
+    missing: [],
+    ...(advice !== 'not' && {
+      lookAgain: { days: 180, why: 'Open and move the ties; push test when the stakes are out.' },
+    }),
+  };
+}
+
+export const stake: Remedy = {
+  do: [
+    {
+      when: [{ planned: 'reset' }],
+      why: 'A lifted tree holds by its weight until new roots do.',
+    },
+  ],
+  option: [
+    {
+      when: [{ fact: 'rocks', is: 'yes' }],
+      why: 'It rocks: hold it while roots grow, once stability has been judged.',
+    },
+  ],
+  bars: [
+    {
+      when: [{ fact: 'rocks', is: 'yes' }, { measured: 'notSmallToStake' }],
+      why: 'A tree of this size is not held by a stake: have its stability assessed.',
+    },
+    {
+      when: [{ fact: 'rocks', is: 'yes' }, { measured: 'baseDecays' }],
+      why: 'A stake hides what decay does to the hold: have its stability assessed.',
+    },
+    { when: [{ matter: 'staking', school: 'none' }], why: 'A stem that sways builds its own hold.' },
+  ],
+  against: [],
+  first: [],
+  risks: ['A tight tie strangles, a rigid one keeps the stem from building its hold.'],
+  followUp: 'Ties opened and moved every autumn, the push test again when the stakes are out.',
+  weigh,
+};

@@ -1,0 +1,5 @@
+export * from './bowl';
+export * from './operation';
+export * from './planned';
+export * from './rules';
+export * from './watering';

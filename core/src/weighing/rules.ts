@@ -1,0 +1,77 @@
+import type { FactKey } from '../diagnosis';
+import type { CauseKey } from '../vocabulary/causes';
+import type { OperationKey } from '../vocabulary/operations';
+
+/** Something that is so of a tree, as the rules ask for it. */
+export type Condition =
+  | { cause: CauseKey; standing: 'likely' | 'possible' }
+  | { fact: FactKey; is: 'yes' | 'no' }
+  | { fact: FactKey; isNot: 'yes' | 'no' }
+  | { school: string; matter: string }
+  | { finding: string; among: readonly string[] }
+  | { measured: MeasureKey }
+  | { planned: OperationKey };
+
+/** Conditions that need a figure; each is worked out in `conditions.ts`. */
+export type MeasureKey =
+  | 'waterStands'
+  | 'basinPlanned'
+  | 'fertiliserWanted'
+  | 'beyondHelp'
+  | 'anchorsFew'
+  | 'cutsLeftAll'
+  | 'inDrought'
+  | 'tooOldToLift'
+  | 'rootsLeftBall'
+  | 'tooLargeToLift'
+  | 'youngToLift'
+  | 'mulchTooDeep'
+  | 'beyondABowl'
+  | 'cutsAgreed'
+  | 'rootsPress'
+  | 'trenchesLaidOut'
+  | 'groundTight'
+  | 'soilLeft'
+  | 'noWorkAdvised'
+  | 'mayFall'
+  | 'baseDecays'
+  | 'notSmallToStake';
+
+/** One row of the rule table: what is so, and what follows for a remedy. All conditions of a row must hold. */
+export interface Rule {
+  when: readonly Condition[];
+  why: string;
+}
+
+/** Months in which an operation is done, 1 to 12, both ends included; for the northern half of the world. */
+export interface SeasonWindow {
+  from: number;
+  to: number;
+  why: string;
+}
+
+/**
+ * All that is a matter of practice about a remedy and no computation. `do` and `option` say when it is called for,
+ * `bars` what rules it out whatever calls for it, `against` what speaks against it where it is prescribed all the same.
+ */
+export interface RemedyRules {
+  do: readonly Rule[];
+  option: readonly Rule[];
+  bars?: readonly Rule[];
+  against: readonly Rule[];
+  /** What comes before it. */
+  first: readonly HoldKey[];
+  /** The dates it may be done in; none stands for any day that is neither frozen nor waterlogged. */
+  window?: SeasonWindow;
+  risks: readonly string[];
+  followUp: string;
+}
+
+/** Points at which work stops until someone has signed. */
+export const HOLD_POINTS = {
+  utilities: 'Buried utilities located and marked; hand-dig near marks',
+  stability: 'Stability judged by a qualified person; target area clear',
+  permits: 'Permits, nesting and closed seasons checked',
+  dry: 'Bark dried and looked at again before anything is cut or covered',
+} as const;
+export type HoldKey = keyof typeof HOLD_POINTS;

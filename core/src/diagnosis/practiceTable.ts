@@ -1,8 +1,10 @@
 import { BASE_FINDINGS } from './findings/base';
 import { CROWN_FINDINGS } from './findings/crown';
 import { DIG_FINDINGS } from './findings/dig';
-import { GROUND_FINDINGS } from './findings/ground';
 import { HISTORY_FINDINGS } from './findings/history';
+import { MULCH_FINDINGS } from './findings/mulch';
+import { PROBE_FINDINGS } from './findings/probe';
+import { SOIL_FINDINGS } from './findings/soil';
 import type { JudgementTable, MechanismRow, Prior, Stake } from './judgement';
 
 /** How often each cause is at work in a planted tree that fails, before anything is known of it. Common practice, no source. */
@@ -299,6 +301,14 @@ export const PRACTICE_TABLE: JudgementTable = {
   version: 'practice-2',
   priors: PRIORS,
   mechanisms: MECHANISMS_BY_CAUSE,
-  findings: [...HISTORY_FINDINGS, ...CROWN_FINDINGS, ...BASE_FINDINGS, ...GROUND_FINDINGS, ...DIG_FINDINGS],
+  findings: [
+    ...HISTORY_FINDINGS,
+    ...CROWN_FINDINGS,
+    ...BASE_FINDINGS,
+    ...MULCH_FINDINGS,
+    ...PROBE_FINDINGS,
+    ...SOIL_FINDINGS,
+    ...DIG_FINDINGS,
+  ],
   stakes: STAKES,
 };

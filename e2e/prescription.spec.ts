@@ -338,3 +338,35 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
     'true',
   );
 });
+
+test('a cause that no spade mends is answered on every page, and what is declined says so', async ({
+  page,
+}) => {
+  const NAMED = 'Have the pest or disease identified';
+  await enterDemo(page);
+  await page.goto('/trees/kelpworth-21?station=prescription');
+  await expect(page.getByTestId('prescription-summary')).toHaveText(`${NAMED}.`);
+  const answers = page.getByRole('region', { name: 'What each cause gets' });
+  await expect(answers.getByText(/^Primary pest or disease/)).toBeVisible();
+  await expect(answers.getByText(`${NAMED}.`)).toBeVisible();
+  await page.goto('/trees/kelpworth-21?station=verdict');
+  await page.getByRole('region', { name: 'Causes' }).getByText('Primary pest or disease').click();
+  await expect(page.getByText(`Done about it: ${NAMED}.`)).toBeVisible();
+
+  await page.goto('/trees/kelpworth-21/order');
+  await expect(page.getByRole('listitem', { name: NAMED })).toContainText('reported by law');
+  const report = async () => {
+    const pdf = await page.request.get('/api/trees/kelpworth-21/report');
+    return (await textOf(await pdf.body())).replace(/\s+/g, ' ');
+  };
+  expect(await report()).toContain(`almost certain ${NAMED}.`);
+
+  await page.goto('/trees/kelpworth-21?station=prescription');
+  const operation = page.getByRole('article', { name: NAMED });
+  await operation.getByRole('checkbox', { name: 'Prescribe' }).uncheck();
+  await expect(answers).toContainText(`Declined: ${NAMED}. It goes on as it is.`);
+  await saved(page);
+  expect(await report()).toContain(`Declined: ${NAMED}.`);
+  await operation.getByRole('checkbox', { name: 'Prescribe' }).check();
+  await saved(page);
+});

@@ -2,6 +2,7 @@ import type { Assessment } from '../src/assessment';
 import type { CaseFile } from '../src/format/case';
 import { PRACTICE_NOTE, STANDINGS, type Explanation } from '../src/diagnosis';
 import type { SinceWhen } from '../src/history';
+import { causesAnswered } from '../src/prescription';
 import { formatQuantity, writeLengths, type UnitSystem } from '../src/units';
 
 const OPEN = STANDINGS.find((s) => s.key === 'open')!.from;
@@ -40,7 +41,7 @@ export function assessmentText(
   system: UnitSystem,
 ): string {
   const say = (sentence: string) => writeLengths(sentence, system);
-  const { profile, verdict, operations } = result;
+  const { profile, verdict, operations, situation } = result;
   const measured = [
     profile.collar?.depth,
     profile.fill?.atStem,
@@ -76,6 +77,9 @@ export function assessmentText(
     PRACTICE_NOTE,
     '',
   );
+  const answers = causesAnswered(situation, operations);
+  if (answers.length > 0) lines.push('What is done about it');
+  lines.push(...answers.map((a) => `  ${a.label}, ${a.certainty}: ${say(a.text)}`), '');
   for (const operation of operations) {
     lines.push(`${operation.advice.toUpperCase().padEnd(7)}${operation.title}: ${say(operation.summary)}`);
     if (operation.advice === 'not') continue;

@@ -276,6 +276,14 @@ const prescription = (c: ReportContent): Section => ({
           } satisfies Block,
         ]
       : []),
+    ...(c.answers
+      ? table(
+          'What is done about each cause',
+          ['what is thought to be wrong', 'how sure', 'what is done about it'],
+          [32, 18, 50],
+          c.answers.map(({ label, certainty, text: done }) => [label, certainty, done]),
+        )
+      : []),
     ...harm(c.clashes ?? []),
     ...c.prescribed.flatMap(operation),
     ...(c.considered.length > 0

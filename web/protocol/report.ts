@@ -117,6 +117,8 @@ export interface ReportContent {
   trenches?: ReportTrenches;
   /** What of the prescribed operations does not go together. */
   clashes?: string[];
+  /** What is done about each cause and mechanism that is possible or likely; reports issued before say nothing of it. */
+  answers?: { label: string; certainty: string; text: string }[];
   prescribed: ReportOperation[];
   considered: { title: string; reason: string }[];
   /** Whether it is worth it, in words; the options over ten years; what the treatment costs. Missing without rates. */

@@ -17,15 +17,19 @@ interface Charge {
 const AIR: Charge = { quantity: 'airTool', resource: 'airTool', for: 'air tool' };
 const CREW: Charge = { quantity: 'crewHours', resource: 'crew', for: 'labour' };
 
+const LABORATORY: Charge = { quantity: 'laboratoryTests', resource: 'laboratory', for: 'laboratory' };
+
 /** What is charged of each operation, by its quantities. */
 const CHARGES: Record<OperationKey, readonly Charge[]> = {
   stability: [{ quantity: 'stabilityAssessments', resource: 'assessor', for: 'qualified person' }, CREW],
+  identify: [LABORATORY],
   ties: [CREW],
   mulch: [
     CREW,
     { quantity: 'mulchMissing', resource: 'mulch', for: 'mulch' },
     { quantity: 'mulchLeftOver', resource: 'disposal', for: 'mulch taken away' },
   ],
+  explore: [CREW],
   excavate: [CREW, AIR, { quantity: 'spoilHeap', resource: 'disposal', for: 'soil taken away' }],
   regrade: [CREW, AIR, { quantity: 'spoilHeap', resource: 'disposal', for: 'soil taken away' }],
   treeWell: [CREW, { quantity: 'faceOfWall', resource: 'wall', for: 'stone' }],
@@ -40,6 +44,8 @@ const CHARGES: Record<OperationKey, readonly Charge[]> = {
   ],
   stake: [CREW, { quantity: 'stakeSets', resource: 'stakes', for: 'stakes and tie' }],
   guard: [CREW, { quantity: 'guards', resource: 'guard', for: 'guard' }],
+  leach: [LABORATORY, { quantity: 'waterings', resource: 'watering', for: 'rounds' }],
+  feed: [LABORATORY],
   water: [{ quantity: 'waterings', resource: 'watering', for: 'rounds' }],
   fertiliser: [],
   watch: [],

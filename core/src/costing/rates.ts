@@ -16,6 +16,7 @@ export const RESOURCES = {
   guard: { label: 'Guard', unit: 'guard' },
   youngTree: { label: 'Young tree', unit: 'tree' },
   assessor: { label: 'Stability assessment by a qualified person', unit: 'assessment', optional: true },
+  laboratory: { label: 'Laboratory test of soil or plant', unit: 'laboratory test', optional: true },
   watering: { label: 'Watering round', unit: 'watering', optional: true },
 } as const satisfies Record<string, { label: string; unit: string; optional?: true }>;
 

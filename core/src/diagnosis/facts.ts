@@ -39,6 +39,8 @@ const seen =
     return fact(station, found && yes.includes(found.answer), says, says, unexamined);
   };
 
+const lookedAt = seen('mulch', 'mulch.onBark', ['some', 'high'], 'mulch not measured');
+
 export const FACTS = {
   // The interval decides: a depth whose spread reaches across the limit is not yet known to be one or the other.
   collarDeep: ({ profile }) => {
@@ -79,14 +81,16 @@ export const FACTS = {
       'original grade not looked for',
     );
   },
-  mulchOnBark: ({ profile }) => {
+  mulchOnBark: ({ profile, evidence }) => {
     const height = profile.mulch?.onBark.value;
+    // Not measured, a look is enough: nothing has to be known about mulch on bark to take it off.
+    if (height === undefined) return lookedAt({ profile, evidence });
     return fact(
       'mulch',
-      height === undefined ? undefined : height >= LIMITS.mulchOnBarkMatters.value,
-      `mulch stands ${shortMark(height ?? 0)} up the bark`,
+      height >= LIMITS.mulchOnBarkMatters.value,
+      `mulch stands ${shortMark(height)} up the bark`,
       'mulch clear of the bark',
-      'mulch not measured',
+      '',
     );
   },
   mulchCone: ({ profile }) => {

@@ -52,6 +52,7 @@ export interface MechanismVerdict {
   label: string;
   probability: number;
   certainty: string;
+  standing: Standing;
 }
 
 /** One step of what led to what. */
@@ -118,6 +119,17 @@ export function reweigh(verdict: Verdict, table: JudgementTable): Verdict {
   return { ...weigh(table, evidence, new Set(verdict.circumstances)), facts: verdict.facts };
 }
 
+/** What a chance is called where something seen speaks of it. */
+const standingAt = (spoken: boolean, probability: number): Standing =>
+  spoken ? STANDINGS.find((s) => probability >= s.from)!.key : 'unexamined';
+
+/** How a cause or a mechanism stands. */
+export const standingOf = (
+  { causes, mechanisms }: Pick<Verdict, 'causes' | 'mechanisms'>,
+  node: NodeKey,
+): Pick<CauseVerdict, 'label' | 'certainty' | 'standing' | 'probability'> =>
+  isMechanism(node) ? mechanisms.find((m) => m.mechanism === node)! : causes.find((c) => c.cause === node)!;
+
 const usuals = new WeakMap<JudgementTable, Map<string, number[]>>();
 
 /** Chances of the mechanisms at a tree of such a history before anything was looked at. */
@@ -154,9 +166,7 @@ function weigh(
       probability,
       prior: priors[i]!,
       certainty: certaintyOf(probability),
-      standing: spokenOf(findings, probability, priors[i]!)
-        ? STANDINGS.find((s) => probability >= s.from)!.key
-        : 'unexamined',
+      standing: standingAt(spokenOf(findings, probability, priors[i]!), probability),
       unexamined: findings
         .filter((f) => !seen.has(f.key) && !f.toldOnly)
         .map((f) => ({ finding: f.key, text: `${f.about} not looked at`, station: f.station })),
@@ -171,6 +181,7 @@ function weigh(
   )
     .filter((p) => p.probability >= TOGETHER)
     .sort((a, b) => b.probability - a.probability);
+  const usual = usualOf(table, circumstances);
   const mechanisms = MECHANISM_KEYS.map((mechanism, m): MechanismVerdict => {
     const probability = chances.mechanisms[m]!;
     return {
@@ -178,13 +189,15 @@ function weigh(
       label: MECHANISMS[mechanism].label,
       probability,
       certainty: certaintyOf(probability),
+      standing: standingAt(spokenOf(speaks(mechanism), probability, usual[m]!), probability),
     };
   });
   causes.sort((a, b) => b.probability - a.probability);
   const chain = chainOf(table, causes, mechanisms, seen);
-  const usual = usualOf(table, circumstances);
-  const examined = mechanisms.filter((m, i) => spokenOf(speaks(m.mechanism), m.probability, usual[i]!));
-  const danger = dangerOf(evidence, examined);
+  const danger = dangerOf(
+    evidence,
+    mechanisms.filter((m) => m.standing !== 'unexamined'),
+  );
   return {
     engine: VERDICT_ENGINE,
     table: table.version,

@@ -36,6 +36,30 @@ const PRACTICE = 'common practice, no source';
 const NURSERY = 'nursery planting-depth guidance (from memory)';
 
 export const LIMITS = {
+  exploreHours: {
+    value: 0.5,
+    unit: 'h',
+    reason: 'A window of a spade’s width dug by hand to the first root on two sides of the stem.',
+    source: PRACTICE,
+  },
+  leachDepth: {
+    value: 0.3,
+    unit: 'm',
+    reason: 'Most fine roots lie in the uppermost 30 cm.',
+    source: PRACTICE,
+  },
+  leachWater: {
+    value: 1,
+    unit: 'ratio',
+    reason: 'Water as deep as the soil that it passes takes out some 80 % of the salt.',
+    source: 'Ayers and Westcot 1985, FAO Irrigation and Drainage Paper 29, from memory',
+  },
+  leachRounds: {
+    value: 3,
+    unit: 'count',
+    reason: 'In parts, a few days apart: what stands drowns roots, and salt moves between the waterings.',
+    source: PRACTICE,
+  },
   collarNormalMax: {
     value: 0.075,
     unit: 'm',

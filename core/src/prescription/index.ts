@@ -1,5 +1,6 @@
 export * from '../remedies';
 export * from '../weighing';
+export * from './answers';
 export * from './changes';
 export * from './clashes';
 export * from './prescribe';

@@ -5,7 +5,7 @@ import { PASSIVE, type Operation, type Situation, type Weighed } from '../weighi
 import { ruledBy } from '../weighing/ruled';
 import type { HoldKey } from '../weighing/rules';
 
-export const PRESCRIPTION_ENGINE = 'operations-5';
+export const PRESCRIPTION_ENGINE = 'operations-6';
 
 /** What is signed before a remedy; where the tree may fall, nothing is done at it before its stability was judged. */
 function holdsOf(key: OperationKey, { verdict }: Situation): HoldKey[] {

@@ -56,9 +56,11 @@ function weigh(s: Situation, { advice, why }: Ruled, operations: readonly Weighe
 }
 
 export const drain: Remedy = {
+  treats: ['waterlogging', 'oxygenStarved'],
+  settles: [],
   do: [
     {
-      when: [{ cause: 'waterlogging', standing: 'likely' }],
+      when: [{ node: 'waterlogging', standing: 'likely' }],
       why: 'Water has to leave before roots can breathe.',
     },
     {
@@ -67,7 +69,7 @@ export const drain: Remedy = {
     },
   ],
   option: [
-    { when: [{ cause: 'waterlogging', standing: 'possible' }], why: 'Test the hole for a day first.' },
+    { when: [{ node: 'waterlogging', standing: 'possible' }], why: 'Test the hole for a day first.' },
     { when: [{ measured: 'basinPlanned' }], why: 'The bowl ends below grade.' },
   ],
   against: [],

@@ -51,6 +51,10 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const height = s.school('flareHeight');
   const bark = s.school('bark');
   const above = schoolValue(height, 'above');
+  const toTheEnd = [
+    'Follow each root from the stem outward; keep exposed roots moist and shaded.',
+    bark.key === 'mulch' ? 'Thin mulch at once, none touching the bark.' : `Bark: ${bark.label}.`,
+  ];
   const base: Weighed = {
     key: 'excavate',
     title: 'Root collar excavation',
@@ -58,7 +62,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     summary: '',
     why: advice === 'not' ? [] : why,
     quantities: [],
-    method: [],
+    method: ['Probe the collar on eight bearings first: its depth decides the tool.', ...toTheEnd],
     cautions: [
       'Locate buried utilities before any digging; hand-dig near marks.',
       'Have stability judged by a qualified person before roots are exposed; not in high wind or on saturated ground.',
@@ -196,11 +200,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   return {
     ...base,
     quantities,
-    method: [
-      ...METHOD[tool],
-      'Follow each root from the stem outward; keep exposed roots moist and shaded.',
-      bark.key === 'mulch' ? 'Thin mulch at once, none touching the bark.' : `Bark: ${bark.label}.`,
-    ],
+    method: [...METHOD[tool], ...toTheEnd],
     cautions: basin
       ? [
           `Basin: the floor ends ${shortMark(floor)} below grade and will hold water. Feather it out, and drain it to lower ground where the soil does not take water.`,
@@ -218,6 +218,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const excavate: Remedy = {
+  treats: ['plantedDeep', 'gradeRaised', 'mulchCone', 'buriedCollar', 'oxygenStarved'],
+  settles: ['containerRoots', 'girdlingRoots', 'basalDecay'],
   do: [
     {
       when: [{ fact: 'collarDeep', is: 'yes' }],

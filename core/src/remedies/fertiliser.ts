@@ -28,6 +28,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const fertiliser: Remedy = {
+  treats: [],
+  settles: [],
   do: [
     {
       when: [{ measured: 'fertiliserWanted' }],

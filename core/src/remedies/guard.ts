@@ -34,8 +34,14 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const guard: Remedy = {
+  treats: ['stemInjury'],
+  settles: [],
   do: [],
   option: [
+    {
+      when: [{ node: 'stemInjury', standing: 'possible' }],
+      why: 'What wounds the stem goes on until it is kept off.',
+    },
     {
       when: [{ finding: 'base.wounds', among: ['open', 'repeated'] }],
       why: 'Mowers and trimmers reach the bark.',

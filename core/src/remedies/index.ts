@@ -1,3 +1,7 @@
+import { explore } from './explore';
+import { feed } from './feed';
+import { identify } from './identify';
+import { leach } from './leach';
 import { drain } from './drain';
 import { excavate } from './excavate';
 import { fertiliser } from './fertiliser';
@@ -24,8 +28,10 @@ export const REMEDY_SOURCE = 'common practice, no source';
 /** Every remedy, one file each. Common practice, no source, unless a row says otherwise. */
 export const REMEDIES: Record<OperationKey, Remedy> = {
   stability,
+  identify,
   ties,
   mulch,
+  explore,
   excavate,
   regrade,
   treeWell,
@@ -36,6 +42,8 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
   trench,
   stake,
   guard,
+  leach,
+  feed,
   water,
   fertiliser,
   watch,
@@ -46,8 +54,10 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
 /** The order in which they are weighed: rules may ask whether a remedy before them is planned. */
 export const WEIGHED: readonly OperationKey[] = [
   'stability',
+  'identify',
   'mulch',
   'excavate',
+  'explore',
   'prune',
   'reset',
   'trench',
@@ -59,8 +69,10 @@ export const WEIGHED: readonly OperationKey[] = [
   'drain',
   'stake',
   'guard',
-  'watch',
+  'leach',
+  'feed',
   'water',
+  'watch',
   'fertiliser',
   'replace',
 ];

@@ -65,11 +65,13 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     missing: [],
   };
   if (!mulch || stemRadius === undefined) {
+    const asked = advice !== 'not';
     return {
       ...base,
-      advice: 'not',
-      summary: 'Mulch not measured.',
-      why: ['Mulch not measured, so there is nothing to weigh.'],
+      summary: asked
+        ? `Take the mulch off the bark by hand, ${shortMark(clearance)} clear all round; measure it there for the amounts.`
+        : 'Mulch not measured.',
+      why: asked ? why : ['Mulch not measured, so there is nothing to weigh.'],
       missing: ['mulch profiles', ...(stemRadius === undefined ? ['stem diameter'] : [])],
     };
   }
@@ -170,6 +172,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const mulch: Remedy = {
+  treats: ['mulchCone', 'stemInjury'],
+  settles: [],
   do: [
     {
       when: [{ fact: 'mulchOnBark', is: 'yes' }],
@@ -180,8 +184,23 @@ export const mulch: Remedy = {
       when: [{ measured: 'mulchTooDeep' }],
       why: 'Deeper than any school lays it, it sheds water and shuts out air.',
     },
+    {
+      when: [
+        { node: 'mulchCone', standing: 'likely' },
+        { fact: 'mulchOnBark', isNot: 'no' },
+      ],
+      why: 'Taking mulch off bark does no harm, whatever else is wrong.',
+    },
   ],
-  option: [],
+  option: [
+    {
+      when: [
+        { node: 'mulchCone', standing: 'possible' },
+        { fact: 'mulchOnBark', isNot: 'no' },
+      ],
+      why: 'A rake and a look settle it.',
+    },
+  ],
   against: [],
   first: [],
   risks: ['Roots that live in the mulch alone dry out as it comes away.'],

@@ -140,6 +140,8 @@ function quantitiesOf(dig: DigReading, labels: readonly string[]): Quantity[] {
 }
 
 export const prune: Remedy = {
+  treats: ['containerRoots', 'girdlingRoots', 'transport'],
+  settles: [],
   do: [
     {
       when: [{ measured: 'cutsAgreed' }],

@@ -77,6 +77,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const regrade: Remedy = {
+  treats: ['gradeRaised', 'oxygenStarved'],
+  settles: [],
   do: [],
   option: [
     {

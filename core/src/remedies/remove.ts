@@ -74,6 +74,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const remove: Remedy = {
+  treats: [],
+  settles: [],
   do: [],
   option: [
     { when: [{ measured: 'beyondHelp' }], why: 'With so little crown left recovery is rare.' },

@@ -44,15 +44,17 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const replace: Remedy = {
+  treats: [],
+  settles: [],
   do: [{ when: [{ planned: 'remove' }], why: 'The place stays empty otherwise.' }],
   option: [{ when: [{ measured: 'beyondHelp' }], why: 'It is unlikely to come back; a young tree would.' }],
   against: [
     {
-      when: [{ cause: 'waterlogging', standing: 'likely' }],
+      when: [{ node: 'waterlogging', standing: 'likely' }],
       why: 'The next tree meets the same water: drain first, or a species that stands it.',
     },
     {
-      when: [{ cause: 'compaction', standing: 'likely' }],
+      when: [{ node: 'compaction', standing: 'likely' }],
       why: 'The next tree meets the same ground: open it first.',
     },
   ],

@@ -119,6 +119,17 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
 }
 
 export const reset: Remedy = {
+  treats: [
+    'plantedDeep',
+    'gradeRaised',
+    'mulchCone',
+    'containerRoots',
+    'confinedHole',
+    'barrier',
+    'buriedCollar',
+    'confinedRoots',
+  ],
+  settles: [],
   do: [],
   option: [
     {

@@ -30,15 +30,17 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const ring: Remedy = {
+  treats: ['barrier', 'confinedRoots'],
+  settles: [],
   do: [
     {
-      when: [{ cause: 'barrier', standing: 'likely' }],
+      when: [{ node: 'barrier', standing: 'likely' }],
       why: 'Roots that meet a wall circle along it for as long as it stands.',
     },
   ],
   option: [
     {
-      when: [{ cause: 'barrier', standing: 'possible' }],
+      when: [{ node: 'barrier', standing: 'possible' }],
       why: 'Dig at one place to see whether a ring is there.',
     },
   ],

@@ -102,6 +102,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const stability: Remedy = {
+  treats: [],
+  settles: ['poorAnchorage', 'basalDecay'],
   do: [{ when: [{ measured: 'mayFall' }], why: 'Nobody works or walks under a tree that may fall.' }],
   option: [],
   against: [],

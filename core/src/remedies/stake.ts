@@ -63,6 +63,8 @@ function weigh(s: Situation, weighed: Ruled): Weighed {
 }
 
 export const stake: Remedy = {
+  treats: ['poorAnchorage'],
+  settles: [],
   do: [
     {
       when: [{ planned: 'reset' }],

@@ -28,6 +28,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const ties: Remedy = {
+  treats: ['stemInjury'],
+  settles: [],
   do: [
     {
       when: [{ finding: 'base.ties', among: ['tight', 'grown in'] }],

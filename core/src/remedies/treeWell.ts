@@ -62,6 +62,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const treeWell: Remedy = {
+  treats: ['gradeRaised', 'oxygenStarved'],
+  settles: [],
   do: [],
   option: [
     {

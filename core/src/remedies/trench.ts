@@ -1,6 +1,10 @@
+import { standingOf } from '../diagnosis';
+import { tightGround } from '../weighing/ground';
 import { used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
+
+const TIGHT = ['compaction', 'confinedHole'] as const;
 
 const WAYS: Record<string, string> = {
   spokes: 'Radial trenches',
@@ -28,7 +32,9 @@ function weigh(s: Situation, { advice, why, barred: left }: Ruled): Weighed {
       : design
         ? 'As laid out at the station Trenches: its crew sheet has the tapes, the quantities and the order of work.'
         : advice === 'option'
-          ? 'The ground is tight: lay trenches out at the station Trenches, or weigh the other ways there.'
+          ? tightGround(s) || TIGHT.some((node) => standingOf(s.verdict, node).standing === 'likely')
+            ? 'The ground is tight: lay trenches out at the station Trenches, or weigh the other ways there.'
+            : 'Roots may find no way out: push the penetrometer or the rod on both sides of the edge of the planting hole; where it is tight, lay trenches out.'
           : 'Nothing says that the ground is tight.',
     why: advice === 'not' && !left ? ['no measurement of tight soil'] : why,
     quantities: [],
@@ -49,17 +55,35 @@ function weigh(s: Situation, { advice, why, barred: left }: Ruled): Weighed {
 }
 
 export const trench: Remedy = {
+  treats: ['confinedHole', 'compaction', 'confinedRoots', 'oxygenStarved'],
+  settles: [],
   do: [{ when: [{ measured: 'trenchesLaidOut' }], why: 'Roots and water find a way out of tight ground.' }],
   option: [
     {
-      when: [{ cause: 'compaction', standing: 'likely' }],
+      when: [{ node: 'compaction', standing: 'likely' }],
       why: 'Roots need air and room that tight soil does not have.',
     },
     {
-      when: [{ cause: 'confinedHole', standing: 'likely' }],
+      when: [{ node: 'confinedHole', standing: 'likely' }],
       why: 'Roots turn at the wall of the hole until it is opened.',
     },
     { when: [{ measured: 'groundTight' }], why: 'Tight ground does not open by itself.' },
+    {
+      when: [{ node: 'confinedRoots', standing: 'likely' }],
+      why: 'Roots that stay in the ball need a way out of it.',
+    },
+    {
+      when: [{ node: 'compaction', standing: 'possible' }],
+      why: 'Measure how tight the ground is, then decide.',
+    },
+    {
+      when: [{ node: 'confinedHole', standing: 'possible' }],
+      why: 'Feel for the wall of the hole first, then decide.',
+    },
+    {
+      when: [{ node: 'confinedRoots', standing: 'possible' }],
+      why: 'Look where the roots end first, then decide.',
+    },
   ],
   bars: [{ when: [{ measured: 'soilLeft' }], why: 'Left by choice.' }],
   against: [],

@@ -2,18 +2,25 @@ import { used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
 
+const STANDS: readonly string[] = ['likely', 'possible'];
+
 /** Watch only: always in the list; advised when nothing examined calls for work. */
-function weigh(s: Situation, { advice, why }: Ruled): Weighed {
+function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[]): Weighed {
   const fertiliser = s.school('fertiliser');
   const workAdvised = advice === 'not';
-  const likely = s.verdict.causes.filter((c) => c.standing === 'likely').map((c) => c.label.toLowerCase());
+  const named = (standing: 'likely' | 'possible') =>
+    s.verdict.causes.filter((c) => c.standing === standing).map((c) => c.label.toLowerCase());
+  const [likely, possible] = [named('likely'), named('possible')];
+  const unsettled = s.verdict.mechanisms.some((m) => STANDS.includes(m.standing));
   const summary = s.verdict.danger
     ? 'Not as it stands: it may fall. People are kept away and its stability is assessed first.'
     : workAdvised
-      ? 'The faults found do not mend themselves; each year the stem thickens into them.'
+      ? 'The faults found do not mend themselves; each year of waiting makes them harder to mend.'
       : likely.length > 0
-        ? `No work on this list answers what is likely: ${likely.join(', ')}. Have that seen to; measure again in a year.`
-        : 'Nothing measured calls for work now; measure again in a year.';
+        ? `What is likely is not mended by work today: ${likely.join(', ')}. What is done about it stands above; measure again in a year.`
+        : possible.length > 0 || unsettled
+          ? `Nothing is settled yet${possible.length > 0 ? `; possible: ${possible.join(', ')}` : ''}. ${before.some((o) => o.advice === 'option') ? 'Look first at what stands above as worth weighing, then decide.' : 'Take the next looks that the verdict names, then decide.'}`
+          : 'Nothing examined calls for work now; measure again in a year.';
   return {
     key: 'watch',
     title: 'Watch only',
@@ -36,6 +43,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const watch: Remedy = {
+  treats: [],
+  settles: [],
   do: [{ when: [{ measured: 'noWorkAdvised' }], why: 'Nothing found that these operations mend.' }],
   option: [],
   against: [],

@@ -21,7 +21,9 @@ function weigh(s: Situation, { advice, why, barred: wet }: Ruled): Weighed {
       ? 'Not while water stands: more trees die of wet than of dry.'
       : wanted
         ? `When the probe finds it dry, over ${seasons === 1 ? 'one growing season' : `${seasons} growing seasons`}, ${manner.label}.`
-        : 'Rain does, as long as the roots are left alone.',
+        : advice === 'option'
+          ? 'Look with a soil probe at 20 cm in dry spells; water where it is dry.'
+          : 'Rain does, as long as the roots are left alone.',
     why: advice === 'not' && !wet ? ['No work at the roots and no drought.'] : why,
     quantities,
     method: [
@@ -39,17 +41,26 @@ function weigh(s: Situation, { advice, why, barred: wet }: Ruled): Weighed {
 }
 
 export const water: Remedy = {
+  treats: ['drought', 'severed'],
+  settles: [],
   do: [
-    { when: [{ cause: 'drought', standing: 'likely' }], why: 'Roots cannot be fed from dry soil.' },
+    { when: [{ node: 'drought', standing: 'likely' }], why: 'Roots cannot be fed from dry soil.' },
+    { when: [{ node: 'severed', standing: 'likely' }], why: 'The roots that are left do the work of all.' },
     { when: [{ planned: 'excavate' }], why: 'Bared roots dry first.' },
     { when: [{ planned: 'prune' }], why: 'Fewer roots have to do the work of all.' },
     { when: [{ planned: 'reset' }], why: 'Fewer roots have to do the work of all.' },
     { when: [{ planned: 'trench' }], why: 'Loose fill dries and settles.' },
   ],
-  option: [],
+  option: [
+    { when: [{ node: 'drought', standing: 'possible' }], why: 'The probe tells: dry at 20 cm is dry.' },
+    {
+      when: [{ node: 'severed', standing: 'possible' }],
+      why: 'What it lost it cannot drink with in a dry spell.',
+    },
+  ],
   bars: [
     {
-      when: [{ cause: 'waterlogging', standing: 'likely' }],
+      when: [{ node: 'waterlogging', standing: 'likely' }],
       why: 'More trees die of wet than of dry; let the water out first.',
     },
   ],

@@ -1,8 +1,10 @@
 /** Everything that may be prescribed, in the order of work. */
 export const OPERATION_KEYS = [
   'stability',
+  'identify',
   'ties',
   'mulch',
+  'explore',
   'excavate',
   'regrade',
   'treeWell',
@@ -13,6 +15,8 @@ export const OPERATION_KEYS = [
   'trench',
   'stake',
   'guard',
+  'leach',
+  'feed',
   'water',
   'fertiliser',
   'watch',

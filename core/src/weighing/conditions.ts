@@ -2,8 +2,8 @@ import type { OperationKey } from '../vocabulary/operations';
 import type { QuantityKey } from '../vocabulary/quantities';
 import { diebackOf } from '../crown/dieback';
 import { yearOf } from '../vocabulary/dates';
-import { dangerReasons, STANDINGS } from '../diagnosis';
-import { groundVerdict } from '../soil/verdict';
+import { dangerReasons, standingOf, STANDINGS, type Standing } from '../diagnosis';
+import { tightGround } from './ground';
 import { shortMark } from '../units/marks';
 import { anchorsOf, dugOf } from './dug';
 import { limit, yearsInGround, type Situation, type Weighed } from './operation';
@@ -15,12 +15,12 @@ type Held = string | undefined;
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
-/** Kinds of ground in which roots find no room. */
-const TIGHT = ['hole', 'saucer', 'pan', 'whole', 'dense', 'surface'];
-
 const LIKELY = STANDINGS.find((s) => s.key === 'likely')!.from;
 
 const stemOf = ({ tree }: Situation) => tree.stemDiameter ?? tree.dbh;
+
+/** Whether a standing asks for an answer. */
+const isOpen = (standing: Standing): boolean => standing === 'likely' || standing === 'possible';
 
 const evidenceFor = ({ verdict }: Situation, key: string) => verdict.evidence.find((e) => e.key === key);
 
@@ -85,10 +85,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
     if (!trenches || trenches.choice?.remedy === 'nothing') return undefined;
     return trenches.choice ? `chosen: ${trenches.choice.why}` : 'laid out for this tree';
   },
-  groundTight: ({ tree, visit }) => {
-    const ground = groundVerdict(tree, visit);
-    return ground && TIGHT.includes(ground.kind) ? ground.title.toLowerCase() : undefined;
-  },
+  groundTight: (s) => tightGround(s)?.title.toLowerCase(),
   soilLeft: ({ visit }) =>
     visit.trenches?.choice?.remedy === 'nothing' ? visit.trenches.choice.why : undefined,
   tooLargeToLift: (s) => {
@@ -122,14 +119,17 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
     operations.some((o) => o.advice === 'do')
       ? undefined
       : s.verdict.causes.some((c) => c.standing === 'likely')
-        ? 'the likely cause is not one that digging or mulching mends'
-        : 'nothing examined calls for work',
+        ? 'the likely cause is not one that work mends'
+        : [...s.verdict.causes, ...s.verdict.mechanisms].some((n) => isOpen(n.standing))
+          ? 'nothing is settled yet'
+          : 'nothing examined calls for work',
   inDrought: ({ visit, events }) => {
     const year = Number(visit.date.slice(0, 4));
     return events.some((e) => e.kind === 'drought' && yearOf(e.when) === year)
       ? `drought noted in ${year}`
       : undefined;
   },
+  rootsMapped: (s) => (dugOf(s) ? 'its roots are mapped' : undefined),
   tooOldToLift: (s) => {
     const years = yearsInGround(s);
     return years !== undefined && years > limit('resetMaxYears')
@@ -155,10 +155,10 @@ function held(condition: Condition, s: Situation, operations: readonly Weighed[]
     if ('isNot' in condition) return fact.state === condition.isNot ? undefined : '';
     return fact.state === condition.is ? fact.text : undefined;
   }
-  if ('cause' in condition) {
-    const cause = s.verdict.causes.find((c) => c.cause === condition.cause);
-    return cause && (STANDS[condition.standing] as readonly string[]).includes(cause.standing)
-      ? `${cause.label.toLowerCase()} is ${cause.certainty}`
+  if ('node' in condition) {
+    const found = standingOf(s.verdict, condition.node);
+    return (STANDS[condition.standing] as readonly string[]).includes(found.standing)
+      ? `${found.label.toLowerCase()} is ${found.certainty}`
       : undefined;
   }
   if ('matter' in condition) {

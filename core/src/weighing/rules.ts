@@ -1,10 +1,10 @@
 import type { FactKey } from '../diagnosis';
-import type { CauseKey } from '../vocabulary/causes';
+import type { NodeKey } from '../vocabulary/causes';
 import type { OperationKey } from '../vocabulary/operations';
 
 /** Something that is so of a tree, as the rules ask for it. */
 export type Condition =
-  | { cause: CauseKey; standing: 'likely' | 'possible' }
+  | { node: NodeKey; standing: 'likely' | 'possible' }
   | { fact: FactKey; is: 'yes' | 'no' }
   | { fact: FactKey; isNot: 'yes' | 'no' }
   | { school: string; matter: string }
@@ -33,6 +33,7 @@ export type MeasureKey =
   | 'groundTight'
   | 'soilLeft'
   | 'noWorkAdvised'
+  | 'rootsMapped'
   | 'mayFall'
   | 'baseDecays'
   | 'notSmallToStake';
@@ -41,6 +42,14 @@ export type MeasureKey =
 export interface Rule {
   when: readonly Condition[];
   why: string;
+}
+
+/**
+ * What a remedy does about causes and mechanisms: those that it mends, and those that it makes sure of.
+ */
+export interface Aims {
+  treats: readonly NodeKey[];
+  settles: readonly NodeKey[];
 }
 
 /** Months in which an operation is done, 1 to 12, both ends included; for the northern half of the world. */
@@ -54,7 +63,7 @@ export interface SeasonWindow {
  * All that is a matter of practice about a remedy and no computation. `do` and `option` say when it is called for,
  * `bars` what rules it out whatever calls for it, `against` what speaks against it where it is prescribed all the same.
  */
-export interface RemedyRules {
+export interface RemedyRules extends Aims {
   do: readonly Rule[];
   option: readonly Rule[];
   bars?: readonly Rule[];

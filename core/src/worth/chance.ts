@@ -1,4 +1,5 @@
 import { diebackOf } from '../crown/dieback';
+import { REMEDIES } from '../remedies';
 import type { CauseKey } from '../vocabulary/causes';
 import type { OperationKey } from '../vocabulary/operations';
 import { DIEBACK_FACTORS, OUTLOOK, OTHER_OUTLOOKS, type Judged } from '../practice/worth';
@@ -23,23 +24,9 @@ export interface Chance extends Range {
   steps: ChanceStep[];
 }
 
-/** Which operations answer a cause; a cause that none of the prescribed ones answers goes on as if left alone. */
-const ANSWERED_BY: Record<CauseKey, readonly OperationKey[]> = {
-  plantedDeep: ['excavate', 'reset'],
-  gradeRaised: ['excavate', 'regrade', 'treeWell', 'reset'],
-  mulchCone: ['mulch', 'excavate', 'reset'],
-  containerRoots: ['prune', 'reset'],
-  confinedHole: ['trench', 'reset'],
-  barrier: ['ring', 'reset'],
-  compaction: ['trench'],
-  waterlogging: ['drain'],
-  drought: ['water'],
-  severed: ['water'],
-  biotic: [],
-  chlorosis: [],
-  stemInjury: ['guard', 'ties', 'mulch'],
-  salt: [],
-};
+/** Whether one of these operations mends a cause; one that none of them mends goes on as if left alone. */
+const mendedBy = (cause: CauseKey, done: readonly OperationKey[]): boolean =>
+  done.some((key) => REMEDIES[key].treats.includes(cause));
 
 /** Nothing lasts ten years for certain. Common practice, no source. */
 const ORDINARY: Judged = {
@@ -93,7 +80,7 @@ function standingOf({ visit, verdict }: Situation): ChanceStep[] {
 export function chanceOf(s: Situation, done: readonly OperationKey[]): Chance {
   const causes = s.verdict.causes.filter((c) => c.standing === 'likely' || c.standing === 'possible');
   const steps = causes.map((c) => {
-    const treated = ANSWERED_BY[c.cause].some((key) => done.includes(key));
+    const treated = mendedBy(c.cause, done);
     const outlook = OUTLOOK[c.cause][treated ? 'treated' : 'left'];
     return {
       name: `${c.label}, ${c.certainty} (${Math.round(100 * c.probability)} %), ${treated ? 'treated' : 'left as it is'}`,

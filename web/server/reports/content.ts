@@ -5,6 +5,7 @@ import { unansweredIn } from '@undrel/core/assessment';
 import { clientWords, VERDICT_ENGINE, type Reason } from '@undrel/core/diagnosis';
 import { eventsFollowed, fillWords, sinceWhen } from '@undrel/core/history';
 import {
+  causesAnswered,
   clashesOf,
   amountsDone,
   HOLD_POINTS,
@@ -296,6 +297,7 @@ function wholeContent(source: ReportSource): ReportContent {
     ...clashesOf(planned, whole.situation, source.closed),
     ...(planned.some((o) => o.key === 'trench') ? refusedSpokes(source) : []),
   ];
+  const answers = causesAnswered(whole.situation, operations);
   const bearing = deepestAt(profile);
   const dug = assessDigKept(source);
   const cuts = dug && cutsPart(dug, source);
@@ -369,6 +371,9 @@ function wholeContent(source: ReportSource): ReportContent {
     ...(trenches && { trenches }),
     ...(changesGround ? { drawingAfter: drawn('after') } : {}),
     ...(clashes.length > 0 && { clashes: clashes.map(say) }),
+    ...(answers.length > 0 && {
+      answers: answers.map(({ label, certainty, text }) => ({ label, certainty, text: say(text) })),
+    }),
     prescribed: planned.map((o) => operationIn(o, visit, system)),
     considered: operations
       .filter((o) => !planned.includes(o))

@@ -5,12 +5,14 @@ import { useState } from 'react';
 import { MATTERS } from '@undrel/core/practice';
 import {
   amountsDone,
+  causesAnswered,
   clashesOf,
   dateProblems,
   HOLD_POINTS,
   isTaken,
   nextOpenDay,
   plannedOf,
+  type CauseAnswer,
   type Operation,
   type SchoolUse,
   stagesOf,
@@ -68,6 +70,9 @@ export function Prescription(props: StationProps) {
         <PageLink className="quiet" href={`/trees/${treeId}/schools?visit=${visitId}`}>
           Other schools
         </PageLink>
+        <a className="quiet" href="#each-cause">
+          What each cause gets
+        </a>
       </nav>
       {clashes.map((clash) => (
         <p key={clash} role="alert" className="wrong my-2">
@@ -79,6 +84,10 @@ export function Prescription(props: StationProps) {
           <OperationEntry key={operation.key} operation={operation} {...props} />
         ))}
       </div>
+      <Answers
+        answers={causesAnswered(situation, operations)}
+        say={(text) => writeLengths(text, props.system)}
+      />
       <section className="mt-5">
         <h2 className="mb-1">Look again</h2>
         <div className="flex flex-wrap items-end gap-2">
@@ -132,6 +141,41 @@ export function Prescription(props: StationProps) {
         </section>
       )}
     </Entry>
+  );
+}
+
+const ANSWERED: Record<CauseAnswer['by'], string> = {
+  prescribed: 'answered by the work',
+  open: 'to be weighed',
+  declined: 'declined',
+  nothing: 'left, with the reason',
+};
+
+/** What is thought to be wrong, and what is done about each of it. It stands below what is ticked, which it follows. */
+function Answers({ answers, say }: { answers: readonly CauseAnswer[]; say: (text: string) => string }) {
+  const counts = (Object.keys(ANSWERED) as CauseAnswer['by'][]).flatMap((by) => {
+    const count = answers.filter((a) => a.by === by).length;
+    return count > 0 ? [`${count} ${ANSWERED[by]}`] : [];
+  });
+  return (
+    <section id="each-cause" aria-labelledby="each-cause-head" className="mt-5">
+      <h2 id="each-cause-head">What each cause gets</h2>
+      <p className="text-muted">
+        {answers.length > 0
+          ? `${counts.join(', ')}.`
+          : 'No cause is possible or likely by what was looked at.'}
+      </p>
+      <dl className="grid gap-x-4 sm:grid-cols-[minmax(12rem,2fr)_5fr]">
+        {answers.map(({ node, label, certainty, by, text }) => (
+          <div key={node} className="contents">
+            <dt className="pt-1 font-semibold">
+              {label} <span className="font-normal text-muted">{certainty}</span>
+            </dt>
+            <dd className={by === 'prescribed' ? 'sm:pt-1' : 'text-muted sm:pt-1'}>{say(text)}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
   );
 }
 

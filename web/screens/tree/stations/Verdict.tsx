@@ -1,6 +1,7 @@
 'use client';
 
 import { PRACTICE_NOTE, type CauseVerdict } from '@undrel/core/diagnosis';
+import { causesAnswered } from '@undrel/core/prescription';
 import { writeLengths } from '@undrel/core/units';
 import type { StationProps } from '../visitEntry';
 import { judgedOf } from './judged';
@@ -12,7 +13,8 @@ import { ForTheClient, Opinion } from './verdict/Opinion';
 /** Which causes, how sure, what led to what, what to look at next, and what would change it. */
 export function Verdict(props: StationProps) {
   const { system, goTo, explanation, visit } = props;
-  const { verdict, profile } = judgedOf(props);
+  const { verdict, profile, operations, situation } = judgedOf(props);
+  const answers = causesAnswered(situation, operations);
   const told = [...profile.missing, ...profile.problems.map((p) => p.message)];
   const shown = verdict.causes.filter((c) => c.standing !== 'unlikely' && c.standing !== 'unexamined');
   const rest = verdict.causes.filter((c) => !shown.includes(c));
@@ -21,6 +23,7 @@ export function Verdict(props: StationProps) {
       key={cause.cause}
       cause={cause}
       reasons={explanation?.causes.find((c) => c.cause === cause.cause)}
+      answer={answers.find((a) => a.node === cause.cause)?.text}
       own={visit.opinion?.cause === cause.cause}
       system={system}
       goTo={goTo}

@@ -72,6 +72,8 @@ function ReasonLine(props: { reason: Reason; system: UnitSystem; goTo: (s: Stati
 export function Cause(props: {
   cause: CauseVerdict;
   reasons: CauseReasons | undefined;
+  /** What is done about it, where it is possible or likely. */
+  answer: string | undefined;
   own: boolean;
   system: UnitSystem;
   goTo: (s: StationKey) => void;
@@ -102,6 +104,11 @@ export function Cause(props: {
         {props.own && <span className="block mt-1.5 text-sm font-semibold">Put first by the consultant</span>}
       </summary>
       <p className="mb-1">{cause.mechanism}</p>
+      {props.answer && (
+        <p className="mb-1">
+          <strong>Done about it:</strong> {writeLengths(props.answer, props.system)}
+        </p>
+      )}
       {reasons ? <Reasons {...props} reasons={reasons} /> : <Weighing />}
       {cause.unexamined.length > 0 && (
         <details className="my-1">

@@ -1,0 +1,138 @@
+import fc from 'fast-check';
+import { anyCase, tries } from '../../tests/anyCase';
+import { assess } from '../assessment';
+import { needsOf } from '../costing';
+import { PRACTICE_TABLE } from '../diagnosis';
+import { HOW_OFTEN } from '../diagnosis/words';
+import { QUESTIONS } from '../questions';
+import type { Finding, Tree, TreeEvent, Visit } from '../records';
+import { CAUSE_KEYS, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
+import { causesAnswered, isTaken, PASSIVE, plannedOf, workOrder, type CauseAnswer } from './index';
+
+const NODES: readonly NodeKey[] = [...CAUSE_KEYS, ...MECHANISM_KEYS];
+const TREE: Tree = {
+  label: 'T',
+  species: 'Quercus robur',
+  plantedYear: 2008,
+  stemDiameter: 0.2,
+  crownRadius: 3,
+};
+
+/** What a word of the table stands for. */
+const often = (word: string | number): number =>
+  typeof word === 'number' ? word : HOW_OFTEN[word as keyof typeof HOW_OFTEN];
+
+const asked = new Map(QUESTIONS.map((q) => [q.key, q]));
+
+/** The answer that speaks loudest for a cause or mechanism, of every finding that can be given by an eye or a hand alone. */
+function signsOf(node: NodeKey): Finding[] {
+  return PRACTICE_TABLE.findings.flatMap((f): Finding[] => {
+    const makes = f.links.find((l) => l.of === node)?.makes;
+    const question = asked.get(f.key);
+    if (!makes || !question || (question.kind !== 'grade' && question.kind !== 'sectors')) return [];
+    const [worst] = Object.entries(makes).sort((a, b) => often(b[1]!) - often(a[1]!));
+    if (!question.answers.some((a) => a.key === worst![0])) return [];
+    return [{ key: f.key, answer: worst![0], ...(question.kind === 'sectors' && { part: 0 }) }];
+  });
+}
+
+/** What was told of its history and no look shows. */
+const eventsOf = (node: NodeKey): TreeEvent[] =>
+  node === 'barrier' ? [{ kind: 'planting ring', when: '2008' }] : [];
+
+const visitWith = (findings: readonly Finding[]): Visit => ({
+  date: '2026-06-01',
+  findings: [...new Map(findings.map((f) => [f.key, f])).values()],
+  profiles: [],
+  probes: [],
+  decisions: [],
+});
+
+const HOLE = /undefined|NaN|\.\.|: \.|: $/;
+
+/** Every cause and mechanism that stands at possible or more is answered; returns them. */
+function nothingIsSilent(tree: Tree, events: Parameters<typeof assess>[1], visit: Visit): CauseAnswer[] {
+  const { verdict, operations, situation } = assess(tree, events, visit);
+  const answers = causesAnswered(situation, operations);
+  const standing = [
+    ...verdict.causes.map((c) => [c.cause, c.standing] as const),
+    ...verdict.mechanisms.map((m) => [m.mechanism, m.standing] as const),
+  ].filter(([, s]) => s === 'likely' || s === 'possible');
+  expect(answers.map((a) => a.node).sort()).toEqual(standing.map(([node]) => node).sort());
+  for (const { text, by, operations: keys } of answers) {
+    expect(text).toMatch(/^[A-Z].*[a-z%].*\.$/);
+    expect(text).not.toMatch(HOLE);
+    expect(keys.length > 0).toBe(by !== 'nothing');
+  }
+  const watch = operations.find((o) => o.key === 'watch')!;
+  if (standing.length > 0 || verdict.danger)
+    expect([watch.summary, ...watch.why].join()).not.toMatch(/calls for work now|nothing examined calls/);
+  // What is to be weighed first is named whenever the summary sends there.
+  if (watch.advice === 'do' && /worth weighing/.test(watch.summary))
+    expect(answers.length).toBeGreaterThan(0);
+  return answers;
+}
+
+test('from quick looks alone, every cause and mechanism by itself reaches an answer', () => {
+  const reached = new Map<NodeKey, CauseAnswer['by']>();
+  for (const node of NODES)
+    for (const { node: of, by } of nothingIsSilent(TREE, eventsOf(node), visitWith(signsOf(node))))
+      reached.set(of, by);
+  expect([...reached.keys()].sort()).toEqual([...NODES].sort());
+  // Work or a closer look, wherever there is any: only the crown and what feeds it follow from the rest.
+  const silentWork = [...reached].filter(([, by]) => by === 'nothing').map(([node]) => node);
+  expect(silentWork.filter((n) => !['crownDecline', 'transport', 'oxygenStarved'].includes(n))).toEqual([]);
+});
+
+test('in pairs as well', () => {
+  for (const a of NODES)
+    for (const b of NODES)
+      if (a < b)
+        nothingIsSilent(TREE, [...eventsOf(a), ...eventsOf(b)], visitWith([...signsOf(a), ...signsOf(b)]));
+});
+
+test('whatever was measured, and whatever was decided', () => {
+  const seen = new Set<CauseAnswer['by']>();
+  fc.assert(
+    fc.property(anyCase, fc.boolean(), ({ tree, events, visits }, declines) => {
+      for (const visit of visits) {
+        const advised = assess(tree, events, visit).operations.filter((o) => o.advice !== 'not');
+        const decisions = declines
+          ? advised.map((o) => ({ operation: o.key, taken: false, reason: 'no money' }))
+          : visit.decisions;
+        for (const { by } of nothingIsSilent(tree, events, { ...visit, decisions })) seen.add(by);
+      }
+    }),
+    tries(120),
+  );
+  expect([...seen].sort()).toEqual(['declined', 'nothing', 'open', 'prescribed']);
+});
+
+test('an answer is followed to its end: a step, a method, a price, a day to come back', () => {
+  const followed = new Set<string>();
+  for (const node of NODES) {
+    const plain = visitWith(signsOf(node));
+    const { operations: weighed, situation } = assess(TREE, eventsOf(node), plain);
+    const keys = causesAnswered(situation, weighed).flatMap((a) => a.operations);
+    const decisions = [...new Set(keys)].map((operation) => ({ operation, taken: true }));
+    const visit = { ...plain, decisions };
+    const { operations } = assess(TREE, eventsOf(node), visit);
+    const planned = plannedOf(operations, decisions);
+    const steps = workOrder(planned, visit).flatMap((s) => ('operation' in s ? [s.operation] : []));
+    const priced = new Set(needsOf(planned, visit, undefined).map((n) => n.operation));
+    const wanted = planned.filter(
+      (o) => o.advice !== 'not' && keys.includes(o.key) && !PASSIVE.includes(o.key),
+    );
+    for (const o of wanted) {
+      followed.add(o.key);
+      expect(isTaken(o, decisions)).toBe(true);
+      expect(steps).toContain(o.key);
+      for (const part of [o.method, o.acceptance, o.risks]) expect(part.length).toBeGreaterThan(0);
+      expect(`${o.season}${o.followUp}`).not.toMatch(HOLE);
+      // What has no amount says what would have to be measured for it, or is laid out at a station of its own.
+      if (!priced.has(o.key) && o.key !== 'trench') expect([o.key, o.missing]).not.toEqual([o.key, []]);
+    }
+  }
+  for (const key of ['identify', 'explore', 'leach', 'feed', 'stability', 'mulch', 'drain', 'water', 'ring'])
+    expect(followed).toContain(key);
+});

@@ -1,0 +1,109 @@
+import { standingOf } from '../diagnosis';
+import { REMEDIES } from '../remedies';
+import { CAUSE_KEYS, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
+import type { OperationKey } from '../vocabulary/operations';
+import { dugOf } from '../weighing/dug';
+import type { Operation, Situation } from '../weighing/operation';
+import { isTaken } from '../weighing/planned';
+
+/** What is done about a cause, or about what goes on in the tree, that is possible or likely. */
+export interface CauseAnswer {
+  node: NodeKey;
+  label: string;
+  certainty: string;
+  standing: 'likely' | 'possible';
+  /** What answers it: prescribed, still to be weighed, declined, or nothing, for the reason that the text gives. */
+  by: 'prescribed' | 'open' | 'declined' | 'nothing';
+  /** Operations that mend it or make sure of it. */
+  operations: OperationKey[];
+  /** One or two sentences for the record and the client. */
+  text: string;
+}
+
+type Why = (s: Situation) => string;
+
+const PROBED: Why = (s) =>
+  dugOf(s)
+    ? 'Its roots are mapped: what the dig showed decides, and nothing more is dug for it.'
+    : s.verdict.facts.collarDeep.state === 'no'
+      ? 'The collar was probed and lies where it belongs: nothing is dug for it.'
+      : 'Probe the collar on eight bearings before anything is decided.';
+const MAPPED: Why = (s) =>
+  dugOf(s)
+    ? 'Its roots are mapped, and none presses enough to be cut: compare at the next look.'
+    : 'Look at the root collar by hand before anything is decided.';
+const GROUND_LEFT: Why = (s) =>
+  s.visit.trenches?.choice?.remedy === 'nothing'
+    ? `The soil is left as it is by choice: ${s.visit.trenches.choice.why}`
+    : 'Measure how tight the ground is before anything is decided.';
+const WET: Why = () =>
+  'No water while the ground is wet: let it drain first, then look again with the probe.';
+const ASSESS: Why = () => 'Have its stability assessed by a qualified person.';
+
+/** Why nothing is done about a cause or a mechanism where no operation is advised for it. */
+const LEFT: Record<NodeKey, Why> = {
+  plantedDeep: PROBED,
+  gradeRaised: PROBED,
+  mulchCone: () => 'The mulch was measured clear of the bark: look again after the next maintenance round.',
+  containerRoots: MAPPED,
+  confinedHole: GROUND_LEFT,
+  barrier: () => 'Dig at one place to see whether a ring is there.',
+  compaction: GROUND_LEFT,
+  waterlogging: () => 'Fill a test hole and look at it the next day before a drain is dug.',
+  drought: WET,
+  severed: WET,
+  biotic: () => 'Have it named by a plant clinic before anything is treated.',
+  chlorosis: () => 'Have soil and leaves tested before anything is fed.',
+  stemInjury: () => 'Find what wounds the stem, and keep it off.',
+  salt: WET,
+  buriedCollar: PROBED,
+  confinedRoots: GROUND_LEFT,
+  girdlingRoots: MAPPED,
+  oxygenStarved: () =>
+    'Air comes back with what shut it out. Colour and smell of the soil in a probe hole tell whether it was water, fill or tight ground.',
+  basalDecay: ASSESS,
+  transport: () =>
+    'Nothing mends the stem itself: look at its base, by hand, for what squeezes, wounds or rots it.',
+  poorAnchorage: ASSESS,
+  crownDecline: ({ verdict }) =>
+    verdict.causes.some((c) => c.standing === 'likely' || c.standing === 'possible')
+      ? 'The crown recovers with its causes, within one to three seasons; until then only dead and broken wood is cut.'
+      : 'What stands behind it is not settled: take the next looks that the verdict names; until then only dead and broken wood is cut.',
+};
+
+const listed = (operations: readonly Operation[]): string => operations.map((o) => o.title).join('; ');
+
+/**
+ * What is done about every cause and mechanism that is possible or likely, causes first, the likeliest before the others.
+ * None is passed over in silence.
+ */
+export function causesAnswered(s: Situation, operations: readonly Operation[]): CauseAnswer[] {
+  const answerTo = (node: NodeKey): CauseAnswer[] => {
+    const { label, certainty, standing } = standingOf(s.verdict, node);
+    if (standing !== 'likely' && standing !== 'possible') return [];
+    const aimed = operations.filter(({ key }) =>
+      [...REMEDIES[key].treats, ...REMEDIES[key].settles].includes(node),
+    );
+    const { decisions } = s.visit;
+    const decided = (o: Operation) => decisions.some((d) => d.operation === o.key);
+    const taken = aimed.filter((o) => isTaken(o, decisions));
+    const open = aimed.filter((o) => o.advice === 'option' && !decided(o));
+    const declined = aimed.filter((o) => o.advice !== 'not' && !taken.includes(o) && decided(o));
+    const of = (by: CauseAnswer['by'], which: readonly Operation[], text: string): CauseAnswer[] => [
+      { node, label, certainty, standing, by, operations: which.map((o) => o.key), text },
+    ];
+    if (taken.length > 0) {
+      const mended = taken.some((o) => REMEDIES[o.key].treats.includes(node));
+      const next = mended ? [] : open.filter((o) => REMEDIES[o.key].treats.includes(node));
+      const then = next.length > 0 ? ` With what it shows, to be weighed: ${listed(next)}.` : '';
+      return of('prescribed', [...taken, ...next], `${listed(taken)}.${then}`);
+    }
+    if (open.length > 0) return of('open', open, `To be weighed: ${listed(open)}.`);
+    if (declined.length > 0)
+      return of('declined', declined, `Declined: ${listed(declined)}. It goes on as it is.`);
+    return of('nothing', [], LEFT[node](s));
+  };
+  const byChance = (a: NodeKey, b: NodeKey) =>
+    standingOf(s.verdict, b).probability - standingOf(s.verdict, a).probability;
+  return [...[...CAUSE_KEYS].sort(byChance), ...[...MECHANISM_KEYS].sort(byChance)].flatMap(answerTo);
+}

@@ -65,7 +65,7 @@ export function evidenceOf(
     const read = (READERS[finding.key] ?? asked(finding.key))(given);
     if (!read) return [];
     const answers = finding.answers.map(([answer]) => answer);
-    if ('answer' in read && !answers.includes(read.answer)) return [];
+    if (read.answer !== undefined && !answers.includes(read.answer)) return [];
     const unsure = 'unsure' in read && read.unsure === true;
     const agrees = 'agrees' in read ? read.agrees : agreement(answers, read.answer, unsure);
     const best = agrees.indexOf(Math.max(...agrees));
@@ -73,7 +73,7 @@ export function evidenceOf(
       {
         key: finding.key,
         agrees,
-        answer: answers[best]!,
+        answer: read.answer ?? answers[best]!,
         says: read.says ?? finding.answers[best]![1],
         unsure,
       },

@@ -1,6 +1,6 @@
 import type { Station } from '../questions/question';
 import { LIMITS } from '../practice/limits';
-import type { Profile } from '../profile';
+import { collarSays, type Profile } from '../profile';
 import { shortMark } from '../units/marks';
 import type { Evidence } from './evidence';
 
@@ -53,7 +53,7 @@ export const FACTS = {
       'probe',
       deep,
       `first roots ${shortMark(depth?.value ?? 0)} below grade, deeper than ${shortMark(limit)}`,
-      `first roots ${shortMark(depth?.value ?? 0)} below grade, where they belong`,
+      collarSays(depth?.value ?? 0),
       depth
         ? `first roots ${shortMark(depth.value)} below grade, but by ${shortMark(spread)} uncertain: probe more bearings`
         : 'collar depth not probed',
@@ -82,7 +82,7 @@ export const FACTS = {
     );
   },
   mulchOnBark: ({ profile, evidence }) => {
-    const height = profile.mulch?.onBark.value;
+    const height = profile.mulch?.atBark ? profile.mulch.onBark.value : undefined;
     // Not measured, a look is enough: nothing has to be known about mulch on bark to take it off.
     if (height === undefined) return lookedAt({ profile, evidence });
     return fact(
@@ -93,20 +93,7 @@ export const FACTS = {
       '',
     );
   },
-  mulchCone: ({ profile }) => {
-    const mulch = profile.mulch;
-    const cone =
-      mulch &&
-      mulch.onBark.value >= LIMITS.mulchDeep.value &&
-      mulch.onBark.value > LIMITS.mulchCone.value * mulch.halfwayDepth;
-    return fact(
-      'mulch',
-      cone,
-      `mulch rises to a cone, ${shortMark(mulch?.onBark.value ?? 0)} at the bark and ${shortMark(mulch?.halfwayDepth ?? 0)} halfway out`,
-      'mulch lies as a blanket, not a cone',
-      'mulch not measured',
-    );
-  },
+  mulchCone: seen('mulch', 'mulch.cone', ['cone'], 'mulch not measured on three sides'),
   flareHidden: seen('base', 'base.entry', ['straight'], 'stem entry not looked at'),
   barkSoft: seen('base', 'base.bark', ['soft'], 'bark at the soil line not examined'),
   hollow: seen('base', 'base.sound', ['dull', 'hollow'], 'base not sounded'),

@@ -298,7 +298,7 @@ const STAKES: readonly Stake[] = [
 
 /** The table this program ships with. */
 export const PRACTICE_TABLE: JudgementTable = {
-  version: 'practice-2',
+  version: 'practice-3',
   priors: PRIORS,
   mechanisms: MECHANISMS_BY_CAUSE,
   findings: [

@@ -162,6 +162,42 @@ export const LIMITS = {
     reason: 'A stake holds a nursery tree; a thicker stem takes the stake along.',
     source: PRACTICE,
   },
+  flareAllRound: {
+    value: 6,
+    unit: 'count',
+    reason: 'Of the eight sides: with fewer looked at, the flare may be hidden on one that was not.',
+    source: PRACTICE,
+  },
+  flareMostSides: {
+    value: 4,
+    unit: 'count',
+    reason: 'Half of the stem looked at before it is said to go in like a post.',
+    source: PRACTICE,
+  },
+  blanketBearings: {
+    value: 3,
+    unit: 'count',
+    reason: 'Mulch is even on one side and heaped on the next: a blanket is told from three.',
+    source: PRACTICE,
+  },
+  atTheBark: {
+    value: 0.05,
+    unit: 'm',
+    reason: 'A reading within a hand’s breadth of the bark tells what stands on it.',
+    source: PRACTICE,
+  },
+  dugQuarters: {
+    value: 3,
+    unit: 'count',
+    reason: 'Roots drawn in three of the four quarters before a dig speaks of the whole base.',
+    source: PRACTICE,
+  },
+  collarHigh: {
+    value: 0.05,
+    unit: 'm',
+    reason: 'First roots this far above grade dry out and are mown: planted too high.',
+    source: PRACTICE,
+  },
   rodError: { value: 0.01, unit: 'm', reason: 'Standard error of one rod reading.', source: PRACTICE },
   dryPush: {
     value: 3,
@@ -396,6 +432,12 @@ export const LIMITS = {
     value: 150,
     unit: 'degrees',
     reason: 'Degrees without a sound anchor: a side that nothing holds.',
+    source: PRACTICE,
+  },
+  collarErrorReadings: {
+    value: 4,
+    unit: 'count',
+    reason: 'The usual spread from side to side counts like this many readings beside those that were taken.',
     source: PRACTICE,
   },
   collarError: {

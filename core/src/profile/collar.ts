@@ -2,6 +2,7 @@ import { named } from '../vocabulary/quantities';
 import type { ProbePoint } from '../records';
 import { bearingGap, jackknife90, periodic, roundMean, type BearingValue } from '../geometry';
 import { LIMITS } from '../practice/limits';
+import { shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
 
 export interface CollarResult {
@@ -14,6 +15,14 @@ export interface CollarResult {
   at(bearing: number): number;
   /** Bearings where the rod met no root, with the depth it reached: the root is deeper there. */
   deeperThan: BearingValue[];
+}
+
+/** What a collar depth says of its height, without judging how sure it is. */
+export function collarSays(depth: number): string {
+  if (depth <= -LIMITS.collarHigh.value)
+    return `first roots ${shortMark(-depth)} above grade: planted too high`;
+  const where = depth < 0 ? `${shortMark(-depth)} above grade` : `${shortMark(depth)} below grade`;
+  return `first roots ${where}${depth > LIMITS.collarNormalMax.value ? '' : ', where they belong'}`;
 }
 
 /** Depth of a push below present grade, m: mulch is taken off where the rod was read from its surface. */

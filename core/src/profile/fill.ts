@@ -7,6 +7,8 @@ import { fillLine, surfaceOf, type Surface } from './ground';
 
 export interface FillResult {
   surface: Surface;
+  /** Bearings read. */
+  readings: number;
   /** Soil added at the stem, mean round it. */
   atStem: Quantity;
   volume: Quantity;
@@ -42,6 +44,7 @@ export function fillOf(profiles: readonly GradeProfile[], stemRadius: number): F
   const source = 'geometry; interval by jackknife over bearings (Tukey 1958)';
   return {
     surface: surfaceFor(read),
+    readings: read.length,
     reach,
     atStem: {
       ...named('fillAtStem'),

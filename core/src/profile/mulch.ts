@@ -8,6 +8,9 @@ import { mulchLine, surfaceOf, type Surface } from './ground';
 export interface MulchResult {
   surface: Surface;
   volume: Quantity;
+  /** Bearings read, and those of them with a reading at the bark itself. */
+  readings: number;
+  atBark: number;
   /** Mean height against the bark round the stem. */
   onBark: Quantity;
   /** Tallest reading against the bark, m. */
@@ -90,6 +93,8 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
   );
   return {
     surface,
+    readings: read.filter((p) => mulchLine(p).length > 1).length,
+    atBark: read.filter((p) => p.mulch.some((m) => m.distance <= LIMITS.atTheBark.value)).length,
     tallest,
     volume: quantity(
       'mulchVolume',

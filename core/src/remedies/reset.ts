@@ -142,7 +142,7 @@ export const reset: Remedy = {
     },
   ],
   bars: [
-    { when: [{ fact: 'collarDeep', is: 'no' }], why: 'It stands as high as it should.' },
+    { when: [{ fact: 'collarDeep', is: 'no' }], why: 'There is nothing to lift it out of.' },
     { when: [{ measured: 'tooOldToLift' }], why: 'Roots no longer come up whole.' },
     { when: [{ measured: 'tooLargeToLift' }], why: 'The ball is too heavy to lift whole.' },
     { when: [{ fact: 'conks', is: 'yes' }], why: 'What decays is not worth the lift.' },

@@ -68,6 +68,11 @@ export function readLog(log: SoilLog): LogReading {
     const from = oldGrade ?? 0;
     for (const [i, layer] of layers.entries()) {
       if (layer.to <= from + 1e-9) continue;
+      // A layer whose colour nobody noted may be topsoil.
+      if (layer.colour === undefined && topsoil === 0) {
+        topsoil = undefined;
+        break;
+      }
       if (!dark[i]) break;
       topsoil += layer.to - Math.max(from, topOf(layers, i));
     }

@@ -103,7 +103,7 @@ export const MULCH_FINDINGS: readonly NetworkFinding[] = [
       ['some', 'soil added over the original grade'],
       ['much', 'much soil added over the original grade'],
     ],
-    leak: { some: 'seldom' },
+    leak: { some: 'hardly ever' },
     links: [
       {
         of: 'gradeRaised',

@@ -10,8 +10,11 @@ export const BASE_READERS: Readers = {
   'base.entry': first(({ profile: { flare } }) => {
     if (flare.looked === 0) return undefined;
     const hidden = (flare.looked - flare.seen) / flare.looked;
+    // A flare seen on the sides that were looked at says nothing of the others; one that is hidden is hidden there.
+    if (hidden === 0 && flare.looked < LIMITS.flareAllRound.value) return undefined;
+    const straight = hidden >= LIMITS.flareHiddenShare.value && flare.looked >= LIMITS.flareMostSides.value;
     return {
-      answer: hidden >= LIMITS.flareHiddenShare.value ? 'straight' : hidden > 0.15 ? 'part' : 'flared',
+      answer: straight ? 'straight' : hidden > 0.15 ? 'part' : 'flared',
       says:
         hidden > 0
           ? `flare hidden on ${flare.looked - flare.seen} of ${flare.looked} sides`

@@ -3,27 +3,31 @@ import { normalBelow } from '../../geometry/normal';
 import { LIMITS } from '../../practice/limits';
 import { DENSITY_ERROR, sampleOf } from '../../soil/sample';
 import { loggedGround, penetrationOf } from '../../soil/verdict';
+import { collarSays } from '../../profile';
 import { shortMark } from '../../units/marks';
-import { asked, between, depth, falling, first, intervals, logged, spreadOf, type Readers } from './reader';
+import { asked, between, depth, errorOf, falling, first, intervals, logged, type Readers } from './reader';
 
 /** Mulch, grade, rod and soil. */
 export const GROUND_READERS: Readers = {
-  'mulch.onBark': first(
-    ({ profile: { mulch } }) =>
-      mulch && {
-        agrees: intervals(mulch.onBark.value, spreadOf(mulch.onBark), ['mulchOnBarkMatters', 'mulchDeep']),
-        says:
-          mulch.onBark.value < LIMITS.mulchOnBarkMatters.value
-            ? 'mulch clear of the bark'
-            : `mulch stands ${shortMark(mulch.onBark.value)} up the bark`,
-      },
-    asked('look.mulch'),
-  ),
+  'mulch.onBark': first(({ profile: { mulch } }) => {
+    if (!mulch || mulch.atBark === 0) return undefined;
+    return {
+      agrees: intervals(mulch.onBark.value, errorOf(mulch.onBark, mulch.atBark), [
+        'mulchOnBarkMatters',
+        'mulchDeep',
+      ]),
+      says:
+        mulch.onBark.value < LIMITS.mulchOnBarkMatters.value
+          ? 'mulch clear of the bark'
+          : `mulch stands ${shortMark(mulch.onBark.value)} up the bark`,
+    };
+  }, asked('look.mulch')),
   'mulch.cone': ({ profile: { mulch } }) => {
-    if (!mulch) return undefined;
+    if (!mulch || mulch.atBark === 0) return undefined;
     const cone =
       mulch.onBark.value >= LIMITS.mulchDeep.value &&
       mulch.onBark.value > LIMITS.mulchCone.value * mulch.halfwayDepth;
+    if (!cone && mulch.readings < LIMITS.blanketBearings.value) return undefined;
     return {
       answer: cone ? 'cone' : 'blanket',
       says: cone
@@ -35,25 +39,33 @@ export const GROUND_READERS: Readers = {
     const answer = answerTo(visit.findings, 'mulch.renewed')?.answer;
     return answer === 'none' || answer === 'yearly' ? { answer } : undefined;
   },
-  'probe.collar': ({ profile: { collar } }) =>
-    collar && {
-      agrees: intervals(collar.depth.value, spreadOf(collar.depth), ['collarNormalMax', 'collarVeryDeep']),
-      says: `first roots ${shortMark(collar.depth.value)} below grade${collar.depth.value > LIMITS.collarNormalMax.value ? '' : ', where they belong'}`,
-    },
+  'probe.collar': ({ profile: { collar, fill } }) => {
+    if (!collar) return undefined;
+    const agrees = intervals(collar.depth.value, errorOf(collar.depth, collar.byBearing.length), [
+      'collarNormalMax',
+      'collarVeryDeep',
+    ]);
+    const says = collarSays(collar.depth.value);
+    if (!fill) return { agrees, says };
+    // With the fill known the same reading speaks as the depth at planting: it is weighed once.
+    const best = agrees.indexOf(Math.max(...agrees));
+    return { agrees: [1, 1, 1], says, answer: ['shallow', 'deep', 'very deep'][best]! };
+  },
   'probe.planted': ({ profile: { collar, fill } }) => {
     if (!collar || !fill) return undefined;
     const below = collar.depth.value - fill.atStem.value;
     return {
-      agrees: intervals(below, Math.hypot(spreadOf(collar.depth), LIMITS.rodError.value), [
-        'collarNormalMax',
-        'collarVeryDeep',
-      ]),
+      agrees: intervals(
+        below,
+        Math.hypot(errorOf(collar.depth, collar.byBearing.length), LIMITS.rodError.value),
+        ['collarNormalMax', 'collarVeryDeep'],
+      ),
       says: `first roots ${shortMark(below)} below the original grade: planted ${below > LIMITS.collarNormalMax.value ? 'deep' : 'at a fair height'}`,
     };
   },
   'probe.fill': ({ profile: { fill } }) =>
     fill && {
-      agrees: intervals(fill.atStem.value, spreadOf(fill.atStem), ['fillMatters', 'fillMuch']),
+      agrees: intervals(fill.atStem.value, errorOf(fill.atStem, fill.readings), ['fillMatters', 'fillMuch']),
       says:
         fill.atStem.value < LIMITS.fillMatters.value
           ? 'no soil added over the original grade'

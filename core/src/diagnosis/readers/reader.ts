@@ -3,14 +3,13 @@ import type { EventKind } from '../../vocabulary/events';
 import type { Tree, TreeEvent, Visit } from '../../records';
 import { yearOf } from '../../vocabulary/dates';
 import { normalBelow } from '../../geometry/normal';
+import { student90 } from '../../geometry/spread';
 import { LIMITS, type LimitKey } from '../../practice/limits';
 import type { Profile } from '../../profile';
 import type { DigReading } from '../../roots';
 import { loggedGround } from '../../soil/verdict';
 import { shortMark } from '../../units/marks';
 
-/** 90 % of a normal distribution lies within this many standard deviations. */
-const IN_90 = 1.645;
 /** Years for which a dry or flooded year counts. Common practice, no source. */
 const RECENT_YEARS = 3;
 
@@ -24,8 +23,13 @@ export interface Case {
   year: number;
 }
 
-/** What a reader returns: an answer, or how well each answer agrees with a measurement. */
-export type Read = { answer: string; says?: string; unsure?: boolean } | { agrees: number[]; says: string };
+/**
+ * What a reader returns: an answer, or how well each answer agrees with a measurement. One that agrees with all of them
+ * alike was looked at and says nothing of its own; `answer` then names it.
+ */
+export type Read =
+  | { answer: string; says?: string; unsure?: boolean }
+  | { agrees: number[]; says: string; answer?: string };
 export type Reader = (given: Case) => Read | undefined;
 
 /** How well a measured value agrees with each interval between rising cuts: the share of its error that lies there. */
@@ -116,11 +120,18 @@ export const dug =
   (given) =>
     given.dig && read(given.dig, given);
 
-export function spreadOf({ plusMinus }: { plusMinus?: number }): number {
-  return Math.max(
-    LIMITS.rodError.value,
-    plusMinus === undefined ? LIMITS.collarError.value : plusMinus / IN_90,
-  );
+/**
+ * Standard error of a mean round the stem, m: what sides usually differ by, pooled with what the readings differed by, so
+ * that two that roughly agree are surer than one.
+ *
+ * @param readings bearings that were read, at least 1
+ */
+export function errorOf({ plusMinus }: { plusMinus?: number }, readings: number): number {
+  const [usual, weight] = [LIMITS.collarError.value, LIMITS.collarErrorReadings.value];
+  if (plusMinus === undefined || readings < 2) return usual;
+  const own = readings * (plusMinus / student90(readings - 1)) ** 2;
+  const pooled = (weight * usual ** 2 + (readings - 1) * own) / (weight + readings - 1);
+  return Math.max(LIMITS.rodError.value, Math.sqrt(pooled / readings));
 }
 
 /** How findings of the network are read from a case, by their key. */

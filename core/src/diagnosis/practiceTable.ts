@@ -75,7 +75,10 @@ const PRIORS: readonly Prior[] = [
     cause: 'waterlogging',
     base: 'seldom',
     why: 'Clay, hollows and clockwork irrigation.',
-    given: [{ when: 'built', shift: 'more', why: 'Rolled ground under new topsoil holds water.' }],
+    given: [
+      { when: 'built', shift: 'more', why: 'Rolled ground under new topsoil holds water.' },
+      { when: 'young', shift: 'more', why: 'The ball sits in a dug hole that fills, and clocks water it.' },
+    ],
   },
   {
     cause: 'drought',
@@ -185,6 +188,7 @@ const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
       { of: 'basalDecay', makes: 'sometimes', why: 'Decayed anchors give.' },
       { of: 'severed', makes: 'often', why: 'What was cut no longer holds.' },
       { of: 'waterlogging', makes: 'seldom', why: 'Sodden ground lets go.' },
+      { of: 'compaction', makes: 'seldom', why: 'Over tight ground roots make a shallow plate.' },
     ],
   },
   {

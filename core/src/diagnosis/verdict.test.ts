@@ -204,3 +204,45 @@ test('a timed percolation speaks like the look a day later, and gives way to it'
   expect(wet([timed(1)])).toBeGreaterThan(wet([timed(8)]));
   expect(wet([timed(0.1), looked])).toBe(wet([looked]));
 });
+
+// Judgements of the trade that were put right: common practice, no source.
+test('what the end of any decline, a burnt margin, tight ground, the shape of a pot and short shoots speak for', () => {
+  const chance = (node: string, ...given: Parameters<typeof judge>) => {
+    const { causes, mechanisms } = judge(...given);
+    return (
+      causes.find((c) => c.cause === node)?.probability ??
+      mechanisms.find((m) => m.mechanism === node)!.probability
+    );
+  };
+  const with1 = (key: string, answer: string): Partial<Visit> => ({ findings: [{ key, answer }] });
+  const rise = (node: CauseKey, visit: Partial<Visit>, tree: Partial<Tree> = {}) =>
+    chance(node, visit, tree) / chance(node, {}, tree);
+
+  const dieback: Partial<Visit> = { findings: [{ key: 'crown.dieback', number: 0.6 }] };
+  expect(rise('biotic', dieback)).toBeLessThan(1.15 * rise('drought', dieback));
+
+  const scorched = with1('crown.colour', 'scorched');
+  const young = { plantedYear: 2025 };
+  for (const node of ['drought', 'waterlogging', 'salt'] as const)
+    expect(rise(node, scorched, young)).toBeGreaterThan(1.5);
+  expect(chance('waterlogging', {}, young)).toBeGreaterThan(chance('waterlogging', {}));
+
+  expect(rise('chlorosis', with1('crown.colour', 'veins'))).toBeGreaterThan(4);
+  expect(rise('chlorosis', with1('crown.colour', 'pale'))).toBeGreaterThan(1);
+
+  const rolled = with1('history.traffic', 'much');
+  expect(chance('poorAnchorage', rolled)).toBeGreaterThan(
+    chance('poorAnchorage', with1('history.traffic', 'none')),
+  );
+
+  expect(chance('containerRoots', with1('dig.shape', 'wholly'))).toBeGreaterThan(0.93);
+
+  const shoots = (length: number): Partial<Visit> => ({
+    findings: [2021, 2022, 2023, 2024, 2025].map((part) => ({
+      key: 'crown.extension',
+      part,
+      number: length,
+    })),
+  });
+  expect(chance('crownDecline', shoots(0.03))).toBeGreaterThan(2 * chance('crownDecline', shoots(0.3)));
+});

@@ -192,6 +192,12 @@ export const LIMITS = {
     reason: 'Roots drawn in three of the four quarters before a dig speaks of the whole base.',
     source: PRACTICE,
   },
+  shootsShort: {
+    value: 0.06,
+    unit: 'm',
+    reason: 'Leaders that never make a hand’s breadth in a year belong to a tree of low vigour.',
+    source: PRACTICE,
+  },
   collarHigh: {
     value: 0.05,
     unit: 'm',

@@ -69,6 +69,14 @@ export const trench: Remedy = {
     },
     { when: [{ measured: 'groundTight' }], why: 'Tight ground does not open by itself.' },
     {
+      when: [{ finding: 'probe.refusal', among: ['tight', 'very tight'] }],
+      why: 'Where the rod stops, roots stop.',
+    },
+    {
+      when: [{ finding: 'history.traffic', among: ['much'] }],
+      why: 'Load presses the pores shut; push the penetrometer to see how far down.',
+    },
+    {
       when: [{ node: 'confinedRoots', standing: 'likely' }],
       why: 'Roots that stay in the ball need a way out of it.',
     },

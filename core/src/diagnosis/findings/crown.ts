@@ -41,10 +41,14 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
         makes: { pale: 'sometimes', scorched: 'seldom' },
         why: 'Tight soil feeds and waters poorly.',
       },
-      { of: 'waterlogging', makes: { pale: 'often' }, why: 'Drowned roots take nothing up.' },
+      {
+        of: 'waterlogging',
+        makes: { pale: 'often', scorched: 'sometimes' },
+        why: 'Drowned roots take nothing up, and margins dry as in a drought.',
+      },
       {
         of: 'chlorosis',
-        makes: { pale: 'seldom', veins: 'usually' },
+        makes: { pale: 'sometimes', veins: 'often' },
         why: 'Iron and manganese lack shows between the veins.',
       },
       { of: 'drought', makes: { scorched: 'often' }, why: 'Scorched margins are leaves run dry.' },
@@ -104,8 +108,11 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
     ],
     leak: { some: 'seldom' },
     links: [
-      { of: 'crownDecline', makes: { some: 'often', much: 'seldom' }, why: 'A declining crown dies back.' },
-      { of: 'biotic', makes: { some: 'sometimes', much: 'sometimes' }, why: 'Cankers and wilts kill limbs.' },
+      {
+        of: 'crownDecline',
+        makes: { some: 'often', much: 'sometimes' },
+        why: 'Dieback is the end of any decline, whatever began it.',
+      },
       {
         of: 'severed',
         makes: { some: 'sometimes', much: 'seldom' },
@@ -235,6 +242,25 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
       { of: 'biotic', makes: { some: 'seldom' }, why: 'Some diseases spread, slowly.' },
     ],
     minutes: 2,
+  },
+  {
+    key: 'crown.shoots',
+    station: 'crown',
+    about: 'how long the shoots are',
+    answers: [
+      ['fair', 'shoots of a fair length'],
+      ['short', 'short shoots every year'],
+    ],
+    leak: { short: 'seldom' },
+    links: [
+      {
+        of: 'crownDecline',
+        makes: { short: 'often' },
+        why: 'Short shoots are low vigour, whether they grew shorter or were never long.',
+      },
+    ],
+    minutes: 6,
+    tools: 'tape, pole pruner or fallen twigs',
   },
   {
     key: 'crown.extension',

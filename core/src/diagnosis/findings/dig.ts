@@ -85,12 +85,12 @@ export const DIG_FINDINGS: readonly NetworkFinding[] = [
     links: [
       {
         of: 'containerRoots',
-        makes: { partly: 'often', wholly: 'sometimes' },
+        makes: { partly: 'often', wholly: 'often' },
         why: 'Roots that went round in the pot show it.',
       },
       {
         of: 'confinedRoots',
-        makes: { partly: 'sometimes', wholly: 'sometimes' },
+        makes: { partly: 'seldom' },
         why: 'Nothing grew out of the ball.',
       },
     ],

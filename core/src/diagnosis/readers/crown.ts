@@ -13,6 +13,18 @@ export const CROWN_READERS: Readers = {
     share('crown.dieback', 'dieback', ['diebackSome', 'diebackMuch'], false),
     asked('look.dieback'),
   ),
+  'crown.shoots': ({ visit }) => {
+    const years = visit.findings.filter((f) => f.key === 'crown.extension' && f.number !== undefined);
+    if (years.length < 2) return undefined;
+    const longest = Math.max(...years.map((f) => f.number!));
+    const short = longest < LIMITS.shootsShort.value;
+    return {
+      answer: short ? 'short' : 'fair',
+      says: short
+        ? `no shoot over ${shortMark(longest)} in ${years.length} years`
+        : `shoots up to ${shortMark(longest)} a year`,
+    };
+  },
   'crown.extension': ({ visit }) => {
     const vigour = vigourFrom(visit.findings);
     if (!vigour) return undefined;

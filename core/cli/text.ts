@@ -1,6 +1,6 @@
 import type { Assessment } from '../src/assessment';
 import type { CaseFile } from '../src/format/case';
-import { PRACTICE_NOTE, STANDINGS, type Explanation } from '../src/diagnosis';
+import { CHOICES, PRACTICE_NOTE, STANDINGS, type Explanation } from '../src/diagnosis';
 import type { SinceWhen } from '../src/history';
 import { causesAnswered } from '../src/prescription';
 import { formatQuantity, writeLengths, type UnitSystem } from '../src/units';
@@ -20,6 +20,9 @@ const explained = (explanation: Explanation, say: (sentence: string) => string):
         `Without “${say(explanation.pivotal.text)}”, ${explanation.pivotal.thenLabel.toLowerCase()} would stand first.`,
       ]
     : []),
+  ...explanation.decisions.map(
+    (d) => `  ${d.remedy.charAt(0).toUpperCase() + d.remedy.slice(1)}: ${CHOICES[d.choice]}. ${d.text}`,
+  ),
   ...(explanation.enough
     ? ['Enough: nothing left to look at would change the prescription.']
     : [

@@ -4,7 +4,7 @@ import type { Evidence } from './evidence';
 import { certaintyOf } from './words';
 
 /** Mechanisms that bring a tree down, and from which chance on they count. Common practice, no source. */
-const FALLS: readonly MechanismKey[] = ['poorAnchorage', 'basalDecay'];
+export const FALLS: readonly MechanismKey[] = ['poorAnchorage', 'basalDecay'];
 export const MAY_FALL = 0.25;
 
 /**

@@ -113,3 +113,55 @@ test('an unsure finding shows what its other answers would change', () => {
   expect(wet.to).toBeLessThan(wet.from);
   expect(new Set(why.causes.map((c) => c.cause))).toEqual(new Set(CAUSE_KEYS));
 });
+
+test('treat or look first: each loss reckoned anew from every answer of every look, and the cheapest way taken', () => {
+  const { verdict, visit, why } = of(CASE);
+  const network = networkOf(PRACTICE_TABLE);
+  const priors = priorsOf(PRACTICE_TABLE, circumstancesOf(tree, [], visit));
+  const at = (seen: readonly Seen[]) => marginalsOf(jointOf(network, priors, seen));
+  const present = at(verdict.evidence);
+  const HOURS = 4 / 3;
+  expect(why.decisions.map((d) => d.choice)).toEqual(expect.arrayContaining(['do', 'look']));
+  for (const { remedy, for: node, choice, done, left, look, text } of why.decisions) {
+    const { missing, needless } = PRACTICE_TABLE.stakes.find((s) => s.remedy === remedy)!;
+    const chance = (m: typeof present) => m[placeOf(node).of][placeOf(node).index]!;
+    expect(done).toBeCloseTo(needless * (1 - chance(present)) * HOURS, 9);
+    expect(left).toBeCloseTo(missing * chance(present) * HOURS, 9);
+    if (text.startsWith('At once')) {
+      expect([verdict.danger !== undefined, choice]).toEqual([true, 'do']);
+      continue;
+    }
+    expect(text).toMatch(/\d\.\d h/);
+    if (!look) {
+      expect(choice).toBe(done <= left ? 'do' : 'leave');
+      continue;
+    }
+    const { answers } = network.findings.get(look.finding)!.finding;
+    const after = answers.reduce((sum, _, grade) => {
+      const then = at([
+        ...verdict.evidence,
+        { key: look.finding, agrees: answers.map((__, g) => (g === grade ? 1 : 0)) },
+      ]);
+      return (
+        sum + (then.total / present.total) * Math.min(missing * chance(then), needless * (1 - chance(then)))
+      );
+    }, 0);
+    expect(choice).toBe('look');
+    expect(look.loss).toBeCloseTo(after * HOURS, 6);
+    expect(look.loss + look.minutes / 60).toBeLessThan(Math.min(done, left));
+  }
+});
+
+test('mulch comes off on a chance that lifts no tree, and danger waits for no look', () => {
+  // From which chance on a remedy is done where no look is left.
+  const from = (remedy: string) => {
+    const { missing, needless } = PRACTICE_TABLE.stakes.find((s) => s.remedy === remedy)!;
+    return needless / (missing + needless);
+  };
+  expect(from('pull back the mulch')).toBeLessThan(0.2);
+  expect(from('trench outward or reset')).toBeGreaterThan(0.3);
+  const { why } = of(answers({ 'base.push': 'rocks' }));
+  const stability = why.decisions.find((d) => d.for === 'poorAnchorage')!;
+  expect(stability).toMatchObject({ choice: 'do', text: expect.stringContaining('may fall') });
+  expect(stability.look).toBeUndefined();
+});

@@ -1,8 +1,16 @@
 import type { Station } from '../questions/question';
-import { CAUSE_KEYS, type CauseKey, CAUSES, isMechanism, type NodeKey } from '../vocabulary/causes';
+import {
+  CAUSE_KEYS,
+  type CauseKey,
+  CAUSES,
+  isMechanism,
+  type MechanismKey,
+  type NodeKey,
+} from '../vocabulary/causes';
 import type { Evidence } from './evidence';
 import { EXCLUSIONS } from './exclusions';
 import type { JudgementTable, NetworkFinding } from './judgement';
+import { FALLS } from './danger';
 import { networkOf, priorsOf, type CompiledFinding } from './network';
 import { jointOf, likelihood, marginalsOf, type Marginals } from './posterior';
 import { reweighted, seatOf, type Seat } from './seats';
@@ -56,6 +64,30 @@ export interface Check {
   couldChange: string[];
 }
 
+/**
+ * Whether a remedy is done on what is known, left, or waits for one more look: what each is expected to lose, in hours of
+ * work. Done in vain it wastes work and may harm; left undone it costs what the cause goes on doing.
+ */
+export interface TreatOrLook {
+  remedy: string;
+  for: NodeKey;
+  choice: 'do' | 'look' | 'leave';
+  /** Expected loss of doing it and of leaving it, on what is known. */
+  done: number;
+  left: number;
+  /** The look that saves most beyond its own minutes, and what deciding after it is expected to lose. */
+  look?: { finding: string; about: string; minutes: number; station: Station; loss: number };
+  /** Why, in one sentence with both numbers. */
+  text: string;
+}
+
+/** What is chosen, in words. */
+export const CHOICES: Record<TreatOrLook['choice'], string> = {
+  do: 'do it',
+  look: 'look first',
+  leave: 'leave it',
+};
+
 export interface Explanation {
   causes: CauseReasons[];
   /** The finding without which another cause would stand first. */
@@ -66,6 +98,8 @@ export interface Explanation {
   checks: Check[];
   /** Nothing left to look at would change the prescription. */
   enough: boolean;
+  /** For each remedy of the table whose cause may be at work, the dearest decision first. */
+  decisions: TreatOrLook[];
 }
 
 /** Sums over the worlds hold to about this part. */
@@ -77,6 +111,11 @@ const LEAST_WEIGHT = 0.7;
 const OUT_OF_PLACE = 0.06;
 /** A check that saves less than this in expectation would not change the prescription. Steps of the stakes. */
 const WORTH_LOOKING = 0.03;
+/** Hours of work that a step of the stakes stands for: half a day is three. Judgement. */
+const HOURS_A_STEP = 4 / 3;
+/** A cause less likely than this asks for no decision. */
+const ASKS = 0.08;
+
 /** A change of a chance smaller than this is not told of. */
 const LEAST_CHANGE = 0.05;
 
@@ -117,6 +156,7 @@ export function explain(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE
       10 * Math.log10(oddsOf(bounded(chanceOf(present, node))) / oddsOf(bounded(chanceOf(without, node))));
     return { evidence, compiled, seat, now, without, weight };
   });
+  const after = new Map<string, number[]>();
   const unseen = table.findings.filter((f) => !f.toldOnly && !verdict.evidence.some((e) => e.key === f.key));
   const checks = unseen
     .map((finding) =>
@@ -126,6 +166,7 @@ export function explain(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE
         seatOf(joint, network.findings.get(finding.key)!),
         network.findings.get(finding.key)!,
         present,
+        after,
       ),
     )
     .sort((a, b) => b.gainPerMinute - a.gainPerMinute);
@@ -136,6 +177,7 @@ export function explain(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE
     flips: flipsOf(placed, present),
     checks,
     enough: checks.every((c) => c.gain < WORTH_LOOKING),
+    decisions: decisionsOf(table, verdict.danger !== undefined, present, checks, after),
   };
 }
 
@@ -254,20 +296,24 @@ function worthOf(
   seat: Seat,
   compiled: CompiledFinding,
   present: Marginals,
+  /** Filled in: by finding, what deciding after it is expected to lose, stake by stake. */
+  losses: Map<string, number[]>,
 ): Check {
   const { stakes } = table;
-  let after = 0;
+  const own = stakes.map(() => 0);
   const couldChange = new Set<string>();
   finding.answers.forEach((_, g) => {
     const then = reweighted(seat, [compiled.chance[g]![0]!, compiled.chance[g]![1]!]);
     const share = then.total / present.total;
-    for (const { for: node, missing, needless, remedy } of stakes) {
+    for (const [i, { for: node, missing, needless, remedy }] of stakes.entries()) {
       const [before, now] = [chanceOf(present, node), chanceOf(then, node)];
-      after += share * costAt(now, missing, needless);
+      own[i]! += share * costAt(now, missing, needless);
       const from = needless / (missing + needless);
       if (share > 0.01 && before >= from !== now >= from) couldChange.add(remedy);
     }
   });
+  losses.set(finding.key, own);
+  const after = own.reduce((sum, loss) => sum + loss, 0);
   const before = stakes.reduce(
     (sum, { for: node, missing, needless }) => sum + costAt(chanceOf(present, node), missing, needless),
     0,
@@ -286,4 +332,59 @@ function worthOf(
     gainPerMinute: gain / minutes,
     couldChange: [...couldChange],
   };
+}
+
+const hours = (loss: number): string => `${(loss * HOURS_A_STEP).toFixed(1)} h`;
+
+/** For each remedy: do it now, leave it, or look once more, whichever is expected to lose least. */
+function decisionsOf(
+  { stakes }: JudgementTable,
+  mayFall: boolean,
+  present: Marginals,
+  checks: readonly Check[],
+  after: ReadonlyMap<string, readonly number[]>,
+): TreatOrLook[] {
+  return stakes
+    .flatMap(({ remedy, for: node, missing, needless }, i): TreatOrLook[] => {
+      const p = chanceOf(present, node);
+      if (p < ASKS) return [];
+      const [done, left] = [needless * (1 - p), missing * p];
+      const now = Math.min(done, left);
+      const priced = checks.map((check) => {
+        const loss = after.get(check.finding)![i]!;
+        return { check, loss, whole: loss + check.minutes / 60 / HOURS_A_STEP };
+      });
+      const best = priced.reduce<(typeof priced)[number] | undefined>(
+        (least, one) => (!least || one.whole < least.whole ? one : least),
+        undefined,
+      );
+      const urgent = mayFall && FALLS.includes(node as MechanismKey);
+      const worth = !urgent && best && best.whole < now - ROUNDING ? best : undefined;
+      const choice = worth ? 'look' : urgent || done <= left ? 'do' : 'leave';
+      const losses = `On average doing it wastes ${hours(done)} of work, leaving it costs ${hours(left)}.`;
+      return [
+        {
+          remedy,
+          for: node,
+          choice,
+          done: done * HOURS_A_STEP,
+          left: left * HOURS_A_STEP,
+          ...(worth && {
+            look: {
+              finding: worth.check.finding,
+              about: worth.check.about,
+              minutes: worth.check.minutes,
+              station: worth.check.station,
+              loss: worth.loss * HOURS_A_STEP,
+            },
+          }),
+          text: worth
+            ? `Deciding now loses ${hours(now)} of work on average; a look at ${worth.check.about} (${worth.check.minutes} min) brings that to ${hours(worth.loss)}.`
+            : urgent
+              ? 'At once: that it may fall is not weighed against minutes.'
+              : losses,
+        },
+      ];
+    })
+    .sort((a, b) => Math.min(b.done, b.left) - Math.min(a.done, a.left));
 }

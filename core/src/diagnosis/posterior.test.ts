@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { CAUSE_KEYS, type CauseKey, isMechanism, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
+import { answered, clamp, drawTree, random } from '../../tests/calibration';
 import type { JudgementTable, NetworkFinding, Often } from './judgement';
 import { networkOf, priorsOf, tableProblems } from './network';
 import { causePairs, jointOf, likelihood, marginalsOf, type Seen } from './posterior';
@@ -11,14 +12,6 @@ const WORDS = Object.keys(HOW_OFTEN) as (keyof typeof HOW_OFTEN)[];
 const ALL: NodeKey[] = [...CAUSE_KEYS, ...MECHANISM_KEYS];
 const network = networkOf(PRACTICE_TABLE);
 const PRIORS = priorsOf(PRACTICE_TABLE, new Set());
-
-const answered = (finding: NetworkFinding, grade: number): Seen => ({
-  key: finding.key,
-  agrees: finding.answers.map((_, g) => (g === grade ? 1 : 0)),
-});
-
-const clamp = (often: Often) =>
-  Math.min(0.999, Math.max(0.001, typeof often === 'number' ? often : HOW_OFTEN[often]));
 
 /**
  * Written a second time, from the words alone: every state of the given causes and of all mechanisms, its chance
@@ -255,39 +248,6 @@ test('taking a finding back and adding one come to the same as reckoning anew', 
   );
 });
 
-/** Seeded: the same cases each run. D. H. Lehmer's generator with the multiplier of Park and Miller (1988), from memory. */
-function random(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 16807) % 2147483647) / 2147483647;
-}
-
-/** A tree drawn from the table itself: its causes, its mechanisms, and what is seen of it; most are not dug. */
-function drawCase(next: () => number) {
-  const happens = (p: number) => next() < p;
-  const on = new Set<NodeKey>(CAUSE_KEYS.filter((_, i) => happens(PRIORS[i]!)));
-  for (const row of MECHANISM_KEYS.map((key) =>
-    PRACTICE_TABLE.mechanisms.find((m) => m.mechanism === key)!,
-  )) {
-    const brought = row.links.some((l) => on.has(l.of) && happens(clamp(l.makes)));
-    if (happens(clamp(row.leak)) || brought) on.add(row.mechanism);
-  }
-  const dug = happens(0.15);
-  const seen = PRACTICE_TABLE.findings.flatMap((f): Seen[] => {
-    const grade = (makes: Partial<Record<string, Often>>, unsaid = 0) => {
-      const p = f.answers.slice(1).map(([a]) => (makes[a] === undefined ? unsaid : clamp(makes[a])));
-      const scale = Math.min(1, 0.93 / p.reduce((a, b) => a + b, 0.0001));
-      let left = next();
-      return 1 + p.findIndex((v) => (left -= v * scale) < 0);
-    };
-    const seenGrade = Math.max(
-      grade(f.leak, 0.001),
-      ...f.links.filter((l) => on.has(l.of)).map((l) => grade(l.makes)),
-    );
-    return next() < (f.station === 'dig' && !dug ? 0 : 0.6) ? [answered(f, seenGrade)] : [];
-  });
-  return { on, seen };
-}
-
 test('recovers its own truth: 2,000 trees drawn from the table', () => {
   const next = random(20261125);
   const bins = Array.from({ length: 10 }, () => ({ said: 0, true: 0, spread: 0 }));
@@ -297,7 +257,7 @@ test('recovers its own truth: 2,000 trees drawn from the table', () => {
   let expected = 0;
   let spreadOfFirst = 0;
   for (let n = 0; n < 2000; n++) {
-    const { on, seen } = drawCase(next);
+    const { on, seen } = drawTree(next, PRACTICE_TABLE, 'usual');
     const { causes } = marginalsOf(jointOf(network, PRIORS, seen));
     causes.forEach((p, i) => {
       const bin = bins[Math.min(9, Math.floor(p * 10))]!;

@@ -7,6 +7,7 @@ import type { StationProps } from '../visitEntry';
 import { judgedOf } from './judged';
 import { Cause, Weighing } from './verdict/Cause';
 import { ChangeOfMind, NextChecks } from './verdict/NextChecks';
+import { TreatOrLook } from './verdict/TreatOrLook';
 import { SinceWhen } from './verdict/SinceWhen';
 import { ForTheClient, Opinion } from './verdict/Opinion';
 
@@ -77,6 +78,10 @@ export function Verdict(props: StationProps) {
           <section className="mt-5">
             <h2>Look at next</h2>
             <NextChecks explanation={explanation} goTo={goTo} />
+          </section>
+          <section className="mt-5">
+            <h2>Treat, or look first?</h2>
+            <TreatOrLook decisions={explanation.decisions} goTo={goTo} />
           </section>
           <SinceWhen {...props} />
           <section className="mt-5">

@@ -556,6 +556,31 @@ export const LIMITS = {
     reason: 'A watering a week from May to September, half of them skipped when the probe finds it moist.',
     source: PRACTICE,
   },
+  wateringsEstablished: {
+    value: 6,
+    unit: 'count',
+    reason: 'An established tree is watered in dry spells alone, every other week at most.',
+    source: PRACTICE,
+  },
+  bucketStem: {
+    value: 0.1,
+    unit: 'm',
+    reason:
+      'Buckets by the inch of stem are for young transplants; beyond 10 cm the opened ground is watered.',
+    source: PRACTICE,
+  },
+  wateredOut: {
+    value: 1,
+    unit: 'm',
+    reason: 'From the bark: where the roots are that were bared or cut, and those that take their place.',
+    source: PRACTICE,
+  },
+  wateringDepth: {
+    value: 0.025,
+    unit: 'm',
+    reason: 'An inch of water wets the uppermost 15 to 25 cm.',
+    source: PRACTICE,
+  },
   litresPerInch: {
     value: 5 * 3.785411784,
     unit: 'L/in',

@@ -103,7 +103,7 @@ test('whatever was measured, and whatever was decided', () => {
         for (const { by } of nothingIsSilent(tree, events, { ...visit, decisions })) seen.add(by);
       }
     }),
-    tries(120),
+    tries(60),
   );
   expect([...seen].sort()).toEqual(['declined', 'nothing', 'open', 'prescribed']);
 });

@@ -201,7 +201,18 @@ test('water follows work at the roots or drought, and is withheld where water st
   const after = of(tree(), visit({ probes: probes(0.2) }), 'water');
   expect(after.advice).toBe('do');
   expect(after.why).toContain('root collar excavation is prescribed: bared roots dry first');
-  expect(after.quantities[0]!.value).toBeCloseTo(wateringByRule(0.2), 9);
+  // A stem of 20 cm is no transplant: an inch over a metre from the bark, or over the bowl where it is wider. By hand.
+  const bowlRadius = of(tree(), visit({ probes: probes(0.2) }), 'excavate').quantities.find(
+    (q) => q.key === 'bowlRadius',
+  )!.value;
+  const radius = Math.max(1.1, bowlRadius);
+  expect(after.quantities[0]!.value).toBeCloseTo(1000 * Math.PI * (radius ** 2 - 0.1 ** 2) * 0.025, 9);
+  const young = of({ ...tree(), stemDiameter: 0.05 }, visit({ probes: probes(0.2) }), 'water');
+  expect(young.quantities[0]!.value).toBeCloseTo(wateringByRule(0.05), 9);
+  expect(young.quantities[1]!.value).toBe(2 * after.quantities[1]!.value);
+  // Never farther than the crown.
+  const slim = of({ ...tree(), crownRadius: 0.6 }, visit({ probes: probes(0.2) }), 'water');
+  expect(slim.quantities[0]!.value).toBeCloseTo(1000 * Math.PI * (0.6 ** 2 - 0.1 ** 2) * 0.025, 9);
   const wet: Finding[] = [
     { key: 'probe.drain', answer: 'standing' },
     { key: 'probe.moisture', answer: 'sour' },

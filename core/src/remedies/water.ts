@@ -1,17 +1,28 @@
 import { used, schoolValue, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
-import { wateringQuantity, wateringRounds } from '../weighing/watering';
+import { plannedOf, plannedWork } from '../weighing/planned';
+import { isYoungStem, wateringOfGround, wateringQuantity, wateringRounds } from '../weighing/watering';
 
 /** Watering after work at the roots, or in drought; never where water stands. */
-function weigh(s: Situation, { advice, why, barred: wet }: Ruled): Weighed {
+function weigh(s: Situation, { advice, why, barred: wet }: Ruled, before: readonly Weighed[]): Weighed {
   const manner = s.school('watering');
   const lasting = s.school('wateringYears');
   const seasons = schoolValue(lasting, 'seasons');
   const stem = s.tree.stemDiameter ?? s.tree.dbh;
   const wanted = advice === 'do';
+  const young = isYoungStem(stem);
+  const opened = plannedWork(plannedOf(before, s.visit.decisions)).bowlRadius;
+  const each =
+    stem === undefined
+      ? []
+      : [
+          young
+            ? wateringQuantity(stem, lasting)
+            : wateringOfGround(stem, s.tree.crownRadius, opened, lasting),
+        ];
   const quantities = wanted
-    ? [...(stem === undefined ? [] : [wateringQuantity(stem, lasting)]), wateringRounds(lasting)]
+    ? [...each, wateringRounds(lasting, young ? 'wateringsASeason' : 'wateringsEstablished')]
     : [];
   return {
     key: 'water',

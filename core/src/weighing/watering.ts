@@ -1,7 +1,7 @@
 import { METRES_PER_INCH } from '../units/length';
 import type { Quantity } from '../units/quantity';
 import { named } from '../vocabulary/quantities';
-import type { SchoolInForce } from '../practice';
+import { LIMITS, type SchoolInForce } from '../practice';
 import { limit, PRACTICE_SOURCE, schoolNote, schoolValue } from './operation';
 
 /**
@@ -29,16 +29,56 @@ export const wateringQuantity = (stemDiameter: number, lasting: SchoolInForce): 
   },
 });
 
-/** Rounds of watering over the seasons of the school. */
-export const wateringRounds = (lasting: SchoolInForce): Quantity => ({
+/**
+ * Water of one watering of an established tree: an inch over the ground that was opened, at least a metre from the bark
+ * and no farther than the crown.
+ *
+ * @param opened radius of the ground that was opened, from the middle of the stem, m
+ */
+export function wateringOfGround(
+  stemDiameter: number,
+  crownRadius: number | undefined,
+  opened: number | undefined,
+  lasting: SchoolInForce,
+): Quantity {
+  const stem = stemDiameter / 2;
+  const wanted = Math.max(opened ?? 0, stem + limit('wateredOut'));
+  const radius = crownRadius === undefined ? wanted : Math.max(stem, Math.min(crownRadius, wanted));
+  return {
+    ...named('waterAtEachWatering'),
+    value: 1000 * Math.PI * (radius ** 2 - stem ** 2) * limit('wateringDepth'),
+    dimension: 'litres',
+    working: {
+      formula: 'pi × (radius² − stem radius²) × depth of water',
+      inputs: [
+        { name: 'radius watered', value: radius, dimension: 'long length' },
+        { name: 'stem radius', value: stem, dimension: 'short length' },
+        { name: 'depth of water', value: limit('wateringDepth'), dimension: 'short length' },
+      ],
+      source: PRACTICE_SOURCE,
+      school: schoolNote(lasting),
+      notes: [LIMITS.bucketStem.reason, 'Probe first, skip when moist.'],
+    },
+  };
+}
+
+/** Whether buckets by the inch of stem are the measure. */
+export const isYoungStem = (stemDiameter: number | undefined): boolean =>
+  stemDiameter !== undefined && stemDiameter <= limit('bucketStem');
+
+/** Rounds of watering over the seasons of the school. @param often how often in a season */
+export const wateringRounds = (
+  lasting: SchoolInForce,
+  often: 'wateringsASeason' | 'wateringsEstablished' = 'wateringsASeason',
+): Quantity => ({
   ...named('waterings'),
-  value: schoolValue(lasting, 'seasons') * limit('wateringsASeason'),
+  value: schoolValue(lasting, 'seasons') * limit(often),
   dimension: 'count',
   working: {
     formula: 'seasons × waterings a season',
     inputs: [
       { name: 'seasons', value: schoolValue(lasting, 'seasons'), dimension: 'count' },
-      { name: 'waterings a season', value: limit('wateringsASeason'), dimension: 'count' },
+      { name: 'waterings a season', value: limit(often), dimension: 'count' },
     ],
     source: PRACTICE_SOURCE,
     school: schoolNote(lasting),

@@ -11,11 +11,8 @@ const NINETY = 1.645;
 
 /** Whether roots were drawn round so much of the base that one not drawn is one not there. */
 const coversBase = ({ roots }: DigReading): boolean =>
-  new Set(
-    roots.flatMap(({ root }) =>
-      root.points[0] ? [Math.floor(wrapBearing(root.points[0].bearing) / 90)] : [],
-    ),
-  ).size >= LIMITS.dugQuarters.value;
+  new Set(roots.flatMap(({ root }) => root.points.map((p) => Math.floor(wrapBearing(p.bearing) / 90))))
+    .size >= LIMITS.dugQuarters.value;
 
 /** What a dig lays open: what was found counts at once, what was not found once the whole base was looked at. */
 const found = (read: (dig: DigReading, given: Case) => Read | undefined, nothing: string): Reader =>

@@ -188,6 +188,7 @@ export const mulch: Remedy = {
       when: [
         { node: 'mulchCone', standing: 'likely' },
         { fact: 'mulchOnBark', isNot: 'no' },
+        { fact: 'mulchOnBark', isNot: 'yes' },
       ],
       why: 'Taking mulch off bark does no harm, whatever else is wrong.',
     },

@@ -89,10 +89,17 @@ export function rowsOf(table: JudgementTable): TableRow[] {
 const TABLES_KEPT = 16;
 const tables = keeping<JudgementTable>(TABLES_KEPT);
 
+const ADDRESSES = new Set(rowsOf(PRACTICE_TABLE).map((r) => r.address));
+
+/** Words of a firm for rows that the table does not have: it had them once, or never did. They count for nothing. */
+export const wordsWithoutRow = (words: FirmTable['words']): string[] =>
+  Object.keys(words).filter((address) => !ADDRESSES.has(address));
+
 /**
- * The table in force for a firm: what the program ships with, and the firm's words in it.
+ * The table in force for a firm: what the program ships with, and the firm's words in it. A word for a row that the table
+ * has no more is passed over.
  *
- * @throws RangeError for an address the table does not have, or a word that is none
+ * @throws RangeError for a word that is none
  */
 export function tableFor(firm?: FirmTable): JudgementTable {
   if (!firm || Object.keys(firm.words).length === 0) return PRACTICE_TABLE;
@@ -100,9 +107,8 @@ export function tableFor(firm?: FirmTable): JudgementTable {
 }
 
 function tableWith(firm: FirmTable): JudgementTable {
-  const addresses = new Set(rowsOf(PRACTICE_TABLE).map((r) => r.address));
   for (const [address, often] of Object.entries(firm.words)) {
-    if (!addresses.has(address)) throw new RangeError(`Judgement ${address}: there is no such row.`);
+    if (!ADDRESSES.has(address)) continue;
     if (typeof often === 'number' ? !(often >= 0 && often <= 1) : !(often in HOW_OFTEN))
       throw new RangeError(
         `Judgement ${address}: ${JSON.stringify(often)}; allowed ${Object.keys(HOW_OFTEN).join(', ')}, or 0 to 1.`,

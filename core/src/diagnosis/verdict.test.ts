@@ -1,7 +1,7 @@
 import type { Finding, GradeProfile, ProbePoint, Tree, TreeEvent, Visit } from '../records';
 import type { CauseKey } from '../vocabulary';
 import { profileOf } from '../profile';
-import { PRACTICE_TABLE, reweigh, rowsOf, tableFor, verdictOf } from './index';
+import { PRACTICE_TABLE, reweigh, rowsOf, tableFor, verdictOf, wordsWithoutRow } from './index';
 
 const probes = (depth: number): ProbePoint[] =>
   [0, 60, 120, 180, 240, 300].map((bearing) => ({
@@ -170,9 +170,11 @@ test('a firm puts its own word in place of one: another version, another chance,
   expect(after.table).toBe('practice-3+firm-3');
   expect(biotic(after)).toBeGreaterThan(biotic(before));
   expect(tableFor({ version: 1, words: {} })).toBe(PRACTICE_TABLE);
-  expect(() => tableFor({ version: 1, words: { 'prior.gnomes': 'often' } })).toThrow(
-    /prior.gnomes: there is no such row/,
-  );
+  // A word for a row that the table has no more is told and counts for nothing: no page fails by it.
+  const gone = { 'prior.gnomes': 'often', 'finding.crown.dieback.biotic.much': 'usually' } as const;
+  expect(wordsWithoutRow({ ...gone, 'prior.salt': 'often' })).toEqual(Object.keys(gone));
+  const beside = reweigh(before, tableFor({ version: 4, words: gone }));
+  beside.causes.forEach((c, i) => expect(c.probability).toBeCloseTo(before.causes[i]!.probability, 12));
   expect(() => tableFor({ version: 1, words: { 'prior.salt': 1.5 } })).toThrow(
     /prior.salt: 1.5; allowed .* 0 to 1/,
   );

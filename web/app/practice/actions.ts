@@ -1,6 +1,6 @@
 'use server';
 
-import { tableFor, tableProblems, type FirmTable, type Often } from '@undrel/core/diagnosis';
+import { tableFor, tableProblems, wordsWithoutRow, type FirmTable, type Often } from '@undrel/core/diagnosis';
 import { allowed } from '@/server/accounts/viewer';
 import { chosenIn, chosenMeanwhile } from '@/server/schoolChoice';
 import { loadFirm, saveJudgements, saveSchools } from '@/server/accounts/firm';
@@ -30,6 +30,9 @@ export async function saveJudgementsAction(given: {
   version: number;
 }): Promise<JudgementsSaved> {
   const next: FirmTable = { version: given.table + 1, words: given.words };
+  const [strange] = wordsWithoutRow(given.words);
+  if (strange !== undefined)
+    return { problem: `Judgement ${strange}: there is no such row. Nothing was saved.` };
   try {
     const [wrong] = tableProblems(tableFor(next));
     if (wrong) return { problem: `${wrong.row}: ${wrong.message}. Nothing was saved.` };

@@ -29,6 +29,8 @@ const MANY = 40;
 export function JudgementsScreen(props: {
   firm: string;
   words: Readonly<Record<string, Often>>;
+  /** How many of the firm's words stand for rows that the table has no more. */
+  gone: number;
   /** Version of the firm's words, 0 for none. */
   table: number;
   version: number;
@@ -99,6 +101,8 @@ export function JudgementsScreen(props: {
             </>
           )}
           .
+          {props.gone > 0 &&
+            ` ${props.gone} ${props.gone === 1 ? 'word of yours stands for a row' : 'words of yours stand for rows'} that the table has no more; what is saved next leaves them out.`}
         </p>
         <label className="block max-w-md mb-2">
           <span className="block text-sm">

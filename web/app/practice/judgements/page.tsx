@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { wordsWithoutRow } from '@undrel/core/diagnosis';
 import { JudgementsScreen } from '@/screens/practice/JudgementsScreen';
 import { loadFirm } from '@/server/accounts/firm';
 import { may } from '@/protocol/roles';
@@ -12,10 +13,14 @@ export default async function JudgementsPage() {
     firm: await loadFirm(db),
     mayJudge: may(viewer.role, 'judge'),
   }));
+  const stored = firm.judgements?.words ?? {};
+  const gone = wordsWithoutRow(stored);
+  const words = Object.fromEntries(Object.entries(stored).filter(([address]) => !gone.includes(address)));
   return (
     <JudgementsScreen
       firm={firm.name}
-      words={firm.judgements?.words ?? {}}
+      words={words}
+      gone={gone.length}
       table={firm.judgements?.version ?? 0}
       version={firm.version}
       save={mayJudge ? saveJudgementsAction : undefined}

@@ -34,7 +34,7 @@ const MAPPED: Why = (s) =>
     : 'Look at the root collar by hand before anything is decided.';
 const GROUND_LEFT: Why = (s) =>
   s.visit.trenches?.choice?.remedy === 'nothing'
-    ? `The soil is left as it is by choice: ${s.visit.trenches.choice.why}`
+    ? `The soil is left as it is by choice: ${s.visit.trenches.choice.why.replace(/[.\s]*$/, '')}.`
     : 'Measure how tight the ground is before anything is decided.';
 const WET: Why = () =>
   'No water while the ground is wet: let it drain first, then look again with the probe.';

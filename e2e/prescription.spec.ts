@@ -352,6 +352,15 @@ test('a cause that no spade mends is answered on every page, and what is decline
   await page.goto('/trees/kelpworth-21?station=verdict');
   await page.getByRole('region', { name: 'Causes' }).getByText('Primary pest or disease').click();
   await expect(page.getByText(`Done about it: ${NAMED}.`)).toBeVisible();
+  const weighed = page.getByRole('region', { name: 'Treat, or look first?' });
+  await expect(weighed.getByRole('listitem').filter({ hasText: 'Primary pest or disease' })).toContainText(
+    /treat.*On average treating it wastes .* h of work, leaving it costs/,
+  );
+  await weighed
+    .getByRole('button', { name: /^Look at/ })
+    .first()
+    .click();
+  await expect(page).not.toHaveURL(/station=verdict/);
 
   await page.goto('/trees/kelpworth-21/order');
   await expect(page.getByRole('listitem', { name: NAMED })).toContainText('reported by law');

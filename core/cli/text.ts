@@ -20,9 +20,7 @@ const explained = (explanation: Explanation, say: (sentence: string) => string):
         `Without “${say(explanation.pivotal.text)}”, ${explanation.pivotal.thenLabel.toLowerCase()} would stand first.`,
       ]
     : []),
-  ...explanation.decisions.map(
-    (d) => `  ${d.remedy.charAt(0).toUpperCase() + d.remedy.slice(1)}: ${CHOICES[d.choice]}. ${d.text}`,
-  ),
+  ...explanation.decisions.map((d) => `  ${d.label}: ${CHOICES[d.choice]}. ${d.text}`),
   ...(explanation.enough
     ? ['Enough: nothing left to look at would change the prescription.']
     : [

@@ -1,7 +1,7 @@
 import { answerTo } from '../questions/question';
 import type { Tree, TreeEvent, Visit } from '../records';
 import type { Profile } from '../profile';
-import { readDig } from '../roots';
+import { isMapped, readDig } from '../roots';
 import type { Circumstance, JudgementTable } from './judgement';
 import type { Seen } from './posterior';
 import { BASE_READERS } from './readers/base';
@@ -52,13 +52,12 @@ export function evidenceOf(
   visit: Visit,
   profile: Profile,
 ): Evidence[] {
-  const hasDig = visit.dig?.roots.some((r) => r.points.length > 0) ?? false;
   const given: Case = {
     tree,
     events,
     visit,
     profile,
-    dig: hasDig ? readDig(tree, visit.dig!) : undefined,
+    dig: visit.dig && isMapped(visit.dig) ? readDig(tree, visit.dig) : undefined,
     year: Number(visit.date.slice(0, 4)),
   };
   return table.findings.flatMap((finding): Evidence[] => {

@@ -4,6 +4,7 @@ import {
   type CauseKey,
   CAUSES,
   isMechanism,
+  labelOf,
   type MechanismKey,
   type NodeKey,
 } from '../vocabulary/causes';
@@ -69,8 +70,11 @@ export interface Check {
  * work. Done in vain it wastes work and may harm; left undone it costs what the cause goes on doing.
  */
 export interface TreatOrLook {
+  /** What the stakes of the table are about. */
   remedy: string;
   for: NodeKey;
+  /** What the remedy is for, in words. */
+  label: string;
   choice: 'do' | 'look' | 'leave';
   /** Expected loss of doing it and of leaving it, on what is known. */
   done: number;
@@ -83,9 +87,9 @@ export interface TreatOrLook {
 
 /** What is chosen, in words. */
 export const CHOICES: Record<TreatOrLook['choice'], string> = {
-  do: 'do it',
+  do: 'treat',
   look: 'look first',
-  leave: 'leave it',
+  leave: 'leave',
 };
 
 export interface Explanation {
@@ -361,11 +365,12 @@ function decisionsOf(
       const urgent = mayFall && FALLS.includes(node as MechanismKey);
       const worth = !urgent && best && best.whole < now - ROUNDING ? best : undefined;
       const choice = worth ? 'look' : urgent || done <= left ? 'do' : 'leave';
-      const losses = `On average doing it wastes ${hours(done)} of work, leaving it costs ${hours(left)}.`;
+      const losses = `On average treating it wastes ${hours(done)} of work, leaving it costs ${hours(left)}.`;
       return [
         {
           remedy,
           for: node,
+          label: labelOf(node),
           choice,
           done: done * HOURS_A_STEP,
           left: left * HOURS_A_STEP,

@@ -1,6 +1,6 @@
 import type { Station } from '../questions/question';
 import { LIMITS } from '../practice/limits';
-import { collarSays, type Profile } from '../profile';
+import { collarSays, plantingSays, type Profile } from '../profile';
 import { shortMark } from '../units/marks';
 import type { Evidence } from './evidence';
 
@@ -66,8 +66,8 @@ export const FACTS = {
     return fact(
       'probe',
       below === undefined ? undefined : below > limit,
-      `first roots ${shortMark(below ?? 0)} below the original grade: planted deep`,
-      `first roots ${shortMark(below ?? 0)} below the original grade: planted at a fair height`,
+      plantingSays(below ?? 0),
+      plantingSays(below ?? 0),
       'depth below the original grade not known: collar or fill not measured',
     );
   },

@@ -117,9 +117,7 @@ export interface CompiledFinding {
 /** Findings of one mechanism, or of none, that speak of few causes between them: weighed together, then spread over the worlds once. */
 export interface Bloc {
   mechanism: number;
-  /** Bits of the causes that any of them speaks of. */
-  causes: number;
-  /** Combinations of these causes. */
+  /** Combinations of the causes that any of them speaks of. */
   states: number;
   /** Which of them holds in each world. */
   place: Uint16Array;
@@ -227,7 +225,6 @@ function blocsOf(findings: readonly CompiledFinding[]): Bloc[] {
     const states = 1 << bits.length;
     return {
       mechanism,
-      causes,
       states,
       place: places(WORLDS, new Map(bits.map((bit, k) => [bit, 1 << k]))),
       members: new Map(

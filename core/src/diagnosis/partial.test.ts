@@ -51,6 +51,16 @@ test('one reading at the bark is no blanket, and an edge is not “clear of the 
     answer: 'blanket',
   });
   expect(seen({ profiles: [mulched(0, [0.3, 0.1], 0.8)] }, 'mulch.cone')).toMatchObject({ answer: 'cone' });
+  // What is known of the bark comes from where it was read; an edge elsewhere makes it neither lower nor a cone.
+  const one = { profiles: [mulched(0, [0.2, 0.18], 1), mulched(120, [], 0.9), mulched(240, [], 0.9)] };
+  expect(profileOf(TREE, visitWith(one)).mulch).toMatchObject({
+    atBark: 1,
+    across: 1,
+    onBark: { value: expect.closeTo(0.2, 9), plusMinus: undefined },
+    tallest: { bearing: 0, height: expect.closeTo(0.2, 9) },
+  });
+  expect(seen(one, 'mulch.cone')).toBeUndefined();
+  expect(judge(one).facts.mulchOnBark).toMatchObject({ state: 'yes' });
   const edges = { profiles: [0, 90, 180].map((b) => mulched(b, [], 0.9)) };
   expect(seen(edges, 'mulch.onBark')).toBeUndefined();
   expect(seen(edges, 'mulch.cone')).toBeUndefined();
@@ -109,6 +119,15 @@ test('roots well above grade are planted too high, not where they belong', () =>
   });
   expect(seen({ probes: probed(-0.02) }, 'probe.collar')?.says).toMatch(/above grade, where they belong/);
   expect(seen({ probes: probed(0.05) }, 'probe.collar')?.says).toMatch(/below grade, where they belong/);
+  const filled = [0, 120, 240].map((bearing) => ({
+    bearing,
+    mulch: [],
+    fill: [{ distance: 0, depth: 0.2 }],
+  }));
+  const planted = (depth: number) => seen({ probes: probed(depth), profiles: filled }, 'probe.planted')!.says;
+  expect(planted(0.1)).toMatch(/^first roots .* above the original grade: planted too high$/);
+  expect(planted(0.22)).toMatch(/below the original grade: planted at a fair height$/);
+  expect(planted(0.4)).toMatch(/below the original grade: planted deep$/);
 });
 
 test('a collar reading is weighed once: with the fill known it speaks of the planting alone', () => {

@@ -1,6 +1,4 @@
-import type { Limit } from './limits';
-
-const PRACTICE = 'common practice, no source';
+import { PRACTICE, type Limit } from './limit';
 
 /** What a cut plan is weighed with, and what it keeps to where nobody says otherwise. Judgements, each with its reason. */
 export const CUT_PLAN = {

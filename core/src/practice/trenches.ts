@@ -1,4 +1,4 @@
-import type { Limit } from './limits';
+import { PRACTICE, type Limit } from './limit';
 
 /**
  * Radial trenches: what a spoke is in each school, what it keeps away from, and what it takes. Judgements of practice
@@ -23,8 +23,6 @@ export interface SpokeRules {
   compost: number;
   why: string;
 }
-
-const PRACTICE = 'common practice, no source';
 
 export const SPOKES: Record<SpokeRules['school'], SpokeRules> = {
   hand: {

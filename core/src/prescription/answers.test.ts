@@ -7,7 +7,16 @@ import { HOW_OFTEN } from '../diagnosis/words';
 import { QUESTIONS } from '../questions';
 import type { Finding, Tree, TreeEvent, Visit } from '../records';
 import { CAUSE_KEYS, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
-import { causesAnswered, isTaken, PASSIVE, plannedOf, workOrder, type CauseAnswer } from './index';
+import { REMEDIES } from '../remedies';
+import {
+  causesAnswered,
+  dateProblems,
+  isTaken,
+  PASSIVE,
+  plannedOf,
+  workOrder,
+  type CauseAnswer,
+} from './index';
 
 const NODES: readonly NodeKey[] = [...CAUSE_KEYS, ...MECHANISM_KEYS];
 const TREE: Tree = {
@@ -108,7 +117,7 @@ test('whatever was measured, and whatever was decided', () => {
   expect([...seen].sort()).toEqual(['declined', 'nothing', 'open', 'prescribed']);
 });
 
-test('an answer is followed to its end: a step, a method, a price, a day to come back', () => {
+test('an answer is followed to its end: a day it may be done, a step, a method, a price, a look afterwards', () => {
   const followed = new Set<string>();
   for (const node of NODES) {
     const plain = visitWith(signsOf(node));
@@ -129,10 +138,54 @@ test('an answer is followed to its end: a step, a method, a price, a day to come
       expect(steps).toContain(o.key);
       for (const part of [o.method, o.acceptance, o.risks]) expect(part.length).toBeGreaterThan(0);
       expect(`${o.season}${o.followUp}`).not.toMatch(HOLE);
+      // What only makes sure comes back with what it showed; what has months is told of a day outside them.
+      if (REMEDIES[o.key].settles.length > 0 && REMEDIES[o.key].treats.length === 0)
+        expect(o.lookAgain?.days).toBeGreaterThan(0);
+      const days = ['2027-03-01', '2027-07-01', '2027-11-20'].map((on) =>
+        dateProblems(o, TREE.species, on, []),
+      );
+      expect(days.some((problems) => problems.length === 0)).toBe(true);
+      if (o.window) expect(days.some((problems) => problems.length > 0)).toBe(true);
       // What has no amount says what would have to be measured for it, or is laid out at a station of its own.
       if (!priced.has(o.key) && o.key !== 'trench') expect([o.key, o.missing]).not.toEqual([o.key, []]);
     }
   }
   for (const key of ['identify', 'explore', 'leach', 'feed', 'stability', 'mulch', 'drain', 'water', 'ring'])
     expect(followed).toContain(key);
+});
+
+test('what was dug, measured or agreed is given as the reason, as it stands', () => {
+  const mapped = (agreed?: []): Visit => ({
+    ...visitWith(signsOf('containerRoots')),
+    dig: {
+      measuredFrom: 'bark',
+      north: 'true',
+      roots: [
+        {
+          label: 'A',
+          kind: 'structural',
+          start: 'stem',
+          points: [{ bearing: 10, distance: 0.3, depth: 0.1, diameter: 0.04 }],
+        },
+      ],
+    },
+    ...(agreed && { cuts: { agreed } }),
+  });
+  const textOf = (visit: Visit, node: NodeKey) =>
+    nothingIsSilent(TREE, [], visit).find((a) => a.node === node)?.text;
+  expect(textOf(mapped(), 'containerRoots')).toMatch(/roots are mapped, and none presses/);
+  expect(textOf(mapped([]), 'containerRoots')).toMatch(/agreed no root is cut/);
+  const high: Visit = {
+    ...visitWith([...signsOf('plantedDeep'), ...signsOf('buriedCollar')]),
+    probes: [0, 90, 180, 270].map((bearing) => ({
+      bearing,
+      distance: 0.1,
+      depth: -0.1,
+      found: 'root' as const,
+      from: 'grade' as const,
+    })),
+  };
+  for (const answer of nothingIsSilent(TREE, [], high))
+    if (['plantedDeep', 'buriedCollar'].includes(answer.node))
+      expect(answer.text).toMatch(/planted too high|To be weighed|excavation/);
 });

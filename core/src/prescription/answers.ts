@@ -1,8 +1,8 @@
 import { standingOf } from '../diagnosis';
 import { REMEDIES } from '../remedies';
+import { isMapped } from '../roots';
 import { CAUSE_KEYS, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
 import type { OperationKey } from '../vocabulary/operations';
-import { dugOf } from '../weighing/dug';
 import type { Operation, Situation } from '../weighing/operation';
 import { isTaken } from '../weighing/planned';
 
@@ -23,14 +23,16 @@ export interface CauseAnswer {
 type Why = (s: Situation) => string;
 
 const PROBED: Why = (s) =>
-  dugOf(s)
+  isMapped(s.visit.dig)
     ? 'Its roots are mapped: what the dig showed decides, and nothing more is dug for it.'
     : s.verdict.facts.collarDeep.state === 'no'
-      ? 'The collar was probed and lies where it belongs: nothing is dug for it.'
+      ? `Nothing is dug for it: ${s.verdict.facts.collarDeep.text}.`
       : 'Probe the collar on eight bearings before anything is decided.';
 const MAPPED: Why = (s) =>
-  dugOf(s)
-    ? 'Its roots are mapped, and none presses enough to be cut: compare at the next look.'
+  isMapped(s.visit.dig)
+    ? s.visit.cuts?.agreed?.length === 0
+      ? 'By the cut plan that was agreed no root is cut: compare at the next look.'
+      : 'Its roots are mapped, and none presses enough to be cut: compare at the next look.'
     : 'Look at the root collar by hand before anything is decided.';
 const GROUND_LEFT: Why = (s) =>
   s.visit.trenches?.choice?.remedy === 'nothing'
@@ -93,9 +95,10 @@ export function causesAnswered(s: Situation, operations: readonly Operation[]): 
       { node, label, certainty, standing, by, operations: which.map((o) => o.key), text },
     ];
     if (taken.length > 0) {
-      const mended = taken.some((o) => REMEDIES[o.key].treats.includes(node));
-      const next = mended ? [] : open.filter((o) => REMEDIES[o.key].treats.includes(node));
-      const then = next.length > 0 ? ` With what it shows, to be weighed: ${listed(next)}.` : '';
+      const mends = (o: Operation) => REMEDIES[o.key].treats.includes(node);
+      const next = open.filter(mends);
+      const lead = taken.some(mends) ? 'Beside it' : 'With what it shows';
+      const then = next.length > 0 ? ` ${lead}, to be weighed: ${listed(next)}.` : '';
       return of('prescribed', [...taken, ...next], `${listed(taken)}.${then}`);
     }
     if (open.length > 0) return of('open', open, `To be weighed: ${listed(open)}.`);

@@ -1,7 +1,13 @@
 import { byOrderOfWork, type OperationKey } from '../vocabulary/operations';
-import { REMEDIES, REMEDY_SOURCE, WEIGHED } from '../remedies';
+import { REMEDIES, WEIGHED } from '../remedies';
 import { rulesHolding } from '../weighing/conditions';
-import { PASSIVE, type Operation, type Situation, type Weighed } from '../weighing/operation';
+import {
+  PASSIVE,
+  PRACTICE_SOURCE,
+  type Operation,
+  type Situation,
+  type Weighed,
+} from '../weighing/operation';
 import { ruledBy } from '../weighing/ruled';
 import type { HoldKey } from '../weighing/rules';
 
@@ -24,7 +30,7 @@ function completed(weighed: Weighed, s: Situation, all: readonly Weighed[]): Ope
     ...(window && { window }),
     risks,
     followUp,
-    source: REMEDY_SOURCE,
+    source: PRACTICE_SOURCE,
   };
 }
 

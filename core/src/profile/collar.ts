@@ -17,13 +17,21 @@ export interface CollarResult {
   deeperThan: BearingValue[];
 }
 
+/** Whether a collar stands so far above a grade that the tree was planted too high. */
+const tooHigh = (depth: number): boolean => depth <= -LIMITS.collarHigh.value;
+
+const whereIs = (depth: number, grade: string): string =>
+  `first roots ${shortMark(Math.abs(depth))} ${depth < 0 ? 'above' : 'below'} ${grade}`;
+
 /** What a collar depth says of its height, without judging how sure it is. */
-export function collarSays(depth: number): string {
-  if (depth <= -LIMITS.collarHigh.value)
-    return `first roots ${shortMark(-depth)} above grade: planted too high`;
-  const where = depth < 0 ? `${shortMark(-depth)} above grade` : `${shortMark(depth)} below grade`;
-  return `first roots ${where}${depth > LIMITS.collarNormalMax.value ? '' : ', where they belong'}`;
-}
+export const collarSays = (depth: number): string =>
+  tooHigh(depth)
+    ? `${whereIs(depth, 'grade')}: planted too high`
+    : `${whereIs(depth, 'grade')}${depth > LIMITS.collarNormalMax.value ? '' : ', where they belong'}`;
+
+/** The same of its depth below the grade at which it was planted. */
+export const plantingSays = (depth: number): string =>
+  `${whereIs(depth, 'the original grade')}: planted ${tooHigh(depth) ? 'too high' : depth > LIMITS.collarNormalMax.value ? 'deep' : 'at a fair height'}`;
 
 /** Depth of a push below present grade, m: mulch is taken off where the rod was read from its surface. */
 export function belowGrade(

@@ -8,10 +8,10 @@ import { mulchLine, surfaceOf, type Surface } from './ground';
 export interface MulchResult {
   surface: Surface;
   volume: Quantity;
-  /** Bearings read, and those of them with a reading at the bark itself. */
-  readings: number;
+  /** Bearings with a reading at the bark itself, and those of them that were read farther out as well. */
   atBark: number;
-  /** Mean height against the bark round the stem. */
+  across: number;
+  /** Mean height against the bark round the stem, where it was read there. */
   onBark: Quantity;
   /** Tallest reading against the bark, m. */
   tallest: { bearing: number; height: number };
@@ -58,6 +58,9 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
       stemRadius,
     );
   const surface = surfaceFor(read);
+  const near = read.filter((p) => p.mulch.some((m) => m.distance <= LIMITS.atTheBark.value));
+  // An edge tells where mulch ends, and nothing of what stands on the bark.
+  const byBark = near.length > 0 ? near : read;
   const at = (value: (p: GradeProfile) => number) => (some: readonly GradeProfile[]) =>
     roundMean(some.map((p) => ({ bearing: p.bearing, value: value(p) })));
   const barkHeight = (p: GradeProfile) => mulchLine(p)[0]?.depth ?? 0;
@@ -80,21 +83,22 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
     statistic: (some: readonly GradeProfile[]) => number,
     formula: string,
     instrument = 0,
+    of: readonly GradeProfile[] = read,
   ): Quantity => ({
     ...named(key),
     dimension,
-    value: statistic(read),
-    plusMinus: jackknife90(read, statistic, instrument),
+    value: statistic(of),
+    plusMinus: jackknife90(of, statistic, instrument),
     working: { formula, inputs, source: 'geometry; interval by jackknife over bearings (Tukey 1958)', notes },
   });
-  const tallest = read.reduce(
+  const tallest = byBark.reduce(
     (best, p) => (barkHeight(p) > best.height ? { bearing: p.bearing, height: barkHeight(p) } : best),
-    { bearing: read[0]!.bearing, height: barkHeight(read[0]!) },
+    { bearing: byBark[0]!.bearing, height: barkHeight(byBark[0]!) },
   );
   return {
     surface,
-    readings: read.filter((p) => mulchLine(p).length > 1).length,
-    atBark: read.filter((p) => p.mulch.some((m) => m.distance <= LIMITS.atTheBark.value)).length,
+    atBark: near.length,
+    across: near.filter((p) => mulchLine(p).length > 1).length,
     tallest,
     volume: quantity(
       'mulchVolume',
@@ -108,6 +112,7 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
       at(barkHeight),
       'mean round the stem of the depth at the bark',
       LIMITS.rodError.value,
+      byBark,
     ),
     ringRadius: quantity(
       'mulchRingRadius',
@@ -124,7 +129,10 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
       LIMITS.rodError.value,
     ),
     halfwayDepth: roundMean(
-      read.map((p) => ({ bearing: p.bearing, value: surface.depth(p.bearing, surface.edge(p.bearing) / 2) })),
+      byBark.map((p) => ({
+        bearing: p.bearing,
+        value: surface.depth(p.bearing, surface.edge(p.bearing) / 2),
+      })),
     ),
   };
 }

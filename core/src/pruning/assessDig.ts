@@ -5,7 +5,7 @@ import { forecastOf, type Forecast, type Scenario } from '../growth/forecast';
 import { stemRate, type StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
 import type { HouseSchools } from '../practice';
-import { readDig, type DigReading } from '../roots';
+import { isMapped, readDig, type DigReading } from '../roots';
 import { adviseRoots, type PruningAdvice } from './advice';
 import type { Cut } from './cuts';
 
@@ -91,7 +91,7 @@ export function assessDig(
   visit: Visit,
   firm: HouseSchools = {},
 ): DigAssessment | undefined {
-  if (!visit.dig?.roots.some((r) => r.points.length > 0)) return undefined;
+  if (!visit.dig || !isMapped(visit.dig)) return undefined;
   const reading = readDig(tree, visit.dig);
   const stem = stemRate(tree, visits);
   const all = {

@@ -1,6 +1,6 @@
+import { crewHours } from '../weighing/amounts';
 import { named } from '../vocabulary/quantities';
 import { longMark } from '../units/marks';
-import { crewHours } from '../weighing/amounts';
 import { limit, PRACTICE_SOURCE, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';

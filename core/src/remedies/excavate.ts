@@ -1,18 +1,8 @@
-import { named } from '../vocabulary/quantities';
+import { amount, crewHours } from '../weighing/amounts';
 import { roundMean } from '../geometry';
 import { longMark, shortMark } from '../units/marks';
-import type { Quantity } from '../units/quantity';
-import type { QuantityKey } from '../vocabulary/quantities';
 import { bowl, belowGrade } from '../weighing/bowl';
-import {
-  limit,
-  PRACTICE_SOURCE,
-  used,
-  schoolNote,
-  schoolValue,
-  type Situation,
-  type Weighed,
-} from '../weighing/operation';
+import { limit, used, schoolNote, schoolValue, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
 
@@ -118,24 +108,11 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
           ).volume) /
         2;
   const rate = tool === 'rake' ? limit('rakeRate') : tool === 'hand' ? limit('handRate') : limit('airRate');
-  const quantity = (
-    key: QuantityKey,
-    value: number,
-    dimension: Quantity['dimension'],
-    formula: string,
-    inputs: Quantity['working']['inputs'],
-    plusMinus?: number,
-    notes: string[] = [],
-  ): Quantity => ({
-    ...named(key),
-    value,
-    dimension,
-    plusMinus,
-    working: { formula, inputs, source: PRACTICE_SOURCE, school: schoolNote(height), notes },
-  });
+  const school = schoolNote(height);
   const basin = floor > limit('basinDepth');
+  const rateInput = { name: 'rate, m³ an hour', value: rate, dimension: 'ratio' as const };
   const quantities = [
-    quantity(
+    amount(
       'floorBelowGrade',
       floor,
       'short length',
@@ -144,15 +121,25 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
         { name: 'collar depth', value: collar.depth.value, dimension: 'short length' },
         { name: 'flare above the floor', value: above, dimension: 'short length' },
       ],
-      spread,
-      partlyAbove ? ['Where the roots stand above grade the floor counts as level with it.'] : [],
+      {
+        school,
+        plusMinus: spread,
+        notes: partlyAbove ? ['Where the roots stand above grade the floor counts as level with it.'] : [],
+      },
     ),
-    quantity('bowlRadius', shape.outerRadius, 'long length', 'stem radius + working room + run × depth', [
-      { name: 'stem radius', value: stemRadius, dimension: 'short length' },
-      { name: 'working room', value: limit('workingRoom'), dimension: 'short length' },
-      { name: 'run for each unit of depth', value: limit('featherRun'), dimension: 'ratio' },
-    ]),
-    quantity(
+    amount(
+      'bowlRadius',
+      shape.outerRadius,
+      'long length',
+      'stem radius + working room + run × depth',
+      [
+        { name: 'stem radius', value: stemRadius, dimension: 'short length' },
+        { name: 'working room', value: limit('workingRoom'), dimension: 'short length' },
+        { name: 'run for each unit of depth', value: limit('featherRun'), dimension: 'ratio' },
+      ],
+      { school },
+    ),
+    amount(
       'soilToTakeOut',
       shape.volume,
       'volume',
@@ -161,38 +148,34 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
         { name: 'floor below grade', value: floor, dimension: 'short length' },
         { name: 'bowl radius', value: shape.outerRadius, dimension: 'long length' },
       ],
-      volumeSpread,
+      { school, plusMinus: volumeSpread },
     ),
-    quantity('spoilHeap', shape.volume * limit('soilSwell'), 'volume', 'soil × swell', [
-      { name: 'swell', value: limit('soilSwell'), dimension: 'ratio' },
-    ]),
-    quantity(
-      'crewHours',
+    amount(
+      'spoilHeap',
+      shape.volume * limit('soilSwell'),
+      'volume',
+      'soil × swell',
+      [{ name: 'swell', value: limit('soilSwell'), dimension: 'ratio' }],
+      { school },
+    ),
+    crewHours(
       limit('setUpHours') + shape.volume / rate,
-      'hours',
       'set-up + soil / rate of the tool',
-      [
-        { name: 'set-up', value: limit('setUpHours'), dimension: 'hours' },
-        { name: 'rate, m³ an hour', value: rate, dimension: 'ratio' },
-      ],
+      [{ name: 'set-up', value: limit('setUpHours'), dimension: 'hours' }, rateInput],
+      { school },
     ),
     ...(tool === 'air' || tool === 'regrade'
-      ? [
-          quantity('airTool', shape.volume / rate, 'hours', 'soil / rate of the tool', [
-            { name: 'rate, m³ an hour', value: rate, dimension: 'ratio' },
-          ]),
-        ]
+      ? [amount('airTool', shape.volume / rate, 'hours', 'soil / rate of the tool', [rateInput], { school })]
       : []),
     ...(basin
       ? [
-          quantity(
+          amount(
             'drainToDaylight',
             floor / limit('drainFall'),
             'long length',
             'floor below grade / fall',
-            [{ name: 'fall', value: limit('drainFall'), dimension: 'ratio' as const }],
-            undefined,
-            ['On level ground; shorter on a slope.'],
+            [{ name: 'fall', value: limit('drainFall'), dimension: 'ratio' }],
+            { school, notes: ['On level ground; shorter on a slope.'] },
           ),
         ]
       : []),
@@ -211,7 +194,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       base.advice === 'not'
         ? collarDeep.state === 'unexamined'
           ? 'Too uncertain to call for digging: probe more bearings.'
-          : 'Collar lies where it belongs; no digging.'
+          : `No digging: ${collarDeep.text}.`
         : `Bowl ${longMark(shape.outerRadius)} radius, floor ${shortMark(floor)} below grade, by ${TOOL_WORDS[tool]}.`,
     why: base.why.length > 0 ? base.why : [collarDeep.text],
   };

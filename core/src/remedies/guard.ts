@@ -1,6 +1,5 @@
-import { named } from '../vocabulary/quantities';
-import { crewHours } from '../weighing/amounts';
-import { limit, PRACTICE_SOURCE, type Situation, type Weighed } from '../weighing/operation';
+import { amount, crewHours } from '../weighing/amounts';
+import { limit, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 
@@ -15,15 +14,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     quantities:
       advice === 'not'
         ? []
-        : [
-            {
-              ...named('guards'),
-              value: 1,
-              dimension: 'count',
-              working: { formula: 'one for the stem', inputs: [], source: PRACTICE_SOURCE, notes: [] },
-            },
-            crewHours(limit('smallWorkHours')),
-          ],
+        : [amount('guards', 1, 'count', 'one for the stem'), crewHours(limit('smallWorkHours'))],
     method: ['Open mesh, a finger’s width off the bark all round, not pushed into the soil.'],
     cautions: ['Look for rodent holes under mulch and rubble.'],
     acceptance: ['Stands without touching the bark; a date for taking it off is in the calendar.'],

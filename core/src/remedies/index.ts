@@ -23,8 +23,6 @@ import { water } from './water';
 import type { OperationKey } from '../vocabulary/operations';
 import type { Remedy } from '../weighing/remedy';
 
-export const REMEDY_SOURCE = 'common practice, no source';
-
 /** Every remedy, one file each. Common practice, no source, unless a row says otherwise. */
 export const REMEDIES: Record<OperationKey, Remedy> = {
   stability,

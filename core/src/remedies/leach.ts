@@ -1,4 +1,5 @@
 import { amount } from '../weighing/amounts';
+import { crownReach } from '../crown';
 import { limit, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
@@ -8,34 +9,27 @@ import type { Quantity } from '../units/quantity';
 
 /** Water that takes the salt below the roots: as deep as the soil that it passes. */
 function quantitiesOf({ tree }: Situation): Quantity[] {
-  const radius = tree.crownRadius;
-  const rounds = amount(
-    'waterings',
-    limit('leachRounds'),
-    'count',
-    'by practice',
-    [],
-    [LIMITS.leachRounds.reason],
-  );
+  const radius = crownReach(tree);
   const test = amount('laboratoryTests', 1, 'count', 'one sample of soil, before any water is spent');
+  const rounds = amount('waterings', limit('leachRounds'), 'count', 'by practice', [], {
+    notes: [LIMITS.leachRounds.reason],
+  });
   if (radius === undefined) return [test, rounds];
-  const litres = 1000 * Math.PI * radius ** 2 * limit('leachDepth') * limit('leachWater');
-  const water = amount(
-    'waterToLeach',
-    litres,
-    'litres',
-    'pi × radius² × depth of soil × depth of water for each of soil',
-    [
-      { name: 'radius', value: radius, dimension: 'long length' },
-      { name: 'depth of soil', value: limit('leachDepth'), dimension: 'short length' },
-      { name: 'depth of water for each of soil', value: limit('leachWater'), dimension: 'ratio' },
-    ],
-    ['Over all rounds together; rain counts.'],
-  );
   return [
     test,
-    amount('leachedRadius', radius, 'long length', 'radius of the crown'),
-    { ...water, working: { ...water.working, source: LIMITS.leachWater.source } },
+    amount('leachedRadius', radius, 'long length', 'circle that covers as much ground as the crown'),
+    amount(
+      'waterToLeach',
+      1000 * Math.PI * radius ** 2 * limit('leachDepth') * limit('leachWater'),
+      'litres',
+      'pi × radius² × depth of soil × depth of water for each of soil',
+      [
+        { name: 'radius', value: radius, dimension: 'long length' },
+        { name: 'depth of soil', value: limit('leachDepth'), dimension: 'short length' },
+        { name: 'depth of water for each of soil', value: limit('leachWater'), dimension: 'ratio' },
+      ],
+      { source: LIMITS.leachWater.source, notes: ['Over all rounds together; rain counts.'] },
+    ),
     rounds,
   ];
 }
@@ -100,6 +94,7 @@ export const leach: Remedy = {
     },
   ],
   first: [],
+  window: { from: 2, to: 4, why: 'Before the buds open: what is taken up then burns the new leaves.' },
   risks: ['Drowned roots where the ground takes the water slowly.'],
   followUp: 'Have it measured again after the next winter.',
   weigh,

@@ -1,3 +1,4 @@
+import { crewHours } from '../weighing/amounts';
 import { clearanceOf } from '../profile';
 import { longMark, shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
@@ -141,17 +142,9 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
         { name: 'bag', value: limit('bagVolume'), dimension: 'volume' },
       ]),
     },
-    {
-      ...named('crewHours'),
-      value: volume / limit('rakeRate'),
-      dimension: 'hours',
-      working: {
-        formula: 'volume / rate by rake',
-        inputs: [{ name: 'rate, m³ an hour', value: limit('rakeRate'), dimension: 'ratio' }],
-        source: 'common practice, no source',
-        notes: [],
-      },
-    },
+    crewHours(volume / limit('rakeRate'), 'volume / rate by rake', [
+      { name: 'rate, m³ an hour', value: limit('rakeRate'), dimension: 'ratio' },
+    ]),
   ];
   const touching = s.visit.profiles.filter((p) => p.mulch.length > 0 && clearanceOf(p) < clearance).length;
   return {

@@ -1,9 +1,9 @@
-import { named } from '../vocabulary/quantities';
+import { amount, crewHours } from '../weighing/amounts';
 import { CUT_PLAN } from '../practice';
 import type { DigReading } from '../roots';
 import type { Quantity } from '../units/quantity';
 import { dugOf } from '../weighing/dug';
-import { limit, PRACTICE_SOURCE, used, type Situation, type Weighed } from '../weighing/operation';
+import { limit, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
 
@@ -96,46 +96,30 @@ function quantitiesOf(dig: DigReading, labels: readonly string[]): Quantity[] {
   const share = roots.reduce((sum, r) => sum + r.shareOfArea, 0);
   const hours = limit('setUpHours') + roots.length * limit('cutHours');
   return [
-    {
-      ...named('rootsInStage1'),
-      value: roots.length,
-      dimension: 'count',
-      working: {
-        formula: 'roots of the agreed cut plan in its first stage',
-        inputs: [],
-        source: PRACTICE_SOURCE,
-        notes: [labels.join(', ')],
-      },
-    },
-    {
-      ...named('rootSectionThatGoes'),
-      value: share,
-      dimension: 'share',
-      working: {
-        formula: 'cross-section of these roots by that of all roots that leave the stem',
-        inputs: roots.map((r) => ({
-          name: `root ${r.root.label}`,
-          value: r.shareOfArea,
-          dimension: 'share',
-        })),
-        source: 'geometry of the dig',
-        notes: [],
-      },
-    },
-    {
-      ...named('crewHours'),
-      value: hours,
-      dimension: 'hours',
-      working: {
-        formula: 'set-up + roots × time for each',
-        inputs: [
-          { name: 'roots', value: roots.length, dimension: 'count' },
-          { name: 'hours a root', value: limit('cutHours'), dimension: 'hours' },
-        ],
-        source: PRACTICE_SOURCE,
-        notes: ['Laying bare is in the root collar excavation.'],
-      },
-    },
+    amount('rootsInStage1', roots.length, 'count', 'roots of the agreed cut plan in its first stage', [], {
+      notes: [labels.join(', ')],
+    }),
+    amount(
+      'rootSectionThatGoes',
+      share,
+      'share',
+      'cross-section of these roots by that of all roots that leave the stem',
+      roots.map((r) => ({
+        name: `root ${r.root.label}`,
+        value: r.shareOfArea,
+        dimension: 'share',
+      })),
+      { source: 'geometry of the dig' },
+    ),
+    crewHours(
+      hours,
+      'set-up + roots × time for each',
+      [
+        { name: 'roots', value: roots.length, dimension: 'count' },
+        { name: 'hours a root', value: limit('cutHours'), dimension: 'hours' },
+      ],
+      { notes: ['Laying bare is in the root collar excavation.'] },
+    ),
   ];
 }
 

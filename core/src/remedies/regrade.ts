@@ -1,5 +1,5 @@
-import { longMark } from '../units/marks';
 import { amount } from '../weighing/amounts';
+import { longMark } from '../units/marks';
 import { bowl, dugOut } from '../weighing/bowl';
 import { limit, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';

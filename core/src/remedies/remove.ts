@@ -1,7 +1,7 @@
-import { named } from '../vocabulary/quantities';
+import { amount, crewHours } from '../weighing/amounts';
 import { diebackOf } from '../crown/dieback';
 import type { Quantity } from '../units/quantity';
-import { limit, PRACTICE_SOURCE, type Situation, type Weighed } from '../weighing/operation';
+import { limit, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
 
@@ -12,36 +12,28 @@ function removalQuantities({ tree }: Situation): Quantity[] {
   const hours = limit('setUpHours') + dbh * limit('removalHours') + dbh * limit('stumpHours');
   const height = tree.height ?? dbh * limit('heightPerDbh');
   return [
-    {
-      ...named('crewHours'),
-      value: hours,
-      dimension: 'hours',
-      working: {
-        formula: 'set-up + DBH × (hours a metre to fell and chip + to take the stump out)',
-        inputs: [
-          { name: 'DBH', value: dbh, dimension: 'short length' },
-          { name: 'hours a metre, tree', value: limit('removalHours'), dimension: 'ratio' },
-          { name: 'hours a metre, stump', value: limit('stumpHours'), dimension: 'ratio' },
-        ],
-        source: PRACTICE_SOURCE,
-        notes: tree.dbh === undefined ? ['DBH not measured: stem at the base in its place.'] : [],
-      },
-    },
-    {
-      ...named('chipsToTakeAway'),
-      value: (Math.PI / 4) * dbh ** 2 * height * limit('chipsPerStem'),
-      dimension: 'volume',
-      working: {
-        formula: 'stem as a cylinder × chips for each m³ of it',
-        inputs: [
-          { name: 'DBH', value: dbh, dimension: 'short length' },
-          { name: 'height', value: height, dimension: 'long length' },
-          { name: 'chips for each m³', value: limit('chipsPerStem'), dimension: 'ratio' },
-        ],
-        source: PRACTICE_SOURCE,
-        notes: tree.height === undefined ? ['Height estimated from DBH.'] : [],
-      },
-    },
+    crewHours(
+      hours,
+      'set-up + DBH × (hours a metre to fell and chip + to take the stump out)',
+      [
+        { name: 'DBH', value: dbh, dimension: 'short length' },
+        { name: 'hours a metre, tree', value: limit('removalHours'), dimension: 'ratio' },
+        { name: 'hours a metre, stump', value: limit('stumpHours'), dimension: 'ratio' },
+      ],
+      { notes: tree.dbh === undefined ? ['DBH not measured: stem at the base in its place.'] : [] },
+    ),
+    amount(
+      'chipsToTakeAway',
+      (Math.PI / 4) * dbh ** 2 * height * limit('chipsPerStem'),
+      'volume',
+      'stem as a cylinder × chips for each m³ of it',
+      [
+        { name: 'DBH', value: dbh, dimension: 'short length' },
+        { name: 'height', value: height, dimension: 'long length' },
+        { name: 'chips for each m³', value: limit('chipsPerStem'), dimension: 'ratio' },
+      ],
+      { notes: tree.height === undefined ? ['Height estimated from DBH.'] : [] },
+    ),
   ];
 }
 

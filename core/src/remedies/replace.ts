@@ -1,5 +1,5 @@
-import type { Quantity } from '../units/quantity';
 import { amount, crewHours } from '../weighing/amounts';
+import type { Quantity } from '../units/quantity';
 import { limit, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';

@@ -1,8 +1,7 @@
-import { named } from '../vocabulary/quantities';
+import { amount, crewHours } from '../weighing/amounts';
 import { shortMark } from '../units/marks';
 import {
   limit,
-  PRACTICE_SOURCE,
   used,
   schoolNote,
   schoolValue,
@@ -51,48 +50,34 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
     quantities:
       possible && lift !== undefined && ballDiameter !== undefined
         ? [
-            {
-              ...named('lift'),
-              value: lift,
-              dimension: 'short length',
-              plusMinus: s.profile.collar?.depth.plusMinus,
-              working: {
-                formula: 'collar depth + height of the flare above grade',
-                inputs: [
-                  { name: 'collar depth', value: s.profile.collar!.depth.value, dimension: 'short length' },
-                  { name: 'flare above grade', value: limit('resetProud'), dimension: 'short length' },
-                ],
-                source: PRACTICE_SOURCE,
-                school: schoolNote(reference),
-                notes: [],
-              },
-            },
-            {
-              ...named('holeDiameter'),
-              value: ballDiameter * schoolValue(hole, 'times'),
-              dimension: 'long length',
-              working: {
-                formula: 'root ball × times',
-                inputs: [
-                  {
-                    name: 'root ball, estimated at ten stems',
-                    value: ballDiameter,
-                    dimension: 'long length',
-                  },
-                  { name: 'times', value: schoolValue(hole, 'times'), dimension: 'ratio' },
-                ],
-                source: PRACTICE_SOURCE,
-                school: schoolNote(hole),
-                notes: ['Measure the ball once it is open.'],
-              },
-            },
+            amount(
+              'lift',
+              lift,
+              'short length',
+              'collar depth + height of the flare above grade',
+              [
+                { name: 'collar depth', value: s.profile.collar!.depth.value, dimension: 'short length' },
+                { name: 'flare above grade', value: limit('resetProud'), dimension: 'short length' },
+              ],
+              { school: schoolNote(reference), plusMinus: s.profile.collar?.depth.plusMinus },
+            ),
+            amount(
+              'holeDiameter',
+              ballDiameter * schoolValue(hole, 'times'),
+              'long length',
+              'root ball × times',
+              [
+                {
+                  name: 'root ball, estimated at ten stems',
+                  value: ballDiameter,
+                  dimension: 'long length',
+                },
+                { name: 'times', value: schoolValue(hole, 'times'), dimension: 'ratio' },
+              ],
+              { school: schoolNote(hole), notes: ['Measure the ball once it is open.'] },
+            ),
             wateringQuantity(stem!, watering),
-            {
-              ...named('crewHours'),
-              value: limit('resetHours'),
-              dimension: 'hours',
-              working: { formula: 'by practice', inputs: [], source: PRACTICE_SOURCE, notes: [] },
-            },
+            crewHours(limit('resetHours')),
           ]
         : [],
     method: [

@@ -1,7 +1,7 @@
-import { named } from '../vocabulary/quantities';
+import { amount, crewHours } from '../weighing/amounts';
 import { longMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
-import { limit, PRACTICE_SOURCE, type Situation, type Weighed } from '../weighing/operation';
+import { limit, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
 
@@ -9,58 +9,32 @@ import type { Ruled } from '../weighing/ruled';
 function quantitiesOf({ tree }: Situation): Quantity[] {
   const stem = tree.dbh ?? tree.stemDiameter;
   const height = tree.height ?? (stem === undefined ? undefined : stem * limit('heightPerDbh'));
-  const assessment: Quantity = {
-    ...named('stabilityAssessments'),
-    value: 1,
-    dimension: 'count',
-    working: { formula: 'one for the tree', inputs: [], source: PRACTICE_SOURCE, notes: [] },
-  };
+  const assessment: Quantity = amount('stabilityAssessments', 1, 'count', 'one for the tree');
   if (height === undefined) return [assessment];
   const radius = height * limit('clearPerHeight');
   const notes = tree.height === undefined ? ['Height estimated from the stem.'] : [];
-  const clear: Quantity = {
-    ...named('radiusKeptClear'),
-    value: radius,
-    dimension: 'long length',
-    working: {
-      formula: 'height × 1.5, for what breaks off as it falls',
-      inputs: [
-        { name: 'height', value: height, dimension: 'long length' },
-        { name: 'factor', value: limit('clearPerHeight'), dimension: 'ratio' },
-      ],
-      source: PRACTICE_SOURCE,
-      notes,
-    },
-  };
+  const clear: Quantity = amount(
+    'radiusKeptClear',
+    radius,
+    'long length',
+    'height × 1.5, for what breaks off as it falls',
+    [
+      { name: 'height', value: height, dimension: 'long length' },
+      { name: 'factor', value: limit('clearPerHeight'), dimension: 'ratio' },
+    ],
+    { notes: notes },
+  );
   const barrier = 2 * Math.PI * radius;
   return [
     assessment,
     clear,
-    {
-      ...named('barrier'),
-      value: barrier,
-      dimension: 'long length',
-      working: {
-        formula: '2 π × radius kept clear',
-        inputs: [{ name: 'radius kept clear', value: radius, dimension: 'long length' }],
-        source: PRACTICE_SOURCE,
-        notes: [],
-      },
-    },
-    {
-      ...named('crewHours'),
-      value: barrier / limit('barrierRate'),
-      dimension: 'hours',
-      working: {
-        formula: 'barrier ÷ metres set in an hour',
-        inputs: [
-          { name: 'barrier', value: barrier, dimension: 'long length' },
-          { name: 'metres in an hour', value: limit('barrierRate'), dimension: 'ratio' },
-        ],
-        source: PRACTICE_SOURCE,
-        notes: [],
-      },
-    },
+    amount('barrier', barrier, 'long length', '2 π × radius kept clear', [
+      { name: 'radius kept clear', value: radius, dimension: 'long length' },
+    ]),
+    crewHours(barrier / limit('barrierRate'), 'barrier ÷ metres set in an hour', [
+      { name: 'barrier', value: barrier, dimension: 'long length' },
+      { name: 'metres in an hour', value: limit('barrierRate'), dimension: 'ratio' },
+    ]),
   ];
 }
 

@@ -1,13 +1,5 @@
-import { named } from '../vocabulary/quantities';
-import { crewHours } from '../weighing/amounts';
-import {
-  limit,
-  PRACTICE_SOURCE,
-  used,
-  schoolNote,
-  type Situation,
-  type Weighed,
-} from '../weighing/operation';
+import { amount, crewHours } from '../weighing/amounts';
+import { limit, used, schoolNote, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 
@@ -33,18 +25,9 @@ function weigh(s: Situation, weighed: Ruled): Weighed {
       advice === 'not'
         ? []
         : [
-            {
-              ...named('stakeSets'),
-              value: 1,
-              dimension: 'count',
-              working: {
-                formula: 'one set of two stakes and a broad tie',
-                inputs: [],
-                source: PRACTICE_SOURCE,
-                school: schoolNote(school),
-                notes: [],
-              },
-            },
+            amount('stakeSets', 1, 'count', 'one set of two stakes and a broad tie', [], {
+              school: schoolNote(school),
+            }),
             crewHours(limit('stakeHours')),
           ],
     method: [

@@ -1,5 +1,5 @@
-import { longMark, shortMark } from '../units/marks';
 import { amount } from '../weighing/amounts';
+import { longMark, shortMark } from '../units/marks';
 import { dugOut } from '../weighing/bowl';
 import { limit, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';

@@ -1,3 +1,4 @@
+import { crownReach } from '../crown';
 import { used, schoolValue, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
@@ -19,7 +20,7 @@ function weigh(s: Situation, { advice, why, barred: wet }: Ruled, before: readon
       : [
           young
             ? wateringQuantity(stem, lasting)
-            : wateringOfGround(stem, s.tree.crownRadius, opened, lasting),
+            : wateringOfGround(stem, crownReach(s.tree), opened, lasting),
         ];
   const quantities = wanted
     ? [...each, wateringRounds(lasting, young ? 'wateringsASeason' : 'wateringsEstablished')]

@@ -66,6 +66,10 @@ export interface DigReading {
   problems: DigProblem[];
 }
 
+/** Whether a dig holds a root that was drawn. */
+export const isMapped = (dig: Pick<Dig, 'roots'> | undefined): boolean =>
+  dig?.roots.some((r) => r.points.length > 0) ?? false;
+
 /** A root grows from another for this many of its diameters before the two are taken to press. */
 const SHARED_BASE = 3;
 

@@ -1,3 +1,4 @@
+import { PRACTICE } from '../practice/limit';
 import { named, type QuantityKey } from '../vocabulary/quantities';
 import type { Finding } from '../records';
 import { answerTo } from '../questions/question';
@@ -102,7 +103,7 @@ const quantityOf = (
   working: {
     formula,
     inputs: inputs.map(([n, v, d]) => ({ name: n, value: v, dimension: d })),
-    source: 'common practice, no source',
+    source: PRACTICE,
     notes: [],
   },
 });

@@ -1,3 +1,4 @@
+import { PRACTICE } from '../practice/limit';
 import { named, type QuantityKey } from '../vocabulary/quantities';
 import {
   COMPRESSORS,
@@ -9,8 +10,6 @@ import {
 } from '../practice';
 import type { Quantity, Working, WorkingInput } from '../units/quantity';
 import type { TrenchPlan } from './plan';
-
-const PRACTICE = 'common practice, no source';
 
 /** Air that a nozzle asks for, m3/s in cubic feet a minute. */
 const CUBIC_FEET_A_MINUTE = 1 / (0.3048 ** 3 / 60);

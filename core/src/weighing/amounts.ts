@@ -1,24 +1,30 @@
 import { named, type QuantityKey } from '../vocabulary/quantities';
-import type { Quantity } from '../units/quantity';
+import type { Quantity, Working } from '../units/quantity';
 import { PRACTICE_SOURCE } from './operation';
 
-type Inputs = Quantity['working']['inputs'];
+/** What an amount may have beside its formula; by common practice, where no other source is named. */
+type More = Partial<Pick<Working, 'source' | 'school' | 'notes'>> & Pick<Quantity, 'plusMinus'>;
 
-/** An amount by common practice, with its working. */
+/** An amount with its working. */
 export const amount = (
   key: QuantityKey,
   value: number,
   dimension: Quantity['dimension'],
   formula: string,
-  inputs: Inputs = [],
-  notes: string[] = [],
+  inputs: Working['inputs'] = [],
+  { source = PRACTICE_SOURCE, school, notes = [], plusMinus }: More = {},
 ): Quantity => ({
   ...named(key),
   value,
   dimension,
-  working: { formula, inputs, source: PRACTICE_SOURCE, notes },
+  ...(plusMinus !== undefined && { plusMinus }),
+  working: { formula, inputs, source, ...(school && { school }), notes },
 });
 
 /** Hours of the crew. */
-export const crewHours = (value: number, formula = 'by practice', inputs: Inputs = []): Quantity =>
-  amount('crewHours', value, 'hours', formula, inputs);
+export const crewHours = (
+  value: number,
+  formula = 'by practice',
+  inputs: Working['inputs'] = [],
+  more: More = {},
+): Quantity => amount('crewHours', value, 'hours', formula, inputs, more);

@@ -1,4 +1,5 @@
 import type { OperationKey } from '../vocabulary/operations';
+import { isMapped } from '../roots';
 import type { QuantityKey } from '../vocabulary/quantities';
 import { diebackOf } from '../crown/dieback';
 import { yearOf } from '../vocabulary/dates';
@@ -129,7 +130,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
       ? `drought noted in ${year}`
       : undefined;
   },
-  rootsMapped: (s) => (dugOf(s) ? 'its roots are mapped' : undefined),
+  rootsMapped: ({ visit }) => (isMapped(visit.dig) ? 'its roots are mapped' : undefined),
   tooOldToLift: (s) => {
     const years = yearsInGround(s);
     return years !== undefined && years > limit('resetMaxYears')

@@ -109,7 +109,7 @@ export function schoolValue(school: SchoolInForce, name: string): number {
   return value;
 }
 
-export const PRACTICE_SOURCE = 'common practice, no source';
+export { PRACTICE as PRACTICE_SOURCE } from '../practice/limit';
 
 /** Years since planting at the visit, or undefined. */
 export const yearsInGround = ({ tree, visit }: Pick<Situation, 'tree' | 'visit'>): number | undefined =>

@@ -1,8 +1,8 @@
+import { amount } from './amounts';
 import { METRES_PER_INCH } from '../units/length';
 import type { Quantity } from '../units/quantity';
-import { named } from '../vocabulary/quantities';
 import { LIMITS, type SchoolInForce } from '../practice';
-import { limit, PRACTICE_SOURCE, schoolNote, schoolValue } from './operation';
+import { limit, schoolNote, schoolValue } from './operation';
 
 /**
  * Water for one watering by the five-gallon rule, litres, in whole 5-gallon buckets.
@@ -16,18 +16,18 @@ export function wateringByRule(stemDiameter: number): number {
 }
 
 /** Water of one watering with its working. @param lasting the school of how long to water */
-export const wateringQuantity = (stemDiameter: number, lasting: SchoolInForce): Quantity => ({
-  ...named('waterAtEachWatering'),
-  value: wateringByRule(stemDiameter),
-  dimension: 'litres',
-  working: {
-    formula: '5 US gal for each inch of stem, in whole buckets',
-    inputs: [{ name: 'stem diameter', value: stemDiameter, dimension: 'short length' }],
-    source: PRACTICE_SOURCE,
-    school: schoolNote(lasting),
-    notes: [`For ${schoolValue(lasting, 'seasons')} growing season(s); probe first, skip when moist.`],
-  },
-});
+export const wateringQuantity = (stemDiameter: number, lasting: SchoolInForce): Quantity =>
+  amount(
+    'waterAtEachWatering',
+    wateringByRule(stemDiameter),
+    'litres',
+    '5 US gal for each inch of stem, in whole buckets',
+    [{ name: 'stem diameter', value: stemDiameter, dimension: 'short length' }],
+    {
+      school: schoolNote(lasting),
+      notes: [`For ${schoolValue(lasting, 'seasons')} growing season(s); probe first, skip when moist.`],
+    },
+  );
 
 /**
  * Water of one watering of an established tree: an inch over the ground that was opened, at least a metre from the bark
@@ -44,44 +44,37 @@ export function wateringOfGround(
   const stem = stemDiameter / 2;
   const wanted = Math.max(opened ?? 0, stem + limit('wateredOut'));
   const radius = crownRadius === undefined ? wanted : Math.max(stem, Math.min(crownRadius, wanted));
-  return {
-    ...named('waterAtEachWatering'),
-    value: 1000 * Math.PI * (radius ** 2 - stem ** 2) * limit('wateringDepth'),
-    dimension: 'litres',
-    working: {
-      formula: 'pi × (radius² − stem radius²) × depth of water',
-      inputs: [
-        { name: 'radius watered', value: radius, dimension: 'long length' },
-        { name: 'stem radius', value: stem, dimension: 'short length' },
-        { name: 'depth of water', value: limit('wateringDepth'), dimension: 'short length' },
-      ],
-      source: PRACTICE_SOURCE,
-      school: schoolNote(lasting),
-      notes: [LIMITS.bucketStem.reason, 'Probe first, skip when moist.'],
-    },
-  };
+  return amount(
+    'waterAtEachWatering',
+    1000 * Math.PI * (radius ** 2 - stem ** 2) * limit('wateringDepth'),
+    'litres',
+    'pi × (radius² − stem radius²) × depth of water',
+    [
+      { name: 'radius watered', value: radius, dimension: 'long length' },
+      { name: 'stem radius', value: stem, dimension: 'short length' },
+      { name: 'depth of water', value: limit('wateringDepth'), dimension: 'short length' },
+    ],
+    { school: schoolNote(lasting), notes: [LIMITS.bucketStem.reason, 'Probe first, skip when moist.'] },
+  );
 }
 
-/** Whether buckets by the inch of stem are the measure. */
+/** Whether a stem is a transplant's, watered by the inch and often; one that was not measured may be. */
 export const isYoungStem = (stemDiameter: number | undefined): boolean =>
-  stemDiameter !== undefined && stemDiameter <= limit('bucketStem');
+  stemDiameter === undefined || stemDiameter <= limit('bucketStem');
 
 /** Rounds of watering over the seasons of the school. @param often how often in a season */
 export const wateringRounds = (
   lasting: SchoolInForce,
   often: 'wateringsASeason' | 'wateringsEstablished' = 'wateringsASeason',
-): Quantity => ({
-  ...named('waterings'),
-  value: schoolValue(lasting, 'seasons') * limit(often),
-  dimension: 'count',
-  working: {
-    formula: 'seasons × waterings a season',
-    inputs: [
+): Quantity =>
+  amount(
+    'waterings',
+    schoolValue(lasting, 'seasons') * limit(often),
+    'count',
+    'seasons × waterings a season',
+    [
       { name: 'seasons', value: schoolValue(lasting, 'seasons'), dimension: 'count' },
       { name: 'waterings a season', value: limit(often), dimension: 'count' },
     ],
-    source: PRACTICE_SOURCE,
-    school: schoolNote(lasting),
-    notes: ['The probe decides each time.'],
-  },
-});
+    { school: schoolNote(lasting), notes: ['The probe decides each time.'] },
+  );

@@ -1,4 +1,5 @@
 import { isStressed, type CutsGiven } from '@undrel/core/pruning';
+import { isMapped } from '@undrel/core/roots';
 import { assessDigKept } from '../reports/digPart';
 import type { ReportSource } from '../reports/source';
 
@@ -6,7 +7,7 @@ import type { ReportSource } from '../reports/source';
 export function cutsGiven(source: ReportSource): CutsGiven | undefined {
   const { tree, visit, schools } = source;
   const dug = assessDigKept(source);
-  if (!visit.dig || !dug || !visit.dig.roots.some((r) => r.points.length > 0)) return undefined;
+  if (!visit.dig || !dug || !isMapped(visit.dig)) return undefined;
   return {
     tree,
     date: visit.date,

@@ -59,16 +59,16 @@ export async function openDrafts(
   });
   if (opened.length === 0) return [];
   const trees = opened.map(({ loaded }) => loaded.treeId);
-  const heads = await db.rows<ReportHead & { visit_id: string }>(sql.DRAFTS_OF, [
+  const heads = await draftsOf(
+    db,
     opened.map(({ visit }) => visit.id),
-  ]);
-  const headOf = new Map(heads.map(({ visit_id, ...head }) => [visit_id, head]));
+  );
   const shoots = await referenceShoots(db, trees);
   const ground = await referenceGround(db, trees);
   const rates = (await loadFirm(db)).rates ?? undefined;
   return opened.map(({ loaded, all, visit }) => {
     const { treeId } = loaded;
-    const head = headOf.get(visit.id);
+    const head = heads.get(visit.id);
     return {
       treeId,
       visitId: visit.id,
@@ -95,6 +95,15 @@ export async function openDrafts(
   });
 }
 
+/** The drafts that visits have, by visit. */
+async function draftsOf(db: Db, visitIds: readonly string[]): Promise<Map<string, ReportHead>> {
+  const rows = await db.rows<ReportHead & { visit_id: string }>(sql.DRAFTS_OF, [visitIds]);
+  return new Map(rows.map(({ visit_id, ...head }) => [visit_id, head]));
+}
+
+const draftOf = async (db: Db, visitId: string): Promise<ReportHead | undefined> =>
+  (await draftsOf(db, [visitId])).get(visitId);
+
 export type Worded =
   | { ok: true; id: string; version: number }
   | { ok: false; theirs: ReportHead | undefined };
@@ -107,19 +116,17 @@ export async function saveWording(
   version: number,
   wording: Wording,
 ): Promise<Worded> {
-  const present = await db.row<ReportHead>(sql.DRAFT_OF, [visitId]);
+  const present = await draftOf(db, visitId);
   if (!present && id === undefined) {
     const fresh = randomUUID();
     const row = await db.row<{ version: number }>(sql.ADD_DRAFT, [fresh, visitId, JSON.stringify(wording)]);
     return row
       ? { ok: true, id: fresh, version: row.version }
-      : { ok: false, theirs: await db.row<ReportHead>(sql.DRAFT_OF, [visitId]) };
+      : { ok: false, theirs: await draftOf(db, visitId) };
   }
   if (id === undefined || present?.id !== id) return { ok: false, theirs: present };
   const row = await db.row<{ version: number }>(sql.SET_WORDING, [id, JSON.stringify(wording), version]);
-  return row
-    ? { ok: true, id, version: row.version }
-    : { ok: false, theirs: await db.row<ReportHead>(sql.DRAFT_OF, [visitId]) };
+  return row ? { ok: true, id, version: row.version } : { ok: false, theirs: await draftOf(db, visitId) };
 }
 
 /** Runs work in one transaction of the firm. */
@@ -150,7 +157,7 @@ async function draftToIssue(
   if (!draft) return { problem: 'The visit is not there any more.' };
   if (draft.head) return { draft: { ...draft, head: draft.head } };
   await db.rows(sql.ADD_DRAFT, [randomUUID(), draft.visitId, '{}']);
-  const head = await db.row<ReportHead>(sql.DRAFT_OF, [draft.visitId]);
+  const head = await draftOf(db, draft.visitId);
   return head ? { draft: { ...draft, head } } : { problem: 'The draft was issued meanwhile.' };
 }
 

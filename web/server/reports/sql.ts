@@ -2,7 +2,7 @@
 const HEAD = `r.id, r.version, r.wording, r.number, r.sha256, to_char(r.issued_at at time zone 'UTC', 'YYYY-MM-DD') as issued_at,
   (select u.name from users u where u.id = r.issued_by) as issued_by`;
 
-export const DRAFT_OF = `select ${HEAD} from reports r where r.visit_id = $1 and r.issued_at is null order by r.updated_at desc limit 1`;
+/** Drafts of visits, the newest of each. $1: ids of the visits. */
 export const DRAFTS_OF = `select distinct on (r.visit_id) r.visit_id, ${HEAD} from reports r
   where r.visit_id = any($1::text[]) and r.issued_at is null order by r.visit_id, r.updated_at desc`;
 export const ISSUED_OF_TREE = `select ${HEAD} from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id

@@ -3,7 +3,7 @@ import { normalBelow } from '../../geometry/normal';
 import { LIMITS } from '../../practice/limits';
 import { DENSITY_ERROR, sampleOf } from '../../soil/sample';
 import { loggedGround, penetrationOf } from '../../soil/verdict';
-import { collarSays } from '../../profile';
+import { collarSays, plantingSays } from '../../profile';
 import { shortMark } from '../../units/marks';
 import { asked, between, depth, errorOf, falling, first, intervals, logged, type Readers } from './reader';
 
@@ -27,7 +27,7 @@ export const GROUND_READERS: Readers = {
     const cone =
       mulch.onBark.value >= LIMITS.mulchDeep.value &&
       mulch.onBark.value > LIMITS.mulchCone.value * mulch.halfwayDepth;
-    if (!cone && mulch.readings < LIMITS.blanketBearings.value) return undefined;
+    if (!cone && mulch.across < LIMITS.blanketBearings.value) return undefined;
     return {
       answer: cone ? 'cone' : 'blanket',
       says: cone
@@ -60,7 +60,7 @@ export const GROUND_READERS: Readers = {
         Math.hypot(errorOf(collar.depth, collar.byBearing.length), LIMITS.rodError.value),
         ['collarNormalMax', 'collarVeryDeep'],
       ),
-      says: `first roots ${shortMark(below)} below the original grade: planted ${below > LIMITS.collarNormalMax.value ? 'deep' : 'at a fair height'}`,
+      says: plantingSays(below),
     };
   },
   'probe.fill': ({ profile: { fill } }) =>

@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { useMemo, useState, type ReactNode } from 'react';
 import { stemRate, type Scenario } from '@undrel/core/growth';
 import { isStressed, missingForCuts, type CutAssessment, type Way } from '@undrel/core/pruning';
-import { readDig } from '@undrel/core/roots';
+import { isMapped, readDig } from '@undrel/core/roots';
 import { Said } from '../../../ui/Said';
 import { Entry } from '../../../ui/controls/Entry';
 import { CutLimits, LimitPrices } from '../cuts/CutLimits';
@@ -37,7 +37,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
   const design = visit.cuts ?? NONE;
   const dig = visit.dig ?? EMPTY;
   const missing = missingForCuts(tree, visit.dig);
-  const mapped = dig.roots.some((r) => r.points.length > 0);
+  const mapped = isMapped(dig);
   const stem = useMemo(() => stemRate(tree, visits), [tree, visits]);
   const stressed = useMemo(() => isStressed(visit), [visit]);
   const reading = useMemo(() => readDig(tree, dig), [tree, dig]);

@@ -79,8 +79,8 @@ export function Verdict(props: StationProps) {
             <h2>Look at next</h2>
             <NextChecks explanation={explanation} goTo={goTo} />
           </section>
-          <section className="mt-5">
-            <h2>Treat, or look first?</h2>
+          <section className="mt-5" aria-labelledby="treat-or-look">
+            <h2 id="treat-or-look">Treat, or look first?</h2>
             <TreatOrLook decisions={explanation.decisions} goTo={goTo} />
           </section>
           <SinceWhen {...props} />

@@ -1,17 +1,17 @@
 import { CHOICES, type TreatOrLook as Decision } from '@undrel/core/diagnosis';
 import type { StationKey } from '../../visitEntry';
 
-/** For each remedy whether it is done on what is known, with what either way is expected to lose. */
+/** For each cause whether it is treated on what is known, with what either way is expected to lose. */
 export function TreatOrLook(props: { decisions: readonly Decision[]; goTo: (s: StationKey) => void }) {
   if (props.decisions.length === 0)
     return <p className="text-muted">No cause is likely enough to ask for a decision.</p>;
   return (
     <>
       <ul>
-        {props.decisions.map(({ for: node, remedy, choice, look, text }) => (
+        {props.decisions.map(({ for: node, label, choice, look, text }) => (
           <li key={node} className="border-b border-hair py-1.5">
             <span className="flex items-baseline justify-between gap-3">
-              <strong>{remedy.charAt(0).toUpperCase() + remedy.slice(1)}</strong>
+              <strong>{label}</strong>
               <span className={choice === 'do' ? 'font-bold text-todo' : 'font-semibold'}>
                 {CHOICES[choice]}
               </span>

@@ -1,0 +1,289 @@
+'use client';
+
+import { useState } from 'react';
+import { type Decision, idOf } from '@undrel/core/records';
+import { MATTERS } from '@undrel/core/practice';
+import {
+  amountsDone,
+  dateProblems,
+  HOLD_POINTS,
+  isTaken,
+  nextOpenDay,
+  stagesOf,
+  type Operation,
+  type SchoolUse,
+} from '@undrel/core/prescription';
+import { writeLengths, type UnitSystem } from '@undrel/core/units';
+import { Said } from '../../../../ui/Said';
+import { QuantityView } from '../../../../ui/controls/QuantityView';
+import { CHOSEN_BY } from '../../../../ui/chosenBy';
+import type { StationProps } from '../../visitEntry';
+
+const ADVICE = { do: 'advised', option: 'worth weighing', not: 'not advised' } as const;
+
+export function OperationEntry(props: StationProps & { operation: Operation }) {
+  const { operation, visit, visitId, control, system, mayJudge } = props;
+  const taken = isTaken(operation, visit.decisions);
+  const decision = visit.decisions.find((d) => d.operation === operation.key);
+  const decide = (change: Partial<Decision>) =>
+    control.set('decision', idOf('decision', visitId, { operation: operation.key }), visitId, {
+      operation: operation.key,
+      taken,
+      ...(decision?.on && { on: decision.on }),
+      wording: decision?.wording,
+      ...change,
+    });
+  const say = (sentence: string) => writeLengths(sentence, system);
+  return (
+    <article className="border-b-[1.5px] border-ink py-3" aria-label={operation.title}>
+      <div className="flex items-start justify-between gap-3">
+        <h2>{operation.title}</h2>
+        <span className={operation.advice === 'do' ? 'font-bold text-todo' : 'text-muted'}>
+          {ADVICE[operation.advice]}
+        </span>
+      </div>
+      <p className="my-1">{say(operation.summary)}</p>
+      {operation.why.length > 0 && <p className="text-muted">Because: {say(operation.why.join('; '))}.</p>}
+      {(visit.work ?? [])
+        .filter((w) => w.step.replace(/-[2-5]$/, '') === operation.key)
+        .map((w) => (
+          <p key={w.step} className="told my-1">
+            <strong>
+              On site: {w.how}
+              {w.step === operation.key ? '' : `, stage ${w.step.slice(-1)}`}
+            </strong>
+            , {w.on}
+            {w.by && ` by ${w.by}`}
+            {w.amounts && `: ${amountsDone(w, operation, system)}`}
+            {w.note && `. ${w.note}`}
+          </p>
+        ))}
+      <label className="flex items-center gap-2 min-h-[44px] font-semibold">
+        <input
+          type="checkbox"
+          checked={taken}
+          disabled={!mayJudge}
+          onChange={(event) => decide({ taken: event.target.checked })}
+        />
+        Prescribe
+        {decision && decision.taken !== (operation.advice === 'do') && (
+          <span className="font-normal text-muted">
+            (your decision; the rules said {ADVICE[operation.advice]})
+          </span>
+        )}
+      </label>
+      {operation.against.map((line) => (
+        <p key={line} className="wrong my-1">
+          Speaks against it: {say(line)}
+        </p>
+      ))}
+      {operation.missing.length > 0 && (
+        <p className="wrong my-1">Not measured: {operation.missing.join(', ')}.</p>
+      )}
+      {taken && (
+        <>
+          {operation.quantities.length > 0 && (
+            <dl className="grid grid-cols-[1fr_auto] items-center my-1">
+              {operation.quantities.map((q) => (
+                <div key={q.name} className="contents">
+                  <dt className="border-t border-hair self-stretch flex items-center">{q.name}</dt>
+                  <dd className="border-t border-hair text-right">
+                    <QuantityView quantity={q} system={system} />
+                  </dd>
+                </div>
+              ))}
+            </dl>
+          )}
+          <List title="Cautions" lines={operation.cautions.map(say)} harm />
+          <List title="Method" lines={operation.method.map(say)} />
+          <List title="Done properly when" lines={operation.acceptance.map(say)} />
+          {operation.first.length > 0 && (
+            <List title="Before it" lines={operation.first.map((hold) => HOLD_POINTS[hold])} />
+          )}
+          <p className="mt-2">
+            <strong>When:</strong> {operation.season}
+          </p>
+          <PlannedFor
+            {...props}
+            on={decision?.on}
+            disabled={!mayJudge}
+            onChange={(on) => decide({ on: on || undefined })}
+          />
+          {operation.key === 'prune' && <LaterStages {...props} />}
+          <p className="mt-2">
+            <strong>Risks:</strong> {operation.risks.join(' ')}
+          </p>
+          <p className="mt-1">
+            <strong>Afterwards:</strong> {operation.followUp}
+          </p>
+          <Schools {...props} />
+          <Wording
+            value={decision?.wording ?? ''}
+            disabled={!mayJudge}
+            onChange={(wording) => decide({ wording: wording || undefined })}
+          />
+        </>
+      )}
+    </article>
+  );
+}
+
+/** The day the work is planned for; a closed season or a wrong time of year is said with the next day that is open. */
+function PlannedFor(
+  props: StationProps & {
+    operation: Operation;
+    on: string | undefined;
+    disabled: boolean;
+    onChange: (on: string) => void;
+    label?: string;
+  },
+) {
+  const { operation, on, tree, closed, visit, disabled, onChange } = props;
+  const problems = on ? dateProblems(operation, tree.species, on, closed) : [];
+  const next = problems.length > 0 ? nextOpenDay(operation, tree.species, on!, closed) : undefined;
+  return (
+    <div className="mt-2 flex items-end gap-3">
+      <label className="inline-block">
+        <span className="block text-sm">{props.label ?? 'Planned for'}</span>
+        <input
+          type="date"
+          disabled={disabled}
+          min={visit.date}
+          value={on ?? ''}
+          aria-invalid={problems.length > 0 || undefined}
+          onChange={(event) => onChange(event.target.value)}
+        />
+      </label>
+      <Said
+        className="flex-1 min-w-[9rem]"
+        lines={3}
+        problem={
+          problems.length > 0 && (
+            <>
+              {problems.map((problem) => (
+                <p key={problem}>{problem}</p>
+              ))}
+              {next && !disabled && (
+                <button type="button" className="link text-left" onClick={() => onChange(next)}>
+                  Use {next}, the next day that is open
+                </button>
+              )}
+            </>
+          )
+        }
+      />
+    </div>
+  );
+}
+
+/** The days of the later stages of an agreed cut plan. */
+function LaterStages(props: StationProps & { operation: Operation }) {
+  const { visit, visitId, control, mayJudge } = props;
+  const days = visit.cuts?.days ?? [];
+  const set = (stage: number, on: string) => {
+    const others = days.filter((d) => d.stage !== stage);
+    const next = on ? [...others, { stage, on }].sort((a, b) => a.stage - b.stage) : others;
+    control.set('cuts', idOf('cuts', visitId), visitId, {
+      ...visit.cuts,
+      days: next.length > 0 ? next : undefined,
+    });
+  };
+  return stagesOf(visit)
+    .filter(({ stage }) => stage > 1)
+    .map(({ stage, year, on }) => (
+      <PlannedFor
+        key={stage}
+        {...props}
+        label={`Stage ${stage}, ${on ? on.slice(0, 4) : year}, planned for`}
+        on={on}
+        disabled={!mayJudge}
+        onChange={(day) => set(stage, day)}
+      />
+    ));
+}
+
+function List({ title, lines, harm }: { title: string; lines: readonly string[]; harm?: boolean }) {
+  return (
+    <div className={harm ? 'wrong mt-2' : 'mt-2'}>
+      <h3 className="font-semibold">{title}</h3>
+      <ul className="list-disc pl-5">
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Wording(props: { value: string; disabled: boolean; onChange: (text: string) => void }) {
+  const [typed, setTyped] = useState<string | undefined>(undefined);
+  return (
+    <label className="block mt-2">
+      <span className="text-sm">In your words, for the report</span>
+      <textarea
+        className="w-full"
+        rows={2}
+        disabled={props.disabled}
+        value={typed ?? props.value}
+        onBlur={() => setTyped(undefined)}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          props.onChange(event.target.value);
+        }}
+      />
+    </label>
+  );
+}
+
+/** Schools of practice the operation follows; one may be chosen for this tree alone. */
+function Schools({
+  operation,
+  tree,
+  treeItem,
+  treeId,
+  control,
+  mayJudge,
+}: StationProps & { operation: Operation; system: UnitSystem }) {
+  const choose = (use: SchoolUse, school: string) => {
+    const schools = { ...tree.schools };
+    if (school === '') delete schools[use.matter];
+    else schools[use.matter] = school;
+    control.set('tree', treeId, treeItem.parent, {
+      ...tree,
+      schools: Object.keys(schools).length > 0 ? schools : undefined,
+    });
+  };
+  if (operation.schools.length === 0) return null;
+  return (
+    <details className="mt-2">
+      <summary className="min-h-[44px] flex items-center cursor-pointer text-todo underline underline-offset-4">
+        Schools of practice followed ({operation.schools.length})
+      </summary>
+      {operation.schools.map((use) => (
+        <div key={use.matter} className="py-1">
+          <label className="block">
+            <span className="block text-sm">
+              {use.matterLabel} <span className="text-muted">({CHOSEN_BY[use.chosenBy]})</span>
+            </span>
+            <select
+              className="w-full"
+              disabled={!mayJudge}
+              value={tree.schools?.[use.matter] ?? ''}
+              onChange={(event) => choose(use, event.target.value)}
+            >
+              <option value="">
+                {use.chosenBy === 'tree' ? 'none of its own' : `none of its own: ${use.label}`}
+              </option>
+              {MATTERS.find((m) => m.key === use.matter)?.schools.map((s) => (
+                <option key={s.key} value={s.key}>
+                  {s.label}
+                </option>
+              ))}
+            </select>
+          </label>
+          {use.warning && <p className="wrong text-sm mt-1">{use.warning}</p>}
+        </div>
+      ))}
+    </details>
+  );
+}

@@ -122,6 +122,9 @@ test('treat or look first: each loss reckoned anew from every answer of every lo
   const present = at(verdict.evidence);
   const HOURS = 4 / 3;
   expect(why.decisions.map((d) => d.choice)).toEqual(expect.arrayContaining(['do', 'look']));
+  const standing = [...verdict.causes, ...verdict.mechanisms].filter((n) => n.standing === 'unexamined');
+  expect(standing.length).toBeGreaterThan(0);
+  for (const { label } of standing) expect(why.decisions.map((d) => d.label)).not.toContain(label);
   for (const { remedy, for: node, choice, done, left, look, text } of why.decisions) {
     const { missing, needless } = PRACTICE_TABLE.stakes.find((s) => s.remedy === remedy)!;
     const chance = (m: typeof present) => m[placeOf(node).of][placeOf(node).index]!;

@@ -16,7 +16,7 @@ import { networkOf, priorsOf, type CompiledFinding } from './network';
 import { jointOf, likelihood, marginalsOf, type Marginals } from './posterior';
 import { reweighted, seatOf, type Seat } from './seats';
 import { PRACTICE_TABLE } from './practiceTable';
-import { placeOf, type Verdict } from './verdict';
+import { placeOf, standingOf, type Standing, type Verdict } from './verdict';
 import { weightWords } from './words';
 
 /** One finding and what it does to a cause. */
@@ -117,8 +117,8 @@ const OUT_OF_PLACE = 0.06;
 const WORTH_LOOKING = 0.03;
 /** Hours of work that a step of the stakes stands for: half a day is three. Judgement. */
 const HOURS_A_STEP = 4 / 3;
-/** A cause less likely than this asks for no decision. */
-const ASKS = 0.08;
+/** Standings that ask for a decision. */
+const ASK: readonly Standing[] = ['likely', 'possible', 'open'];
 
 /** A change of a chance smaller than this is not told of. */
 const LEAST_CHANGE = 0.05;
@@ -181,7 +181,7 @@ export function explain(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE
     flips: flipsOf(placed, present),
     checks,
     enough: checks.every((c) => c.gain < WORTH_LOOKING),
-    decisions: decisionsOf(table, verdict.danger !== undefined, present, checks, after),
+    decisions: decisionsOf(table, verdict, present, checks, after),
   };
 }
 
@@ -343,7 +343,7 @@ const hours = (loss: number): string => `${(loss * HOURS_A_STEP).toFixed(1)} h`;
 /** For each remedy: do it now, leave it, or look once more, whichever is expected to lose least. */
 function decisionsOf(
   { stakes }: JudgementTable,
-  mayFall: boolean,
+  verdict: Verdict,
   present: Marginals,
   checks: readonly Check[],
   after: ReadonlyMap<string, readonly number[]>,
@@ -351,7 +351,8 @@ function decisionsOf(
   return stakes
     .flatMap(({ remedy, for: node, missing, needless }, i): TreatOrLook[] => {
       const p = chanceOf(present, node);
-      if (p < ASKS) return [];
+      // What is merely usual for such a tree, and nothing seen speaks of, asks for a look and for no decision.
+      if (!ASK.includes(standingOf(verdict, node).standing)) return [];
       const [done, left] = [needless * (1 - p), missing * p];
       const now = Math.min(done, left);
       const priced = checks.map((check) => {
@@ -362,7 +363,7 @@ function decisionsOf(
         (least, one) => (!least || one.whole < least.whole ? one : least),
         undefined,
       );
-      const urgent = mayFall && FALLS.includes(node as MechanismKey);
+      const urgent = verdict.danger !== undefined && FALLS.includes(node as MechanismKey);
       const worth = !urgent && best && best.whole < now - ROUNDING ? best : undefined;
       const choice = worth ? 'look' : urgent || done <= left ? 'do' : 'leave';
       const losses = `On average treating it wastes ${hours(done)} of work, leaving it costs ${hours(left)}.`;

@@ -73,6 +73,12 @@ function nothingIsSilent(tree: Tree, events: Parameters<typeof assess>[1], visit
     expect(text).not.toMatch(HOLE);
     expect(keys.length > 0).toBe(by !== 'nothing');
   }
+  // Reasons are joined with a full stop of their own, and each thing found is told once.
+  for (const { why } of operations) {
+    expect(why.filter((reason) => reason.endsWith('.'))).toEqual([]);
+    const found = why.map((reason) => reason.split(': ')[0]);
+    expect(new Set(found).size).toBe(found.length);
+  }
   const watch = operations.find((o) => o.key === 'watch')!;
   if (standing.length > 0 || verdict.danger)
     expect([watch.summary, ...watch.why].join()).not.toMatch(/calls for work now|nothing examined calls/);

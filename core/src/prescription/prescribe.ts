@@ -25,6 +25,8 @@ function completed(weighed: Weighed, s: Situation, all: readonly Weighed[]): Ope
   const { against, window, risks, followUp } = REMEDIES[weighed.key];
   return {
     ...weighed,
+    // They are joined to one sentence wherever they are told.
+    why: weighed.why.map((reason) => reason.replace(/\.$/, '')),
     against: rulesHolding(against, s, all).map((r) => `${r.found}. ${r.why}`),
     first: holdsOf(weighed.key, s),
     ...(window && { window }),

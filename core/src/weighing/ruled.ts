@@ -21,8 +21,11 @@ export function ruledBy(rules: RemedyRules, s: Situation, before: readonly Weigh
   };
 }
 
+/** Each thing that was found once, with the first of what follows from it. */
 const said = (rules: readonly { found: string; why: string }[]): string[] =>
-  rules.map((r) => `${r.found}: ${lowered(r.why)}`);
+  [...new Map([...rules].reverse().map((r) => [r.found, r])).values()]
+    .reverse()
+    .map((r) => `${r.found}: ${lowered(r.why)}`);
 
 const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1).replace(/\.$/, '');
 

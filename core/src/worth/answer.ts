@@ -20,6 +20,8 @@ export function answerOf(options: readonly WorthOption[], currency: string | und
   if (tens(pays.mid) === 0 && pays.to !== undefined && tens(pays.to) === 0)
     return `${chances} Treating costs less than what its failure would.`;
   const upTo = pays.to === undefined ? 'at the worst it never does' : `at the worst from ${money(pays.to)}`;
+  if (tens(pays.mid) === 0)
+    return `${chances} By the middle of the ranges it pays whatever the tree is worth to its owner; ${upTo}.`;
   return `${chances} It pays if the tree as it stands is worth more than about ${money(pays.mid)} to its owner; at the best from ${money(pays.from)}, ${upTo}.`;
 }
 

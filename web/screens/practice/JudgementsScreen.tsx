@@ -96,8 +96,8 @@ export function JudgementsScreen(props: {
           {kept.table > 0 && (
             <>
               {' '}
-              with {Object.keys(kept.words).length} words of {props.firm}, version{' '}
-              <span className="num">{kept.table}</span>
+              with {Object.keys(kept.words).length} {Object.keys(kept.words).length === 1 ? 'word' : 'words'}{' '}
+              of {props.firm}, version <span className="num">{kept.table}</span>
             </>
           )}
           .

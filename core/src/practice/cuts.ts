@@ -52,6 +52,13 @@ export const CUT_PLAN = {
     reason: 'Small circling and adventitious roots above the collar go now, while they cost nothing.',
     source: PRACTICE,
   },
+  stageGap: {
+    value: 120,
+    unit: 'degrees',
+    reason:
+      'Degrees without a sound anchor that the first stage may open: wider only later, after a look at how the tree stands.',
+    source: PRACTICE,
+  },
   strictGap: {
     value: 110,
     unit: 'degrees',

@@ -1,19 +1,25 @@
 import { sectorOf, SECTORS } from '../questions/question';
-import type { CutDesign, Tree } from '../records';
+import type { CutDesign, DugRoot, Tree } from '../records';
 import { byLabel } from '../records/labels';
 import type { Forecast, YearBand } from '../growth/forecast';
 import type { StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
-import { CUT_PLAN, schoolFor, type SchoolInForce, type HouseSchools } from '../practice';
-import { isAnchor, ROOTS_TOUCH, type DigReading, type RootReading } from '../roots';
+import type { SchoolInForce, HouseSchools } from '../practice';
+import { isAnchor, type DigReading, type RootReading } from '../roots';
 import { fineMark } from '../units/marks';
-import { betweenCuts, cutsFor, type Cut } from './cuts';
+import { buriedIn } from './buried';
+import { betweenCuts, type Cut } from './cuts';
+import { reasonsOf } from './plan/explain';
+import { chosenBy, cutProblem, isUnseen } from './plan/problem';
+import { propose } from './plan/propose';
+import { valueOf } from './plan/value';
 
 export type RootDecision = 'cut now' | 'cut later' | 'watch' | 'keep' | 'look again';
 
 /** What is advised for one root, with why. */
 export interface RootAdvice {
   label: string;
+  kind: DugRoot['kind'];
   decision: RootDecision;
   reasons: string[];
   cuts: Cut[];
@@ -41,24 +47,17 @@ export interface PruningCase {
   date: string;
   reading: DigReading;
   stem: StemRate;
-  /** Years in which roots come to press; without it only what presses now counts. */
+  /** Years in which roots come to press; without it nothing is said of them. */
   forecast?: Pick<Forecast, 'touches'>;
   /** Crown in decline or low vigour: the share of roots lost in a season is halved by default. */
   stressed: boolean;
   firm: HouseSchools;
-  /** The cut plan that was agreed: it stands before the rules. */
-  agreed?: CutDesign['agreed'];
-  /** Years between its stages. */
-  interval?: number;
+  /** What was decided for the cut plan: its limits, what is held, and the plan that was agreed. */
+  design?: CutDesign;
 }
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const year = (date: string) => Number(date.slice(0, 4));
-
-interface Opinion {
-  decision: RootDecision;
-  reasons: string[];
-}
 
 /** The share of the circumference that only this root compresses. */
 function freedBy(root: RootReading, reading: DigReading): number {
@@ -75,18 +74,6 @@ function freedBy(root: RootReading, reading: DigReading): number {
   return freed;
 }
 
-/** What a root is buried in: the labels of anchors it has grown into or touches. */
-function buriedIn(index: number, reading: DigReading): { label: string; length: number; gap: number }[] {
-  return reading.roots[index]!.pressings.flatMap(({ a, b, length, gap }) => {
-    const other = reading.roots[a === index ? b : a]!.root;
-    const own = reading.roots[index]!.root;
-    const grownFrom = own.from === other.label || other.from === own.label;
-    return gap <= ROOTS_TOUCH && isAnchor(other) && !grownFrom ? [{ label: other.label, length, gap }] : [];
-  });
-}
-
-const thickest = (root: RootReading): number => 2 * root.path.radius.reduce((a, b) => Math.max(a, b), 0);
-
 const pressesIn = (band: YearBand | undefined, from: number): string | undefined => {
   if (band?.p50 === undefined) return undefined;
   const at = (y: number | undefined) =>
@@ -94,162 +81,87 @@ const pressesIn = (band: YearBand | undefined, from: number): string | undefined
   return `comes to press in about ${Math.round(from + band.p50)}, between ${at(band.p10)} and ${at(band.p90)}`;
 };
 
-/** The rules, first that fits; each reason says what it rests on. */
-function opinionOn(root: RootReading, index: number, all: PruningCase, only: boolean): Opinion {
-  const { reading } = all;
-  const { kind, condition, contact } = root.root;
-  const share = root.compression.share;
-  const presses = share >= LIMITS.girdleMatters.value;
-  const thick = thickest(root);
-  const small = thick <= LIMITS.rootSmall.value;
-  const touch = all.forecast?.touches.find((t) => t.label === root.root.label)?.year;
-  const soon = touch?.p50 !== undefined && touch.p50 > 0 && touch.p50 <= LIMITS.girdleSoonYears.value;
-  const pressing = `compresses ${percent(share)} of the bark`;
+/** What a root does to bark and anchors today, and when it will. */
+function doesNow(root: RootReading, index: number, { reading, forecast, date }: PruningCase): string[] {
+  const { share } = root.compression;
   const buried = buriedIn(index, reading);
-
-  if (contact === 'grafted')
-    return { decision: 'watch', reasons: ['It has grown together with the stem and is part of it now.'] };
-  if (isAnchor(root.root)) {
-    const side = SECTORS[sectorOf(root.leavesAt!)]!;
-    const sole = root.shareOfSector > 0.999;
-    const holds = `Holds the tree: ${percent(root.shareOfArea)} of the root cross-section${sole ? `, alone to the ${side}` : ''}.`;
-    if (!presses) return { decision: 'keep', reasons: [holds] };
-    if (sole || reading.anchorage.sound <= 3)
-      return { decision: 'watch', reasons: [`It ${pressing}, but it is an anchor.`, holds] };
-    return {
-      decision: 'cut later',
-      reasons: [
-        `It ${pressing} and is an anchor: last of all, and only after the stability is assessed.`,
-        holds,
-      ],
-    };
-  }
-  if (kind === 'structural') {
-    return condition === 'dead' || condition === 'decayed'
-      ? { decision: 'watch', reasons: [`A holding root, ${condition}: no longer counted as an anchor.`] }
-      : { decision: 'keep', reasons: ['A holding root; nothing speaks for cutting it.'] };
-  }
-  if (buried.length > 0) {
-    const into = buried.map((b) => b.label).join(', ');
-    const reasons = [`Has begun to bury itself in anchor ${into}, over ${fineMark(buried[0]!.length)}.`];
-    if (presses) reasons.push(`It ${pressing}.`);
-    return { decision: 'cut now', reasons };
-  }
-  if (presses && contact === undefined && condition === undefined)
-    return {
-      decision: 'look again',
-      reasons: [
-        `It ${pressing}, but bark and root were not looked at closely; buried bark is wet: let it dry and look again.`,
-      ],
-    };
-  if (only && !presses)
-    return {
-      decision: 'watch',
-      reasons: ['It cuts into neither stem nor anchor today.', ...said(touch, all.date)],
-    };
-  if (small && (kind === 'circling' || kind === 'adventitious' || presses))
-    return {
-      decision: 'cut now',
-      reasons: [
-        `${fineMark(thick)} thick: small roots of this kind go now.`,
-        ...(presses ? [`It ${pressing}.`] : []),
-      ],
-    };
-  if (presses) {
-    const owner = kind === 'competing' ? ['Its own tree loses it too.'] : [];
-    return thick > LIMITS.rootLarge.value && all.reading.roots.length > 1
-      ? {
-          decision: 'cut later',
-          reasons: [
-            `It ${pressing}; at ${fineMark(thick)} it is thick and goes in a later season.`,
-            ...owner,
-          ],
-        }
-      : { decision: 'cut now', reasons: [`It ${pressing}.`, ...owner] };
-  }
-  if (soon && kind !== 'competing')
-    return {
-      decision: 'cut now',
-      reasons: [`It ${pressesIn(touch, year(all.date))}; it is thinner today than it will be then.`],
-    };
-  return { decision: 'watch', reasons: ['It does not press today.', ...said(touch, all.date)] };
+  const touch = forecast?.touches.find((t) => t.label === root.root.label)?.year;
+  const soon = touch && touch.p50 !== 0 ? pressesIn(touch, year(date)) : undefined;
+  return [
+    ...(buried.length > 0
+      ? [
+          `Has begun to bury itself in anchor ${buried.map((b) => b.label).join(', ')}, over ${fineMark(buried[0]!.length)}.`,
+        ]
+      : []),
+    ...(share >= LIMITS.girdleMatters.value
+      ? [`It compresses ${percent(share)} of the bark.`]
+      : soon
+        ? [`It ${soon}.`]
+        : []),
+  ];
 }
 
-const said = (touch: YearBand | undefined, date: string): string[] => {
-  const text = touch && touch.p50 !== 0 ? pressesIn(touch, year(date)) : undefined;
-  return text ? [`It ${text}.`] : [];
-};
+/** What an anchor holds. */
+function holds(root: RootReading): string {
+  const side = SECTORS[sectorOf(root.leavesAt!)]!;
+  const sole = root.shareOfSector > 0.999;
+  return `Holds the tree: ${percent(root.shareOfArea)} of the root cross-section${sole ? `, alone to the ${side}` : ''}.`;
+}
 
-/** What was agreed about a root in place of what the rules would have. */
-function agreedOn(root: RootReading, opinion: Opinion, agreed: CutDesign['agreed']): Opinion {
-  if (!agreed) return opinion;
-  const stage = agreed.find((a) => a.label === root.root.label)?.stage;
-  if (stage !== undefined)
-    return {
-      decision: stage === 1 ? 'cut now' : 'cut later',
-      reasons: [`Agreed in the cut plan, stage ${stage}.`, ...opinion.reasons],
-    };
-  return opinion.decision === 'cut now' || opinion.decision === 'cut later'
-    ? { decision: 'watch', reasons: ['Left by the agreed cut plan.', ...opinion.reasons] }
-    : opinion;
+/** What becomes of a root that the plan leaves: what holds and does no harm stays, the rest is watched. */
+function left({ root, compression }: RootReading, harms: boolean): RootDecision {
+  if (root.kind !== 'structural' || root.contact === 'grafted' || harms) return 'watch';
+  if (compression.share >= LIMITS.girdleMatters.value) return 'watch';
+  return root.condition === 'dead' || root.condition === 'decayed' ? 'watch' : 'keep';
 }
 
 /**
- * Advice for every root of a dig from the rules of the trade: what holds stays, what buries itself in an anchor goes,
- * small ones go now, thick ones by stages, and no more of the root cross-section in a season than the school in force
- * allows. The consultant decides.
- *
- * The order within the season is greedy: what frees most bark for its cross-section goes first.
+ * Advice for every root of a dig: the cut plan that was agreed, else the proposal of the same plan ({@link propose}), root
+ * by root, with what each does today. A root that goes but was not looked at closely is looked at first. The consultant
+ * decides.
  */
 export function adviseRoots(all: PruningCase): PruningAdvice {
-  const { reading, tree } = all;
-  const manner = schoolFor('girdling', all.firm, tree.schools);
-  const loss = schoolFor('rootLoss', all.firm, tree.schools);
-  const age = tree.plantedYear === undefined ? undefined : year(all.date) - tree.plantedYear;
-  const old = age !== undefined && age >= LIMITS.oldTreeYears.value;
-  const cautious = loss.matter.schools.find((s) => s.key === 'cautious')!;
-  const gentle = loss.chosenBy === 'default' && (old || all.stressed);
-  const lossLimit =
-    manner.key === 'once'
-      ? 1
-      : ((gentle ? cautious : loss).values?.share ?? loss.matter.schools[0].values!.share!);
+  const { reading, design = {} } = all;
+  const problem = cutProblem({ ...all, design });
+  const chosen = design.agreed ? chosenBy(problem, design.agreed) : propose(problem);
+  const why = reasonsOf(problem, chosen);
   const roots = reading.roots.map((root, i): RootAdvice => {
-    const opinion = agreedOn(root, opinionOn(root, i, all, manner.key === 'selected'), all.agreed);
-    const cut = opinion.decision === 'cut now' || opinion.decision === 'cut later';
-    const stage = all.agreed?.find((a) => a.label === root.root.label)?.stage;
-    const later =
-      stage !== undefined && stage > 1 ? (stage - 1) * (all.interval ?? CUT_PLAN.interval.value) : undefined;
-    const cuts = cut ? cutsFor(root, reading, tree.dbh ?? tree.stemDiameter, all.stem) : [];
+    const stage = chosen[i];
+    const unseen = !design.agreed && stage === 0 && isUnseen(root.root);
+    const goes = stage !== undefined;
+    const decision: RootDecision = unseen
+      ? 'look again'
+      : stage === 0
+        ? 'cut now'
+        : goes
+          ? 'cut later'
+          : left(root, buriedIn(i, reading).length > 0);
+    const { cuts } = problem.candidates[i]!;
     return {
       label: root.root.label,
-      ...opinion,
-      decision:
-        !all.agreed && manner.key === 'once' && opinion.decision === 'cut later' && !isAnchor(root.root)
-          ? 'cut now'
-          : opinion.decision,
-      cuts,
+      kind: root.root.kind,
+      decision,
+      reasons: [
+        ...(design.agreed && goes ? [`Agreed in the cut plan, stage ${stage + 1}.`] : []),
+        ...(unseen
+          ? [
+              'Bark and root were not looked at closely; buried bark is wet: let it dry and look again before it is cut.',
+            ]
+          : []),
+        ...doesNow(root, i, all),
+        ...(isAnchor(root.root) ? [holds(root)] : []),
+        ...(root.root.kind === 'structural' && !goes && !isAnchor(root.root) && root.root.condition
+          ? [`A holding root, ${root.root.condition}: not counted as an anchor.`]
+          : []),
+        ...(decision === 'keep' && isAnchor(root.root) ? [] : [why[i]!.says]),
+      ],
+      cuts: goes && !unseen ? cuts : [],
       frees: freedBy(root, reading),
       costs: root.shareOfArea,
-      ...(later !== undefined && { inYears: later }),
-      leaveIn: root.root.contact === 'embedded' ? betweenCuts(root, cuts) : 0,
+      ...(goes && stage > 0 && { inYears: stage * problem.interval }),
+      leaveIn: goes && !unseen && root.root.contact === 'embedded' ? betweenCuts(root, cuts) : 0,
     };
   });
-  let lossNow = 0;
-  const order = roots
-    .filter((r) => r.decision === 'cut now')
-    .sort((a, b) => b.frees / (b.costs + 0.01) - a.frees / (a.costs + 0.01));
-  const taken: string[] = [];
-  for (const advice of order) {
-    if (!all.agreed && lossNow + advice.costs > lossLimit + 1e-9) {
-      advice.decision = 'cut later';
-      advice.reasons.push(
-        `${taken.length > 0 ? `With ${taken.join(', ')} it` : 'Alone it'} would take ${percent(lossNow + advice.costs)} of the root cross-section; the limit of a season is ${percent(lossLimit)}.`,
-      );
-    } else {
-      lossNow += advice.costs;
-      taken.push(advice.label);
-    }
-  }
   const near = roots
     .flatMap((r) =>
       r.cuts.map((c) => ({ label: r.label, root: reading.roots.find((x) => x.root.label === r.label)!, c })),
@@ -260,15 +172,16 @@ export function adviseRoots(all: PruningCase): PruningAdvice {
         (c.timesDbh ?? Infinity) < LIMITS.cutNearStemDbh.value &&
         c.diameter > LIMITS.rootLarge.value,
     );
+  const { gentle, limits } = problem;
   return {
     roots,
-    lossNow,
-    lossLimit,
-    schools: [manner, loss],
+    lossNow: valueOf(problem, chosen).loss[0]!,
+    lossLimit: limits.stageLoss,
+    schools: problem.schools,
     cautions: [
       ...(gentle
         ? [
-            `${old ? 'An old tree' : 'A stressed tree'}: ${percent(cautious.values!.share!)} a season instead of the usual share.`,
+            `${gentle.replace(/^an? /, (a) => (a === 'an ' ? 'An ' : 'A '))}: ${percent(limits.stageLoss)} a season instead of the usual share.`,
           ]
         : []),
       ...(reading.share >= LIMITS.girdleBeyondPruning.value
@@ -285,9 +198,9 @@ export function adviseRoots(all: PruningCase): PruningAdvice {
   };
 }
 
-/** Roots that no crew may cut, in the order of their labels. */
+/** Roots that no crew may cut: every root that holds, or held, the tree and does not go now; in the order of their labels. */
 export const neverCut = ({ roots }: Pick<PruningAdvice, 'roots'>): string[] =>
   roots
-    .filter((r) => r.decision === 'keep')
+    .filter((r) => r.decision === 'keep' || (r.kind === 'structural' && r.decision !== 'cut now'))
     .map((r) => r.label)
     .sort(byLabel);

@@ -1,5 +1,6 @@
 import { diebackOf } from '../crown/dieback';
 import type { Tree, Visit } from '../records';
+import { inOrder } from '../records/labels';
 import { vigourFrom } from '../crown';
 import { forecastOf, type Forecast, type Scenario } from '../growth/forecast';
 import { stemRate, type StemRate } from '../growth/rates';
@@ -92,7 +93,7 @@ export function assessDig(
   firm: HouseSchools = {},
 ): DigAssessment | undefined {
   if (!visit.dig || !isMapped(visit.dig)) return undefined;
-  const reading = readDig(tree, visit.dig);
+  const reading = readDig(tree, inOrder(visit.dig));
   const stem = stemRate(tree, visits);
   const all = {
     tree,
@@ -101,8 +102,7 @@ export function assessDig(
     stem,
     stressed: isStressed(visit),
     firm,
-    agreed: visit.cuts?.agreed,
-    interval: visit.cuts?.interval,
+    design: visit.cuts,
   };
   const forecast = forecastOf(reading, {
     draws: FORECAST_DRAWS,

@@ -7,6 +7,8 @@ export const CUT_RANGES = {
   stageLoss: [0, 1],
   totalLoss: [0, 1],
   anchorGap: [30, 360],
+  /** The same for what the first stage opens. */
+  stageGap: [30, 360],
   strictGap: [30, 360],
   largest: [0.01, 0.8],
   /** Of roots thicker than this no more than one goes in a stage. */
@@ -31,6 +33,7 @@ export const cuts = kind(
         stageLoss: ranged('stageLoss'),
         totalLoss: ranged('totalLoss'),
         anchorGap: ranged('anchorGap'),
+        stageGap: ranged('stageGap'),
         strictGap: ranged('strictGap'),
         largest: ranged('largest'),
         together: ranged('together'),

@@ -1,10 +1,10 @@
-import type { CutDesign, CutLimits, Dig, DugRoot, Tree } from '../../records';
-import { byLabel } from '../../records/labels';
+import type { CutDesign, CutLimits, Dig, Tree } from '../../records';
+import { inOrder } from '../../records/labels';
 import type { StemRate } from '../../growth/rates';
 import { isAnchor, readDig, togetherOf, type DigReading } from '../../roots';
 import type { HouseSchools, SchoolInForce } from '../../practice';
 import { reasonsOf, type RootReason } from './explain';
-import { cutProblem, type CutProblem } from './problem';
+import { chosenBy, cutProblem, isUnseen, type CutProblem } from './problem';
 import { alternativePlans, planCuts, priceOf, type Clash, type CutPlan, type Price } from './solve';
 import type { Solver } from './solver';
 import { broken, valueOf, type Chosen, type PlanValue } from './value';
@@ -55,6 +55,8 @@ export interface CutAssessment {
   schools: SchoolInForce[];
   gentle: string | undefined;
   plan?: Way & { proved: boolean; gap: number };
+  /** Roots about which the plan is better than what the dig proposes; rare, and none once a plan is agreed. */
+  better: string[];
   clash?: Clash;
   /** The plan that was agreed, what it comes to today, and the rules it breaks now. */
   agreed?: Way & { broken: string[] };
@@ -64,8 +66,7 @@ export interface CutAssessment {
 export type CutsBeside = { alternatives: Way[] } | { price: Price | { stages: number; frees: number } };
 
 /** The dig with its roots by label: the same dig gives the same plan, however it was stored. */
-const readingOf = ({ tree, dig }: CutsGiven): DigReading =>
-  readDig(tree, { ...dig, roots: [...dig.roots].sort((a, b) => byLabel(a.label, b.label)) });
+const readingOf = ({ tree, dig }: CutsGiven): DigReading => readDig(tree, inOrder(dig));
 
 const problemOf = (given: CutsGiven, limits?: Partial<CutLimits>): CutProblem =>
   cutProblem({
@@ -80,9 +81,6 @@ const stagesOf = ({ candidates }: CutProblem, chosen: Chosen): Record<string, nu
       chosen[i] === undefined ? [] : [[c.label, chosen[i] + 1]],
     ),
   );
-
-const isUnseen = ({ contact, condition }: DugRoot): boolean =>
-  contact === undefined && condition === undefined;
 
 /** A plan as it is shown. */
 function wayOf(
@@ -101,12 +99,6 @@ function wayOf(
     freesToday: Math.max(0, reading.share - left.share),
   };
 }
-
-const chosenBy = ({ candidates, stages }: CutProblem, agreed: NonNullable<CutDesign['agreed']>): Chosen =>
-  candidates.map((c) => {
-    const stage = agreed.find((a) => a.label === c.label)?.stage;
-    return stage === undefined ? undefined : Math.min(stages, stage) - 1;
-  });
 
 /** The best cut plan of a dig, or what clashes; with the plan that was agreed as it stands today. */
 export const assessCuts = (given: CutsGiven, solve: Solver): CutAssessment =>
@@ -144,6 +136,12 @@ export function workCuts(
     fewestAnchors: problem.fewestAnchors,
     schools: problem.schools,
     gentle: problem.gentle,
+    better:
+      'plan' in planned && !agreed
+        ? problem.candidates.flatMap(({ label }, i) =>
+            planned.plan.chosen[i] === planned.proposed[i] ? [] : [label],
+          )
+        : [],
     ...(plan && {
       plan: { ...wayOf(problem, reading, plan.chosen, plan.value), proved: plan.proved, gap: plan.gap },
     }),
@@ -162,6 +160,7 @@ const LIMITS_PRICED: readonly (keyof CutLimits)[] = [
   'stageLoss',
   'totalLoss',
   'anchorGap',
+  'stageGap',
   'strictGap',
   'largest',
   'together',

@@ -37,8 +37,17 @@ export function reasonsOf(problem: CutProblem, chosen: Chosen): RootReason[] {
     const press = firstPress(c.presses);
     const cost =
       c.area > 0 ? `${percent(c.area)} of the root cross-section` : 'no root that holds or feeds this tree';
-    const into = threats.filter((t) => t.root === i).map((t) => candidates[t.anchor]!.label);
-    const buries = into.length > 0 ? `buries itself in anchor ${[...new Set(into)].join(', ')}` : undefined;
+    const into = (now: boolean) => [
+      ...new Set(
+        threats.filter((t) => t.root === i && t.now === now).map((t) => candidates[t.anchor]!.label),
+      ),
+    ];
+    const named = (labels: string[]) => `anchor${labels.length > 1 ? 's' : ''} ${labels.join(', ')}`;
+    const anchors = [
+      ...(into(true).length > 0 ? [`saves ${named(into(true))}, in which it buries itself`] : []),
+      ...(into(false).length > 0 ? [`spares ${named(into(false))}, on which it would come to press`] : []),
+    ];
+    const buries = anchors.length > 0 ? anchors.join(', ') : undefined;
     if (stage !== undefined) {
       if (c.lock?.hold === 'cut') return say('Held as cut by hand.');
       const why = [
@@ -50,7 +59,9 @@ export function reasonsOf(problem: CutProblem, chosen: Chosen): RootReason[] {
         why.length === 0
           ? 'makes way: bark under it is freed only when it goes with the others'
           : why.join(', ');
-      return say(`${capital(parted)}, for ${cost}.${whyThen(problem, chosen, i, stage)}`);
+      return say(
+        `${capital(parted)}, for ${cost}.${asAnchor(problem, chosen, i)}${whyThen(problem, chosen, i, stage)}`,
+      );
     }
     if (c.lock?.hold === 'keep') return say('Held as kept by hand.');
     if (c.barred?.by === 'nature') return say(`Stays: ${c.barred.why}.`);
@@ -77,6 +88,19 @@ export function reasonsOf(problem: CutProblem, chosen: Chosen): RootReason[] {
       `Stays: with the others gone too, ${first ?? 'another choice frees more'}; it would free ${percent(gain)}.`,
     );
   });
+}
+
+/** What has to come before an anchor goes, and the gap that it leaves where that is a wide one. */
+function asAnchor({ candidates, limits }: CutProblem, chosen: Chosen, i: number): string {
+  const { anchorAt } = candidates[i]!;
+  if (anchorAt === undefined) return '';
+  const turns = candidates.flatMap((c, k) =>
+    c.anchorAt === undefined || chosen[k] !== undefined || k === i
+      ? []
+      : [(c.anchorAt - anchorAt + 360) % 360],
+  );
+  const gap = Math.min(...turns, 360) + 360 - Math.max(...turns, 0);
+  return ` An anchor${gap > limits.stageGap ? `, and ${Math.round(gap)}° would be without one` : ''}: last of all, and only after the stability was assessed.`;
 }
 
 /** Why a root is not cut in an earlier stage. */

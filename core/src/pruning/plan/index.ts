@@ -3,6 +3,7 @@ export * from './compare';
 export * from './explain';
 export * from './model';
 export * from './problem';
+export * from './propose';
 export * from './solve';
 export * from './solver';
 export * from './value';

@@ -70,7 +70,7 @@ export function cutModel(problem: CutProblem, eased = false): CutModel {
       column(
         `${i} by ${s}`,
         eased ? 0 : (s < all ? costOf(problem, i, s + 1) : 0) - costOf(problem, i, s),
-        1,
+        s < c.earliest ? 0 : 1,
         true,
       ),
     );
@@ -126,13 +126,13 @@ export function cutModel(problem: CutProblem, eased = false): CutModel {
         MOST,
       );
   }
-  for (const { from, to, between } of gapRules(problem)) {
+  for (const { from, to, between, until } of gapRules(problem)) {
     row(
       `gap ${from} ${to}`,
       [
-        ...between.flatMap((i) => by(i, all, -1)),
-        ...by(from, all),
-        ...by(to, all),
+        ...between.flatMap((i) => by(i, until, -1)),
+        ...by(from, until),
+        ...by(to, until),
         ...ease('gap', [from, to], 1),
       ],
       // Of those between, one more stays than ends are kept, less one.

@@ -1,5 +1,5 @@
 import { CUT_RANGES } from '../../records/cuts';
-import type { CutDesign, CutLimits, Tree } from '../../records';
+import type { CutDesign, CutLimits, DugRoot, Tree } from '../../records';
 import { closesAt, FOLLOWED } from '../../growth/closing';
 import { rootRate, type StemRate } from '../../growth/rates';
 import {
@@ -10,7 +10,8 @@ import {
   type SchoolInForce,
   type HouseSchools,
 } from '../../practice';
-import { isAnchor, ROOTS_TOUCH, type DigReading, type RootReading } from '../../roots';
+import { isAnchor, type DigReading, type RootReading } from '../../roots';
+import { buriedIn, onAnchors } from '../buried';
 import { cutsFor, type Cut } from '../cuts';
 
 /** Sectors of the bark that a plan counts in. */
@@ -32,6 +33,8 @@ export interface Candidate {
   anchorAt: number | undefined;
   /** Why it may not be cut: a limit that can be moved, or what it is. Undefined: it may. */
   barred: { by: 'largest' | 'nearDbh' | 'nature'; why: string } | undefined;
+  /** The first stage (from 0) in which it may go: an anchor goes last, after a look at how the tree stands. */
+  earliest: number;
   /** Held by hand. `stage` from 0. */
   lock: { hold: 'keep' | 'cut'; stage?: number } | undefined;
   cuts: Cut[];
@@ -42,6 +45,8 @@ export interface Threat {
   root: number;
   anchor: number;
   from: number;
+  /** It has begun to: it presses on it or has grown in. */
+  now: boolean;
   worth: number;
 }
 
@@ -77,14 +82,22 @@ export interface CutCase {
   design: CutDesign;
 }
 
-/** Years until each degree of the bark is pressed by each root, at the middle rates. */
-function pressYears(reading: DigReading, stem: StemRate): Float64Array[] {
-  const horizon = CUT_PLAN.horizon.value;
-  return reading.roots.map((root) =>
-    closesAt(root, reading, rootRate(root.root, stem).perYear / stem.perYear, horizon * stem.perYear).map(
-      (growth) => growth / stem.perYear,
-    ),
-  );
+/** What was worked out of a root, by its path: dragging one root leaves the others as they were. */
+const pressKnown = new WeakMap<
+  RootReading['path'],
+  { outline: DigReading['outline']; rates: string; sectors: Float64Array }
+>();
+
+/** Years until each sector of the bark is pressed by a root, at the middle rates. */
+function pressYears(root: RootReading, reading: DigReading, stem: StemRate): Float64Array {
+  const { perYear } = rootRate(root.root, stem);
+  const rates = `${perYear} ${stem.perYear}`;
+  const known = pressKnown.get(root.path);
+  if (known?.outline === reading.outline && known.rates === rates) return known.sectors;
+  const growth = closesAt(root, reading, perYear / stem.perYear, CUT_PLAN.horizon.value * stem.perYear);
+  const sectors = bySector(growth.map((grown) => grown / stem.perYear));
+  pressKnown.set(root.path, { outline: reading.outline, rates, sectors });
+  return sectors;
 }
 
 /** A sector counts as pressed from the year in which half of its bark is. */
@@ -127,6 +140,7 @@ export function cutProblem({ tree, date, reading, stem, stressed, firm, design }
   const limits: CutLimits = {
     stageLoss: once ? 1 : school.values!.share!,
     anchorGap: LIMITS.anchorGap.value,
+    stageGap: CUT_PLAN.stageGap.value,
     strictGap: CUT_PLAN.strictGap.value,
     largest: CUT_PLAN.largestCut.value,
     together: once ? CUT_RANGES.together[1] : CUT_PLAN.oneAStage.value,
@@ -135,12 +149,12 @@ export function cutProblem({ tree, date, reading, stem, stressed, firm, design }
     totalLoss: total,
   };
   const dbh = tree.dbh ?? tree.stemDiameter;
-  const years = pressYears(reading, stem);
+  const stages = once ? 1 : (design.stages ?? CUT_PLAN.seasons.value);
   const whole = reading.roots.reduce((sum, r) => sum + (r.area ?? 0), 0);
   const anchors = reading.roots.map((r) => isAnchor(r.root));
   const candidates = reading.roots.map((root, i): Candidate => {
     const { kind, condition, contact, label } = root.root;
-    const presses = bySector(years[i]!);
+    const presses = pressYears(root, reading, stem);
     const soon = presses.some((y) => y <= LIMITS.girdleSoonYears.value);
     const now = presses.some((y) => y <= 0);
     const diameter = thickest(root);
@@ -149,17 +163,18 @@ export function cutProblem({ tree, date, reading, stem, stressed, firm, design }
     const small = diameter <= LIMITS.rootSmall.value;
     const nearest = Math.min(...cuts.map((c) => c.timesDbh ?? Infinity));
     const held = design.locks?.find((l) => l.label === label);
+    const buried = buriedIn(i, reading).length > 0;
     const barred: Candidate['barred'] =
       contact === 'grafted'
         ? { by: 'nature', why: 'grown together with the stem: it is part of it now' }
-        : manner.key === 'selected' && !now && !buries(i, reading)
+        : manner.key === 'selected' && !now && !buried
           ? {
               by: 'nature',
               why: 'cuts into neither stem nor anchor today, and the school cuts only what does',
             }
           : diameter > limits.largest + 1e-9
             ? { by: 'largest', why: 'thicker than the largest root that is cut' }
-            : !soon && !small && root.area !== undefined && nearest < limits.nearDbh
+            : !soon && !small && !buried && root.area !== undefined && nearest < limits.nearDbh
               ? { by: 'nearDbh', why: 'its cut would lie too near the stem for a root that does not press' }
               : undefined;
     return {
@@ -172,6 +187,7 @@ export function cutProblem({ tree, date, reading, stem, stressed, firm, design }
       small: small && (kind === 'circling' || kind === 'adventitious'),
       anchorAt: anchors[i] ? root.leavesAt : undefined,
       barred,
+      earliest: anchors[i] && held?.stage === undefined ? stages - 1 : 0,
       lock: held && { hold: held.hold, ...(held.stage !== undefined && { stage: held.stage - 1 }) },
       cuts,
     };
@@ -182,21 +198,16 @@ export function cutProblem({ tree, date, reading, stem, stressed, firm, design }
   const fine = reading.outline.weights.length / SECTORS_OF_BARK;
   const weights = new Float64Array(SECTORS_OF_BARK);
   reading.outline.weights.forEach((w, k) => (weights[Math.floor(k / fine)]! += w));
-  const pressed = reading.pressings.flatMap(({ a, b, gap }): Threat[] =>
-    [
-      [a, b],
-      [b, a],
-    ].flatMap(([root, anchor]) => {
-      if (!anchors[anchor!] || anchors[root!]) return [];
-      if (ownBase(root!, anchor!, reading)) return [];
-      const rate =
-        rootRate(reading.roots[root!]!.root, stem).perYear +
-        rootRate(reading.roots[anchor!]!.root, stem).perYear;
-      const from = gap <= ROOTS_TOUCH ? 0 : gap / rate;
-      return from <= horizon && reading.roots[anchor!]!.shareOfArea > 0
-        ? [{ root: root!, anchor: anchor!, from, worth: 0 }]
-        : [];
-    }),
+  const pressed = reading.roots.flatMap((own, root): Threat[] =>
+    anchors[root]
+      ? []
+      : onAnchors(root, reading).flatMap(({ anchor, gap, buried }) => {
+          const other = reading.roots[anchor]!;
+          const from = gap / (rootRate(own.root, stem).perYear + rootRate(other.root, stem).perYear);
+          return from <= horizon && other.shareOfArea > 0
+            ? [{ root, anchor, from, now: buried, worth: 0 }]
+            : [];
+        }),
   );
   // Several that press on one anchor share what it is worth.
   const threats = pressed.map((t) => ({
@@ -211,7 +222,7 @@ export function cutProblem({ tree, date, reading, stem, stressed, firm, design }
     candidates,
     weights,
     years: raw.map((v) => v / sum),
-    stages: once ? 1 : (design.stages ?? CUT_PLAN.seasons.value),
+    stages,
     interval: design.interval ?? CUT_PLAN.interval.value,
     threats,
     order: reading.crossings.map(({ over, under }) => ({ over, under })),
@@ -226,12 +237,16 @@ export function cutProblem({ tree, date, reading, stem, stressed, firm, design }
   };
 }
 
-/** Whether a root has grown into an anchor that it does not grow from. */
-const buries = (index: number, reading: DigReading): boolean =>
-  reading.roots[index]!.pressings.some(({ a, b, gap }) => {
-    const other = a === index ? b : a;
-    return gap <= ROOTS_TOUCH && isAnchor(reading.roots[other]!.root) && !ownBase(index, other, reading);
+/** The choice that was agreed, as the problem counts its roots and stages. */
+export const chosenBy = (
+  { candidates, stages }: CutProblem,
+  agreed: NonNullable<CutDesign['agreed']>,
+): (number | undefined)[] =>
+  candidates.map((c) => {
+    const stage = agreed.find((a) => a.label === c.label)?.stage;
+    return stage === undefined ? undefined : Math.min(stages, stage) - 1;
   });
 
-const ownBase = (a: number, b: number, { roots }: DigReading): boolean =>
-  roots[a]!.root.from === roots[b]!.root.label || roots[b]!.root.from === roots[a]!.root.label;
+/** Neither bark nor root was looked at closely: to be done before it is cut. */
+export const isUnseen = ({ contact, condition }: DugRoot): boolean =>
+  contact === undefined && condition === undefined;

@@ -4,12 +4,15 @@ import { CUT_RANGES } from '../../records/cuts';
 import type { CutLimits } from '../../records';
 import { chosenFrom, cutModel, type CutModel, type Ease } from './model';
 import type { CutProblem } from './problem';
+import { propose } from './propose';
 import type { Solver } from './solver';
 import { broken, gapRules, thickIn, valueOf, type Chosen, type PlanValue } from './value';
 
 /** Time a plan may take, s; the others beside it get a share of it each. */
 const SECONDS = 8;
 const SECONDS_BESIDE = 2;
+/** Plans that differ by less than this are worth the same: what a solver rounds to. */
+const SAME = 1e-7;
 /** Other plans that are shown at most. */
 const ALTERNATIVES = 3;
 
@@ -30,70 +33,19 @@ export interface Clash {
   letGo: string[];
 }
 
-export type Planned = { plan: CutPlan } | { clash: Clash };
+/** The best plan, with the proposal that the dig tells of; or what clashes. */
+export type Planned = { plan: CutPlan; proposed: Chosen } | { clash: Clash };
 
-/** Rounds in which what brought nothing at first is tried again. */
-const ROUNDS = 3;
-
-/** What a plan made step by step takes at once: one root, or all that press on one stretch of the bark by some year. */
-function stepsOf({ candidates, weights, years }: CutProblem, free: ReadonlySet<number>): number[][] {
-  const steps = new Map<string, number[]>();
-  const add = (set: number[]) => steps.set(set.join(), set);
-  for (const i of free) add([i]);
-  for (let k = 0; k < weights.length; k++)
-    for (const year of [0, years.length - 1]) {
-      const set = candidates.flatMap((c, i) => (c.presses[k]! <= year ? [i] : []));
-      if (set.length > 1 && set.every((i) => free.has(i))) add(set);
-    }
-  return [...steps.values()];
-}
-
-/**
- * A plan made step by step, the one that brings most first: what stands in when the time is up before any was found.
- * Gains are weighed once a round and again only when their turn comes, so that hundreds of roots take seconds.
- */
-export function stepwise(problem: CutProblem): Chosen {
-  let chosen: Chosen = problem.candidates.map(({ lock }) =>
-    lock?.hold === 'cut' ? (lock.stage ?? 0) : undefined,
-  );
-  const free = new Set(problem.candidates.flatMap((c, i) => (c.barred || c.lock ? [] : [i])));
-  const steps = stepsOf(problem, free);
-  /** With a set gone in a stage, those that go already left where they are. */
-  const withStep = (set: readonly number[], stage: number): Chosen =>
-    chosen.map((s, i) => (s === undefined && set.includes(i) ? stage : s));
-  let now = valueOf(problem, chosen).objective;
-  for (let round = 0, took = true; round < ROUNDS && took; round++) {
-    took = false;
-    const ranked = steps
-      .filter((set) => set.some((i) => chosen[i] === undefined))
-      .flatMap((set) =>
-        Array.from({ length: problem.stages }, (_, stage) => ({
-          set,
-          stage,
-          gain: valueOf(problem, withStep(set, stage)).objective - now,
-        })),
-      )
-      .filter(({ gain }) => gain > 1e-9)
-      .sort((a, b) => b.gain - a.gain);
-    for (const { set, stage } of ranked) {
-      if (set.every((i) => chosen[i] !== undefined)) continue;
-      const tried = withStep(set, stage);
-      const { objective } = valueOf(problem, tried);
-      if (objective <= now + 1e-9 || broken(problem, tried).length > 0) continue;
-      chosen = tried;
-      now = objective;
-      took = true;
-    }
-  }
-  return chosen;
-}
-
-/** The best plan, or what clashes. */
+/** The best plan, or what clashes. Where the proposal is as good as any, it is the plan. */
 export function planCuts(problem: CutProblem, solve: Solver): Planned {
   const model = cutModel(problem);
   const solved = solve(model.mip, SECONDS);
   if (solved.state === 'infeasible') return { clash: clashOf(problem, solve) };
-  const chosen = solved.values ? chosenFrom(model, solved.values) : stepwise(problem);
+  const proposed = propose(problem);
+  const found = solved.values && chosenFrom(model, solved.values);
+  const worth = (chosen: Chosen) => valueOf(problem, chosen).objective;
+  const better = found && (broken(problem, proposed).length > 0 || worth(found) > worth(proposed) + SAME);
+  const chosen = better ? found : proposed;
   if (broken(problem, chosen).length > 0) return { clash: clashOf(problem, solve) };
   const value = valueOf(problem, chosen);
   const gap = Math.max(0, solved.bound - value.objective) / Math.max(1e-9, Math.abs(value.objective));
@@ -104,6 +56,7 @@ export function planCuts(problem: CutProblem, solve: Solver): Planned {
       proved: solved.state === 'optimal',
       gap: solved.state === 'optimal' ? 0 : gap,
     },
+    proposed,
   };
 }
 
@@ -145,6 +98,7 @@ const STEPS: Record<keyof CutLimits, number> = {
   stageLoss: 0.01,
   totalLoss: 0.01,
   anchorGap: 10,
+  stageGap: 10,
   strictGap: 10,
   largest: 0.01,
   together: 0.01,
@@ -251,9 +205,11 @@ export function clashOf(problem: CutProblem, solve: Solver): Clash {
   for (const { about } of used('gap')) {
     const [from, to] = about as [number, number];
     const rule = gapRules(problem).find((r) => r.from === from && r.to === to)!;
-    ease.anchorGap = Math.max(ease.anchorGap ?? 0, Math.ceil(rule.degrees));
+    // A gap that is never allowed is not allowed in the first stage either.
+    if (rule.never) ease.anchorGap = Math.max(ease.anchorGap ?? 0, Math.ceil(rule.degrees));
+    ease.stageGap = Math.max(ease.stageGap ?? 0, Math.ceil(rule.degrees));
     says.push(
-      `Nothing would hold over ${Math.round(rule.degrees)}° from ${name(from)} round to ${name(to)}; the widest gap allowed there is ${Math.round(problem.gapLimit(candidates[from]!.anchorAt!, candidates[to]!.anchorAt!))}°.`,
+      `Nothing would hold over ${Math.round(rule.degrees)}° from ${name(from)} round to ${name(to)}; the widest gap allowed there ${!rule.never && problem.stages > 1 ? 'in the first stage ' : ''}is ${Math.round(rule.limit)}°.`,
     );
   }
   for (const { by } of used('anchors'))
@@ -282,6 +238,7 @@ export const LIMIT_WORDS: Record<keyof CutLimits, { label: string; say: (value: 
   stageLoss: { label: 'Root cross-section lost in a stage', say: percent },
   totalLoss: { label: 'Lost in all stages', say: percent },
   anchorGap: { label: 'Widest gap between anchors', say: (v) => `${Math.round(v)}°` },
+  stageGap: { label: 'Widest that the first stage opens', say: (v) => `${Math.round(v)}°` },
   strictGap: { label: 'To windward and towards the target', say: (v) => `${Math.round(v)}°` },
   largest: { label: 'Largest root that is cut', say: shortMark },
   together: { label: 'Thicker roots go one a stage', say: shortMark },

@@ -21,29 +21,51 @@ export const stageAt = (
   year: number,
 ): number => Math.min(stages - 1, Math.floor(year / interval));
 
+/** The roots that come to press on one sector within the years looked at, and from which year. */
+type Pressing = readonly { i: number; from: number }[];
+const pressingKnown = new WeakMap<CutProblem['candidates'], { years: number; bySector: Pressing[] }>();
+
+/** For each sector, worked out once for a problem: few of many roots press on one of them. */
+function pressingOf({ candidates, weights, years }: CutProblem): Pressing[] {
+  const known = pressingKnown.get(candidates);
+  if (known?.years === years.length) return known.bySector;
+  const bySector = Array.from(weights, (_, k): Pressing =>
+    candidates.flatMap(({ presses }, i) => (presses[k]! < years.length ? [{ i, from: presses[k]! }] : [])),
+  );
+  pressingKnown.set(candidates, { years: years.length, bySector });
+  return bySector;
+}
+
 /** What a plan comes to, counted year by year and sector by sector. */
 export function valueOf(problem: CutProblem, chosen: Chosen): PlanValue {
-  const { candidates, weights, years, stages, threats } = problem;
+  const { candidates, weights, years, stages, interval, threats } = problem;
   const gone = (i: number, stage: number) => chosen[i] !== undefined && chosen[i]! <= stage;
+  const horizon = years.length;
   let freed = 0;
   let threatened = 0;
   let saved = 0;
-  for (let k = 0; k < weights.length; k++) {
-    // Few of many roots press on one sector.
-    const pressing: { i: number; from: number }[] = [];
-    for (let i = 0; i < candidates.length; i++) {
-      const from = candidates[i]!.presses[k]!;
-      if (from < years.length) pressing.push({ i, from });
+  // How many more roots press from a year on than in the year before: each from its first year until its stage is done.
+  const more = new Int32Array(horizon + 1);
+  pressingOf(problem).forEach((pressing, k) => {
+    if (pressing.length === 0) return;
+    more.fill(0);
+    let first = horizon;
+    for (const { i, from } of pressing) {
+      const begin = Math.max(0, Math.ceil(from));
+      const end = chosen[i] === undefined ? horizon : Math.min(horizon, chosen[i] * interval);
+      first = Math.min(first, begin);
+      if (end <= begin) continue;
+      more[begin]!++;
+      more[end]!--;
     }
-    if (pressing.length === 0) continue;
-    const isPressed = (year: number, stage: number) =>
-      pressing.some(({ i, from }) => from <= year && !gone(i, stage));
-    for (let y = 0; y < years.length; y++) {
-      if (!isPressed(y, -1)) continue;
+    let press = 0;
+    for (let y = 0; y < horizon; y++) {
+      press += more[y]!;
+      if (y < first) continue;
       threatened += years[y]! * weights[k]!;
-      if (!isPressed(y, stageAt(problem, y))) freed += years[y]! * weights[k]!;
+      if (press === 0) freed += years[y]! * weights[k]!;
     }
-  }
+  });
   for (const { root, anchor, from, worth } of threats)
     for (let y = Math.ceil(from); y < years.length; y++)
       if (gone(root, stageAt(problem, y)) && chosen[anchor] === undefined) saved += years[y]! * worth;
@@ -73,24 +95,87 @@ export function costOf(
   );
 }
 
-/** Pairs of anchors between which no gap may open wider than its limit: one of `between` stays where both ends do. */
-export function gapRules({ candidates, gapLimit }: Pick<CutProblem, 'candidates' | 'gapLimit'>) {
-  const anchors = candidates
+/** A pair of anchors between which no gap may open by the end of a stage: one of `between` stays where both ends do. */
+export interface GapRule {
+  from: number;
+  to: number;
+  degrees: number;
+  between: number[];
+  /** The stage by which it must not be open, and the limit that says so, degrees. */
+  until: number;
+  limit: number;
+  /** In no stage; else it may open after the first. */
+  never: boolean;
+}
+
+/** The anchors round the stem, by their place among the candidates. */
+const anchorsOf = (candidates: CutProblem['candidates']): { index: number; at: number }[] =>
+  candidates
     .flatMap((c, index) => (c.anchorAt === undefined ? [] : [{ index, at: c.anchorAt }]))
     .sort((a, b) => a.at - b.at);
+
+/** Gaps that may not open in the first stage, and those that may not open at all. */
+export function gapRules({
+  candidates,
+  gapLimit,
+  limits,
+  stages,
+}: Pick<CutProblem, 'candidates' | 'gapLimit' | 'limits' | 'stages'>): GapRule[] {
+  const anchors = anchorsOf(candidates);
   return anchors.flatMap((a, p) =>
     anchors.flatMap((_, step) => {
       if (step < 2) return [];
       const b = anchors[(p + step) % anchors.length]!;
       const degrees = (b.at - a.at + 360) % 360;
-      if (degrees <= gapLimit(a.at, b.at) + 1e-9) return [];
+      const ever = gapLimit(a.at, b.at);
+      const first = Math.min(ever, limits.stageGap);
+      if (degrees <= first + 1e-9) return [];
+      const never = degrees > ever + 1e-9;
       const between = Array.from(
         { length: step - 1 },
         (__, k) => anchors[(p + 1 + k) % anchors.length]!.index,
       );
-      return [{ from: a.index, to: b.index, degrees, between }];
+      return [
+        {
+          from: a.index,
+          to: b.index,
+          degrees,
+          between,
+          // What may never be open is open in no stage: it only widens.
+          until: never ? stages - 1 : 0,
+          limit: never && stages > 1 ? ever : first,
+          never,
+        },
+      ];
     }),
   );
+}
+
+/** Gaps between neighbours among the anchors that stay, opened by the end of a stage and wider than may be then. */
+function opened(
+  { candidates, gapLimit, limits }: CutProblem,
+  chosen: Chosen,
+  stage: number,
+): Pick<GapRule, 'from' | 'to' | 'degrees' | 'limit'>[] {
+  const kept = anchorsOf(candidates).map((a) => ({ ...a, stays: (chosen[a.index] ?? Infinity) > stage }));
+  const first = kept.findIndex((a) => a.stays);
+  if (first < 0) return [];
+  const found: ReturnType<typeof opened> = [];
+  let [from, skipped] = [kept[first]!, 0];
+  for (let step = 1; step <= kept.length; step++) {
+    const to = kept[(first + step) % kept.length]!;
+    if (!to.stays) {
+      skipped++;
+      continue;
+    }
+    const degrees = (to.at - from.at + 360) % 360;
+    const ever = gapLimit(from.at, to.at);
+    const limit = stage === 0 ? Math.min(ever, limits.stageGap) : ever;
+    if (skipped > 0 && from !== to && degrees > limit + 1e-9)
+      found.push({ from: from.index, to: to.index, degrees, limit });
+    [from, skipped] = [to, 0];
+  }
+  return found;
 }
 
 /** Roots of a stage of which no more than one goes at a time, the thickest first. */
@@ -125,6 +210,8 @@ export function broken(problem: CutProblem, chosen: Chosen): string[] {
     const stage = chosen[i];
     if (stage !== undefined && c.barred && c.lock?.hold !== 'cut') said.push(`${c.label}: ${c.barred.why}`);
     if (stage !== undefined && c.barred?.by === 'nature') said.push(`${c.label}: ${c.barred.why}`);
+    if (stage !== undefined && stage < c.earliest)
+      said.push(`${c.label} is an anchor: last of all, after a look at how the tree stands`);
     if (c.lock?.hold === 'keep' && stage !== undefined) said.push(`${c.label} is held as kept`);
     if (c.lock?.hold === 'cut' && stage === undefined) said.push(`${c.label} is held as cut`);
     if (c.lock?.hold === 'cut' && c.lock.stage !== undefined && stage !== c.lock.stage)
@@ -133,13 +220,11 @@ export function broken(problem: CutProblem, chosen: Chosen): string[] {
   for (const { over, under } of order)
     if (chosen[under] !== undefined && chosen[over] !== undefined && chosen[over]! > chosen[under]!)
       said.push(`${name(over)} lies on ${name(under)}`);
-  for (const { from, to, between } of gapRules(problem))
-    if (
-      chosen[from] === undefined &&
-      chosen[to] === undefined &&
-      between.every((i) => chosen[i] !== undefined)
-    )
-      said.push(`nothing would hold from ${name(from)} round to ${name(to)}`);
+  for (const stage of new Set([0, problem.stages - 1]))
+    for (const { from, to, degrees, limit } of opened(problem, chosen, stage))
+      said.push(
+        `${stage < problem.stages - 1 ? 'in the first stage ' : ''}nothing would hold over ${Math.round(degrees)}° from ${name(from)} round to ${name(to)}, more than ${Math.round(limit)}°`,
+      );
   const kept = candidates.filter((c, i) => c.anchorAt !== undefined && chosen[i] === undefined).length;
   if (kept < fewestAnchors) said.push(`fewer than ${fewestAnchors} anchors would stay`);
   return said;

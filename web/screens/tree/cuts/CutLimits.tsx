@@ -20,6 +20,7 @@ const FIELDS: readonly Field[] = [
   { key: 'stageLoss', unit: () => '%', per: () => 0.01 },
   { key: 'totalLoss', unit: () => '%', per: () => 0.01 },
   { key: 'anchorGap', unit: () => '°', per: () => 1 },
+  { key: 'stageGap', unit: () => '°', per: () => 1 },
   { key: 'strictGap', unit: () => '°', per: () => 1 },
   { key: 'largest', unit: shortUnit, per: (s) => METRES_PER[shortUnit(s)] },
   { key: 'together', unit: shortUnit, per: (s) => METRES_PER[shortUnit(s)] },

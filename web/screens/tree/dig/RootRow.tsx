@@ -49,9 +49,6 @@ export function RootRow({
         <td />
         <td colSpan={3} className="text-sm text-muted pb-2">
           {advice.reasons.map((r) => writeLengths(r, system)).join(' ')}
-          {advice.cuts.length > 0 &&
-            advice.frees > 0.005 &&
-            ` Frees ${Math.round(100 * advice.frees)} % of the bark, costs ${Math.round(100 * advice.costs)} % of root area.`}
           {advice.leaveIn > 0 &&
             ` Leave the ${formatValue(advice.leaveIn, 'short length', system)} that has grown in.`}
         </td>

@@ -1,6 +1,6 @@
 'use client';
 
-import { byLabel, type Dig, type DugRoot, NEW_DIG } from '@undrel/core/records';
+import { inOrder, type Dig, type DugRoot, NEW_DIG } from '@undrel/core/records';
 import { useMemo, useRef } from 'react';
 import { stemRate, type StemRate, type Scenario } from '@undrel/core/growth';
 import {
@@ -49,13 +49,7 @@ export function useDig(
   const head = control.items.find((i) => i.kind === 'dig' && i.parent === visitId)?.values as Dig | undefined;
   const roots = itemsBelow(control.items, 'root', visitId).filter((r) => !gone?.has(r.values.label));
   const known = useSame(roots.map((r) => (shaped?.id === r.id ? shaped.root : r.values)));
-  const dig = useMemo<Dig>(
-    () => ({
-      ...(head ?? NEW_DIG),
-      roots: [...known].sort((a, b) => byLabel(a.label, b.label)),
-    }),
-    [head, known],
-  );
+  const dig = useMemo<Dig>(() => inOrder({ ...(head ?? NEW_DIG), roots: [...known] }), [head, known]);
   const reading = useMemo(() => readDig(tree, dig), [tree, dig]);
   const stem = useMemo(
     () =>
@@ -66,10 +60,10 @@ export function useDig(
     [tree, control.items, treeId],
   );
   const stressed = useMemo(() => isStressed(visit), [visit]);
-  const { agreed, interval } = visit.cuts ?? {};
+  const design = visit.cuts;
   const pruning = useMemo(
-    () => ({ tree, date: visit.date, reading, stem, stressed, firm: firmSchools, agreed, interval }),
-    [tree, visit.date, reading, stem, stressed, firmSchools, agreed, interval],
+    () => ({ tree, date: visit.date, reading, stem, stressed, firm: firmSchools, design }),
+    [tree, visit.date, reading, stem, stressed, firmSchools, design],
   );
   const first = useMemo(() => adviseRoots(pruning), [pruning]);
   const scenarios = useMemo(() => scenariosOf(first, alone), [first, alone]);

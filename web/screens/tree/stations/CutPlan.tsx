@@ -358,6 +358,8 @@ function Outcome(props: {
               {plan.proved
                 ? 'Proved: no other choice of roots and stages within these limits is better.'
                 : `Time was up: at most ${Number.isFinite(plan.gap) ? percent(plan.gap) : 'an unknown share'} from the best.`}
+              {assessment.better.length > 0 &&
+                ` Better than what the dig proposes of ${assessment.better.join(', ')}: agree to it, and dig, crew sheet and report follow.`}
             </p>
           </div>
         )

@@ -30,6 +30,26 @@ export const THIRD_SEASON: Record<string, Found[]> = {
       shares: { 'crown.density': 0.5 },
     },
   ],
+  'Linden 11': [
+    {
+      date: '2026-06-18',
+      by: BY,
+      seed: 1110,
+      note: 'Did not come into leaf this spring. The spoil of the path lies highest here.',
+      fill: 0.22,
+      collar: { depth: 0.29, spread: 0.02, bearings: 6 },
+      straight: ALL,
+      dark: [1, 2, 3],
+      shoots: [0.01, 0.02, 0.04, 0.04, 0.15, 0.24],
+      answers: {
+        'crown.scratch': 'dry',
+        'crown.buds': 'dry',
+        'base.push': 'none',
+        'base.conks': 'none',
+      },
+      shares: { 'crown.dieback': 1 },
+    },
+  ],
   'Linden 24': [
     {
       date: '2026-05-20',

@@ -14,6 +14,7 @@ export const TOLD: readonly { id: string; causes: readonly CauseKey[]; told: str
     causes: ['gradeRaised'],
     told: 'Buried by the spoil; decayed at the base, beyond help.',
   },
+  { id: 'kelpworth-11', causes: ['gradeRaised'], told: 'Died under the spoil of the path.' },
   {
     id: 'kelpworth-21',
     causes: ['biotic'],

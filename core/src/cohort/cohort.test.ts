@@ -14,7 +14,10 @@ const seen = (
   label: id,
   probed: false,
   dug: false,
-  verdict: { causes: [{ cause: fault, probability, prior: PRIOR }] } as unknown as Verdict,
+  verdict: {
+    causes: [{ cause: fault, probability, prior: PRIOR }],
+    alive: { state: 'unexamined', says: '' },
+  } as unknown as Verdict,
   ...more,
 });
 const unseen = (id: string): CohortTree => ({ id, label: id, probed: false, dug: false });

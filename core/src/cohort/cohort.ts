@@ -81,6 +81,7 @@ export function readCohort(trees: readonly CohortTree[], fault: SharedFault, pri
   const at = digNext(members, prior);
   const { value, lower, upper } = pooled.share;
   const label = CAUSES[fault].label;
+  const dead = trees.filter((t) => t.verdict?.alive.state === 'dead').length;
   return {
     fault,
     label,
@@ -100,6 +101,6 @@ export function readCohort(trees: readonly CohortTree[], fault: SharedFault, pri
       more: digsNeeded({ found, dug: examined, size: trees.length, prior }, share),
     })),
     next: at === undefined ? undefined : { id: trees[at]!.id, label: trees[at]!.label },
-    summary: `${label}: ${percent(value)} of the ${trees.length} (${percent(lower)} to ${percent(upper)}); ${examined} examined, ${found} of them with it.`,
+    summary: `${label}: ${percent(value)} of the ${trees.length} (${percent(lower)} to ${percent(upper)}); ${examined} examined, ${found} of them with it.${dead > 0 ? ` ${dead} ${dead === 1 ? 'is' : 'are'} dead.` : ''}`,
   };
 }

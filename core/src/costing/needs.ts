@@ -22,6 +22,7 @@ const LABORATORY: Charge = { quantity: 'laboratoryTests', resource: 'laboratory'
 /** What is charged of each operation, by its quantities. */
 const CHARGES: Record<OperationKey, readonly Charge[]> = {
   stability: [{ quantity: 'stabilityAssessments', resource: 'assessor', for: 'qualified person' }, CREW],
+  alive: [],
   identify: [LABORATORY],
   ties: [CREW],
   mulch: [
@@ -49,6 +50,7 @@ const CHARGES: Record<OperationKey, readonly Charge[]> = {
   water: [{ quantity: 'waterings', resource: 'watering', for: 'rounds' }],
   fertiliser: [],
   watch: [],
+  postmortem: [CREW],
   remove: [CREW, { quantity: 'chipsToTakeAway', resource: 'disposal', for: 'chips taken away' }],
   replace: [
     CREW,

@@ -1,3 +1,4 @@
+export * from './alive';
 export * from './dieback';
 export * from './dripLine';
 export * from './vigour';

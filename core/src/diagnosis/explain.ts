@@ -181,7 +181,10 @@ export function explain(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE
     flips: flipsOf(placed, present),
     checks,
     enough: checks.every((c) => c.gain < WORTH_LOOKING),
-    decisions: decisionsOf(table, verdict, present, checks, after),
+    // Nothing is treated that is dead or may be.
+    decisions: ['alive', 'unexamined'].includes(verdict.alive.state)
+      ? decisionsOf(table, verdict, present, checks, after)
+      : [],
   };
 }
 

@@ -302,7 +302,7 @@ const STAKES: readonly Stake[] = [
 
 /** The table this program ships with. */
 export const PRACTICE_TABLE: JudgementTable = {
-  version: 'practice-3',
+  version: 'practice-4',
   priors: PRIORS,
   mechanisms: MECHANISMS_BY_CAUSE,
   findings: [

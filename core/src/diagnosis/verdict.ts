@@ -10,6 +10,7 @@ import {
   MECHANISMS,
   type NodeKey,
 } from '../vocabulary/causes';
+import { aliveOf, aliveSays, type Aliveness } from '../crown/alive';
 import type { Profile } from '../profile';
 import { dangerOf, type Danger } from './danger';
 import { circumstancesOf, evidenceOf, type Evidence } from './evidence';
@@ -81,6 +82,8 @@ export interface Verdict {
   facts: Facts;
   /** That it may fall, where a sign of it was seen or the chance is there. It stands before everything else. */
   danger?: Danger;
+  /** Whether it lives: of a dead one the causes are what may have killed it. */
+  alive: Aliveness;
   /** The finding in one or two sentences, the danger first, or that there is too little to say. */
   summary: string;
 }
@@ -107,7 +110,7 @@ export function verdictOf(
 ): Verdict {
   const evidence = evidenceOf(table, tree, events, visit, profile);
   return {
-    ...weigh(table, evidence, circumstancesOf(tree, events, visit)),
+    ...weigh(table, evidence, circumstancesOf(tree, events, visit), aliveOf(visit.findings)),
     facts: factsOf(profile, evidence),
   };
 }
@@ -116,7 +119,7 @@ export function verdictOf(
 export function reweigh(verdict: Verdict, table: JudgementTable): Verdict {
   const known = new Map(table.findings.map((f) => [f.key, f.answers.length]));
   const evidence = verdict.evidence.filter((e) => known.get(e.key) === e.agrees.length);
-  return { ...weigh(table, evidence, new Set(verdict.circumstances)), facts: verdict.facts };
+  return { ...weigh(table, evidence, new Set(verdict.circumstances), verdict.alive), facts: verdict.facts };
 }
 
 /** What a chance is called where something seen speaks of it. */
@@ -147,6 +150,7 @@ function weigh(
   table: JudgementTable,
   evidence: Evidence[],
   circumstances: ReadonlySet<Circumstance>,
+  alive: Aliveness,
 ): Omit<Verdict, 'facts'> {
   const network = networkOf(table);
   const priors = priorsOf(table, circumstances);
@@ -208,7 +212,8 @@ function weigh(
     evidence,
     circumstances: [...circumstances],
     ...(danger && { danger }),
-    summary: `${danger ? `${danger.text} ` : ''}${summarise(causes, chain, evidence)}`,
+    alive,
+    summary: [danger?.text, aliveSays(alive), summarise(causes, chain, evidence)].filter(Boolean).join(' '),
   };
 }
 

@@ -136,6 +136,18 @@ export const WORK_LIMITS = {
     source: PRACTICE,
   },
   resetProud: { value: 0.025, unit: 'm', reason: 'Middle of flush to 5 cm above grade.', source: PRACTICE },
+  deadDieback: {
+    value: 0.95,
+    unit: 'share',
+    reason: 'With hardly a twig left alive the bark is scratched before anything is done.',
+    source: PRACTICE,
+  },
+  postmortemHours: {
+    value: 1.5,
+    unit: 'h',
+    reason: 'Washing the ball of a stump that is out, measuring it, looking at the hole.',
+    source: PRACTICE,
+  },
   removalDieback: {
     value: 0.7,
     unit: 'share',

@@ -11,14 +11,33 @@ import {
 import { ruledBy } from '../weighing/ruled';
 import type { HoldKey } from '../weighing/rules';
 
-export const PRESCRIPTION_ENGINE = 'operations-6';
+export const PRESCRIPTION_ENGINE = 'operations-7';
 
 /** What is signed before a remedy; where the tree may fall, nothing is done at it before its stability was judged. */
 function holdsOf(key: OperationKey, { verdict }: Situation): HoldKey[] {
   const { first } = REMEDIES[key];
+  const unsure = verdict.alive.state === 'doubtful' || verdict.alive.state === 'contradictory';
+  const lives: HoldKey[] = unsure && key !== 'stability' && !PASSIVE.includes(key) ? ['alive'] : [];
   const waits = verdict.danger !== undefined && key !== 'stability' && !PASSIVE.includes(key);
-  return waits ? ['stability', ...first.filter((hold) => hold !== 'stability')] : [...first];
+  return [
+    ...(waits ? (['stability'] as const) : []),
+    ...lives,
+    ...first.filter((hold) => !waits || hold !== 'stability'),
+  ];
 }
+
+/** What is still done about a tree that is dead. */
+const OF_THE_DEAD: readonly OperationKey[] = ['stability', 'postmortem', 'remove', 'replace', 'watch'];
+
+/** A remedy that a dead tree has no use for. */
+const left = ({ lookAgain: _, ...weighed }: Weighed): Weighed => ({
+  ...weighed,
+  advice: 'not',
+  summary: 'Not for a dead tree.',
+  why: ['It is dead'],
+  quantities: [],
+  missing: [],
+});
 
 /** Adds what the rule table says of a remedy on this tree. */
 function completed(weighed: Weighed, s: Situation, all: readonly Weighed[]): Operation {
@@ -40,7 +59,11 @@ function completed(weighed: Weighed, s: Situation, all: readonly Weighed[]): Ope
 export function prescribe(s: Situation): Operation[] {
   const all = WEIGHED.reduce<Weighed[]>((before, key) => {
     const remedy = REMEDIES[key];
-    return [...before, remedy.weigh(s, ruledBy(remedy, s, before), before)];
+    const weighed = remedy.weigh(s, ruledBy(remedy, s, before), before);
+    return [
+      ...before,
+      s.verdict.alive.state === 'dead' && !OF_THE_DEAD.includes(key) ? left(weighed) : weighed,
+    ];
   }, []);
   const rank = { do: 0, option: 1, not: 2 } as const;
   return all

@@ -3,7 +3,7 @@ import { anyCase, tries } from '../../tests/anyCase';
 import { assess } from '../assessment';
 import type { Finding, Tree, Visit } from '../records';
 import { needsOf } from '../costing';
-import { plannedOf, situation, workOrder } from './index';
+import { PASSIVE, plannedOf, situation, workOrder } from './index';
 import { triage } from '../walk';
 import { optionsOf } from '../worth';
 
@@ -28,8 +28,7 @@ function dangerComesFirst(tree: Tree, visit: Visit, result: ReturnType<typeof as
   expect(stability.cautions.length).toBeGreaterThan(0);
   expect(stability.lookAgain?.days).toBe(verdict.danger!.days);
   for (const { key, first } of operations)
-    if (!['stability', 'watch', 'fertiliser'].includes(key))
-      expect([key, first[0]]).toEqual([key, 'stability']);
+    if (![...PASSIVE, 'stability'].includes(key)) expect([key, first[0]]).toEqual([key, 'stability']);
   const steps = workOrder(plannedOf(operations, []), visit);
   expect(steps[0]).toMatchObject({ operation: 'stability', first: [] });
   for (const step of steps.slice(1)) {

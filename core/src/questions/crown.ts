@@ -25,6 +25,31 @@ export const CROWN_QUESTIONS: readonly Question[] = [
       { key: 'very small', label: 'under half' },
     ],
   },
+  {
+    key: 'crown.scratch',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Bark scratched: green below?',
+    hint: 'Where it looks dead: twig, limb, stem.',
+    more: true,
+    answers: [
+      { key: 'green', label: 'green to the twigs' },
+      { key: 'part', label: 'green on the stem, twigs brown' },
+      { key: 'dry', label: 'brown and dry down to the stem' },
+    ],
+  },
+  {
+    key: 'crown.buds',
+    station: 'crown',
+    kind: 'grade',
+    ask: 'Buds',
+    more: true,
+    answers: [
+      { key: 'plump', label: 'plump or open' },
+      { key: 'weak', label: 'weak or crowded' },
+      { key: 'dry', label: 'dry or none' },
+    ],
+  },
   { key: 'crown.density', station: 'crown', kind: 'percent', ask: 'Crown density, of a full crown' },
   { key: 'crown.dieback', station: 'crown', kind: 'percent', ask: 'Dieback, share of the crown' },
   {

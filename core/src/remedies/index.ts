@@ -1,3 +1,4 @@
+import { alive } from './alive';
 import { explore } from './explore';
 import { feed } from './feed';
 import { identify } from './identify';
@@ -7,6 +8,7 @@ import { excavate } from './excavate';
 import { fertiliser } from './fertiliser';
 import { guard } from './guard';
 import { mulch } from './mulch';
+import { postmortem } from './postmortem';
 import { prune } from './prune';
 import { regrade } from './regrade';
 import { remove } from './remove';
@@ -26,6 +28,7 @@ import type { Remedy } from '../weighing/remedy';
 /** Every remedy, one file each. Common practice, no source, unless a row says otherwise. */
 export const REMEDIES: Record<OperationKey, Remedy> = {
   stability,
+  alive,
   identify,
   ties,
   mulch,
@@ -45,6 +48,7 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
   water,
   fertiliser,
   watch,
+  postmortem,
   remove,
   replace,
 };
@@ -52,6 +56,8 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
 /** The order in which they are weighed: rules may ask whether a remedy before them is planned. */
 export const WEIGHED: readonly OperationKey[] = [
   'stability',
+  'alive',
+  'postmortem',
   'identify',
   'mulch',
   'excavate',

@@ -45,10 +45,12 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     title: 'Remove',
     advice,
     summary:
-      advice === 'option'
-        ? 'Worth weighing against the cost of treatment.'
-        : 'Not called for by anything seen.',
-    why: advice === 'option' ? why : ['Crown and hold do not call for it.'],
+      advice === 'do'
+        ? 'Take it down from a lift or from the ground before it falls to pieces; nobody climbs it.'
+        : advice === 'option'
+          ? 'Worth weighing against the cost of treatment.'
+          : 'Not called for by anything seen.',
+    why: advice === 'not' ? ['Crown and hold do not call for it.'] : why,
     quantities: removalQuantities(s),
     method: [
       'Dead or decayed trees are not climbed: use a lift or fell.',
@@ -61,14 +63,19 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     acceptance: ['Stump and failed root ball out, hole opened to native soil, place left safe.'],
     schools: [],
     season: 'When permits and nesting seasons allow.',
-    missing: dieback === undefined ? ['dieback'] : [],
+    missing: dieback === undefined && advice !== 'do' ? ['dieback'] : [],
   };
 }
 
 export const remove: Remedy = {
   treats: [],
   settles: [],
-  do: [],
+  do: [
+    {
+      when: [{ measured: 'dead' }],
+      why: 'A dead tree falls to pieces, and each year makes it harder to take down.',
+    },
+  ],
   option: [
     { when: [{ measured: 'beyondHelp' }], why: 'With so little crown left recovery is rare.' },
     {

@@ -14,19 +14,26 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
   const unsettled = s.verdict.mechanisms.some((m) => STANDS.includes(m.standing));
   const summary = s.verdict.danger
     ? 'Not as it stands: it may fall. People are kept away and its stability is assessed first.'
-    : workAdvised
-      ? 'The faults found do not mend themselves; each year of waiting makes them harder to mend.'
-      : likely.length > 0
-        ? `What is likely is not mended by work today: ${likely.join(', ')}. What is done about it stands above; measure again in a year.`
-        : possible.length > 0 || unsettled
-          ? `Nothing is settled yet${possible.length > 0 ? `; possible: ${possible.join(', ')}` : ''}. ${before.some((o) => o.advice === 'option') ? 'Look first at what stands above as worth weighing, then decide.' : 'Take the next looks that the verdict names, then decide.'}`
-          : 'Nothing examined calls for work now; measure again in a year.';
+    : s.verdict.alive.state === 'dead'
+      ? 'Not for a dead tree.'
+      : workAdvised
+        ? 'The faults found do not mend themselves; each year of waiting makes them harder to mend.'
+        : likely.length > 0
+          ? `What is likely is not mended by work today: ${likely.join(', ')}. What is done about it stands above; measure again in a year.`
+          : possible.length > 0 || unsettled
+            ? `Nothing is settled yet${possible.length > 0 ? `; possible: ${possible.join(', ')}` : ''}. ${before.some((o) => o.advice === 'option') ? 'Look first at what stands above as worth weighing, then decide.' : 'Take the next looks that the verdict names, then decide.'}`
+            : 'Nothing examined calls for work now; measure again in a year.';
   return {
     key: 'watch',
     title: 'Watch only',
     advice,
     summary,
-    why: workAdvised ? ['Operations are advised for faults that grow.'] : why,
+    why:
+      s.verdict.alive.state === 'dead'
+        ? ['It is dead']
+        : workAdvised
+          ? ['Operations are advised for faults that grow.']
+          : why,
     quantities: [],
     method: [
       'Measure the same shoots, colour, density and stem diameter at the same season.',
@@ -37,7 +44,9 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
     acceptance: ['Shoots no shorter and crown no thinner than at this visit.'],
     schools: [used(fertiliser)],
     season: 'In leaf, about the same date.',
-    lookAgain: { days: 365, why: 'Re-measure shoots, density and stem; compare with this visit.' },
+    ...(s.verdict.alive.state !== 'dead' && {
+      lookAgain: { days: 365, why: 'Re-measure shoots, density and stem; compare with this visit.' },
+    }),
     missing: [],
   };
 }

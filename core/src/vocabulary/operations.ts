@@ -1,6 +1,7 @@
 /** Everything that may be prescribed, in the order of work. */
 export const OPERATION_KEYS = [
   'stability',
+  'alive',
   'identify',
   'ties',
   'mulch',
@@ -20,6 +21,7 @@ export const OPERATION_KEYS = [
   'water',
   'fertiliser',
   'watch',
+  'postmortem',
   'remove',
   'replace',
 ] as const;

@@ -43,8 +43,11 @@ const percent = (share: number) => (share > 0.995 ? 'over 99 %' : `${Math.round(
  * what it costs where it is not needed.
  */
 export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE): Triage {
+  const lives = ofItsLife(verdict);
   if (verdict.evidence.length === 0)
-    return { urgency: 'unseen', loss: 0, action: 'take the eight looks', why: 'nothing was looked at' };
+    return (
+      lives ?? { urgency: 'unseen', loss: 0, action: 'take the eight looks', why: 'nothing was looked at' }
+    );
   const weighed = weighedIn(verdict, table);
   const known = verdict.evidence.length >= FEW;
   const called = weighed.filter((w) => w.gain > 0 && (known || w.p >= 0.5)).sort((a, b) => b.gain - a.gain);
@@ -60,6 +63,7 @@ export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE)
       why: dangerReasons(danger).join(', '),
       first,
     };
+  if (lives) return { ...lives, first };
   const because = ({ stake, p }: Weighed) => `${labelOf(stake.for).toLowerCase()} ${percent(p)}`;
   const hurts = called.find((w) => w.stake.missing >= HURTS.missing && w.p >= HURTS.chance);
   if (hurts) return { urgency: 'now', loss, action: hurts.stake.remedy, why: because(hurts), first };
@@ -101,6 +105,25 @@ export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE)
     action: 'nothing',
     why: 'nothing that was looked at calls for work',
     first,
+  };
+}
+
+/** What is next at a tree that is dead, or that may be; undefined where it lives as far as is known. */
+function ofItsLife({ alive, danger }: Verdict): Triage | undefined {
+  const safe = danger ? 'have its stability assessed, then ' : '';
+  if (alive.state === 'dead')
+    return {
+      urgency: 'season',
+      loss: 0,
+      action: `${safe}take it down; post-mortem for the others of its planting`,
+      why: `dead: ${alive.says}`,
+    };
+  if (alive.state !== 'doubtful' && alive.state !== 'contradictory') return undefined;
+  return {
+    urgency: danger ? 'season' : 'look',
+    loss: OPEN,
+    action: `${safe || 'look: '}scratch the bark at twig, limb and stem`,
+    why: alive.says,
   };
 }
 

@@ -47,6 +47,9 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
       ? `after ${rootWork.map((o) => o.title.toLowerCase()).join(', ')}`
       : undefined;
   },
+  dead: ({ verdict: { alive } }) => (alive.state === 'dead' ? alive.says : undefined),
+  mayBeDead: ({ verdict: { alive } }) =>
+    alive.state === 'doubtful' || alive.state === 'contradictory' ? alive.says : undefined,
   beyondHelp: ({ visit }) => {
     const dieback = diebackOf(visit.findings);
     return dieback !== undefined && dieback >= limit('removalDieback')
@@ -117,7 +120,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
       : undefined;
   },
   noWorkAdvised: (s, operations) =>
-    operations.some((o) => o.advice === 'do')
+    operations.some((o) => o.advice === 'do' && o.key !== 'alive')
       ? undefined
       : s.verdict.causes.some((c) => c.standing === 'likely')
         ? 'the likely cause is not one that work mends'

@@ -14,7 +14,7 @@ import type { Quantity, Working } from '../units/quantity';
 import type { HoldKey, SeasonWindow } from './rules';
 
 /** What is prescribed by leaving something alone: no step of the order of work. */
-export const PASSIVE: readonly OperationKey[] = ['watch', 'fertiliser'];
+export const PASSIVE: readonly OperationKey[] = ['alive', 'watch', 'fertiliser'];
 
 export interface SchoolUse {
   matter: string;

@@ -18,6 +18,8 @@ export type MeasureKey =
   | 'basinPlanned'
   | 'fertiliserWanted'
   | 'beyondHelp'
+  | 'dead'
+  | 'mayBeDead'
   | 'anchorsFew'
   | 'cutsLeftAll'
   | 'inDrought'
@@ -78,6 +80,7 @@ export interface RemedyRules extends Aims {
 
 /** Points at which work stops until someone has signed. */
 export const HOLD_POINTS = {
+  alive: 'Alive, or dead, by bark scratched at twig, limb and stem',
   utilities: 'Buried utilities located and marked; hand-dig near marks',
   stability: 'Stability judged by a qualified person; target area clear',
   permits: 'Permits, nesting and closed seasons checked',

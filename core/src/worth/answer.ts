@@ -10,6 +10,8 @@ const tens = (amount: number): number => Math.round(amount / 10) * 10;
 export function answerOf(options: readonly WorthOption[], currency: string | undefined): string {
   const treat = options.find((o) => o.key === 'treat')!;
   const nothing = options.find((o) => o.key === 'nothing')!;
+  if (nothing.chance!.to === 0)
+    return 'It is dead: nothing keeps it. What is left to choose is when it goes and what takes its place.';
   if (treat.barred.length > 0)
     return `Nothing is prescribed that would treat it. Left alone it stands with a chance of ${percents(nothing.chance!)} after ten years.`;
   const chances = `Treated, it is worth keeping after ten years with a chance of ${percents(treat.chance!)}; left alone, ${percents(nothing.chance!)}.`;

@@ -61,6 +61,9 @@ function standingOf({ visit, verdict }: Situation): ChanceStep[] {
     .map((key) => verdict.facts[key])
     .filter((fact) => fact.state === 'yes');
   return [
+    ...(verdict.alive.state === 'dead'
+      ? [whole({ name: 'It is dead', from: 0, to: 0, why: verdict.alive.says })]
+      : []),
     ...(row && row.factor.to < 1
       ? [whole({ name: `${Math.round(100 * dieback!)} % of the crown is dead`, ...row.factor })]
       : []),

@@ -52,7 +52,7 @@ export function squeezedIn({ scenarios }: Pick<Forecast, 'scenarios'>): NonNulla
   };
 }
 
-const APART: readonly OperationKey[] = ['reset', 'remove', 'replace', 'watch'];
+const APART: readonly OperationKey[] = ['alive', 'postmortem', 'reset', 'remove', 'replace', 'watch'];
 const LABOUR = ['crew', 'airTool', 'consultant', 'trip'];
 /** Years after the work in which the tree is looked at. Common practice, no source. */
 const LOOK_YEARS = [1, 2, 3, 5, WORTH_YEARS];

@@ -122,6 +122,25 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
     minutes: 1,
   },
   {
+    key: 'crown.buds',
+    station: 'crown',
+    about: 'buds',
+    answers: [
+      ['plump', 'buds plump'],
+      ['weak', 'buds weak or crowded'],
+      ['dry', 'buds dry or none'],
+    ],
+    leak: { weak: 'seldom' },
+    links: [
+      {
+        of: 'crownDecline',
+        makes: { weak: 'often', dry: 'sometimes' },
+        why: 'Short shoots end in small crowded buds; dead twigs bear dry ones.',
+      },
+    ],
+    minutes: 1,
+  },
+  {
     key: 'crown.pattern',
     station: 'crown',
     about: 'pattern of the dieback',

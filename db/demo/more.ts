@@ -66,6 +66,8 @@ export const THIRD_SEASON: Record<string, Found[]> = {
         'crown.pattern': 'side',
         'crown.colour': 'pale',
         'base.lean': 'none',
+        'mulch.ground': 'grass',
+        'mulch.scalped': 'some',
         'dig.ends': 'many',
       },
       shares: { 'crown.dieback': 0.3 },
@@ -183,6 +185,7 @@ export const THIRD_SEASON: Record<string, Found[]> = {
         'dig.fine': 'dead',
         'base.girdling': 'none',
       },
+      shares: { 'soil.fall': 0.01 },
     },
   ],
 };

@@ -30,6 +30,12 @@ const CHARGES: Record<OperationKey, readonly Charge[]> = {
     { quantity: 'mulchMissing', resource: 'mulch', for: 'mulch' },
     { quantity: 'mulchLeftOver', resource: 'disposal', for: 'mulch taken away' },
   ],
+  mulchRing: [
+    CREW,
+    { quantity: 'mulchMissing', resource: 'mulch', for: 'mulch' },
+    { quantity: 'turfToTakeAway', resource: 'disposal', for: 'turf taken away' },
+    { quantity: 'stoneToTakeAway', resource: 'disposal', for: 'stone taken away' },
+  ],
   explore: [CREW],
   excavate: [CREW, AIR, { quantity: 'spoilHeap', resource: 'disposal', for: 'soil taken away' }],
   regrade: [CREW, AIR, { quantity: 'spoilHeap', resource: 'disposal', for: 'soil taken away' }],

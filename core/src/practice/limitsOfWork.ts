@@ -154,6 +154,32 @@ export const WORK_LIMITS = {
     reason: 'With more than 70 % of the crown gone recovery is rare.',
     source: PRACTICE,
   },
+  mulchRingLeast: {
+    value: 0.75,
+    unit: 'm',
+    reason: 'A ring of 60 to 90 cm keeps a mower off the stem.',
+    source: PRACTICE,
+  },
+  mulchRingUsual: {
+    value: 1.5,
+    unit: 'm',
+    reason: 'As far out as a ring is laid where the room was not measured.',
+    source: PRACTICE,
+  },
+  mulchSpent: {
+    value: 0.03,
+    unit: 'm',
+    reason: 'Under 3 cm chips keep neither water in nor grass out.',
+    source: PRACTICE,
+  },
+  turfDepth: {
+    value: 0.03,
+    unit: 'm',
+    reason: 'A thin spade slice: roots of the tree stay.',
+    source: PRACTICE,
+  },
+  turfHours: { value: 0.15, unit: 'h/m²', reason: 'Turf sliced off by hand and carted.', source: PRACTICE },
+  stoneDepth: { value: 0.06, unit: 'm', reason: 'Stone is usually laid as deep as mulch.', source: PRACTICE },
   bagVolume: { value: 0.05, unit: 'm³', reason: 'The usual 50 L bag of mulch.', source: PRACTICE },
   rakeRate: {
     value: 0.35,
@@ -221,6 +247,25 @@ export const WORK_LIMITS = {
     reason: 'Crew hours for each metre of drain: dug by hand near roots, laid, covered.',
     source: PRACTICE,
   },
+  drainDepth: {
+    value: 0.5,
+    unit: 'm',
+    reason: 'Below most fine roots: what a drain out of wet ground lies at.',
+    source: PRACTICE,
+  },
+  drainLongest: {
+    value: 40,
+    unit: 'm',
+    reason: 'Longer than this a pipe with so little fall silts up or leaves the grounds.',
+    source: PRACTICE,
+  },
+  sumpVolume: {
+    value: 0.25,
+    unit: 'm³',
+    reason: 'A shaft as wide as a spade and a metre deep, filled with washed stone.',
+    source: PRACTICE,
+  },
+  sumpHours: { value: 3, unit: 'h', reason: 'Dug by hand between the roots.', source: PRACTICE },
   drainUsual: {
     value: 4,
     unit: 'm',

@@ -3,6 +3,33 @@ import type { Question } from './question';
 /** What is seen, not measured, at the stations Mulch and grade, and Probe. */
 export const GROUND_QUESTIONS: readonly Question[] = [
   {
+    key: 'mulch.ground',
+    station: 'mulch',
+    kind: 'grade',
+    ask: 'What covers the ground at the stem?',
+    more: true,
+    answers: [
+      { key: 'mulch', label: 'mulch' },
+      { key: 'grass', label: 'grass up to the stem' },
+      { key: 'bare', label: 'bare soil' },
+      { key: 'stone', label: 'stone or gravel' },
+      { key: 'plants', label: 'low plants' },
+      { key: 'paving', label: 'paving' },
+    ],
+  },
+  {
+    key: 'mulch.scalped',
+    station: 'mulch',
+    kind: 'grade',
+    ask: 'Surface roots scarred by mowers?',
+    more: true,
+    answers: [
+      { key: 'none', label: 'no' },
+      { key: 'some', label: 'some' },
+      { key: 'many', label: 'many' },
+    ],
+  },
+  {
     key: 'mulch.material',
     station: 'mulch',
     kind: 'grade',
@@ -89,6 +116,14 @@ export const GROUND_QUESTIONS: readonly Question[] = [
       { key: 'damp', label: 'still saturated' },
       { key: 'standing', label: 'water stands' },
     ],
+  },
+  {
+    key: 'soil.fall',
+    station: 'soil',
+    kind: 'percent',
+    ask: 'Fall of the ground, steepest way',
+    hint: 'A drain comes to the surface only where the ground falls faster than the pipe.',
+    more: true,
   },
   {
     key: 'probe.wall',

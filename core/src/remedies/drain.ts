@@ -1,57 +1,87 @@
-import { crewHours } from '../weighing/amounts';
-import { named } from '../vocabulary/quantities';
+import { amount, crewHours } from '../weighing/amounts';
+import { groundFall, outletOf, type Outlet } from '../weighing/drainage';
+import type { Quantity } from '../units/quantity';
 import { longMark } from '../units/marks';
-import { limit, PRACTICE_SOURCE, type Situation, type Weighed } from '../weighing/operation';
+import { limit, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 
-/** A drain to lower ground: from the floor of the excavation, or out of ground that holds water. */
+/** What a pipe to lower ground comes to, or a sump where none comes to the surface. */
+function quantitiesOf(depth: number, fall: number | undefined, outlet: Outlet): Quantity[] {
+  if (outlet.way === 'none')
+    return [
+      amount('sumps', 1, 'count', 'one at the lowest place'),
+      amount('stoneForSump', limit('sumpVolume'), 'volume', 'by practice'),
+      crewHours(limit('sumpHours')),
+    ];
+  const length = outlet.way === 'daylight' ? outlet.length : limit('drainUsual');
+  return [
+    outlet.way === 'daylight'
+      ? amount('drain', length, 'long length', 'depth / (fall of the ground - fall of the pipe)', [
+          { name: 'depth', value: depth, dimension: 'short length' },
+          { name: 'fall of the ground', value: fall!, dimension: 'ratio' },
+          { name: 'fall of the pipe', value: limit('drainFall'), dimension: 'ratio' },
+        ])
+      : amount('drain', length, 'long length', 'by practice', [], {
+          notes: [
+            'The fall of the ground was not measured: find with a level whether a pipe comes to the surface.',
+          ],
+        }),
+    crewHours(length * limit('drainHours'), 'length × hours a metre', [
+      { name: 'length', value: length, dimension: 'long length' },
+      { name: 'hours a metre', value: limit('drainHours'), dimension: 'ratio' },
+    ]),
+  ];
+}
+
+const SUMMARY = {
+  daylight: (length: number) =>
+    `A drain of ${longMark(length)} to lower ground, with a fall of 2 cm in a metre, between the anchors.`,
+  none: () =>
+    'The ground falls no faster than a pipe, so no drain comes to the surface: a sump, a wider regrade, or the tree raised.',
+  unknown: () =>
+    'A drain to lower ground, if a level finds any: it comes to the surface only where the ground falls faster than 2 cm in a metre.',
+};
+
+/** Water led away: to lower ground from the floor of the excavation or out of wet ground, or into a sump. */
 function weigh(s: Situation, { advice, why }: Ruled, operations: readonly Weighed[]): Weighed {
-  const basin = operations
-    .find((o) => o.key === 'excavate')
-    ?.quantities.find((q) => q.key === 'drainToDaylight');
-  const length = basin?.value ?? limit('drainUsual');
+  const floor = operations
+    .find((o) => o.key === 'excavate' && o.advice !== 'not')
+    ?.quantities.find((q) => q.key === 'floorBelowGrade')?.value;
+  const depth = floor !== undefined && floor > limit('basinDepth') ? floor : limit('drainDepth');
+  const fall = groundFall(s.visit);
+  const outlet = outletOf(depth, fall);
   return {
     key: 'drain',
-    title: 'Drain',
+    title: outlet.way === 'none' ? 'Sump, regrade or raise' : 'Drain',
     advice,
     summary: orNothing(
       advice,
-      `A drain of ${longMark(length)} to lower ground, with a fall of 2 cm in a metre, between the anchors.`,
+      outlet.way === 'daylight' ? SUMMARY.daylight(outlet.length) : SUMMARY[outlet.way](),
     ),
     why,
-    quantities:
-      advice === 'not'
-        ? []
-        : [
-            {
-              ...named('drain'),
-              value: length,
-              dimension: 'long length',
-              working: basin
-                ? basin.working
-                : {
-                    formula: 'by practice',
-                    inputs: [],
-                    source: PRACTICE_SOURCE,
-                    notes: ['No level was read: find where lower ground begins.'],
-                  },
-            },
-            crewHours(length * limit('drainHours'), 'length × hours a metre', [
-              { name: 'length', value: length, dimension: 'long length' },
-              { name: 'hours a metre', value: limit('drainHours'), dimension: 'ratio' },
-            ]),
-          ],
+    quantities: advice === 'not' ? [] : quantitiesOf(depth, fall, outlet),
     method: [
-      'Find with a level where lower ground begins; keep the fall even.',
+      ...(outlet.way === 'none'
+        ? [
+            'A shaft at the lowest place, below the floor and outside the anchors, filled with washed stone under cloth.',
+            'Where the hole beside it still holds water the next day a sump fills as well: regrade wider, or raise the tree.',
+          ]
+        : [
+            'Find with a level where lower ground begins; keep the fall even.',
+            'Washed stone round the pipe, cloth over it, soil back; the outlet stays open and is shown on the plan.',
+          ]),
       'Dig by hand or with air between the roots; none from 25 mm on is cut.',
-      'Washed stone round the pipe, cloth over it, soil back; the outlet stays open and is shown on the plan.',
     ],
     cautions: ['Locate buried utilities before any digging.', 'Open trenches are fenced.'],
-    acceptance: ['A bucket poured at the stem runs from the outlet; the floor is dry the day after rain.'],
+    acceptance: [
+      outlet.way === 'none'
+        ? 'A bucket poured at the stem is gone the next day; the floor is dry the day after rain.'
+        : 'A bucket poured at the stem runs from the outlet; the floor is dry the day after rain.',
+    ],
     schools: [],
     season: 'When the ground carries a barrow.',
-    missing: advice === 'not' || basin ? [] : ['levels to lower ground'],
+    missing: advice === 'not' || outlet.way !== 'unknown' ? [] : ['fall of the ground'],
   };
 }
 

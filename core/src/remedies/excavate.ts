@@ -3,6 +3,7 @@ import { roundMean } from '../geometry';
 import { longMark, shortMark } from '../units/marks';
 import { bowl, belowGrade } from '../weighing/bowl';
 import { limit, used, schoolNote, schoolValue, type Situation, type Weighed } from '../weighing/operation';
+import { groundFall, outletOf, type Outlet } from '../weighing/drainage';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
 
@@ -110,6 +111,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const rate = tool === 'rake' ? limit('rakeRate') : tool === 'hand' ? limit('handRate') : limit('airRate');
   const school = schoolNote(height);
   const basin = floor > limit('basinDepth');
+  const fall = groundFall(s.visit);
+  const outlet = outletOf(floor, fall);
   const rateInput = { name: 'rate, m³ an hour', value: rate, dimension: 'ratio' as const };
   const quantities = [
     amount(
@@ -167,15 +170,19 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     ...(tool === 'air' || tool === 'regrade'
       ? [amount('airTool', shape.volume / rate, 'hours', 'soil / rate of the tool', [rateInput], { school })]
       : []),
-    ...(basin
+    ...(basin && outlet.way === 'daylight'
       ? [
           amount(
             'drainToDaylight',
-            floor / limit('drainFall'),
+            outlet.length,
             'long length',
-            'floor below grade / fall',
-            [{ name: 'fall', value: limit('drainFall'), dimension: 'ratio' }],
-            { school, notes: ['On level ground; shorter on a slope.'] },
+            'floor below grade / (fall of the ground - fall of the pipe)',
+            [
+              { name: 'floor below grade', value: floor, dimension: 'short length' },
+              { name: 'fall of the ground', value: fall!, dimension: 'ratio' },
+              { name: 'fall of the pipe', value: limit('drainFall'), dimension: 'ratio' },
+            ],
+            { school },
           ),
         ]
       : []),
@@ -186,7 +193,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     method: [...METHOD[tool], ...toTheEnd],
     cautions: basin
       ? [
-          `Basin: the floor ends ${shortMark(floor)} below grade and will hold water. Feather it out, and drain it to lower ground where the soil does not take water.`,
+          `Basin: the floor ends ${shortMark(floor)} below grade and will hold water where the soil does not take it. Feather it out. ${OUTLET_WORDS[outlet.way]}`,
           ...base.cautions,
         ]
       : base.cautions,
@@ -199,6 +206,14 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     why: base.why.length > 0 ? base.why : [collarDeep.text],
   };
 }
+
+/** What becomes of the water in a bowl. */
+const OUTLET_WORDS: Record<Outlet['way'], string> = {
+  daylight: 'A drain to lower ground comes to the surface there.',
+  none: 'The ground falls no faster than a pipe: no drain comes to the surface. A sump, a wider regrade, or the tree raised.',
+  unknown:
+    'Measure the fall of the ground: a drain comes to the surface only where it falls faster than the pipe.',
+};
 
 export const excavate: Remedy = {
   treats: ['plantedDeep', 'gradeRaised', 'mulchCone', 'buriedCollar', 'oxygenStarved'],

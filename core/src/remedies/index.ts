@@ -9,6 +9,7 @@ import { fertiliser } from './fertiliser';
 import { guard } from './guard';
 import { mulch } from './mulch';
 import { postmortem } from './postmortem';
+import { mulchRing } from './mulchRing';
 import { prune } from './prune';
 import { regrade } from './regrade';
 import { remove } from './remove';
@@ -32,6 +33,7 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
   identify,
   ties,
   mulch,
+  mulchRing,
   explore,
   excavate,
   regrade,
@@ -61,6 +63,7 @@ export const WEIGHED: readonly OperationKey[] = [
   'identify',
   'mulch',
   'excavate',
+  'mulchRing',
   'explore',
   'prune',
   'reset',

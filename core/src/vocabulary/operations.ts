@@ -5,6 +5,7 @@ export const OPERATION_KEYS = [
   'identify',
   'ties',
   'mulch',
+  'mulchRing',
   'explore',
   'excavate',
   'regrade',

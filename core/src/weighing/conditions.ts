@@ -1,4 +1,5 @@
 import type { OperationKey } from '../vocabulary/operations';
+import { answerTo } from '../questions/question';
 import { isMapped } from '../roots';
 import type { QuantityKey } from '../vocabulary/quantities';
 import { diebackOf } from '../crown/dieback';
@@ -28,6 +29,12 @@ const evidenceFor = ({ verdict }: Situation, key: string) => verdict.evidence.fi
 const quantityOf = (operations: readonly Weighed[], of: OperationKey, key: QuantityKey) =>
   operations.find((o) => o.key === of)?.quantities.find((q) => q.key === key);
 
+/** Whether something covers the ground at the stem. */
+const covers =
+  (answer: string, says: string) =>
+  ({ visit }: Situation): Held =>
+    answerTo(visit.findings, 'mulch.ground')?.answer === answer ? says : undefined;
+
 const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]) => Held> = {
   waterStands: (s) => {
     const drain = evidenceFor(s, 'probe.drain');
@@ -35,7 +42,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
   },
   basinPlanned: ({ visit }, operations) =>
     plannedOf(operations, visit.decisions).some((o) => o.key === 'excavate') &&
-    quantityOf(operations, 'excavate', 'drainToDaylight') !== undefined
+    (quantityOf(operations, 'excavate', 'floorBelowGrade')?.value ?? 0) > limit('basinDepth')
       ? 'the floor of the excavation ends below grade'
       : undefined,
   fertiliserWanted: (s, operations) => {
@@ -80,6 +87,19 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
     mulch !== undefined && mulch.halfwayDepth > limit('mulchDeep')
       ? `${shortMark(mulch.halfwayDepth)} deep halfway out`
       : undefined,
+  mulchSpent: ({ profile: { mulch } }) =>
+    mulch !== undefined && mulch.across > 0 && mulch.halfwayDepth < limit('mulchSpent')
+      ? `mulch ${shortMark(mulch.halfwayDepth)} deep halfway out`
+      : undefined,
+  noMulchThere: ({ profile, verdict }) =>
+    profile.mulch === undefined && verdict.facts.mulchOnBark.state !== 'yes' ? '' : undefined,
+  grassToStem: covers('grass', 'grass up to the stem'),
+  bareToStem: covers('bare', 'bare soil at the stem'),
+  stoneAtStem: covers('stone', 'stone at the stem'),
+  rootsScalped: ({ visit }) => {
+    const scars = answerTo(visit.findings, 'mulch.scalped')?.answer;
+    return scars === 'some' || scars === 'many' ? `${scars} surface roots scarred by mowers` : undefined;
+  },
   beyondABowl: ({ profile: { collar } }) =>
     collar !== undefined && collar.deepest.value > limit('collarByAir')
       ? `the collar lies up to ${shortMark(collar.deepest.value)} down (a bowl does to ${shortMark(limit('collarByAir'))})`

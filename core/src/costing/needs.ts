@@ -42,7 +42,7 @@ const CHARGES: Record<OperationKey, readonly Charge[]> = {
   treeWell: [CREW, { quantity: 'faceOfWall', resource: 'wall', for: 'stone' }],
   ring: [CREW],
   prune: [CREW],
-  reset: [CREW],
+  reset: [CREW, { quantity: 'compost', resource: 'compost', for: 'compost' }],
   drain: [CREW, { quantity: 'drain', resource: 'drain', for: 'pipe and stone' }],
   trench: [
     CREW,
@@ -53,6 +53,7 @@ const CHARGES: Record<OperationKey, readonly Charge[]> = {
   guard: [CREW, { quantity: 'guards', resource: 'guard', for: 'guard' }],
   leach: [LABORATORY, { quantity: 'waterings', resource: 'watering', for: 'rounds' }],
   feed: [LABORATORY],
+  crown: [CREW],
   water: [{ quantity: 'waterings', resource: 'watering', for: 'rounds' }],
   fertiliser: [],
   watch: [],

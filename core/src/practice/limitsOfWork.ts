@@ -135,7 +135,6 @@ export const WORK_LIMITS = {
     reason: 'Above about 12 cm of stem the ball is beyond hand lifting.',
     source: PRACTICE,
   },
-  resetProud: { value: 0.025, unit: 'm', reason: 'Middle of flush to 5 cm above grade.', source: PRACTICE },
   deadDieback: {
     value: 0.95,
     unit: 'share',
@@ -146,6 +145,24 @@ export const WORK_LIMITS = {
     value: 1.5,
     unit: 'h',
     reason: 'Washing the ball of a stump that is out, measuring it, looking at the hole.',
+    source: PRACTICE,
+  },
+  deadWood: {
+    value: 0.05,
+    unit: 'share',
+    reason: 'A twig here and there dies in every crown; more is taken out where people go.',
+    source: PRACTICE,
+  },
+  crownHours: {
+    value: 0.3,
+    unit: 'h/m',
+    reason: 'Dead wood out of a street tree, by its height.',
+    source: PRACTICE,
+  },
+  ballDepth: {
+    value: 0.4,
+    unit: 'ratio',
+    reason: 'The ball of a young planted tree is about 0.4 times as deep as it is wide.',
     source: PRACTICE,
   },
   removalDieback: {
@@ -179,6 +196,7 @@ export const WORK_LIMITS = {
     source: PRACTICE,
   },
   turfHours: { value: 0.15, unit: 'h/m²', reason: 'Turf sliced off by hand and carted.', source: PRACTICE },
+  soilOverRoots: { value: 0.02, unit: 'm', reason: 'As little as covers a scar.', source: PRACTICE },
   stoneDepth: { value: 0.06, unit: 'm', reason: 'Stone is usually laid as deep as mulch.', source: PRACTICE },
   bagVolume: { value: 0.05, unit: 'm³', reason: 'The usual 50 L bag of mulch.', source: PRACTICE },
   rakeRate: {
@@ -289,18 +307,6 @@ export const WORK_LIMITS = {
     value: 3,
     unit: 'h',
     reason: 'Two people, one young tree, hole to watering in.',
-    source: PRACTICE,
-  },
-  wateringsASeason: {
-    value: 12,
-    unit: 'count',
-    reason: 'A watering a week from May to September, half of them skipped when the probe finds it moist.',
-    source: PRACTICE,
-  },
-  wateringsEstablished: {
-    value: 6,
-    unit: 'count',
-    reason: 'An established tree is watered in dry spells alone, every other week at most.',
     source: PRACTICE,
   },
   bucketStem: {

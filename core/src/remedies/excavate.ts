@@ -2,7 +2,7 @@ import { amount, crewHours } from '../weighing/amounts';
 import { roundMean } from '../geometry';
 import { longMark, shortMark } from '../units/marks';
 import { bowl, belowGrade } from '../weighing/bowl';
-import { limit, used, schoolNote, schoolValue, type Situation, type Weighed } from '../weighing/operation';
+import { limit, used, type Situation, type Weighed } from '../weighing/operation';
 import { groundFall, outletOf, type Outlet } from '../weighing/drainage';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
@@ -39,9 +39,7 @@ const METHOD: Record<CollarTool, string[]> = {
 function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const { collar, stemRadius } = s.profile;
   const { collarDeep } = s.verdict.facts;
-  const height = s.school('flareHeight');
   const bark = s.school('bark');
-  const above = schoolValue(height, 'above');
   const toTheEnd = [
     'Follow each root from the stem outward; keep exposed roots moist and shaded.',
     bark.key === 'mulch' ? 'Thin mulch at once, none touching the bark.' : `Bark: ${bark.label}.`,
@@ -66,9 +64,12 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       'Water poured on the floor drains away from the stem or soaks in within an hour.',
       'Bark left to dry; photographs taken at eight bearings.',
     ],
-    schools: [used(height), used(bark)],
+    schools: [used(bark)],
     season: 'Any frost-free, not waterlogged day; dormant season preferred where many roots will be cut.',
-    lookAgain: { days: 14, why: 'Buried bark has dried: look at it again and at what was hidden.' },
+    lookAgain:
+      bark.key === 'mulch'
+        ? { days: 30, why: 'Draw the thin mulch aside: look at the bark that was buried.' }
+        : { days: 14, why: 'Buried bark has dried: look at it again and at what was hidden.' },
     missing: [],
   };
   if (!collar || stemRadius === undefined) {
@@ -79,9 +80,9 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       missing: [...(collar ? [] : ['probe points']), ...(stemRadius === undefined ? ['stem diameter'] : [])],
     };
   }
-  const depths = collar.byBearing.map((b) => ({ bearing: b.bearing, value: b.value + above }));
+  const depths = collar.byBearing.map((b) => ({ bearing: b.bearing, value: b.value }));
   const deepest = collar.deepest.value;
-  if (deepest + above <= 0)
+  if (deepest <= 0)
     return {
       ...base,
       summary: 'The first roots stand above grade all round; there is nothing to dig away.',
@@ -109,7 +110,6 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
           ).volume) /
         2;
   const rate = tool === 'rake' ? limit('rakeRate') : tool === 'hand' ? limit('handRate') : limit('airRate');
-  const school = schoolNote(height);
   const basin = floor > limit('basinDepth');
   const fall = groundFall(s.visit);
   const outlet = outletOf(floor, fall);
@@ -119,29 +119,18 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       'floorBelowGrade',
       floor,
       'short length',
-      'collar depth + height of the flare above the finished floor',
-      [
-        { name: 'collar depth', value: collar.depth.value, dimension: 'short length' },
-        { name: 'flare above the floor', value: above, dimension: 'short length' },
-      ],
+      'collar depth: the flare stands flush on its undisturbed base',
+      [{ name: 'collar depth', value: collar.depth.value, dimension: 'short length' }],
       {
-        school,
         plusMinus: spread,
         notes: partlyAbove ? ['Where the roots stand above grade the floor counts as level with it.'] : [],
       },
     ),
-    amount(
-      'bowlRadius',
-      shape.outerRadius,
-      'long length',
-      'stem radius + working room + run × depth',
-      [
-        { name: 'stem radius', value: stemRadius, dimension: 'short length' },
-        { name: 'working room', value: limit('workingRoom'), dimension: 'short length' },
-        { name: 'run for each unit of depth', value: limit('featherRun'), dimension: 'ratio' },
-      ],
-      { school },
-    ),
+    amount('bowlRadius', shape.outerRadius, 'long length', 'stem radius + working room + run × depth', [
+      { name: 'stem radius', value: stemRadius, dimension: 'short length' },
+      { name: 'working room', value: limit('workingRoom'), dimension: 'short length' },
+      { name: 'run for each unit of depth', value: limit('featherRun'), dimension: 'ratio' },
+    ]),
     amount(
       'soilToTakeOut',
       shape.volume,
@@ -151,24 +140,17 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
         { name: 'floor below grade', value: floor, dimension: 'short length' },
         { name: 'bowl radius', value: shape.outerRadius, dimension: 'long length' },
       ],
-      { school, plusMinus: volumeSpread },
+      { plusMinus: volumeSpread },
     ),
-    amount(
-      'spoilHeap',
-      shape.volume * limit('soilSwell'),
-      'volume',
-      'soil × swell',
-      [{ name: 'swell', value: limit('soilSwell'), dimension: 'ratio' }],
-      { school },
-    ),
-    crewHours(
-      limit('setUpHours') + shape.volume / rate,
-      'set-up + soil / rate of the tool',
-      [{ name: 'set-up', value: limit('setUpHours'), dimension: 'hours' }, rateInput],
-      { school },
-    ),
+    amount('spoilHeap', shape.volume * limit('soilSwell'), 'volume', 'soil × swell', [
+      { name: 'swell', value: limit('soilSwell'), dimension: 'ratio' },
+    ]),
+    crewHours(limit('setUpHours') + shape.volume / rate, 'set-up + soil / rate of the tool', [
+      { name: 'set-up', value: limit('setUpHours'), dimension: 'hours' },
+      rateInput,
+    ]),
     ...(tool === 'air' || tool === 'regrade'
-      ? [amount('airTool', shape.volume / rate, 'hours', 'soil / rate of the tool', [rateInput], { school })]
+      ? [amount('airTool', shape.volume / rate, 'hours', 'soil / rate of the tool', [rateInput])]
       : []),
     ...(basin && outlet.way === 'daylight'
       ? [
@@ -182,7 +164,6 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
               { name: 'fall of the ground', value: fall!, dimension: 'ratio' },
               { name: 'fall of the pipe', value: limit('drainFall'), dimension: 'ratio' },
             ],
-            { school },
           ),
         ]
       : []),

@@ -1,4 +1,5 @@
 import { alive } from './alive';
+import { crown } from './crown';
 import { explore } from './explore';
 import { feed } from './feed';
 import { identify } from './identify';
@@ -47,6 +48,7 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
   guard,
   leach,
   feed,
+  crown,
   water,
   fertiliser,
   watch,
@@ -78,6 +80,7 @@ export const WEIGHED: readonly OperationKey[] = [
   'guard',
   'leach',
   'feed',
+  'crown',
   'water',
   'watch',
   'fertiliser',

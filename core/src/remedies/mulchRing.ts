@@ -42,6 +42,8 @@ function quantitiesOf(s: Situation, depth: number, inner: number, school: Workin
   const area = Math.PI * (radius ** 2 - stemRadius ** 2);
   const turf = cover === 'grass' ? area : 0;
   const stone = cover === 'stone' ? area * limit('stoneDepth') : 0;
+  const scarred = ['some', 'many'].includes(answerTo(s.visit.findings, 'mulch.scalped')?.answer ?? '');
+  const soil = scarred && s.school('scalpedRoots').key === 'soil' ? area * limit('soilOverRoots') : 0;
   const of = [
     { name: 'R, ring radius', value: radius, dimension: 'long length' as const },
     {
@@ -73,6 +75,13 @@ function quantitiesOf(s: Situation, depth: number, inner: number, school: Workin
           amount('turfOff', turf, 'area', 'pi × (R² - r²)', of),
           amount('turfToTakeAway', turf * limit('turfDepth'), 'volume', 'area × thickness of a spade slice', [
             { name: 'thickness', value: limit('turfDepth'), dimension: 'short length' },
+          ]),
+        ]
+      : []),
+    ...(soil > 0
+      ? [
+          amount('soilToBring', soil, 'volume', 'area × depth over scarred roots', [
+            { name: 'depth', value: limit('soilOverRoots'), dimension: 'short length' },
           ]),
         ]
       : []),
@@ -180,8 +189,16 @@ export const mulchRing: Remedy = {
       why: 'Chips that have composted feed the soil; fresh clippings heat and mat, dyed and rubber give nothing.',
     },
     {
-      when: [{ planned: 'excavate' }, { measured: 'noMulchThere' }],
+      when: [
+        { planned: 'excavate' },
+        { measured: 'noMulchThere' },
+        { matter: 'bark', school: 'dryThenMulch' },
+      ],
       why: 'Once the bark has dried the opened ground is covered thinly, off the bark.',
+    },
+    {
+      when: [{ planned: 'excavate' }, { measured: 'noMulchThere' }, { matter: 'bark', school: 'mulch' }],
+      why: 'The opened ground is covered thinly at once, off the bark.',
     },
   ],
   bars: [

@@ -1,6 +1,6 @@
 import { amount, crewHours } from '../weighing/amounts';
 import type { Quantity } from '../units/quantity';
-import { limit, used, type Situation, type Weighed } from '../weighing/operation';
+import { limit, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 import { wateringRounds } from '../weighing/watering';
@@ -10,14 +10,17 @@ export const replacementQuantities = (s: Situation): Quantity[] => [
   amount('youngTrees', 1, 'count', 'one in its place'),
   amount('stakeSets', 1, 'count', 'one set of two stakes and a broad tie'),
   crewHours(limit('plantHours')),
-  wateringRounds(s.school('wateringYears')),
+  wateringRounds(s.school('watering'), s.school('wateringYears')),
 ];
 
 /** A young tree in its place. */
 function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const reference = s.school('plantingReference');
   const hole = s.school('holeWidth');
+  const manner = s.school('watering');
   const lasting = s.school('wateringYears');
+  const shaping = s.school('structuralPruning');
+  const shaped = Number(s.visit.date.slice(0, 4)) + schoolValue(shaping, 'years');
   return {
     key: 'replace',
     title: 'Replace',
@@ -32,12 +35,13 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       'Mature size against wires, buildings and paving; species against soil wetness and pH.',
       'Stock with a visible flare and no circling roots; ties and wire off.',
       `Planted by ${reference.label}; hole ${hole.label}; a deep prepared hole does what a root-control ring promises.`,
+      `Structural pruning ${shaping.label}: not before ${shaped}.`,
     ],
     cautions: ['Locate buried utilities before any digging.', 'Overhead lines.'],
     acceptance: [
       'Flare at or up to 5 cm above grade under a straight stick; stem upright; firmed, watered in.',
     ],
-    schools: [used(reference), used(hole), used(lasting)],
+    schools: [used(reference), used(hole), used(manner), used(lasting), used(shaping)],
     season: 'Dormant season.',
     missing: [],
   };

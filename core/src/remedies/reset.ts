@@ -9,6 +9,8 @@ import {
   type Situation,
   type Weighed,
 } from '../weighing/operation';
+import type { SchoolInForce } from '../practice';
+import type { Quantity } from '../units/quantity';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
 import { wateringQuantity } from '../weighing/watering';
@@ -16,12 +18,62 @@ import { wateringQuantity } from '../weighing/watering';
 /** Ball of a young tree, estimated where it was not measured. Common practice, no source: ten times the stem. */
 export const BALL_PER_STEM = 10;
 
+/** What is shaved off a ball, and compost blended into the fill of its hole. */
+function ballWork(
+  ballDiameter: number,
+  shaved: number,
+  compost: number,
+  times: number,
+  ball: SchoolInForce,
+  backfill: SchoolInForce,
+): Quantity[] {
+  const depth = limit('ballDepth') * ballDiameter;
+  const filled = (Math.PI / 4) * ballDiameter ** 2 * (times ** 2 - 1) * depth;
+  return [
+    ...(shaved > 0
+      ? [
+          amount(
+            'ballShavedOff',
+            1 - Math.max(0, 1 - (2 * shaved) / ballDiameter) ** 2,
+            'share',
+            '1 - (1 - 2 × shave / ball)²',
+            [
+              { name: 'shave', value: shaved, dimension: 'short length' },
+              { name: 'ball', value: ballDiameter, dimension: 'long length' },
+            ],
+            { school: schoolNote(ball), notes: ['No more than a third, and only in a young vigorous tree.'] },
+          ),
+        ]
+      : []),
+    ...(compost > 0
+      ? [
+          amount(
+            'compost',
+            compost * filled,
+            'volume',
+            'share × pi / 4 × (hole² - ball²) × depth of the ball',
+            [
+              { name: 'share', value: compost, dimension: 'share' },
+              { name: 'filled', value: filled, dimension: 'volume' },
+            ],
+            { school: schoolNote(backfill) },
+          ),
+        ]
+      : []),
+  ];
+}
+
 /** Lift and reset at the right height, where age, size and findings allow. */
 function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   const hole = s.school('holeWidth');
   const ball = s.school('rootBall');
   const backfill = s.school('backfill');
-  const watering = s.school('wateringYears');
+  const watering = s.school('watering');
+  const lasting = s.school('wateringYears');
+  const height = s.school('flareHeight');
+  const proud = schoolValue(height, 'above');
+  const shaved = schoolValue(ball, 'shaved');
+  const compost = schoolValue(backfill, 'compost');
   const staking = s.school('staking');
   const reference = s.school('plantingReference');
   const years = yearsInGround(s);
@@ -33,14 +85,18 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
     ...(collarDeep.state === 'unexamined' ? ['probe points'] : []),
   ];
   const possible = advice === 'option' && unknown.length === 0;
-  const lift = s.profile.collar ? s.profile.collar.depth.value + limit('resetProud') : undefined;
+  const { collar, fill } = s.profile;
+  // By the container soil level only what was laid over it since is undone.
+  const byFlare = reference.key === 'flare';
+  const below = byFlare ? collar?.depth.value : (fill?.atStem.value ?? 0);
+  const lift = collar && below !== undefined ? below + proud : undefined;
   const ballDiameter = stem === undefined ? undefined : stem * BALL_PER_STEM;
   return {
     key: 'reset',
     title: 'Lift and reset',
     advice: possible ? advice : 'not',
     summary: possible
-      ? `Lift by ${shortMark(lift ?? 0)} so that the flare stands ${shortMark(limit('resetProud'))} above grade.`
+      ? `Lift by ${shortMark(lift ?? 0)} so that ${byFlare ? 'the flare' : 'the soil of the container'} stands ${proud > 0 ? `${shortMark(proud)} above grade` : 'flush with grade'}.`
       : barred
         ? `Not for this tree: ${why[0]}.`
         : unknown.length > 0
@@ -54,10 +110,16 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
               'lift',
               lift,
               'short length',
-              'collar depth + height of the flare above grade',
+              byFlare
+                ? 'collar depth + height of the flare above grade'
+                : 'soil added since + height above grade',
               [
-                { name: 'collar depth', value: s.profile.collar!.depth.value, dimension: 'short length' },
-                { name: 'flare above grade', value: limit('resetProud'), dimension: 'short length' },
+                {
+                  name: byFlare ? 'collar depth' : 'soil added since',
+                  value: below!,
+                  dimension: 'short length',
+                },
+                { name: 'above grade', value: proud, dimension: 'short length' },
               ],
               { school: schoolNote(reference), plusMinus: s.profile.collar?.depth.plusMinus },
             ),
@@ -76,8 +138,14 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
               ],
               { school: schoolNote(hole), notes: ['Measure the ball once it is open.'] },
             ),
-            wateringQuantity(stem!, watering),
-            crewHours(limit('resetHours')),
+            ...ballWork(ballDiameter, shaved, compost, schoolValue(hole, 'times'), ball, backfill),
+            wateringQuantity(stem!, watering, lasting),
+            crewHours(
+              limit('resetHours') * schoolValue(ball, 'hours'),
+              'by practice × work at the ball, by school',
+              [{ name: 'work at the ball', value: schoolValue(ball, 'hours'), dimension: 'ratio' }],
+              { school: schoolNote(ball) },
+            ),
           ]
         : [],
     method: [
@@ -96,7 +164,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
       'Flare at or up to 5 cm above grade under a straight stick, stem upright.',
       'No air pockets: water stands nowhere and the ball does not move by hand.',
     ],
-    schools: [reference, hole, ball, backfill, staking, watering].map(used),
+    schools: [reference, height, hole, ball, backfill, staking, watering, lasting].map(used),
     season: 'Dormant season only.',
     lookAgain: { days: 180, why: 'Re-tie the stake, see whether it settled, push test.' },
     missing: unknown,

@@ -34,11 +34,21 @@ export const ring: Remedy = {
   settles: [],
   do: [
     {
-      when: [{ node: 'barrier', standing: 'likely' }],
+      when: [
+        { node: 'barrier', standing: 'likely' },
+        { matter: 'rootRings', school: 'never' },
+      ],
       why: 'Roots that meet a wall circle along it for as long as it stands.',
     },
   ],
   option: [
+    {
+      when: [
+        { node: 'barrier', standing: 'likely' },
+        { matter: 'rootRings', school: 'use' },
+      ],
+      why: 'Though rings are used by the school followed, roots that meet a wall circle along it.',
+    },
     {
       when: [{ node: 'barrier', standing: 'possible' }],
       why: 'Dig at one place to see whether a ring is there.',

@@ -8,6 +8,7 @@ function weigh(s: Situation, weighed: Ruled): Weighed {
   const school = s.school('staking');
   const { advice, barred: never } = weighed;
   const months = school.values?.months;
+  const battens = school.key === 'battens';
   return {
     key: 'stake',
     title: 'Stake',
@@ -16,31 +17,46 @@ function weigh(s: Situation, weighed: Ruled): Weighed {
       ? `Not by the school followed: ${school.label}.`
       : orNothing(
           advice,
-          months === undefined
-            ? `Stakes in undisturbed ground, ties loose enough to sway: ${school.label}.`
-            : `Stakes in undisturbed ground, ties loose enough to sway, out after ${months} months.`,
+          battens
+            ? 'Two laths pinned across the ball into firm ground, clear of the stem; they rot by themselves.'
+            : months === undefined
+              ? `Stakes in undisturbed ground, ties loose enough to sway: ${school.label}.`
+              : `Stakes in undisturbed ground, ties loose enough to sway, out after ${months} months.`,
         ),
     why: weighed.why,
     quantities:
       advice === 'not'
         ? []
         : [
-            amount('stakeSets', 1, 'count', 'one set of two stakes and a broad tie', [], {
-              school: schoolNote(school),
-            }),
+            battens
+              ? amount('battens', 2, 'count', 'two laths across the ball', [], { school: schoolNote(school) })
+              : amount('stakeSets', 1, 'count', 'one set of two stakes and a broad tie', [], {
+                  school: schoolNote(school),
+                }),
             crewHours(limit('stakeHours')),
           ],
-    method: [
-      'Stakes outside the root ball, one to windward where there is one.',
-      'One broad tie low enough that the crown can move.',
-    ],
+    method: battens
+      ? [
+          'Two laths flat across the top of the ball, one on each side of the stem, a hand clear of it.',
+          'Pinned at both ends into firm ground beyond the hole; nothing is tied to the stem.',
+        ]
+      : [
+          'Stakes outside the root ball in undisturbed ground, one to windward where there is one.',
+          'One broad tie low enough that the crown can move.',
+        ],
     cautions: ['A stake driven through a main kills: utilities located first.'],
     acceptance: ['The stem sways by a hand’s width and rubs nowhere.'],
     schools: [used(school)],
     season: 'With the work.',
     missing: [],
     ...(advice !== 'not' && {
-      lookAgain: { days: 180, why: 'Open and move the ties; push test when the stakes are out.' },
+      lookAgain: battens
+        ? { days: 365, why: 'Push test: new roots hold it, or the laths are pinned anew.' }
+        : months === undefined
+          ? { days: 365, why: 'Open and move the ties; the stake stays.' }
+          : months <= 6
+            ? { days: 30 * months, why: 'Stakes out; push test.' }
+            : { days: 180, why: 'Open and move the ties; push test when the stakes are out.' },
     }),
   };
 }

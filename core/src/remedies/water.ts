@@ -19,11 +19,11 @@ function weigh(s: Situation, { advice, why, barred: wet }: Ruled, before: readon
       ? []
       : [
           young
-            ? wateringQuantity(stem, lasting)
+            ? wateringQuantity(stem, manner, lasting)
             : wateringOfGround(stem, crownReach(s.tree), opened, lasting),
         ];
   const quantities = wanted
-    ? [...each, wateringRounds(lasting, young ? 'wateringsASeason' : 'wateringsEstablished')]
+    ? [...each, wateringRounds(manner, lasting, young ? 'young' : 'established')]
     : [];
   return {
     key: 'water',

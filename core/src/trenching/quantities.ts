@@ -118,6 +118,19 @@ export function trenchQuantities(
       input('heap', heap, 'volume'),
       input('native soil', native, 'volume'),
     ]),
+    ...(fill.key === 'inoculant'
+      ? [
+          quantity(
+            'inoculantDoses',
+            Math.ceil(length - 1e-9),
+            'count',
+            'one for each metre of trench',
+            [input('run', length, 'long length')],
+            [fill.warning!],
+            ofFill,
+          ),
+        ]
+      : []),
     quantity(
       'waterToSettle',
       filled * TRENCH_LIMITS.settlingWater.value,

@@ -19,6 +19,7 @@ export const OPERATION_KEYS = [
   'guard',
   'leach',
   'feed',
+  'crown',
   'water',
   'fertiliser',
   'watch',

@@ -54,6 +54,12 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
       ? `after ${rootWork.map((o) => o.title.toLowerCase()).join(', ')}`
       : undefined;
   },
+  deadWood: ({ visit }) => {
+    const dieback = diebackOf(visit.findings);
+    return dieback !== undefined && dieback >= limit('deadWood')
+      ? `${Math.round(100 * dieback)} % of the crown is dead`
+      : undefined;
+  },
   dead: ({ verdict: { alive } }) => (alive.state === 'dead' ? alive.says : undefined),
   mayBeDead: ({ verdict: { alive } }) =>
     alive.state === 'doubtful' || alive.state === 'contradictory' ? alive.says : undefined,

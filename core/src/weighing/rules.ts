@@ -19,6 +19,7 @@ export type MeasureKey =
   | 'fertiliserWanted'
   | 'beyondHelp'
   | 'dead'
+  | 'deadWood'
   | 'mayBeDead'
   | 'anchorsFew'
   | 'cutsLeftAll'

@@ -15,16 +15,28 @@ export function wateringByRule(stemDiameter: number): number {
   return Math.ceil((stemDiameter / METRES_PER_INCH) * (1 - 1e-12)) * perBucket;
 }
 
-/** Water of one watering with its working. @param lasting the school of how long to water */
-export const wateringQuantity = (stemDiameter: number, lasting: SchoolInForce): Quantity =>
+/**
+ * Water of one watering of a transplant, with its working.
+ *
+ * @param manner the school of watering: how much at a time, how often
+ * @param lasting the school of how long to water
+ */
+export const wateringQuantity = (
+  stemDiameter: number,
+  manner: SchoolInForce,
+  lasting: SchoolInForce,
+): Quantity =>
   amount(
     'waterAtEachWatering',
-    wateringByRule(stemDiameter),
+    wateringByRule(stemDiameter) * schoolValue(manner, 'times'),
     'litres',
-    '5 US gal for each inch of stem, in whole buckets',
-    [{ name: 'stem diameter', value: stemDiameter, dimension: 'short length' }],
+    '5 US gal for each inch of stem, in whole buckets, × times by school',
+    [
+      { name: 'stem diameter', value: stemDiameter, dimension: 'short length' },
+      { name: 'times', value: schoolValue(manner, 'times'), dimension: 'ratio' },
+    ],
     {
-      school: schoolNote(lasting),
+      school: schoolNote(manner),
       notes: [`For ${schoolValue(lasting, 'seasons')} growing season(s); probe first, skip when moist.`],
     },
   );
@@ -62,19 +74,20 @@ export function wateringOfGround(
 export const isYoungStem = (stemDiameter: number | undefined): boolean =>
   stemDiameter === undefined || stemDiameter <= limit('bucketStem');
 
-/** Rounds of watering over the seasons of the school. @param often how often in a season */
+/** Rounds of watering over the seasons of the school. @param tree a transplant, or one that is established */
 export const wateringRounds = (
+  manner: SchoolInForce,
   lasting: SchoolInForce,
-  often: 'wateringsASeason' | 'wateringsEstablished' = 'wateringsASeason',
+  tree: 'young' | 'established' = 'young',
 ): Quantity =>
   amount(
     'waterings',
-    schoolValue(lasting, 'seasons') * limit(often),
+    schoolValue(lasting, 'seasons') * schoolValue(manner, tree),
     'count',
     'seasons × waterings a season',
     [
       { name: 'seasons', value: schoolValue(lasting, 'seasons'), dimension: 'count' },
-      { name: 'waterings a season', value: limit(often), dimension: 'count' },
+      { name: 'waterings a season', value: schoolValue(manner, tree), dimension: 'count' },
     ],
-    { school: schoolNote(lasting), notes: ['The probe decides each time.'] },
+    { school: schoolNote(manner), notes: ['The probe decides each time.'] },
   );

@@ -64,7 +64,11 @@ export function treatmentOf(s: Situation, operations: readonly Operation[]): Ope
   const stays = operations.filter((o) => !APART.includes(o.key));
   const planned = plannedOf(stays, s.visit.decisions);
   if (planned.some((o) => o.key !== 'stability')) return planned;
-  return [...planned, ...stays.filter((o) => o.advice === 'option' && o.quantities.length > 0)];
+  // Dead wood taken out treats nothing by itself.
+  return [
+    ...planned,
+    ...stays.filter((o) => o.advice === 'option' && o.quantities.length > 0 && o.key !== 'crown'),
+  ];
 }
 
 const withTax = (amount: number, rates: Rates): number =>

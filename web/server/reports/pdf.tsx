@@ -183,6 +183,7 @@ type Style = ReturnType<typeof StyleSheet.create>[string];
 interface LineProps {
   style?: Style | Style[];
   break?: boolean;
+  wrap?: boolean;
   minPresenceAhead?: number;
   children: ReactNode;
 }
@@ -336,6 +337,8 @@ function DocumentPdf({ doc, cover, numbered }: { doc: ReadDocument } & Setting) 
               key={section.title}
               style={[s.h2, i === 0 ? { marginTop: 0 } : {}]}
               {...bookmark(section.title)}
+              // One that was parted between two pages would be a bookmark on both.
+              wrap={false}
               minPresenceAhead={section.blocks.some((b) => b.as === 'figure') ? FIGURE_ROOM : TEXT_ROOM}
             >
               {section.title}

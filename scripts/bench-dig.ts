@@ -13,7 +13,7 @@ import {
   togetherOf,
   TOUCH_TOLERANCE,
 } from '@undrel/core/roots';
-import { cutProblem, highsSolver, planCuts } from '@undrel/core/pruning';
+import { cutProblem, highsSolver, planCuts, propose } from '@undrel/core/pruning';
 import { layOut, obstaclesFor, type Obstacle } from '@undrel/core/trenching';
 
 const TREE = { stemDiameter: 0.3 };
@@ -127,8 +127,8 @@ if (wanted > 0) {
   };
   const solve = highsSolver(await highs());
   const dug = readDig(TREE, rooted(60));
-  const cuts = () => {
-    const problem = cutProblem({
+  const problemOf = () =>
+    cutProblem({
       tree: { ...TREE, label: 'T', species: 'x' },
       date: '2026-06-01',
       reading: dug,
@@ -137,7 +137,8 @@ if (wanted > 0) {
       firm: {},
       design: { stages: 3 },
     });
-    const planned = planCuts(problem, solve);
+  const cuts = () => {
+    const planned = planCuts(problemOf(), solve);
     if (!('plan' in planned) || !planned.plan.proved) throw new Error('no plan was proved the best');
   };
   const forecast = (of: Scenario[]) => () =>
@@ -153,6 +154,9 @@ if (wanted > 0) {
       time('share of the circumference, 200 roots', 40, share),
       time('a dig of 40 roots read, crossings and all', 20, () => readDig(TREE, fresh())),
       time('trenches among 40 obstacles and 60 roots', 20, () => layOut(rules, { obstacles: about }, [30])),
+      time('proposal of a cut plan, as the dig shows it: 60 roots in 3 stages', 10, () =>
+        propose(problemOf()),
+      ),
       time('cut plan of 60 roots in 3 stages, proved the best', 10, cuts),
       time('forecast: 2,000 draws, 40 roots, 30 years', 7, forecast(scenarios)),
       time(

@@ -9,6 +9,6 @@ export function materialText({ label, amount, unit }: OrderMaterial, system: Uni
       ? formatValue(amount, 'long length', system)
       : unit === 'm³'
         ? formatValue(amount, 'volume', system)
-        : `${tidy(amount, 1)} ${unitWord(unit, amount)}`;
+        : `${tidy(amount, Number.isInteger(amount) ? 0 : 1)} ${unitWord(unit, amount)}`;
   return `${label.toLowerCase()}, ${text}`;
 }

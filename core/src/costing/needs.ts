@@ -43,7 +43,12 @@ const CHARGES: Record<OperationKey, readonly Charge[]> = {
   ring: [CREW],
   prune: [CREW],
   reset: [CREW, { quantity: 'compost', resource: 'compost', for: 'compost' }],
-  drain: [CREW, { quantity: 'drain', resource: 'drain', for: 'pipe and stone' }],
+  // A sump is a metre of pipe and stone set upright.
+  drain: [
+    CREW,
+    { quantity: 'sumps', resource: 'drain', for: 'stone of the sump' },
+    { quantity: 'drain', resource: 'drain', for: 'pipe and stone' },
+  ],
   trench: [
     CREW,
     { quantity: 'compost', resource: 'compost', for: 'compost' },

@@ -80,7 +80,7 @@ const CASES: readonly Given[] = [
     visits: [
       visitWith({
         findings,
-        probes: around(0.18),
+        probes: around(0.12),
         decisions: taken('reset', 'stake', 'replace', 'water'),
         trenches: { holeRadius: 0.3 },
       }),
@@ -100,9 +100,17 @@ const CASES: readonly Given[] = [
     tree: { ...young, plantedYear: 2010, stemDiameter: 0.2, crownRadius: 3 },
     events: [],
     visits: [
-      visitWith({ findings: [{ key: 'history.traffic', answer: 'much' }], trenches: { holeRadius: 0.5 } }),
+      visitWith({
+        findings: [
+          { key: 'history.traffic', answer: 'much' },
+          { key: 'look.flare', answer: 'part' },
+        ],
+        probes: around(0.05),
+        trenches: { holeRadius: 0.5 },
+      }),
     ],
   },
+  { tree: young, events: [], visits: [visitWith({ findings: [{ key: 'crown.scratch', answer: 'dry' }] })] },
   { tree: example.tree, events: example.events, visits: example.visits },
 ];
 

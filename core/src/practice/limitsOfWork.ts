@@ -211,6 +211,12 @@ export const WORK_LIMITS = {
     reason: 'm3 of soil in a crew hour by hand, roots saved.',
     source: PRACTICE,
   },
+  waterRate: {
+    value: 0.35,
+    unit: 'm³/h',
+    reason: 'm3 of soil in a crew hour washed off with water and led away.',
+    source: PRACTICE,
+  },
   airRate: {
     value: 0.45,
     unit: 'm³/h',

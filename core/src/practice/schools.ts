@@ -240,6 +240,45 @@ export const MATTERS: readonly Matter[] = [
     ],
     reason: 'They turn roots to circling.',
   },
+  {
+    key: 'ringThere',
+    label: 'A root-control ring already there',
+    schools: [
+      { key: 'open', label: 'open it by sectors where roots press', values: { share: 0.5 } },
+      { key: 'out', label: 'take it out', values: { share: 1 } },
+      {
+        key: 'leave',
+        label: 'leave it',
+        values: { share: 0 },
+        warning: 'Roots go on circling along it, and the stem grows toward it.',
+      },
+    ],
+    reason: 'Opened, roots pass; the sides by which the tree holds stay as they are.',
+  },
+  {
+    key: 'collarCall',
+    label: 'What calls for digging at the collar',
+    schools: [
+      { key: 'depth', label: 'depth by the rod' },
+      { key: 'view', label: 'the flare must be in view on every side' },
+    ],
+    reason: 'The rod finds the first root without a spade.',
+  },
+  {
+    key: 'collarTool',
+    label: 'Tool of the collar excavation',
+    schools: [
+      { key: 'byDepth', label: 'by depth: hand to about 15 cm, air deeper' },
+      { key: 'hand', label: 'by hand' },
+      { key: 'air', label: 'compressed air' },
+      {
+        key: 'water',
+        label: 'water',
+        warning: 'Only where the water can drain away; the bark gets wet once more.',
+      },
+    ],
+    reason: 'By hand no machine has to come; deeper, air is faster and keeps more root.',
+  },
 ];
 
 /** Chosen schools by matter; a matter that is absent follows the level above. */

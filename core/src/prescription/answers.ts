@@ -49,7 +49,10 @@ const LEFT: Record<NodeKey, Why> = {
   mulchCone: () => 'The mulch was measured clear of the bark: look again after the next maintenance round.',
   containerRoots: MAPPED,
   confinedHole: GROUND_LEFT,
-  barrier: () => 'Dig at one place to see whether a ring is there.',
+  barrier: (s) =>
+    s.school('ringThere').key === 'leave'
+      ? 'The ring is left by the school followed: measure the stem against it each year.'
+      : 'Dig at one place to see whether a ring is there.',
   compaction: GROUND_LEFT,
   waterlogging: () => 'Fill a test hole and look at it the next day before a drain is dug.',
   drought: WET,

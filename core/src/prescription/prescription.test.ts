@@ -25,7 +25,14 @@ test('an even bowl is a cylinder and the frustum of its slope', () => {
 
 test('the tool follows the depth', () => {
   // Common practice, no source: a few cm rake, to 15 cm hand, deeper air, beyond 30 cm a regrade.
-  expect([0.04, 0.15, 0.2, 0.31].map(toolFor)).toEqual(['rake', 'hand', 'air', 'regrade']);
+  expect([0.04, 0.15, 0.2, 0.31].map((d) => toolFor(d))).toEqual(['rake', 'hand', 'air', 'regrade']);
+  // A school names the tool between the rake and the wider regrade.
+  expect([0.04, 0.15, 0.2, 0.31].map((d) => toolFor(d, 'water'))).toEqual([
+    'rake',
+    'water',
+    'water',
+    'regrade',
+  ]);
 });
 
 test('five gallons an inch, a 1.5 in stem gets 7.5, rounded up to 10', () => {

@@ -7,11 +7,17 @@ import { groundFall, outletOf, type Outlet } from '../weighing/drainage';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
 
-export type CollarTool = 'rake' | 'hand' | 'air' | 'regrade';
+export type CollarTool = 'rake' | 'hand' | 'air' | 'water' | 'regrade';
 
-/** The tool by depth of the collar, m; limits in practice/limits. */
-export function toolFor(depth: number): CollarTool {
+/**
+ * The tool by depth of the collar, m, unless the school names one; limits in practice/limits.
+ *
+ * @param school key of the school of the tool
+ */
+export function toolFor(depth: number, school = 'byDepth'): CollarTool {
   if (depth <= limit('collarByRake')) return 'rake';
+  if (depth <= limit('collarByAir') && (school === 'hand' || school === 'air' || school === 'water'))
+    return school;
   if (depth <= limit('collarByHand')) return 'hand';
   return depth <= limit('collarByAir') ? 'air' : 'regrade';
 }
@@ -20,14 +26,28 @@ const TOOL_WORDS: Record<CollarTool, string> = {
   rake: 'rake',
   hand: 'hand tools',
   air: 'air tool, with a feathered edge',
+  water: 'water, with a feathered edge',
   regrade: 'air tool, then a wider regrade or a tree well',
 };
+
+/** How fast each of them digs. */
+const RATES = {
+  rake: 'rakeRate',
+  hand: 'handRate',
+  air: 'airRate',
+  water: 'waterRate',
+  regrade: 'airRate',
+} as const satisfies Record<CollarTool, string>;
 
 const METHOD: Record<CollarTool, string[]> = {
   rake: ['Rake soil and mulch off the flare all round.'],
   hand: ['Dig by hand from the bark outward, trowel and fingers at the roots.'],
   air: [
     'Wet the ground the day before; work from the bark outward with the air tool.',
+    'Feather the edge out so that the bowl does not become a basin.',
+  ],
+  water: [
+    'Low pressure, from the bark outward; the slurry is led or pumped off to where it does no harm.',
     'Feather the edge out so that the bowl does not become a basin.',
   ],
   regrade: [
@@ -40,6 +60,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const { collar, stemRadius } = s.profile;
   const { collarDeep } = s.verdict.facts;
   const bark = s.school('bark');
+  const by = s.school('collarTool');
   const toTheEnd = [
     'Follow each root from the stem outward; keep exposed roots moist and shaded.',
     bark.key === 'mulch' ? 'Thin mulch at once, none touching the bark.' : `Bark: ${bark.label}.`,
@@ -64,7 +85,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       'Water poured on the floor drains away from the stem or soaks in within an hour.',
       'Bark left to dry; photographs taken at eight bearings.',
     ],
-    schools: [used(bark)],
+    schools: [used(by), used(bark)],
     season: 'Any frost-free, not waterlogged day; dormant season preferred where many roots will be cut.',
     lookAgain:
       bark.key === 'mulch'
@@ -88,7 +109,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       summary: 'The first roots stand above grade all round; there is nothing to dig away.',
       why: base.why.length > 0 ? base.why : [collarDeep.text],
     };
-  const tool = toolFor(deepest);
+  const tool = toolFor(deepest, by.key);
   const shape = bowl(depths, stemRadius, limit('workingRoom'), limit('featherRun'));
   const floor = roundMean(depths.map(belowGrade));
   const partlyAbove = depths.some((d) => d.value < 0);
@@ -109,7 +130,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
             limit('featherRun'),
           ).volume) /
         2;
-  const rate = tool === 'rake' ? limit('rakeRate') : tool === 'hand' ? limit('handRate') : limit('airRate');
+  const rate = limit(RATES[tool]);
   const basin = floor > limit('basinDepth');
   const fall = groundFall(s.visit);
   const outlet = outletOf(floor, fall);

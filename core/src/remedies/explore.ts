@@ -1,5 +1,5 @@
 import { crewHours } from '../weighing/amounts';
-import { limit, type Situation, type Weighed } from '../weighing/operation';
+import { limit, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 import type { Condition, Rule } from '../weighing/rules';
@@ -25,7 +25,7 @@ const rules = (standing: 'likely' | 'possible'): Rule[] => [
 ];
 
 /** A window dug by hand at the stem: the look before a root collar excavation or root pruning is decided. */
-function weigh(_: Situation, { advice, why }: Ruled): Weighed {
+function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   return {
     key: 'explore',
     title: 'Look at the root collar by hand',
@@ -49,7 +49,7 @@ function weigh(_: Situation, { advice, why }: Ruled): Weighed {
     acceptance: [
       'Depth of the first root known on two sides; what crosses the stem there is drawn or ruled out.',
     ],
-    schools: [],
+    schools: [used(s.school('collarCall'))],
     season: 'Any day that is neither frozen nor waterlogged.',
     ...(advice !== 'not' && {
       lookAgain: { days: 14, why: 'Weigh the verdict again with what the window showed.' },
@@ -61,7 +61,16 @@ function weigh(_: Situation, { advice, why }: Ruled): Weighed {
 export const explore: Remedy = {
   treats: [],
   settles: [...OF_DEPTH, ...OF_ROOTS],
-  do: rules('likely'),
+  do: [
+    {
+      when: [
+        { matter: 'collarCall', school: 'view' },
+        { finding: 'base.entry', among: ['part', 'straight'] },
+      ],
+      why: 'By that school the flare has to be seen on every side, whatever the rod says.',
+    },
+    ...rules('likely'),
+  ],
   option: rules('possible'),
   bars: [
     { when: [{ measured: 'rootsMapped' }], why: 'There is nothing left to guess at.' },

@@ -37,7 +37,10 @@ function quantitiesOf(s: Situation, depth: number, inner: number, school: Workin
   const cover = answerTo(s.visit.findings, 'mulch.ground')?.answer;
   const stemRadius = s.profile.stemRadius!;
   const mulch = s.profile.mulch;
-  const lies = mulch ? Math.min(mulch.volume.value, ringVolume(radius, depth, inner)) : 0;
+  // What is dyed or not composted comes off: it counts for nothing.
+  const material = answerTo(s.visit.findings, 'mulch.material')?.answer;
+  const fit = material !== 'dyed' && material !== 'fresh';
+  const lies = mulch && fit ? Math.min(mulch.volume.value, ringVolume(radius, depth, inner)) : 0;
   const volume = ringVolume(radius, depth, inner) - lies;
   const area = Math.PI * (radius ** 2 - stemRadius ** 2);
   const turf = cover === 'grass' ? area : 0;

@@ -1,6 +1,6 @@
 import { amount, crewHours } from '../weighing/amounts';
 import type { Quantity } from '../units/quantity';
-import { limit, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
+import { limit, schoolNote, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 import { wateringRounds } from '../weighing/watering';
@@ -9,6 +9,13 @@ import { wateringRounds } from '../weighing/watering';
 export const replacementQuantities = (s: Situation): Quantity[] => [
   amount('youngTrees', 1, 'count', 'one in its place'),
   amount('stakeSets', 1, 'count', 'one set of two stakes and a broad tie'),
+  ...(s.school('rootRings').key === 'use'
+    ? [
+        amount('ringsToSet', 1, 'count', 'one round the hole, by school', [], {
+          school: schoolNote(s.school('rootRings')),
+        }),
+      ]
+    : []),
   crewHours(limit('plantHours')),
   wateringRounds(s.school('watering'), s.school('wateringYears')),
 ];
@@ -20,6 +27,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const manner = s.school('watering');
   const lasting = s.school('wateringYears');
   const shaping = s.school('structuralPruning');
+  const rings = s.school('rootRings');
   const shaped = Number(s.visit.date.slice(0, 4)) + schoolValue(shaping, 'years');
   return {
     key: 'replace',
@@ -37,11 +45,17 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       `Planted by ${reference.label}; hole ${hole.label}; a deep prepared hole does what a root-control ring promises.`,
       `Structural pruning ${shaping.label}: not before ${shaped}.`,
     ],
-    cautions: ['Locate buried utilities before any digging.', 'Overhead lines.'],
+    cautions: [
+      'Locate buried utilities before any digging.',
+      'Overhead lines.',
+      ...(rings.warning
+        ? [`Root-control ring: ${rings.warning.charAt(0).toLowerCase()}${rings.warning.slice(1)}`]
+        : []),
+    ],
     acceptance: [
       'Flare at or up to 5 cm above grade under a straight stick; stem upright; firmed, watered in.',
     ],
-    schools: [used(reference), used(hole), used(manner), used(lasting), used(shaping)],
+    schools: [used(reference), used(hole), used(manner), used(lasting), used(shaping), used(rings)],
     season: 'Dormant season.',
     missing: [],
   };

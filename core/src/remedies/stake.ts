@@ -29,7 +29,9 @@ function weigh(s: Situation, weighed: Ruled): Weighed {
         ? []
         : [
             battens
-              ? amount('battens', 2, 'count', 'two laths across the ball', [], { school: schoolNote(school) })
+              ? amount('stakeSets', 1, 'count', 'one set of two laths and four pins', [], {
+                  school: schoolNote(school),
+                })
               : amount('stakeSets', 1, 'count', 'one set of two stakes and a broad tie', [], {
                   school: schoolNote(school),
                 }),

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { assess } from '../assessment';
+import { clientWords } from '../diagnosis';
 import { needsOf } from '../costing';
 import { CROWN_QUESTIONS } from '../questions/crown';
 import type { Finding, Tree, Visit } from '../records';
@@ -59,6 +60,10 @@ test('a dead tree: no remedy for the living, taken down from a lift, a post-mort
     ]),
   );
   expect(verdict.summary).toMatch(/It is dead \(bark scratched: brown and dry down to the stem/);
+  // The client reads it first, and nothing of what the crown does by now.
+  const words = clientWords(TREE, visitWith(DEAD), verdict);
+  expect(words).toMatch(/^Your tree is dead\. /);
+  expect(words).not.toContain('By now');
   const done = operations.filter((o) => o.advice !== 'not').map((o) => o.key);
   expect(done).toEqual(['stability', 'postmortem', 'remove', 'replace']);
   const remove = operations.find((o) => o.key === 'remove')!;
@@ -117,6 +122,9 @@ test('what looks dead is scratched before anything else; every other step waits 
     ))
       expect([o.key, o.first]).toEqual([o.key, expect.arrayContaining(['alive'])]);
     expect(triage(verdict).action).toMatch(/scratch/);
+    expect(clientWords(TREE, visitWith(findings), verdict)).toMatch(
+      /^Whether your tree lives is not known yet/,
+    );
   }
 });
 

@@ -24,6 +24,8 @@ export function clientWords(
   const possible = verdict.causes.filter((c) => c.standing === 'possible');
   const own = visit.opinion?.cause as CauseKey | undefined;
   const name = tree.commonName ? `Your ${inSentence(tree.commonName)}` : 'Your tree';
+  const { state } = verdict.alive;
+  const dead = state === 'dead';
   const sentences: string[] = [];
   if (own)
     sentences.push(`In our judgement the trouble of ${inSentence(name)} began with this: ${plain(own)}.`);
@@ -31,13 +33,20 @@ export function clientWords(
     sentences.push(`${surely(probability)} ${plain(cause)}.`);
   if (sentences.length === 0)
     sentences.push(`What ails ${inSentence(name)} is not settled by what could be looked at so far.`);
+  if (dead) sentences.unshift(`${name} is dead.`);
+  if (state === 'doubtful' || state === 'contradictory')
+    sentences.unshift(
+      `Whether ${inSentence(name)} lives is not known yet; its bark is looked at before anything is done.`,
+    );
   const states = verdict.chain.map((step) => step.so);
-  if (likely.length > 0 && states.length > 0) sentences.push(`By now ${LIST.format(states)}.`);
+  if (!dead && likely.length > 0 && states.length > 0) sentences.push(`By now ${LIST.format(states)}.`);
   const others = possible.filter((c) => c.cause !== own).slice(0, 3);
   if (others.length > 0)
     sentences.push(
       `We cannot yet rule out ${new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(others.map((c) => `that ${plain(c.cause)}`))}.`,
     );
+  if (dead)
+    sentences.push('What killed it tells of the trees that were planted with it: they are looked at next.');
   sentences.push('These are judgements of practice from what could be seen on the day.');
   return sentences.join(' ');
 }

@@ -146,6 +146,8 @@ export const MATTERS: readonly Matter[] = [
     reason: 'Roots still grow in warm autumn soil.',
   },
   {
+    // Waterings in a season of 22 weeks, of a transplant and of an established tree, and times the rule at each.
+    // Common practice, no source.
     key: 'watering',
     label: 'Watering',
     schools: [
@@ -222,6 +224,7 @@ export const MATTERS: readonly Matter[] = [
     reason: 'A stem that may sway builds its own hold.',
   },
   {
+    // Shaved off all round, m, and hours as times those of teasing it out. Common practice, no source.
     key: 'rootBall',
     label: 'Root ball before a reset',
     schools: [

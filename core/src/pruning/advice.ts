@@ -10,9 +10,9 @@ import { fineMark } from '../units/marks';
 import { buriedIn } from './buried';
 import { betweenCuts, type Cut } from './cuts';
 import { reasonsOf } from './plan/explain';
-import { chosenBy, cutProblem, isUnseen } from './plan/problem';
+import { chosenBy, cutProblem, isUnseen, type CutProblem } from './plan/problem';
 import { propose } from './plan/propose';
-import { valueOf } from './plan/value';
+import type { Chosen } from './plan/value';
 
 export type RootDecision = 'cut now' | 'cut later' | 'watch' | 'keep' | 'look again';
 
@@ -115,15 +115,29 @@ function left({ root, compression }: RootReading, harms: boolean): RootDecision 
   return root.condition === 'dead' || root.condition === 'decayed' ? 'watch' : 'keep';
 }
 
+/** The choice that the advice tells of: worked out once where the advice is told without and with a forecast. */
+export interface Proposed {
+  problem: CutProblem;
+  chosen: Chosen;
+}
+
+/** The cut plan that was agreed, else the proposal. */
+export function proposalFor(all: PruningCase): Proposed {
+  const problem = cutProblem({ ...all, design: all.design ?? {} });
+  const agreed = all.design?.agreed;
+  return { problem, chosen: agreed ? chosenBy(problem, agreed) : propose(problem) };
+}
+
 /**
  * Advice for every root of a dig: the cut plan that was agreed, else the proposal of the same plan ({@link propose}), root
  * by root, with what each does today. A root that goes but was not looked at closely is looked at first. The consultant
  * decides.
  */
-export function adviseRoots(all: PruningCase): PruningAdvice {
+export function adviseRoots(
+  all: PruningCase,
+  { problem, chosen }: Proposed = proposalFor(all),
+): PruningAdvice {
   const { reading, design = {} } = all;
-  const problem = cutProblem({ ...all, design });
-  const chosen = design.agreed ? chosenBy(problem, design.agreed) : propose(problem);
   const why = reasonsOf(problem, chosen);
   const roots = reading.roots.map((root, i): RootAdvice => {
     const stage = chosen[i];
@@ -175,7 +189,10 @@ export function adviseRoots(all: PruningCase): PruningAdvice {
   const { gentle, limits } = problem;
   return {
     roots,
-    lossNow: valueOf(problem, chosen).loss[0]!,
+    lossNow: roots.reduce(
+      (sum, r, i) => (r.decision === 'cut now' ? sum + problem.candidates[i]!.area : sum),
+      0,
+    ),
     lossLimit: limits.stageLoss,
     schools: problem.schools,
     cautions: [

@@ -7,7 +7,7 @@ import { stemRate, type StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
 import type { HouseSchools } from '../practice';
 import { isMapped, readDig, type DigReading } from '../roots';
-import { adviseRoots, type PruningAdvice } from './advice';
+import { adviseRoots, proposalFor, type PruningAdvice } from './advice';
 import type { Cut } from './cuts';
 
 /** Draws of a forecast, and their seed: the same dig gives the same forecast on every screen. */
@@ -104,12 +104,13 @@ export function assessDig(
     firm,
     design: visit.cuts,
   };
+  const proposed = proposalFor(all);
   const forecast = forecastOf(reading, {
     draws: FORECAST_DRAWS,
     seed: FORECAST_SEED,
     stem,
     barriers: visit.dig.barriers ?? [],
-    scenarios: scenariosOf(adviseRoots(all)),
+    scenarios: scenariosOf(adviseRoots(all, proposed)),
   })!;
-  return { reading, stem, advice: adviseRoots({ ...all, forecast }), forecast };
+  return { reading, stem, advice: adviseRoots({ ...all, forecast }, proposed), forecast };
 }

@@ -1,7 +1,15 @@
 import { diebackOf } from '../crown/dieback';
 import type { Quantity } from '../units/quantity';
 import { amount, crewHours } from '../weighing/amounts';
-import { limit, schoolNote, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
+import {
+  limit,
+  schoolNote,
+  schoolValue,
+  used,
+  yearsInGround,
+  type Situation,
+  type Weighed,
+} from '../weighing/operation';
 import { plannedOf } from '../weighing/planned';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
@@ -52,6 +60,8 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
   const reduced = rootsGo ? schoolValue(reduction, 'share') : 0;
   const year = Number(s.visit.date.slice(0, 4));
   const from = year + schoolValue(shaping, 'years');
+  // An old crown has its shape.
+  const shaped = (yearsInGround(s) ?? Infinity) <= limit('resetMaxYears');
   return {
     key: 'crown',
     title: reduced > 0 ? 'Crown reduction' : 'Dead and broken wood out',
@@ -69,7 +79,7 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
       reduced > 0
         ? 'Shorten to side branches at least a third as thick; no stubs, no topping.'
         : 'Nothing alive is taken to balance lost roots.',
-      `Structural pruning ${shaping.label}: not before ${from}.`,
+      ...(shaped ? [`Structural pruning ${shaping.label}: not before ${from}.`] : []),
     ],
     cautions: [
       'By an arborist trained for work at height; a tree that may fall or has decayed is not climbed.',
@@ -81,10 +91,13 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
         ? 'Outline kept, no stub, no more off than was agreed.'
         : 'No dead limb thicker than a finger left over where people go.',
     ],
-    schools: [used(reduction), used(shaping)],
-    season: `Dead wood any day outside nesting; structural pruning from ${from}.`,
+    schools: [used(reduction), ...(shaped ? [used(shaping)] : [])],
+    season: `Dead wood any day outside nesting${shaped ? `; structural pruning from ${from}` : ''}.`,
     ...(advice !== 'not' && {
-      lookAgain: { days: 365, why: 'Whether the crown closes again; structural pruning when it has grown.' },
+      lookAgain: {
+        days: 365,
+        why: `Whether the crown closes again${shaped ? '; structural pruning when it has grown' : ''}.`,
+      },
     }),
     missing:
       advice !== 'not' &&

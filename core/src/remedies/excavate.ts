@@ -101,7 +101,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       missing: [...(collar ? [] : ['probe points']), ...(stemRadius === undefined ? ['stem diameter'] : [])],
     };
   }
-  const depths = collar.byBearing.map((b) => ({ bearing: b.bearing, value: b.value }));
+  const depths = collar.byBearing;
   const deepest = collar.deepest.value;
   if (deepest <= 0)
     return {

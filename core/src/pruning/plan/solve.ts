@@ -238,7 +238,7 @@ export const LIMIT_WORDS: Record<keyof CutLimits, { label: string; say: (value: 
   stageLoss: { label: 'Root cross-section lost in a stage', say: percent },
   totalLoss: { label: 'Lost in all stages', say: percent },
   anchorGap: { label: 'Widest gap between anchors', say: (v) => `${Math.round(v)}°` },
-  stageGap: { label: 'Widest that the first stage opens', say: (v) => `${Math.round(v)}°` },
+  stageGap: { label: 'Widest gap that the first stage opens', say: (v) => `${Math.round(v)}°` },
   strictGap: { label: 'To windward and towards the target', say: (v) => `${Math.round(v)}°` },
   largest: { label: 'Largest root that is cut', say: shortMark },
   together: { label: 'Thicker roots go one a stage', say: shortMark },

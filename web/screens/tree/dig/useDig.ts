@@ -7,6 +7,7 @@ import {
   adviseRoots,
   isStressed,
   numberedCuts,
+  proposalFor,
   scenariosOf,
   type NumberedCut,
   type PruningAdvice,
@@ -65,14 +66,15 @@ export function useDig(
     () => ({ tree, date: visit.date, reading, stem, stressed, firm: firmSchools, design }),
     [tree, visit.date, reading, stem, stressed, firmSchools, design],
   );
-  const first = useMemo(() => adviseRoots(pruning), [pruning]);
+  const proposed = useMemo(() => proposalFor(pruning), [pruning]);
+  const first = useMemo(() => adviseRoots(pruning, proposed), [pruning, proposed]);
   const scenarios = useMemo(() => scenariosOf(first, alone), [first, alone]);
   const settled = shaped ? undefined : dig;
   const forecasting = useForecast(tree, settled, stem, scenarios);
   const { forecast } = forecasting;
   const advice = useMemo(
-    () => (forecast ? adviseRoots({ ...pruning, forecast }) : first),
-    [pruning, first, forecast],
+    () => (forecast ? adviseRoots({ ...pruning, forecast }, proposed) : first),
+    [pruning, proposed, first, forecast],
   );
   const cuts = useMemo(() => numberedCuts(advice), [advice]);
   return { dig, reading, stem, advice, cuts, scenarios, ...forecasting };

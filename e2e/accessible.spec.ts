@@ -16,6 +16,7 @@ const VIEWS: Record<string, readonly string[]> = {
     '/grounds/lanternfield/schools',
     '/practice',
     '/practice/rates',
+    '/practice/species',
     '/account',
     '/firm',
   ],

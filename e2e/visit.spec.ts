@@ -37,3 +37,53 @@ test('a slip of the unit is asked about and what was typed stays', async ({ page
   await expect(cell).toHaveValue('30');
   await saved(page);
 });
+
+test('a species is found by any name, an unknown one is said to be, and the firm may judge one for itself', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/kelpworth-9?station=history');
+  const species = page.getByLabel('Species', { exact: true });
+  const says = page.getByTestId('species-says');
+  await expect(species).toBeEnabled();
+  await species.fill('Littleleaf linden');
+  await expect(says).toContainText('Tilia cordata (small-leaved linden): deciduous, medium growing');
+  await species.fill('Xylotherium maximum');
+  await expect(says).toHaveText(
+    'Xylotherium maximum is in no list; its growth and what it stands count as middling.',
+  );
+  await saved(page);
+
+  await page.goto('/practice/species');
+  const add = page.getByRole('button', { name: 'Add a species' });
+  await expect(add).toBeEnabled();
+  await add.click();
+  const form = page.getByRole('form', { name: 'A new species' });
+  await form.getByLabel('Genus and species').fill('Xylotherium maximum');
+  await form.getByLabel('Stands salt').selectOption('poorly');
+  await form.getByLabel('Height when grown').fill('900');
+  await expect(page.getByRole('alert').filter({ hasText: '90' })).toContainText('900');
+  await form.getByLabel('Height when grown').fill('12');
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Xylotherium maximum is saved.' })).toBeVisible();
+
+  await page.getByLabel(/^Filter/).fill('cordata');
+  await page.getByRole('button', { name: /^Tilia cordata/ }).click();
+  const linden = page.getByRole('form', { name: 'Tilia cordata' });
+  await linden.getByLabel('Growth of the stem').selectOption('fast');
+  await linden.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: /^Tilia cordata.*\(own\)/ })).toBeVisible();
+
+  await page.goto('/trees/kelpworth-9?station=history');
+  await expect(says).toContainText('Xylotherium maximum: deciduous, medium growing; stands salt poorly');
+  await page.goto('/practice/species');
+  await page.getByLabel(/^Filter/).fill('own');
+  await page.getByRole('button', { name: /^Tilia cordata/ }).click();
+  await page.getByRole('button', { name: 'As shipped' }).click();
+  await expect(
+    page.getByRole('status').filter({ hasText: 'Tilia cordata is as shipped again.' }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /^Xylotherium/ }).click();
+  await page.getByRole('button', { name: 'Remove' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Xylotherium maximum is removed.' })).toBeVisible();
+});

@@ -62,12 +62,13 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
         : '$.visits: empty; at least one visit is needed',
     );
   }
-  const result = assess(caseFile.tree, caseFile.events, visit);
+  const house = { weather: caseFile.weather };
+  const result = assess(caseFile.tree, caseFile.events, visit, house);
   const explanation = options.brief ? undefined : explain(result.verdict);
   const since = sinceWhen(caseFile.tree, caseFile.events, caseFile.visits, visit, {
     weather: caseFile.weather,
   });
-  const dug = options.brief ? undefined : assessDig(caseFile.tree, caseFile.visits, visit);
+  const dug = options.brief ? undefined : assessDig(caseFile.tree, caseFile.visits, visit, house);
   const cuts =
     options.solve && dug
       ? assessCuts(
@@ -77,7 +78,7 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
             dig: visit.dig!,
             stem: dug.stem,
             design: visit.cuts ?? {},
-            firm: {},
+            firm: house,
             stressed: isStressed(visit),
           },
           options.solve,

@@ -59,7 +59,7 @@ export function walkInventory(source: string, today: string): Walked {
     const tree: Tree = { label: cell('label'), species: cell('species') };
     if (cell('species') !== '' && !rateClassOf(cell('species')).known)
       warnings.push(
-        `row ${row}, species: “${cell('species')}”: genus not in the table of growth; looked at like any other`,
+        `row ${row}, species: “${cell('species')}”: in no list of species; looked at like any other`,
       );
     const date = cell('date');
     const day = /^\d{4}-\d{2}-\d{2}$/.test(date) && !Number.isNaN(Date.parse(date)) ? date : today;

@@ -1,7 +1,7 @@
 import { assess, glanceAt, type Assessment, type Glance } from '@undrel/core/assessment';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
 import { explain, tableFor, type Explanation, type FirmTable } from '@undrel/core/diagnosis';
-import type { HouseSchools } from '@undrel/core/practice';
+import type { House } from '@undrel/core/house';
 import { revisionOf, type Revision } from '@undrel/core/prescription';
 import type { UnitSystem } from '@undrel/core/units';
 
@@ -10,7 +10,7 @@ export interface JudgeJob {
   tree: Tree;
   events: readonly TreeEvent[];
   visit: Visit;
-  firm: HouseSchools;
+  firm: House;
   table: FirmTable | undefined;
   /** The visit before: also say what is prescribed otherwise than then. */
   before: Visit | undefined;

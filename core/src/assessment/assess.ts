@@ -1,7 +1,7 @@
 import type { Tree, TreeEvent, Visit } from '../records';
 import { tableFor, verdictOf, type FirmTable, type Verdict } from '../diagnosis';
 import { prescribe, situation, type Operation, type Situation } from '../prescription';
-import type { HouseSchools } from '../practice';
+import type { House } from '../house';
 import { profileOf, type Profile } from '../profile';
 
 /** All that follows from one visit to one tree. */
@@ -16,18 +16,18 @@ export interface Assessment {
 /**
  * Measures, explains and prescribes for one visit.
  *
- * @param firm schools of practice the firm has chosen; the tree's own override them
+ * @param house schools and species of the firm, weather of the place; the tree's own schools override them
  * @param words the firm's own judgements in the table of causes
  */
 export function assess(
   tree: Tree,
   events: readonly TreeEvent[],
   visit: Visit,
-  firm: HouseSchools = {},
+  house: House = {},
   words?: FirmTable,
 ): Assessment {
   const profile = profileOf(tree, visit);
-  const verdict = verdictOf(tree, events, visit, profile, tableFor(words));
-  const judged = situation(tree, events, visit, profile, verdict, firm);
+  const verdict = verdictOf(tree, events, visit, profile, tableFor(words), house.species);
+  const judged = situation(tree, events, visit, profile, verdict, house);
   return { profile, verdict, operations: prescribe(judged), situation: judged };
 }

@@ -1,6 +1,7 @@
 import { answerTo } from '../questions/question';
 import type { Tree, TreeEvent, Visit } from '../records';
 import type { Profile } from '../profile';
+import { speciesFor, STRESSES, type Species, type Stress } from '../species';
 import { isMapped, readDig } from '../roots';
 import type { Circumstance, JudgementTable } from './judgement';
 import type { Seen } from './posterior';
@@ -80,15 +81,19 @@ export function evidenceOf(
   });
 }
 
-/** What of the history the priors depend on. */
+/** What is told of a tree beside its species. */
+type Told = Exclude<Circumstance, `${Stress} ${string}`>;
+
+/** What of history and species the priors depend on. */
 export function circumstancesOf(
-  tree: Pick<Tree, 'plantedYear' | 'stock'>,
+  tree: Pick<Tree, 'plantedYear' | 'stock' | 'species'>,
   events: readonly Pick<TreeEvent, 'kind' | 'when'>[],
   visit: Pick<Visit, 'date' | 'findings'>,
+  ownSpecies: readonly Species[] = [],
 ): Set<Circumstance> {
   const age = tree.plantedYear === undefined ? undefined : Number(visit.date.slice(0, 4)) - tree.plantedYear;
   const site = answerTo(visit.findings, 'history.site')?.answer;
-  const all: Record<Circumstance, boolean> = {
+  const all: Record<Told, boolean> = {
     container: tree.stock === 'container',
     balled: tree.stock === 'balled-and-burlapped' || tree.stock === 'field-grown',
     bareRoot: tree.stock === 'bare-root',
@@ -99,5 +104,12 @@ export function circumstancesOf(
     paved: site === 'paved',
     built: site === 'built',
   };
-  return new Set((Object.keys(all) as Circumstance[]).filter((key) => all[key]));
+  const stands = speciesFor(tree.species, ownSpecies)?.species.stands;
+  return new Set([
+    ...(Object.keys(all) as Told[]).filter((key) => all[key]),
+    ...STRESSES.flatMap((stress): Circumstance[] => {
+      const how = stands?.[stress];
+      return how === undefined || how === 'fair' ? [] : [`${stress} ${how}`];
+    }),
+  ]);
 }

@@ -3,6 +3,7 @@ import { labelOf, type NodeKey } from '../vocabulary/causes';
 import type { Circumstance, JudgementTable, Often } from './judgement';
 import { PRACTICE_TABLE } from './practiceTable';
 import { HOW_OFTEN } from './words';
+import { STRESS_WORDS, type Stress } from '../species';
 
 /** A firm's own words in place of those the program ships with, by the address of the row. Each saving is a version. */
 export interface FirmTable {
@@ -22,7 +23,7 @@ export interface TableRow {
   part: 'prior' | 'mechanism' | 'finding';
 }
 
-const CIRCUMSTANCES: Record<Circumstance, string> = {
+const CIRCUMSTANCES: Record<Exclude<Circumstance, `${Stress} ${string}`>, string> = {
   container: 'from a container',
   balled: 'balled or field-grown',
   bareRoot: 'bare-root',
@@ -33,6 +34,12 @@ const CIRCUMSTANCES: Record<Circumstance, string> = {
   paved: 'in paving',
   built: 'on built ground',
 };
+/** What of a tree's history or species moves a prior, after its shift. */
+function circumstanceWords(when: Circumstance): string {
+  if (when in CIRCUMSTANCES) return CIRCUMSTANCES[when as keyof typeof CIRCUMSTANCES];
+  const [stress, how] = when.split(' ') as [Stress, 'poor' | 'good'];
+  return `where the species stands ${STRESS_WORDS[stress]} ${how === 'poor' ? 'poorly' : 'well'}`;
+}
 const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const ALONE = 'alone';
 const of = (node: NodeKey) => labelOf(node).toLowerCase();
@@ -45,7 +52,9 @@ export function rowsOf(table: JudgementTable): TableRow[] {
       given: 'a planted tree that fails',
       then: of(p.cause),
       often: p.base,
-      why: [p.why, ...p.given.map((g) => `${upper(g.shift)} ${CIRCUMSTANCES[g.when]}: ${g.why}`)].join(' '),
+      why: [p.why, ...p.given.map((g) => `${upper(g.shift)} ${circumstanceWords(g.when)}: ${g.why}`)].join(
+        ' ',
+      ),
       part: 'prior',
     })),
     ...table.mechanisms.flatMap((m) => [

@@ -1,5 +1,6 @@
 import type { Station } from '../questions/question';
 import type { CauseKey, MechanismKey, NodeKey } from '../vocabulary/causes';
+import type { Stress } from '../species';
 import type { HowOften, Shift } from './words';
 
 /** A word of the scale, or a probability a firm has written in its place. */
@@ -47,7 +48,8 @@ export type Circumstance =
   | 'mulchContract'
   | 'street'
   | 'paved'
-  | 'built';
+  | 'built'
+  | `${Stress} ${'poor' | 'good'}`;
 
 export interface Prior {
   cause: CauseKey;

@@ -23,7 +23,15 @@ const PRIORS: readonly Prior[] = [
     cause: 'gradeRaised',
     base: 'seldom',
     why: 'It takes works or a gardener with spare soil.',
-    given: [{ when: 'built', shift: 'more', why: 'Grades are finished after the trees are in.' }],
+    given: [
+      { when: 'built', shift: 'more', why: 'Grades are finished after the trees are in.' },
+      {
+        when: 'fill poor',
+        shift: 'more',
+        why: 'Roots of some species drown in their own ground under little soil.',
+      },
+      { when: 'fill good', shift: 'less', why: 'It roots anew into what was laid over it.' },
+    ],
   },
   {
     cause: 'mulchCone',
@@ -69,6 +77,8 @@ const PRIORS: readonly Prior[] = [
       { when: 'built', shift: 'much more', why: 'Machines ran over it before it was planted.' },
       { when: 'paved', shift: 'much more', why: 'The base of paving is compacted on purpose.' },
       { when: 'street', shift: 'more', why: 'Verges are walked and parked on.' },
+      { when: 'fill poor', shift: 'more', why: 'Its roots fail where the pores are pressed shut.' },
+      { when: 'fill good', shift: 'less', why: 'It roots in ground that stops others.' },
     ],
   },
   {
@@ -78,6 +88,8 @@ const PRIORS: readonly Prior[] = [
     given: [
       { when: 'built', shift: 'more', why: 'Rolled ground under new topsoil holds water.' },
       { when: 'young', shift: 'more', why: 'The ball sits in a dug hole that fills, and clocks water it.' },
+      { when: 'wet poor', shift: 'more', why: 'Some roots die in days without air.' },
+      { when: 'wet good', shift: 'less', why: 'It grows by water of its own accord.' },
     ],
   },
   {
@@ -87,16 +99,30 @@ const PRIORS: readonly Prior[] = [
     given: [
       { when: 'young', shift: 'much more', why: 'The ball dries out before roots leave it.' },
       { when: 'paved', shift: 'more', why: 'Rain runs off paving before it soaks in.' },
+      { when: 'drought poor', shift: 'more', why: 'It has no means against dry soil.' },
+      { when: 'drought good', shift: 'less', why: 'It is made for dry ground.' },
     ],
   },
   {
     cause: 'severed',
     base: 'hardly ever',
     why: 'It takes works near the tree.',
-    given: [{ when: 'street', shift: 'more', why: 'Mains and kerbs are dug for along streets.' }],
+    given: [
+      { when: 'street', shift: 'more', why: 'Mains and kerbs are dug for along streets.' },
+      { when: 'rootLoss poor', shift: 'more', why: 'It makes few new roots where old ones were cut.' },
+      { when: 'rootLoss good', shift: 'less', why: 'It roots anew from the cut.' },
+    ],
   },
   { cause: 'biotic', base: 'seldom', why: 'Most pests follow weakness; few begin it.', given: [] },
-  { cause: 'chlorosis', base: 'seldom', why: 'Species on the wrong soil.', given: [] },
+  {
+    cause: 'chlorosis',
+    base: 'seldom',
+    why: 'Species on the wrong soil.',
+    given: [
+      { when: 'lime poor', shift: 'more', why: 'Iron is locked up for it where the pH is high.' },
+      { when: 'lime good', shift: 'less', why: 'It takes up iron where others cannot.' },
+    ],
+  },
   {
     cause: 'stemInjury',
     base: 'seldom',
@@ -107,7 +133,11 @@ const PRIORS: readonly Prior[] = [
     cause: 'salt',
     base: 'hardly ever',
     why: 'Beside salted roads and after weedkiller.',
-    given: [{ when: 'street', shift: 'more', why: 'What is spread on the road comes over the kerb.' }],
+    given: [
+      { when: 'street', shift: 'more', why: 'What is spread on the road comes over the kerb.' },
+      { when: 'salt poor', shift: 'more', why: 'It suffers from little.' },
+      { when: 'salt good', shift: 'less', why: 'It grows by the sea.' },
+    ],
   },
 ];
 
@@ -302,7 +332,7 @@ const STAKES: readonly Stake[] = [
 
 /** The table this program ships with. */
 export const PRACTICE_TABLE: JudgementTable = {
-  version: 'practice-4',
+  version: 'practice-5',
   priors: PRIORS,
   mechanisms: MECHANISMS_BY_CAUSE,
   findings: [

@@ -1,5 +1,6 @@
 import type { Dig, DugRoot, Tree, Visit } from '../records';
 import { answerTo } from '../questions/question';
+import { speciesFor, type GrowthClass, type Species } from '../species';
 import { outlineOf, turnOf } from '../roots';
 
 /** Growth of a radius, m a year, with its coefficient of variation, and where it comes from. */
@@ -18,40 +19,27 @@ export interface RateClass {
   /** Growth of the stem's radius, m a year. */
   stem: number;
   variation: number;
-  genera: readonly string[];
   reason: string;
 }
 
 /**
- * Growth of a young planted tree's stem where nothing was measured, by genus. Judgement numbers: common practice, no
+ * Growth of a young planted tree's stem where nothing was measured, by the growth of its species. Judgement numbers: common practice, no
  * source; a ring that a stem reaches in 15 to 18 years is met by the fast class.
  */
-export const RATE_CLASSES: Record<'slow' | 'medium' | 'fast', RateClass> = {
+export const RATE_CLASSES: Record<GrowthClass, RateClass> = {
   slow: {
     stem: 0.0025,
     variation: 0.45,
-    genera: ['Cercidiphyllum', 'Carpinus', 'Ginkgo', 'Fagus', 'Ostrya', 'Taxus', 'Cornus', 'Acer palmatum'],
     reason: 'Five to six millimetres of diameter a year in open ground; often less in a planting square.',
   },
   medium: {
     stem: 0.004,
     variation: 0.45,
-    genera: ['Tilia', 'Acer', 'Quercus', 'Zelkova', 'Fraxinus', 'Ulmus', 'Prunus', 'Malus', 'Aesculus'],
     reason: 'Eight millimetres of diameter a year once established.',
   },
   fast: {
     stem: 0.0065,
     variation: 0.45,
-    genera: [
-      'Liriodendron',
-      'Liquidambar',
-      'Platanus',
-      'Populus',
-      'Salix',
-      'Robinia',
-      'Catalpa',
-      'Paulownia',
-    ],
     reason: 'Thirteen millimetres of diameter a year and more on good ground.',
   },
 };
@@ -74,12 +62,12 @@ const yearsBetween = (a: string, b: string): number =>
   (Date.parse(b) - Date.parse(a)) / (365.25 * 86_400_000);
 
 /** The class a species belongs to; medium for one that is in no list. */
-export function rateClassOf(species: string): { key: keyof typeof RATE_CLASSES; known: boolean } {
-  for (const key of ['slow', 'medium', 'fast'] as const) {
-    if (RATE_CLASSES[key].genera.some((genus) => species.toLowerCase().startsWith(genus.toLowerCase())))
-      return { key, known: true };
-  }
-  return { key: 'medium', known: false };
+export function rateClassOf(
+  species: string,
+  own: readonly Species[] = [],
+): { key: GrowthClass; known: boolean } {
+  const found = speciesFor(species, own);
+  return { key: found?.species.growth ?? 'medium', known: found !== undefined };
 }
 
 const digOf = (visit: Visit): Dig | undefined => visit.dig;
@@ -128,7 +116,11 @@ function measuredRoots(byDate: readonly Visit[]): Record<string, Rate> {
  * Growth of the stem's radius: from the outlines of two digs, else from DBH at two visits, else by species; and of the
  * roots that two digs hold.
  */
-export function stemRate(tree: Tree, visits: readonly Visit[]): StemRate {
+export function stemRate(
+  tree: Tree,
+  visits: readonly Visit[],
+  ownSpecies: readonly Species[] = [],
+): StemRate {
   const byDate = [...visits].sort((a, b) => a.date.localeCompare(b.date));
   const outlines = byDate
     .filter((v) => hasOutline(digOf(v)))
@@ -141,12 +133,12 @@ export function stemRate(tree: Tree, visits: readonly Visit[]): StemRate {
   const stem =
     measured(outlines, RADIUS_ERROR.stem, 'two outlines') ??
     measured(girths, RADIUS_ERROR.stem, 'DBH at two visits') ??
-    bySpecies(tree.species);
+    bySpecies(tree.species, ownSpecies);
   return Object.keys(roots).length > 0 ? { ...stem, roots } : stem;
 }
 
-function bySpecies(species: string): Rate {
-  const { key, known } = rateClassOf(species);
+function bySpecies(species: string, own: readonly Species[]): Rate {
+  const { key, known } = rateClassOf(species, own);
   const rate = RATE_CLASSES[key];
   return {
     perYear: rate.stem,

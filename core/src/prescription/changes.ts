@@ -1,5 +1,6 @@
 import type { Verdict } from '../diagnosis';
-import { MATTERS, schoolFor, type ChosenBy, type HouseSchools, type Matter, type School } from '../practice';
+import { MATTERS, schoolFor, type ChosenBy, type Matter, type School } from '../practice';
+import type { House } from '../house';
 import { formatQuantity } from '../units/quantity';
 import type { UnitSystem } from '../units/length';
 import { prescribe } from './prescribe';
@@ -70,7 +71,7 @@ export interface MatterEffect {
  *
  * @param house schools of firm and property
  */
-export function schoolEffects(s: Situation, house: HouseSchools, system: UnitSystem): MatterEffect[] {
+export function schoolEffects(s: Situation, house: House, system: UnitSystem): MatterEffect[] {
   const now = prescribe(s);
   return MATTERS.map((matter) => {
     const inForce = schoolFor(matter.key, house, s.tree.schools);

@@ -4,7 +4,8 @@ import { byLabel } from '../records/labels';
 import type { Forecast, YearBand } from '../growth/forecast';
 import type { StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
-import type { SchoolInForce, HouseSchools } from '../practice';
+import type { SchoolInForce } from '../practice';
+import type { House } from '../house';
 import { isAnchor, type DigReading, type RootReading } from '../roots';
 import { fineMark } from '../units/marks';
 import { buriedIn } from './buried';
@@ -51,7 +52,7 @@ export interface PruningCase {
   forecast?: Pick<Forecast, 'touches'>;
   /** Crown in decline or low vigour: the share of roots lost in a season is halved by default. */
   stressed: boolean;
-  firm: HouseSchools;
+  firm: House;
   /** What was decided for the cut plan: its limits, what is held, and the plan that was agreed. */
   design?: CutDesign;
 }

@@ -5,7 +5,7 @@ import { vigourFrom } from '../crown';
 import { forecastOf, type Forecast, type Scenario } from '../growth/forecast';
 import { stemRate, type StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
-import type { HouseSchools } from '../practice';
+import type { House } from '../house';
 import { isMapped, readDig, type DigReading } from '../roots';
 import { adviseRoots, proposalFor, type PruningAdvice } from './advice';
 import type { Cut } from './cuts';
@@ -90,11 +90,11 @@ export function assessDig(
   tree: Tree,
   visits: readonly Visit[],
   visit: Visit,
-  firm: HouseSchools = {},
+  firm: House = {},
 ): DigAssessment | undefined {
   if (!visit.dig || !isMapped(visit.dig)) return undefined;
   const reading = readDig(tree, inOrder(visit.dig));
-  const stem = stemRate(tree, visits);
+  const stem = stemRate(tree, visits, firm.species);
   const all = {
     tree,
     date: visit.date,

@@ -1,5 +1,8 @@
 import { amount, crewHours } from '../weighing/amounts';
+import { standingOf } from '../diagnosis';
+import { speciesForPlace, STRESS_WORDS, type Stress } from '../species';
 import type { Quantity } from '../units/quantity';
+import type { NodeKey } from '../vocabulary/causes';
 import { limit, schoolNote, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
@@ -19,6 +22,45 @@ export const replacementQuantities = (s: Situation): Quantity[] => [
   crewHours(limit('plantHours')),
   wateringRounds(s.school('watering'), s.school('wateringYears')),
 ];
+
+/** What the place asks of the next tree, by what stands likely at this one or was found in the ground. */
+const ASKS: readonly {
+  stress: Stress;
+  nodes: readonly NodeKey[];
+  finding?: readonly [string, ...string[]];
+}[] = [
+  { stress: 'wet', nodes: ['waterlogging'] },
+  { stress: 'fill', nodes: ['compaction'] },
+  { stress: 'drought', nodes: ['drought'] },
+  { stress: 'lime', nodes: ['chlorosis'], finding: ['soil.ph', 'high', 'very high'] },
+  { stress: 'salt', nodes: ['salt'], finding: ['soil.salt', 'raised', 'high'] },
+];
+
+/** Height that a young tree is to reach where nobody knows the species of the one that goes, m. */
+const USUAL_HEIGHT = 15;
+
+/** Which species are fit for the place, and what it asks of them. */
+function speciesHere(s: Situation): string[] {
+  const asks = ASKS.filter(
+    ({ nodes, finding }) =>
+      nodes.some((node) => standingOf(s.verdict, node).standing === 'likely') ||
+      s.verdict.evidence.some((e) => e.key === finding?.[0] && finding.includes(e.answer)),
+  ).map((a) => a.stress);
+  const found = speciesForPlace(
+    asks,
+    s.species?.height ?? USUAL_HEIGHT,
+    s.species?.name.split(' ')[0],
+    s.house.species,
+  );
+  const names = found.map((f) => (f.common[0] ? `${f.name} (${f.common[0]})` : f.name)).join(', ');
+  const stands = asks.map((a) => STRESS_WORDS[a]).join(', ');
+  const lead = asks.length > 0 ? `It must stand ${stands}` : 'The ground asks nothing special';
+  return [
+    found.length > 0
+      ? `${lead}: for example ${names}; judged from memory, check hardiness and local pests.`
+      : `${lead}, and no species of the table stands all of it: mend the ground first.`,
+  ];
+}
 
 /** A young tree in its place. */
 function weigh(s: Situation, { advice, why }: Ruled): Weighed {
@@ -41,6 +83,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     quantities: advice === 'not' ? [] : replacementQuantities(s),
     method: [
       'Mature size against wires, buildings and paving; species against soil wetness and pH.',
+      ...speciesHere(s),
       'Stock with a visible flare and no circling roots; ties and wire off.',
       `Planted by ${reference.label}; hole ${hole.label}; a deep prepared hole does what a root-control ring promises.`,
       `Structural pruning ${shaping.label}: not before ${shaped}.`,

@@ -23,7 +23,7 @@ function weigh(s: Situation, { advice, why, barred: wet }: Ruled, before: readon
             : wateringOfGround(stem, crownReach(s.tree), opened, lasting),
         ];
   const quantities = wanted
-    ? [...each, wateringRounds(manner, lasting, young ? 'young' : 'established')]
+    ? [...each, wateringRounds(manner, lasting, young ? 'young' : 'established', s.species)]
     : [];
   return {
     key: 'water',

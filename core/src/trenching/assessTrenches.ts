@@ -1,5 +1,6 @@
 import type { Dig, Finding, Push, Site, Tree, TrenchDesign } from '../records';
-import { schoolFor, SPOKES, type SchoolInForce, type HouseSchools } from '../practice';
+import { schoolFor, SPOKES, type SchoolInForce } from '../practice';
+import type { House } from '../house';
 import { readDig } from '../roots';
 import { readPushes } from '../soil';
 import type { Quantity } from '../units/quantity';
@@ -17,7 +18,7 @@ export interface TrenchesGiven {
   dig: Dig | undefined;
   pushes: readonly Push[] | undefined;
   site: Site;
-  firm: HouseSchools;
+  firm: House;
   stressed: boolean;
 }
 

@@ -1,15 +1,10 @@
 import type { OperationKey } from '../vocabulary/operations';
 import type { Tree, TreeEvent, Visit } from '../records';
 import type { Verdict } from '../diagnosis';
-import {
-  LIMITS,
-  schoolFor,
-  type ChosenBy,
-  type HouseSchools,
-  type LimitKey,
-  type SchoolInForce,
-} from '../practice';
+import { LIMITS, schoolFor, type ChosenBy, type LimitKey, type SchoolInForce } from '../practice';
+import type { House } from '../house';
 import type { Profile } from '../profile';
+import { speciesFor, type Species } from '../species';
 import type { Quantity, Working } from '../units/quantity';
 import type { HoldKey, SeasonWindow } from './rules';
 
@@ -64,6 +59,9 @@ export interface Situation {
   profile: Profile;
   verdict: Verdict;
   school(matter: string): SchoolInForce;
+  house: House;
+  /** What the species stands and how it grows; undefined for one that nobody knows. */
+  species: Species | undefined;
 }
 
 export function situation(
@@ -72,7 +70,7 @@ export function situation(
   visit: Visit,
   profile: Profile,
   verdict: Verdict,
-  house: HouseSchools,
+  house: House,
 ): Situation {
   return {
     tree,
@@ -81,6 +79,8 @@ export function situation(
     profile,
     verdict,
     school: (matter) => schoolFor(matter, house, tree.schools),
+    house,
+    species: speciesFor(tree.species, house.species)?.species,
   };
 }
 

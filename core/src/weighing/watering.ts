@@ -2,6 +2,7 @@ import { amount } from './amounts';
 import { METRES_PER_INCH } from '../units/length';
 import type { Quantity } from '../units/quantity';
 import { LIMITS, type SchoolInForce } from '../practice';
+import type { Species, Tolerance } from '../species';
 import { limit, schoolNote, schoolValue } from './operation';
 
 /**
@@ -74,20 +75,52 @@ export function wateringOfGround(
 export const isYoungStem = (stemDiameter: number | undefined): boolean =>
   stemDiameter === undefined || stemDiameter <= limit('bucketStem');
 
-/** Rounds of watering over the seasons of the school. @param tree a transplant, or one that is established */
-export const wateringRounds = (
+/**
+ * Waterings of an established tree, as times those of the school, by how its species stands drought. A transplant has
+ * the roots it was left with, whatever its species. Common practice, no source.
+ */
+const BY_DROUGHT: Readonly<Record<Tolerance, number>> = { poor: 1.5, fair: 1, good: 0.5 };
+
+/**
+ * Rounds of watering over the seasons of the school.
+ *
+ * @param tree a transplant, or one that is established
+ * @param species what is known of it
+ */
+export function wateringRounds(
   manner: SchoolInForce,
   lasting: SchoolInForce,
   tree: 'young' | 'established' = 'young',
-): Quantity =>
-  amount(
+  species?: Species,
+): Quantity {
+  const how = tree === 'established' ? species?.stands.drought : undefined;
+  const times = how === undefined ? 1 : BY_DROUGHT[how];
+  return amount(
     'waterings',
-    schoolValue(lasting, 'seasons') * schoolValue(manner, tree),
+    Math.ceil(schoolValue(lasting, 'seasons') * schoolValue(manner, tree) * times),
     'count',
-    'seasons × waterings a season',
+    times === 1 ? 'seasons × waterings a season' : 'seasons × waterings a season × times by species',
     [
       { name: 'seasons', value: schoolValue(lasting, 'seasons'), dimension: 'count' },
       { name: 'waterings a season', value: schoolValue(manner, tree), dimension: 'count' },
+      ...(times === 1
+        ? []
+        : [
+            {
+              name: `${species!.name} stands drought ${how === 'poor' ? 'poorly' : 'well'}`,
+              value: times,
+              dimension: 'ratio' as const,
+            },
+          ]),
     ],
-    { school: schoolNote(manner), notes: ['The probe decides each time.'] },
+    {
+      school: schoolNote(manner),
+      notes: [
+        'The probe decides each time.',
+        ...(species?.foliage === 'evergreen'
+          ? ['Evergreen: it loses water in winter too; water before the ground freezes.']
+          : []),
+      ],
+    },
   );
+}

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import type { DugRoot, RootDone, Tree } from '@undrel/core/records';
-import type { HouseSchools } from '@undrel/core/practice';
+import type { House } from '@undrel/core/house';
 import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
 import { neverCut, type NumberedCut, type RootAdvice } from '@undrel/core/pruning';
 import { formatValue, shortUnit, tidy, writeLengths, type UnitSystem } from '@undrel/core/units';
@@ -25,7 +25,7 @@ export interface CrewProps {
   items: string;
   visitId: string;
   property: string;
-  firmSchools: HouseSchools;
+  house: House;
   mayMeasure: boolean;
   viewer: string;
   /** Who that is, for what is kept on the device. */
@@ -43,7 +43,7 @@ const HOW: readonly { key: RootDone['how']; label: string }[] = [
 
 /** One sheet for the crew: the plan with numbered cuts, where each is, what never to cut; ticked off on site. */
 export function CrewScreen(props: CrewProps) {
-  const { treeId, visitId, firmSchools, mayMeasure } = props;
+  const { treeId, visitId, house, mayMeasure } = props;
   const control = useCase(treeId, props.items, props.person);
   const { units: system } = usePreferences();
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
@@ -53,7 +53,7 @@ export function CrewScreen(props: CrewProps) {
   const stage = stages.find((s) => s.stage === props.stage);
   const visit = useMemo(() => atStage(stored, props.stage), [stored, props.stage]);
   const gone = useMemo(() => goneBefore(stored, props.stage), [stored, props.stage]);
-  const work = useDig({ control, treeId, tree, visit, visitId, firmSchools, gone }, undefined);
+  const work = useDig({ control, treeId, tree, visit, visitId, house, gone }, undefined);
   const never = neverCut(work.advice);
   const [figure, size] = useMeasured<HTMLElement>({ width: 520, height: 520 });
   const plan = planOf(work, tree, system, { width: size.width, height: size.width }, never);

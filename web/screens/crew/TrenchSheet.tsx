@@ -3,7 +3,8 @@
 import { useMemo, useState } from 'react';
 import type { Site, Tree } from '@undrel/core/records';
 import { isStressed } from '@undrel/core/pruning';
-import { obstacleKind, type HouseSchools } from '@undrel/core/practice';
+import { obstacleKind } from '@undrel/core/practice';
+import type { House } from '@undrel/core/house';
 import { fixedPoints, marksHold, orderOfWork, tapesFor } from '@undrel/core/trenching';
 import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
@@ -20,7 +21,7 @@ export interface TrenchSheetProps {
   items: string;
   visitId: string;
   property: string;
-  firmSchools: HouseSchools;
+  house: House;
   site: Site;
   today: string;
   /** The season that is shown first. */
@@ -29,7 +30,7 @@ export interface TrenchSheetProps {
 
 /** One sheet for the crew: the spokes of a season with their tapes, what they take, the order of work and its hold points. */
 export function TrenchSheet(props: TrenchSheetProps) {
-  const { treeId, visitId, site, firmSchools, today } = props;
+  const { treeId, visitId, site, house, today } = props;
   const { units: system } = usePreferences();
   const items = useMemo(() => JSON.parse(props.items) as Item[], [props.items]);
   const tree = items.find((i) => i.kind === 'tree')!.values as Tree;
@@ -45,7 +46,7 @@ export function TrenchSheet(props: TrenchSheetProps) {
     dig: visit.dig,
     pushes: visit.pushes,
     site,
-    firm: firmSchools,
+    firm: house,
     stressed: isStressed(visit),
   });
   const [asked, setSeason] = useState(props.season);

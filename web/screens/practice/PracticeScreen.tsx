@@ -125,5 +125,8 @@ const Elsewhere = () => (
       <PageLink href="/practice/rates">Rates and closed seasons</PageLink>: what work costs, and when it may
       not be done.
     </p>
+    <p className="my-2">
+      <PageLink href="/practice/species">Species</PageLink>: how they grow and what they stand.
+    </p>
   </>
 );

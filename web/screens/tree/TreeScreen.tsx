@@ -4,10 +4,10 @@ import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { progressOf, type Glance } from '@undrel/core/assessment';
 import { BASE_QUESTIONS, CROWN_QUESTIONS, GROWTH_QUESTIONS } from '@undrel/core/questions';
-import type { Site, Tree, TreeEvent, WeatherRecord } from '@undrel/core/records';
+import type { Site, Tree, TreeEvent } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason } from '@undrel/core/prescription';
-import type { HouseSchools } from '@undrel/core/practice';
+import type { House } from '@undrel/core/house';
 import { profileOf } from '@undrel/core/profile';
 import { visitToJudge } from '@undrel/core/walk';
 import { formatLength, shortUnit } from '@undrel/core/units';
@@ -59,7 +59,7 @@ export interface TreeScreenProps {
   /** The case's items as one JSON text: cheaper to send and to read than as many small parts. */
   items: string;
   property: { id: string; name: string };
-  firmSchools: HouseSchools;
+  house: House;
   firmTable: FirmTable | undefined;
   closed: readonly ClosedSeason[];
   mayMeasure: boolean;
@@ -76,14 +76,13 @@ export interface TreeScreenProps {
   /** The soil beside a healthy tree near by. */
   referenceGround: ReferenceGround | undefined;
   /** Rain of the grounds. */
-  weather: WeatherRecord | undefined;
   /** What stands and lies about the tree. */
   site: Site;
 }
 
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
 export function TreeScreen(props: TreeScreenProps) {
-  const { treeId, firmSchools, firmTable, mayMeasure, mayJudge, today } = props;
+  const { treeId, house, firmTable, mayMeasure, mayJudge, today } = props;
   const control = useCase(treeId, props.items, props.person);
   const { units } = usePreferences();
   const treeItem = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!;
@@ -141,7 +140,7 @@ export function TreeScreen(props: TreeScreenProps) {
     current?.id,
     station === 'prescription' ? before : undefined,
     units,
-    firmSchools,
+    house,
     firmTable,
     station === 'verdict',
   );
@@ -221,7 +220,6 @@ export function TreeScreen(props: TreeScreenProps) {
     visits: allVisits,
     reference: props.reference,
     referenceGround: props.referenceGround,
-    weather: props.weather,
     site: props.site,
     visitId: current.id,
     visit,
@@ -229,7 +227,7 @@ export function TreeScreen(props: TreeScreenProps) {
     judged,
     explanation: weighed?.explanation,
     revision: before && weighed?.revision && { since: before.date, revision: weighed.revision },
-    firmSchools,
+    house,
     firmTable,
     closed: props.closed,
     system: units,

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
-import type { HouseSchools } from '@undrel/core/practice';
+import type { House } from '@undrel/core/house';
 import type { UnitSystem } from '@undrel/core/units';
 import type { JudgeAnswer, Judged, JudgeJob } from '../../workers/judge';
 
@@ -20,7 +20,7 @@ export function useJudgement(
   visitId: string | undefined,
   before: Visit | undefined,
   system: UnitSystem,
-  firm: HouseSchools,
+  firm: House,
   table: FirmTable | undefined,
   explained: boolean,
 ): Judged | undefined {

@@ -1,8 +1,8 @@
-import type { Site, Tree, TreeEvent, Visit, VisitHead, WeatherRecord } from '@undrel/core/records';
+import type { Site, Tree, TreeEvent, Visit, VisitHead } from '@undrel/core/records';
 import type { Assessment } from '@undrel/core/assessment';
 import type { Explanation, FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason, Revision } from '@undrel/core/prescription';
-import type { HouseSchools } from '@undrel/core/practice';
+import type { House } from '@undrel/core/house';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
@@ -20,7 +20,6 @@ export interface StationProps {
   visits: readonly Visit[];
   reference: ReferenceShoots | undefined;
   referenceGround: ReferenceGround | undefined;
-  weather: WeatherRecord | undefined;
   site: Site;
   visitId: string;
   visit: Visit;
@@ -31,7 +30,7 @@ export interface StationProps {
   revision: { since: string; revision: Revision } | undefined;
   /** Reasons and next checks, while the verdict is open. */
   explanation: Explanation | undefined;
-  firmSchools: HouseSchools;
+  house: House;
   firmTable: FirmTable | undefined;
   /** Seasons closed where the firm works. */
   closed: readonly ClosedSeason[];

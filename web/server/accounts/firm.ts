@@ -2,6 +2,7 @@ import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Rates } from '@undrel/core/costing';
 import type { ClosedSeason } from '@undrel/core/prescription';
 import type { Schools } from '@undrel/core/practice';
+import type { Species } from '@undrel/core/species';
 import type { Db } from '../database/transaction';
 import type { Role } from '../../protocol/roles';
 import * as sql from './sql';
@@ -14,6 +15,8 @@ export interface Firm {
   /** What the firm charges; null before any was entered. */
   rates: Rates | null;
   closed_seasons: ClosedSeason[] | null;
+  /** Species as the firm judges them. */
+  species: Species[] | null;
   report_prefix: string;
   version: number;
 }
@@ -51,6 +54,14 @@ export const saveCosts = async (
 ): Promise<number | undefined> =>
   (await db.row<{ version: number }>(sql.SET_COSTS, [JSON.stringify(rates), JSON.stringify(closed), version]))
     ?.version;
+
+/** Saves the species as the firm judges them; undefined when the firm was changed since `version`. */
+export const saveSpecies = async (
+  db: Db,
+  species: readonly Species[],
+  version: number,
+): Promise<number | undefined> =>
+  (await db.row<{ version: number }>(sql.SET_SPECIES, [JSON.stringify(species), version]))?.version;
 
 /** Saves name, units and report prefix; undefined when the firm was changed since `version`. */
 export const saveFirm = async (

@@ -40,10 +40,11 @@ export const CLOSE_TOKEN = 'delete from sessions where token_hash = $1';
 
 export const ADD_FIRM = 'insert into firms (firm_id, name, units, report_prefix) values ($1, $2, $3, $4)';
 export const FIRM =
-  'select name, units, schools, judgements, rates, closed_seasons, report_prefix, version from firms';
+  'select name, units, schools, judgements, rates, closed_seasons, species, report_prefix, version from firms';
 export const SET_FIRM = `update firms set name = $1, units = $2, report_prefix = $3 where version = $4 returning version`;
 export const SET_JUDGEMENTS = `update firms set judgements = $1 where version = $2 returning version`;
 export const SET_COSTS = `update firms set rates = $1, closed_seasons = $2 where version = $3 returning version`;
+export const SET_SPECIES = `update firms set species = $1 where version = $2 returning version`;
 export const SET_SCHOOLS = `update firms set schools = $1 where version = $2 returning version`;
 
 export const OPEN_STEP = 'select auth_step_open($1, $2, $3, $4, $5, $6, $7)';

@@ -1,9 +1,10 @@
 import { glanceAt, type Glance } from '@undrel/core/assessment';
 import { type CaseFile, caseOf } from '@undrel/core/format';
-import type { Site, SiteThing, Tree, TreeEvent, WeatherRecord } from '@undrel/core/records';
+import type { Site, SiteThing, Tree, TreeEvent } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason } from '@undrel/core/prescription';
-import type { HouseSchools, Schools } from '@undrel/core/practice';
+
+import type { House } from '@undrel/core/house';
 import { visitToJudge } from '@undrel/core/walk';
 import type { Db } from '../database/transaction';
 import { itemsBelow, visitFrom, type Item, type ItemKind } from '../../protocol/item';
@@ -17,11 +18,10 @@ export interface LoadedCase {
   items: Item[];
   property: { id: string; name: string };
   client: string;
-  firmSchools: HouseSchools;
+  house: House;
   firmTable: FirmTable | undefined;
   /** Seasons closed where the firm works. */
   closed: ClosedSeason[];
-  weather: WeatherRecord | undefined;
   site: Site;
 }
 
@@ -30,11 +30,9 @@ type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
   property_id: string;
   property_name: string;
   client: string;
-  firm_schools: Schools;
-  property_schools: Schools;
+  house: House;
   firm_table: FirmTable | null;
   firm_closed: ClosedSeason[] | null;
-  weather: WeatherRecord | null;
   plan: SiteThing[] | null;
   others: { label: string; x: number; y: number; stemDiameter: number | null }[];
 };
@@ -81,10 +79,9 @@ function loaded(row: CaseRow): LoadedCase {
     ],
     property: { id: row.property_id, name: row.property_name },
     client: row.client,
-    firmSchools: { firm: row.firm_schools, property: row.property_schools },
+    house: row.house,
     firmTable: row.firm_table ?? undefined,
     closed: row.firm_closed ?? [],
-    weather: row.weather ?? undefined,
     site: siteOf(row, fromList('tree', row.tree.slice(3)) as unknown as Tree),
   };
 }
@@ -93,7 +90,7 @@ function loaded(row: CaseRow): LoadedCase {
 export function newestGlance({
   treeId,
   items,
-  firmSchools,
+  house,
   firmTable,
 }: LoadedCase): (Glance & { visitId: string }) | undefined {
   const visits = itemsBelow(items, 'visit', treeId).map((v) => ({ ...visitFrom(items, v), id: v.id }));
@@ -104,15 +101,15 @@ export function newestGlance({
   const { id, ...visit } = newest;
   return {
     visitId: id,
-    ...glanceAt(assessed(tree, events, visit, firmSchools, firmTable), tree, visit),
+    ...glanceAt(assessed(tree, events, visit, house, firmTable), tree, visit),
   };
 }
 
 /** The loaded case in the open format. */
-export function caseFileOf({ treeId, items, weather, site }: LoadedCase): CaseFile {
+export function caseFileOf({ treeId, items, house, site }: LoadedCase): CaseFile {
   const tree = items.find((i) => i.kind === 'tree')!.values as Tree;
   const events = itemsBelow(items, 'event', treeId).map((e) => e.values as TreeEvent);
   const visits = itemsBelow(items, 'visit', treeId).map((v) => visitFrom(items, v));
   const known = site.things.length > 0 || site.others.length > 0;
-  return caseOf(tree, events, visits, weather, known ? site : undefined);
+  return caseOf(tree, events, visits, house.weather, known ? site : undefined);
 }

@@ -1,3 +1,4 @@
+import { HOUSE } from '../house';
 import { KIND_KEYS, kindsBelow, type Kind } from '@undrel/core/records';
 import { STORED } from './items';
 
@@ -83,9 +84,9 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
       ...kindsBelow('tree').map((kind) => `${below(kind, 'tree_id = t.id')} as "${kind}"`),
       ...kindsBelow('visit').map((kind) => `${ofVisits(kind)} as "${kind}"`),
     ].join(',\n    ')},
-    p.name as property_name, p.id as property_id, coalesce(c.name, '') as client, f.schools as firm_schools, p.schools as property_schools, f.judgements as firm_table,
+    p.name as property_name, p.id as property_id, coalesce(c.name, '') as client, ${HOUSE} as house, f.judgements as firm_table,
     f.closed_seasons as firm_closed,
-    p.weather, p.plan,
+    p.plan,
     coalesce((select json_agg(json_build_object('label', o.label, 'x', o.x, 'y', o.y, 'stemDiameter', o.stem_diameter))
       from trees o where o.firm_id = t.firm_id and o.property_id = t.property_id and o.id <> t.id and o.deleted_at is null
         and abs(o.x - t.x) < ${SITE_REACH} and abs(o.y - t.y) < ${SITE_REACH}), '[]') as others

@@ -31,7 +31,7 @@ export function materialsOfTree(loaded: LoadedCase): TreeMaterials | undefined {
     dig: visit.dig,
     pushes: visit.pushes,
     site: loaded.site,
-    firm: loaded.firmSchools,
+    firm: loaded.house,
     stressed: isStressed(visit),
   });
   const otherWay = visit.trenches!.choice;

@@ -22,7 +22,7 @@ test('a school chosen for a property holds for its trees, above the firm’s, an
   const { treeId } = await as((db) => importCase(db, firm.viewer, firm.propertyId, read.caseFile));
   const inForce = async (matter: string) => {
     const loaded = (await as((db) => loadCase(db, treeId)))!;
-    return schoolFor(matter, loaded.firmSchools);
+    return schoolFor(matter, loaded.house);
   };
   expect((await inForce('mulchDepth')).chosenBy).toBe('default');
   expect(await as((db) => chooseOn(db, firm.propertyId, 'mulchDepth', 'thin'))).toBe(true);
@@ -43,5 +43,5 @@ test('two who choose at once do not overwrite one another unseen', async () => {
   const next = await as((db) => saveSchoolsOn(db, firm.propertyId, { bark: 'mulch' }, version));
   expect(next).toBeGreaterThan(version);
   expect(await as((db) => saveSchoolsOn(db, firm.propertyId, { bark: 'bare' }, version))).toBeUndefined();
-  expect((await as((db) => practiceOn(db, firm.propertyId)))!.schools.property).toEqual({ bark: 'mulch' });
+  expect((await as((db) => practiceOn(db, firm.propertyId)))!.house.property).toEqual({ bark: 'mulch' });
 });

@@ -1,4 +1,5 @@
 import type { FirmTable } from '@undrel/core/diagnosis';
+import type { House } from '@undrel/core/house';
 import type { HouseSchools, Schools } from '@undrel/core/practice';
 import type { Db } from '../database/transaction';
 import * as sql from './sql';
@@ -7,7 +8,7 @@ import * as sql from './sql';
 export interface PropertyPractice {
   name: string;
   version: number;
-  schools: Required<HouseSchools>;
+  house: House & Required<HouseSchools>;
   judgements: FirmTable | null;
 }
 

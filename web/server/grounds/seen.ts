@@ -44,7 +44,7 @@ const looksIn = (rows: Stored[]) =>
 export function seenTree(
   stored: Stored,
   visits: readonly StoredVisit[],
-  { schools, judgements }: PropertyPractice,
+  { house, judgements }: PropertyPractice,
   today: string,
 ): Seen {
   const tree = fromColumns('tree', stored);
@@ -70,7 +70,7 @@ export function seenTree(
   if (!newest) return { row: { ...row, triage: UNSEEN }, cohortTree: none };
   const read = visits.map((v) => ({ stored: v, visit: visitStored(v) }));
   const verdictOf = (visit: Visit) =>
-    assessed(tree, valuesOf('event', newest.event), visit, schools, judgements ?? undefined);
+    assessed(tree, valuesOf('event', newest.event), visit, house, judgements ?? undefined);
   const table = tableFor(judgements ?? undefined);
   const { visit: last } = read[0]!;
   // A walk-round adds to the visit before it; else the newest visit stands alone.
@@ -117,14 +117,19 @@ const UNSEEN: Triage = {
 export function cohortPage(
   name: string,
   trees: readonly Seen[],
-  { judgements }: PropertyPractice,
+  { house, judgements }: PropertyPractice,
   today: string,
 ): CohortPage {
   const members = trees.map((t) => t.cohortTree);
-  const { stock, plantedYear } = trees[0]!.row;
+  const { stock, plantedYear, species } = trees[0]!.row;
   const priors = priorsOf(
     tableFor(judgements ?? undefined),
-    circumstancesOf({ stock: stock as Tree['stock'], plantedYear }, [], { date: today, findings: [] }),
+    circumstancesOf(
+      { stock: stock as Tree['stock'], plantedYear, species },
+      [],
+      { date: today, findings: [] },
+      house.species,
+    ),
   );
   return {
     name,

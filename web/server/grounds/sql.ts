@@ -1,3 +1,4 @@
+import { HOUSE } from '../house';
 /** All SQL of clients, properties and the lists over them. */
 export const LIST_PROPERTIES = `with counted as (
     select property_id, count(*)::int as trees from trees where deleted_at is null group by property_id
@@ -80,7 +81,7 @@ export const SET_PLAN = `update properties set plan = $2 where id = $1 and versi
 export const DELETE_PROPERTY = `update properties set deleted_at = now() where id = $1 and deleted_at is null returning name`;
 export const RESTORE_PROPERTY = `update properties set deleted_at = null where id = $1`;
 /** Practice on the property of $1, the firm's and its own. */
-export const PRACTICE_ON = `select p.name, p.version, json_build_object('firm', f.schools, 'property', p.schools) as schools, f.judgements
+export const PRACTICE_ON = `select p.name, p.version, ${HOUSE} as house, f.judgements
   from firms f join properties p on p.firm_id = f.firm_id where p.id = $1 and p.deleted_at is null`;
 export const CHOOSE_PROPERTY_SCHOOL = `update properties set schools = (schools - $2::text) || $3::jsonb where id = $1 and deleted_at is null returning id`;
 export const SET_PROPERTY_SCHOOLS = `update properties set schools = $2 where id = $1 and version = $3 returning version`;

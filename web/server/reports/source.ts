@@ -1,7 +1,7 @@
 import type { Rates } from '@undrel/core/costing';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Beside } from '@undrel/core/history';
-import type { HouseSchools } from '@undrel/core/practice';
+import type { House } from '@undrel/core/house';
 import type { ClosedSeason } from '@undrel/core/prescription';
 import type { Site, SoilLog, Tree, TreeEvent, Visit } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
@@ -17,7 +17,7 @@ export interface ReportSource {
   property: string;
   client: string;
   firm: string;
-  schools: HouseSchools;
+  schools: House;
   /** The firm's own words in the table of causes. */
   table?: FirmTable;
   /** A healthy tree of its kind near by, and the rain of the grounds. */

@@ -2,7 +2,8 @@ import type { CutDesign, CutLimits, Dig, Tree } from '../../records';
 import { inOrder } from '../../records/labels';
 import type { StemRate } from '../../growth/rates';
 import { isAnchor, readDig, togetherOf, type DigReading } from '../../roots';
-import type { HouseSchools, SchoolInForce } from '../../practice';
+import type { SchoolInForce } from '../../practice';
+import type { House } from '../../house';
 import { reasonsOf, type RootReason } from './explain';
 import { chosenBy, cutProblem, isUnseen, type CutProblem } from './problem';
 import { alternativePlans, planCuts, priceOf, type Clash, type CutPlan, type Price } from './solve';
@@ -17,7 +18,7 @@ export interface CutsGiven {
   dig: Dig;
   stem: StemRate;
   design: CutDesign;
-  firm: HouseSchools;
+  firm: House;
   stressed: boolean;
 }
 

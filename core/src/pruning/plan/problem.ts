@@ -2,14 +2,9 @@ import { CUT_RANGES } from '../../records/cuts';
 import type { CutDesign, CutLimits, DugRoot, Tree } from '../../records';
 import { closesAt, FOLLOWED } from '../../growth/closing';
 import { rootRate, type StemRate } from '../../growth/rates';
-import {
-  CUT_PLAN,
-  LIMITS,
-  schoolFor,
-  TOTAL_LOSS,
-  type SchoolInForce,
-  type HouseSchools,
-} from '../../practice';
+import { CUT_PLAN, LIMITS, schoolFor, TOTAL_LOSS, type SchoolInForce } from '../../practice';
+import type { House } from '../../house';
+import { speciesFor } from '../../species';
 import { isAnchor, type DigReading, type RootReading } from '../../roots';
 import { buriedIn, onAnchors } from '../buried';
 import { cutsFor, type Cut } from '../cuts';
@@ -78,7 +73,7 @@ export interface CutCase {
   reading: DigReading;
   stem: StemRate;
   stressed: boolean;
-  firm: HouseSchools;
+  firm: House;
   design: CutDesign;
 }
 
@@ -133,7 +128,9 @@ export function cutProblem({ tree, date, reading, stem, stressed, firm, design }
           ? 'a stressed tree'
           : age !== undefined && age >= LIMITS.oldTreeYears.value
             ? 'an old tree'
-            : undefined;
+            : speciesFor(tree.species, firm.species)?.species.stands.rootLoss === 'poor'
+              ? 'a species that stands loss of roots poorly'
+              : undefined;
   const school = tender ? loss.matter.schools.find((s) => s.key === 'cautious')! : loss;
   const once = manner.key === 'once';
   const total = design.limits?.totalLoss ?? (once ? 1 : TOTAL_LOSS[school.key]!);

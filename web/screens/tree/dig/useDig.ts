@@ -39,14 +39,14 @@ function useSame<T>(list: readonly T[]): readonly T[] {
  * one whose cut alone is set beside the others.
  */
 export function useDig(
-  station: Pick<StationProps, 'control' | 'treeId' | 'tree' | 'visit' | 'visitId' | 'firmSchools'> & {
+  station: Pick<StationProps, 'control' | 'treeId' | 'tree' | 'visit' | 'visitId' | 'house'> & {
     /** Roots that are no longer there, by label. */
     gone?: ReadonlySet<string>;
   },
   shaped: { id: string; root: DugRoot } | undefined,
   alone?: string,
 ): DigWork {
-  const { control, treeId, tree, visit, visitId, firmSchools, gone } = station;
+  const { control, treeId, tree, visit, visitId, house, gone } = station;
   const head = control.items.find((i) => i.kind === 'dig' && i.parent === visitId)?.values as Dig | undefined;
   const roots = itemsBelow(control.items, 'root', visitId).filter((r) => !gone?.has(r.values.label));
   const known = useSame(roots.map((r) => (shaped?.id === r.id ? shaped.root : r.values)));
@@ -57,14 +57,15 @@ export function useDig(
       stemRate(
         tree,
         itemsBelow(control.items, 'visit', treeId).map((v) => visitFrom(control.items, v)),
+        house.species,
       ),
-    [tree, control.items, treeId],
+    [tree, control.items, treeId, house],
   );
   const stressed = useMemo(() => isStressed(visit), [visit]);
   const design = visit.cuts;
   const pruning = useMemo(
-    () => ({ tree, date: visit.date, reading, stem, stressed, firm: firmSchools, design }),
-    [tree, visit.date, reading, stem, stressed, firmSchools, design],
+    () => ({ tree, date: visit.date, reading, stem, stressed, firm: house, design }),
+    [tree, visit.date, reading, stem, stressed, house, design],
   );
   const proposed = useMemo(() => proposalFor(pruning), [pruning]);
   const first = useMemo(() => adviseRoots(pruning, proposed), [pruning, proposed]);

@@ -33,16 +33,16 @@ const yearsOf = (way: Way | undefined, interval: number): Record<string, number>
 
 /** Which roots go and when: the best plan within the limits, what each limit costs, and what the plan buys. */
 export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }) {
-  const { control, visitId, visit, visits, tree, system, firmSchools, mayJudge } = station;
+  const { control, visitId, visit, visits, tree, system, house, mayJudge } = station;
   const design = visit.cuts ?? NONE;
   const dig = visit.dig ?? EMPTY;
   const missing = missingForCuts(tree, visit.dig);
   const mapped = isMapped(dig);
-  const stem = useMemo(() => stemRate(tree, visits), [tree, visits]);
+  const stem = useMemo(() => stemRate(tree, visits, house.species), [tree, visits, house]);
   const stressed = useMemo(() => isStressed(visit), [visit]);
   const reading = useMemo(() => readDig(tree, dig), [tree, dig]);
   const cuts = useCuts(
-    mapped ? { tree, date: visit.date, dig, stem, design, firm: firmSchools, stressed } : undefined,
+    mapped ? { tree, date: visit.date, dig, stem, design, firm: house, stressed } : undefined,
   );
   const { assessment, working, problem } = cuts;
   const [at, setAt] = useState(0);

@@ -6,6 +6,7 @@ import { EVENT_KINDS, type EventKind, yearOf } from '@undrel/core/vocabulary';
 import type { Stock, Tree } from '@undrel/core/records';
 import { HISTORY_QUESTIONS } from '@undrel/core/questions';
 import { dryYears, eventDateProblem } from '@undrel/core/history';
+import { speciesListed, speciesSays, type Species } from '@undrel/core/species';
 import type { LengthField } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
@@ -47,6 +48,7 @@ export function History(props: StationProps) {
   return (
     <Entry>
       <h1>History</h1>
+      <SpeciesKnown own={props.house.species} />
       <p className="text-muted mb-3">What is it, since when, and what happened to it.</p>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         <Text
@@ -59,8 +61,12 @@ export function History(props: StationProps) {
           label="Species"
           value={tree.species}
           disabled={!mayMeasure}
+          list="species-known"
           onChange={(species) => write({ species })}
         />
+        <p className="col-span-2 text-sm text-muted h-[3.9rem] overflow-y-auto" data-testid="species-says">
+          {speciesSays(tree.species, props.house.species)}.
+        </p>
         <div>
           <label htmlFor="planted" className="block text-sm mb-0.5">
             Year planted
@@ -195,11 +201,28 @@ function RemoveTree({ control, treeId, tree, treeItem }: StationProps) {
   );
 }
 
+/** Every species of the table by each of its names; another may be typed. */
+function SpeciesKnown({ own = [] }: { own?: readonly Species[] }) {
+  return (
+    <datalist id="species-known">
+      {speciesListed(own).flatMap((s) =>
+        (s.common.length > 0 ? s.common : ['']).map((common) => (
+          <option key={`${s.name} ${common}`} value={s.name}>
+            {common}
+          </option>
+        )),
+      )}
+    </datalist>
+  );
+}
+
 function Text(props: {
   label: string;
   value: string;
   type?: string;
   max?: string;
+  /** Id of a list of what it may be. */
+  list?: string;
   disabled: boolean;
   onChange: (text: string) => void;
 }) {
@@ -211,6 +234,7 @@ function Text(props: {
         className="w-full"
         type={props.type ?? 'text'}
         max={props.max}
+        list={props.list}
         disabled={props.disabled}
         value={typed ?? props.value}
         onBlur={() => setTyped(undefined)}
@@ -223,7 +247,8 @@ function Text(props: {
   );
 }
 
-function Events({ control, treeId, tree, weather, mayMeasure, today }: StationProps) {
+function Events({ control, treeId, tree, house, mayMeasure, today }: StationProps) {
+  const { weather } = house;
   const events = itemsBelow(control.items, 'event', treeId).sort((a, b) =>
     a.values.when.localeCompare(b.values.when),
   );

@@ -27,7 +27,7 @@ const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** The trenches: spokes laid out for this tree on this ground, turned, locked and taken out by hand. */
 export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode }) {
-  const { control, visitId, visit, tree, treeId, treeItem, system, site, firmSchools } = station;
+  const { control, visitId, visit, tree, treeId, treeItem, system, site, house } = station;
   const { mayMeasure, mayJudge, today } = station;
   const design = visit.trenches ?? NONE;
   const stressed = useMemo(() => isStressed(visit), [visit]);
@@ -39,7 +39,7 @@ export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode 
     dig: visit.dig,
     pushes: visit.pushes,
     site,
-    firm: firmSchools,
+    firm: house,
     stressed,
   });
   const [drawn, setDrawn] = useState<readonly Drawn[] | undefined>(undefined);

@@ -4,8 +4,8 @@ import type { StationProps } from '../visitEntry';
 
 /** Verdict and prescription, for the stations that are about them and bring the code along. */
 export function judgedOf(props: StationProps): Assessment {
-  const { judged, tree, events, visit, profile, firmSchools, firmTable } = props;
-  if (!judged) return assess(tree, events, visit, firmSchools, firmTable);
+  const { judged, tree, events, visit, profile, house, firmTable } = props;
+  if (!judged) return assess(tree, events, visit, house, firmTable);
   // It has functions, which no worker can hand over.
-  return { ...judged, situation: situation(tree, events, visit, profile, judged.verdict, firmSchools) };
+  return { ...judged, situation: situation(tree, events, visit, profile, judged.verdict, house) };
 }

@@ -23,7 +23,7 @@ export async function saveSchoolsOnAction(
     ? {
         schools,
         version: saved.stale.version,
-        problem: chosenMeanwhile(saved.stale.schools.property ?? {}, schools),
+        problem: chosenMeanwhile(saved.stale.house.property ?? {}, schools),
       }
     : { ...state, schools, problem: 'These grounds were removed meanwhile.' };
 }

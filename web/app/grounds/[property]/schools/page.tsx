@@ -18,8 +18,8 @@ export default async function PropertySchoolsPage({ params }: { params: Promise<
   return (
     <PracticeScreen
       of={practice.name}
-      schools={practice.schools.property}
-      property={{ id: property, firm: practice.schools.firm }}
+      schools={practice.house.property}
+      property={{ id: property, firm: practice.house.firm }}
       version={practice.version}
       save={mayJudge ? saveSchoolsOnAction.bind(null, property) : undefined}
     />

@@ -38,7 +38,7 @@ export default async function CrewPage({ params, searchParams }: Props) {
         items={JSON.stringify(loaded.items)}
         visitId={dug.id}
         property={loaded.property.name}
-        firmSchools={loaded.firmSchools}
+        house={loaded.house}
         mayMeasure={may(viewer.role, 'measure')}
         viewer={viewer.name}
         person={viewer.userId}

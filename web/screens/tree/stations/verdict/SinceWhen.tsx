@@ -11,10 +11,10 @@ import { percent } from './percent';
 
 /** When growth fell, and which event it followed. */
 export function SinceWhen(props: StationProps) {
-  const { tree, events, visits, visit, reference, weather, system, goTo } = props;
+  const { tree, events, visits, visit, reference, house, system, goTo } = props;
   const since = useMemo(
-    () => sinceWhen(tree, events, visits, visit, { shoots: reference?.series, weather }),
-    [tree, events, visits, visit, reference, weather],
+    () => sinceWhen(tree, events, visits, visit, { shoots: reference?.series, weather: house.weather }),
+    [tree, events, visits, visit, reference, house],
   );
   const alive = useAlive();
   const [ref, size] = useMeasured<HTMLDivElement>({ width: 430, height: 10 });

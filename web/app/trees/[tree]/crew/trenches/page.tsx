@@ -31,7 +31,7 @@ export default async function TrenchSheetPage({ params, searchParams }: Props) {
         items={JSON.stringify(loaded.items)}
         visitId={newest.id}
         property={loaded.property.name}
-        firmSchools={loaded.firmSchools}
+        house={loaded.house}
         site={loaded.site}
         season={Math.max(1, Number.parseInt(season ?? '1', 10) || 1)}
         today={today()}

@@ -1,0 +1,22 @@
+'use server';
+
+import { readOwnSpecies, type Species } from '@undrel/core/species';
+import { saveSpecies } from '@/server/accounts/firm';
+import { allowed } from '@/server/accounts/viewer';
+import type { SpeciesSaved } from '@/screens/practice/SpeciesScreen';
+
+/** Saves the species as the firm judges them; the first that is wrong is named. */
+export async function saveSpeciesAction(own: Species[], version: number): Promise<SpeciesSaved> {
+  const read = readOwnSpecies(own);
+  if (!read.ok) return { problem: `${read.problem} Nothing was saved.` };
+  const saved = await allowed('judge', async (db) => ({
+    version: await saveSpecies(db, read.species, version),
+  }));
+  if ('problem' in saved) return { problem: saved.problem };
+  if (saved.version === undefined)
+    return {
+      problem:
+        'Someone else changed the firm meanwhile. What you typed is still here; open the page anew beside it.',
+    };
+  return { version: saved.version };
+}

@@ -87,3 +87,29 @@ test('a species is found by any name, an unknown one is said to be, and the firm
   await page.getByRole('button', { name: 'Remove' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Xylotherium maximum is removed.' })).toBeVisible();
 });
+
+test('what is seldom met is folded away, is opened once noted, and speaks in the verdict', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/kelpworth-10?station=base');
+  const fold = page.getByText(/^More, seldom met/);
+  const gnawed = page.getByRole('group', { name: 'Bark gnawed?' }).last();
+  await expect(gnawed).toBeHidden();
+  await fold.click();
+  await gnawed.getByRole('radio', { name: 'nearly all round' }).click();
+  await page.getByLabel(/^Probe or axe sinks/).fill('9');
+  await page.getByLabel(/^Probe or axe sinks/).press('Enter');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText('More, seldom met (2 noted)')).toBeVisible();
+  await expect(gnawed.getByRole('radio', { name: 'nearly all round' })).toBeChecked();
+  await page.goto('/trees/kelpworth-10?station=verdict');
+  await expect(page.getByText(/It may fall: a probe sinks 9 cm into the base/).first()).toBeVisible();
+  await page.goto('/trees/kelpworth-10?station=prescription');
+  await expect(page.getByRole('article', { name: 'Guard' })).toContainText('gnaw');
+  await page.goto('/trees/kelpworth-10?station=base');
+  await gnawed.getByRole('radio', { name: 'nearly all round' }).click();
+  await page.getByLabel(/^Probe or axe sinks/).fill('');
+  await saved(page);
+});

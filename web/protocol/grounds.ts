@@ -2,6 +2,7 @@ import type { WeatherRecord, SiteThing } from '@undrel/core/records';
 import type { CauseKey } from '@undrel/core/vocabulary';
 import type { Proposal } from '@undrel/core/cohort';
 import type { Standing } from '@undrel/core/diagnosis';
+import type { CohortTold } from '@undrel/core/history';
 import type { Quantity } from '@undrel/core/units';
 import type { Triage, Urgency } from '@undrel/core/walk';
 
@@ -64,6 +65,8 @@ export interface TreeRow {
 /** A confirmed cohort: what its trees tell of each fault that comes with the planting, the most widespread first. */
 export interface CohortPage {
   name: string;
+  /** How many there were and how many fail or are dead, as told. */
+  told?: CohortTold;
   readings: {
     fault: string;
     label: string;

@@ -12,9 +12,10 @@ export const MAY_FALL = 0.25;
  * Common practice, no source.
  */
 const SIGNS: Readonly<Record<string, readonly string[]>> = {
-  'base.push': ['slight', 'rocks'],
+  'base.push': ['slight', 'rocks', 'lifts'],
   'base.lean': ['lifted'],
   'base.conks': ['few', 'many'],
+  'base.sinks': ['deep'],
 };
 
 /** Whether an answer to a finding is a sign that the tree may fall. */

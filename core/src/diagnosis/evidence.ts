@@ -1,4 +1,5 @@
 import { answerTo } from '../questions/question';
+import { ageAt } from '../history/age';
 import type { Tree, TreeEvent, Visit } from '../records';
 import type { Profile } from '../profile';
 import { speciesFor, STRESSES, type Species, type Stress } from '../species';
@@ -91,7 +92,7 @@ export function circumstancesOf(
   visit: Pick<Visit, 'date' | 'findings'>,
   ownSpecies: readonly Species[] = [],
 ): Set<Circumstance> {
-  const age = tree.plantedYear === undefined ? undefined : Number(visit.date.slice(0, 4)) - tree.plantedYear;
+  const age = ageAt(tree, visit)?.years;
   const site = answerTo(visit.findings, 'history.site')?.answer;
   const all: Record<Told, boolean> = {
     container: tree.stock === 'container',

@@ -45,8 +45,23 @@ export const EXCLUSIONS: readonly {
     why: 'Dry soil and water that stands overnight: one holds for the hole, the other for the ground.',
   },
   {
+    one: ['crown.growing', ['no']],
+    other: ['crown.extension', ['held']],
+    why: 'It does not grow, as noted, yet its shoots are as long as before: is it the same tree?',
+  },
+  {
+    one: ['base.sinks', ['deep']],
+    other: ['base.sound', ['none']],
+    why: 'A probe sinks far in, yet the base sounds solid: sound it again beside the hole.',
+  },
+  {
+    one: ['base.graft', ['buried']],
+    other: ['base.entry', ['flared']],
+    why: 'The graft union is in the ground, yet the flare is in view all round: one of the two is something else.',
+  },
+  {
     one: ['dig.anchors', ['round']],
-    other: ['base.push', ['rocks']],
+    other: ['base.push', ['rocks', 'lifts']],
     why: 'Sound anchors all round, yet the base rocks: what broke lies beyond the pit.',
   },
 ];

@@ -101,7 +101,7 @@ export const FACTS = {
   rocks: seen(
     'base',
     'base.push',
-    ['slight', 'rocks'],
+    ['slight', 'rocks', 'lifts'],
     'push test not done, or too soon after planting to tell',
   ),
   girdlingSeen: seen(

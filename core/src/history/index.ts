@@ -3,3 +3,5 @@ export * from './events';
 export * from './series';
 export * from './sinceWhen';
 export * from './weather';
+export * from './age';
+export * from './cohortTold';

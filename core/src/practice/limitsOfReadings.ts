@@ -22,6 +22,36 @@ export const READING_LIMITS = {
     reason: 'Farther out the rod meets roots that have already dipped away from the collar.',
     source: PRACTICE,
   },
+  decaySinks: {
+    value: 0.01,
+    unit: 'm',
+    reason: 'Bark gives a little; a probe that sinks a centimetre is in decay.',
+    source: PRACTICE,
+  },
+  decayDeep: {
+    value: 0.05,
+    unit: 'm',
+    reason: 'Five centimetres are more than skin: the wall that holds is going.',
+    source: PRACTICE,
+  },
+  tapeError: {
+    value: 0.005,
+    unit: 'm',
+    reason: 'Half a centimetre is what a tape held at a stem strays.',
+    source: PRACTICE,
+  },
+  potLong: {
+    value: 2,
+    unit: 'years',
+    reason: 'After two seasons in one pot roots have gone round.',
+    source: PRACTICE,
+  },
+  cohortMost: {
+    value: 0.5,
+    unit: 'share',
+    reason: 'Half and more of those planted together is most of them.',
+    source: PRACTICE,
+  },
   fillMatters: {
     value: 0.03,
     unit: 'm',

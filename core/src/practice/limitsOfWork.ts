@@ -50,6 +50,12 @@ export const WORK_LIMITS = {
     reason: 'Metres of tape or fence set in a crew hour.',
     source: PRACTICE,
   },
+  stakedYears: {
+    value: 2,
+    unit: 'years',
+    reason: 'A tree stands at its stake two seasons at most.',
+    source: PRACTICE,
+  },
   stakeMaxStem: {
     value: 0.1,
     unit: 'm',

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { anyCase, tries } from '../../tests/anyCase';
 import { assess } from '../assessment';
+import { ageAt } from '../history';
 import type { Finding, Tree, Visit } from '../records';
 import { needsOf } from '../costing';
 import { PASSIVE, plannedOf, situation, workOrder } from './index';
@@ -72,7 +73,7 @@ test('whatever else a case holds, a sign of danger comes before all work, and al
       for (const plain of visits) {
         const findings = [...plain.findings.filter((f) => f.key !== sign.key), sign];
         const visit = { ...plain, findings, decisions: [] };
-        const age = tree.plantedYear === undefined ? 99 : Number(visit.date.slice(0, 4)) - tree.plantedYear;
+        const age = ageAt(tree, visit)?.years ?? 99;
         const result = assess(tree, events, visit);
         if (sign.answer !== 'slight' || age >= 5)
           expect(result.verdict.danger?.signs.length).toBeGreaterThan(0);

@@ -1,8 +1,8 @@
-import { BASE_QUESTIONS } from './base';
-import { CROWN_QUESTIONS, GROWTH_QUESTIONS } from './crown';
+import { BASE_ALL } from './base';
+import { CROWN_ALL, GROWTH_QUESTIONS } from './crown';
 import { DIG_QUESTIONS } from './dig';
 import { GROUND_QUESTIONS } from './ground';
-import { HISTORY_QUESTIONS } from './history';
+import { HISTORY_ALL } from './history';
 import { LOOK_QUESTIONS } from './looks';
 import { NUTRIENT_QUESTIONS } from './nutrients';
 import type { Question } from './question';
@@ -10,10 +10,10 @@ import { SOIL_QUESTIONS, WATER_QUESTIONS } from './soil';
 
 /** Every question that a visit may answer. */
 export const QUESTIONS: readonly Question[] = [
-  ...HISTORY_QUESTIONS,
-  ...CROWN_QUESTIONS,
+  ...HISTORY_ALL,
+  ...CROWN_ALL,
   ...GROWTH_QUESTIONS,
-  ...BASE_QUESTIONS,
+  ...BASE_ALL,
   ...GROUND_QUESTIONS,
   ...SOIL_QUESTIONS,
   ...WATER_QUESTIONS,

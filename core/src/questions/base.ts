@@ -34,7 +34,12 @@ export const BASE_QUESTIONS: readonly Question[] = [
     kind: 'grade',
     ask: 'Push test: does the base rock?',
     hint: 'Five years after planting it must not.',
-    answers: seen('firm', ['slight', 'ground lifts slightly'], ['rocks', 'rocks']),
+    answers: seen(
+      'firm',
+      ['slight', 'ground lifts slightly'],
+      ['rocks', 'rocks'],
+      ['lifts', 'lifts out by hand'],
+    ),
   },
   {
     key: 'base.girdling',
@@ -129,3 +134,109 @@ export const BASE_QUESTIONS: readonly Question[] = [
     hint: 'Two visits a year or more apart tell how fast the stem grows.',
   },
 ];
+
+/** Of the base, met at few trees. */
+const BASE_SELDOM: readonly Question[] = (
+  [
+    {
+      key: 'base.branch',
+      station: 'base',
+      kind: 'grade',
+      placed: true,
+      ask: 'Does a branch go into the ground?',
+      answers: seen('no', ['seen', 'yes, buried']),
+    },
+    {
+      key: 'base.line',
+      station: 'base',
+      kind: 'length',
+      field: 'fillDepth',
+      ask: 'Dark line on the bark, above the first roots',
+      hint: 'Where the stem was laid open: up to there soil or mulch once lay.',
+    },
+    {
+      key: 'base.sinks',
+      station: 'base',
+      kind: 'length',
+      field: 'probeSinks',
+      ask: 'Probe or axe sinks into the base',
+    },
+    {
+      key: 'base.gnawing',
+      station: 'base',
+      kind: 'grade',
+      placed: true,
+      ask: 'Bark gnawed?',
+      answers: seen('no', ['some', 'in places'], ['ring', 'nearly all round']),
+    },
+    {
+      key: 'base.burrows',
+      station: 'base',
+      kind: 'grade',
+      ask: 'Burrows at the stem, in mulch or rubble?',
+      answers: seen('not seen', ['some', 'one or two'], ['many', 'many']),
+    },
+    {
+      key: 'base.plate',
+      station: 'base',
+      kind: 'grade',
+      ask: 'Root plate',
+      answers: [
+        { key: 'none', label: 'roots go down' },
+        { key: 'some', label: 'many at the surface' },
+        { key: 'flat', label: 'flat, all at the surface' },
+      ],
+    },
+    {
+      key: 'base.heave',
+      station: 'base',
+      kind: 'grade',
+      ask: 'Paving or kerb lifted by its roots?',
+      answers: seen('no', ['lifted', 'lifted or cracked']),
+    },
+    {
+      key: 'base.ring',
+      station: 'base',
+      kind: 'grade',
+      ask: 'Root-control ring',
+      answers: seen(
+        'none',
+        ['clear', 'clear of the stem'],
+        ['over', 'roots over its rim'],
+        ['reached', 'stem has reached it'],
+      ),
+    },
+    {
+      key: 'base.graft',
+      station: 'base',
+      kind: 'grade',
+      ask: 'Graft union',
+      answers: seen('none to be seen', ['above', 'above ground'], ['buried', 'in the ground']),
+    },
+    {
+      key: 'base.rootstock',
+      station: 'base',
+      kind: 'grade',
+      ask: 'Rootstock',
+      answers: [
+        { key: 'own', label: 'own roots' },
+        { key: 'vigorous', label: 'vigorous' },
+        { key: 'dwarfing', label: 'dwarfing' },
+      ],
+    },
+    {
+      key: 'base.form',
+      station: 'base',
+      kind: 'grade',
+      ask: 'Stems',
+      hint: 'Of several stems the diameter that counts is the root of the sum of their squares.',
+      answers: [
+        { key: 'single', label: 'one' },
+        { key: 'several', label: 'several' },
+        { key: 'shrub', label: 'a shrub' },
+      ],
+    },
+  ] satisfies Question[]
+).map((q) => ({ ...q, more: true, seldom: true }));
+
+export const BASE_ALL: readonly Question[] = [...BASE_QUESTIONS, ...BASE_SELDOM];

@@ -132,6 +132,82 @@ export const CROWN_QUESTIONS: readonly Question[] = [
   },
 ];
 
+/** Of the crown, met at few trees. */
+const CROWN_SELDOM: readonly Question[] = (
+  [
+    {
+      key: 'crown.growing',
+      station: 'crown',
+      kind: 'grade',
+      ask: 'Is it growing?',
+      hint: 'Where no shoot was measured: as others of its kind and age do.',
+      answers: [
+        { key: 'yes', label: 'as it should' },
+        { key: 'slow', label: 'slowly' },
+        { key: 'no', label: 'not at all' },
+      ],
+    },
+    {
+      key: 'crown.yellowing',
+      station: 'crown',
+      kind: 'grade',
+      ask: 'Yellow leaves, where?',
+      answers: [
+        { key: 'none', label: 'none' },
+        { key: 'below', label: 'from below or inside' },
+        { key: 'top', label: 'youngest leaves first' },
+        { key: 'all', label: 'all over' },
+      ],
+    },
+    {
+      key: 'crown.browning',
+      station: 'crown',
+      kind: 'grade',
+      ask: 'Whole leaves brown?',
+      answers: [
+        { key: 'none', label: 'no' },
+        { key: 'some', label: 'some' },
+        { key: 'most', label: 'most' },
+      ],
+    },
+    {
+      key: 'crown.drop',
+      station: 'crown',
+      kind: 'grade',
+      ask: 'Leaves dropped in summer?',
+      answers: [
+        { key: 'none', label: 'no' },
+        { key: 'some', label: 'some' },
+        { key: 'most', label: 'most' },
+      ],
+    },
+    {
+      key: 'crown.others',
+      station: 'crown',
+      kind: 'grade',
+      ask: 'Trees of other kinds near by',
+      answers: [
+        { key: 'healthy', label: 'healthy' },
+        { key: 'some', label: 'some fail too' },
+        { key: 'most', label: 'most fail too' },
+      ],
+    },
+    {
+      key: 'crown.limbs',
+      station: 'crown',
+      kind: 'grade',
+      ask: 'Large limbs sound?',
+      answers: [
+        { key: 'sound', label: 'sound' },
+        { key: 'cracked', label: 'cracked or hollow' },
+        { key: 'hanging', label: 'broken, hanging' },
+      ],
+    },
+  ] satisfies Question[]
+).map((q) => ({ ...q, more: true, seldom: true }));
+
+export const CROWN_ALL: readonly Question[] = [...CROWN_QUESTIONS, ...CROWN_SELDOM];
+
 /** Further shoots, and rings where a core or a cut shows them: they make the year of the fall surer. */
 export const GROWTH_QUESTIONS: readonly Question[] = [
   ...['second', 'third'].map((which, i): Question => ({

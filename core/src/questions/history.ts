@@ -1,3 +1,4 @@
+import { AGE_CLASSES } from '../vocabulary/ages';
 import type { Question } from './question';
 
 /** What is asked of the owner. "no" is asked and denied; not answered is not asked. */
@@ -113,3 +114,63 @@ export const HISTORY_QUESTIONS: readonly Question[] = [
     ],
   },
 ];
+
+/** Of the history, known of few trees. */
+const HISTORY_SELDOM: readonly Question[] = (
+  [
+    {
+      key: 'history.age',
+      station: 'history',
+      kind: 'grade',
+      ask: 'How long has it stood here, where the year is not known?',
+      answers: AGE_CLASSES.map(({ key, label }) => ({ key, label })),
+    },
+    {
+      key: 'history.potYears',
+      station: 'history',
+      kind: 'number',
+      unit: 'years',
+      min: 0,
+      max: 15,
+      ask: 'Years in its last pot',
+    },
+    {
+      key: 'history.potSize',
+      station: 'history',
+      kind: 'length',
+      field: 'potWidth',
+      ask: 'Width of its last pot',
+    },
+    {
+      key: 'history.potKind',
+      station: 'history',
+      kind: 'grade',
+      ask: 'Kind of pot',
+      answers: [
+        { key: 'air', label: 'air-pruning or fabric' },
+        { key: 'ribbed', label: 'ribbed' },
+        { key: 'smooth', label: 'smooth wall' },
+      ],
+    },
+    {
+      key: 'history.planted',
+      station: 'history',
+      kind: 'number',
+      unit: 'trees',
+      min: 1,
+      max: 5000,
+      ask: 'Trees planted with it, itself among them',
+    },
+    {
+      key: 'history.failed',
+      station: 'history',
+      kind: 'number',
+      unit: 'trees',
+      min: 0,
+      max: 5000,
+      ask: 'Of these, failing or dead',
+    },
+  ] satisfies Question[]
+).map((q) => ({ ...q, more: true, seldom: true }));
+
+export const HISTORY_ALL: readonly Question[] = [...HISTORY_QUESTIONS, ...HISTORY_SELDOM];

@@ -6,7 +6,15 @@ export type Station = 'history' | 'crown' | 'base' | 'mulch' | 'probe' | 'dig' |
  * A question of a station; the kind says how it is answered and what `part` of a finding means.
  * `more`: beyond what a visit asks for; it is not counted as left open.
  */
-export type Question = { key: string; station: Station; ask: string; hint?: string; more?: true } &
+export type Question = {
+  key: string;
+  station: Station;
+  ask: string;
+  hint?: string;
+  more?: true;
+  /** Met at few trees: it stands folded away below the others until somebody opens it. */
+  seldom?: true;
+} &
   /** `placed`: what is found has a side and a height on the stem. */
   (
     | { kind: 'grade'; answers: readonly Answer[]; placed?: boolean }

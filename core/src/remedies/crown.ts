@@ -1,4 +1,5 @@
 import { diebackOf } from '../crown/dieback';
+import { answerTo } from '../questions/question';
 import type { Quantity } from '../units/quantity';
 import { amount, crewHours } from '../weighing/amounts';
 import {
@@ -61,7 +62,8 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
   const year = Number(s.visit.date.slice(0, 4));
   const from = year + schoolValue(shaping, 'years');
   // An old crown has its shape.
-  const shaped = (yearsInGround(s) ?? Infinity) <= limit('resetMaxYears');
+  const shrub = answerTo(s.visit.findings, 'base.form')?.answer === 'shrub';
+  const shaped = !shrub && (yearsInGround(s) ?? Infinity) <= limit('resetMaxYears');
   return {
     key: 'crown',
     title: reduced > 0 ? 'Crown reduction' : 'Dead and broken wood out',
@@ -114,6 +116,10 @@ export const crown: Remedy = {
   settles: [],
   do: [
     {
+      when: [{ measured: 'limbHangs' }],
+      why: 'It comes down by itself, on whoever is below: keep people from under it until it is off.',
+    },
+    {
       when: [{ matter: 'crownReduction', school: 'third' }, { planned: 'prune' }],
       why: 'By that school the crown is fitted to the roots that are left.',
     },
@@ -123,6 +129,10 @@ export const crown: Remedy = {
     },
   ],
   option: [
+    {
+      when: [{ measured: 'limbsCracked' }],
+      why: 'An arborist looks at them from close by, and says what is cut and what is held.',
+    },
     {
       when: [{ measured: 'deadWood' }],
       why: 'Dead limbs fall; what lives stays.',

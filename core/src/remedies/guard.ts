@@ -3,8 +3,12 @@ import { limit, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 
+/** Findings that speak of what gnaws and burrows. */
+const RODENTS: readonly string[] = ['base.gnawing', 'base.burrows'];
+
 /** A guard against mowers, trimmers and rodents. */
 function weigh(s: Situation, { advice, why }: Ruled): Weighed {
+  const rodents = s.verdict.evidence.some((e) => RODENTS.includes(e.key) && e.answer !== 'none');
   return {
     key: 'guard',
     title: 'Guard',
@@ -15,7 +19,14 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       advice === 'not'
         ? []
         : [amount('guards', 1, 'count', 'one for the stem'), crewHours(limit('smallWorkHours'))],
-    method: ['Open mesh, a finger’s width off the bark all round, not pushed into the soil.'],
+    method: [
+      'Open mesh, a finger’s width off the bark all round, not pushed into the soil; against voles fine mesh, a hand deep in the ground and clear of roots.',
+      ...(rodents
+        ? [
+            'Mulch, weeds and rubble a hand’s width away from the stem; burrows closed, and looked at again in a week: what is open again is lived in.',
+          ]
+        : []),
+    ],
     cautions: ['Look for rodent holes under mulch and rubble.'],
     acceptance: ['Stands without touching the bark; a date for taking it off is in the calendar.'],
     schools: [],
@@ -27,8 +38,17 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 export const guard: Remedy = {
   treats: ['stemInjury'],
   settles: [],
-  do: [],
+  do: [
+    {
+      when: [{ finding: 'base.gnawing', among: ['some', 'ring'] }],
+      why: 'What gnaws comes back every winter.',
+    },
+  ],
   option: [
+    {
+      when: [{ finding: 'base.burrows', among: ['some', 'many'] }],
+      why: 'What lives at the stem gnaws at the stem.',
+    },
     {
       when: [{ node: 'stemInjury', standing: 'possible' }],
       why: 'What wounds the stem goes on until it is kept off.',

@@ -1,4 +1,5 @@
 import { amount, crewHours } from '../weighing/amounts';
+import { answerTo } from '../questions/question';
 import { shortMark } from '../units/marks';
 import {
   limit,
@@ -90,7 +91,13 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   const byFlare = reference.key === 'flare';
   const below = byFlare ? collar?.depth.value : (fill?.atStem.value ?? 0);
   const lift = collar && below !== undefined ? below + proud : undefined;
-  const ballDiameter = stem === undefined ? undefined : stem * BALL_PER_STEM;
+  const pot = answerTo(s.visit.findings, 'history.potSize')?.number;
+  const byStem = stem === undefined ? undefined : stem * BALL_PER_STEM;
+  const ballDiameter = byStem === undefined ? undefined : Math.max(byStem, pot ?? 0);
+  const ballFrom =
+    pot !== undefined && pot === ballDiameter
+      ? 'the width of its last pot'
+      : 'root ball, estimated at ten stems';
   return {
     key: 'reset',
     title: 'Lift and reset',
@@ -130,7 +137,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
               'root ball × times',
               [
                 {
-                  name: 'root ball, estimated at ten stems',
+                  name: ballFrom,
                   value: ballDiameter,
                   dimension: 'long length',
                 },

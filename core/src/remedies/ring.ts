@@ -64,6 +64,14 @@ export const ring: Remedy = {
   settles: [],
   do: [
     {
+      when: [{ measured: 'ringReached' }],
+      why: 'From now on it strangles the stem more each year.',
+    },
+    {
+      when: [{ measured: 'rootsOverRing' }],
+      why: 'What grew over the rim is pinched by it as it thickens.',
+    },
+    {
       when: [{ node: 'barrier', standing: 'likely' }],
       why: 'Roots that meet a wall circle along it for as long as it stands.',
     },

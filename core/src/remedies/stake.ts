@@ -1,5 +1,6 @@
 import { amount, crewHours } from '../weighing/amounts';
 import { limit, used, schoolNote, type Situation, type Weighed } from '../weighing/operation';
+import { rulesHolding } from '../weighing/conditions';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 
@@ -7,8 +8,10 @@ import { orNothing, type Ruled } from '../weighing/ruled';
 function weigh(s: Situation, weighed: Ruled): Weighed {
   const school = s.school('staking');
   const { advice, barred: never } = weighed;
-  const months = school.values?.months;
-  const battens = school.key === 'battens';
+  // A dwarfing rootstock keeps its stake, whatever the school of other trees.
+  const forGood = rulesHolding([{ when: [{ measured: 'dwarfing' }], why: '' }], s, []).length > 0;
+  const months = forGood ? undefined : school.values?.months;
+  const battens = school.key === 'battens' && !forGood;
   return {
     key: 'stake',
     title: 'Stake',
@@ -20,7 +23,7 @@ function weigh(s: Situation, weighed: Ruled): Weighed {
           battens
             ? 'Two laths pinned across the ball into firm ground, clear of the stem; they rot by themselves.'
             : months === undefined
-              ? `Stakes in undisturbed ground, ties loose enough to sway: ${school.label}.`
+              ? `Stakes in undisturbed ground, ties loose enough to sway: ${forGood ? 'for good, on its dwarfing rootstock' : school.label}.`
               : `Stakes in undisturbed ground, ties loose enough to sway, out after ${months} months.`,
         ),
     why: weighed.why,
@@ -74,11 +77,16 @@ export const stake: Remedy = {
   ],
   option: [
     {
+      when: [{ measured: 'dwarfing' }],
+      why: 'Dwarfing roots never hold a crown full of fruit: it is staked for good.',
+    },
+    {
       when: [{ fact: 'rocks', is: 'yes' }],
       why: 'It rocks: hold it while roots grow, once stability has been judged.',
     },
   ],
   bars: [
+    { when: [{ measured: 'isShrub' }], why: 'A shrub holds itself by its many stems.' },
     {
       when: [{ fact: 'rocks', is: 'yes' }, { measured: 'notSmallToStake' }],
       why: 'A tree of this size is not held by a stake: have its stability assessed.',

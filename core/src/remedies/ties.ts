@@ -1,26 +1,52 @@
 import { crewHours } from '../weighing/amounts';
 import { limit, type Situation, type Weighed } from '../weighing/operation';
+import { rulesHolding } from '../weighing/conditions';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 
-/** Nursery stake, ties, tape, twine, wire and labels off. */
+/** Why a stake and its tie stay, where they do. */
+function staysTied(s: Situation): string | undefined {
+  const reasons = rulesHolding(
+    [
+      { when: [{ measured: 'dwarfing' }], why: 'dwarfing roots hold no tree' },
+      { when: [{ measured: 'justPlanted' }], why: 'its roots do not hold it yet' },
+    ],
+    s,
+    [],
+  );
+  return reasons[0] && `${reasons[0].found}, and ${reasons[0].why}`;
+}
+
+/** Nursery stake, ties, tape, twine, wire and labels off; or the tie opened and moved where the stake is still needed. */
 function weigh(s: Situation, { advice, why }: Ruled): Weighed {
+  const stays = staysTied(s);
   return {
     key: 'ties',
-    title: 'Ties, wire and labels off',
+    title: stays ? 'Tie loosened and moved; wire and labels off' : 'Ties, wire and labels off',
     advice,
     summary: orNothing(
       advice,
-      'Cut every tie, wire, tape and label off the stem; what has grown in stays in.',
+      stays
+        ? `Open the tie and set it a hand higher or lower, loose enough to sway: ${stays}. Wire, tape and labels come off; what has grown in stays in.`
+        : 'Cut every tie, wire, tape and label off the stem; what has grown in stays in.',
     ),
     why,
     quantities: advice === 'not' ? [] : [crewHours(limit('smallWorkHours'))],
     method: [
+      ...(stays ? ['The stake stays where it is firm and rubs nowhere; the tie is broad and gives.'] : []),
       'Cut beside the stem and draw out what comes without force.',
       'What bark has closed over is cut at both sides and left.',
     ],
     cautions: ['Wire under tension whips: eye protection.'],
-    acceptance: ['Nothing round the stem that cannot give.'],
+    acceptance: [
+      stays
+        ? 'The stem sways by a hand’s width; nothing round it that cannot give.'
+        : 'Nothing round the stem that cannot give.',
+    ],
+    ...(stays &&
+      advice !== 'not' && {
+        lookAgain: { days: 365, why: 'Open and move the tie before it is tight again.' },
+      }),
     schools: [],
     season: 'At once.',
     missing: [],

@@ -12,6 +12,8 @@ export const LENGTH_LIMITS = {
   probeDepth: { name: 'Depth to the first root', min: -0.5, max: 1.5, ask: 0.9 },
   stemDiameter: { name: 'Stem diameter at the base', min: 0.005, max: 4, ask: 1.5 },
   dbh: { name: 'DBH', min: 0.003, max: 4, ask: 1.5 },
+  potWidth: { name: 'Width of the pot', min: 0.05, max: 2, ask: 1 },
+  probeSinks: { name: 'Depth the probe sinks', min: 0, max: 1.5, ask: 0.6 },
   height: { name: 'Tree height', min: 0.2, max: 90, ask: 45 },
   waterFall: { name: 'Fall of the water', min: 0, max: 2, ask: 1 },
   siteDistance: { name: 'Distance from the stem', min: 0, max: 60, ask: 30 },

@@ -1,3 +1,4 @@
+export * from './ages';
 export * from './causes';
 export * from './dates';
 export * from './events';

@@ -3,6 +3,7 @@ import { answerTo } from '../questions/question';
 import { isMapped } from '../roots';
 import type { QuantityKey } from '../vocabulary/quantities';
 import { diebackOf } from '../crown/dieback';
+import { ageAt, ageSays } from '../history';
 import { yearOf } from '../vocabulary/dates';
 import { dangerReasons, standingOf, STANDINGS, type Standing } from '../diagnosis';
 import { tightGround } from './ground';
@@ -29,11 +30,14 @@ const evidenceFor = ({ verdict }: Situation, key: string) => verdict.evidence.fi
 const quantityOf = (operations: readonly Weighed[], of: OperationKey, key: QuantityKey) =>
   operations.find((o) => o.key === of)?.quantities.find((q) => q.key === key);
 
-/** Whether something covers the ground at the stem. */
-const covers =
-  (answer: string, says: string) =>
+/** Whether a question was answered so. */
+const noted =
+  (key: string, answer: string, says: string) =>
   ({ visit }: Situation): Held =>
-    answerTo(visit.findings, 'mulch.ground')?.answer === answer ? says : undefined;
+    answerTo(visit.findings, key)?.answer === answer ? says : undefined;
+
+/** Whether something covers the ground at the stem. */
+const covers = (answer: string, says: string) => noted('mulch.ground', answer, says);
 
 const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]) => Held> = {
   waterStands: (s) => {
@@ -106,6 +110,18 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
     const scars = answerTo(visit.findings, 'mulch.scalped')?.answer;
     return scars === 'some' || scars === 'many' ? `${scars} surface roots scarred by mowers` : undefined;
   },
+  ringReached: noted('base.ring', 'reached', 'the stem has reached the ring'),
+  rootsOverRing: noted('base.ring', 'over', 'roots have grown over the rim of the ring'),
+  limbHangs: noted('crown.limbs', 'hanging', 'a broken limb hangs in the crown'),
+  limbsCracked: noted('crown.limbs', 'cracked', 'large limbs are cracked or hollow'),
+  dwarfing: noted('base.rootstock', 'dwarfing', 'it stands on a dwarfing rootstock'),
+  isShrub: noted('base.form', 'shrub', 'it is a shrub'),
+  justPlanted: (s) => {
+    const years = yearsInGround(s);
+    return years !== undefined && years <= limit('stakedYears')
+      ? `${years === 0 ? 'planted this year' : years === 1 ? 'planted last year' : `planted ${years} years ago`}`
+      : undefined;
+  },
   beyondABowl: ({ profile: { collar } }) =>
     collar !== undefined && collar.deepest.value > limit('collarByAir')
       ? `the collar lies up to ${shortMark(collar.deepest.value)} down (a bowl does to ${shortMark(limit('collarByAir'))})`
@@ -140,9 +156,9 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
       : undefined;
   },
   youngToLift: (s) => {
-    const [years, stem] = [yearsInGround(s), stemOf(s)];
-    return years !== undefined && stem !== undefined
-      ? `${years} years in the ground, stem ${shortMark(stem)}: young enough to lift`
+    const [age, stem] = [ageAt(s.tree, s.visit), stemOf(s)];
+    return age && stem !== undefined
+      ? `${ageSays(age)} in the ground, stem ${shortMark(stem)}: young enough to lift`
       : undefined;
   },
   noWorkAdvised: (s, operations) =>
@@ -161,9 +177,9 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
   },
   rootsMapped: ({ visit }) => (isMapped(visit.dig) ? 'its roots are mapped' : undefined),
   tooOldToLift: (s) => {
-    const years = yearsInGround(s);
-    return years !== undefined && years > limit('resetMaxYears')
-      ? `${years} years in the ground (limit ${limit('resetMaxYears')} years)`
+    const age = ageAt(s.tree, s.visit);
+    return age && age.years > limit('resetMaxYears')
+      ? `${ageSays(age)} in the ground (limit ${limit('resetMaxYears')} years)`
       : undefined;
   },
   rootsLeftBall: (s) => {

@@ -2,6 +2,7 @@ import type { OperationKey } from '../vocabulary/operations';
 import type { Tree, TreeEvent, Visit } from '../records';
 import type { Verdict } from '../diagnosis';
 import { LIMITS, schoolFor, type ChosenBy, type LimitKey, type SchoolInForce } from '../practice';
+import { ageAt } from '../history';
 import type { House } from '../house';
 import type { Profile } from '../profile';
 import { speciesFor, type Species } from '../species';
@@ -113,4 +114,4 @@ export { PRACTICE as PRACTICE_SOURCE } from '../practice/limit';
 
 /** Years since planting at the visit, or undefined. */
 export const yearsInGround = ({ tree, visit }: Pick<Situation, 'tree' | 'visit'>): number | undefined =>
-  tree.plantedYear === undefined ? undefined : Number(visit.date.slice(0, 4)) - tree.plantedYear;
+  ageAt(tree, visit)?.years;

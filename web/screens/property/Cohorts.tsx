@@ -77,7 +77,10 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
     <details className="border-y border-ink">
       <summary className="py-2 cursor-pointer">
         <strong>
-          {cohort.readings[0]!.trees.length} planted together, {cohort.name}.
+          {cohort.told
+            ? `${cohort.told.planted} planted together, ${cohort.told.failed} failing or dead as told, ${cohort.readings[0]!.trees.length} looked after here`
+            : `${cohort.readings[0]!.trees.length} planted together`}
+          , {cohort.name}.
         </strong>{' '}
         {cohort.readings[0]!.summary}
       </summary>

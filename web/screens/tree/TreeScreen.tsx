@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { progressOf, type Glance } from '@undrel/core/assessment';
-import { BASE_QUESTIONS, CROWN_QUESTIONS, GROWTH_QUESTIONS } from '@undrel/core/questions';
+import { BASE_ALL, CROWN_ALL, GROWTH_QUESTIONS } from '@undrel/core/questions';
 import type { Site, Tree, TreeEvent } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason } from '@undrel/core/prescription';
@@ -323,7 +323,7 @@ function Station({
         <Entry>
           <h1>Crown</h1>
           <p className="text-muted mb-2">Colour, leaf, density, dieback; then read the shoots back.</p>
-          <Questions {...props} questions={CROWN_QUESTIONS} />
+          <Questions {...props} questions={CROWN_ALL} />
           <details className="border-t border-ink">
             <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
               More shoots, and rings
@@ -339,7 +339,7 @@ function Station({
           <p className="text-muted mb-2">
             Walk once round the stem. What was looked at and not seen counts too.
           </p>
-          <Questions {...props} questions={BASE_QUESTIONS} />
+          <Questions {...props} questions={BASE_ALL} />
         </Entry>
       );
     case 'mulch':

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { readCase } from '@undrel/core/format';
 import { schoolFor } from '@undrel/core/practice';
+import { SPECIES } from '@undrel/core/species';
+import { loadFirm, saveSpecies } from '../accounts/firm';
 import { importCase } from '../cases/import';
 import { loadCase } from '../cases/load';
 import { testFirm } from '../database/testFirm';
@@ -44,4 +46,18 @@ test('two who choose at once do not overwrite one another unseen', async () => {
   expect(next).toBeGreaterThan(version);
   expect(await as((db) => saveSchoolsOn(db, firm.propertyId, { bark: 'bare' }, version))).toBeUndefined();
   expect((await as((db) => practiceOn(db, firm.propertyId)))!.house.property).toEqual({ bark: 'mulch' });
+});
+
+test('a firm’s own species comes with its cases, and an older page does not overwrite it', async () => {
+  const read = readCase(readFileSync('docs/example-case.json', 'utf8'), '2026-11-24');
+  if (!read.ok) throw new Error('example does not read');
+  const { treeId } = await as((db) => importCase(db, firm.viewer, firm.propertyId, read.caseFile));
+  const house = async () => (await as((db) => loadCase(db, treeId)))!.house;
+  expect((await house()).species).toBeUndefined();
+  const own = [{ ...SPECIES[0]!, name: 'Xylotherium maximum', growth: 'fast' as const }];
+  const { version } = await as(loadFirm);
+  expect(await as((db) => saveSpecies(db, own, version))).toBeGreaterThan(version);
+  expect((await house()).species).toEqual(own);
+  expect(await as((db) => saveSpecies(db, [], version))).toBeUndefined();
+  expect((await as((db) => practiceOn(db, firm.propertyId)))!.house.species).toEqual(own);
 });

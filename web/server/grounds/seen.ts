@@ -3,6 +3,7 @@ import { CAUSE_KEYS } from '@undrel/core/vocabulary';
 import { duesOf } from '@undrel/core/assessment';
 import { readCohort, SHARED_FAULTS, type CohortTree } from '@undrel/core/cohort';
 import { circumstancesOf, priorsOf, tableFor } from '@undrel/core/diagnosis';
+import { cohortTold, type CohortTold } from '@undrel/core/history';
 import { isQuickLook, isWalk, triage, visitToJudge, withWalk, type Triage } from '@undrel/core/walk';
 import type { CohortPage, TreeRow } from '../../protocol/grounds';
 import { isLargeDig } from '../../protocol/heavy';
@@ -24,6 +25,7 @@ const valuesOf = <K extends Kind>(kind: K, rows: readonly Stored[] = []): Values
 export interface Seen {
   row: TreeRow;
   cohortTree: CohortTree;
+  told?: CohortTold;
 }
 
 /** A visit as far as a property reads it; the roots of a large dig are left to whoever opens the tree. */
@@ -103,6 +105,7 @@ export function seenTree(
       ...(looked ? { walked: looked.date } : {}),
     },
     cohortTree: { ...none, verdict, probed: full.probes.length > 0, dug: full.dig !== undefined },
+    told: cohortTold(full.findings),
   };
 }
 
@@ -131,8 +134,10 @@ export function cohortPage(
       house.species,
     ),
   );
+  const told = trees.flatMap((t) => (t.told ? [t.told] : [])).sort((a, b) => b.planted - a.planted)[0];
   return {
     name,
+    ...(told && { told }),
     readings: SHARED_FAULTS.map((fault) => {
       const { label, summary, pooled, digs, next, trees } = readCohort(
         members,

@@ -195,13 +195,19 @@ export const BASE_FINDINGS: readonly NetworkFinding[] = [
       ['none', 'the base is firm when pushed'],
       ['slight', 'the ground lifts slightly when it is pushed'],
       ['rocks', 'the base rocks when pushed'],
+      ['lifts', 'the tree lifts out by hand'],
     ],
     leak: { slight: 'hardly ever' },
     links: [
       {
         of: 'poorAnchorage',
-        makes: { slight: 'sometimes', rocks: 'often' },
+        makes: { slight: 'sometimes', rocks: 'often', lifts: 'hardly ever' },
         why: 'What does not hold, gives.',
+      },
+      {
+        of: 'containerRoots',
+        makes: { lifts: 'seldom' },
+        why: 'Roots that never left the ball come out with it.',
       },
     ],
     minutes: 1,
@@ -288,6 +294,160 @@ export const BASE_FINDINGS: readonly NetworkFinding[] = [
         why: 'What does not hold, leans.',
       },
     ],
+    minutes: 1,
+  },
+  {
+    key: 'base.branch',
+    station: 'base',
+    about: 'a branch that goes into the ground',
+    answers: [
+      ['none', 'no branch goes into the ground'],
+      ['seen', 'a branch goes into the ground'],
+    ],
+    leak: {},
+    links: [
+      {
+        of: 'gradeRaised',
+        makes: { seen: 'seldom' },
+        why: 'The lowest branch was above ground when it grew.',
+      },
+      {
+        of: 'plantedDeep',
+        makes: { seen: 'hardly ever' },
+        why: 'A feathered tree set far too deep buries its lowest branch.',
+      },
+    ],
+    minutes: 1,
+  },
+  {
+    key: 'base.line',
+    station: 'base',
+    about: 'a dark line on the bark above the first roots',
+    answers: [
+      ['none', 'the bark is of one colour down to the first roots'],
+      ['low', 'a dark line on the bark a little above the first roots'],
+      ['high', 'a dark line on the bark far above the first roots'],
+    ],
+    leak: { low: 'hardly ever' },
+    links: [
+      {
+        of: 'buriedCollar',
+        makes: { low: 'sometimes', high: 'often' },
+        why: 'Bark that lay in soil or mulch stays dark.',
+      },
+    ],
+    minutes: 5,
+    tools: 'hand fork',
+  },
+  {
+    key: 'base.sinks',
+    station: 'base',
+    about: 'how far a probe sinks into the base',
+    answers: [
+      ['none', 'a probe does not sink into the base'],
+      ['some', 'a probe sinks a little into the base'],
+      ['deep', 'a probe sinks far into the base'],
+    ],
+    leak: { some: 'hardly ever' },
+    links: [
+      {
+        of: 'basalDecay',
+        makes: { some: 'often', deep: 'sometimes' },
+        why: 'Sound wood stops a probe.',
+      },
+    ],
+    minutes: 2,
+    tools: 'probe or axe',
+  },
+  {
+    key: 'base.gnawing',
+    station: 'base',
+    about: 'gnawed bark',
+    answers: [
+      ['none', 'no bark gnawed'],
+      ['some', 'bark gnawed in places'],
+      ['ring', 'bark gnawed nearly all round'],
+    ],
+    leak: { some: 'hardly ever' },
+    links: [
+      {
+        of: 'stemInjury',
+        makes: { some: 'seldom', ring: 'seldom' },
+        why: 'Voles, rabbits and deer strip bark like any wound.',
+      },
+    ],
+    minutes: 1,
+  },
+  {
+    key: 'base.burrows',
+    station: 'base',
+    about: 'burrows at the stem',
+    answers: [
+      ['none', 'no burrows at the stem'],
+      ['some', 'one or two burrows at the stem'],
+      ['many', 'many burrows at the stem'],
+    ],
+    leak: { some: 'hardly ever' },
+    links: [
+      {
+        of: 'mulchCone',
+        makes: { some: 'sometimes', many: 'seldom' },
+        why: 'Deep mulch is a warm house for voles.',
+      },
+      { of: 'gradeRaised', makes: { some: 'seldom' }, why: 'Rubble in fill is full of holes.' },
+      { of: 'stemInjury', makes: { some: 'seldom' }, why: 'What lives there gnaws there.' },
+    ],
+    minutes: 1,
+  },
+  {
+    key: 'base.plate',
+    station: 'base',
+    about: 'the root plate',
+    answers: [
+      ['none', 'roots go down from the stem'],
+      ['some', 'many roots at the surface'],
+      ['flat', 'a flat root plate, all roots at the surface'],
+    ],
+    leak: { some: 'sometimes', flat: 'hardly ever' },
+    links: [
+      { of: 'compaction', makes: { some: 'often', flat: 'sometimes' }, why: 'Roots stay where the air is.' },
+      { of: 'waterlogging', makes: { some: 'sometimes', flat: 'sometimes' }, why: 'Roots end at the water.' },
+    ],
+    minutes: 1,
+  },
+  {
+    key: 'base.heave',
+    station: 'base',
+    about: 'paving lifted by roots',
+    answers: [
+      ['none', 'no paving lifted'],
+      ['lifted', 'paving or kerb lifted by its roots'],
+    ],
+    leak: { lifted: 'seldom' },
+    links: [
+      {
+        of: 'compaction',
+        makes: { lifted: 'sometimes' },
+        why: 'Roots run in the only air there is, under the slab.',
+      },
+      {
+        of: 'confinedHole',
+        makes: { lifted: 'sometimes' },
+        why: 'They leave the pit where the slab lets them.',
+      },
+    ],
+    minutes: 1,
+  },
+  {
+    key: 'base.graft',
+    station: 'base',
+    about: 'where the graft union is',
+    answers: [
+      ['above', 'the graft union is above ground'],
+      ['buried', 'the graft union is in the ground'],
+    ],
+    leak: { buried: 'seldom' },
+    links: [{ of: 'buriedCollar', makes: { buried: 'often' }, why: 'It was above ground when it was made.' }],
     minutes: 1,
   },
 ];

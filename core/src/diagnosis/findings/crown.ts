@@ -326,4 +326,141 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
     ],
     minutes: 1,
   },
+  {
+    key: 'crown.growing',
+    station: 'crown',
+    about: 'whether it grows',
+    answers: [
+      ['yes', 'it grows as it should'],
+      ['slow', 'it grows slowly'],
+      ['no', 'it does not grow'],
+    ],
+    leak: { slow: 'sometimes', no: 'hardly ever' },
+    links: [
+      {
+        of: 'crownDecline',
+        makes: { slow: 'often', no: 'sometimes' },
+        why: 'A crown that declines puts on little, then nothing.',
+      },
+    ],
+    minutes: 1,
+  },
+  {
+    key: 'crown.yellowing',
+    station: 'crown',
+    about: 'where leaves are yellow',
+    answers: [
+      ['none', 'no yellow leaves'],
+      ['below', 'leaves yellow from below or inside'],
+      ['top', 'the youngest leaves yellow first'],
+      ['all', 'leaves yellow all over'],
+    ],
+    leak: { below: 'seldom', top: 'hardly ever' },
+    links: [
+      {
+        of: 'waterlogging',
+        makes: { below: 'sometimes', all: 'sometimes' },
+        why: 'Drowned roots let the oldest leaves go first.',
+      },
+      { of: 'drought', makes: { below: 'often' }, why: 'It sheds the leaves it needs least.' },
+      {
+        of: 'chlorosis',
+        makes: { top: 'often', all: 'seldom' },
+        why: 'Iron does not move: the youngest leaves lack it first.',
+      },
+      { of: 'compaction', makes: { below: 'seldom' }, why: 'Tight soil feeds poorly.' },
+    ],
+    minutes: 1,
+    season: LEAF,
+  },
+  {
+    key: 'crown.browning',
+    station: 'crown',
+    about: 'whole leaves brown',
+    answers: [
+      ['none', 'no leaves brown as a whole'],
+      ['some', 'some leaves brown as a whole'],
+      ['most', 'most leaves brown as a whole'],
+    ],
+    leak: { some: 'seldom' },
+    links: [
+      {
+        of: 'drought',
+        makes: { some: 'sometimes', most: 'seldom' },
+        why: 'A leaf that ran dry is brown all over.',
+      },
+      {
+        of: 'waterlogging',
+        makes: { some: 'sometimes', most: 'seldom' },
+        why: 'Without roots leaves dry up in wet ground.',
+      },
+      {
+        of: 'biotic',
+        makes: { some: 'sometimes', most: 'seldom' },
+        why: 'A wilt or a blight kills leaf by leaf.',
+      },
+      {
+        of: 'salt',
+        makes: { some: 'sometimes', most: 'seldom' },
+        why: 'A burn runs from the margin over the leaf.',
+      },
+    ],
+    minutes: 1,
+    season: LEAF,
+  },
+  {
+    key: 'crown.drop',
+    station: 'crown',
+    about: 'leaves dropped in summer',
+    answers: [
+      ['none', 'no leaves dropped in summer'],
+      ['some', 'some leaves dropped in summer'],
+      ['most', 'most leaves dropped in summer'],
+    ],
+    leak: { some: 'seldom' },
+    links: [
+      { of: 'drought', makes: { some: 'often', most: 'seldom' }, why: 'Fewer leaves need less water.' },
+      {
+        of: 'waterlogging',
+        makes: { some: 'sometimes', most: 'sometimes' },
+        why: 'Drowned roots hold no leaves.',
+      },
+      { of: 'severed', makes: { some: 'sometimes' }, why: 'What the roots left cannot feed is let go.' },
+      {
+        of: 'biotic',
+        makes: { some: 'sometimes', most: 'seldom' },
+        why: 'Leaf diseases bare a crown early.',
+      },
+    ],
+    minutes: 1,
+    season: LEAF,
+  },
+  {
+    key: 'crown.others',
+    station: 'crown',
+    about: 'trees of other kinds near by',
+    answers: [
+      ['healthy', 'trees of other kinds near by are healthy'],
+      ['some', 'some trees of other kinds near by fail too'],
+      ['most', 'most trees of other kinds near by fail too'],
+    ],
+    leak: { some: 'seldom', most: 'hardly ever' },
+    links: [
+      {
+        of: 'compaction',
+        makes: { some: 'sometimes', most: 'seldom' },
+        why: 'The ground is the same for all.',
+      },
+      { of: 'waterlogging', makes: { some: 'often', most: 'sometimes' }, why: 'Wet ground is wet for all.' },
+      { of: 'drought', makes: { some: 'often', most: 'sometimes' }, why: 'The weather is the same for all.' },
+      { of: 'salt', makes: { some: 'sometimes', most: 'sometimes' }, why: 'Salt spares few kinds.' },
+      {
+        of: 'gradeRaised',
+        makes: { some: 'sometimes', most: 'seldom' },
+        why: 'Fill is laid over a whole bed.',
+      },
+    ],
+    minutes: 2,
+    season: LEAF,
+  },
 ];

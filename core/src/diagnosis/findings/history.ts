@@ -216,4 +216,42 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
     minutes: 1,
     toldOnly: true,
   },
+  {
+    key: 'history.potYears',
+    station: 'history',
+    about: 'years in its last pot',
+    answers: [
+      ['short', 'no more than two years in its last pot'],
+      ['long', 'years in its last pot'],
+    ],
+    leak: { long: 'sometimes' },
+    links: [
+      {
+        of: 'containerRoots',
+        makes: { long: 'often' },
+        why: 'Each year in one pot is another round at its wall.',
+      },
+    ],
+    minutes: 1,
+    toldOnly: true,
+  },
+  {
+    key: 'history.potKind',
+    station: 'history',
+    about: 'the kind of pot',
+    answers: [
+      ['air', 'from an air-pruning pot'],
+      ['wall', 'from a pot with a wall'],
+    ],
+    leak: { wall: 'often' },
+    links: [
+      {
+        of: 'containerRoots',
+        makes: { wall: 'almost always' },
+        why: 'Roots turn at a wall; in the air their tips dry off.',
+      },
+    ],
+    minutes: 1,
+    toldOnly: true,
+  },
 ];

@@ -1,9 +1,30 @@
 import { answersTo, answerTo, SECTORS } from '../../questions/question';
 import type { Finding } from '../../records';
-import { LIMITS } from '../../practice/limits';
-import { asked, first, type Readers } from './reader';
+import { LIMITS, type LimitKey } from '../../practice/limits';
+import { ageAt, ageSays } from '../../history/age';
+import { shortMark } from '../../units/marks';
+import { asked, first, intervals, type Reader, type Readers } from './reader';
 
 const sides = (findings: readonly Finding[]): string => findings.map((f) => SECTORS[f.part!]).join(', ');
+
+/** A length that was measured at the stem, longest last. */
+const measured =
+  (key: string, says: string, where: string, cuts: readonly LimitKey[]): Reader =>
+  ({ visit }) => {
+    const number = answerTo(visit.findings, key)?.number;
+    return number === undefined
+      ? undefined
+      : {
+          agrees: intervals(number, LIMITS.tapeError.value, cuts),
+          says: `${says} ${shortMark(number)} ${where}`,
+        };
+  };
+
+const PUSHED: Readonly<Record<string, string>> = {
+  slight: 'base gives when pushed',
+  rocks: 'base rocks when pushed',
+  lifts: 'it lifts out by hand',
+};
 
 /** Where the stem enters the ground. */
 export const BASE_READERS: Readers = {
@@ -37,12 +58,12 @@ export const BASE_READERS: Readers = {
       return { answer: 'dark', says: `bark dark or damp at the soil line on ${sides(dark)}` };
     return { answer: 'sound' };
   },
-  'base.push': ({ visit, tree, year }) => {
+  'base.push': ({ visit, tree }) => {
     const finding = answerTo(visit.findings, 'base.push');
     if (!finding?.answer) return undefined;
-    const age = tree.plantedYear === undefined ? undefined : year - tree.plantedYear;
+    const age = ageAt(tree, visit);
     // A tree just planted still gives; that says nothing of its roots yet.
-    const young = age !== undefined && age < LIMITS.pushYears.value;
+    const young = age !== undefined && age.years < LIMITS.pushYears.value;
     if (young && finding.answer === 'slight') return undefined;
     return {
       answer: finding.answer,
@@ -50,7 +71,16 @@ export const BASE_READERS: Readers = {
       says:
         finding.answer === 'none'
           ? 'base firm when pushed'
-          : `base ${finding.answer === 'rocks' ? 'rocks' : 'gives'} when pushed${age === undefined ? '' : `, ${age} years after planting`}`,
+          : `${PUSHED[finding.answer] ?? PUSHED.rocks}${age === undefined ? '' : `, ${ageSays(age)} after planting`}`,
     };
+  },
+  'base.line': measured('base.line', 'dark line on the bark', 'above the first roots', [
+    'collarNormalMax',
+    'collarVeryDeep',
+  ]),
+  'base.sinks': measured('base.sinks', 'a probe sinks', 'into the base', ['decaySinks', 'decayDeep']),
+  'base.graft': ({ visit }) => {
+    const answer = answerTo(visit.findings, 'base.graft')?.answer;
+    return answer === 'above' || answer === 'buried' ? { answer } : undefined;
   },
 };

@@ -86,8 +86,11 @@ export const DIG_READERS: Readers = {
       says: `decay over ${Math.round(wide)}° of the collar, ${rotten} roots decayed or dead`,
     };
   }, 'none'),
-  'dig.ring': first(({ visit }) => {
-    const ring = visit.dig?.barriers?.find((b) => b.kind === 'root-control ring' || b.kind === 'grate');
-    return ring && { answer: 'there', says: `a ${ring.kind}, ${shortMark(ring.diameter)} inside` };
-  }),
+  'dig.ring': first(
+    ({ visit }) => {
+      const ring = visit.dig?.barriers?.find((b) => b.kind === 'root-control ring' || b.kind === 'grate');
+      return ring && { answer: 'there', says: `a ${ring.kind}, ${shortMark(ring.diameter)} inside` };
+    },
+    asked('base.ring', { clear: 'there', over: 'there', reached: 'there' }),
+  ),
 };

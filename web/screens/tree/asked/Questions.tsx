@@ -1,6 +1,7 @@
 'use client';
 
 import { type Finding, idOf } from '@undrel/core/records';
+import { useState } from 'react';
 import { answersTo, answerTo, type Question } from '@undrel/core/questions';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { Choice } from '../../../ui/controls/Choice';
@@ -14,9 +15,25 @@ import { YearLengths } from './YearLengths';
 const shareInPercent = (share: number | undefined) =>
   share === undefined ? undefined : Math.round(share * 1000) / 10;
 
-/** The questions of a station, each in the way it is answered. */
+/** The questions of a station, each in the way it is answered; what is met at few trees is folded away below. */
 export function Questions({ questions, ...station }: StationProps & { questions: readonly Question[] }) {
-  return questions.map((question) => <QuestionEntry key={question.key} question={question} {...station} />);
+  const seldom = questions.filter((q) => q.seldom);
+  const answered = seldom.filter((q) => answersTo(station.visit.findings, q.key).length > 0).length;
+  const [open, setOpen] = useState(answered > 0);
+  const entry = (question: Question) => <QuestionEntry key={question.key} question={question} {...station} />;
+  return (
+    <>
+      {questions.filter((q) => !q.seldom).map(entry)}
+      {seldom.length > 0 && (
+        <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
+          <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold border-b border-hair">
+            More, seldom met{answered > 0 && ` (${answered} noted)`}
+          </summary>
+          {open && seldom.map(entry)}
+        </details>
+      )}
+    </>
+  );
 }
 
 function QuestionEntry({

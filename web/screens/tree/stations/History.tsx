@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { EVENT_KINDS, type EventKind, yearOf } from '@undrel/core/vocabulary';
 import type { Stock, Tree } from '@undrel/core/records';
-import { HISTORY_QUESTIONS } from '@undrel/core/questions';
+import { HISTORY_ALL } from '@undrel/core/questions';
 import { dryYears, eventDateProblem } from '@undrel/core/history';
 import { speciesListed, speciesSays, type Species } from '@undrel/core/species';
 import type { LengthField } from '@undrel/core/units';
@@ -133,7 +133,7 @@ export function History(props: StationProps) {
       <Events {...props} />
       <section className="mt-4">
         <h2 className="mb-1">Asked of the owner</h2>
-        <Questions {...props} questions={HISTORY_QUESTIONS} />
+        <Questions {...props} questions={HISTORY_ALL} />
       </section>
       <h2 className="mt-5 mb-1">This visit</h2>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">

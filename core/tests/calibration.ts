@@ -1,4 +1,4 @@
-import type { JudgementTable, NetworkFinding, Often } from '../src/diagnosis';
+import type { Circumstance, JudgementTable, NetworkFinding, Often } from '../src/diagnosis';
 import { jointOf, marginalsOf, type Seen } from '../src/diagnosis/posterior';
 import { networkOf, priorsOf } from '../src/diagnosis/network';
 import { HOW_OFTEN } from '../src/diagnosis/words';
@@ -28,9 +28,14 @@ export const VISITS = {
 export type VisitKind = keyof typeof VISITS;
 
 /** A tree drawn from a table: its causes, its mechanisms, and what a visit sees of it. */
-export function drawTree(next: () => number, table: JudgementTable, visit: VisitKind) {
+export function drawTree(
+  next: () => number,
+  table: JudgementTable,
+  visit: VisitKind,
+  circumstances: ReadonlySet<Circumstance> = new Set(),
+) {
   const happens = (p: number) => next() < p;
-  const priors = priorsOf(table, new Set());
+  const priors = priorsOf(table, circumstances);
   const on = new Set<NodeKey>(CAUSE_KEYS.filter((_, i) => happens(priors[i]!)));
   for (const key of MECHANISM_KEYS) {
     const row = table.mechanisms.find((m) => m.mechanism === key)!;
@@ -105,17 +110,18 @@ export function calibrate(
   drawn: JudgementTable,
   weighed: JudgementTable,
   seed: number,
+  circumstances: ReadonlySet<Circumstance> = new Set(),
 ): Calibration {
   const next = random(seed);
-  const network = networkOf(weighed);
-  const priors = priorsOf(weighed, new Set());
+  const network = networkOf(weighed, circumstances);
+  const priors = priorsOf(weighed, circumstances);
   const bins = Array.from({ length: 10 }, () => ({ said: 0, so: 0, count: 0, variance: 0 }));
   const score = { brier: 0, log: 0, brierOfPriors: 0, logOfPriors: 0 };
   const first = { right: 0, said: 0 };
   for (let n = 0; n < trees; n++) {
-    const { on, seen } = drawTree(next, drawn, visit);
+    const { on, seen } = drawTree(next, drawn, visit, circumstances);
     const { causes } = marginalsOf(jointOf(network, priors, seen));
-    causes.forEach((p, i) => {
+    causes.slice(0, network.count).forEach((p, i) => {
       const so = on.has(CAUSE_KEYS[i]!) ? 1 : 0;
       const bin = bins[Math.min(9, Math.floor(p * 10))]!;
       bin.said += p;
@@ -132,7 +138,7 @@ export function calibrate(
     first.said += causes[at]!;
     if (on.has(CAUSE_KEYS[at]!)) first.right++;
   }
-  const each = trees * CAUSE_KEYS.length;
+  const each = trees * network.count;
   return {
     trees,
     bins: bins.map(({ said, so, count, variance }) => ({

@@ -21,6 +21,20 @@ test.each(KINDS)(
   },
 );
 
+test('of trees that were just planted, with one more cause that can be, as often so as was said', () => {
+  const { bins, log, logOfPriors } = calibrate(
+    150,
+    'usual',
+    PRACTICE_TABLE,
+    PRACTICE_TABLE,
+    20261128,
+    new Set(['transplanted']),
+  );
+  for (const { said, so, count, variance } of bins)
+    expect(Math.abs(so - said) * count).toBeLessThan(4 * Math.sqrt(variance) + 0.5);
+  expect(log).toBeLessThan(logOfPriors);
+});
+
 test('the more is looked at, the better the score', () => {
   const scores = KINDS.map((kind) => results.get(kind)!.log);
   expect(scores).toEqual([...scores].sort((a, b) => b - a));

@@ -11,16 +11,17 @@ export const MAY_FALL = 0.25;
  * What is seen before a tree falls, by the answers of the finding. One look is enough, whatever else is known.
  * Common practice, no source.
  */
-const SIGNS: Readonly<Record<string, readonly string[]>> = {
-  'base.push': ['slight', 'rocks', 'lifts'],
-  'base.lean': ['lifted'],
-  'base.conks': ['few', 'many'],
-  'base.sinks': ['deep'],
+const SIGNS: Readonly<Record<string, { answers: readonly string[]; says?: string }>> = {
+  'base.push': { answers: ['slight', 'rocks', 'lifts'] },
+  'base.lean': { answers: ['lifted'] },
+  'base.conks': { answers: ['few', 'many'] },
+  // In words of its own: a sentence of danger is shown as it stands, and carries no measure to be written out.
+  'base.sinks': { answers: ['deep'], says: 'a probe sinks far into the base' },
 };
 
 /** Whether an answer to a finding is a sign that the tree may fall. */
 export const isDangerSign = (key: string, answer: string | undefined): boolean =>
-  answer !== undefined && (SIGNS[key]?.includes(answer) ?? false);
+  answer !== undefined && (SIGNS[key]?.answers.includes(answer) ?? false);
 
 /** That a tree may fall or break, and why it is said. */
 export interface Danger {
@@ -56,7 +57,9 @@ export function dangerOf(
   evidence: readonly Evidence[],
   mechanisms: readonly { mechanism: MechanismKey; probability: number }[],
 ): Danger | undefined {
-  const signs = evidence.filter((e) => isDangerSign(e.key, e.answer)).map((e) => e.says);
+  const signs = evidence
+    .filter((e) => isDangerSign(e.key, e.answer))
+    .map((e) => SIGNS[e.key]!.says ?? e.says);
   const possible = mechanisms
     .filter((m) => FALLS.includes(m.mechanism) && m.probability >= MAY_FALL)
     .map(({ mechanism, probability }) => ({ mechanism, label: MECHANISMS[mechanism].label, probability }));

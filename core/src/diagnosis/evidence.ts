@@ -1,5 +1,7 @@
 import { answerTo } from '../questions/question';
 import { ageAt } from '../history/age';
+import { movedLately } from '../history/moved';
+import { LIMITS } from '../practice/limits';
 import type { Tree, TreeEvent, Visit } from '../records';
 import type { Profile } from '../profile';
 import { speciesFor, STRESSES, type Species, type Stress } from '../species';
@@ -87,13 +89,16 @@ type Told = Exclude<Circumstance, `${Stress} ${string}`>;
 
 /** What of history and species the priors depend on. */
 export function circumstancesOf(
-  tree: Pick<Tree, 'plantedYear' | 'stock' | 'species'>,
+  tree: Pick<Tree, 'plantedYear' | 'stock' | 'species' | 'stemDiameter' | 'dbh'>,
   events: readonly Pick<TreeEvent, 'kind' | 'when'>[],
   visit: Pick<Visit, 'date' | 'findings'>,
   ownSpecies: readonly Species[] = [],
 ): Set<Circumstance> {
   const age = ageAt(tree, visit)?.years;
   const site = answerTo(visit.findings, 'history.site')?.answer;
+  const species = speciesFor(tree.species, ownSpecies)?.species;
+  const moved = movedLately(tree, events, visit);
+  const stem = tree.stemDiameter ?? tree.dbh;
   const all: Record<Told, boolean> = {
     container: tree.stock === 'container',
     balled: tree.stock === 'balled-and-burlapped' || tree.stock === 'field-grown',
@@ -104,12 +109,15 @@ export function circumstancesOf(
     street: site === 'street',
     paved: site === 'paved',
     built: site === 'built',
+    transplanted: moved !== undefined,
+    inLeaf: moved?.inLeaf === true,
+    largeStock: moved !== undefined && stem !== undefined && stem >= LIMITS.largeStock.value,
+    tender: moved !== undefined && species?.tender === true,
   };
-  const stands = speciesFor(tree.species, ownSpecies)?.species.stands;
   return new Set([
     ...(Object.keys(all) as Told[]).filter((key) => all[key]),
     ...STRESSES.flatMap((stress): Circumstance[] => {
-      const how = stands?.[stress];
+      const how = species?.stands[stress];
       return how === undefined || how === 'fair' ? [] : [`${stress} ${how}`];
     }),
   ]);

@@ -148,8 +148,9 @@ interface Placed {
  * @param table the one the verdict was weighed with
  */
 export function explain(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE): Explanation {
-  const network = networkOf(table);
-  const joint = jointOf(network, priorsOf(table, new Set(verdict.circumstances)), verdict.evidence, true);
+  const circumstances = new Set(verdict.circumstances);
+  const network = networkOf(table, circumstances);
+  const joint = jointOf(network, priorsOf(table, circumstances), verdict.evidence, true);
   const present = marginalsOf(joint);
   const placed = verdict.evidence.map((evidence): Placed => {
     const compiled = network.findings.get(evidence.key)!;

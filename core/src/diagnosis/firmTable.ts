@@ -33,6 +33,10 @@ const CIRCUMSTANCES: Record<Exclude<Circumstance, `${Stress} ${string}`>, string
   street: 'beside a street',
   paved: 'in paving',
   built: 'on built ground',
+  transplanted: 'planted or moved within two years',
+  inLeaf: 'moved in leaf',
+  largeStock: 'moved with a stem of 6 cm or more',
+  tender: 'of a species that roots slowly once moved',
 };
 /** What of a tree's history or species moves a prior, after its shift. */
 function circumstanceWords(when: Circumstance): string {

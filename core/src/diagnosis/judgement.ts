@@ -49,10 +49,16 @@ export type Circumstance =
   | 'street'
   | 'paved'
   | 'built'
+  | 'transplanted'
+  | 'inLeaf'
+  | 'largeStock'
+  | 'tender'
   | `${Stress} ${'poor' | 'good'}`;
 
 export interface Prior {
   cause: CauseKey;
+  /** It can be at work under this circumstance alone; the last causes of the vocabulary only. */
+  only?: Circumstance;
   base: Often;
   given: readonly { when: Circumstance; shift: Shift; why: string }[];
   why: string;

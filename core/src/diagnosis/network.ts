@@ -1,5 +1,7 @@
 import {
   CAUSE_KEYS,
+  type CauseKey,
+  CONDITIONAL_CAUSES,
   INNER_MECHANISMS,
   isMechanism,
   MECHANISM_KEYS,
@@ -13,10 +15,7 @@ const LEAST = 0.001;
 /** Words of one row that add up beyond this are scaled down to it together. */
 const MOST_TOGETHER = 0.93;
 
-export const CAUSE_COUNT = CAUSE_KEYS.length;
 export const MECHANISM_COUNT = MECHANISM_KEYS.length;
-/** Every combination of causes. */
-export const WORLDS = 1 << CAUSE_COUNT;
 /** Every state of the mechanisms that lead to others. */
 export const INNER_STATES = 1 << INNER_MECHANISMS;
 
@@ -57,9 +56,15 @@ export function tableProblems(table: JudgementTable): TableProblem[] {
           message: `${String(shift)} is no shift; allowed ${Object.keys(SHIFTS).join(', ')}`,
         });
   }
-  for (const cause of CAUSE_KEYS)
-    if (!table.priors.some((p) => p.cause === cause))
-      problems.push({ row: `prior of ${cause}`, message: 'is missing' });
+  for (const [i, cause] of CAUSE_KEYS.entries()) {
+    const prior = table.priors.find((p) => p.cause === cause);
+    if (!prior) problems.push({ row: `prior of ${cause}`, message: 'is missing' });
+    else if (prior.only && i < CAUSE_KEYS.length - CONDITIONAL_CAUSES)
+      problems.push({
+        row: `prior of ${cause}`,
+        message: 'can be at every tree; only the last causes may be bound',
+      });
+  }
   for (const { mechanism, leak, links } of table.mechanisms) {
     known(mechanism, mechanism);
     check(mechanism, leak);
@@ -125,9 +130,11 @@ export interface Bloc {
   members: Map<string, Uint16Array>;
 }
 
-/** The table made ready for computing. */
+/** The table made ready for computing, with the causes that can be at a tree. */
 export interface Network {
   table: JudgementTable;
+  /** How many causes can be: the first of CAUSE_KEYS. Every combination of them is a world. */
+  count: number;
   findings: Map<string, CompiledFinding>;
   blocs: Bloc[];
   /** Chance that a mechanism is kept off by the causes of a world: `1 - leak` times `1 - word` of each. */
@@ -163,8 +170,8 @@ function atMost(finding: NetworkFinding, makes: Partial<Record<string, Often>>, 
   return [below, ...grades.map((p) => (below += p * scale))];
 }
 
-function compileFinding(finding: NetworkFinding): CompiledFinding {
-  const causes = finding.links.filter((l) => !isMechanism(l.of));
+function compileFinding(finding: NetworkFinding, count: number): CompiledFinding {
+  const causes = finding.links.filter((l) => !isMechanism(l.of) && indexOf(l.of) < count);
   const byMechanism = finding.links.find((l) => isMechanism(l.of));
   const bits = new Map(causes.map((link, k) => [indexOf(link.of), 1 << k]));
   // No answer is impossible, whatever is at work.
@@ -185,7 +192,7 @@ function compileFinding(finding: NetworkFinding): CompiledFinding {
   return {
     finding,
     causes: ownCauses,
-    place: places(WORLDS, bits),
+    place: places(1 << count, bits),
     mechanism,
     chance,
   };
@@ -205,10 +212,10 @@ function places(count: number, bits: ReadonlyMap<number, number>): Uint16Array {
 const BLOC_CAUSES = 10;
 
 const bitsOf = (mask: number): number[] =>
-  Array.from({ length: CAUSE_COUNT }, (_, bit) => bit).filter((bit) => (mask >> bit) & 1);
+  Array.from({ length: CAUSE_KEYS.length }, (_, bit) => bit).filter((bit) => (mask >> bit) & 1);
 
 /** Those with most causes first; each goes where it adds the fewest. */
-function blocsOf(findings: readonly CompiledFinding[]): Bloc[] {
+function blocsOf(findings: readonly CompiledFinding[], count: number): Bloc[] {
   const shapes: { mechanism: number; causes: number; members: CompiledFinding[] }[] = [];
   const size = (mask: number) => bitsOf(mask).length;
   for (const one of [...findings].sort((a, b) => size(b.causes) - size(a.causes))) {
@@ -226,7 +233,7 @@ function blocsOf(findings: readonly CompiledFinding[]): Bloc[] {
     return {
       mechanism,
       states,
-      place: places(WORLDS, new Map(bits.map((bit, k) => [bit, 1 << k]))),
+      place: places(1 << count, new Map(bits.map((bit, k) => [bit, 1 << k]))),
       members: new Map(
         members.map(({ finding, place }) => [
           finding.key,
@@ -237,15 +244,41 @@ function blocsOf(findings: readonly CompiledFinding[]): Bloc[] {
   });
 }
 
-const compiled = new WeakMap<JudgementTable, Network>();
+const compiled = new WeakMap<JudgementTable, Map<number, Network>>();
+
+/** Whether a cause can be at a tree of such a history. */
+export const canBe = (
+  table: JudgementTable,
+  cause: CauseKey,
+  circumstances: ReadonlySet<Circumstance>,
+): boolean => {
+  const only = table.priors.find((p) => p.cause === cause)?.only;
+  return only === undefined || circumstances.has(only);
+};
+
+/** How many of the first causes are summed over: all but the last ones that cannot be. */
+function countAt(table: JudgementTable, circumstances: ReadonlySet<Circumstance> | undefined): number {
+  let count = CAUSE_KEYS.length;
+  if (circumstances)
+    while (
+      count > CAUSE_KEYS.length - CONDITIONAL_CAUSES &&
+      !canBe(table, CAUSE_KEYS[count - 1]!, circumstances)
+    )
+      count--;
+  return count;
+}
 
 /**
- * Makes a table ready; done once for each table.
+ * Makes a table ready; done once for each table and number of causes that can be.
  *
+ * @param circumstances of the tree: what cannot be at it is left out; absent, every cause is in
  * @throws RangeError naming the first row that is wrong
  */
-export function networkOf(table: JudgementTable): Network {
-  const known = compiled.get(table);
+export function networkOf(table: JudgementTable, circumstances?: ReadonlySet<Circumstance>): Network {
+  const byCount = compiled.get(table) ?? new Map<number, Network>();
+  compiled.set(table, byCount);
+  const count = countAt(table, circumstances);
+  const known = byCount.get(count);
   if (known) return known;
   const [problem] = tableProblems(table);
   if (problem) throw new RangeError(`Judgement table, ${problem.row}: ${problem.message}.`);
@@ -253,31 +286,33 @@ export function networkOf(table: JudgementTable): Network {
   const factors = (row: (typeof rows)[number], of: 'cause' | 'mechanism') =>
     new Map(
       row.links
-        .filter((l) => isMechanism(l.of) === (of === 'mechanism'))
+        .filter(
+          (l) => isMechanism(l.of) === (of === 'mechanism') && (of === 'mechanism' || indexOf(l.of) < count),
+        )
         .map((l) => [indexOf(l.of), 1 - probability(l.makes)]),
     );
-  const findings = table.findings.map(compileFinding);
+  const findings = table.findings.map((f) => compileFinding(f, count));
   const network: Network = {
     table,
+    count,
     findings: new Map(findings.map((f) => [f.finding.key, f])),
-    blocs: blocsOf(findings),
-    keptOffByCauses: rows.map((row) =>
-      products(1 - probability(row.leak), factors(row, 'cause'), CAUSE_COUNT),
-    ),
+    blocs: blocsOf(findings, count),
+    keptOffByCauses: rows.map((row) => products(1 - probability(row.leak), factors(row, 'cause'), count)),
     keptOffByMechanisms: rows.map((row) => products(1, factors(row, 'mechanism'), INNER_MECHANISMS)),
     innerCauses: rows
       .slice(0, -1)
       .flatMap((row) => [...factors(row, 'cause').keys()])
       .reduce((mask, bit) => mask | (1 << bit), 0),
   };
-  compiled.set(table, network);
+  byCount.set(count, network);
   return network;
 }
 
-/** Chance of each cause before anything is looked at, in the order of {@link CAUSE_KEYS}. */
+/** Chance of each cause before anything is looked at, in the order of {@link CAUSE_KEYS}; none of one that cannot be. */
 export function priorsOf(table: JudgementTable, circumstances: ReadonlySet<Circumstance>): number[] {
   return CAUSE_KEYS.map((key) => {
     const prior = table.priors.find((p) => p.cause === key)!;
+    if (!canBe(table, key, circumstances)) return 0;
     const base = probability(prior.base);
     const odds = prior.given
       .filter((g) => circumstances.has(g.when))

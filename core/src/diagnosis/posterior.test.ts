@@ -1,7 +1,13 @@
 import fc from 'fast-check';
-import { CAUSE_KEYS, type CauseKey, isMechanism, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
+import {
+  CAUSE_KEYS as EVERY,
+  type CauseKey,
+  isMechanism,
+  MECHANISM_KEYS,
+  type NodeKey,
+} from '../vocabulary/causes';
 import { answered, clamp, drawTree, random } from '../../tests/calibration';
-import type { JudgementTable, NetworkFinding, Often } from './judgement';
+import type { Circumstance, JudgementTable, NetworkFinding, Often } from './judgement';
 import { networkOf, priorsOf, tableProblems } from './network';
 import { causePairs, jointOf, likelihood, marginalsOf, type Seen } from './posterior';
 import { reweighted, seatOf } from './seats';
@@ -9,9 +15,14 @@ import { PRACTICE_TABLE } from './practiceTable';
 import { HOW_OFTEN } from './words';
 
 const WORDS = Object.keys(HOW_OFTEN) as (keyof typeof HOW_OFTEN)[];
+const network = networkOf(PRACTICE_TABLE, new Set());
+/** The causes that can be at a tree that was not moved lately. */
+const CAUSE_KEYS = EVERY.slice(0, network.count);
 const ALL: NodeKey[] = [...CAUSE_KEYS, ...MECHANISM_KEYS];
-const network = networkOf(PRACTICE_TABLE);
 const PRIORS = priorsOf(PRACTICE_TABLE, new Set());
+
+const expectClose = (a: Float64Array, b: Float64Array) =>
+  a.forEach((p, i) => expect(p).toBeCloseTo(b[i]!, 8));
 
 /**
  * Written a second time, from the words alone: every state of the given causes and of all mechanisms, its chance
@@ -25,7 +36,7 @@ function enumerate(
 ) {
   const nodes: NodeKey[] = [...causes, ...MECHANISM_KEYS];
   const bit = (node: NodeKey) => (nodes.includes(node) ? 1 << nodes.indexOf(node) : 0);
-  const own = causes.map((cause) => priors[CAUSE_KEYS.indexOf(cause)]!);
+  const own = causes.map((cause) => priors[EVERY.indexOf(cause)]!);
   const rows = MECHANISM_KEYS.map((key) => {
     const row = table.mechanisms.find((m) => m.mechanism === key)!;
     return {
@@ -94,7 +105,7 @@ function expectSame(
   for (const node of nodes) {
     const got = isMechanism(node)
       ? exact.mechanisms[MECHANISM_KEYS.indexOf(node)]!
-      : exact.causes[CAUSE_KEYS.indexOf(node)]!;
+      : exact.causes[EVERY.indexOf(node)]!;
     expect(got).toBeCloseTo(other.chance(node), 9);
   }
 }
@@ -112,10 +123,14 @@ test('on the full table every cause, mechanism and pair of causes agrees with al
       expect(pairs[i]![j]!).toBeCloseTo(other.both(CAUSE_KEYS[i]!, CAUSE_KEYS[j]!), 9);
 });
 
+/** Circumstances under which each of some causes can be. */
+const causesCanAll = (causes: readonly CauseKey[]): Set<Circumstance> =>
+  new Set(causes.every((c) => CAUSE_KEYS.includes(c)) ? [] : ['transplanted']);
+
 /** Small tables: three causes with random words speak through random mechanisms to random findings. */
 const smallTables = fc
   .record({
-    causes: fc.uniqueArray(fc.constantFrom(...CAUSE_KEYS), { minLength: 1, maxLength: 3 }),
+    causes: fc.uniqueArray(fc.constantFrom(...EVERY), { minLength: 1, maxLength: 3 }),
     words: fc.array(fc.constantFrom(...WORDS), { minLength: 40, maxLength: 40 }),
     picks: fc.array(fc.nat(1000), { minLength: 40, maxLength: 40 }),
   })
@@ -150,14 +165,20 @@ const smallTables = fc
       minutes: 1,
     }));
     // A finding for each cause, so that the table is whole; none of these is looked at.
-    const rest = CAUSE_KEYS.map((of): NetworkFinding => ({
+    const rest = EVERY.map((of): NetworkFinding => ({
       ...findings[0]!,
       key: of,
       links: [{ of, makes: {}, why: '' }],
     }));
     const table: JudgementTable = {
       version: 'small',
-      priors: CAUSE_KEYS.map((cause) => ({ cause, base: word(), given: [], why: '' })),
+      priors: EVERY.map((cause) => ({
+        cause,
+        ...(!CAUSE_KEYS.includes(cause) && { only: 'transplanted' as const }),
+        base: word(),
+        given: [],
+        why: '',
+      })),
       mechanisms,
       findings: [...findings, ...rest],
       stakes: [],
@@ -169,9 +190,10 @@ const smallTables = fc
 test('on small tables with random words the sums agree with enumeration', () => {
   fc.assert(
     fc.property(smallTables, ({ table, causes, seen }) => {
-      const priors = priorsOf(table, new Set());
+      const lately = causesCanAll(causes);
+      const priors = priorsOf(table, lately);
       expectSame(
-        marginalsOf(jointOf(networkOf(table), priors, seen)),
+        marginalsOf(jointOf(networkOf(table, lately), priors, seen)),
         enumerate(table, priors, seen, causes),
         [...causes, ...MECHANISM_KEYS],
       );
@@ -217,8 +239,8 @@ test('a finding that depends on no cause changes nothing', () => {
   const idle: NetworkFinding = { ...PRACTICE_TABLE.findings[0]!, key: 'idle', leak: {}, links: [] };
   const table = { ...PRACTICE_TABLE, findings: [...PRACTICE_TABLE.findings, idle] };
   const seen = PRACTICE_TABLE.findings.slice(20, 30).map((f) => answered(f, 1));
-  const without = marginalsOf(jointOf(networkOf(table), PRIORS, seen));
-  const withIt = marginalsOf(jointOf(networkOf(table), PRIORS, [...seen, answered(idle, 0)]));
+  const without = marginalsOf(jointOf(networkOf(table, new Set()), PRIORS, seen));
+  const withIt = marginalsOf(jointOf(networkOf(table, new Set()), PRIORS, [...seen, answered(idle, 0)]));
   without.causes.forEach((p, i) => expect(withIt.causes[i]).toBeCloseTo(p, 12));
 });
 
@@ -229,8 +251,6 @@ test('taking a finding back and adding one come to the same as reckoning anew', 
       const one = seen[n % seen.length]!;
       const rest = seen.filter((s) => s !== one);
       const compiled = network.findings.get(one.key)!;
-      const expectClose = (a: Float64Array, b: Float64Array) =>
-        a.forEach((p, i) => expect(p).toBeCloseTo(b[i]!, 8));
       const all = jointOf(network, PRIORS, seen, true);
       const some = jointOf(network, PRIORS, rest, true);
       const likely = likelihood(compiled, one.agrees);
@@ -300,4 +320,52 @@ test('an edited table is refused with the row, the value and what is allowed', (
   ).toEqual(['barrier: no finding reaches this cause']);
   expect(edit((t) => (t.mechanisms = t.mechanisms.slice(1)))).toEqual(['buriedCollar: is missing']);
   expect(() => networkOf({ ...PRACTICE_TABLE, priors: [] })).toThrow(/prior of plantedDeep/);
+});
+
+/** Findings of all kinds, answered by turns. */
+const SOME = PRACTICE_TABLE.findings
+  .filter((_, i) => i % 4 === 1)
+  .map((f, i) => answered(f, i % 3 === 0 ? f.answers.length - 1 : 0));
+const LATELY: ReadonlySet<Circumstance> = new Set(['transplanted']);
+
+test('a cause that cannot be is left out of the sums, and changes none of them', () => {
+  const whole = networkOf(PRACTICE_TABLE);
+  expect([network.count, whole.count]).toEqual([EVERY.length - 1, EVERY.length]);
+  expect(networkOf(PRACTICE_TABLE, LATELY)).toBe(whole);
+  const [out, inside] = [network, whole].map((n) => marginalsOf(jointOf(n, PRIORS, SOME)));
+  expectClose(out!.causes, inside!.causes);
+  expectClose(out!.mechanisms, inside!.mechanisms);
+  expect(out!.causes).toHaveLength(EVERY.length);
+  expect(out!.causes[EVERY.length - 1]).toBe(0);
+  expect(causePairs(jointOf(network, PRIORS, SOME))[EVERY.length - 1]).toEqual(CAUSE_KEYS.map(() => 0));
+  const bound = PRACTICE_TABLE.priors.map((p) =>
+    p.cause === 'salt' ? { ...p, only: 'street' as const } : p,
+  );
+  expect(tableProblems({ ...PRACTICE_TABLE, priors: bound })[0]!.message).toContain('only the last causes');
+});
+
+test('where it can be, an odd number of causes is summed and taken back as exactly', () => {
+  const whole = networkOf(PRACTICE_TABLE, LATELY);
+  const priors = priorsOf(PRACTICE_TABLE, LATELY);
+  const all = jointOf(whole, priors, SOME, true);
+  const folded = marginalsOf(jointOf(whole, priors, SOME));
+  expectClose(marginalsOf(all).causes, folded.causes);
+  expectClose(marginalsOf(all).mechanisms, folded.mechanisms);
+  for (const { key, agrees } of SOME.slice(0, 6)) {
+    const compiled = whole.findings.get(key)!;
+    const likely = likelihood(compiled, agrees);
+    const back = reweighted(seatOf(all, compiled), [
+      likely[0].map((l) => 1 / l),
+      likely[1].map((l) => 1 / l),
+    ]);
+    const rest = marginalsOf(
+      jointOf(
+        whole,
+        priors,
+        SOME.filter((s) => s.key !== key),
+      ),
+    );
+    expectClose(back.causes, rest.causes);
+    expectClose(back.mechanisms, rest.mechanisms);
+  }
 });

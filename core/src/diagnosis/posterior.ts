@@ -1,12 +1,5 @@
-import { INNER_MECHANISMS } from '../vocabulary/causes';
-import {
-  CAUSE_COUNT,
-  INNER_STATES,
-  MECHANISM_COUNT,
-  WORLDS,
-  type CompiledFinding,
-  type Network,
-} from './network';
+import { CAUSE_KEYS, INNER_MECHANISMS } from '../vocabulary/causes';
+import { INNER_STATES, MECHANISM_COUNT, type CompiledFinding, type Network } from './network';
 
 /** What was seen of one finding: how well each answer agrees with it, 1 for the answer given and 0 for the others. */
 export interface Seen {
@@ -50,9 +43,9 @@ export function likelihood(
 }
 
 function massOfCauses(priors: readonly number[]): Float64Array {
-  const mass = new Float64Array(WORLDS);
+  const mass = new Float64Array(1 << priors.length);
   mass[0] = priors.reduce((product, p) => product * (1 - p), 1);
-  for (let world = 1; world < WORLDS; world++) {
+  for (let world = 1; world < mass.length; world++) {
     const p = priors[31 - Math.clz32(world & -world)]!;
     mass[world] = (mass[world & (world - 1)]! * p) / (1 - p);
   }
@@ -72,7 +65,7 @@ function spread(worlds: Float64Array, place: Uint16Array, chance: Float64Array):
 }
 
 const spreadNew = (place: Uint16Array, chance: Float64Array): Float64Array => {
-  const worlds = new Float64Array(WORLDS);
+  const worlds = new Float64Array(place.length);
   for (let w = 0; w < worlds.length; w++) worlds[w] = chance[place[w]!]!;
   return worlds;
 };
@@ -105,7 +98,7 @@ export function jointOf(
     if (known) known.chance.forEach((all, m) => all.forEach((v, k) => (all[k] = v * chance[m]![k]!)));
     else chances.set(key, { causes: compiled.causes, chance });
   }
-  const mass = massOfCauses(priors);
+  const mass = massOfCauses(priors.slice(0, network.count));
   const weights: [Float64Array, Float64Array][] = [];
   let bound = network.innerCauses;
   const apart = new Set<number>();
@@ -135,12 +128,19 @@ export function jointOf(
   }
   return withPairs
     ? sumOpen(network, mass, weights)
-    : sumFolded(network, mass, weights, ~bound & (WORLDS - 1), [...apart]);
+    : sumFolded(network, mass, weights, ~bound & (mass.length - 1), [...apart]);
 }
 
 type Weights = readonly (readonly [Float64Array, Float64Array] | undefined)[];
 
-const ones = new Float64Array(WORLDS).fill(1);
+const ONES = new Map<number, Float64Array>();
+
+/** Nothing was seen: the same weight in every world. */
+function onesOf(worlds: number): Float64Array {
+  const ones = ONES.get(worlds) ?? new Float64Array(worlds).fill(1);
+  ONES.set(worlds, ones);
+  return ones;
+}
 
 /**
  * What is needed to lay out one world.
@@ -148,11 +148,12 @@ const ones = new Float64Array(WORLDS).fill(1);
  * @param later inner mechanisms whose findings are not weighed in the laying out, because the caller does it after
  */
 function layout(
-  { keptOffByCauses, keptOffByMechanisms: kept }: Network,
+  { count, keptOffByCauses, keptOffByMechanisms: kept }: Network,
   weights: Weights,
   later: readonly number[] = [],
 ) {
   const inner = INNER_MECHANISMS;
+  const ones = onesOf(1 << count);
   const without = kept.map((_, m) => weights[m]?.[0] ?? ones);
   const withIt = kept.map((_, m) => weights[m]?.[1] ?? ones);
   const layWithout = without.map((a, m) => (later.includes(m) ? ones : a));
@@ -212,7 +213,7 @@ function sumFolded(
   const { without, withIt, first, second, lay } = layout(network, weights, apart);
   const states = INNER_STATES;
   const inner = INNER_MECHANISMS;
-  const mass = new Float64Array(WORLDS);
+  const mass = new Float64Array(causes.length);
   const joint = new Float64Array(states);
   const overall = new Float64Array(states);
   const mechanisms = new Float64Array(MECHANISM_COUNT);
@@ -292,7 +293,7 @@ function sumOpen(network: Network, causes: Float64Array, weights: Weights): Join
   const { first, second, lay } = layout(network, weights);
   const states = INNER_STATES;
   const inner = INNER_MECHANISMS;
-  const make = () => new Float64Array(WORLDS);
+  const make = () => new Float64Array(causes.length);
   const mass = make();
   const one = Array.from({ length: MECHANISM_COUNT }, make);
   const two = Array.from({ length: MECHANISM_COUNT }, (_, m) => Array.from({ length: m }, make));
@@ -341,7 +342,7 @@ function sumOpen(network: Network, causes: Float64Array, weights: Weights): Join
   return { mass, mechanisms, open: { one, two } };
 }
 
-/** Chances of every cause and mechanism, and the total mass they were taken from. */
+/** Chances of every cause, in the order of CAUSE_KEYS, and of every mechanism, and the total mass they were taken from. */
 export interface Marginals {
   total: number;
   causes: Float64Array;
@@ -350,8 +351,8 @@ export interface Marginals {
 
 function marginalsOfWorlds(mass: Float64Array): { total: number; causes: Float64Array } {
   const folded = Float64Array.from(mass);
-  const causes = new Float64Array(CAUSE_COUNT);
-  for (let bit = CAUSE_COUNT - 1; bit >= 0; bit--) {
+  const causes = new Float64Array(CAUSE_KEYS.length);
+  for (let bit = Math.log2(mass.length) - 1; bit >= 0; bit--) {
     const step = 1 << bit;
     let sum = 0;
     for (let s = 0; s < step; s++) {
@@ -372,12 +373,12 @@ export function marginalsOf(joint: Joint): Marginals {
   };
 }
 
-/** Chance of every pair of causes: `pairs[i][j]` for i > j. */
+/** Chance of every pair of causes: `pairs[i][j]` for i > j; none with one that cannot be. */
 export function causePairs(joint: Joint): number[][] {
   const mass = Float64Array.from(joint.mass);
-  supersets(mass, CAUSE_COUNT);
+  supersets(mass, Math.log2(mass.length));
   const total = mass[0]!;
-  return Array.from({ length: CAUSE_COUNT }, (_, i) =>
-    Array.from({ length: i }, (_, j) => mass[(1 << i) | (1 << j)]! / total),
+  return Array.from({ length: CAUSE_KEYS.length }, (_, i) =>
+    Array.from({ length: i }, (_, j) => (mass[(1 << i) | (1 << j)] ?? 0) / total),
   );
 }

@@ -139,6 +139,22 @@ const PRIORS: readonly Prior[] = [
       { when: 'salt good', shift: 'less', why: 'It grows by the sea.' },
     ],
   },
+  {
+    cause: 'transplantShock',
+    only: 'transplanted',
+    base: 'sometimes',
+    why: 'Whoever lost its roots stands still until it has new ones; a year for each inch of stem is usual.',
+    given: [
+      { when: 'container', shift: 'less', why: 'All of its roots came with it.' },
+      { when: 'balled', shift: 'more', why: 'Nine tenths of its roots stayed in the field.' },
+      { when: 'bareRoot', shift: 'more', why: 'The fine roots are lost or dried.' },
+      { when: 'inLeaf', shift: 'more', why: 'Leaves draw water that the roots cannot bring.' },
+      { when: 'largeStock', shift: 'more', why: 'A large crown on a small ball.' },
+      { when: 'tender', shift: 'more', why: 'Its roots are slow to start again.' },
+      { when: 'rootLoss poor', shift: 'more', why: 'It makes few new roots where old ones were cut.' },
+      { when: 'rootLoss good', shift: 'less', why: 'It roots anew from the cut.' },
+    ],
+  },
 ];
 
 const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
@@ -235,6 +251,7 @@ const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
       { of: 'chlorosis', makes: 'sometimes', why: 'A pale crown builds little.' },
       { of: 'salt', makes: 'often', why: 'Burned roots and leaves.' },
       { of: 'compaction', makes: 'sometimes', why: 'Little rooted soil, little crown.' },
+      { of: 'transplantShock', makes: 'usually', why: 'Few roots, a thin crown, until new ones are out.' },
     ],
   },
 ];
@@ -283,6 +300,13 @@ const STAKES: readonly Stake[] = [
     missing: 8,
     needless: 5,
     why: 'Dear, and the only cure of wet feet.',
+  },
+  {
+    remedy: 'water until it has rooted',
+    for: 'transplantShock',
+    missing: 6,
+    needless: 2,
+    why: 'A summer of watering against a tree that was just paid for.',
   },
   {
     remedy: 'water',

@@ -1,4 +1,5 @@
-import { CAUSE_COUNT, type CompiledFinding } from './network';
+import { CAUSE_KEYS } from '../vocabulary/causes';
+import type { CompiledFinding } from './network';
 import type { Joint, Marginals } from './posterior';
 
 /**
@@ -12,10 +13,6 @@ export interface Seat {
   mechanisms: [Float64Array, Float64Array][];
 }
 
-/** Half of the causes, and the worlds of that half. */
-const HALF = CAUSE_COUNT / 2;
-const HALF_WORLDS = 1 << HALF;
-
 /** Sums an array over worlds down to the places of a finding. */
 function toPlaces(values: Float64Array, place: Uint16Array, size: number): Float64Array {
   const sums = new Float64Array(size);
@@ -28,22 +25,25 @@ function toPlaces(values: Float64Array, place: Uint16Array, size: number): Float
  * cause, each world is added to a tree of halves: causes above and below share the work.
  */
 function causesToPlaces(values: Float64Array, place: Uint16Array, size: number): Float64Array[] {
-  const sums = Array.from({ length: CAUSE_COUNT }, () => new Float64Array(size));
-  const half = HALF;
-  const lower = HALF_WORLDS - 1;
-  const rows = new Float64Array(size << half);
+  const count = Math.log2(values.length);
+  // What cannot be is in no world: its mass stays nothing.
+  const sums = CAUSE_KEYS.map(() => new Float64Array(size));
+  const low = count >> 1;
+  const high = count - low;
+  const rows = new Float64Array(size << high);
   // First by place and the lower half of the causes, then by place and the upper half.
-  for (let w = 0; w < values.length; w++) rows[(place[w]! << half) | (w & lower)]! += values[w]!;
-  gather(0);
+  const lower = (1 << low) - 1;
+  for (let w = 0; w < values.length; w++) rows[(place[w]! << low) | (w & lower)]! += values[w]!;
+  gather(0, low);
   rows.fill(0);
-  for (let w = 0; w < values.length; w++) rows[(place[w]! << half) | (w >> half)]! += values[w]!;
-  gather(HALF);
+  for (let w = 0; w < values.length; w++) rows[(place[w]! << high) | (w >> low)]! += values[w]!;
+  gather(low, high);
   return sums;
 
-  function gather(first: number): void {
+  function gather(first: number, bits: number): void {
     for (let k = 0; k < size; k++) {
-      const base = k << HALF;
-      for (let bit = HALF - 1; bit >= 0; bit--) {
+      const base = k << bits;
+      for (let bit = bits - 1; bit >= 0; bit--) {
         const step = 1 << bit;
         let held = 0;
         for (let s = 0; s < step; s++) {

@@ -130,12 +130,22 @@ export function reweigh(verdict: Verdict, table: JudgementTable): Verdict {
 const standingAt = (spoken: boolean, probability: number): Standing =>
   spoken ? STANDINGS.find((s) => probability >= s.from)!.key : 'unexamined';
 
+/** Of a cause that cannot be at this tree. */
+const cannotBe = (cause: CauseKey) => ({
+  label: CAUSES[cause].label,
+  certainty: certaintyOf(0),
+  standing: 'unexamined' as const,
+  probability: 0,
+});
+
 /** How a cause or a mechanism stands. */
 export const standingOf = (
   { causes, mechanisms }: Pick<Verdict, 'causes' | 'mechanisms'>,
   node: NodeKey,
 ): Pick<CauseVerdict, 'label' | 'certainty' | 'standing' | 'probability'> =>
-  isMechanism(node) ? mechanisms.find((m) => m.mechanism === node)! : causes.find((c) => c.cause === node)!;
+  isMechanism(node)
+    ? mechanisms.find((m) => m.mechanism === node)!
+    : (causes.find((c) => c.cause === node) ?? cannotBe(node));
 
 const usuals = new WeakMap<JudgementTable, Map<string, number[]>>();
 
@@ -145,7 +155,8 @@ function usualOf(table: JudgementTable, circumstances: ReadonlySet<Circumstance>
   usuals.set(table, known);
   const key = [...circumstances].sort().join();
   const usual =
-    known.get(key) ?? marginalsOf(jointOf(networkOf(table), priorsOf(table, circumstances), [])).mechanisms;
+    known.get(key) ??
+    marginalsOf(jointOf(networkOf(table, circumstances), priorsOf(table, circumstances), [])).mechanisms;
   known.set(key, [...usual]);
   return [...usual];
 }
@@ -156,7 +167,7 @@ function weigh(
   circumstances: ReadonlySet<Circumstance>,
   alive: Aliveness,
 ): Omit<Verdict, 'facts'> {
-  const network = networkOf(table);
+  const network = networkOf(table, circumstances);
   const priors = priorsOf(table, circumstances);
   const joint = jointOf(network, priors, evidence);
   const chances = marginalsOf(joint);
@@ -164,7 +175,7 @@ function weigh(
   const spokenOf = (findings: readonly NetworkFinding[], now: number, prior: number) =>
     findings.some((f) => seen.has(f.key)) || Math.abs(now - prior) >= MOVED;
   const speaks = (node: NodeKey) => table.findings.filter((f) => f.links.some((l) => l.of === node));
-  const causes = CAUSE_KEYS.map((cause, i): CauseVerdict => {
+  const causes = CAUSE_KEYS.slice(0, network.count).map((cause, i): CauseVerdict => {
     const probability = chances.causes[i]!;
     const findings = speaks(cause);
     return {

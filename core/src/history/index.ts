@@ -5,3 +5,4 @@ export * from './sinceWhen';
 export * from './weather';
 export * from './age';
 export * from './cohortTold';
+export * from './moved';

@@ -40,6 +40,19 @@ export const READING_LIMITS = {
     reason: 'Half a centimetre is what a tape held at a stem strays.',
     source: PRACTICE,
   },
+  shockYears: {
+    value: 2,
+    unit: 'years',
+    reason:
+      'Two growing seasons until roots have left the ball; planted in autumn, that is two years on the calendar.',
+    source: PRACTICE,
+  },
+  largeStock: {
+    value: 0.06,
+    unit: 'm',
+    reason: 'The thicker the stem that was moved, the smaller the share of its roots that came with it.',
+    source: PRACTICE,
+  },
   potLong: {
     value: 2,
     unit: 'years',

@@ -47,6 +47,10 @@ export const OUTLOOK: Record<CauseKey, { treated: Judged; left: Judged }> = {
     treated: { from: 0.45, to: 0.75, why: 'Drained in time, roots come back from the collar.' },
     left: { from: 0.05, to: 0.3, why: 'Roots without air die within weeks.' },
   },
+  transplantShock: {
+    treated: { from: 0.8, to: 0.95, why: 'Watered through two summers most of them root.' },
+    left: { from: 0.4, to: 0.75, why: 'What does not root before a dry summer is lost.' },
+  },
   drought: {
     treated: { from: 0.8, to: 0.95, why: 'Watered, sound roots recover.' },
     left: { from: 0.5, to: 0.8, why: 'Rain may do it.' },

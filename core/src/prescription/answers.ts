@@ -57,6 +57,7 @@ const LEFT: Record<NodeKey, Why> = {
   waterlogging: () => 'Fill a test hole and look at it the next day before a drain is dug.',
   drought: WET,
   severed: WET,
+  transplantShock: WET,
   biotic: () => 'Have it named by a plant clinic before anything is treated.',
   chlorosis: () => 'Have soil and leaves tested before anything is fed.',
   stemInjury: () => 'Find what wounds the stem, and keep it off.',

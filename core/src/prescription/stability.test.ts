@@ -15,6 +15,8 @@ const SIGNS: Finding[] = [
   { key: 'base.lean', answer: 'lifted' },
   { key: 'base.conks', answer: 'few' },
   { key: 'base.conks', answer: 'many' },
+  { key: 'base.push', answer: 'lifts' },
+  { key: 'base.sinks', number: 0.08 },
 ];
 
 const CALM = /calls for work|nothing to do|Nothing calls/;
@@ -26,6 +28,7 @@ function dangerComesFirst(tree: Tree, visit: Visit, result: ReturnType<typeof as
   const stability = operations[0]!;
   expect(stability).toMatchObject({ key: 'stability', advice: 'do' });
   expect(stability.why.join()).not.toBe('');
+  expect(`${verdict.summary} ${triage(verdict).why}`).not.toMatch(/\{\w+:/);
   expect(stability.cautions.length).toBeGreaterThan(0);
   expect(stability.lookAgain?.days).toBe(verdict.danger!.days);
   for (const { key, first } of operations)

@@ -124,6 +124,7 @@ test('a probe that sinks far into the base, or a tree that lifts out by hand, is
   ] as Finding[]) {
     const { verdict, operations } = of(PLAIN, visitWith(finding));
     expect(verdict.danger?.signs).toHaveLength(1);
+    expect(verdict.summary).not.toMatch(/\{\w+:/);
     expect(operations[0]!.key).toBe('stability');
   }
 });

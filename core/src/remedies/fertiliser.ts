@@ -35,6 +35,10 @@ export const fertiliser: Remedy = {
       when: [{ measured: 'fertiliserWanted' }],
       why: 'Salts draw water from roots that have just been opened; leaves feed new roots better than a bag does.',
     },
+    {
+      when: [{ node: 'transplantShock', standing: 'likely' }],
+      why: 'It has no roots to take it up with, and salt draws water from those it has.',
+    },
   ],
   option: [],
   against: [],

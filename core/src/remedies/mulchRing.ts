@@ -171,7 +171,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
 }
 
 export const mulchRing: Remedy = {
-  treats: ['stemInjury'],
+  treats: ['stemInjury', 'transplantShock'],
   settles: [],
   do: [
     {
@@ -185,6 +185,10 @@ export const mulchRing: Remedy = {
     },
   ],
   option: [
+    {
+      when: [{ node: 'transplantShock', standing: 'possible' }, { measured: 'noMulchThere' }],
+      why: 'Few roots share what water there is with nobody, and it stays longer.',
+    },
     { when: [{ measured: 'bareToStem' }], why: 'Bare soil crusts over, dries and washes away.' },
     { when: [{ measured: 'mulchSpent' }], why: 'Spent mulch no longer keeps water in or grass out.' },
     {

@@ -53,9 +53,13 @@ function weigh(s: Situation, { advice, why, barred: wet }: Ruled, before: readon
 }
 
 export const water: Remedy = {
-  treats: ['drought', 'severed'],
+  treats: ['drought', 'severed', 'transplantShock'],
   settles: [],
   do: [
+    {
+      when: [{ node: 'transplantShock', standing: 'likely' }],
+      why: 'The roots it has reach no farther than its ball: they are watered there.',
+    },
     { when: [{ node: 'drought', standing: 'likely' }], why: 'Roots cannot be fed from dry soil.' },
     { when: [{ node: 'severed', standing: 'likely' }], why: 'The roots that are left do the work of all.' },
     { when: [{ planned: 'excavate' }], why: 'Bared roots dry first.' },
@@ -65,6 +69,10 @@ export const water: Remedy = {
     { when: [{ planned: 'trench' }], why: 'Loose fill dries and settles.' },
   ],
   option: [
+    {
+      when: [{ node: 'transplantShock', standing: 'possible' }],
+      why: 'Probe the ball itself: it dries while the ground beside it is moist.',
+    },
     { when: [{ node: 'drought', standing: 'possible' }], why: 'The probe tells: dry at 20 cm is dry.' },
     {
       when: [{ node: 'severed', standing: 'possible' }],

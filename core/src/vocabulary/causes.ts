@@ -74,6 +74,12 @@ export const CAUSES = {
     led: 'Salt or a chemical reached it',
     mechanism: 'De-icing salt or a weedkiller burns roots and leaves.',
   },
+  transplantShock: {
+    label: 'Transplant shock',
+    led: 'It has not rooted in its new place yet',
+    mechanism:
+      'Most of its roots stayed where it came from; until new ones are out, little water reaches the crown.',
+  },
 } as const;
 
 /** What goes on in the tree because of it. In the order in which one leads to another. */
@@ -96,6 +102,11 @@ export type MechanismKey = keyof typeof MECHANISMS;
 export type NodeKey = CauseKey | MechanismKey;
 
 export const CAUSE_KEYS = Object.keys(CAUSES) as CauseKey[];
+/**
+ * So many of the last causes cannot be at every tree: the table says where they can (`only`). Elsewhere they are left out
+ * of the sums, which double with each cause.
+ */
+export const CONDITIONAL_CAUSES = 1;
 export const MECHANISM_KEYS = Object.keys(MECHANISMS) as MechanismKey[];
 /** The last two lead to no other mechanism; each is summed out against the states of those before it. */
 export const INNER_MECHANISMS = MECHANISM_KEYS.length - 2;

@@ -1,6 +1,7 @@
 /** What may have happened to a tree. */
 export const EVENT_KINDS = [
   'planted',
+  'moved',
   'soil added',
   'paving',
   'trenching',

@@ -1,6 +1,6 @@
-import { type CauseKey, isMechanism, labelOf, type NodeKey } from '../vocabulary/causes';
+import { type CauseKey, labelOf } from '../vocabulary/causes';
 import type { JudgementTable, Stake, Verdict } from '../diagnosis';
-import { dangerReasons, PRACTICE_TABLE, reweigh } from '../diagnosis';
+import { dangerReasons, PRACTICE_TABLE, reweigh, standingOf } from '../diagnosis';
 import { nothingSeen } from './looks';
 
 /** How soon a tree is to be seen to. */
@@ -136,12 +136,8 @@ interface Weighed {
 }
 
 function weighedIn(verdict: Verdict, table: JudgementTable): Weighed[] {
-  const chance = (node: NodeKey): number =>
-    isMechanism(node)
-      ? verdict.mechanisms.find((m) => m.mechanism === node)!.probability
-      : verdict.causes.find((c) => c.cause === node)!.probability;
   return table.stakes.map((stake) => {
-    const p = chance(stake.for);
+    const p = standingOf(verdict, stake.for).probability;
     const [without, needless] = [stake.missing * p, stake.needless * (1 - p)];
     return { stake, p, gain: without - needless, open: Math.min(without, needless) };
   });

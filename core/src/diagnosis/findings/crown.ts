@@ -17,6 +17,11 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
     leak: { pale: 'seldom', veins: 'hardly ever', scorched: 'hardly ever' },
     links: [
       {
+        of: 'transplantShock',
+        makes: { pale: 'seldom', scorched: 'seldom' },
+        why: 'Leaves run dry while few roots bring water.',
+      },
+      {
         of: 'crownDecline',
         makes: { pale: 'sometimes', scorched: 'hardly ever' },
         why: 'A crown that declines feeds poorly.',
@@ -68,6 +73,11 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
     ],
     leak: { small: 'seldom' },
     links: [
+      {
+        of: 'transplantShock',
+        makes: { small: 'often', 'very small': 'sometimes' },
+        why: 'Leaves stay small for the first years after a move.',
+      },
       {
         of: 'crownDecline',
         makes: { small: 'often', 'very small': 'seldom' },
@@ -224,6 +234,7 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
     ],
     leak: { limb: 'hardly ever' },
     links: [
+      { of: 'transplantShock', makes: { whole: 'seldom' }, why: 'A crown on too few roots flags in heat.' },
       {
         of: 'biotic',
         makes: { limb: 'sometimes', whole: 'hardly ever' },
@@ -272,6 +283,11 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
     ],
     leak: { short: 'seldom' },
     links: [
+      {
+        of: 'transplantShock',
+        makes: { short: 'usually' },
+        why: 'Shoots are short until the roots are out.',
+      },
       {
         of: 'crownDecline',
         makes: { short: 'often' },
@@ -337,6 +353,11 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
     ],
     leak: { slow: 'sometimes', no: 'hardly ever' },
     links: [
+      {
+        of: 'transplantShock',
+        makes: { slow: 'often', no: 'often' },
+        why: 'It stands still until its roots are out.',
+      },
       {
         of: 'crownDecline',
         makes: { slow: 'often', no: 'sometimes' },
@@ -419,6 +440,11 @@ export const CROWN_FINDINGS: readonly NetworkFinding[] = [
     ],
     leak: { some: 'seldom' },
     links: [
+      {
+        of: 'transplantShock',
+        makes: { some: 'sometimes', most: 'seldom' },
+        why: 'It lets go of leaves it cannot water.',
+      },
       { of: 'drought', makes: { some: 'often', most: 'seldom' }, why: 'Fewer leaves need less water.' },
       {
         of: 'waterlogging',

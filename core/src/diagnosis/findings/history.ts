@@ -13,6 +13,11 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
     ],
     leak: { season: 'sometimes', weeks: 'hardly ever' },
     links: [
+      {
+        of: 'transplantShock',
+        makes: { season: 'usually' },
+        why: 'It begins with the first summer in the new place.',
+      },
       { of: 'drought', makes: { season: 'usually' }, why: 'A dry year shows in that year or the next.' },
       {
         of: 'biotic',
@@ -155,6 +160,7 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
     ],
     leak: { some: 'sometimes', most: 'hardly ever' },
     links: [
+      { of: 'transplantShock', makes: { some: 'often', most: 'sometimes' }, why: 'All were moved at once.' },
       { of: 'plantedDeep', makes: { some: 'often', most: 'sometimes' }, why: 'The same hands plant alike.' },
       { of: 'containerRoots', makes: { some: 'often', most: 'sometimes' }, why: 'One nursery, one fault.' },
       { of: 'mulchCone', makes: { some: 'sometimes', most: 'sometimes' }, why: 'One contract mulches all.' },

@@ -78,6 +78,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await expect(stages.first()).toContainText(/G1.*G2.*G3/);
   await page.getByLabel('Hold root G4').selectOption('cut 2');
   await expect(clash).toContainText(/All stages would take \d+ % of the root cross-section/);
+  await expect(page.locator('body')).not.toContainText('{m:');
   await clash.getByRole('button', { name: 'Ease the limits just enough' }).click();
   await expect(clash).toHaveCount(0);
   await expect(stages.nth(1)).toContainText('G4');

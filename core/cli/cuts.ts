@@ -1,4 +1,5 @@
 import type { CutAssessment } from '../src/pruning';
+import { writeLengths, type UnitSystem } from '../src/units';
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
@@ -6,9 +7,10 @@ const percent = (share: number) => `${Math.round(100 * share)} %`;
 export function cutsText(
   { plan, clash, agreed, roots, interval, limits }: CutAssessment,
   date: string,
+  system: UnitSystem,
 ): string {
   const shown = agreed ?? plan;
-  if (!shown) return `Cut plan: none keeps to everything. ${clash!.says.join(' ')}\n`;
+  if (!shown) return `Cut plan: none keeps to everything. ${writeLengths(clash!.says.join(' '), system)}\n`;
   const first = Number(date.slice(0, 4));
   const manner = agreed ? ', agreed' : plan!.proved ? ', proved the best' : '';
   const lines = [
@@ -17,7 +19,7 @@ export function cutsText(
       const labels = Object.keys(shown.stages).filter((l) => shown.stages[l] === s + 1);
       return `  stage ${s + 1}, ${first + s * interval}: ${labels.join(', ') || 'none'}; ${percent(loss)} of the root cross-section, of ${percent(limits.stageLoss)}`;
     }),
-    ...roots.map((r) => `  ${r.label}: ${r.says}`),
+    ...roots.map((r) => `  ${r.label}: ${writeLengths(r.says, system)}`),
   ];
   return lines.map((line) => `${line}\n`).join('');
 }

@@ -91,7 +91,7 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
     return (
       assessmentText(caseFile, visit.date, result, explanation, since, system) +
       (dug ? digText(dug, visit.date, system) : '') +
-      (cuts ? cutsText(cuts, visit.date) : '') +
+      (cuts ? cutsText(cuts, visit.date, system) : '') +
       (ground ? groundText(ground, system) : '') +
       (worth ? worthText(worth) : '')
     );

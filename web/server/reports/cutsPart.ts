@@ -1,4 +1,5 @@
 import { agreedCuts, isStressed, type DigAssessment } from '@undrel/core/pruning';
+import { writeLengths } from '@undrel/core/units';
 import type { ReportCuts } from '../../protocol/report';
 import type { ReportSource } from './source';
 
@@ -7,7 +8,7 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
 /** What the report says of the cut plan that was agreed; undefined where none was. */
 export function cutsPart(
   { stem }: Pick<DigAssessment, 'stem'>,
-  { tree, visit, schools }: ReportSource,
+  { tree, visit, schools, system }: ReportSource,
 ): ReportCuts | undefined {
   if (!visit.dig) return undefined;
   const agreed = agreedCuts({
@@ -33,8 +34,12 @@ export function cutsPart(
         .join(', ') || 'none',
       `${percent(loss)} of ${percent(limits.stageLoss)}`,
     ]),
-    reasons: reasons.map((r) => [r.label, r.stage === undefined ? 'stays' : `stage ${r.stage + 1}`, r.says]),
+    reasons: reasons.map((r) => [
+      r.label,
+      r.stage === undefined ? 'stays' : `stage ${r.stage + 1}`,
+      writeLengths(r.says, system),
+    ]),
     notes: `${percent(total)} of the root cross-section goes in all, of ${percent(limits.totalLoss)} that may. What is freed counts from the year in which it is, a year later for less; a judgement of growth, not a measurement of the future.`,
-    broken: agreed.broken.map((b) => `Against what is kept to: ${b}.`),
+    broken: agreed.broken.map((b) => `Against what is kept to: ${writeLengths(b, system)}.`),
   };
 }

@@ -2,7 +2,7 @@
 
 import type { CutDesign } from '@undrel/core/records';
 import type { CutAssessment, CutRoot } from '@undrel/core/pruning';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 
 type Lock = NonNullable<CutDesign['locks']>[number];
 
@@ -61,7 +61,7 @@ function RootLine(props: {
             {root.stage === undefined ? 'stays' : `cut in stage ${root.stage}`}
           </span>
         </p>
-        <p className="text-sm">{root.says}</p>
+        <p className="text-sm">{writeLengths(root.says, props.system)}</p>
         {root.unseen && root.stage !== undefined && (
           <p className="text-sm font-semibold">
             Bark and root were not looked at closely: let it dry and look again before the cut.

@@ -6,6 +6,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { stemRate, type Scenario } from '@undrel/core/growth';
 import { isStressed, missingForCuts, type CutAssessment, type Way } from '@undrel/core/pruning';
 import { isMapped, readDig } from '@undrel/core/roots';
+import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Said } from '../../../ui/Said';
 import { Entry } from '../../../ui/controls/Entry';
 import { CutLimits, LimitPrices } from '../cuts/CutLimits';
@@ -161,6 +162,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
                 <Outcome
                   assessment={assessment}
                   year={Number(visit.date.slice(0, 4))}
+                  system={system}
                   disabled={!mayJudge}
                   onAgree={() => agree(assessment.plan)}
                   onLeave={() => set({ agreed: [] }, 'agreed')}
@@ -244,6 +246,7 @@ const band = ({ p10, p50, p90 }: { p10: number[]; p50: number[]; p90: number[] }
 function Outcome(props: {
   assessment: CutAssessment;
   year: number;
+  system: UnitSystem;
   disabled: boolean;
   onAgree: () => void;
   onLeave: () => void;
@@ -261,7 +264,7 @@ function Outcome(props: {
         <div role="alert" className="wrong my-2" data-testid="clash">
           <p className="font-bold">No plan keeps to all of this.</p>
           {clash.says.map((sentence) => (
-            <p key={sentence}>{sentence}</p>
+            <p key={sentence}>{writeLengths(sentence, props.system)}</p>
           ))}
           {!disabled && (
             <div className="flex flex-wrap gap-2 mt-1">
@@ -326,7 +329,9 @@ function Outcome(props: {
             <strong>Agreed.</strong> The crew sheet and the report follow this plan.
           </p>
           {agreed.broken.length > 0 && (
-            <p className="text-harm">It breaks what is kept to now: {agreed.broken.join('; ')}.</p>
+            <p className="text-harm">
+              It breaks what is kept to now: {writeLengths(agreed.broken.join('; '), props.system)}.
+            </p>
           )}
           {plan && plan.value.objective > agreed.value.objective + 1e-6 && (
             <p>

@@ -185,3 +185,30 @@ test('dry growing seasons come from the rain record of the grounds, and one tap 
   await expect(page.getByRole('button', { name: 'Add drought 2022' })).toHaveCount(0);
   await saved(page);
 });
+
+test('where grounds lie is noted in words that name a wrong field, and the season of planting follows', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/grounds/lanternfield');
+  await page.getByText(/^Lies at .*; frosts from \d\d-\d\d to \d\d-\d\d/).click();
+  const latitude = page.getByLabel('Latitude, south below zero');
+  await latitude.fill('95');
+  await page.getByRole('button', { name: 'Save the place' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Latitude' })).toContainText(
+    '“95” is not -90 to 90',
+  );
+  await expect(latitude).toHaveValue('95');
+  await latitude.fill('-38');
+  await page.getByLabel('Mean last frost, MM-DD').fill('09-20');
+  await page.getByLabel('Mean first frost, MM-DD').fill('05-10');
+  await page.getByRole('button', { name: 'Save the place' }).click();
+  await expect(page.getByText(/^Lies at 38° south; frosts from 05-10 to 09-20/)).toBeVisible();
+  await page.goto('/trees/lanternfield-5?station=prescription');
+  const replace = page.getByRole('article', { name: 'Replace' });
+  await replace.getByLabel('Prescribe').check();
+  await expect(replace.getByText(/^When: August to September\./)).toBeVisible();
+  await saved(page);
+  await replace.getByLabel('Prescribe').uncheck();
+  await saved(page);
+});

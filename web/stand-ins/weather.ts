@@ -1,4 +1,5 @@
 import type { MonthRain } from '@undrel/core/history';
+import type { WeatherPlace } from '@undrel/core/records';
 
 /** A service that knows the rain of past months. */
 export interface WeatherService {
@@ -6,6 +7,8 @@ export interface WeatherService {
   readonly source: string;
   /** Rain by month from January of `from` to December of `to`, where the place is known. */
   months(place: string, from: number, to: number): Promise<MonthRain[]>;
+  /** Latitude and mean frosts, where the place is known. */
+  place(place: string): Promise<WeatherPlace | undefined>;
 }
 
 /** Usual rain of the months, m, and years in which the summer failed; invented. */
@@ -23,6 +26,7 @@ function chanceOf(text: string): number {
 /** Stands in for a weather service: months of an invented climate, the same at every call. */
 export const simulatedWeather: WeatherService = {
   source: 'simulated weather station',
+  place: () => Promise.resolve({ latitude: 51.2, lastFrost: '04-24', firstFrost: '10-21' }),
   months: (place, from, to) =>
     Promise.resolve(
       Array.from({ length: (to - from + 1) * 12 }, (_, i) => {

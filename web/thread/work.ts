@@ -7,6 +7,7 @@ import { move } from 'piscina';
 import { type CaseFile, readCase } from '@undrel/core/format';
 import type { Operation } from '@undrel/core/prescription';
 import type { Verdict } from '@undrel/core/diagnosis';
+import type { WeatherPlace } from '@undrel/core/records';
 import {
   assessCuts,
   highsSolver,
@@ -84,7 +85,8 @@ export const plan = ({ bytes, dxf }: { bytes: Uint8Array; dxf: boolean }): ReadP
   return dxf ? readDxf(source) : readPlan(source);
 };
 
-export const weather = ({ bytes, name }: { bytes: Uint8Array; name: string }) => readWeather(bytes, name);
+export const weather = ({ bytes, name, place }: { bytes: Uint8Array; name: string; place?: WeatherPlace }) =>
+  readWeather(bytes, name, place);
 
 export const caseFile = ({
   bytes,

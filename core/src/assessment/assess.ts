@@ -27,7 +27,7 @@ export function assess(
   words?: FirmTable,
 ): Assessment {
   const profile = profileOf(tree, visit);
-  const verdict = verdictOf(tree, events, visit, profile, tableFor(words), house.species);
+  const verdict = verdictOf(tree, events, visit, profile, tableFor(words), house);
   const judged = situation(tree, events, visit, profile, verdict, house);
   return { profile, verdict, operations: prescribe(judged), situation: judged };
 }

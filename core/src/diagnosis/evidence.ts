@@ -4,7 +4,8 @@ import { movedLately } from '../history/moved';
 import { LIMITS } from '../practice/limits';
 import type { Tree, TreeEvent, Visit } from '../records';
 import type { Profile } from '../profile';
-import { speciesFor, STRESSES, type Species, type Stress } from '../species';
+import { climateOf, type House } from '../house';
+import { speciesFor, STRESSES, type Stress } from '../species';
 import { isMapped, readDig } from '../roots';
 import type { Circumstance, JudgementTable } from './judgement';
 import type { Seen } from './posterior';
@@ -92,12 +93,12 @@ export function circumstancesOf(
   tree: Pick<Tree, 'plantedYear' | 'stock' | 'species' | 'stemDiameter' | 'dbh'>,
   events: readonly Pick<TreeEvent, 'kind' | 'when'>[],
   visit: Pick<Visit, 'date' | 'findings'>,
-  ownSpecies: readonly Species[] = [],
+  house: House = {},
 ): Set<Circumstance> {
   const age = ageAt(tree, visit)?.years;
   const site = answerTo(visit.findings, 'history.site')?.answer;
-  const species = speciesFor(tree.species, ownSpecies)?.species;
-  const moved = movedLately(tree, events, visit);
+  const species = speciesFor(tree.species, house.species)?.species;
+  const moved = movedLately(tree, events, visit, climateOf(house.weather).south);
   const stem = tree.stemDiameter ?? tree.dbh;
   const all: Record<Told, boolean> = {
     container: tree.stock === 'container',

@@ -12,7 +12,7 @@ import {
 } from '../vocabulary/causes';
 import { aliveOf, aliveSays, type Aliveness } from '../crown/alive';
 import type { Profile } from '../profile';
-import type { Species } from '../species';
+import type { House } from '../house';
 import { dangerOf, type Danger } from './danger';
 import { circumstancesOf, evidenceOf, type Evidence } from './evidence';
 import { factsOf, type Facts } from './facts';
@@ -102,7 +102,7 @@ const IN_CHAIN = 0.5;
  * Weighs the causes of decline from what was seen and measured: exact chances of every cause and mechanism by the
  * judgement table. What was not looked at counts neither for nor against.
  *
- * @param ownSpecies as the firm judges them, before those of the program
+ * @param house species as the firm judges them, and where the grounds lie
  */
 export function verdictOf(
   tree: Tree,
@@ -110,11 +110,11 @@ export function verdictOf(
   visit: Visit,
   profile: Profile,
   table: JudgementTable = PRACTICE_TABLE,
-  ownSpecies: readonly Species[] = [],
+  house: House = {},
 ): Verdict {
   const evidence = evidenceOf(table, tree, events, visit, profile);
   return {
-    ...weigh(table, evidence, circumstancesOf(tree, events, visit, ownSpecies), aliveOf(visit.findings)),
+    ...weigh(table, evidence, circumstancesOf(tree, events, visit, house), aliveOf(visit.findings)),
     facts: factsOf(profile, evidence),
   };
 }

@@ -3,8 +3,8 @@ import { LIMITS } from '../practice/limits';
 import { yearOf } from '../vocabulary/dates';
 import { ageAt } from './age';
 
-/** Months in which a tree stands in leaf, north of the tropics. Common practice, no source. */
-const IN_LEAF = ['05', '06', '07', '08', '09'];
+/** Months in which a tree stands in leaf, north and south of the tropics. Common practice, no source. */
+const IN_LEAF = { north: ['05', '06', '07', '08', '09'], south: ['11', '12', '01', '02', '03'] };
 
 /**
  * Whether a tree was planted or moved so lately that its roots may not be out yet, by its dated events, else by the year
@@ -14,6 +14,7 @@ export function movedLately(
   tree: Pick<Tree, 'plantedYear'>,
   events: readonly Pick<TreeEvent, 'kind' | 'when'>[],
   visit: Pick<Visit, 'date' | 'findings'>,
+  south = false,
 ): { inLeaf: boolean } | undefined {
   const year = Number(visit.date.slice(0, 4));
   const lately = (then: number | undefined) =>
@@ -23,7 +24,7 @@ export function movedLately(
       (e) => (e.kind === 'planted' || e.kind === 'moved') && e.when <= visit.date && lately(yearOf(e.when)),
     )
     .sort((a, b) => b.when.localeCompare(a.when));
-  if (moves[0]) return { inLeaf: IN_LEAF.includes(moves[0].when.slice(5, 7)) };
+  if (moves[0]) return { inLeaf: IN_LEAF[south ? 'south' : 'north'].includes(moves[0].when.slice(5, 7)) };
   const age = ageAt(tree, visit);
   return age && age.years >= 0 && age.years <= LIMITS.shockYears.value ? { inLeaf: false } : undefined;
 }

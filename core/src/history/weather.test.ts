@@ -63,3 +63,14 @@ test('a season with a month missing is left out, and a short record calls none d
   expect(seasonsOf(months.filter((m) => m.month !== '2001-06'))).toHaveLength(1);
   expect(dryYears(record([0.1, 0.4, 0.4, 0.4, 0.4, 0.4, 0.4, 0.4, 0.4]))).toEqual([]);
 });
+
+test('in the south a growing season runs over the new year and counts to the year it ends in', () => {
+  const months = ['2001-10', '2001-11', '2001-12', '2002-01', '2002-02', '2002-03', '2002-10'].map(
+    (month) => ({
+      month,
+      rain: 0.05,
+    }),
+  );
+  expect(seasonsOf(months, true)).toEqual([{ year: 2002, rain: expect.closeTo(0.3, 9) }]);
+  expect(seasonsOf(months)).toEqual([]);
+});

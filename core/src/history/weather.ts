@@ -7,8 +7,8 @@ export interface MonthRain {
   rain: number;
 }
 
-/** Months that make a growing season, north of the tropics. Common practice, no source. */
-const SEASON = [4, 5, 6, 7, 8, 9];
+/** Months that make a growing season, north and south of the tropics. Common practice, no source. */
+const SEASON = { north: [4, 5, 6, 7, 8, 9], south: [10, 11, 12, 1, 2, 3] };
 /** Seasons a record needs before any of them is called dry. Judgement. */
 export const SEASONS_NEEDED = 10;
 /**
@@ -17,16 +17,21 @@ export const SEASONS_NEEDED = 10;
  */
 const DRY_CHANCE = 0.1587;
 
-/** Growing seasons of a monthly record; one that lacks a month is left out. */
-export function seasonsOf(months: readonly MonthRain[]): SeasonRain[] {
+/**
+ * Growing seasons of a monthly record; one that lacks a month is left out. In the south a season counts to the year in
+ * which it ends.
+ */
+export function seasonsOf(months: readonly MonthRain[], south = false): SeasonRain[] {
+  const season = south ? SEASON.south : SEASON.north;
   const byYear = new Map<number, number[]>();
   for (const { month, rain } of months) {
-    if (!SEASON.includes(Number(month.slice(5, 7)))) continue;
-    const year = Number(month.slice(0, 4));
+    const of = Number(month.slice(5, 7));
+    if (!season.includes(of)) continue;
+    const year = Number(month.slice(0, 4)) + (south && of >= season[0]! ? 1 : 0);
     byYear.set(year, [...(byYear.get(year) ?? []), rain]);
   }
   return [...byYear]
-    .filter(([, rains]) => rains.length === SEASON.length)
+    .filter(([, rains]) => rains.length === season.length)
     .map(([year, rains]) => ({ year, rain: rains.reduce((a, b) => a + b, 0) }))
     .sort((a, b) => a.year - b.year);
 }
@@ -45,4 +50,31 @@ export function dryYears({ seasons }: WeatherRecord): number[] {
     .filter((_, i) => (i + 1 - 0.44) / (seasons.length + 0.12) <= DRY_CHANCE)
     .map((s) => s.year)
     .sort((a, b) => a - b);
+}
+
+/** How much less rain a growing season had than the others of a record. */
+export interface RainDeficit {
+  year: number;
+  /** m of rain short of the mean of the other seasons. */
+  short: number;
+}
+
+/** Days within which a season that ended counts as the one before a day. */
+const BEFORE = 366;
+const DAY = 86_400_000;
+
+/**
+ * How much rain was missing in the growing season that ended in the twelve months before a day.
+ *
+ * @param day ISO date
+ * @returns undefined where that season is not in the record, or too few others are
+ */
+export function deficitBefore({ seasons, place }: WeatherRecord, day: string): RainDeficit | undefined {
+  const end = (place?.latitude ?? 1) < 0 ? '03-31' : '09-30';
+  const ago = (year: number) => (Date.parse(day) - Date.parse(`${year}-${end}`)) / DAY;
+  const last = seasons.find((s) => ago(s.year) >= 0 && ago(s.year) <= BEFORE);
+  const others = seasons.filter((s) => s !== last);
+  if (!last || others.length < SEASONS_NEEDED - 1) return undefined;
+  const mean = others.reduce((sum, s) => sum + s.rain, 0) / others.length;
+  return { year: last.year, short: mean - last.rain };
 }

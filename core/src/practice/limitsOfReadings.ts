@@ -40,6 +40,13 @@ export const READING_LIMITS = {
     reason: 'Half a centimetre is what a tape held at a stem strays.',
     source: PRACTICE,
   },
+  shortSummer: {
+    value: 165,
+    unit: 'days',
+    reason:
+      'With less than some five and a half months between the frosts the ground is cold before autumn roots grow.',
+    source: PRACTICE,
+  },
   shockYears: {
     value: 2,
     unit: 'years',

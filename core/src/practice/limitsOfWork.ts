@@ -50,6 +50,12 @@ export const WORK_LIMITS = {
     reason: 'Metres of tape or fence set in a crew hour.',
     source: PRACTICE,
   },
+  rainDeficit: {
+    value: 0.2,
+    unit: 'm',
+    reason: 'Some 20 cm less rain than usual before a move is a warning: the tree goes into it dry.',
+    source: PRACTICE,
+  },
   stakedYears: {
     value: 2,
     unit: 'years',

@@ -259,6 +259,28 @@ export const MATTERS: readonly Matter[] = [
     reason: 'Opened, roots pass; the sides by which the tree holds stay as they are.',
   },
   {
+    key: 'plantingSeason',
+    label: 'Season of planting and reset',
+    schools: [
+      { key: 'climate', label: 'by climate and species' },
+      { key: 'autumn', label: 'autumn' },
+      { key: 'spring', label: 'early spring' },
+    ],
+    reason:
+      'Autumn where the ground stays open, early spring where winters are hard or the species is tender.',
+  },
+  {
+    key: 'trenchSeasons',
+    label: 'Radial trenches over time',
+    schools: [
+      { key: 'halves', label: 'by halves, the second a year later', values: { seasons: 2 } },
+      { key: 'once', label: 'all round the tree in one go', values: { seasons: 1 } },
+      { key: 'tenths', label: 'a tenth of the root zone a season' },
+    ],
+    reason:
+      'Half of the roots are left alone while the others grow out; tenths where an old or failing tree has to lose roots.',
+  },
+  {
     key: 'collarCall',
     label: 'What calls for digging at the collar',
     schools: [

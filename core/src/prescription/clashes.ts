@@ -1,7 +1,8 @@
 import { byOrderOfWork, type OperationKey } from '../vocabulary/operations';
 import { anchorsOf } from '../weighing/dug';
 import { limit, schoolValue, type Operation, type Situation } from '../weighing/operation';
-import { dateProblems, type ClosedSeason } from './seasons';
+import { windowHere } from '../weighing/season';
+import { dateProblems, inWindow, type ClosedSeason } from './seasons';
 import { stagesOf } from './workOrder';
 
 const DAY = 86_400_000;
@@ -16,9 +17,9 @@ function dateClashes(planned: readonly Operation[], s: Situation, closed: readon
     })
     .sort((a, b) => byOrderOfWork(a.operation.key, b.operation.key));
   const season = s.school('mulchSeason');
-  const [from, to] = [schoolValue(season, 'from'), schoolValue(season, 'to')];
+  const [from, to] = (['from', 'to'] as const).map((end) => schoolValue(season, end)) as [number, number];
+  const laid = windowHere({ from, to, why: '' }, s);
   const mulching = dated.find((d) => d.operation.key === 'mulch');
-  const month = Number(mulching?.on.slice(5, 7));
   const dug = dated.find((d) => d.operation.key === 'excavate');
   const cut = dated.find((d) => d.operation.key === 'prune');
   const drying = dug?.operation.lookAgain?.days ?? 0;
@@ -26,7 +27,7 @@ function dateClashes(planned: readonly Operation[], s: Situation, closed: readon
     ...dated.flatMap(({ operation, on }) =>
       dateProblems(operation, s.tree.species, on, closed).map((problem) => `${operation.title}: ${problem}`),
     ),
-    ...(mulching && (month < from || month > to)
+    ...(mulching && !inWindow(laid, mulching.on)
       ? [
           `Mulch planned for ${mulching.on}, while the school followed lays it in ${season.label}: clear the bark now, top up then.`,
         ]

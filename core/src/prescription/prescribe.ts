@@ -9,9 +9,10 @@ import {
   type Weighed,
 } from '../weighing/operation';
 import { ruledBy } from '../weighing/ruled';
+import { windowHere } from '../weighing/season';
 import type { HoldKey } from '../weighing/rules';
 
-export const PRESCRIPTION_ENGINE = 'operations-7';
+export const PRESCRIPTION_ENGINE = 'operations-8';
 
 /** What is signed before a remedy; where the tree may fall, nothing is done at it before its stability was judged. */
 function holdsOf(key: OperationKey, { verdict }: Situation): HoldKey[] {
@@ -41,7 +42,8 @@ const left = ({ lookAgain: _, ...weighed }: Weighed): Weighed => ({
 
 /** Adds what the rule table says of a remedy on this tree. */
 function completed(weighed: Weighed, s: Situation, all: readonly Weighed[]): Operation {
-  const { against, window, risks, followUp } = REMEDIES[weighed.key];
+  const { against, window: months, risks, followUp } = REMEDIES[weighed.key];
+  const window = windowHere(months, s);
   return {
     ...weighed,
     // They are joined to one sentence wherever they are told.

@@ -50,7 +50,7 @@ export const closedOn = (
 
 const two = (n: number): string => String(n).padStart(2, '0');
 
-/** Whether a date lies within the months of an operation; the months are of the northern half of the world. */
+/** Whether a date lies within the months of an operation. */
 export const inWindow = (window: SeasonWindow | undefined, date: string): boolean =>
   window === undefined || within(date.slice(5, 7), two(window.from), two(window.to));
 

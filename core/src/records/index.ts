@@ -18,6 +18,6 @@ export * from './stem';
 export type { Stock, Tree, Worth } from './tree';
 export type { TrenchDesign } from './trenches';
 export type { VisitHead } from './visit';
-export type { SeasonRain, WeatherRecord } from './weather';
+export type { SeasonRain, WeatherPlace, WeatherRecord } from './weather';
 export * from './whole';
 export type { WorkDone } from './work';

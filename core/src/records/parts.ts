@@ -20,6 +20,13 @@ export const day = z
   .regex(/^\d{4}-\d{2}-\d{2}$/)
   .refine((when) => yearOf(when) !== undefined, { error: 'no such day; allowed: YYYY-MM-DD' });
 
+/** A day of any year that the calendar has, MM-DD. */
+export const monthDay = z
+  .string()
+  .refine((day) => /^\d{2}-\d{2}$/.test(day) && yearOf(`2023-${day}`) !== undefined, {
+    error: 'no day of the year; allowed: MM-DD',
+  });
+
 /** No two of a list have the same of this. */
 export const once =
   <T>(of: (one: T) => unknown) =>

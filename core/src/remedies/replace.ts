@@ -6,7 +6,9 @@ import type { NodeKey } from '../vocabulary/causes';
 import { limit, schoolNote, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
+import { windowHere } from '../weighing/season';
 import { wateringRounds } from '../weighing/watering';
+import { monthName } from '../vocabulary/dates';
 
 /** What a young tree in its place takes. */
 export const replacementQuantities = (s: Situation): Quantity[] => [
@@ -70,6 +72,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const lasting = s.school('wateringYears');
   const shaping = s.school('structuralPruning');
   const rings = s.school('rootRings');
+  const timing = s.school('plantingSeason');
+  const months = windowHere('planting', s)!;
   const shaped = Number(s.visit.date.slice(0, 4)) + schoolValue(shaping, 'years');
   return {
     key: 'replace',
@@ -98,8 +102,16 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     acceptance: [
       'Flare at or up to 5 cm above grade under a straight stick; stem upright; firmed, watered in.',
     ],
-    schools: [used(reference), used(hole), used(manner), used(lasting), used(shaping), used(rings)],
-    season: 'Dormant season.',
+    schools: [
+      used(reference),
+      used(hole),
+      used(manner),
+      used(lasting),
+      used(shaping),
+      used(rings),
+      used(timing),
+    ],
+    season: `${monthName(months.from)} to ${monthName(months.to)}. ${months.why}`,
     missing: [],
   };
 }
@@ -120,7 +132,7 @@ export const replace: Remedy = {
     },
   ],
   first: ['utilities'],
-  window: { from: 10, to: 4, why: 'Planted while leafless.' },
+  window: 'planting',
   risks: ['Planted as deep as the last one.'],
   followUp: 'Flare in view, stake out after 12 months, two seasons of water.',
   weigh,

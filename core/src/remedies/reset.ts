@@ -14,7 +14,9 @@ import type { SchoolInForce } from '../practice';
 import type { Quantity } from '../units/quantity';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
+import { windowHere } from '../weighing/season';
 import { wateringQuantity } from '../weighing/watering';
+import { monthName } from '../vocabulary/dates';
 
 /** Ball of a young tree, estimated where it was not measured. Common practice, no source: ten times the stem. */
 export const BALL_PER_STEM = 10;
@@ -76,6 +78,8 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   const shaved = schoolValue(ball, 'shaved');
   const compost = schoolValue(backfill, 'compost');
   const staking = s.school('staking');
+  const timing = s.school('plantingSeason');
+  const months = windowHere('planting', s)!;
   const reference = s.school('plantingReference');
   const years = yearsInGround(s);
   const stem = s.tree.stemDiameter ?? s.tree.dbh;
@@ -156,7 +160,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
           ]
         : [],
     method: [
-      'Dormant season, not in leaf. Take soil off the flare and remove every encircling root first.',
+      `${s.species?.foliage === 'evergreen' ? 'Evergreens keep their leaves: work on a dull, damp day and shade the crown for some weeks.' : 'Not in leaf.'} Take soil off the flare and remove every encircling root first.`,
       `Lift with the air tool; root ball: ${ball.label}. Keep roots wet and shaded from lift to cover.`,
       'Wide hole, sides roughened, base firm, never glazed; flare checked with a straight stick across the hole.',
       `Backfill: ${backfill.label}, in crumbs, firmed by hand or toe, not stamped; watered in, topped up, mulched, watered again.`,
@@ -171,8 +175,8 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
       'Flare at or up to 5 cm above grade under a straight stick, stem upright.',
       'No air pockets: water stands nowhere and the ball does not move by hand.',
     ],
-    schools: [reference, height, hole, ball, backfill, staking, watering, lasting].map(used),
-    season: 'Dormant season only.',
+    schools: [reference, height, hole, ball, backfill, staking, timing, watering, lasting].map(used),
+    season: `${monthName(months.from)} to ${monthName(months.to)}. ${months.why}`,
     lookAgain: { days: 180, why: 'Re-tie the stake, see whether it settled, push test.' },
     missing: unknown,
   };
@@ -213,7 +217,7 @@ export const reset: Remedy = {
     { when: [{ measured: 'inDrought' }], why: 'Not after a dry season without water.' },
   ],
   first: ['utilities', 'permits'],
-  window: { from: 11, to: 3, why: 'In dormancy, not in leaf.' },
+  window: 'planting',
   risks: ['Roots dry from lift to cover.', 'The ball sinks on a soft base.'],
   followUp: 'Re-tie at 6 months, push test after the stake is out.',
   weigh,

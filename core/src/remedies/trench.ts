@@ -21,6 +21,7 @@ function weigh(s: Situation, { advice, why, barred: left }: Ruled): Weighed {
   const school = s.school('trenches');
   const fill = s.school('trenchFill');
   const fertiliser = s.school('fertiliser');
+  const pace = s.school('trenchSeasons');
   const design = s.visit.trenches;
   const chosen = design?.choice?.remedy ?? 'spokes';
   return {
@@ -48,7 +49,7 @@ function weigh(s: Situation, { advice, why, barred: left }: Ruled): Weighed {
       'Hand-dig near marks. Open trenches are fenced. Air tool: eye, face and hearing protection, silica dust, bystanders away.',
     ],
     acceptance: ['Nothing open overnight; fill flush with grade after watering.'],
-    schools: [used(school), used(fill), used(fertiliser)],
+    schools: [used(school), used(fill), used(pace), used(fertiliser)],
     season: 'When the soil is moist and crumbles: spring or autumn.',
     missing: [],
   };

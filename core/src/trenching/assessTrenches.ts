@@ -53,6 +53,7 @@ export function assessTrenches(given: TrenchesGiven): Trenches {
     dig: dig && readDig(tree, dig),
     pushes,
     school,
+    pace: schoolFor('trenchSeasons', firm, tree.schools),
     stressed,
   };
   const plan = planTrenches(situation);

@@ -34,6 +34,7 @@ const plan = (
     design,
     site: [],
     school: schoolFor('trenches', {}, {}),
+    pace: schoolFor('trenchSeasons'),
     stressed: false,
     ...more,
   });
@@ -306,4 +307,23 @@ test('the whole is the sum of its seasons, each with its set-up and its own bags
         const crew = whole.find((q) => q.key === 'crewHours')!;
         if (tool) expect(tool.value).toBeLessThan(crew.value);
       }
+});
+
+// Common practice, no source: all in one go, by halves, or a tenth of the root zone a season.
+test('spokes go over time by the school: at once, by halves, by tenths; a failing or an old tree by tenths unless chosen', () => {
+  const paced = (key: string, more: Parameters<typeof plan>[2] = {}) =>
+    plan({}, {}, { pace: schoolFor('trenchSeasons', { firm: { trenchSeasons: key } }), ...more });
+  expect(paced('once').seasons).toBe(1);
+  const halves = plan();
+  expect(halves.seasons).toBe(2);
+  const runs = [1, 2].map((season) =>
+    halves.spokes.filter((s) => s.season === season).reduce((sum, s) => sum + s.length, 0),
+  );
+  expect(Math.abs(runs[0]! - runs[1]!)).toBeLessThan(Math.max(...halves.spokes.map((s) => s.length)) * 1.5);
+  const tenths = paced('tenths');
+  expect(tenths.seasons).toBeGreaterThanOrEqual(Math.ceil(tenths.disturbed / 0.1 - 1e-9));
+  expect(plan({}, {}, { stressed: true }).seasons).toBeGreaterThan(1);
+  expect(plan({}, {}, { stressed: true }).notes.join()).toContain('it is failing');
+  expect(plan({ plantedYear: 1900 }).notes.join()).toContain('it is old');
+  expect(paced('once', { stressed: true }).seasons).toBe(1);
 });

@@ -1,5 +1,6 @@
 import type { Push, SiteThing, Tree, TrenchDesign } from '../records';
 import {
+  LIMITS,
   ESTABLISHED_YEARS,
   obstacleKind,
   SPOKES,
@@ -66,6 +67,8 @@ export interface TrenchSituation {
   /** Pushes of a penetrometer: where soil is tight. */
   pushes?: readonly Push[];
   school: SchoolInForce;
+  /** The school of trenches over time. */
+  pace: SchoolInForce;
   stressed: boolean;
 }
 
@@ -197,7 +200,7 @@ export function holeEdge(
  * @returns `blocked` says why where none can be laid; `missing` what would have to be measured
  */
 export function planTrenches(situation: TrenchSituation): TrenchPlan {
-  const { tree, date, design, dig, school, stressed } = situation;
+  const { tree, date, design, dig, school } = situation;
   const rules = spokeRules(school, tree, date);
   const stem = tree.stemDiameter ?? tree.dbh;
   const notes: string[] = [];
@@ -259,11 +262,9 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   // Half the square of the reach, summed round: the area of the root zone, stem and all.
   const area = edges.reduce((sum, r) => sum + r * r, 0) * (Math.PI / 360);
   const disturbed = (layout.length * rules.width) / area;
-  const allowedAtOnce = (stressed ? TRENCH_LIMITS.stressedAtOnce : TRENCH_LIMITS.disturbedAtOnce).value;
-  const { seasons, seasonOf } = seasonsFor(
-    layout.spokes.map((s) => ((s.to - s.from) * rules.width) / area),
-    allowedAtOnce,
-  );
+  const shares = layout.spokes.map((s) => ((s.to - s.from) * rules.width) / area);
+  const { seasons, seasonOf, allowedAtOnce, why } = pacedBy(situation, shares);
+  notes.push(why);
   const spokes = layout.spokes.map((spoke, i): PlannedSpoke => {
     const fall = fallAlong(design.slope, spoke.bearing);
     const length = spoke.to - spoke.from;
@@ -305,8 +306,45 @@ function boxDistance({ points }: Obstacle): number {
 }
 
 /**
- * Spreads spokes over as few seasons as keep each within its share. Those next to each other go together, and with those
- * across the stem: no side is dug all at once.
+ * Over how many seasons the spokes go, by the school followed; an old or failing tree is dug a tenth at a time unless a
+ * school was chosen.
+ *
+ * @param shares of the root zone, spoke by spoke round the stem
+ */
+function pacedBy(
+  { tree, date, pace, stressed }: TrenchSituation,
+  shares: readonly number[],
+): { seasons: number; seasonOf: (i: number) => number; allowedAtOnce: number; why: string } {
+  const age = tree.plantedYear === undefined ? undefined : Number(date.slice(0, 4)) - tree.plantedYear;
+  const old = age !== undefined && age >= LIMITS.oldTreeYears.value;
+  const gentle = pace.chosenBy === 'default' && (stressed || old);
+  const { value } = stressed ? TRENCH_LIMITS.stressedAtOnce : TRENCH_LIMITS.disturbedAtOnce;
+  const given = gentle ? undefined : pace.values?.seasons;
+  if (given !== undefined) {
+    const seasons = Math.max(1, Math.min(given, shares.length));
+    const seasonOf = inTurns(shares.length, seasons);
+    return { seasons, seasonOf, allowedAtOnce: value, why: `over time: ${pace.label}` };
+  }
+  const why = gentle
+    ? `over time: ${percent(value)} of the root zone a season, for ${stressed ? 'it is failing' : 'it is old'}`
+    : `over time: ${pace.label}`;
+  return { ...seasonsFor(shares, value), allowedAtOnce: value, why };
+}
+
+/** Neighbours go together, and with those across the stem: no side is dug all at once. */
+const inTurns =
+  (n: number, seasons: number) =>
+  (i: number): number =>
+    1 + (Math.floor((2 * seasons * i) / n) % seasons);
+
+function dugIn(shares: readonly number[], seasons: number, seasonOf: (i: number) => number): number[] {
+  const dug = new Array<number>(seasons).fill(0);
+  shares.forEach((share, i) => (dug[seasonOf(i) - 1]! += share));
+  return dug;
+}
+
+/**
+ * Spreads spokes over as few seasons as keep each within its share.
  *
  * @param shares of the root zone, spoke by spoke round the stem
  */
@@ -317,10 +355,9 @@ function seasonsFor(
   const n = shares.length;
   const all = shares.reduce((a, b) => a + b, 0);
   for (let seasons = Math.max(1, Math.min(n, Math.ceil(all / allowed - 1e-9))); ; seasons++) {
-    const seasonOf = (i: number) => 1 + (Math.floor((2 * seasons * i) / n) % seasons);
-    const dug = new Array<number>(seasons).fill(0);
-    shares.forEach((share, i) => (dug[seasonOf(i) - 1]! += share));
-    if (seasons >= n || Math.max(...dug) <= allowed + 1e-9) return { seasons, seasonOf };
+    const seasonOf = inTurns(n, seasons);
+    if (seasons >= n || Math.max(...dugIn(shares, seasons, seasonOf)) <= allowed + 1e-9)
+      return { seasons, seasonOf };
   }
 }
 

@@ -10,3 +10,8 @@ export function yearOf(when: string): number | undefined {
   const exists = date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
   return exists ? Number(read[1]) : undefined;
 }
+
+const MONTHS = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' });
+
+/** @param month 1 to 12 */
+export const monthName = (month: number): string => MONTHS.format(Date.UTC(2023, month - 1, 15));

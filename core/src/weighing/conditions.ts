@@ -3,7 +3,7 @@ import { answerTo } from '../questions/question';
 import { isMapped } from '../roots';
 import type { QuantityKey } from '../vocabulary/quantities';
 import { diebackOf } from '../crown/dieback';
-import { ageAt, ageSays } from '../history';
+import { ageAt, ageSays, deficitBefore } from '../history';
 import { yearOf } from '../vocabulary/dates';
 import { dangerReasons, standingOf, STANDINGS, type Standing } from '../diagnosis';
 import { tightGround } from './ground';
@@ -169,8 +169,11 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
         : [...s.verdict.causes, ...s.verdict.mechanisms].some((n) => isOpen(n.standing))
           ? 'nothing is settled yet'
           : 'nothing examined calls for work',
-  inDrought: ({ visit, events }) => {
+  inDrought: ({ visit, events, house }) => {
     const year = Number(visit.date.slice(0, 4));
+    const deficit = house.weather && deficitBefore(house.weather, visit.date);
+    if (deficit && deficit.short >= limit('rainDeficit'))
+      return `${shortMark(deficit.short)} less rain than usual in the season of ${deficit.year}`;
     return events.some((e) => e.kind === 'drought' && yearOf(e.when) === year)
       ? `drought noted in ${year}`
       : undefined;

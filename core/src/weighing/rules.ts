@@ -68,7 +68,7 @@ export interface Aims {
   settles: readonly NodeKey[];
 }
 
-/** Months in which an operation is done, 1 to 12, both ends included; for the northern half of the world. */
+/** Months in which an operation is done, 1 to 12, both ends included; of the northern half of the world until `windowHere` has set them. */
 export interface SeasonWindow {
   from: number;
   to: number;
@@ -86,8 +86,11 @@ export interface RemedyRules extends Aims {
   against: readonly Rule[];
   /** What comes before it. */
   first: readonly HoldKey[];
-  /** The dates it may be done in; none stands for any day that is neither frozen nor waterlogged. */
-  window?: SeasonWindow;
+  /**
+   * The dates it may be done in; none stands for any day that is neither frozen nor waterlogged. `planting`: by the school
+   * of the season of planting, the climate and the species.
+   */
+  window?: SeasonWindow | 'planting';
   risks: readonly string[];
   followUp: string;
 }

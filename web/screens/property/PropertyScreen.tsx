@@ -15,7 +15,7 @@ import { Cohorts } from './Cohorts';
 import { PlanView } from './PlanView';
 import { PropertyEdit, type PropertyActions } from './PropertyEdit';
 import { TreeTable } from './TreeTable';
-import { Weather } from './Weather';
+import { Weather, type PlaceTyped } from './Weather';
 
 type Told = { problem?: string; notes?: string[]; done?: string; undo?: () => void };
 
@@ -117,6 +117,17 @@ export function PropertyScreen({
     setReading(undefined);
     // Without network a refresh would leave the page.
     if (answer || stop.signal.aborted) router.refresh();
+  };
+  const notePlace = async (typed: PlaceTyped) => {
+    setBusy(true);
+    setTold(undefined);
+    const answer = await fetch(`${api}/weather`, { method: 'PUT', body: JSON.stringify(typed) }).catch(
+      () => undefined,
+    );
+    const said = (await answer?.json().catch(() => undefined)) as Told | undefined;
+    setTold(said ?? { problem: 'The server was not reached; what you typed is still here. Try again.' });
+    setBusy(false);
+    if (answer) router.refresh();
   };
   const readWeather = async (file?: File) => {
     setBusy(true);
@@ -259,6 +270,7 @@ export function PropertyScreen({
           <Weather
             record={page.weather}
             onRead={mayMeasure ? (file) => void readWeather(file) : undefined}
+            onPlace={mayMeasure ? (typed) => void notePlace(typed) : undefined}
             busy={busy}
           />
           <Cohorts page={page} mayMeasure={mayMeasure} confirm={confirm} />

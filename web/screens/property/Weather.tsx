@@ -1,4 +1,7 @@
-import type { WeatherRecord } from '@undrel/core/records';
+'use client';
+
+import { useState, type FormEvent } from 'react';
+import type { WeatherPlace, WeatherRecord } from '@undrel/core/records';
 import { dryYears, SEASONS_NEEDED } from '@undrel/core/history';
 import { FilePick } from '../../ui/FilePick';
 
@@ -7,6 +10,7 @@ export function Weather(props: {
   record: WeatherRecord | null;
   busy: boolean;
   onRead?: (file?: File) => void;
+  onPlace?: (typed: PlaceTyped) => void;
 }) {
   const { record, onRead } = props;
   if (!record && !onRead) return null;
@@ -30,14 +34,70 @@ export function Weather(props: {
           />
         </>
       )}
+      {props.onPlace && <Place place={record?.place} busy={props.busy} onSave={props.onPlace} />}
     </section>
   );
 }
 
 function told(record: WeatherRecord): string {
-  const { seasons, source } = record;
-  const span = `April to September rain ${seasons[0]!.year}–${seasons.at(-1)!.year}, ${source}.`;
+  const { seasons, source, place } = record;
+  if (seasons.length === 0) return 'No record of the rain here yet: it tells dry years from failing trees.';
+  const months = (place?.latitude ?? 1) < 0 ? 'October to March' : 'April to September';
+  const span = `${months} rain ${seasons[0]!.year}–${seasons.at(-1)!.year}, ${source}.`;
   if (seasons.length < SEASONS_NEEDED)
     return `${span} ${seasons.length} seasons: too few to call one dry; ${SEASONS_NEEDED} are needed.`;
   return `Dry growing seasons: ${dryYears(record).join(', ') || 'none'}. ${span}`;
+}
+
+/** Where the grounds lie, as it is typed. */
+export interface PlaceTyped {
+  latitude: string;
+  lastFrost: string;
+  firstFrost: string;
+}
+
+const FIELDS = [
+  { key: 'latitude', label: 'Latitude, south below zero', hint: '51.2' },
+  { key: 'lastFrost', label: 'Mean last frost, MM-DD', hint: '04-24' },
+  { key: 'firstFrost', label: 'Mean first frost, MM-DD', hint: '10-21' },
+] as const;
+
+/** Latitude and frosts: the seasons of planting and of other work follow them. */
+function Place(props: {
+  place: WeatherPlace | undefined;
+  busy: boolean;
+  onSave: (typed: PlaceTyped) => void;
+}) {
+  const { place } = props;
+  const [typed, setTyped] = useState<Partial<PlaceTyped>>({});
+  const now = (key: keyof PlaceTyped) => typed[key] ?? String(place?.[key] ?? '');
+  const save = (event: FormEvent) => {
+    event.preventDefault();
+    props.onSave({ latitude: now('latitude'), lastFrost: now('lastFrost'), firstFrost: now('firstFrost') });
+  };
+  return (
+    <details className="w-full">
+      <summary className="min-h-[44px] flex items-center cursor-pointer underline">
+        {place
+          ? `Lies at ${Math.abs(place.latitude)}° ${place.latitude < 0 ? 'south' : 'north'}${place.lastFrost ? `; frosts from ${place.firstFrost} to ${place.lastFrost}` : ', no frost noted'}`
+          : 'Where it lies, and its frosts: not noted, seasons are those of the north'}
+      </summary>
+      <form onSubmit={save} className="flex flex-wrap items-end gap-3 pb-2">
+        {FIELDS.map(({ key, label, hint }) => (
+          <label key={key} className="block">
+            <span className="block">{label}</span>
+            <input
+              className="num w-32"
+              placeholder={hint}
+              value={now(key)}
+              onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+            />
+          </label>
+        ))}
+        <button className="quiet" disabled={props.busy}>
+          Save the place
+        </button>
+      </form>
+    </details>
+  );
 }

@@ -131,7 +131,7 @@ export function cohortPage(
       { stock: stock as Tree['stock'], plantedYear, species },
       [],
       { date: today, findings: [] },
-      house.species,
+      house,
     ),
   );
   const told = trees.flatMap((t) => (t.told ? [t.told] : [])).sort((a, b) => b.planted - a.planted)[0];

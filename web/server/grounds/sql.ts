@@ -87,6 +87,11 @@ export const CHOOSE_PROPERTY_SCHOOL = `update properties set schools = (schools 
 export const SET_PROPERTY_SCHOOLS = `update properties set schools = $2 where id = $1 and version = $3 returning version`;
 export const BEGIN_ROUND = `update properties set round_started = $2 where id = $1 and deleted_at is null returning name`;
 export const SET_WEATHER = `update properties set weather = $2 where id = $1 and deleted_at is null returning name`;
+export const WEATHER_PLACE = `select weather -> 'place' as place from properties where id = $1 and deleted_at is null`;
+/** Where nothing was read yet, a record without seasons. */
+export const SET_PLACE = `update properties
+  set weather = coalesce(weather, '{"source": "as noted", "seasons": []}'::jsonb) || jsonb_build_object('place', $2::jsonb)
+  where id = $1 and deleted_at is null returning name`;
 /** Keeps a record that came with a case, where none was read. */
 export const KEEP_WEATHER = `update properties set weather = $2 where id = $1 and weather is null`;
 

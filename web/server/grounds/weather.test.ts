@@ -1,6 +1,10 @@
 import { dryYears } from '@undrel/core/history';
 import { simulatedWeather } from '../../stand-ins/weather';
-import { askWeather, readWeather } from './weather';
+import { testFirm } from '../database/testFirm';
+import { asUser, pool } from '../database/transaction';
+import { askWeather, keepWeather, notePlace, placeOfGrounds, readPlace, readWeather } from './weather';
+
+afterAll(async () => (await pool()).end());
 
 const csv = (lines: string[]) => new TextEncoder().encode(lines.join('\n'));
 
@@ -22,4 +26,43 @@ test('a season under way is not taken for a dry one', async () => {
   expect(record.seasons.at(-1)!.year).toBe(2025);
   expect(dryYears(record)).toContain(2022);
   expect(await askWeather(simulatedWeather, 'p', '2026-07-10')).toEqual(record);
+});
+
+test('where the grounds lie is noted field by field, and the seasons of its rain follow', async () => {
+  const problem = (typed: unknown) => {
+    const read = readPlace(typed);
+    return 'problem' in read ? read.problem : undefined;
+  };
+  expect(problem({ latitude: '91' })).toContain('Latitude: “91”');
+  expect(problem({})).toContain('Latitude');
+  expect(problem(null)).toContain('Latitude');
+  expect(problem({ latitude: 'x' })).toContain('-90 to 90');
+  expect(problem({ latitude: '50', lastFrost: '02-30', firstFrost: '10-01' })).toContain(
+    'Last frost: “02-30”',
+  );
+  expect(problem({ latitude: '50', lastFrost: '04-20' })).toContain('note both');
+  const read = readPlace({ latitude: '-38,5', lastFrost: '09-20', firstFrost: '05-10' });
+  if ('problem' in read) throw new Error(read.problem);
+  expect(read.place).toEqual({ latitude: -38.5, lastFrost: '09-20', firstFrost: '05-10' });
+
+  const firm = await testFirm();
+  const as = <R>(work: Parameters<typeof asUser<R>>[2], who = firm) =>
+    asUser(who.viewer.firmId, who.viewer.userId, work);
+  expect(await as((db) => placeOfGrounds(db, firm.propertyId))).toBeUndefined();
+  expect(await as((db) => notePlace(db, firm.propertyId, read.place))).toBeDefined();
+  const place = await as((db) => placeOfGrounds(db, firm.propertyId));
+  expect(place).toEqual(read.place);
+  const record = await askWeather(simulatedWeather, 'p', '2026-07-10', place);
+  expect(record.place).toEqual(read.place);
+  expect(record.seasons.at(-1)!.year).toBe(2026);
+  expect(await as((db) => keepWeather(db, firm.propertyId, record))).toBeDefined();
+  expect(await as((db) => placeOfGrounds(db, firm.propertyId))).toEqual(read.place);
+  const other = await testFirm();
+  expect(await as((db) => notePlace(db, firm.propertyId, { latitude: 1 }), other)).toBeUndefined();
+  const months = ['2020-10', '2020-11', '2020-12', '2021-01', '2021-02', '2021-03'].map((m) => `${m},50`);
+  expect(readWeather(csv(['month,rain (mm)', ...months]), 'g', read.place)).toMatchObject({
+    ok: true,
+    record: { place: read.place, seasons: [{ year: 2021 }] },
+  });
+  expect(readWeather(csv(['month,rain (mm)', ...months]), 'g')).toMatchObject({ ok: false });
 });

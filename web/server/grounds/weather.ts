@@ -1,9 +1,45 @@
-import type { WeatherRecord } from '@undrel/core/records';
+import { monthDayProblem } from '@undrel/core/prescription';
+import type { WeatherPlace, WeatherRecord } from '@undrel/core/records';
 import { seasonsOf, type MonthRain } from '@undrel/core/history';
 import type { WeatherService } from '../../stand-ins/weather';
 import { readCsvTable } from '../csvTable';
 import type { Db } from '../database/transaction';
-import { SET_WEATHER } from './sql';
+import { SET_PLACE, SET_WEATHER, WEATHER_PLACE } from './sql';
+
+const isSouth = (place: WeatherPlace | undefined): boolean => (place?.latitude ?? 1) < 0;
+
+/** Where the grounds lie, as far as anybody noted it. */
+export const placeOfGrounds = async (db: Db, propertyId: string): Promise<WeatherPlace | undefined> =>
+  (await db.row<{ place: WeatherPlace | null }>(WEATHER_PLACE, [propertyId]))?.place ?? undefined;
+
+/** Notes where the grounds lie. @returns name of the property; undefined where there is none */
+export const notePlace = async (db: Db, propertyId: string, place: WeatherPlace) =>
+  (await db.row<{ name: string }>(SET_PLACE, [propertyId, JSON.stringify(place)]))?.name;
+
+/** Where grounds lie as it was typed, or the field that is wrong. */
+export function readPlace(typed: unknown): { place: WeatherPlace } | { problem: string } {
+  const { latitude, lastFrost, firstFrost } = (typed ?? {}) as Record<string, unknown>;
+  const degrees = Number(String(latitude ?? '').replace(',', '.'));
+  if (String(latitude ?? '').trim() === '' || !(degrees >= -90 && degrees <= 90))
+    return {
+      problem: `Latitude: “${String(latitude ?? '')}” is not -90 to 90 degrees; south is below zero.`,
+    };
+  const day = (name: string, value: unknown) => {
+    const text = String(value ?? '').trim();
+    return text === '' ? undefined : (monthDayProblem(name, text) ?? { day: text });
+  };
+  const [last, first] = [day('Last frost', lastFrost), day('First frost', firstFrost)];
+  for (const read of [last, first]) if (typeof read === 'string') return { problem: read };
+  const dayOf = (read: typeof last) => (typeof read === 'object' ? read.day : undefined);
+  if ((dayOf(last) === undefined) !== (dayOf(first) === undefined))
+    return { problem: 'Last and first frost: note both, or none where there is no frost.' };
+  return {
+    place: {
+      latitude: degrees,
+      ...(last && first && { lastFrost: dayOf(last)!, firstFrost: dayOf(first)! }),
+    },
+  };
+}
 
 /** Years that are asked of a weather service. */
 const YEARS_BACK = 25;
@@ -17,21 +53,23 @@ export async function askWeather(
   service: WeatherService,
   propertyId: string,
   today: string,
+  known?: WeatherPlace,
 ): Promise<WeatherRecord> {
+  const place = known ?? (await service.place(propertyId));
   const year = Number(today.slice(0, 4));
   // A season that has ended counts; the months still to come do not.
   const months = (await service.months(propertyId, year - YEARS_BACK, year)).filter(
     (m) => m.month < today.slice(0, 7),
   );
-  return { source: service.source, seasons: seasonsOf(months) };
+  return { source: service.source, ...(place && { place }), seasons: seasonsOf(months, isSouth(place)) };
 }
 
 export type ReadWeather =
   | { ok: true; record: WeatherRecord; notes: string[] }
   | { ok: false; problem: string };
 
-/** Reads monthly rain from CSV with the columns `month` (YYYY-MM) and `rain (mm)`. */
-export function readWeather(bytes: Uint8Array, name: string): ReadWeather {
+/** Reads monthly rain from CSV with the columns `month` (YYYY-MM) and `rain (mm)`, for grounds that lie at a place. */
+export function readWeather(bytes: Uint8Array, name: string, place?: WeatherPlace): ReadWeather {
   const table = readCsvTable(bytes, ['month', 'rain (mm)']);
   if (!table.ok) return table;
   const { notes } = table;
@@ -54,15 +92,15 @@ export function readWeather(bytes: Uint8Array, name: string): ReadWeather {
     known.add(month);
     return [{ month, rain: rain / 1000 }];
   });
-  const seasons = seasonsOf(months);
+  const seasons = seasonsOf(months, isSouth(place));
   if (seasons.length === 0) {
     return {
       ok: false,
       problem: [
-        'No growing season is whole: April to September are needed.',
+        `No growing season is whole: ${isSouth(place) ? 'October to March' : 'April to September'} are needed.`,
         ...notes.told().slice(0, 5),
       ].join(' '),
     };
   }
-  return { ok: true, record: { source: name, seasons }, notes: notes.told() };
+  return { ok: true, record: { source: name, ...(place && { place }), seasons }, notes: notes.told() };
 }

@@ -3,7 +3,7 @@ import { dryYears } from '@undrel/core/history';
 import { asked, plain } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
-import { askWeather, keepWeather } from '@/server/grounds/weather';
+import { askWeather, keepWeather, notePlace, placeOfGrounds, readPlace } from '@/server/grounds/weather';
 import { simulatedWeather } from '@/stand-ins/weather';
 
 /** Keeps the rain of the grounds: from a CSV file that is sent, else from the weather service. */
@@ -15,9 +15,14 @@ export async function POST(
   const isCsv = request.headers.get('content-type')?.includes('csv') === true;
   const name = request.nextUrl.searchParams.get('name')?.slice(0, 120) || 'a CSV file';
   return asked(request, 'measure', async ({ body, inFirm, asker }) => {
+    const place = await inFirm((db) => placeOfGrounds(db, property));
     const read = isCsv
-      ? await beside('weather', { bytes: await body('csv'), name }, asker)
-      : { ok: true as const, record: await askWeather(simulatedWeather, property, today()), notes: [] };
+      ? await beside('weather', { bytes: await body('csv'), name, place }, asker)
+      : {
+          ok: true as const,
+          record: await askWeather(simulatedWeather, property, today(), place),
+          notes: [],
+        };
     if (!read.ok) return plain(400, read.problem);
     if (!(await inFirm((db) => keepWeather(db, property, read.record))))
       return plain(404, 'There is no such property.');
@@ -26,5 +31,20 @@ export async function POST(
       done: `Rain of ${read.record.seasons.length} growing seasons kept; dry: ${dry.join(', ') || 'none told'}.`,
       notes: read.notes,
     });
+  });
+}
+
+/** Notes where the grounds lie: latitude, mean last and first frost. */
+export async function PUT(
+  request: NextRequest,
+  { params }: { params: Promise<{ property: string }> },
+): Promise<Response> {
+  const { property } = await params;
+  return asked(request, 'measure', async ({ json, inFirm }) => {
+    const read = readPlace(await json());
+    if ('problem' in read) return plain(400, read.problem);
+    if (!(await inFirm((db) => notePlace(db, property, read.place))))
+      return plain(404, 'There is no such property.');
+    return Response.json({ done: 'Noted. Seasons of planting and of all work follow it.', notes: [] });
   });
 }

@@ -1,0 +1,44 @@
+import type { WeatherRecord } from '../records';
+import { LIMITS } from '../practice/limits';
+
+/** Where the grounds lie, as far as seasons follow from it. */
+export interface Climate {
+  /** South of the equator the months stand half a year apart. */
+  south: boolean;
+  /** Months of the mean last and first frost; undefined where nobody noted them. */
+  lastFrost: number | undefined;
+  firstFrost: number | undefined;
+  /** The time without frost is so short that roots set in autumn freeze before they grow. */
+  hardWinters: boolean;
+}
+
+const YEAR = 365;
+const START = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
+const dayOf = (monthDay: string): number =>
+  START[Number(monthDay.slice(0, 2)) - 1]! + Number(monthDay.slice(3, 5));
+
+/** Days from the mean last frost to the mean first one; over the new year south of the equator. */
+export const frostFree = (lastFrost: string, firstFrost: string): number =>
+  (dayOf(firstFrost) - dayOf(lastFrost) + YEAR) % YEAR;
+
+/** What the weather record of the grounds says of their seasons; without one, those of the north with mild winters. */
+export function climateOf(weather: WeatherRecord | undefined): Climate {
+  const { latitude, lastFrost, firstFrost } = weather?.place ?? {};
+  const month = (day: string | undefined) => (day === undefined ? undefined : Number(day.slice(0, 2)));
+  return {
+    south: (latitude ?? 1) < 0,
+    lastFrost: month(lastFrost),
+    firstFrost: month(firstFrost),
+    hardWinters:
+      lastFrost !== undefined &&
+      firstFrost !== undefined &&
+      frostFree(lastFrost, firstFrost) < LIMITS.shortSummer.value,
+  };
+}
+
+/** A month 1 to 12 some months on. */
+export const monthOn = (month: number, by: number): number => ((((month - 1 + by) % 12) + 12) % 12) + 1;
+
+/** A month of the northern half of the world, where the grounds lie. */
+export const monthHere = (month: number, { south }: Pick<Climate, 'south'>): number =>
+  south ? monthOn(month, 6) : month;

@@ -1,0 +1,54 @@
+import { climateOf, monthHere, monthOn, type Climate } from '../house';
+import type { Situation } from './operation';
+import type { RemedyRules, SeasonWindow } from './rules';
+
+/** Months of the frosts where nobody noted them, of the northern half of the world. Common practice, no source. */
+const USUAL_FROST = { last: 4, first: 10 } as const;
+
+/**
+ * When a tree is planted, reset or moved, by the school followed. Autumn: three months from the first frost on, while the
+ * soil is warm; evergreens a month before it. Spring: the two months up to the last frost; evergreens a month later. By
+ * climate: autumn, but spring where winters are hard or the species roots slowly. Common practice, no source.
+ */
+function plantingWindow(s: Situation, climate: Climate): SeasonWindow {
+  const school = s.school('plantingSeason');
+  const evergreen = s.species?.foliage === 'evergreen';
+  const slow = s.species?.tender === true;
+  const spring = school.key === 'spring' || (school.key === 'climate' && (climate.hardWinters || slow));
+  const first = climate.firstFrost ?? monthHere(USUAL_FROST.first, climate);
+  const last = climate.lastFrost ?? monthHere(USUAL_FROST.last, climate);
+  const by =
+    school.key !== 'climate'
+      ? `by the school followed: ${school.label}`
+      : slow
+        ? `${s.species!.name} roots slowly once moved`
+        : climate.hardWinters
+          ? 'winters are hard here'
+          : 'the ground stays open here';
+  if (spring) {
+    const to = evergreen ? monthOn(last, 1) : last;
+    return {
+      from: monthOn(to, -1),
+      to,
+      why: evergreen
+        ? `Evergreens in spring, as the soil warms: ${by}.`
+        : `In early spring, before the buds open: ${by}.`,
+    };
+  }
+  const from = evergreen ? monthOn(first, -1) : first;
+  return {
+    from,
+    to: monthOn(from, evergreen ? 1 : 2),
+    why: evergreen
+      ? `Evergreens in early autumn, while the soil is warm: ${by}.`
+      : `In autumn, once the leaves fall and while the ground is open: ${by}.`,
+  };
+}
+
+/** The months of an operation for this tree, where it stands; undefined where any day will do. */
+export function windowHere(window: RemedyRules['window'], s: Situation): SeasonWindow | undefined {
+  if (!window) return undefined;
+  const climate = climateOf(s.house.weather);
+  if (window === 'planting') return plantingWindow(s, climate);
+  return { ...window, from: monthHere(window.from, climate), to: monthHere(window.to, climate) };
+}

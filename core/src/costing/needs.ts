@@ -43,6 +43,8 @@ const CHARGES: Record<OperationKey, readonly Charge[]> = {
   ring: [CREW],
   prune: [CREW],
   reset: [CREW, { quantity: 'compost', resource: 'compost', for: 'compost' }],
+  raise: [CREW],
+  openBall: [CREW],
   // A sump is a metre of pipe and stone set upright.
   drain: [
     CREW,

@@ -16,6 +16,7 @@ export type LimitUnit =
   | 'm/h'
   | 'm³/h'
   | 'm³/s'
+  | 'kg'
   | 'kg/m³'
   | 'L/m³'
   | 'L/in'

@@ -171,6 +171,42 @@ export const WORK_LIMITS = {
     reason: 'Dead wood out of a street tree, by its height.',
     source: PRACTICE,
   },
+  ballDensity: {
+    value: 1600,
+    unit: 'kg/m³',
+    reason: 'Moist soil with roots weighs 1.5 to 1.8 tonnes a cubic metre.',
+    source: PRACTICE,
+  },
+  liftEach: {
+    value: 25,
+    unit: 'kg',
+    reason: 'What one person lifts safely, again and again.',
+    source: PRACTICE,
+  },
+  liftMost: {
+    value: 6,
+    unit: 'count',
+    reason: 'No more find a hold round one ball.',
+    source: PRACTICE,
+  },
+  moundProud: {
+    value: 0.065,
+    unit: 'm',
+    reason: 'In wet ground the ball stands 5-8 cm proud.',
+    source: PRACTICE,
+  },
+  moundFall: {
+    value: 0.2,
+    unit: 'ratio',
+    reason: 'Soil slopes up to the ball one in five, so that it does not wash off.',
+    source: PRACTICE,
+  },
+  shave: {
+    value: 0.025,
+    unit: 'm',
+    reason: 'Two to three centimetres of a ball hold most of what went round.',
+    source: PRACTICE,
+  },
   ballDepth: {
     value: 0.4,
     unit: 'ratio',

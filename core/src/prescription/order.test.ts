@@ -271,12 +271,27 @@ const planted = (plantedYear: number, stemDiameter: number): Tree => ({
   stemDiameter,
   stock: 'container',
 });
-/** What no case at random comes to: too deep for a bowl; young enough to lift; nothing left to keep; small and rocking. */
+/** What no case at random comes to: too deep for a bowl; young enough to lift; nothing left to keep; small and
+ * rocking; in the shape of its pot; in wet ground. */
 const SELDOM = [
   caseOf(planted(2012, 0.2), [], [buried(0.4)]),
   caseOf(planted(2023, 0.06), [], [buried(0.2)]),
   caseOf(planted(2023, 0.06), [], [buried(0.1, { findings: [{ key: 'crown.dieback', number: 1 }] })]),
   caseOf(planted(2025, 0.04), [], [buried(0.05, { findings: [{ key: 'base.push', answer: 'rocks' }] })]),
+  caseOf(planted(2023, 0.06), [], [buried(0.05, { findings: [{ key: 'dig.shape', answer: 'wholly' }] })]),
+  caseOf(
+    planted(2023, 0.06),
+    [],
+    [
+      buried(0.05, {
+        findings: [
+          { key: 'history.wet', answer: 'days' },
+          { key: 'probe.drain', answer: 'standing' },
+          { key: 'probe.moisture', answer: 'sour' },
+        ],
+      }),
+    ],
+  ),
 ];
 
 test('of every operation with amounts: planned, recorded by key, kept in a file, told beside the plan', () => {

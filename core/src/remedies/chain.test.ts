@@ -42,6 +42,9 @@ test.each<[string, Finding[], Visit['probes'], string, string[]]>([
   ['dead, replaced', DEAD, [], 'replace', ['crew', 'youngTree', 'stakes', 'watering']],
   ['dead wood', [{ key: 'crown.dieback', number: 0.2 }], [], 'crown', ['crew']],
   ['planted deep and young', [], deep, 'reset', ['crew']],
+  ['young in wet ground', WET, [], 'raise', ['crew']],
+  ['lifts out by hand', [answer('base.push', 'lifts')], [], 'openBall', ['crew']],
+  ['roots in the shape of the pot', [answer('dig.shape', 'wholly')], [], 'openBall', ['crew']],
 ])('%s: remedy, amount, cost, date, done', (_, findings, probes, key, resources) => {
   const plain: Visit = { date: '2026-06-01', findings, profiles: [], probes, decisions: [] };
   const found = assess(TREE, [], plain).operations.find((o) => o.key === key)!;

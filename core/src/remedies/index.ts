@@ -12,6 +12,8 @@ import { mulch } from './mulch';
 import { postmortem } from './postmortem';
 import { mulchRing } from './mulchRing';
 import { prune } from './prune';
+import { openBall } from './openBall';
+import { raise } from './raise';
 import { regrade } from './regrade';
 import { remove } from './remove';
 import { replace } from './replace';
@@ -42,6 +44,8 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
   ring,
   prune,
   reset,
+  raise,
+  openBall,
   drain,
   trench,
   stake,
@@ -69,6 +73,8 @@ export const WEIGHED: readonly OperationKey[] = [
   'explore',
   'prune',
   'reset',
+  'raise',
+  'openBall',
   'trench',
   'remove',
   'treeWell',

@@ -1,5 +1,14 @@
-import { amount, crewHours } from '../weighing/amounts';
-import { answerTo } from '../questions/question';
+import { amount } from '../weighing/amounts';
+import {
+  LIFT_AGAINST,
+  LIFT_BARS,
+  LIFT_CAUTIONS,
+  ballOf,
+  liftHours,
+  liftQuantities,
+  shavedOff,
+  type Ball,
+} from '../weighing/lift';
 import { shortMark } from '../units/marks';
 import {
   limit,
@@ -18,51 +27,22 @@ import { windowHere } from '../weighing/season';
 import { wateringQuantity } from '../weighing/watering';
 import { monthName } from '../vocabulary/dates';
 
-/** Ball of a young tree, estimated where it was not measured. Common practice, no source: ten times the stem. */
-export const BALL_PER_STEM = 10;
-
-/** What is shaved off a ball, and compost blended into the fill of its hole. */
-function ballWork(
-  ballDiameter: number,
-  shaved: number,
-  compost: number,
-  times: number,
-  ball: SchoolInForce,
-  backfill: SchoolInForce,
-): Quantity[] {
-  const depth = limit('ballDepth') * ballDiameter;
-  const filled = (Math.PI / 4) * ballDiameter ** 2 * (times ** 2 - 1) * depth;
+/** Compost blended into the fill of its hole, where the school says so. */
+function compostFor(ball: Ball, compost: number, times: number, backfill: SchoolInForce): Quantity[] {
+  if (compost <= 0) return [];
+  const filled = (Math.PI / 4) * ball.diameter ** 2 * (times ** 2 - 1) * ball.depth;
   return [
-    ...(shaved > 0
-      ? [
-          amount(
-            'ballShavedOff',
-            1 - Math.max(0, 1 - (2 * shaved) / ballDiameter) ** 2,
-            'share',
-            '1 - (1 - 2 × shave / ball)²',
-            [
-              { name: 'shave', value: shaved, dimension: 'short length' },
-              { name: 'ball', value: ballDiameter, dimension: 'long length' },
-            ],
-            { school: schoolNote(ball), notes: ['No more than a third, and only in a young vigorous tree.'] },
-          ),
-        ]
-      : []),
-    ...(compost > 0
-      ? [
-          amount(
-            'compost',
-            compost * filled,
-            'volume',
-            'share × pi / 4 × (hole² - ball²) × depth of the ball',
-            [
-              { name: 'share', value: compost, dimension: 'share' },
-              { name: 'filled', value: filled, dimension: 'volume' },
-            ],
-            { school: schoolNote(backfill) },
-          ),
-        ]
-      : []),
+    amount(
+      'compost',
+      compost * filled,
+      'volume',
+      'share × pi / 4 × (hole² - ball²) × depth of the ball',
+      [
+        { name: 'share', value: compost, dimension: 'share' },
+        { name: 'filled', value: filled, dimension: 'volume' },
+      ],
+      { school: schoolNote(backfill) },
+    ),
   ];
 }
 
@@ -95,13 +75,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   const byFlare = reference.key === 'flare';
   const below = byFlare ? collar?.depth.value : (fill?.atStem.value ?? 0);
   const lift = collar && below !== undefined ? below + proud : undefined;
-  const pot = answerTo(s.visit.findings, 'history.potSize')?.number;
-  const byStem = stem === undefined ? undefined : stem * BALL_PER_STEM;
-  const ballDiameter = byStem === undefined ? undefined : Math.max(byStem, pot ?? 0);
-  const ballFrom =
-    pot !== undefined && pot === ballDiameter
-      ? 'the width of its last pot'
-      : 'root ball, estimated at ten stems';
+  const lifted = ballOf(s);
   return {
     key: 'reset',
     title: 'Lift and reset',
@@ -115,7 +89,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
           : 'Nothing calls for it.',
     why: possible || barred ? why : ['It cannot be judged yet, or nothing calls for it.'],
     quantities:
-      possible && lift !== undefined && ballDiameter !== undefined
+      possible && lift !== undefined && lifted
         ? [
             amount(
               'lift',
@@ -136,41 +110,34 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
             ),
             amount(
               'holeDiameter',
-              ballDiameter * schoolValue(hole, 'times'),
+              lifted.diameter * schoolValue(hole, 'times'),
               'long length',
               'root ball × times',
               [
                 {
-                  name: ballFrom,
-                  value: ballDiameter,
+                  name: lifted.from,
+                  value: lifted.diameter,
                   dimension: 'long length',
                 },
                 { name: 'times', value: schoolValue(hole, 'times'), dimension: 'ratio' },
               ],
               { school: schoolNote(hole), notes: ['Measure the ball once it is open.'] },
             ),
-            ...ballWork(ballDiameter, shaved, compost, schoolValue(hole, 'times'), ball, backfill),
+            ...liftQuantities(lifted),
+            ...shavedOff(lifted, shaved, s),
+            ...compostFor(lifted, compost, schoolValue(hole, 'times'), backfill),
             wateringQuantity(stem!, watering, lasting),
-            crewHours(
-              limit('resetHours') * schoolValue(ball, 'hours'),
-              'by practice × work at the ball, by school',
-              [{ name: 'work at the ball', value: schoolValue(ball, 'hours'), dimension: 'ratio' }],
-              { school: schoolNote(ball) },
-            ),
+            liftHours(s),
           ]
         : [],
     method: [
       `${s.species?.foliage === 'evergreen' ? 'Evergreens keep their leaves: work on a dull, damp day and shade the crown for some weeks.' : 'Not in leaf.'} Take soil off the flare and remove every encircling root first.`,
-      `Lift with the air tool; root ball: ${ball.label}. Keep roots wet and shaded from lift to cover.`,
+      `Lift with the air tool; root ball: ${ball.label}. Some 4 m³/min (150 cfm) at the nozzle do for a small tree, and keep up to 95 % of its roots. Keep roots wet and shaded from lift to cover.`,
       'Wide hole, sides roughened, base firm, never glazed; flare checked with a straight stick across the hole.',
       `Backfill: ${backfill.label}, in crumbs, firmed by hand or toe, not stamped; watered in, topped up, mulched, watered again.`,
       `Stake: ${staking.label}. Nursery stake, ties, tape, twine and wire come off.`,
     ],
-    cautions: [
-      'Locate buried utilities before any digging.',
-      'Not after a dry season without water; a precipitation deficit of some 20 cm is a warning.',
-      'A lifted tree can fall: hold it with a strap while people are in the hole.',
-    ],
+    cautions: LIFT_CAUTIONS,
     acceptance: [
       'Flare at or up to 5 cm above grade under a straight stick, stem upright.',
       'No air pockets: water stands nowhere and the ball does not move by hand.',
@@ -197,6 +164,14 @@ export const reset: Remedy = {
   do: [],
   option: [
     {
+      when: [
+        { node: 'confinedRoots', standing: 'likely' },
+        { fact: 'collarDeep', is: 'yes' },
+        { measured: 'youngToLift' },
+      ],
+      why: 'In the hand its roots are opened as well.',
+    },
+    {
       when: [{ fact: 'collarDeep', is: 'yes' }, { measured: 'youngToLift' }],
       why: 'Lifted now it stands at the right height for good.',
     },
@@ -207,15 +182,9 @@ export const reset: Remedy = {
   ],
   bars: [
     { when: [{ fact: 'collarDeep', is: 'no' }], why: 'There is nothing to lift it out of.' },
-    { when: [{ measured: 'tooOldToLift' }], why: 'Roots no longer come up whole.' },
-    { when: [{ measured: 'tooLargeToLift' }], why: 'The ball is too heavy to lift whole.' },
-    { when: [{ fact: 'conks', is: 'yes' }], why: 'What decays is not worth the lift.' },
-    { when: [{ fact: 'hollow', is: 'yes' }], why: 'What decays is not worth the lift.' },
+    ...LIFT_BARS,
   ],
-  against: [
-    { when: [{ measured: 'rootsLeftBall' }], why: 'Roots that have left the ball are cut by lifting it.' },
-    { when: [{ measured: 'inDrought' }], why: 'Not after a dry season without water.' },
-  ],
+  against: LIFT_AGAINST,
   first: ['utilities', 'permits'],
   window: 'planting',
   risks: ['Roots dry from lift to cover.', 'The ball sinks on a soft base.'],

@@ -71,6 +71,14 @@ export const stake: Remedy = {
   settles: [],
   do: [
     {
+      when: [{ planned: 'raise' }],
+      why: 'A lifted tree holds by its weight until new roots do.',
+    },
+    {
+      when: [{ planned: 'openBall' }],
+      why: 'A lifted tree holds by its weight until new roots do.',
+    },
+    {
       when: [{ planned: 'reset' }],
       why: 'A lifted tree holds by its weight until new roots do.',
     },

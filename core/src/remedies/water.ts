@@ -65,6 +65,8 @@ export const water: Remedy = {
     { when: [{ planned: 'excavate' }], why: 'Bared roots dry first.' },
     { when: [{ planned: 'prune' }], why: 'Fewer roots have to do the work of all.' },
     { when: [{ planned: 'reset' }], why: 'Fewer roots have to do the work of all.' },
+    { when: [{ planned: 'raise' }], why: 'A mound dries from the side.' },
+    { when: [{ planned: 'openBall' }], why: 'Fewer roots have to do the work of all.' },
     { when: [{ planned: 'ring' }], why: 'Roots were cut where it was opened.' },
     { when: [{ planned: 'trench' }], why: 'Loose fill dries and settles.' },
   ],

@@ -13,6 +13,8 @@ export const OPERATION_KEYS = [
   'ring',
   'prune',
   'reset',
+  'raise',
+  'openBall',
   'drain',
   'trench',
   'stake',

@@ -1,4 +1,5 @@
 export * from './bowl';
+export * from './lift';
 export * from './operation';
 export * from './planned';
 export * from './rules';

@@ -1,4 +1,5 @@
 import type { OperationKey } from '../vocabulary/operations';
+import type { QuantityKey } from '../vocabulary/quantities';
 import { estimate, needsOf, type Estimate, type Need, type Rates, type TrenchWork } from '../costing';
 import type { Forecast, YearBand } from '../growth';
 import { COST_RANGE, WATCH_HOURS, WORTH_YEARS } from '../practice/worth';
@@ -184,7 +185,10 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
       what: after('Lifted in dormancy, roots opened, set at the right height'),
       barred: reset.advice === 'not' ? reset.why : [],
       chance: lifted,
-      cost: reset.advice === 'not' ? undefined : cost([reset], LOOK_YEARS.length, lifted),
+      cost:
+        reset.advice === 'not'
+          ? undefined
+          : cost([reset, ...afterReset(s, operations)], LOOK_YEARS.length, lifted),
       lost: 'Part of the fine roots; growth of a season or two.',
       decide:
         age === undefined
@@ -232,6 +236,18 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
 const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Replacement has its quantities here whether it is called for or not. */
+/** Stake and water, which a tree that was reset takes as a young one in its place does: both ways are priced alike. */
+function afterReset(s: Situation, operations: readonly Operation[]): Operation[] {
+  const beside = replacementQuantities(s);
+  const only = (key: OperationKey, quantity: QuantityKey): Operation[] => {
+    const own = operations.find((o) => o.key === key)!;
+    const amount = beside.find((q) => q.key === quantity);
+    return own.quantities.length > 0 ? [own] : amount ? [{ ...own, quantities: [amount] }] : [];
+  };
+  const staked = s.school('staking').key !== 'none';
+  return [...(staked ? only('stake', 'stakeSets') : []), ...only('water', 'waterings')];
+}
+
 function withQuantities(replace: Operation, s: Situation): Operation {
   return replace.quantities.length > 0 ? replace : { ...replace, quantities: replacementQuantities(s) };
 }

@@ -40,6 +40,8 @@ const CLOSABLE: readonly { key: OperationKey; label: string }[] = [
   { key: 'excavate', label: 'excavation' },
   { key: 'trench', label: 'trenches' },
   { key: 'reset', label: 'reset' },
+  { key: 'raise', label: 'raising onto a mound' },
+  { key: 'openBall', label: 'opening a root ball' },
   { key: 'remove', label: 'removal' },
 ];
 

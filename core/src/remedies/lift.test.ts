@@ -1,0 +1,139 @@
+import { expect, test } from '@jest/globals';
+import { assess } from '../assessment';
+import { needsOf, RESOURCE_KEYS } from '../costing';
+import { plannedOf } from '../prescription';
+import type { Finding, Tree, Visit } from '../records';
+import { ballOf, liftQuantities } from '../weighing';
+import type { OperationKey } from '../vocabulary/operations';
+import { optionsOf } from '../worth';
+import { slopeTo } from './raise';
+
+const YOUNG: Tree = {
+  label: 'T',
+  species: 'Tilia cordata',
+  plantedYear: 2023,
+  stemDiameter: 0.06,
+  stock: 'container',
+};
+const WET: Finding[] = [
+  { key: 'history.wet', answer: 'days' },
+  { key: 'probe.drain', answer: 'standing' },
+  { key: 'probe.moisture', answer: 'sour' },
+];
+const POT: Finding[] = [{ key: 'dig.shape', answer: 'wholly' }];
+const visitWith = (findings: readonly Finding[], more: Partial<Visit> = {}): Visit => ({
+  date: '2026-06-10',
+  findings: [...findings],
+  profiles: [],
+  probes: [],
+  decisions: [],
+  ...more,
+});
+const of = (key: OperationKey, tree: Tree, findings: readonly Finding[], more: Partial<Visit> = {}) =>
+  assess(tree, [], visitWith(findings, more)).operations.find((o) => o.key === key)!;
+const figure = (key: OperationKey, quantity: string, tree = YOUNG, findings = WET) =>
+  of(key, tree, findings).quantities.find((q) => q.key === quantity)!.value;
+
+// Check value of the cone of mulch: height 0.30 m, base 0.90 m, stem 0.10 m in radius.
+test('the slope of a mound is the cone of the reference', () => {
+  expect(slopeTo(0.1, 0.3, 0.9)).toBeCloseTo(0.2765, 4);
+});
+
+// Common practice, no source: 5 to 8 cm proud, one in five, ball ten stems across and 0.4 times as deep.
+test('a young tree in wet ground is raised: height, mound, weight and people follow from its ball', () => {
+  expect(of('raise', YOUNG, WET).advice).toBe('option');
+  expect(figure('raise', 'ballAboveGrade')).toBeCloseTo(0.065, 9);
+  expect(figure('raise', 'moundRadius')).toBeCloseTo(0.3 + 0.065 * 5, 9);
+  expect(figure('raise', 'moundSoil')).toBeCloseTo(slopeTo(0.3, 0.065, 0.625), 9);
+  const weight = (Math.PI / 4) * 0.6 ** 2 * 0.24 * 1600;
+  expect(figure('raise', 'ballWeight')).toBeCloseTo(weight, 6);
+  expect(figure('raise', 'peopleToLift')).toBe(Math.ceil(weight / 25));
+  const heavy = liftQuantities(ballOf({ tree: { ...YOUNG, stemDiameter: 0.11 }, visit: visitWith([]) })!);
+  expect(heavy[1]!.working.notes.join()).toContain('a machine');
+});
+
+test('what rules a lift out rules it out for every way of lifting, in words', () => {
+  for (const [key, findings] of [
+    ['raise', WET],
+    ['openBall', POT],
+  ] as const) {
+    expect(of(key, YOUNG, findings).advice).toBe('option');
+    for (const [tree, more] of [
+      [{ ...YOUNG, plantedYear: 2000 }, []],
+      [{ ...YOUNG, stemDiameter: 0.3 }, []],
+      [YOUNG, [{ key: 'base.conks', answer: 'many' }]],
+    ] as [Tree, Finding[]][]) {
+      const barred = of(key, tree, [...findings, ...more]);
+      expect(barred.advice).toBe('not');
+      expect(barred.summary).toMatch(/^Not for this tree: .+\.$/);
+    }
+    // A reset that is prescribed does it as well.
+    const reset = visitWith(findings, { decisions: [{ operation: 'reset', taken: true }] });
+    const deep = [0, 90, 180, 270].map((bearing) => ({
+      bearing,
+      distance: 0.1,
+      depth: 0.2,
+      found: 'root' as const,
+      from: 'grade' as const,
+    }));
+    expect(of(key, YOUNG, findings, { ...reset, probes: deep }).advice).toBe('not');
+  }
+});
+
+test('the ball of a young pot-bound tree: the shave, its share, and no shave where it takes over a third', () => {
+  const open = of('openBall', YOUNG, POT);
+  const share = open.quantities.find((q) => q.key === 'ballShavedOff')!.value;
+  expect(share).toBeCloseTo(1 - (1 - 0.05 / 0.6) ** 2, 9);
+  expect(open.method.join()).not.toContain('more than a third of it');
+  const small = of('openBall', { ...YOUNG, stemDiameter: 0.02 }, POT);
+  expect(small.quantities.find((q) => q.key === 'ballShavedOff')!.value).toBeGreaterThan(1 / 3);
+  expect(small.method[0]).toContain('shave nothing');
+});
+
+test('whoever lifts a tree stakes and waters it', () => {
+  for (const [key, findings] of [
+    ['raise', WET.slice(0, 0)],
+    ['openBall', POT],
+  ] as const) {
+    const visit = visitWith(key === 'raise' ? WET : findings, {
+      decisions: [{ operation: key, taken: true }],
+    });
+    const { operations } = assess(YOUNG, [], visit);
+    const planned = plannedOf(operations, visit.decisions).map((o) => o.key);
+    expect(planned).toContain('stake');
+    // In ground that is wet now nothing is watered before it was let out.
+    if (key === 'openBall') expect(planned).toContain('water');
+    const needs = needsOf(plannedOf(operations, visit.decisions), visit, undefined);
+    expect(needs.filter((n) => n.operation === key).length).toBeGreaterThan(0);
+  }
+});
+
+test('a reset is priced with the stake and the water that a young tree in its place is priced with', () => {
+  const deep = [0, 90, 180, 270].map((bearing) => ({
+    bearing,
+    distance: 0.1,
+    depth: 0.2,
+    found: 'root' as const,
+    from: 'grade' as const,
+  }));
+  const priced = (resource: 'watering' | 'stakes', staking?: string) => {
+    const tree = { ...YOUNG, ...(staking && { schools: { staking } }) };
+    const visit = visitWith([], { probes: deep });
+    const { operations, situation } = assess(tree, [], visit);
+    const prices = Object.fromEntries(RESOURCE_KEYS.map((key) => [key, key === resource ? '10' : '0']));
+    const options = optionsOf({
+      situation,
+      operations,
+      rates: { currency: 'EUR', prices },
+      trenches: undefined,
+    });
+    const cost = (key: string) => Number(options.find((o) => o.key === key)!.cost!.now.net);
+    return [cost('reset'), cost('replace')];
+  };
+  for (const resource of ['watering', 'stakes'] as const) {
+    const [reset, replace] = priced(resource);
+    expect(reset).toBeGreaterThan(0);
+    expect(reset).toBe(replace);
+  }
+  expect(priced('stakes', 'none')[0]).toBe(0);
+});

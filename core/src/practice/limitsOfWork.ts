@@ -357,6 +357,24 @@ export const WORK_LIMITS = {
     reason: 'Crew hours to dig along a root-control ring, cut it and draw it out in pieces.',
     source: PRACTICE,
   },
+  preparedRadius: {
+    value: 1.2,
+    unit: 'm',
+    reason: 'Two years of roots find loose ground as far as that.',
+    source: PRACTICE,
+  },
+  preparedDepth: {
+    value: 0.45,
+    unit: 'm',
+    reason: 'Loosened as deep as roots go in their first years; the floor under the ball stays firm.',
+    source: PRACTICE,
+  },
+  loosenRate: {
+    value: 0.6,
+    unit: 'm³/h',
+    reason: 'Two people with fork and pick, or one air nozzle, in tight ground.',
+    source: PRACTICE,
+  },
   plantHours: {
     value: 3,
     unit: 'h',

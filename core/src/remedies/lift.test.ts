@@ -108,6 +108,23 @@ test('whoever lifts a tree stakes and waters it', () => {
   }
 });
 
+test('before a tree is planted into tight ground it is loosened, with soil and hours of its own', () => {
+  const replace = (...findings: Finding[]) =>
+    of('replace', YOUNG, [{ key: 'crown.scratch', answer: 'dry' }, ...findings]);
+  const plain = replace();
+  expect(plain.quantities.map((q) => q.key)).not.toContain('groundToLoosen');
+  const tight = replace(
+    { key: 'history.traffic', answer: 'much' },
+    { key: 'history.site', answer: 'built' },
+    { key: 'probe.refusal', number: 0.12 },
+  );
+  const at = (o: typeof plain, key: string) => o.quantities.find((q) => q.key === key)!.value;
+  const volume = Math.PI * 1.2 ** 2 * 0.45;
+  expect(at(tight, 'groundToLoosen')).toBeCloseTo(volume, 9);
+  expect(at(tight, 'crewHours') - at(plain, 'crewHours')).toBeCloseTo(volume / 0.6, 9);
+  expect(tight.method.join()).toContain('Loosen the ground first');
+});
+
 test('a reset is priced with the stake and the water that a young tree in its place is priced with', () => {
   const deep = [0, 90, 180, 270].map((bearing) => ({
     bearing,

@@ -2,6 +2,8 @@ import { amount, crewHours } from '../weighing/amounts';
 import { standingOf } from '../diagnosis';
 import { speciesForPlace, STRESS_WORDS, type Stress } from '../species';
 import type { Quantity } from '../units/quantity';
+import { tightGround } from '../weighing/ground';
+import { longMark, shortMark } from '../units/marks';
 import type { NodeKey } from '../vocabulary/causes';
 import { limit, schoolNote, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
@@ -9,6 +11,29 @@ import { orNothing, type Ruled } from '../weighing/ruled';
 import { windowHere } from '../weighing/season';
 import { wateringRounds } from '../weighing/watering';
 import { monthName } from '../vocabulary/dates';
+
+/** Whether the next tree would be set into tight ground: measured, or likely at this one. */
+const isTight = (s: Situation): boolean =>
+  tightGround(s) !== undefined ||
+  (['compaction', 'confinedHole'] as const).some((node) => standingOf(s.verdict, node).standing === 'likely');
+
+/** Hours of planting; before it the ground loosened where it is tight. */
+function plantingWork(s: Situation): Quantity[] {
+  if (!isTight(s)) return [crewHours(limit('plantHours'))];
+  const [radius, depth, rate] = [limit('preparedRadius'), limit('preparedDepth'), limit('loosenRate')];
+  const volume = Math.PI * radius ** 2 * depth;
+  return [
+    amount('groundToLoosen', volume, 'volume', 'pi × radius² × depth', [
+      { name: 'radius', value: radius, dimension: 'long length' },
+      { name: 'depth', value: depth, dimension: 'short length' },
+    ]),
+    crewHours(limit('plantHours') + volume / rate, 'planting + ground ÷ m³ loosened in an hour', [
+      { name: 'planting', value: limit('plantHours'), dimension: 'hours' },
+      { name: 'ground', value: volume, dimension: 'volume' },
+      { name: 'm³ in an hour', value: rate, dimension: 'ratio' },
+    ]),
+  ];
+}
 
 /** What a young tree in its place takes. */
 export const replacementQuantities = (s: Situation): Quantity[] => [
@@ -21,7 +46,7 @@ export const replacementQuantities = (s: Situation): Quantity[] => [
         }),
       ]
     : []),
-  crewHours(limit('plantHours')),
+  ...plantingWork(s),
   wateringRounds(s.school('watering'), s.school('wateringYears')),
 ];
 
@@ -88,7 +113,13 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     method: [
       'Mature size against wires, buildings and paving; species against soil wetness and pH.',
       ...speciesHere(s),
-      'Stock with a visible flare and no circling roots; ties and wire off.',
+      'At the nursery: flare in view or within 2 cm of the top, nothing circling when the pot is drawn off, stem that stands without its stake, a leader, no wounds, tag with the species; what fails is left there.',
+      'Ties, wire, tape and labels off; the outer 2-3 cm of a potted ball shaved, roots spread outward.',
+      ...(isTight(s)
+        ? [
+            `Loosen the ground first, ${longMark(limit('preparedRadius'))} about the place and ${shortMark(limit('preparedDepth'))} deep, in dry weather; compost into the upper half. The floor under the ball stays firm.`,
+          ]
+        : []),
       `Planted by ${reference.label}; hole ${hole.label}; a deep prepared hole does what a root-control ring promises.`,
       `Structural pruning ${shaping.label}: not before ${shaped}.`,
     ],

@@ -11,7 +11,6 @@ import {
 } from '../weighing/lift';
 import { shortMark } from '../units/marks';
 import {
-  limit,
   used,
   schoolNote,
   schoolValue,

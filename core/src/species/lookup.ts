@@ -109,7 +109,8 @@ export function standsWords({ stands, tender }: Species): string {
 export function speciesSays(typed: string, own: readonly Species[] = []): string {
   if (typed.trim() === '') return 'no species noted; its growth and what it stands count as middling';
   const found = speciesFor(typed, own);
-  if (!found) return `${typed.trim()} is in no list; its growth and what it stands count as middling`;
+  if (!found)
+    return `${typed.trim().replace(/\s+/g, ' ')} is in no list; its growth and what it stands count as middling`;
   const { species, by } = found;
   const called = species.common[0] ? ` (${species.common[0]})` : '';
   const growth = `${species.foliage}, ${species.growth} growing; ${standsWords(species)}`;

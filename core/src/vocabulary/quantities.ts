@@ -26,6 +26,7 @@ export const QUANTITY_NAMES = {
   fillAtStem: 'Fill at the stem',
   fillVolume: 'Fill volume',
   floorBelowGrade: 'Floor below grade',
+  groundToLoosen: 'Ground to loosen',
   guards: 'Guards',
   heap: 'Heap',
   infiltration: 'Infiltration',

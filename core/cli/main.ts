@@ -2,7 +2,7 @@ import { createReadStream } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { assess } from '../src/assessment';
 import { explain } from '../src/diagnosis';
-import { sinceWhen } from '../src/history';
+import { sinceWhen, withAge } from '../src/history';
 import { causesAnswered } from '../src/prescription';
 import { assessCuts, assessDig, highsSolver, isStressed, type Solver } from '../src/pruning';
 import { type CaseFile, caseJsonSchema } from '../src/format/case';
@@ -73,7 +73,7 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
     options.solve && dug
       ? assessCuts(
           {
-            tree: caseFile.tree,
+            tree: withAge(caseFile.tree, visit),
             date: visit.date,
             dig: visit.dig!,
             stem: dug.stem,

@@ -23,3 +23,14 @@ export function ageAt(
 /** As it may stand in a sentence: `8 years`, `about 18 years`. */
 export const ageSays = ({ years, about }: Age): string =>
   `${about ? 'about ' : ''}${years} ${years === 1 ? 'year' : 'years'}`;
+
+/**
+ * The tree with a year of planting to reckon with where only the class of its age was noted. For sums, never to be shown.
+ */
+export function withAge<T extends Pick<Tree, 'plantedYear'>>(
+  tree: T,
+  visit: Pick<Visit, 'date' | 'findings'>,
+): T {
+  const age = ageAt(tree, visit);
+  return age?.about ? { ...tree, plantedYear: Number(visit.date.slice(0, 4)) - age.years } : tree;
+}

@@ -5,6 +5,7 @@ import { vigourFrom } from '../crown';
 import { forecastOf, type Forecast, type Scenario } from '../growth/forecast';
 import { stemRate, type StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';
+import { withAge } from '../history';
 import type { House } from '../house';
 import { isMapped, readDig, type DigReading } from '../roots';
 import { adviseRoots, proposalFor, type PruningAdvice } from './advice';
@@ -96,7 +97,7 @@ export function assessDig(
   const reading = readDig(tree, inOrder(visit.dig));
   const stem = stemRate(tree, visits, firm.species);
   const all = {
-    tree,
+    tree: withAge(tree, visit),
     date: visit.date,
     reading,
     stem,

@@ -1,7 +1,9 @@
 import { expect, test } from '@jest/globals';
 import { assess } from '../assessment';
 import { ageAt, cohortTold } from '../history';
-import type { Finding, Tree, TreeEvent, Visit } from '../records';
+import { assessDig } from '../pruning';
+import type { Dig, DugRoot, Finding, Tree, TreeEvent, Visit } from '../records';
+import { assessTrenches } from '../trenching';
 import { QUESTIONS } from '.';
 
 const SELDOM = QUESTIONS.filter((q) => q.seldom);
@@ -193,4 +195,40 @@ test('a ball is reckoned as wide as its last pot where that is wider than ten st
   expect(hole().value).toBeCloseTo(0.3 * 2.5, 9);
   expect(hole({ key: 'history.potSize', number: 0.45 }).value).toBeCloseTo(0.45 * 2.5, 9);
   expect(hole({ key: 'history.potSize', number: 0.2 }).value).toBeCloseTo(0.3 * 2.5, 9);
+});
+
+test('the class of age counts in the cut plan and in the trenches as the year does', () => {
+  const root = (label: string, bearing: number): DugRoot => ({
+    label,
+    kind: 'structural',
+    start: 'stem',
+    points: [
+      { bearing, distance: 0, depth: 0.1, diameter: 0.04 },
+      { bearing, distance: 0.5, depth: 0.15, diameter: 0.03 },
+    ],
+  });
+  const dig: Dig = {
+    measuredFrom: 'bark',
+    north: 'true',
+    roots: [0, 90, 180, 270].map((b, i) => root('ABCD'[i]!, b)),
+  };
+  const visit = (...findings: Finding[]): Visit => ({ ...visitWith(...findings), dig });
+  const limit = (tree: Tree, v: Visit) => assessDig(tree, [v], v)!.advice.lossLimit;
+  const old: Finding = { key: 'history.age', answer: 'old' };
+  expect(limit(PLAIN, visit(old))).toBe(limit({ ...PLAIN, plantedYear: 1980 }, visit()));
+  expect(limit(PLAIN, visit(old))).toBeLessThan(limit(PLAIN, visit()));
+  const trenches = (tree: Tree, ...findings: Finding[]) =>
+    assessTrenches({
+      tree: { ...tree, crownRadius: 3, position: { x: 0, y: 0 } },
+      date: '2026-06-10',
+      findings,
+      design: { holeRadius: 0.5 },
+      dig: undefined,
+      pushes: undefined,
+      site: { things: [], others: [] },
+      firm: {},
+      stressed: false,
+    }).plan;
+  expect(trenches(PLAIN, { key: 'history.age', answer: 'young' }).rules.school).toBe('hand');
+  expect(trenches(PLAIN, old).notes.join()).toContain('it is old');
 });

@@ -1,5 +1,6 @@
 import type { Dig, Finding, Push, Site, Tree, TrenchDesign } from '../records';
 import { schoolFor, SPOKES, type SchoolInForce } from '../practice';
+import { withAge } from '../history';
 import type { House } from '../house';
 import { readDig } from '../roots';
 import { readPushes } from '../soil';
@@ -41,7 +42,8 @@ export const openedShare = ({ layout }: Pick<TrenchPlan, 'layout'>): number =>
 
 /** The trenches of a visit with what they take, the other school and the other ways beside them. */
 export function assessTrenches(given: TrenchesGiven): Trenches {
-  const { tree, date, findings, design, dig, pushes, site, firm, stressed } = given;
+  const { date, findings, design, dig, pushes, site, firm, stressed } = given;
+  const tree = withAge(given.tree, { date, findings: [...findings] });
   const school = schoolFor('trenches', firm, tree.schools);
   const fill = schoolFor('trenchFill', firm, tree.schools);
   const situation = {

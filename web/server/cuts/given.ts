@@ -1,3 +1,4 @@
+import { withAge } from '@undrel/core/history';
 import { isStressed, type CutsGiven } from '@undrel/core/pruning';
 import { isMapped } from '@undrel/core/roots';
 import { assessDigKept } from '../reports/digPart';
@@ -9,7 +10,7 @@ export function cutsGiven(source: ReportSource): CutsGiven | undefined {
   const dug = assessDigKept(source);
   if (!visit.dig || !dug || !isMapped(visit.dig)) return undefined;
   return {
-    tree,
+    tree: withAge(tree, visit),
     date: visit.date,
     dig: visit.dig,
     stem: dug.stem,

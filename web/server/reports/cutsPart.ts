@@ -1,4 +1,5 @@
 import { agreedCuts, isStressed, type DigAssessment } from '@undrel/core/pruning';
+import { withAge } from '@undrel/core/history';
 import { writeLengths } from '@undrel/core/units';
 import type { ReportCuts } from '../../protocol/report';
 import type { ReportSource } from './source';
@@ -12,7 +13,7 @@ export function cutsPart(
 ): ReportCuts | undefined {
   if (!visit.dig) return undefined;
   const agreed = agreedCuts({
-    tree,
+    tree: withAge(tree, visit),
     date: visit.date,
     dig: visit.dig,
     stem,

@@ -3,6 +3,7 @@
 import { inOrder, type Dig, type DugRoot, NEW_DIG } from '@undrel/core/records';
 import { useMemo, useRef } from 'react';
 import { stemRate, type StemRate, type Scenario } from '@undrel/core/growth';
+import { withAge } from '@undrel/core/history';
 import {
   adviseRoots,
   isStressed,
@@ -64,8 +65,8 @@ export function useDig(
   const stressed = useMemo(() => isStressed(visit), [visit]);
   const design = visit.cuts;
   const pruning = useMemo(
-    () => ({ tree, date: visit.date, reading, stem, stressed, firm: house, design }),
-    [tree, visit.date, reading, stem, stressed, house, design],
+    () => ({ tree: withAge(tree, visit), date: visit.date, reading, stem, stressed, firm: house, design }),
+    [tree, visit, reading, stem, stressed, house, design],
   );
   const proposed = useMemo(() => proposalFor(pruning), [pruning]);
   const first = useMemo(() => adviseRoots(pruning, proposed), [pruning, proposed]);

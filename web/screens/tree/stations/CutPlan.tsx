@@ -4,6 +4,7 @@ import { type CutDesign, type Dig, idOf } from '@undrel/core/records';
 import dynamic from 'next/dynamic';
 import { useMemo, useState, type ReactNode } from 'react';
 import { stemRate, type Scenario } from '@undrel/core/growth';
+import { withAge } from '@undrel/core/history';
 import { isStressed, missingForCuts, type CutAssessment, type Way } from '@undrel/core/pruning';
 import { isMapped, readDig } from '@undrel/core/roots';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
@@ -34,7 +35,8 @@ const yearsOf = (way: Way | undefined, interval: number): Record<string, number>
 
 /** Which roots go and when: the best plan within the limits, what each limit costs, and what the plan buys. */
 export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }) {
-  const { control, visitId, visit, visits, tree, system, house, mayJudge } = station;
+  const { control, visitId, visit, visits, system, house, mayJudge } = station;
+  const tree = useMemo(() => withAge(station.tree, visit), [station.tree, visit]);
   const design = visit.cuts ?? NONE;
   const dig = visit.dig ?? EMPTY;
   const missing = missingForCuts(tree, visit.dig);

@@ -190,7 +190,7 @@ export const WORK_LIMITS = {
     source: PRACTICE,
   },
   moundProud: {
-    value: 0.065,
+    value: 0.06,
     unit: 'm',
     reason: 'In wet ground the ball stands 5-8 cm proud.',
     source: PRACTICE,

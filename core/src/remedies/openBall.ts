@@ -86,7 +86,13 @@ export const openBall: Remedy = {
     },
   ],
   bars: [{ when: [{ planned: 'reset' }], why: 'The reset opens the ball as well.' }, ...LIFT_BARS],
-  against: LIFT_AGAINST,
+  against: [
+    {
+      when: [{ planned: 'raise' }],
+      why: 'It is lifted for the mound as well: do both at once, and count the lift once.',
+    },
+    ...LIFT_AGAINST,
+  ],
   first: ['utilities', 'permits'],
   window: 'planting',
   risks: ['Roots dry from lift to cover.', 'More is cut than the tree can spare.'],

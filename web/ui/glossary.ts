@@ -34,6 +34,13 @@ const WORDS: readonly { name: string; as?: RegExp; value: string }[] = [
     value: 'A narrow trench pointing away from the stem, refilled so that roots and water get out.',
   },
   { name: 'air tool', value: 'A lance that blows soil away with compressed air and leaves roots whole.' },
+  { name: 'root ball', as: /\bball\b/i, value: 'The roots and soil that a tree is lifted and planted with.' },
+  {
+    name: 'transplant shock',
+    value: 'Standing still after a move, because most of the roots stayed behind, until new ones are out.',
+  },
+  { name: 'graft union', value: 'Where the tree was grafted onto the roots of another.' },
+  { name: 'rootstock', value: 'The roots a tree was grafted onto.' },
   { name: 'reset', value: 'Lifting a young tree and planting it again at the right height.' },
   { name: 'spoil', value: 'Soil that was dug out.' },
 ];

@@ -45,6 +45,7 @@ const CHARGES: Record<OperationKey, readonly Charge[]> = {
   reset: [CREW, { quantity: 'compost', resource: 'compost', for: 'compost' }],
   raise: [CREW],
   openBall: [CREW],
+  move: [CREW, AIR],
   // A sump is a metre of pipe and stone set upright.
   drain: [
     CREW,

@@ -177,6 +177,12 @@ export const WORK_LIMITS = {
     reason: 'Moist soil with roots weighs 1.5 to 1.8 tonnes a cubic metre.',
     source: PRACTICE,
   },
+  airLiftHours: {
+    value: 1.5,
+    unit: 'h',
+    reason: 'Blowing the roots of a tree of 5-8 cm stem bare to where they end.',
+    source: PRACTICE,
+  },
   liftEach: {
     value: 25,
     unit: 'kg',

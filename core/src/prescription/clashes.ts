@@ -6,7 +6,7 @@ import { dateProblems, inWindow, type ClosedSeason } from './seasons';
 import { stagesOf } from './workOrder';
 
 const DAY = 86_400_000;
-const ROOT_WORK = ['excavate', 'prune', 'reset', 'raise', 'openBall'] as const;
+const ROOT_WORK = ['excavate', 'prune', 'reset', 'raise', 'openBall', 'move'] as const;
 
 /** Planned days that do not go together: the wrong season, the wrong order, too soon after one another. */
 function dateClashes(planned: readonly Operation[], s: Situation, closed: readonly ClosedSeason[]): string[] {

@@ -272,13 +272,26 @@ const planted = (plantedYear: number, stemDiameter: number): Tree => ({
   stock: 'container',
 });
 /** What no case at random comes to: too deep for a bowl; young enough to lift; nothing left to keep; small and
- * rocking; in the shape of its pot; in wet ground. */
+ * rocking; in the shape of its pot; in a hole it cannot leave; in wet ground. */
 const SELDOM = [
   caseOf(planted(2012, 0.2), [], [buried(0.4)]),
   caseOf(planted(2023, 0.06), [], [buried(0.2)]),
   caseOf(planted(2023, 0.06), [], [buried(0.1, { findings: [{ key: 'crown.dieback', number: 1 }] })]),
   caseOf(planted(2025, 0.04), [], [buried(0.05, { findings: [{ key: 'base.push', answer: 'rocks' }] })]),
   caseOf(planted(2023, 0.06), [], [buried(0.05, { findings: [{ key: 'dig.shape', answer: 'wholly' }] })]),
+  caseOf(
+    planted(2023, 0.06),
+    [],
+    [
+      buried(0.05, {
+        findings: [
+          { key: 'probe.wall', answer: 'glazed' },
+          { key: 'probe.out', answer: 'none' },
+          { key: 'history.site', answer: 'paved' },
+        ],
+      }),
+    ],
+  ),
   caseOf(
     planted(2023, 0.06),
     [],

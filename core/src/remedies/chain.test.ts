@@ -22,6 +22,7 @@ const WET = [
   answer('probe.moisture', 'sour'),
   answer('probe.colour', 'mottled'),
 ];
+const HOLE = [answer('probe.wall', 'glazed'), answer('probe.out', 'none'), answer('history.site', 'paved')];
 const DEAD = [answer('crown.scratch', 'dry'), answer('crown.buds', 'dry')];
 const deep: Visit['probes'] = [0, 90, 180, 270].map((bearing) => ({
   bearing,
@@ -43,6 +44,7 @@ test.each<[string, Finding[], Visit['probes'], string, string[]]>([
   ['dead wood', [{ key: 'crown.dieback', number: 0.2 }], [], 'crown', ['crew']],
   ['planted deep and young', [], deep, 'reset', ['crew']],
   ['young in wet ground', WET, [], 'raise', ['crew']],
+  ['young in a hole it cannot leave', HOLE, [], 'move', ['crew', 'airTool']],
   ['lifts out by hand', [answer('base.push', 'lifts')], [], 'openBall', ['crew']],
   ['roots in the shape of the pot', [answer('dig.shape', 'wholly')], [], 'openBall', ['crew']],
 ])('%s: remedy, amount, cost, date, done', (_, findings, probes, key, resources) => {

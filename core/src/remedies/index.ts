@@ -8,6 +8,7 @@ import { drain } from './drain';
 import { excavate } from './excavate';
 import { fertiliser } from './fertiliser';
 import { guard } from './guard';
+import { move } from './move';
 import { mulch } from './mulch';
 import { postmortem } from './postmortem';
 import { mulchRing } from './mulchRing';
@@ -46,6 +47,7 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
   reset,
   raise,
   openBall,
+  move,
   drain,
   trench,
   stake,
@@ -75,6 +77,7 @@ export const WEIGHED: readonly OperationKey[] = [
   'reset',
   'raise',
   'openBall',
+  'move',
   'trench',
   'remove',
   'treeWell',

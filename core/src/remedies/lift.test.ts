@@ -20,6 +20,11 @@ const WET: Finding[] = [
   { key: 'probe.drain', answer: 'standing' },
   { key: 'probe.moisture', answer: 'sour' },
 ];
+const HOLE: Finding[] = [
+  { key: 'probe.wall', answer: 'glazed' },
+  { key: 'probe.out', answer: 'none' },
+  { key: 'history.site', answer: 'paved' },
+];
 const POT: Finding[] = [{ key: 'dig.shape', answer: 'wholly' }];
 const visitWith = (findings: readonly Finding[], more: Partial<Visit> = {}): Visit => ({
   date: '2026-06-10',
@@ -56,6 +61,7 @@ test('what rules a lift out rules it out for every way of lifting, in words', ()
   for (const [key, findings] of [
     ['raise', WET],
     ['openBall', POT],
+    ['move', HOLE],
   ] as const) {
     expect(of(key, YOUNG, findings).advice).toBe('option');
     for (const [tree, more] of [
@@ -88,6 +94,19 @@ test('the ball of a young pot-bound tree: the shave, its share, and no shave whe
   const small = of('openBall', { ...YOUNG, stemDiameter: 0.02 }, POT);
   expect(small.quantities.find((q) => q.key === 'ballShavedOff')!.value).toBeGreaterThan(1 / 3);
   expect(small.method[0]).toContain('shave nothing');
+});
+
+test('the hole is as wide as the school says and as deep as the ball, and its soil follows', () => {
+  for (const [school, times] of [
+    ['wide', 2.5],
+    ['narrow', 1.5],
+  ] as const) {
+    const tree = { ...YOUNG, schools: { holeWidth: school } };
+    const across = 0.6 * times;
+    expect(figure('move', 'holeDiameter', tree, HOLE)).toBeCloseTo(across, 9);
+    expect(figure('move', 'holeDepth', tree, HOLE)).toBeCloseTo(0.24, 9);
+    expect(figure('move', 'holeSoil', tree, HOLE)).toBeCloseTo((Math.PI / 4) * across ** 2 * 0.24, 9);
+  }
 });
 
 test('whoever lifts a tree stakes and waters it', () => {

@@ -75,6 +75,10 @@ export const stake: Remedy = {
       why: 'A lifted tree holds by its weight until new roots do.',
     },
     {
+      when: [{ planned: 'move' }],
+      why: 'A lifted tree holds by its weight until new roots do.',
+    },
+    {
       when: [{ planned: 'openBall' }],
       why: 'A lifted tree holds by its weight until new roots do.',
     },

@@ -67,6 +67,7 @@ export const water: Remedy = {
     { when: [{ planned: 'reset' }], why: 'Fewer roots have to do the work of all.' },
     { when: [{ planned: 'raise' }], why: 'A mound dries from the side.' },
     { when: [{ planned: 'openBall' }], why: 'Fewer roots have to do the work of all.' },
+    { when: [{ planned: 'move' }], why: 'Its roots have to grow anew into another ground.' },
     { when: [{ planned: 'ring' }], why: 'Roots were cut where it was opened.' },
     { when: [{ planned: 'trench' }], why: 'Loose fill dries and settles.' },
   ],

@@ -15,6 +15,7 @@ export const OPERATION_KEYS = [
   'reset',
   'raise',
   'openBall',
+  'move',
   'drain',
   'trench',
   'stake',

@@ -31,6 +31,8 @@ export const QUANTITY_NAMES = {
   heap: 'Heap',
   infiltration: 'Infiltration',
   holeDiameter: 'Hole diameter',
+  holeDepth: 'Hole depth',
+  holeSoil: 'Soil of the hole',
   holes: 'Holes',
   inoculantDoses: 'Inoculant or fertiliser, doses',
   lift: 'Lift',

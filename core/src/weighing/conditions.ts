@@ -52,7 +52,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
   fertiliserWanted: (s, operations) => {
     const holds = s.school('fertiliser').key === 'hold';
     const rootWork = plannedOf(operations, s.visit.decisions).filter((o) =>
-      ['excavate', 'prune', 'reset', 'raise', 'openBall', 'trench'].includes(o.key),
+      ['excavate', 'prune', 'reset', 'raise', 'openBall', 'move', 'trench'].includes(o.key),
     );
     return holds && rootWork.length > 0
       ? `after ${rootWork.map((o) => o.title.toLowerCase()).join(', ')}`

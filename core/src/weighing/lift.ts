@@ -99,6 +99,41 @@ export function liftHours(s: Situation): Quantity {
   );
 }
 
+/** The hole it is set into: by the school of its width, as deep as the ball. */
+export function holeQuantities(ball: Ball, s: Situation): Quantity[] {
+  const school = s.school('holeWidth');
+  const times = schoolValue(school, 'times');
+  const across = ball.diameter * times;
+  const note = schoolNote(school);
+  return [
+    amount(
+      'holeDiameter',
+      across,
+      'long length',
+      'root ball × times',
+      [
+        { name: ball.from, value: ball.diameter, dimension: 'long length' },
+        { name: 'times', value: times, dimension: 'ratio' },
+      ],
+      { school: note, notes: ['Measure the ball once it is open.'] },
+    ),
+    amount('holeDepth', ball.depth, 'short length', 'as deep as the ball', [
+      { name: 'ball × share of its width', value: ball.depth, dimension: 'long length' },
+    ]),
+    amount(
+      'holeSoil',
+      (Math.PI / 4) * across ** 2 * ball.depth,
+      'volume',
+      'pi / 4 × hole² × depth',
+      [
+        { name: 'hole', value: across, dimension: 'long length' },
+        { name: 'depth', value: ball.depth, dimension: 'short length' },
+      ],
+      { school: note, notes: ['It goes back round the ball, in crumbs.'] },
+    ),
+  ];
+}
+
 /** How the roots of a ball are opened. */
 export const BALL_METHOD = [
   'Soak a matted ball to loosen it, or keep its soil for what lives in it; look for a small pot within the large one.',

@@ -42,6 +42,7 @@ const CLOSABLE: readonly { key: OperationKey; label: string }[] = [
   { key: 'reset', label: 'reset' },
   { key: 'raise', label: 'raising onto a mound' },
   { key: 'openBall', label: 'opening a root ball' },
+  { key: 'move', label: 'moving' },
   { key: 'remove', label: 'removal' },
 ];
 

@@ -24,7 +24,8 @@ export function answerOf(options: readonly WorthOption[], currency: string | und
   const upTo = pays.to === undefined ? 'at the worst it never does' : `at the worst from ${money(pays.to)}`;
   if (tens(pays.mid) === 0)
     return `${chances} By the middle of the ranges it pays whatever the tree is worth to its owner; ${upTo}.`;
-  return `${chances} It pays if the tree as it stands is worth more than about ${money(pays.mid)} to its owner; at the best from ${money(pays.from)}, ${upTo}.`;
+  const from = tens(pays.from) === 0 ? 'at the best at any worth' : `at the best from ${money(pays.from)}`;
+  return `${chances} It pays if the tree as it stands is worth more than about ${money(pays.mid)} to its owner; ${from}, ${upTo}.`;
 }
 
 /** Which option leaves most for a value of the tree, and whether the ranges allow to say so. */

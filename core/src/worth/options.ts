@@ -159,6 +159,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
     ?.quantities.find((q) => q.key === 'rootSectionThatGoes')?.value;
   const age = yearsInGround(s);
   const half = squeezed?.half.p10;
+  const dead = s.verdict.alive.state === 'dead';
   return [
     {
       key: 'treat',
@@ -218,13 +219,17 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
     {
       key: 'nothing',
       title: 'Do nothing',
-      what: after('Left as it is and looked at each year'),
+      what: after(
+        dead ? 'Left standing until it falls or is felled' : 'Left as it is and looked at each year',
+      ),
       barred: [],
       chance: left,
       cost: cost([], LOOK_YEARS.length, left, false),
-      lost: squeezed
-        ? `Bark squeezed grows from ${percent(squeezed.now)} to about ${percent(squeezed.inTenYears)} in ten years.`
-        : 'What the faults take each year.',
+      lost: dead
+        ? 'What falls from it, and from when it falls as a whole.'
+        : squeezed
+          ? `Bark squeezed grows from ${percent(squeezed.now)} to about ${percent(squeezed.inTenYears)} in ten years.`
+          : 'What the faults take each year.',
       decide:
         visit.lookAgain === undefined
           ? 'Decide again at the next look, within a year.'

@@ -122,3 +122,32 @@ test('what bars a reset bars it here', () => {
   const reset = operations.find((o) => o.key === 'reset')!;
   expect(option('reset').barred.length > 0).toBe(reset.advice === 'not');
 });
+
+test('of a dead tree nothing is said that holds for a living one', () => {
+  const dead = assess(tree, [], {
+    ...visit,
+    findings: [{ key: 'crown.scratch', answer: 'dry' }],
+    decisions: [],
+  });
+  const ways = optionsOf({
+    situation: dead.situation,
+    operations: dead.operations,
+    rates: RATES,
+    trenches: undefined,
+  });
+  const nothing = ways.find((o) => o.key === 'nothing')!;
+  expect(nothing.what).toContain('Left standing until it falls');
+  expect(nothing.lost).not.toMatch(/each year|squeezed/);
+  expect(answerOf(ways, 'EUR')).toMatch(/^It is dead/);
+});
+
+test('treating that pays at the best at any worth is told so, and not from a sum of nothing', () => {
+  const [treat, nothing] = [option('treat'), option('nothing')];
+  const told = (from: number, to: number) => {
+    const cost = { ...treat.cost!, years: { from, to } };
+    return answerOf([{ ...treat, cost }, nothing], 'EUR');
+  };
+  const { years } = nothing.cost!;
+  expect(told(years.from, years.to + 3000)).toContain('at the best at any worth');
+  expect(told(years.to + 2000, years.to + 4000)).toMatch(/at the best from €[1-9]/);
+});

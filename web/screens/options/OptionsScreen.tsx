@@ -34,6 +34,8 @@ export function OptionsScreen(props: {
   const { options, whole } = props;
   const { units } = usePreferences();
   const currency = whole?.currency;
+  // A dead tree has no treatment to be shown.
+  const lives = options.some((o) => o.key === 'nothing' && o.chance!.to > 0);
   return (
     <div className="min-h-dvh">
       <TopBar>
@@ -51,7 +53,7 @@ export function OptionsScreen(props: {
           <p className="text-xl leading-snug my-3 max-w-3xl" data-testid="worth-answer">
             {answerOf(options, currency)}
           </p>
-          {!props.prescribed && (
+          {!props.prescribed && lives && (
             <p className="told my-2">
               Nothing is prescribed yet: the treatment shown is what would be advised.
             </p>

@@ -101,6 +101,12 @@ test('what is seldom met is folded away, is opened once noted, and speaks in the
   await page.getByLabel(/^Probe or axe sinks/).fill('9');
   await page.getByLabel(/^Probe or axe sinks/).press('Enter');
   await saved(page);
+  // The fold of one station is none of another.
+  await station(page, /^Crown/).click();
+  await expect(page.getByRole('group', { name: 'Is it growing?' })).toHaveCount(0);
+  await station(page, /^Base/).click();
+  await expect(page.getByText('More, seldom met (2 noted)')).toBeVisible();
+  await expect(gnawed).toBeVisible();
   await page.reload();
   await expect(page.getByText('More, seldom met (2 noted)')).toBeVisible();
   await expect(gnawed.getByRole('radio', { name: 'nearly all round' })).toBeChecked();

@@ -323,7 +323,7 @@ function Station({
         <Entry>
           <h1>Crown</h1>
           <p className="text-muted mb-2">Colour, leaf, density, dieback; then read the shoots back.</p>
-          <Questions {...props} questions={CROWN_ALL} />
+          <Questions key={`crown ${props.visitId}`} {...props} questions={CROWN_ALL} />
           <details className="border-t border-ink">
             <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
               More shoots, and rings
@@ -339,7 +339,7 @@ function Station({
           <p className="text-muted mb-2">
             Walk once round the stem. What was looked at and not seen counts too.
           </p>
-          <Questions {...props} questions={BASE_ALL} />
+          <Questions key={`base ${props.visitId}`} {...props} questions={BASE_ALL} />
         </Entry>
       );
     case 'mulch':

@@ -133,7 +133,7 @@ export function History(props: StationProps) {
       <Events {...props} />
       <section className="mt-4">
         <h2 className="mb-1">Asked of the owner</h2>
-        <Questions {...props} questions={HISTORY_ALL} />
+        <Questions key={visitId} {...props} questions={HISTORY_ALL} />
       </section>
       <h2 className="mt-5 mb-1">This visit</h2>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">

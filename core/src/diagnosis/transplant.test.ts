@@ -1,16 +1,11 @@
 import { expect, test } from '@jest/globals';
+import { visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
 import { movedLately } from '../history';
 import type { Finding, Tree, TreeEvent, Visit } from '../records';
 import { explain, standingOf } from '.';
 
-const visitWith = (...findings: Finding[]): Visit => ({
-  date: '2026-07-10',
-  findings,
-  profiles: [],
-  probes: [],
-  decisions: [],
-});
+const visitWith = (...findings: Finding[]): Visit => visitOn('2026-07-10', findings);
 const tree = (more: Partial<Tree> = {}): Tree => ({
   label: 'T',
   species: 'Acer rubrum',

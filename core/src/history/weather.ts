@@ -1,4 +1,4 @@
-import type { SeasonRain, WeatherRecord } from '../records';
+import type { SeasonRain, WeatherPlace, WeatherRecord } from '../records';
 
 /** Rain of one month, m. */
 export interface MonthRain {
@@ -6,6 +6,13 @@ export interface MonthRain {
   month: string;
   rain: number;
 }
+
+/** Whether grounds lie south of the equator; nobody having noted it, north. */
+export const isSouth = (place: WeatherPlace | undefined): boolean => (place?.latitude ?? 0) < 0;
+
+/** The growing season of a place in words. */
+export const growingSeason = (place: WeatherPlace | undefined): string =>
+  isSouth(place) ? 'October to March' : 'April to September';
 
 /** Months that make a growing season, north and south of the tropics. Common practice, no source. */
 const SEASON = { north: [4, 5, 6, 7, 8, 9], south: [10, 11, 12, 1, 2, 3] };
@@ -70,7 +77,7 @@ const DAY = 86_400_000;
  * @returns undefined where that season is not in the record, or too few others are
  */
 export function deficitBefore({ seasons, place }: WeatherRecord, day: string): RainDeficit | undefined {
-  const end = (place?.latitude ?? 1) < 0 ? '03-31' : '09-30';
+  const end = isSouth(place) ? '03-31' : '09-30';
   const ago = (year: number) => (Date.parse(day) - Date.parse(`${year}-${end}`)) / DAY;
   const last = seasons.find((s) => ago(s.year) >= 0 && ago(s.year) <= BEFORE);
   const others = seasons.filter((s) => s !== last);

@@ -1,3 +1,4 @@
+import { isSouth } from '../history/weather';
 import type { WeatherRecord } from '../records';
 import { LIMITS } from '../practice/limits';
 
@@ -12,10 +13,9 @@ export interface Climate {
   hardWinters: boolean;
 }
 
+const DAY = 86_400_000;
 const YEAR = 365;
-const START = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
-const dayOf = (monthDay: string): number =>
-  START[Number(monthDay.slice(0, 2)) - 1]! + Number(monthDay.slice(3, 5));
+const dayOf = (monthDay: string): number => Date.parse(`2023-${monthDay}`) / DAY;
 
 /** Days from the mean last frost to the mean first one; over the new year south of the equator. */
 export const frostFree = (lastFrost: string, firstFrost: string): number =>
@@ -23,10 +23,10 @@ export const frostFree = (lastFrost: string, firstFrost: string): number =>
 
 /** What the weather record of the grounds says of their seasons; without one, those of the north with mild winters. */
 export function climateOf(weather: WeatherRecord | undefined): Climate {
-  const { latitude, lastFrost, firstFrost } = weather?.place ?? {};
+  const { lastFrost, firstFrost } = weather?.place ?? {};
   const month = (day: string | undefined) => (day === undefined ? undefined : Number(day.slice(0, 2)));
   return {
-    south: (latitude ?? 1) < 0,
+    south: isSouth(weather?.place),
     lastFrost: month(lastFrost),
     firstFrost: month(firstFrost),
     hardWinters:

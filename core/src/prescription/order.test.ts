@@ -5,6 +5,7 @@ import { assess } from '../assessment';
 import type { CaseFile } from '../format/case';
 import type { Finding, Tree, TreeEvent, Visit } from '../records';
 import { anyCase, tries } from '../../tests/anyCase';
+import { collarAt, visitOn } from '../../tests/visits';
 import { caseOf } from '../format/order';
 import { readCase } from '../format/read';
 import { formatQuantity } from '../units';
@@ -144,7 +145,21 @@ test('a closed season runs over the new year, to the day', () => {
     expect([date, closedOn([season], 'Tilia cordata', 'prune', date) !== undefined]).toEqual([date, inside]);
   }
   expect(closedOn([season], 'Tilia cordata', 'mulch', '2027-01-01')).toBeUndefined();
-  expect(closedOn([{ ...season, genus: 'Acer' }], 'Tilia cordata', 'prune', '2027-01-01')).toBeUndefined();
+  const closedFor = (genus: string, species: string) =>
+    closedOn([{ ...season, genus }], species, 'prune', '2027-01-01') !== undefined;
+  expect(closedFor('Acer', 'Tilia cordata')).toBe(false);
+  // By whatever name tree and genus go; of two that nobody knows the first word decides.
+  for (const species of ['Tilia cordata', 'tilia ‘Greenspire’', 'small-leaved lime', 'Linden'])
+    expect([species, closedFor('Tilia', species), closedFor('linden', species)]).toEqual([
+      species,
+      true,
+      true,
+    ]);
+  expect(closedFor('Quercus', 'pin oak')).toBe(true);
+  expect(closedFor('Quercus', 'holm oak')).toBe(true);
+  expect(closedFor('oak', 'Fagus sylvatica')).toBe(false);
+  expect(closedFor('Xylotherium', 'Xylotherium maximum')).toBe(true);
+  expect(closedFor('Xylotherium', '')).toBe(false);
 });
 
 test('the next open day is the first one with nothing against it', () => {
@@ -250,20 +265,8 @@ test('days that do not go together are said', () => {
 });
 
 /** A visit that found the first roots at this depth all round, m. */
-const buried = (depth: number, found: Partial<Visit> = {}): Visit => ({
-  date: '2026-05-01',
-  findings: [],
-  profiles: [],
-  decisions: [],
-  probes: [0, 90, 180, 270].map((bearing) => ({
-    bearing,
-    distance: 0.1,
-    depth,
-    found: 'root' as const,
-    from: 'grade' as const,
-  })),
-  ...found,
-});
+const buried = (depth: number, found: Partial<Visit> = {}): Visit =>
+  visitOn('2026-05-01', [], { probes: collarAt(depth), ...found });
 const planted = (plantedYear: number, stemDiameter: number): Tree => ({
   label: 'T',
   species: 'Tilia cordata',

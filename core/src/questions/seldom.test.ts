@@ -1,4 +1,5 @@
 import { expect, test } from '@jest/globals';
+import { collarAt, visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
 import { ageAt, cohortTold } from '../history';
 import { assessDig } from '../pruning';
@@ -7,19 +8,8 @@ import { assessTrenches } from '../trenching';
 import { QUESTIONS } from '.';
 
 const SELDOM = QUESTIONS.filter((q) => q.seldom);
-const visitWith = (...findings: Finding[]): Visit => ({
-  date: '2026-06-10',
-  findings,
-  profiles: [],
-  probes: [0, 90, 180, 270].map((bearing) => ({
-    bearing,
-    distance: 0.1,
-    depth: 0.2,
-    found: 'root' as const,
-    from: 'grade' as const,
-  })),
-  decisions: [],
-});
+const visitWith = (...findings: Finding[]): Visit =>
+  visitOn('2026-06-10', findings, { probes: collarAt(0.2) });
 const of = (tree: Tree, visit: Visit, events: readonly TreeEvent[] = []) => assess(tree, events, visit);
 const advised = (tree: Tree, ...findings: Finding[]) =>
   of(tree, visitWith(...findings)).operations.filter((o) => o.advice !== 'not');

@@ -1,3 +1,4 @@
+import { collarAt, visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
 import { estimate, needsLeft, needsOf, RESOURCE_KEYS, type Rates } from '../costing';
 import { dateProblems, PASSIVE, workOrder } from '../prescription';
@@ -24,13 +25,7 @@ const WET = [
 ];
 const HOLE = [answer('probe.wall', 'glazed'), answer('probe.out', 'none'), answer('history.site', 'paved')];
 const DEAD = [answer('crown.scratch', 'dry'), answer('crown.buds', 'dry')];
-const deep: Visit['probes'] = [0, 90, 180, 270].map((bearing) => ({
-  bearing,
-  distance: 0.1,
-  depth: 0.18,
-  found: 'root',
-  from: 'grade',
-}));
+const deep = collarAt(0.18);
 
 /** What is found, what is done about it, and what it has to be priced with. */
 test.each<[string, Finding[], Visit['probes'], string, string[]]>([
@@ -48,7 +43,7 @@ test.each<[string, Finding[], Visit['probes'], string, string[]]>([
   ['lifts out by hand', [answer('base.push', 'lifts')], [], 'openBall', ['crew']],
   ['roots in the shape of the pot', [answer('dig.shape', 'wholly')], [], 'openBall', ['crew']],
 ])('%s: remedy, amount, cost, date, done', (_, findings, probes, key, resources) => {
-  const plain: Visit = { date: '2026-06-01', findings, profiles: [], probes, decisions: [] };
+  const plain = visitOn('2026-06-01', findings, { probes });
   const found = assess(TREE, [], plain).operations.find((o) => o.key === key)!;
   expect(found.advice).not.toBe('not');
   expect(found.why.join()).not.toBe('');

@@ -1,4 +1,5 @@
 import { expect, test } from '@jest/globals';
+import { collarAt, visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
 import { needsOf, RESOURCE_KEYS } from '../costing';
 import { plannedOf } from '../prescription';
@@ -26,14 +27,8 @@ const HOLE: Finding[] = [
   { key: 'history.site', answer: 'paved' },
 ];
 const POT: Finding[] = [{ key: 'dig.shape', answer: 'wholly' }];
-const visitWith = (findings: readonly Finding[], more: Partial<Visit> = {}): Visit => ({
-  date: '2026-06-10',
-  findings: [...findings],
-  profiles: [],
-  probes: [],
-  decisions: [],
-  ...more,
-});
+const visitWith = (findings: readonly Finding[], more: Partial<Visit> = {}): Visit =>
+  visitOn('2026-06-10', findings, more);
 const of = (key: OperationKey, tree: Tree, findings: readonly Finding[], more: Partial<Visit> = {}) =>
   assess(tree, [], visitWith(findings, more)).operations.find((o) => o.key === key)!;
 const figure = (key: OperationKey, quantity: string, tree = YOUNG, findings = WET) =>
@@ -75,14 +70,7 @@ test('what rules a lift out rules it out for every way of lifting, in words', ()
     }
     // A reset that is prescribed does it as well.
     const reset = visitWith(findings, { decisions: [{ operation: 'reset', taken: true }] });
-    const deep = [0, 90, 180, 270].map((bearing) => ({
-      bearing,
-      distance: 0.1,
-      depth: 0.2,
-      found: 'root' as const,
-      from: 'grade' as const,
-    }));
-    expect(of(key, YOUNG, findings, { ...reset, probes: deep }).advice).toBe('not');
+    expect(of(key, YOUNG, findings, { ...reset, probes: collarAt(0.2) }).advice).toBe('not');
   }
 });
 
@@ -111,17 +99,18 @@ test('the hole is as wide as the school says and as deep as the ball, and its so
 
 test('whoever lifts a tree stakes and waters it', () => {
   for (const [key, findings] of [
-    ['raise', WET.slice(0, 0)],
+    ['raise', WET],
     ['openBall', POT],
+    ['move', HOLE],
   ] as const) {
-    const visit = visitWith(key === 'raise' ? WET : findings, {
+    const visit = visitWith(findings, {
       decisions: [{ operation: key, taken: true }],
     });
     const { operations } = assess(YOUNG, [], visit);
     const planned = plannedOf(operations, visit.decisions).map((o) => o.key);
     expect(planned).toContain('stake');
     // In ground that is wet now nothing is watered before it was let out.
-    if (key === 'openBall') expect(planned).toContain('water');
+    if (key !== 'raise') expect(planned).toContain('water');
     const needs = needsOf(plannedOf(operations, visit.decisions), visit, undefined);
     expect(needs.filter((n) => n.operation === key).length).toBeGreaterThan(0);
   }
@@ -145,16 +134,9 @@ test('before a tree is planted into tight ground it is loosened, with soil and h
 });
 
 test('a reset is priced with the stake and the water that a young tree in its place is priced with', () => {
-  const deep = [0, 90, 180, 270].map((bearing) => ({
-    bearing,
-    distance: 0.1,
-    depth: 0.2,
-    found: 'root' as const,
-    from: 'grade' as const,
-  }));
   const priced = (resource: 'watering' | 'stakes', staking?: string) => {
     const tree = { ...YOUNG, ...(staking && { schools: { staking } }) };
-    const visit = visitWith([], { probes: deep });
+    const visit = visitWith([], { probes: collarAt(0.2) });
     const { operations, situation } = assess(tree, [], visit);
     const prices = Object.fromEntries(RESOURCE_KEYS.map((key) => [key, key === resource ? '10' : '0']));
     const options = optionsOf({

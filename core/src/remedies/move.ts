@@ -12,14 +12,12 @@ import {
 import { limit, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
-import { windowHere } from '../weighing/season';
-import { monthName } from '../vocabulary/dates';
+import { plantingSeason } from '../weighing/season';
 
 /** Moved to another place, bare of soil by air: where the place and not the tree is at fault. */
 function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   const timing = s.school('plantingSeason');
   const hole = s.school('holeWidth');
-  const months = windowHere('planting', s)!;
   const ball = ballOf(s);
   const lifting = liftHours(s);
   return {
@@ -59,7 +57,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
       'No root was dry or in the sun on the way.',
     ],
     schools: [used(hole), used(s.school('rootBall')), used(timing)],
-    season: `${monthName(months.from)} to ${monthName(months.to)}. ${months.why}`,
+    season: plantingSeason(s),
     ...(advice !== 'not' && {
       lookAgain: { days: 180, why: 'Re-tie the stake, see whether it settled, push test.' },
     }),

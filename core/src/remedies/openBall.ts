@@ -12,8 +12,7 @@ import {
 import { limit, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
-import { windowHere } from '../weighing/season';
-import { monthName } from '../vocabulary/dates';
+import { plantingSeason } from '../weighing/season';
 
 /** A third of the ball is the most that may go. Common practice, no source. */
 const MOST_SHAVED = 1 / 3;
@@ -22,7 +21,6 @@ const MOST_SHAVED = 1 / 3;
 function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   const school = s.school('rootBall');
   const timing = s.school('plantingSeason');
-  const months = windowHere('planting', s)!;
   const ball = ballOf(s);
   const shave = Math.max(limit('shave'), schoolValue(school, 'shaved'));
   const shaved = ball ? shavedOff(ball, shave, s) : [];
@@ -63,7 +61,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
       'Flare at or up to 5 cm above grade under a straight stick; no air pockets.',
     ],
     schools: [used(school), used(timing)],
-    season: `${monthName(months.from)} to ${monthName(months.to)}. ${months.why}`,
+    season: plantingSeason(s),
     ...(advice !== 'not' && {
       lookAgain: { days: 365, why: 'Whether it grows; push test. If it stands still, replace it.' },
     }),

@@ -4,9 +4,8 @@ import { limit, used, type Situation, type Weighed } from '../weighing/operation
 import type { Quantity } from '../units/quantity';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
-import { windowHere } from '../weighing/season';
+import { plantingSeason } from '../weighing/season';
 import { shortMark } from '../units/marks';
-import { monthName } from '../vocabulary/dates';
 
 /**
  * Soil of a straight slope from the edge of a ball down to nothing, m3: pi h (R - r)(R + 2 r) / 3.
@@ -60,7 +59,6 @@ function moundOf(s: Situation, ballRadius: number): Quantity[] {
 /** Raised onto a mound where the ground stays wet and cannot be drained. */
 function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   const timing = s.school('plantingSeason');
-  const months = windowHere('planting', s)!;
   const ball = ballOf(s);
   const proud = limit('moundProud');
   return {
@@ -91,7 +89,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
       'The mound holds its slope after the first rain.',
     ],
     schools: [used(s.school('rootBall')), used(timing)],
-    season: `${monthName(months.from)} to ${monthName(months.to)}. ${months.why}`,
+    season: plantingSeason(s),
     ...(advice !== 'not' && {
       lookAgain: { days: 180, why: 'Whether the mound settled or washed; topped up, push test.' },
     }),

@@ -8,9 +8,8 @@ import type { NodeKey } from '../vocabulary/causes';
 import { limit, schoolNote, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
-import { windowHere } from '../weighing/season';
+import { plantingSeason } from '../weighing/season';
 import { wateringRounds } from '../weighing/watering';
-import { monthName } from '../vocabulary/dates';
 
 /** Whether the next tree would be set into tight ground: measured, or likely at this one. */
 const isTight = (s: Situation): boolean =>
@@ -63,7 +62,7 @@ const ASKS: readonly {
   { stress: 'salt', nodes: ['salt'], finding: ['soil.salt', 'raised', 'high'] },
 ];
 
-/** Height that a young tree is to reach where nobody knows the species of the one that goes, m. */
+/** Height that a young tree is to reach where nobody knows the species of the one that goes, m. Common practice, no source. */
 const USUAL_HEIGHT = 15;
 
 /** Which species are fit for the place, and what it asks of them. */
@@ -98,7 +97,6 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const shaping = s.school('structuralPruning');
   const rings = s.school('rootRings');
   const timing = s.school('plantingSeason');
-  const months = windowHere('planting', s)!;
   const shaped = Number(s.visit.date.slice(0, 4)) + schoolValue(shaping, 'years');
   return {
     key: 'replace',
@@ -142,7 +140,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       used(rings),
       used(timing),
     ],
-    season: `${monthName(months.from)} to ${monthName(months.to)}. ${months.why}`,
+    season: plantingSeason(s),
     missing: [],
   };
 }

@@ -23,9 +23,8 @@ import type { SchoolInForce } from '../practice';
 import type { Quantity } from '../units/quantity';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
-import { windowHere } from '../weighing/season';
+import { plantingSeason } from '../weighing/season';
 import { wateringQuantity } from '../weighing/watering';
-import { monthName } from '../vocabulary/dates';
 
 /** Compost blended into the fill of its hole, where the school says so. */
 function compostFor(ball: Ball, compost: number, times: number, backfill: SchoolInForce): Quantity[] {
@@ -59,7 +58,6 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   const compost = schoolValue(backfill, 'compost');
   const staking = s.school('staking');
   const timing = s.school('plantingSeason');
-  const months = windowHere('planting', s)!;
   const reference = s.school('plantingReference');
   const years = yearsInGround(s);
   const stem = s.tree.stemDiameter ?? s.tree.dbh;
@@ -129,7 +127,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
       'No air pockets: water stands nowhere and the ball does not move by hand.',
     ],
     schools: [reference, height, hole, ball, backfill, staking, timing, watering, lasting].map(used),
-    season: `${monthName(months.from)} to ${monthName(months.to)}. ${months.why}`,
+    season: plantingSeason(s),
     lookAgain: { days: 180, why: 'Re-tie the stake, see whether it settled, push test.' },
     missing: unknown,
   };

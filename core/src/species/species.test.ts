@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
 import { circumstancesOf, verdictOf } from '../diagnosis';
 import { stemRate } from '../growth';
@@ -18,13 +19,7 @@ import {
   type Stress,
 } from '.';
 
-const visitWith = (...findings: Finding[]): Visit => ({
-  date: '2026-06-10',
-  findings,
-  profiles: [],
-  probes: [],
-  decisions: [],
-});
+const visitWith = (...findings: Finding[]): Visit => visitOn('2026-06-10', findings);
 const tree = (species: string, more: Partial<Tree> = {}): Tree => ({ label: 'A', species, ...more });
 
 test('the table holds each name once, with sizes a tree may have', () => {

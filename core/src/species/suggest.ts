@@ -3,6 +3,8 @@ import { STRESSES, type Species, type Stress } from './table';
 
 /** How many are named for a place. */
 const NAMED = 4;
+/** Each stress a species stands poorly puts it back as a tenth in height does. Judgement. */
+const MINDS = 0.1;
 
 const ofGenus = (species: Species): string => species.name.split(' ')[0]!;
 
@@ -25,7 +27,10 @@ export function speciesForPlace(
   const fits = speciesListed(own)
     .filter((s) => s.name.includes(' ') && ofGenus(s) !== not)
     .filter((s) => asks.every((stress) => s.stands[stress] === 'good'))
-    .map((species) => ({ species, off: Math.abs(Math.log(species.height / height)) + 0.1 * minds(species) }))
+    .map((species) => ({
+      species,
+      off: Math.abs(Math.log(species.height / height)) + MINDS * minds(species),
+    }))
     .sort((a, b) => a.off - b.off || a.species.name.localeCompare(b.species.name));
   const genera = new Set<string>();
   return fits

@@ -1,23 +1,12 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { collarAt, visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
 import { climateOf, frostFree, monthHere, monthOn, type House } from '../house';
 import { dateProblems, nextOpenDay } from '../prescription';
-import type { Tree, Visit, WeatherPlace, WeatherRecord } from '../records';
+import type { Tree, WeatherPlace, WeatherRecord } from '../records';
 
-const visit: Visit = {
-  date: '2026-06-10',
-  findings: [],
-  profiles: [],
-  probes: [0, 90, 180, 270].map((bearing) => ({
-    bearing,
-    distance: 0.1,
-    depth: 0.2,
-    found: 'root' as const,
-    from: 'grade' as const,
-  })),
-  decisions: [],
-};
+const visit = visitOn('2026-06-10', [], { probes: collarAt(0.2) });
 const tree = (species: string, schools?: Tree['schools']): Tree => ({
   label: 'T',
   species,
@@ -65,13 +54,10 @@ test('south of the equator every window lies half a year apart', () => {
   expect(dateProblems(summer, 'Tilia cordata', '2027-01-10', [])[0]).toContain('out of season');
   expect(nextOpenDay(summer, 'Tilia cordata', '2027-01-10', [])).toBe('2027-05-01');
   // What is mulched in autumn and washed out before the buds open, likewise.
-  const salty: Visit = {
-    ...visit,
-    findings: [
-      { key: 'history.salt', answer: 'onto' },
-      { key: 'soil.salt', answer: 'high' },
-    ],
-  };
+  const salty = visitOn('2026-06-10', [
+    { key: 'history.salt', answer: 'onto' },
+    { key: 'soil.salt', answer: 'high' },
+  ]);
   const leach = (house: House) =>
     assess(tree('Tilia cordata'), [], salty, house).operations.find((o) => o.key === 'leach')!.window;
   expect(leach(at(MILD))).toMatchObject({ from: 2, to: 4 });

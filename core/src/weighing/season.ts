@@ -1,4 +1,5 @@
 import { climateOf, monthHere, monthOn, type Climate } from '../house';
+import { monthName } from '../vocabulary/dates';
 import type { Situation } from './operation';
 import type { RemedyRules, SeasonWindow } from './rules';
 
@@ -43,6 +44,12 @@ function plantingWindow(s: Situation, climate: Climate): SeasonWindow {
       ? `Evergreens in early autumn, while the soil is warm: ${by}.`
       : `In autumn, once the leaves fall and while the ground is open: ${by}.`,
   };
+}
+
+/** When a tree is planted, reset, raised or moved here, in words. */
+export function plantingSeason(s: Situation): string {
+  const { from, to, why } = plantingWindow(s, climateOf(s.house.weather));
+  return `${monthName(from)} to ${monthName(to)}. ${why}`;
 }
 
 /** The months of an operation for this tree, where it stands; undefined where any day will do. */

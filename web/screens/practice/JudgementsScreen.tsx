@@ -10,9 +10,8 @@ import {
   type Often,
   type TableRow,
 } from '@undrel/core/diagnosis';
-import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
-import { TopBar } from '../shell/TopBar';
+import { PracticeBar } from './PracticeBar';
 
 export type JudgementsSaved = { problem: string } | { version: number; table: number };
 
@@ -72,15 +71,7 @@ export function JudgementsScreen(props: {
   };
   return (
     <div className="min-h-dvh">
-      <TopBar>
-        <nav aria-label="Where" className="flex items-baseline gap-x-2">
-          <PageLink href="/practice" className="plain">
-            Practice
-          </PageLink>
-          <span aria-hidden="true">›</span>
-          <strong>Table of causes</strong>
-        </nav>
-      </TopBar>
+      <PracticeBar part="Table of causes" />
       <main className="p-4 lg:p-8 max-w-5xl">
         <h1>Table of causes</h1>
         <p className="my-2 max-w-2xl">

@@ -17,11 +17,10 @@ import {
   type ResourceKey,
 } from '@undrel/core/costing';
 import type { ClosedSeason } from '@undrel/core/prescription';
-import { PageLink } from '@/ui/PageLink';
 import { Notice } from '../../ui/Notice';
 import { Said } from '../../ui/Said';
 import { useAlive } from '../../ui/controls/Entry';
-import { TopBar } from '../shell/TopBar';
+import { PracticeBar } from './PracticeBar';
 
 /** Rates as they were typed. */
 export interface TypedRates {
@@ -99,15 +98,7 @@ export function RatesScreen(props: {
     change({ closed: typed.closed.map((c, k) => (k === i ? { ...c, ...part } : c)) });
   return (
     <div className="min-h-dvh">
-      <TopBar>
-        <nav aria-label="Where" className="flex items-baseline gap-2">
-          <PageLink className="plain" href="/practice">
-            Practice
-          </PageLink>
-          <span aria-hidden="true">›</span>
-          <strong>Rates</strong>
-        </nav>
-      </TopBar>
+      <PracticeBar part="Rates" />
       <main className="p-4 lg:p-8 max-w-4xl">
         <h1>Rates and closed seasons</h1>
         <p className="my-2 max-w-2xl">

@@ -15,13 +15,12 @@ import {
   type Tolerance,
 } from '@undrel/core/species';
 import { formatLength, longUnit } from '@undrel/core/units';
-import { PageLink } from '@/ui/PageLink';
 import { LengthInput } from '../../ui/controls/LengthInput';
 import { Select } from '../../ui/controls/Select';
 import { useAlive } from '../../ui/controls/Entry';
 import { Said } from '../../ui/Said';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
+import { PracticeBar } from './PracticeBar';
 
 export type SpeciesSaved = { problem: string } | { version: number };
 
@@ -81,15 +80,7 @@ export function SpeciesScreen(props: {
   const others = (name: string) => kept.own.filter((o) => o.name !== name);
   return (
     <div className="min-h-dvh">
-      <TopBar>
-        <nav aria-label="Where" className="flex items-baseline gap-x-2">
-          <PageLink href="/practice" className="plain">
-            Practice
-          </PageLink>
-          <span aria-hidden="true">›</span>
-          <strong>Species</strong>
-        </nav>
-      </TopBar>
+      <PracticeBar part="Species" />
       <main className="p-4 lg:p-8 max-w-5xl">
         <h1>Species</h1>
         <p className="my-2 max-w-2xl">

@@ -2,7 +2,7 @@
 
 import { useState, type FormEvent } from 'react';
 import type { WeatherPlace, WeatherRecord } from '@undrel/core/records';
-import { dryYears, SEASONS_NEEDED } from '@undrel/core/history';
+import { dryYears, growingSeason, isSouth, SEASONS_NEEDED } from '@undrel/core/history';
 import { FilePick } from '../../ui/FilePick';
 
 /** Rain of the grounds: which growing seasons were dry, where it was measured, and reading it anew. */
@@ -42,8 +42,7 @@ export function Weather(props: {
 function told(record: WeatherRecord): string {
   const { seasons, source, place } = record;
   if (seasons.length === 0) return 'No record of the rain here yet: it tells dry years from failing trees.';
-  const months = (place?.latitude ?? 1) < 0 ? 'October to March' : 'April to September';
-  const span = `${months} rain ${seasons[0]!.year}–${seasons.at(-1)!.year}, ${source}.`;
+  const span = `${growingSeason(place)} rain ${seasons[0]!.year}–${seasons.at(-1)!.year}, ${source}.`;
   if (seasons.length < SEASONS_NEEDED)
     return `${span} ${seasons.length} seasons: too few to call one dry; ${SEASONS_NEEDED} are needed.`;
   return `Dry growing seasons: ${dryYears(record).join(', ') || 'none'}. ${span}`;
@@ -79,7 +78,7 @@ function Place(props: {
     <details className="w-full">
       <summary className="min-h-[44px] flex items-center cursor-pointer underline">
         {place
-          ? `Lies at ${Math.abs(place.latitude)}° ${place.latitude < 0 ? 'south' : 'north'}${place.lastFrost ? `; frosts from ${place.firstFrost} to ${place.lastFrost}` : ', no frost noted'}`
+          ? `Lies at ${Math.abs(place.latitude)}° ${isSouth(place) ? 'south' : 'north'}${place.lastFrost ? `; frosts from ${place.firstFrost} to ${place.lastFrost}` : ', no frost noted'}`
           : 'Where it lies, and its frosts: not noted, seasons are those of the north'}
       </summary>
       <form onSubmit={save} className="flex flex-wrap items-end gap-3 pb-2">

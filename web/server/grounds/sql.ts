@@ -88,12 +88,21 @@ export const SET_PROPERTY_SCHOOLS = `update properties set schools = $2 where id
 export const BEGIN_ROUND = `update properties set round_started = $2 where id = $1 and deleted_at is null returning name`;
 export const SET_WEATHER = `update properties set weather = $2 where id = $1 and deleted_at is null returning name`;
 export const WEATHER_PLACE = `select weather -> 'place' as place from properties where id = $1 and deleted_at is null`;
-/** Where nothing was read yet, a record without seasons. */
+/**
+ * Where nothing was read yet, a record without seasons. Beyond the equator the growing season is the other half of the
+ * year: what was read goes, to be read again.
+ */
 export const SET_PLACE = `update properties
-  set weather = coalesce(weather, '{"source": "as noted", "seasons": []}'::jsonb) || jsonb_build_object('place', $2::jsonb)
-  where id = $1 and deleted_at is null returning name`;
+  set weather = coalesce(weather, '{"source": "as noted"}'::jsonb)
+    || jsonb_build_object('place', $2::jsonb, 'seasons',
+      case when (coalesce((weather #>> '{place,latitude}')::numeric, 0) < 0) = (($2::jsonb ->> 'latitude')::numeric < 0)
+        then coalesce(weather -> 'seasons', '[]'::jsonb) else '[]'::jsonb end)
+  where id = $1 and deleted_at is null returning name, jsonb_array_length(weather -> 'seasons') as seasons`;
 /** Keeps a record that came with a case, where none was read. */
-export const KEEP_WEATHER = `update properties set weather = $2 where id = $1 and weather is null`;
+export const KEEP_WEATHER = `update properties
+  set weather = $2::jsonb || case when weather ? 'place' then jsonb_build_object('place', weather -> 'place') else '{}' end
+  where id = $1 and (weather is null or (weather -> 'seasons' = '[]'
+    and (coalesce((weather #>> '{place,latitude}')::numeric, 0) < 0) = (coalesce(($2::jsonb #>> '{place,latitude}')::numeric, 0) < 0)))`;
 
 export const TREES_WITH_TRENCHES = `select t.id from trees t
   where t.property_id = $1 and t.deleted_at is null and exists (

@@ -1,7 +1,9 @@
 import { dryYears } from '@undrel/core/history';
+import type { WeatherRecord } from '@undrel/core/records';
 import { simulatedWeather } from '../../stand-ins/weather';
 import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
+import { KEEP_WEATHER } from './sql';
 import { askWeather, keepWeather, notePlace, placeOfGrounds, readPlace, readWeather } from './weather';
 
 afterAll(async () => (await pool()).end());
@@ -49,7 +51,7 @@ test('where the grounds lie is noted field by field, and the seasons of its rain
   const as = <R>(work: Parameters<typeof asUser<R>>[2], who = firm) =>
     asUser(who.viewer.firmId, who.viewer.userId, work);
   expect(await as((db) => placeOfGrounds(db, firm.propertyId))).toBeUndefined();
-  expect(await as((db) => notePlace(db, firm.propertyId, read.place))).toBeDefined();
+  expect(await as((db) => notePlace(db, firm.propertyId, read.place))).toBe(0);
   const place = await as((db) => placeOfGrounds(db, firm.propertyId));
   expect(place).toEqual(read.place);
   const record = await askWeather(simulatedWeather, 'p', '2026-07-10', place);
@@ -57,6 +59,23 @@ test('where the grounds lie is noted field by field, and the seasons of its rain
   expect(record.seasons.at(-1)!.year).toBe(2026);
   expect(await as((db) => keepWeather(db, firm.propertyId, record))).toBeDefined();
   expect(await as((db) => placeOfGrounds(db, firm.propertyId))).toEqual(read.place);
+  // On the same side of the equator the rain that was read stays; beyond it its seasons are others.
+  expect(await as((db) => notePlace(db, firm.propertyId, { latitude: -10 }))).toBe(record.seasons.length);
+  expect(await as((db) => notePlace(db, firm.propertyId, { latitude: 10 }))).toBe(0);
+  // A case that comes in brings its rain where none was read, and never the place.
+  const kept = async () =>
+    (await as((db) =>
+      db.row<{ weather: WeatherRecord }>('select weather from properties where id = $1', [firm.propertyId]),
+    ))!.weather;
+  const brought = { source: 'a case', seasons: [{ year: 2020, rain: 0.4 }] };
+  await as((db) =>
+    db.rows(KEEP_WEATHER, [firm.propertyId, JSON.stringify({ ...brought, place: { latitude: -5 } })]),
+  );
+  expect((await kept()).seasons).toEqual([]);
+  await as((db) =>
+    db.rows(KEEP_WEATHER, [firm.propertyId, JSON.stringify({ ...brought, place: { latitude: 5 } })]),
+  );
+  expect(await kept()).toEqual({ ...brought, place: { latitude: 10 } });
   const other = await testFirm();
   expect(await as((db) => notePlace(db, firm.propertyId, { latitude: 1 }), other)).toBeUndefined();
   const months = ['2020-10', '2020-11', '2020-12', '2021-01', '2021-02', '2021-03'].map((m) => `${m},50`);

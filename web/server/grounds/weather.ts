@@ -1,20 +1,18 @@
 import { monthDayProblem } from '@undrel/core/prescription';
 import type { WeatherPlace, WeatherRecord } from '@undrel/core/records';
-import { seasonsOf, type MonthRain } from '@undrel/core/history';
+import { growingSeason, isSouth, seasonsOf, type MonthRain } from '@undrel/core/history';
 import type { WeatherService } from '../../stand-ins/weather';
 import { readCsvTable } from '../csvTable';
 import type { Db } from '../database/transaction';
 import { SET_PLACE, SET_WEATHER, WEATHER_PLACE } from './sql';
 
-const isSouth = (place: WeatherPlace | undefined): boolean => (place?.latitude ?? 1) < 0;
-
 /** Where the grounds lie, as far as anybody noted it. */
 export const placeOfGrounds = async (db: Db, propertyId: string): Promise<WeatherPlace | undefined> =>
   (await db.row<{ place: WeatherPlace | null }>(WEATHER_PLACE, [propertyId]))?.place ?? undefined;
 
-/** Notes where the grounds lie. @returns name of the property; undefined where there is none */
+/** Notes where the grounds lie. @returns the seasons of rain that still hold there; undefined where there is no such property */
 export const notePlace = async (db: Db, propertyId: string, place: WeatherPlace) =>
-  (await db.row<{ name: string }>(SET_PLACE, [propertyId, JSON.stringify(place)]))?.name;
+  (await db.row<{ seasons: number }>(SET_PLACE, [propertyId, JSON.stringify(place)]))?.seasons;
 
 /** Where grounds lie as it was typed, or the field that is wrong. */
 export function readPlace(typed: unknown): { place: WeatherPlace } | { problem: string } {
@@ -97,7 +95,7 @@ export function readWeather(bytes: Uint8Array, name: string, place?: WeatherPlac
     return {
       ok: false,
       problem: [
-        `No growing season is whole: ${isSouth(place) ? 'October to March' : 'April to September'} are needed.`,
+        `No growing season is whole: ${growingSeason(place)} are needed.`,
         ...notes.told().slice(0, 5),
       ].join(' '),
     };

@@ -43,8 +43,9 @@ export async function PUT(
   return asked(request, 'measure', async ({ json, inFirm }) => {
     const read = readPlace(await json());
     if ('problem' in read) return plain(400, read.problem);
-    if (!(await inFirm((db) => notePlace(db, property, read.place))))
-      return plain(404, 'There is no such property.');
-    return Response.json({ done: 'Noted. Seasons of planting and of all work follow it.', notes: [] });
+    const seasons = await inFirm((db) => notePlace(db, property, read.place));
+    if (seasons === undefined) return plain(404, 'There is no such property.');
+    const rain = seasons === 0 ? ' Read the weather record for the rain of its growing seasons.' : '';
+    return Response.json({ done: `Noted. Seasons of planting and of all work follow it.${rain}`, notes: [] });
   });
 }

@@ -87,7 +87,7 @@ export const DIEBACK_FACTORS: readonly { from: number; factor: Judged }[] = [
 ];
 
 export const OTHER_OUTLOOKS = {
-  reset: { from: 0.6, to: 0.85, why: 'A young tree lifted in dormancy and watered for two seasons.' },
+  reset: { from: 0.6, to: 0.85, why: 'A young tree lifted in its season and watered for two seasons.' },
   replace: { from: 0.75, to: 0.95, why: 'A young tree planted right; the ground stays what it is.' },
   decay: {
     from: 0.5,

@@ -5,6 +5,7 @@ import type { Forecast, YearBand } from '../growth';
 import { COST_RANGE, WATCH_HOURS, WORTH_YEARS } from '../practice/worth';
 import { replacementQuantities } from '../remedies/replace';
 import { limit } from '../weighing/operation';
+import { plantingSeason } from '../weighing/season';
 import { plannedOf, yearsInGround, type Operation, type Situation } from '../prescription';
 import { chanceOf, chanceOfNew, type Chance, type Range } from './chance';
 
@@ -183,7 +184,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
     {
       key: 'reset',
       title: 'Lift and reset it',
-      what: after('Lifted in dormancy, roots opened, set at the right height'),
+      what: after('Lifted in its season, roots opened, set at the right height'),
       barred: reset.advice === 'not' ? reset.why : [],
       chance: lifted,
       cost:
@@ -204,7 +205,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
       chance: anew,
       cost: priced && costOf(outNeeds, LOOK_YEARS.length, anew, priced),
       lost: `The tree as it stands${age === undefined ? '' : `, ${age} years of growth`}; shade and screen for ${age === undefined ? 'many years' : `about as long`}.`,
-      decide: 'Any year; the young tree is planted while leafless. Permits first.',
+      decide: `Any year. Planting: ${plantingSeason(s)} Permits first.`,
     },
     {
       key: 'remove',
@@ -230,8 +231,9 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
         : squeezed
           ? `Bark squeezed grows from ${percent(squeezed.now)} to about ${percent(squeezed.inTenYears)} in ten years.`
           : 'What the faults take each year.',
-      decide:
-        visit.lookAgain === undefined
+      decide: dead
+        ? 'Soon: dead wood grows brittle from year to year.'
+        : visit.lookAgain === undefined
           ? 'Decide again at the next look, within a year.'
           : `Decide again at the next look, ${visit.lookAgain.on}.`,
     },

@@ -5,7 +5,7 @@ const config: NextConfig = {
   distDir: process.env.UNDREL_DIST ?? '.next',
   poweredByHeader: false,
   transpilePackages: ['@undrel/core'],
-  serverExternalPackages: ['pg', '@node-rs/argon2', 'node-pg-migrate', '@react-pdf/renderer', 'piscina'],
+  serverExternalPackages: ['pg', '@node-rs/argon2', 'node-pg-migrate', 'piscina'],
   turbopack: { root: fileURLToPath(new URL('..', import.meta.url)) },
   experimental: {
     // Writing it takes longer than a whole build saves by it.

@@ -1,6 +1,6 @@
 /**
  * A drawing as plain shapes in drawing units (CSS pixels on a screen, points on paper), y downward. One drawing serves
- * the screen (SVG) and the report (PDF); hatches are strokes of their own, so that they print in black and white.
+ * the screen and the documents, as SVG; hatches are strokes of their own, so that they print in black and white.
  */
 export type Point = readonly [x: number, y: number];
 

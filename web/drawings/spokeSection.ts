@@ -2,7 +2,7 @@ import type { TrenchDesign } from '@undrel/core/records';
 import { TRENCH_LIMITS } from '@undrel/core/practice';
 import type { PlannedSpoke, TrenchPlan } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
-import { hatch, type Drawing, type Point, type Shape } from './shapes';
+import { hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
 
 export interface SpokeSectionGiven {
   plan: Pick<TrenchPlan, 'rules'>;
@@ -21,6 +21,9 @@ const HEIGHT = 330;
 /** Room left of the run, and over the ground. */
 const LEFT = 12;
 const GROUND = 46;
+/** Room for a line of words under the run, and from one line to the next. */
+const UNDER = 24;
+const LINE = 16;
 
 /** A trench along its run and across it, each at true scale: what is dug, how it is filled, and where roots stop now. */
 export function spokeSection(given: SpokeSectionGiven): Drawing {
@@ -39,14 +42,16 @@ export function spokeSection(given: SpokeSectionGiven): Drawing {
 
   // Along the run, from the middle of the stem to half a metre beyond the end.
   const reach = spoke.to + 0.4;
-  const scale = (width - 2 * LEFT) / reach;
   const fall = slope ? slope.fall * Math.cos(((spoke.bearing - slope.toward) * Math.PI) / 180) : 0;
   const lowest = Math.max(0, fall) * reach;
   const highest = Math.max(0, -fall) * reach;
+  const below = lowest + Math.max(0.45, depth + 0.15);
+  // As large as the sheet takes, with a line of words under it.
+  const scale = Math.min((width - 2 * LEFT) / reach, (HEIGHT - GROUND - UNDER) / (highest + below));
   const top = GROUND + highest * scale;
   const x = (r: number) => LEFT + r * scale;
   const ground = (r: number) => top + fall * r * scale;
-  const bottom = top + (lowest + Math.max(0.45, depth + 0.15)) * scale;
+  const bottom = top + below * scale;
   area(
     [
       [x(0), ground(0)],
@@ -149,17 +154,17 @@ export function spokeSection(given: SpokeSectionGiven): Drawing {
       2,
     );
     const right = middle * 2 + 8;
-    write([right, y0 + 4], `${short(wide)} wide, ${short(depth)} deep`, { strong: true });
-    write([right, y0 + 22], `${Math.round(100 * given.compost)} % compost, rest native`, { size: 12 });
-    write([right, y0 + 38], `filled ${Math.round(100 * TRENCH_LIMITS.settlement.value)} % over: it settles`, {
-      size: 12,
-    });
-    write([right, y0 + 54], 'thin mulch over it', { size: 12 });
+    const beside: [words: string, how: { strong?: boolean; size?: number; tone?: Tone }][] = [
+      [`${short(wide)} wide, ${short(depth)} deep`, { strong: true }],
+      [`${Math.round(100 * given.compost)} % compost, rest native`, { size: 12 }],
+      [`filled ${Math.round(100 * TRENCH_LIMITS.settlement.value)} % over: it settles`, { size: 12 }],
+      ['thin mulch over it', { size: 12 }],
+    ];
     if (spoke.bridges.length > 0)
-      write([right, y0 + 70], `root ${spoke.bridges.join(', ')} left whole across`, {
-        size: 12,
-        tone: 'harm',
-      });
+      beside.push([`root ${spoke.bridges.join(', ')} left whole across`, { size: 12, tone: 'harm' }]);
+    // Beside the cut where there is room, higher where the last line would leave the sheet.
+    const first = Math.min(y0 + 4, HEIGHT - 6 - LINE * (beside.length - 1));
+    beside.forEach(([words, how], i) => write([right, first + LINE * i], words, how));
   }
   return { width, height: HEIGHT, shapes };
 

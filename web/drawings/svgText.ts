@@ -3,6 +3,7 @@ import { pathOf, segmentsPath, type Drawing, type Shape } from './shapes';
 
 /** Letters of a drawing where the typeface is there, else what the reader has. */
 export const TYPEFACE = 'Atkinson Hyperlegible Next';
+const FIGURES = 'Spline Sans Mono';
 
 const escaped = (text: string): string =>
   text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
@@ -12,11 +13,11 @@ function element(shape: Shape): string {
     case 'area':
       return `<path d="${pathOf(shape.points, true)}" fill="${INK[shape.tone]}"${shape.edge ? ` stroke="${INK[shape.edge]}" stroke-width="1.5"` : ''}/>`;
     case 'line':
-      return `<path d="${pathOf(shape.points, false)}" fill="none" stroke="${INK[shape.tone]}" stroke-width="${shape.width}"${shape.dash ? ` stroke-dasharray="${shape.dash.join(' ')}"` : ''} stroke-linejoin="round"/>`;
+      return `<path d="${pathOf(shape.points, false)}" fill="none" stroke="${INK[shape.tone]}" stroke-width="${shape.width}"${shape.dash ? ` stroke-dasharray="${shape.dash.join(' ')}"` : ''}${shape.dash?.[0] === 0 ? ' stroke-linecap="round"' : ''} stroke-linejoin="round"/>`;
     case 'marks':
       return `<path d="${segmentsPath(shape.segments)}" fill="none" stroke="${INK[shape.tone]}" stroke-width="${shape.width}"/>`;
     case 'text':
-      return `<text x="${shape.at[0].toFixed(1)}" y="${shape.at[1].toFixed(1)}" font-size="${shape.size}" font-family="${TYPEFACE}, sans-serif" font-weight="${shape.strong ? 700 : 400}" text-anchor="${shape.anchor}" fill="${INK[shape.tone]}"${shape.halo ? ` stroke="${INK[shape.halo]}" stroke-width="4" paint-order="stroke"` : ''}>${escaped(shape.text)}</text>`;
+      return `<text x="${shape.at[0].toFixed(1)}" y="${shape.at[1].toFixed(1)}" font-size="${shape.size}" font-family="${shape.figures ? `${FIGURES}, monospace` : `${TYPEFACE}, sans-serif`}" font-weight="${shape.strong ? 700 : 400}" text-anchor="${shape.anchor}" fill="${INK[shape.tone]}"${shape.halo ? ` stroke="${INK[shape.halo]}" stroke-width="4" paint-order="stroke"` : ''}>${escaped(shape.text)}</text>`;
   }
 }
 

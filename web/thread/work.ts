@@ -32,8 +32,6 @@ import { worthOf } from '../server/offers/worth';
 import { reportContent } from '../server/reports/content';
 import type { ReportSource } from '../server/reports/source';
 import type { ReadDocument } from '../protocol/document';
-import type { joinedPdf } from '../server/reports/outline';
-import type { Setting } from '../server/reports/pdf';
 import { causeFigures, treeSection } from '../server/reports/treeSection';
 import { decoded } from '../server/text';
 
@@ -108,23 +106,17 @@ export const caseFile = ({
 
 // What sets documents is large: it is loaded by the threads that need it alone.
 
-/** A document that is to be set, and as what. */
-type Wanted = { as: 'pdf'; doc: ReadDocument; setting: Setting } | { as: 'docx'; doc: ReadDocument };
-
-/** A document as PDF or DOCX. */
-export const document = async (wanted: Wanted): Promise<Uint8Array<ArrayBuffer>> => {
-  if (wanted.as === 'pdf') {
-    const { documentPdf } = await import('../server/reports/pdf');
-    return handedOver(await documentPdf(wanted.doc, wanted.setting));
-  }
-  const { documentDocx } = await import('../server/reports/docx');
-  return handedOver(await documentDocx(wanted.doc));
+/** A document as PDF, and how many pages it has. */
+export const pdf = async (doc: ReadDocument): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => {
+  const { documentPdf } = await import('../server/reports/pdf');
+  const { bytes, pages } = documentPdf(doc);
+  return { bytes: new Uint8Array(bytes), pages };
 };
 
-/** Parts of a document as one PDF. */
-export const joinPdf = async (given: Parameters<typeof joinedPdf>[0]) => {
-  const { joinedPdf: join } = await import('../server/reports/outline');
-  return join(given);
+/** A document as DOCX. */
+export const docx = async (doc: ReadDocument): Promise<Uint8Array<ArrayBuffer>> => {
+  const { documentDocx } = await import('../server/reports/docx');
+  return handedOver(await documentDocx(doc));
 };
 
 const solver = highs().then(highsSolver);

@@ -19,6 +19,7 @@ import type { Block, ReadDocument } from '../../protocol/document';
 import { drawingToSvg } from '../../drawings/svgText';
 import { INK } from '../../drawings/inks';
 import { pngOf } from './picture';
+import { withoutControl } from './withoutControl';
 
 /** As wide as the text, or as tall as leaves room for a heading; pixels of 1/96 in. */
 const WIDEST = 640;
@@ -150,17 +151,6 @@ async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
 }
 
 /** A document for those who edit: headings, tables and drawings of a word processor. */
-/** Characters that no XML file may hold; a word processor refuses a file with one. */
-const CONTROL = /[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu;
-
-/** A document without them, wherever they stand. */
-const withoutControl = <T>(value: T): T =>
-  JSON.parse(
-    JSON.stringify(value, (_, part: unknown) =>
-      typeof part === 'string' ? part.replace(CONTROL, '') : part,
-    ),
-  ) as T;
-
 export async function documentDocx(given: ReadDocument): Promise<Buffer> {
   const doc = withoutControl(given);
   const sections: (Paragraph | Table)[][] = [];

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import JSZip from 'jszip';
-import { PDFDocument } from 'pdf-lib';
+import type { PDFRawStream } from 'pdf-lib';
+import { PDFDict, PDFDocument, PDFHexString, PDFName, PDFString } from 'pdf-lib';
 import { PDFParse } from 'pdf-parse';
 import { readCase } from '@undrel/core/format';
 import { estimate, formatMoney, needsOf, type Rates } from '@undrel/core/costing';
@@ -12,7 +13,7 @@ import type { ReportContent } from '../../protocol/report';
 import { reportContent } from './content';
 import type { ReportSource } from './source';
 import { reportFile } from './files';
-import { setDocx, setPdf } from './setDocument';
+import { reportPdf, setDocx, setPdf } from './setDocument';
 
 const RATES: Rates = {
   currency: 'EUR',
@@ -98,7 +99,7 @@ test('the DOCX holds the same as headings, tables and text', async () => {
 
 test('where measures are US ones, the paper is letter: 8.5 x 11 in', async () => {
   const us = reportContent({ ...source, system: 'us' });
-  const pdf = await PDFDocument.load(await setPdf(documentOf(us, undefined)));
+  const pdf = await PDFDocument.load((await setPdf(documentOf(us, undefined))).bytes);
   for (const page of pdf.getPages()) expect(page.getSize()).toEqual({ width: 612, height: 792 });
   const zip = await JSZip.loadAsync(await setDocx(documentOf(us, undefined)));
   expect(await zip.file('word/document.xml')!.async('string')).toContain('<w:pgSz w:w="12240" w:h="15840"');
@@ -148,7 +149,7 @@ test('four hundred pictures: every page is there, numbered, and so is the last p
     title: `Picture ${i + 1}`,
     caption: `Picture ${i + 1}, taken on the day.`,
   }));
-  const pdf = await setPdf({
+  const { bytes: pdf, pages } = await setPdf({
     firm: 'Firm',
     stamp: 'Draft',
     title: 'Many pictures',
@@ -162,10 +163,47 @@ test('four hundred pictures: every page is there, numbered, and so is the last p
     })),
   });
   const text = await textOf(pdf);
+  expect(pages).toBe(201);
   // A cover, and two to a page.
   expect(text).toContain('201 of 201');
   expect(text.match(/foot of every page/g)).toHaveLength(201);
   for (const at of [1, 200, 400]) expect(text).toContain(`Picture ${at}, taken on the day.`);
+});
+
+test('the PDF is tagged: marked as such, in a language, with heads of tables and drawings that are told in words', async () => {
+  const file = await PDFDocument.load(await reportPdf(content));
+  const { catalog } = file;
+  expect(String(catalog.lookup(PDFName.of('Lang')))).toBe('(en)');
+  expect(String(catalog.lookup(PDFName.of('MarkInfo'), PDFDict).get(PDFName.of('Marked')))).toBe('true');
+  const metadata = catalog.lookup(PDFName.of('Metadata')) as PDFRawStream;
+  expect(Buffer.from(metadata.asUint8Array()).toString()).toContain('<pdfuaid:part>1</pdfuaid:part>');
+  const kinds: string[] = [];
+  const told: string[] = [];
+  for (const [, object] of file.context.enumerateIndirectObjects())
+    if (object instanceof PDFDict && object.has(PDFName.of('S')) && object.has(PDFName.of('P'))) {
+      kinds.push(String(object.get(PDFName.of('S'))));
+      const alt = object.lookup(PDFName.of('Alt'));
+      if (alt instanceof PDFString || alt instanceof PDFHexString) told.push(alt.decodeText());
+    }
+  const blocks = doc.sections.flatMap((s) => s.blocks);
+  const count = (as: string) => blocks.filter((b) => b.as === as).length;
+  const kindsOf = (kind: string) => kinds.filter((k) => k === `/${kind}`).length;
+  expect(kindsOf('Table')).toBe(count('table'));
+  expect(kindsOf('TH')).toBe(blocks.reduce((sum, b) => sum + (b.as === 'table' ? b.head.length : 0), 0));
+  expect(kindsOf('LI')).toBe(blocks.reduce((sum, b) => sum + (b.as === 'list' ? b.lines.length : 0), 0));
+  expect(kindsOf('H1')).toBe(titles.length + 1);
+  expect(kindsOf('H2')).toBe(count('heading'));
+  expect(told.sort()).toEqual(blocks.flatMap((b) => (b.as === 'figure' ? [b.title] : [])).sort());
+});
+
+test('letters that no font here holds are marked, and the cover says which; others stand as they were written', async () => {
+  const client = 'Кёльн Øster \u6771\u4eac \u{1F333} \u0007';
+  const text = await textOf(
+    (await setPdf({ ...doc, title: 'Linden \u6771', lines: [`For ${client}`] })).bytes,
+  );
+  expect(text).toContain('Linden □');
+  expect(text).toContain('For Кёльн Øster □□ □');
+  expect(text).toContain('□ stands for characters that no font here holds: U+6771, U+4EAC, U+1F333');
 });
 
 test('without rates there are no options, and nothing of money is said', () => {

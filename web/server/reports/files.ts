@@ -2,7 +2,7 @@ import type { ReportContent } from '../../protocol/report';
 import { documentOf, type ReportStamp } from '../../documents/reportDocument';
 import { ALONE, type Asker } from '../beside';
 import { documentMarkdown } from './markdown';
-import { setDocx, setPdf } from './setDocument';
+import { reportPdf, setDocx } from './setDocument';
 
 /** The ways in which a report leaves the application. */
 export const REPORT_FORMATS = {
@@ -22,10 +22,9 @@ export async function reportFile(
   format: ReportFormat,
   asker: Asker = ALONE,
 ): Promise<Uint8Array<ArrayBuffer> | string> {
+  if (format === 'pdf') return reportPdf(content, stamp, asker);
   const doc = documentOf(content, stamp);
   switch (format) {
-    case 'pdf':
-      return setPdf(doc, { cover: true, numbered: true }, asker);
     case 'docx':
       return setDocx(doc, asker);
     case 'md':

@@ -1,7 +1,6 @@
-import { PDFDocument } from 'pdf-lib';
+import { marksOf } from '../../../e2e/pdf';
 import { textBlock, type ReadDocument } from '../../protocol/document';
-import { marksOf } from './outline';
-import { documentPdf } from './pdf';
+import { setPdf } from './setDocument';
 
 /** A document of three parts of which the first is as long as wanted, so that the headings fall anywhere on a page. */
 const withLines = (lines: number): ReadDocument => ({
@@ -17,10 +16,12 @@ const withLines = (lines: number): ReadDocument => ({
   })),
 });
 
-test('every part is one bookmark, wherever on a page its heading falls', async () => {
+test('every part is one bookmark, wherever on a page its heading falls, in the order of the pages', async () => {
   for (let lines = 28; lines < 44; lines++) {
-    const file = await documentPdf(withLines(lines), { cover: false, numbered: false });
-    const marks = marksOf(await PDFDocument.load(new Uint8Array(file)));
-    expect([lines, marks.map((m) => m.title)]).toEqual([lines, ['First', 'Second', 'Third']]);
+    const marks = await marksOf((await setPdf(withLines(lines))).bytes);
+    expect([lines, marks.map((m) => m.title)]).toEqual([lines, ['T', 'First', 'Second', 'Third']]);
+    const pages = marks.map((m) => m.page);
+    expect(pages).toEqual([...pages].sort((a, b) => a - b));
+    expect(pages[0]).toBe(0);
   }
 });

@@ -1,23 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { initWasm, Resvg } from '@resvg/resvg-wasm';
 import { TYPEFACE } from '../../drawings/svgText';
+import { paperFonts } from '../paperFonts';
 import { projectFile } from '../projectFile';
-
-const font = (weight: number) =>
-  readFileSync(
-    projectFile(
-      'node_modules',
-      '@fontsource',
-      'atkinson-hyperlegible-next',
-      'files',
-      `atkinson-hyperlegible-next-latin-${weight}-normal.woff2`,
-    ),
-  );
 
 let ready: Promise<Buffer[]> | undefined;
 const started = async (): Promise<Buffer[]> => {
   await initWasm(readFileSync(projectFile('node_modules', '@resvg', 'resvg-wasm', 'index_bg.wasm')));
-  return [400, 700].map(font);
+  return paperFonts();
 };
 
 /** An SVG drawing as PNG on white, `sharp` times its size, in the letters that ship with the application. */

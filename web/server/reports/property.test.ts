@@ -4,11 +4,10 @@ import { PDFDocument } from 'pdf-lib';
 import { readCase } from '@undrel/core/format';
 import { estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
 import type { PropertyPage } from '../../protocol/grounds';
-import { textOf } from '../../../e2e/pdf';
+import { marksOf, textOf } from '../../../e2e/pdf';
 import { workOfTree } from '../offers/treeWork';
 import type { ReportSource } from './source';
 import type { ReportFormat } from './files';
-import { marksOf } from './outline';
 import { ALONE } from '../beside';
 import { propertyReport } from './property';
 
@@ -75,7 +74,7 @@ test('the PDF of a property has a cover, a bookmark for every part that leads to
   const text = await textOf(file!);
   expect(text).toContain(`${total}, tax included`);
   for (let n = 1; n <= pages!; n++) expect(text).toContain(`${n} of ${pages}`);
-  const marks = marksOf(await PDFDocument.load(file!));
+  const marks = await marksOf(file!);
   expect(marks.map((m) => m.title)).toEqual([
     'Three Trees',
     'Summary',
@@ -143,7 +142,7 @@ test('trees without work follow those that have some, several to a page; what wa
     { ...two!, source: { ...two!.source, visit: { ...two!.source.visit, work } } },
   ];
   const { file } = await made('pdf', Infinity, from as typeof sources);
-  const marks = marksOf(await PDFDocument.load(file!)).filter((m) => from.some((s) => s.id === m.title));
+  const marks = (await marksOf(file!)).filter((m) => from.some((s) => s.id === m.title));
   const pageOf = (label: string) => marks.find((m) => m.title === label)!.page;
   expect(pageOf('Two')).toBeGreaterThan(pageOf('One'));
   expect(pageOf('Ash 1')).toBeGreaterThan(pageOf('Two'));

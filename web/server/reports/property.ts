@@ -189,13 +189,6 @@ function summed(e: ReturnType<typeof estimate>): typeof e {
   return { ...e, lines: merged };
 }
 
-/** Trees set in one go: each go carries the fonts once. Of those without work there is little to set. */
-const AT_ONCE = { worked: 2, idle: 12 };
-
-/** A list in pieces of at most so many. */
-const inPieces = <T>(list: readonly T[], most: number): T[][] =>
-  Array.from({ length: Math.ceil(list.length / most) }, (_, i) => list.slice(i * most, (i + 1) * most));
-
 /** The figures of a property for machines: what each tree needs, and what all of it comes to. */
 const figuresOf = (
   { page, firm, made, rates }: Grounds,
@@ -234,7 +227,7 @@ export async function* propertyReport(
   format: ReportFormat = 'pdf',
   asker: Asker = ALONE,
 ): AsyncGenerator<ReportProgress> {
-  const of = (format === 'pdf' ? 2 : 1) * sources.length + 1;
+  const of = (format === 'json' ? 1 : 2) * sources.length + 1;
   const work: WorkTree[] = [];
   for (const [i, source] of sources.entries()) {
     const own = await beside('treeWork', source, asker);
@@ -257,28 +250,18 @@ export async function* propertyReport(
     const section = await beside('section', { rates: grounds.rates, source, work: own }, asker);
     return id === idle[0]?.id ? { ...section, page: true } : section;
   };
-  if (format !== 'pdf') {
-    const sections = [...first.sections];
-    for (const source of [...busy, ...idle]) sections.push(await sectionOf(source));
-    const doc = { ...first, sections };
-    const bytes = format === 'docx' ? await setDocx(doc, asker) : documentMarkdown(doc);
-    yield { file: Buffer.from(bytes).toString('base64') };
+  const sections = [...first.sections];
+  const ordered = [...busy, ...idle];
+  for (const [i, source] of ordered.entries()) {
+    sections.push(await sectionOf(source));
+    yield { done: sources.length + i + 1, of, doing: `Writing up ${source.source.tree.label}` };
+  }
+  const doc = { ...first, sections };
+  if (format === 'pdf') {
+    const { bytes, pages } = await setPdf(doc, asker);
+    yield { file: Buffer.from(bytes).toString('base64'), pages };
     return;
   }
-  const parts = [await setPdf(first, { cover: true, numbered: false }, asker)];
-  let set = 0;
-  for (const some of [...inPieces(busy, AT_ONCE.worked), ...inPieces(idle, AT_ONCE.idle)]) {
-    const sections: Section[] = [];
-    for (const source of some) sections.push(await sectionOf(source));
-    sections[0]!.page = false;
-    parts.push(await setPdf({ ...headOf(grounds), sections }, { cover: false, numbered: false }, asker));
-    set += some.length;
-    yield { done: sources.length + 1 + set, of, doing: `Setting ${some.at(-1)!.source.tree.label}` };
-  }
-  const { bytes, pages } = await beside(
-    'joinPdf',
-    { parts, title: grounds.page.name, author: grounds.firm },
-    asker,
-  );
-  yield { file: Buffer.from(bytes).toString('base64'), pages };
+  const bytes = format === 'docx' ? await setDocx(doc, asker) : documentMarkdown(doc);
+  yield { file: Buffer.from(bytes).toString('base64') };
 }

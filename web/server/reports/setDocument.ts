@@ -2,23 +2,20 @@ import type { ReadDocument } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
 import { documentOf, type ReportStamp } from '../../documents/reportDocument';
 import { ALONE, beside, type Asker } from '../beside';
-import type { Setting } from './pdf';
 
-/** A document as PDF, set beside the server: it takes seconds. */
+/** A document as PDF, set beside the server, and how many pages it has. */
 export const setPdf = (
   doc: ReadDocument,
-  setting: Setting = { cover: true, numbered: true },
   asker: Asker = ALONE,
-): Promise<Uint8Array<ArrayBuffer>> => beside('document', { as: 'pdf', doc, setting }, asker);
+): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => beside('pdf', doc, asker);
 
 /** A document as DOCX, set beside the server: its pictures take seconds where there are many. */
 export const setDocx = (doc: ReadDocument, asker: Asker = ALONE): Promise<Uint8Array<ArrayBuffer>> =>
-  beside('document', { as: 'docx', doc }, asker);
+  beside('docx', doc, asker);
 
 /** The report as PDF; without a stamp it says that it is a draft. */
-export const reportPdf = (
+export const reportPdf = async (
   content: ReportContent,
   stamp?: ReportStamp,
   asker: Asker = ALONE,
-): Promise<Uint8Array<ArrayBuffer>> =>
-  setPdf(documentOf(content, stamp), { cover: true, numbered: true }, asker);
+): Promise<Uint8Array<ArrayBuffer>> => (await setPdf(documentOf(content, stamp), asker)).bytes;

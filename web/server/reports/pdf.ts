@@ -1,0 +1,144 @@
+import { readFileSync } from 'node:fs';
+import { NodeCompiler, type NodeTypstDocument } from '@myriaddreamin/typst-ts-node-compiler';
+import { INK } from '../../drawings/inks';
+import type { Drawing, Shape } from '../../drawings/shapes';
+import { drawingToSvg } from '../../drawings/svgText';
+import type { ReadDocument } from '../../protocol/document';
+import { paperFonts } from '../paperFonts';
+import { projectFile } from '../projectFile';
+import { withoutControl } from './withoutControl';
+
+/** Lines and letters of a drawing on paper, as a share of their size on a screen. */
+const LINES = 0.75;
+const LETTERS = 0.8;
+type Text = Extract<Shape, { as: 'text' }>;
+
+/**
+ * What keeps a text free of the lines behind it: a patch as large as the text, by the usual width of a letter of each face.
+ * An outline of the letters, as on a screen, is set over them here.
+ */
+function patchOf({ at: [x, y], text, size, anchor, strong, figures, halo }: Text): Shape[] {
+  if (!halo) return [];
+  const em = size * LETTERS;
+  const width = text.length * em * (figures ? 0.6 : strong ? 0.54 : 0.5) + 2;
+  const left = x - { start: 0, middle: width / 2, end: width }[anchor] - 1;
+  const top = y - 0.85 * em;
+  const [right, bottom] = [left + width + 2, top + 1.15 * em];
+  return [
+    {
+      as: 'area',
+      points: [
+        [left, top],
+        [right, top],
+        [right, bottom],
+        [left, bottom],
+      ],
+      tone: halo,
+    },
+  ];
+}
+
+const shapesOnPaper = (shape: Shape): Shape[] => {
+  switch (shape.as) {
+    case 'area':
+      return [shape];
+    case 'text':
+      return [...patchOf(shape), { ...shape, size: shape.size * LETTERS, halo: undefined }];
+    case 'line':
+    case 'marks':
+      return [{ ...shape, width: shape.width * LINES }];
+  }
+};
+const svgOnPaper = (drawing: Drawing, title: string): string =>
+  drawingToSvg({ ...drawing, shapes: drawing.shapes.flatMap(shapesOnPaper) }, title);
+
+/** A document with its drawings as SVG files, as the sheet `page.typ` reads it. */
+const asData = (doc: ReadDocument) => ({
+  ...doc,
+  sections: doc.sections.map((section) => ({
+    ...section,
+    blocks: section.blocks.map((block) =>
+      block.as === 'figure'
+        ? {
+            as: block.as,
+            title: block.title,
+            caption: block.caption,
+            width: block.drawing.width,
+            svg: svgOnPaper(block.drawing, block.title),
+          }
+        : block,
+    ),
+  })),
+});
+
+// Its fonts are read once a thread.
+let made: { compiler: NodeCompiler; sheet: string; inks: string } | undefined;
+const setter = () =>
+  (made ??= {
+    compiler: NodeCompiler.create({ fontArgs: [{ fontBlobs: paperFonts() }] }),
+    sheet: readFileSync(projectFile('web', 'server', 'reports', 'page.typ'), 'utf8'),
+    inks: JSON.stringify(INK),
+  });
+
+/** How long what was set before is kept, in documents: the sheet is the same for all of them. */
+const KEPT = 4;
+
+function laidOut(data: string): NodeTypstDocument {
+  const { compiler, sheet, inks } = setter();
+  compiler.evictCache(KEPT);
+  const result = compiler.compile({ mainFileContent: sheet, inputs: { doc: data, inks } });
+  if (result.result) return result.result;
+  const problem = result.takeError();
+  throw new Error(
+    `The document could not be set: ${problem ? JSON.stringify(compiler.fetchDiagnostics(problem)) : 'no reason given'}`,
+  );
+}
+
+/** Characters that a message of the export names as in none of the fonts. */
+const unknownIn = (message: string): string[] =>
+  [...message.matchAll(/the text `\\?"(.+?)\\?"` could not be displayed/gu)].flatMap(([, text]) => [
+    ...text!.replace(/\\u\{([0-9a-f]+)\}/gi, (_, code: string) => String.fromCodePoint(parseInt(code, 16))),
+  ]);
+
+const STANDS_FOR_UNKNOWN = '□';
+const codeOf = (character: string) =>
+  `U+${character.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`;
+
+/** The document with a mark for each such character, wherever it stands, and a line on the cover that says so. */
+function withMarks(doc: ReadDocument, unknown: ReadonlySet<string>): ReadDocument {
+  const marked = JSON.parse(
+    JSON.stringify(doc, (_, part: unknown) =>
+      typeof part === 'string'
+        ? [...part].map((c) => (unknown.has(c) ? STANDS_FOR_UNKNOWN : c)).join('')
+        : part,
+    ),
+  ) as ReadDocument;
+  const codes = [...unknown].map(codeOf);
+  const named = codes.length > 12 ? `${codes.slice(0, 12).join(', ')} and others` : codes.join(', ');
+  return {
+    ...marked,
+    lines: [...marked.lines, `${STANDS_FOR_UNKNOWN} stands for characters that no font here holds: ${named}`],
+  };
+}
+
+/**
+ * A document as tagged PDF (PDF/UA-1): a cover, then its sections, each a bookmark. Nothing is said here that the document
+ * does not say, except which characters could not be set.
+ *
+ * @throws where the document cannot be set at all
+ */
+export function documentPdf(given: ReadDocument): { bytes: Uint8Array; pages: number } {
+  const doc = withoutControl(given);
+  const unknown = new Set<string>();
+  for (;;) {
+    const set = laidOut(JSON.stringify(asData(unknown.size > 0 ? withMarks(doc, unknown) : doc)));
+    try {
+      const bytes = setter().compiler.pdf(set, { pdfStandard: 'ua-1' });
+      return { bytes, pages: set.numOfPages };
+    } catch (error) {
+      const more = unknownIn(String(error)).filter((c) => c !== STANDS_FOR_UNKNOWN && !unknown.has(c));
+      if (more.length === 0) throw error;
+      for (const c of more) unknown.add(c);
+    }
+  }
+}

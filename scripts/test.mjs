@@ -25,7 +25,9 @@ function load() {
 /** Runs one step to its end without stopping the others; true when it passed. */
 async function passes(name, command, args, env = {}) {
   say(name);
+  const began = Date.now();
   const status = await ended(start(command, args, { env: { ...process.env, ...env } }));
+  say(`${name}: ${Math.round((Date.now() - began) / 1000)} s`);
   return status === 0;
 }
 

@@ -42,22 +42,18 @@ test('assess prints one JSON line with numbers, working and reasons', () => {
 });
 
 test('a dig comes with its share, advice, cuts and forecast', () => {
-  const { dig } = JSON.parse(run(['assess', example]).stdout);
+  const { dig, cuts } = JSON.parse(run(['assess', example]).stdout);
   expect(dig.girdled.value).toBeGreaterThan(0.05);
   expect(dig.roots.map((r: { label: string }) => r.label)).toEqual(['A', 'D1', 'D2', 'D3']);
   expect(dig.roots[0].advice.decision).toBe('cut now');
   expect(dig.roots[0].crosses).toEqual([expect.objectContaining({ root: 'D1', over: true })]);
   expect(dig.cuts.length).toBeGreaterThan(0);
   expect(dig.forecast.scenarios[0].p50).toHaveLength(31);
-  const { cuts } = JSON.parse(run(['assess', example]).stdout);
   expect(cuts.plan.proved).toBe(true);
   expect(cuts.roots.map((r: { label: string }) => r.label)).toEqual(['A', 'D1', 'D2', 'D3']);
-  expect(run(['assess', '--format', 'text', example]).stdout).toMatch(
-    /Cut plan, proved the best: frees \d+ %/,
-  );
-  expect(run(['assess', '--format', 'text', example]).stdout).toMatch(
-    /Dig: \d+( ± \d+)? % of the bark is squeezed; half in /,
-  );
+  const told = run(['assess', '--format', 'text', example]).stdout;
+  expect(told).toMatch(/Cut plan, proved the best: frees \d+ %/);
+  expect(told).toMatch(/Dig: \d+( ± \d+)? % of the bark is squeezed; half in /);
 });
 
 test('a case that holds its site and holes of the soil probe tells of the ground and lays trenches out', () => {
@@ -127,15 +123,15 @@ test('bytes that are not UTF-8, a missing file and a bad flag are named', () => 
 
 test('an inventory streams, with progress on standard error', () => {
   const text = readFileSync(example, 'utf8');
-  const files = Array.from({ length: 300 }, (_, i) => {
+  const files = Array.from({ length: 60 }, (_, i) => {
     const file = join(folder, `${i}.json`);
     writeFileSync(file, text);
     return file;
   });
   const { status, stdout, stderr } = run(['assess', '--brief', ...files]);
   expect(status).toBe(0);
-  expect(stdout.trim().split('\n')).toHaveLength(300);
-  expect(stderr).toContain('200 of 300 files');
+  expect(stdout.trim().split('\n')).toHaveLength(60);
+  expect(stderr).toContain('40 of 60 files');
 });
 
 test('walk triages an inventory, most urgent first; bad cells and unknown species are named and the rest stands', () => {

@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util';
 import { assess } from '../src/assessment';
 import { explain } from '../src/diagnosis';
 import { sinceWhen, withAge } from '../src/history';
-import { causesAnswered } from '../src/prescription';
+import { causesAnswered, looksFirst } from '../src/prescription';
 import { assessCuts, assessDig, highsSolver, isStressed, type Solver } from '../src/pruning';
 import { type CaseFile, caseJsonSchema } from '../src/format/case';
 import { readCase } from '../src/format/read';
@@ -102,7 +102,7 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
   const system = options.units === 'us' ? 'us' : 'metric';
   const written = (_: string, value: unknown) =>
     typeof value === 'string' ? writeLengths(value, system) : value;
-  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...told, answers: causesAnswered(result.situation, result.operations), explanation, since, dig, cuts, ground: ground && groundSummary(ground), worth }, written)}\n`;
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...told, answers: causesAnswered(result.situation, result.operations), explanation, looksFirst: explanation && looksFirst(result.situation, result.operations, explanation.decisions), since, dig, cuts, ground: ground && groundSummary(ground), worth }, written)}\n`;
 }
 
 function problemOf(error: unknown): string {

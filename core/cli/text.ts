@@ -2,7 +2,7 @@ import type { Assessment } from '../src/assessment';
 import type { CaseFile } from '../src/format/case';
 import { CHOICES, PRACTICE_NOTE, STANDINGS, type Explanation } from '../src/diagnosis';
 import type { SinceWhen } from '../src/history';
-import { causesAnswered } from '../src/prescription';
+import { causesAnswered, lookFirstText, looksFirst } from '../src/prescription';
 import { formatQuantity, writeLengths, type UnitSystem } from '../src/units';
 
 const OPEN = STANDINGS.find((s) => s.key === 'open')!.from;
@@ -79,11 +79,14 @@ export function assessmentText(
     '',
   );
   const answers = causesAnswered(situation, operations);
+  const waiting = explanation ? looksFirst(situation, operations, explanation.decisions) : [];
   if (answers.length > 0) lines.push('What is done about it');
   lines.push(...answers.map((a) => `  ${a.label}, ${a.certainty}: ${say(a.text)}`), '');
   for (const operation of operations) {
     lines.push(`${operation.advice.toUpperCase().padEnd(7)}${operation.title}: ${say(operation.summary)}`);
     if (operation.advice === 'not') continue;
+    const wait = waiting.find((w) => w.operation === operation.key);
+    if (wait) lines.push(`         ${say(lookFirstText(wait))}`);
     lines.push(...operation.quantities.map((q) => `         ${q.name}: ${formatQuantity(q, system)}`));
   }
   return `${lines.join('\n')}\n`;

@@ -11,6 +11,8 @@ export const RATES: Rates = {
     trip: '38',
     mulch: '36.80',
     compost: '44.50',
+    topsoil: '33.40',
+    inoculant: '6.90',
     disposal: '29.90',
     drain: '14.20',
     wall: '118',

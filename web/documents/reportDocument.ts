@@ -243,6 +243,7 @@ const operation = (o: ReportOperation): Block[] => [
   heading(o.title),
   ...(o.wording ? [text(o.wording)] : []),
   text(o.summary),
+  ...(o.lookFirst ? [text(o.lookFirst, 'strong')] : []),
   ...(o.why ? [text(`Because: ${o.why}.`, 'muted')] : []),
   ...(o.quantities.length > 0
     ? [

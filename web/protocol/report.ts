@@ -15,6 +15,8 @@ export const WORDED_PARTS = [
 export type Wording = Partial<Record<(typeof WORDED_PARTS)[number]['key'], string>>;
 
 export interface ReportOperation {
+  /** The look that it waits for, and why; missing in reports issued before it was said. */
+  lookFirst?: string;
   title: string;
   summary: string;
   wording?: string;

@@ -9,6 +9,8 @@ export const RESOURCES = {
   trip: { label: 'Travel', unit: 'trip' },
   mulch: { label: 'Mulch', unit: 'm³' },
   compost: { label: 'Compost', unit: 'm³' },
+  topsoil: { label: 'Topsoil', unit: 'm³', optional: true },
+  inoculant: { label: 'Inoculant', unit: 'dose', optional: true },
   disposal: { label: 'Disposal of soil, chips or mulch', unit: 'm³' },
   drain: { label: 'Drain pipe and stone', unit: 'm' },
   wall: { label: 'Dry wall stone', unit: 'm²' },

@@ -3,6 +3,7 @@ export * from '../weighing';
 export * from './answers';
 export * from './changes';
 export * from './clashes';
+export * from './lookFirst';
 export * from './prescribe';
 export * from './seasons';
 export * from './workOrder';

@@ -277,6 +277,19 @@ const planted = (plantedYear: number, stemDiameter: number): Tree => ({
 /** What no case at random comes to: too deep for a bowl; young enough to lift; nothing left to keep; small and
  * rocking; in the shape of its pot; in a hole it cannot leave; in wet ground. */
 const SELDOM = [
+  caseOf(planted(2024, 0.05), [], [buried(-0.1, { findings: [{ key: 'base.sweep', answer: 'marked' }] })]),
+  caseOf(
+    planted(2012, 0.2),
+    [],
+    [
+      buried(0.1, {
+        findings: [
+          { key: 'crown.scratch', answer: 'dry' },
+          { key: 'crown.buds', answer: 'dry' },
+        ],
+      }),
+    ],
+  ),
   caseOf(planted(2012, 0.2), [], [buried(0.4)]),
   caseOf(planted(2023, 0.06), [], [buried(0.2)]),
   caseOf(planted(2023, 0.06), [], [buried(0.1, { findings: [{ key: 'crown.dieback', number: 1 }] })]),

@@ -12,7 +12,7 @@ import { ruledBy } from '../weighing/ruled';
 import { windowHere } from '../weighing/season';
 import type { HoldKey } from '../weighing/rules';
 
-export const PRESCRIPTION_ENGINE = 'operations-8';
+export const PRESCRIPTION_ENGINE = 'operations-9';
 
 /** What is signed before a remedy; where the tree may fall, nothing is done at it before its stability was judged. */
 function holdsOf(key: OperationKey, { verdict }: Situation): HoldKey[] {

@@ -1,4 +1,4 @@
-import { speciesFor } from '../species';
+import { sameGenus } from '../species';
 import { OPERATION_KEYS, type OperationKey } from '../vocabulary/operations';
 import { type Operation } from '../weighing/operation';
 import type { SeasonWindow } from '../weighing/rules';
@@ -33,16 +33,6 @@ export function monthDayProblem(field: string, typed: string): string | undefine
 const within = (day: string, from: string, to: string): boolean =>
   from <= to ? day >= from && day <= to : day >= from || day <= to;
 
-const firstWord = (name: string): string => name.trim().split(/\s+/)[0]!.toLowerCase();
-
-/** Whether a tree is of a genus, by its name as it was typed or by the species that goes by it. */
-function isOf(species: string, genus: string): boolean {
-  const meant = speciesFor(genus)?.species.name ?? genus;
-  return [species, speciesFor(species)?.species.name ?? ''].some(
-    (name) => firstWord(name) !== '' && [genus, meant].map(firstWord).includes(firstWord(name)),
-  );
-}
-
 /** The closed season that an operation on a tree would fall into on a date, or undefined. */
 export const closedOn = (
   closed: readonly ClosedSeason[],
@@ -53,7 +43,7 @@ export const closedOn = (
   closed.find(
     (c) =>
       c.operations.includes(operation) &&
-      (c.genus === undefined || isOf(species, c.genus)) &&
+      (c.genus === undefined || sameGenus(species, c.genus)) &&
       within(date.slice(5), c.from, c.to),
   );
 

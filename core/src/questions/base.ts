@@ -225,6 +225,14 @@ const BASE_SELDOM: readonly Question[] = (
       ],
     },
     {
+      key: 'base.sweep',
+      station: 'base',
+      kind: 'grade',
+      ask: 'Does the stem sweep out of the ground?',
+      hint: 'Since it was planted: bowed at the ground, or all roots to one side.',
+      answers: seen('upright', ['slight', 'slightly'], ['marked', 'clearly']),
+    },
+    {
       key: 'base.form',
       station: 'base',
       kind: 'grade',

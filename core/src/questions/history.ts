@@ -170,6 +170,24 @@ const HISTORY_SELDOM: readonly Question[] = (
       max: 5000,
       ask: 'Of these, failing or dead',
     },
+    {
+      key: 'history.wires',
+      station: 'history',
+      kind: 'length',
+      field: 'wires',
+      ask: 'Wires over it, height above the ground',
+    },
+    {
+      key: 'history.wind',
+      station: 'history',
+      kind: 'grade',
+      ask: 'How windy is the place?',
+      answers: [
+        { key: 'sheltered', label: 'sheltered' },
+        { key: 'usual', label: 'as usual' },
+        { key: 'windy', label: 'windy' },
+      ],
+    },
   ] satisfies Question[]
 ).map((q) => ({ ...q, more: true, seldom: true }));
 

@@ -30,6 +30,14 @@ const TREES: readonly [Tree, Finding[]][] = [
     [{ key: 'base.push', answer: 'rocks' }],
   ],
   [{ label: 'D', species: 'Malus', plantedYear: 2020, stemDiameter: 0.05 }, []],
+  [
+    { label: 'E', species: 'Malus', plantedYear: 2010, stemDiameter: 0.2 },
+    [{ key: 'crown.dieback', number: 1 }],
+  ],
+  [
+    { label: 'F', species: 'Malus', plantedYear: 2025, stemDiameter: 0.05, height: 3 },
+    [{ key: 'base.push', answer: 'rocks' }],
+  ],
 ];
 
 const answersOf = (q: (typeof SELDOM)[number]): Finding[] => {

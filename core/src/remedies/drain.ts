@@ -1,7 +1,7 @@
 import { amount, crewHours } from '../weighing/amounts';
 import { groundFall, outletOf, type Outlet } from '../weighing/drainage';
 import type { Quantity } from '../units/quantity';
-import { longMark } from '../units/marks';
+import { fineMark, longMark } from '../units/marks';
 import { limit, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
@@ -36,11 +36,11 @@ function quantitiesOf(depth: number, fall: number | undefined, outlet: Outlet): 
 
 const SUMMARY = {
   daylight: (length: number) =>
-    `A drain of ${longMark(length)} to lower ground, with a fall of 2 cm in a metre, between the anchors.`,
+    `A drain of ${longMark(length)} to lower ground, with a fall of 2 %, between the anchors.`,
   none: () =>
     'The ground falls no faster than a pipe, so no drain comes to the surface: a sump, a wider regrade, or the tree raised.',
   unknown: () =>
-    'A drain to lower ground, if a level finds any: it comes to the surface only where the ground falls faster than 2 cm in a metre.',
+    'A drain to lower ground, if a level finds any: it comes to the surface only where the ground falls faster than 2 %.',
 };
 
 /** Water led away: to lower ground from the floor of the excavation or out of wet ground, or into a sump. */
@@ -71,7 +71,7 @@ function weigh(s: Situation, { advice, why }: Ruled, operations: readonly Weighe
             'Find with a level where lower ground begins; keep the fall even.',
             'Washed stone round the pipe, cloth over it, soil back; the outlet stays open and is shown on the plan.',
           ]),
-      'Dig by hand or with air between the roots; none from 25 mm on is cut.',
+      `Dig by hand or with air between the roots; none from ${fineMark(0.025)} on is cut.`,
     ],
     cautions: ['Locate buried utilities before any digging.', 'Open trenches are fenced.'],
     acceptance: [

@@ -21,7 +21,9 @@ import { replace } from './replace';
 import { reset } from './reset';
 import { ring } from './ring';
 import { stability } from './stability';
+import { slopeUp } from './slopeUp';
 import { stake } from './stake';
+import { straighten } from './straighten';
 import { ties } from './ties';
 import { treeWell } from './treeWell';
 import { trench } from './trench';
@@ -46,10 +48,12 @@ export const REMEDIES: Record<OperationKey, Remedy> = {
   prune,
   reset,
   raise,
+  slopeUp,
   openBall,
   move,
   drain,
   trench,
+  straighten,
   stake,
   guard,
   leach,
@@ -76,8 +80,10 @@ export const WEIGHED: readonly OperationKey[] = [
   'prune',
   'reset',
   'raise',
+  'slopeUp',
   'openBall',
   'move',
+  'straighten',
   'trench',
   'remove',
   'treeWell',

@@ -4,7 +4,7 @@ import { limit, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 import { LIMITS } from '../practice';
-import { longMark } from '../units/marks';
+import { longMark, shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
 
 /** Water that takes the salt below the roots: as deep as the soil that it passes. */
@@ -51,7 +51,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
     why,
     quantities,
     method: [
-      'Sample the uppermost 30 cm on the side the salt comes from; have its conductivity and sodium measured.',
+      `Sample the uppermost ${shortMark(limit('leachDepth'))} on the side the salt comes from; have its conductivity and sodium measured.`,
       'Spread the water slowly enough that none runs off, in rounds a few days apart.',
       'Gypsum only where the test finds sodium.',
       'Keep salt off: a board or kerb on the road side in winter, snow piled elsewhere, grit in place of salt.',

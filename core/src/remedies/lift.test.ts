@@ -7,7 +7,7 @@ import type { Finding, Tree, Visit } from '../records';
 import { ballOf, liftQuantities } from '../weighing';
 import type { OperationKey } from '../vocabulary/operations';
 import { optionsOf } from '../worth';
-import { slopeTo } from './raise';
+import { slopeTo } from '../weighing/slope';
 
 const YOUNG: Tree = {
   label: 'T',

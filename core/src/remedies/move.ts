@@ -4,7 +4,9 @@ import {
   LIFT_AGAINST,
   LIFT_BARS,
   LIFT_CAUTIONS,
+  SET_RIGHT,
   ballOf,
+  exposure,
   holeQuantities,
   liftHours,
   liftQuantities,
@@ -37,6 +39,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
         : [
             ...holeQuantities(ball, s),
             ...liftQuantities(ball),
+            exposure(lifting),
             amount('airTool', limit('airLiftHours'), 'hours', 'by practice'),
             crewHours(lifting.value + limit('plantHours'), 'lifting + planting', [
               { name: 'lifting', value: lifting.value, dimension: 'hours' },
@@ -48,12 +51,12 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
       'Blow the roots bare from the stem outward; some 4 m³/min (150 cfm) at the nozzle do, and keep up to 95 % of them, where a spade keeps a fifth.',
       'Roots damp and shaded at every moment from lift to cover: wet sacking, no wind; the same day.',
       ...BALL_METHOD.slice(1),
-      'Set with the flare at or up to 5 cm above grade, roots spread; soil worked in between them in crumbs, no air pockets, watered in, topped up, mulched.',
+      'Set with the flare at grade or a little above it, roots spread; soil worked in between them in crumbs, no air pockets, watered in, topped up, mulched.',
       'The old hole is filled and marked until it has settled.',
     ],
     cautions: LIFT_CAUTIONS,
     acceptance: [
-      'Flare at or up to 5 cm above grade under a straight stick, stem upright, ball does not move by hand.',
+      `${SET_RIGHT}, stem upright, ball does not move by hand.`,
       'No root was dry or in the sun on the way.',
     ],
     schools: [used(hole), used(s.school('rootBall')), used(timing)],

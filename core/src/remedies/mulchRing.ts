@@ -145,7 +145,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       ...(scarred
         ? [
             scalped.key === 'soil'
-              ? 'Scarred surface roots: no more than 2 cm of soil over them, then chips.'
+              ? `Scarred surface roots: no more than ${shortMark(limit('soilOverRoots'))} of soil over them, then chips.`
               : 'Scarred surface roots: chips over them, never soil.',
           ]
         : []),

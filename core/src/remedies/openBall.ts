@@ -4,7 +4,9 @@ import {
   LIFT_AGAINST,
   LIFT_BARS,
   LIFT_CAUTIONS,
+  SET_RIGHT,
   ballOf,
+  exposure,
   liftHours,
   liftQuantities,
   shavedOff,
@@ -43,6 +45,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
             amount('ballDiameter', ball.diameter, 'long length', ball.from),
             ...liftQuantities(ball),
             ...shaved,
+            exposure(liftHours(s)),
             liftHours(s),
           ],
     method: [
@@ -58,7 +61,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
     cautions: LIFT_CAUTIONS,
     acceptance: [
       'No root left that goes round; roots point outward, cuts clean.',
-      'Flare at or up to 5 cm above grade under a straight stick; no air pockets.',
+      `${SET_RIGHT}; no air pockets.`,
     ],
     schools: [used(school), used(timing)],
     season: plantingSeason(s),

@@ -1,24 +1,24 @@
 import { amount } from '../weighing/amounts';
-import { LIFT_AGAINST, LIFT_BARS, LIFT_CAUTIONS, ballOf, liftHours, liftQuantities } from '../weighing/lift';
+import {
+  LIFT_AGAINST,
+  LIFT_BARS,
+  LIFT_CAUTIONS,
+  ballOf,
+  exposure,
+  liftHours,
+  liftQuantities,
+} from '../weighing/lift';
 import { limit, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Quantity } from '../units/quantity';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
+import { slopeQuantities } from '../weighing/slope';
 import { plantingSeason } from '../weighing/season';
 import { shortMark } from '../units/marks';
-
-/**
- * Soil of a straight slope from the edge of a ball down to nothing, m3: pi h (R - r)(R + 2 r) / 3.
- *
- * @example slopeTo(0.1, 0.3, 0.9) // 0.2765
- */
-export const slopeTo = (ball: number, height: number, outer: number): number =>
-  (Math.PI * height * (outer - ball) * (outer + 2 * ball)) / 3;
 
 /** How high it comes up, and the soil that slopes to it: a straight slope from the ball's edge to nothing. */
 function moundOf(s: Situation, ballRadius: number): Quantity[] {
   const proud = limit('moundProud');
-  const outer = ballRadius + proud / limit('moundFall');
   const { collar } = s.profile;
   return [
     amount('ballAboveGrade', proud, 'short length', 'by practice'),
@@ -37,22 +37,7 @@ function moundOf(s: Situation, ballRadius: number): Quantity[] {
           ),
         ]
       : []),
-    amount('moundRadius', outer, 'long length', 'radius of the ball + height ÷ slope', [
-      { name: 'radius of the ball', value: ballRadius, dimension: 'long length' },
-      { name: 'height', value: proud, dimension: 'short length' },
-      { name: 'slope', value: limit('moundFall'), dimension: 'ratio' },
-    ]),
-    amount(
-      'moundSoil',
-      slopeTo(ballRadius, proud, outer),
-      'volume',
-      'pi × height × (mound - ball) × (mound + 2 × ball) / 3',
-      [
-        { name: 'height', value: proud, dimension: 'short length' },
-        { name: 'mound, radius', value: outer, dimension: 'long length' },
-        { name: 'ball, radius', value: ballRadius, dimension: 'long length' },
-      ],
-    ),
+    ...slopeQuantities(ballRadius, proud, { radius: 'moundRadius', soil: 'moundSoil' }),
   ];
 }
 
@@ -75,7 +60,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
     quantities:
       advice === 'not' || !ball
         ? []
-        : [...moundOf(s, ball.diameter / 2), ...liftQuantities(ball), liftHours(s)],
+        : [...moundOf(s, ball.diameter / 2), ...liftQuantities(ball), exposure(liftHours(s)), liftHours(s)],
     method: [
       'Take the soil off the flare and every encircling root first.',
       'Loosen the wet ground under it and slope its floor outward, so that no water stands below the ball; nothing glazed.',

@@ -1,3 +1,4 @@
+import { answerTo } from '../questions/question';
 import { amount, crewHours } from '../weighing/amounts';
 import { standingOf } from '../diagnosis';
 import { speciesForPlace, STRESS_WORDS, type Stress } from '../species';
@@ -6,6 +7,7 @@ import { tightGround } from '../weighing/ground';
 import { longMark, shortMark } from '../units/marks';
 import type { NodeKey } from '../vocabulary/causes';
 import { limit, schoolNote, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
+import { SET_RIGHT } from '../weighing/lift';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
 import { plantingSeason } from '../weighing/season';
@@ -65,6 +67,26 @@ const ASKS: readonly {
 /** Height that a young tree is to reach where nobody knows the species of the one that goes, m. Common practice, no source. */
 const USUAL_HEIGHT = 15;
 
+/** How tall a grown tree may be here, by the wires over it and the room it has, m; what decides it, in words. */
+function tallestHere({ tree, visit }: Situation): { most: number; why: string[] } {
+  const wires = answerTo(visit.findings, 'history.wires')?.number;
+  const under = wires === undefined ? Infinity : Math.max(0, wires - limit('clearOfWires'));
+  const narrow = tree.mulchRoom !== undefined && tree.mulchRoom < limit('narrowRoom');
+  return {
+    most: Math.min(under, narrow ? limit('narrowHeight') : Infinity),
+    why: [
+      ...(wires === undefined
+        ? []
+        : [`Wires at ${longMark(wires)}: no taller than ${longMark(under)} when grown.`]),
+      ...(narrow
+        ? [
+            `${longMark(tree.mulchRoom!)} to what is laid or built: no taller than ${longMark(limit('narrowHeight'))} when grown, or a wider place.`,
+          ]
+        : []),
+    ],
+  };
+}
+
 /** Which species are fit for the place, and what it asks of them. */
 function speciesHere(s: Situation): string[] {
   const asks = ASKS.filter(
@@ -72,19 +94,22 @@ function speciesHere(s: Situation): string[] {
       nodes.some((node) => standingOf(s.verdict, node).standing === 'likely') ||
       s.verdict.evidence.some((e) => e.key === finding?.[0] && finding.includes(e.answer)),
   ).map((a) => a.stress);
+  const { most, why } = tallestHere(s);
   const found = speciesForPlace(
     asks,
-    s.species?.height ?? USUAL_HEIGHT,
+    Math.min(most, s.species?.height ?? USUAL_HEIGHT),
     s.species?.name.split(' ')[0],
     s.house.species,
+    most,
   );
   const names = found.map((f) => (f.common[0] ? `${f.name} (${f.common[0]})` : f.name)).join(', ');
   const stands = asks.map((a) => STRESS_WORDS[a]).join(', ');
   const lead = asks.length > 0 ? `It must stand ${stands}` : 'The ground asks nothing special';
   return [
+    ...why,
     found.length > 0
       ? `${lead}: for example ${names}; judged from memory, check hardiness and local pests.`
-      : `${lead}, and no species of the table stands all of it: mend the ground first.`,
+      : `${lead}, and no species of the table fits: mend the ground first, or choose another place.`,
   ];
 }
 
@@ -111,8 +136,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     method: [
       'Mature size against wires, buildings and paving; species against soil wetness and pH.',
       ...speciesHere(s),
-      'At the nursery: flare in view or within 2 cm of the top, nothing circling when the pot is drawn off, stem that stands without its stake, a leader, no wounds, tag with the species; what fails is left there.',
-      'Ties, wire, tape and labels off; the outer 2-3 cm of a potted ball shaved, roots spread outward.',
+      `At the nursery: flare in view or within ${shortMark(0.02)} of the top, nothing circling when the pot is drawn off, stem that stands without its stake, a leader, no wounds, tag with the species; what fails is left there.`,
+      `Ties, wire, tape and labels off; the outer ${shortMark(0.02)} to ${shortMark(0.03)} of a potted ball shaved, roots spread outward.`,
       ...(isTight(s)
         ? [
             `Loosen the ground first, ${longMark(limit('preparedRadius'))} about the place and ${shortMark(limit('preparedDepth'))} deep, in dry weather; compost into the upper half. The floor under the ball stays firm.`,
@@ -128,9 +153,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
         ? [`Root-control ring: ${rings.warning.charAt(0).toLowerCase()}${rings.warning.slice(1)}`]
         : []),
     ],
-    acceptance: [
-      'Flare at or up to 5 cm above grade under a straight stick; stem upright; firmed, watered in.',
-    ],
+    acceptance: [`${SET_RIGHT}; stem upright; firmed, watered in.`],
     schools: [
       used(reference),
       used(hole),

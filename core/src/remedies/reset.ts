@@ -3,7 +3,9 @@ import {
   LIFT_AGAINST,
   LIFT_BARS,
   LIFT_CAUTIONS,
+  SET_RIGHT,
   ballOf,
+  exposure,
   liftHours,
   holeQuantities,
   liftQuantities,
@@ -111,6 +113,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
             ...shavedOff(lifted, shaved, s),
             ...compostFor(lifted, compost, schoolValue(hole, 'times'), backfill),
             wateringQuantity(stem!, watering, lasting),
+            exposure(liftHours(s)),
             liftHours(s),
           ]
         : [],
@@ -123,7 +126,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
     ],
     cautions: LIFT_CAUTIONS,
     acceptance: [
-      'Flare at or up to 5 cm above grade under a straight stick, stem upright.',
+      `${SET_RIGHT}, stem upright.`,
       'No air pockets: water stands nowhere and the ball does not move by hand.',
     ],
     schools: [reference, height, hole, ball, backfill, staking, timing, watering, lasting].map(used),

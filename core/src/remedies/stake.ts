@@ -1,5 +1,6 @@
 import { amount, crewHours } from '../weighing/amounts';
 import { limit, used, schoolNote, type Situation, type Weighed } from '../weighing/operation';
+import { stakeQuantities } from '../weighing/staking';
 import { rulesHolding } from '../weighing/conditions';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
@@ -31,13 +32,13 @@ function weigh(s: Situation, weighed: Ruled): Weighed {
       advice === 'not'
         ? []
         : [
-            battens
-              ? amount('stakeSets', 1, 'count', 'one set of two laths and four pins', [], {
-                  school: schoolNote(school),
-                })
-              : amount('stakeSets', 1, 'count', 'one set of two stakes and a broad tie', [], {
-                  school: schoolNote(school),
-                }),
+            ...(battens
+              ? [
+                  amount('stakeSets', 1, 'count', 'one set of two laths and four pins', [], {
+                    school: schoolNote(school),
+                  }),
+                ]
+              : stakeQuantities(s)),
             crewHours(limit('stakeHours')),
           ],
     method: battens
@@ -70,6 +71,10 @@ export const stake: Remedy = {
   treats: ['poorAnchorage'],
   settles: [],
   do: [
+    {
+      when: [{ planned: 'straighten' }],
+      why: 'It leans back until new roots hold it.',
+    },
     {
       when: [{ planned: 'raise' }],
       why: 'A lifted tree holds by its weight until new roots do.',

@@ -1,4 +1,5 @@
 import { standingOf } from '../diagnosis';
+import { fineMark } from '../units/marks';
 import { tightGround } from '../weighing/ground';
 import { used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
@@ -41,7 +42,7 @@ function weigh(s: Situation, { advice, why, barred: left }: Ruled): Weighed {
     quantities: [],
     method: [
       'Utilities located and marked; soil neither wet nor frozen.',
-      'Roots from 25 mm on are left whole across; torn ends are cut clean.',
+      `Roots from ${fineMark(0.025)} on are left whole across; torn ends are cut clean.`,
       'Filled the same day, watered in, topped up where it settles, mulched.',
       `Fertiliser: ${fertiliser.label}.`,
     ],

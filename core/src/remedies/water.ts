@@ -1,9 +1,13 @@
 import { crownReach } from '../crown';
 import { used, schoolValue, type Situation, type Weighed } from '../weighing/operation';
+import { shortMark } from '../units/marks';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
 import { plannedOf, plannedWork } from '../weighing/planned';
 import { isYoungStem, wateringOfGround, wateringQuantity, wateringRounds } from '../weighing/watering';
+
+/** How deep the soil probe looks before a watering. Common practice, no source. */
+const PROBED = shortMark(0.2);
 
 /** Watering after work at the roots, or in drought; never where water stands. */
 function weigh(s: Situation, { advice, why, barred: wet }: Ruled, before: readonly Weighed[]): Weighed {
@@ -34,18 +38,18 @@ function weigh(s: Situation, { advice, why, barred: wet }: Ruled, before: readon
       : wanted
         ? `When the probe finds it dry, over ${seasons === 1 ? 'one growing season' : `${seasons} growing seasons`}, ${manner.label}.`
         : advice === 'option'
-          ? 'Look with a soil probe at 20 cm in dry spells; water where it is dry.'
+          ? `Look with a soil probe at ${PROBED} in dry spells; water where it is dry.`
           : 'Rain does, as long as the roots are left alone.',
     why: advice === 'not' && !wet ? ['No work at the roots and no drought.'] : why,
     quantities,
     method: [
-      'Look before each watering with a soil probe at 20 cm; skip it when that is moist.',
+      `Look before each watering with a soil probe at ${PROBED}; skip it when that is moist.`,
       'Slowly, over the root zone, off the bark.',
     ],
     cautions: [
       'Clay in a saucer drowns a tree with the best of intentions: look a day later where it stands.',
     ],
-    acceptance: ['Soil moist at 20 cm the day after, not wet.'],
+    acceptance: [`Soil moist at ${PROBED} the day after, not wet.`],
     schools: [used(manner), used(lasting)],
     season: 'From the work until leaf fall, and through dry spells of the years after.',
     missing: wanted && stem === undefined ? ['stem diameter'] : [],
@@ -76,7 +80,7 @@ export const water: Remedy = {
       when: [{ node: 'transplantShock', standing: 'possible' }],
       why: 'Probe the ball itself: it dries while the ground beside it is moist.',
     },
-    { when: [{ node: 'drought', standing: 'possible' }], why: 'The probe tells: dry at 20 cm is dry.' },
+    { when: [{ node: 'drought', standing: 'possible' }], why: 'The probe tells: dry a hand deep is dry.' },
     {
       when: [{ node: 'severed', standing: 'possible' }],
       why: 'What it lost it cannot drink with in a dry spell.',

@@ -36,6 +36,18 @@ interface Index {
 
 const genusIn = (name: string): string => bare(name).split(' ')[0]!;
 
+/**
+ * Whether two trees are of one genus, by whatever name each goes.
+ *
+ * @example sameGenus('small-leaved lime', "Tilia cordata 'Greenspire'") // true
+ */
+export function sameGenus(one: string, other: string): boolean {
+  const names = (typed: string) =>
+    [typed, speciesFor(typed)?.species.name ?? ''].map(genusIn).filter((genus) => genus !== '');
+  const ofOther = names(other);
+  return names(one).some((genus) => ofOther.includes(genus));
+}
+
 /** The first that has a name keeps it. A genus is spoken for by its own row, else by its only species. */
 function indexed(list: readonly Species[]): Index {
   const byName = new Map<string, Species>();

@@ -15,6 +15,7 @@ const ofGenus = (species: Species): string => species.name.split(' ')[0]!;
  * @param asks what the place asks to be stood
  * @param height of the tree that is to stand there when grown, m
  * @param not genus that goes; what failed there is not set again, and a place of one genus falls to one disease
+ * @param most tallest that a grown tree may be there, m
  * @param own what the firm has judged for itself; stands before the table of the program
  */
 export function speciesForPlace(
@@ -22,10 +23,11 @@ export function speciesForPlace(
   height: number,
   not: string | undefined,
   own: readonly Species[] = [],
+  most = Infinity,
 ): Species[] {
   const minds = (s: Species) => STRESSES.filter((stress) => s.stands[stress] === 'poor').length;
   const fits = speciesListed(own)
-    .filter((s) => s.name.includes(' ') && ofGenus(s) !== not)
+    .filter((s) => s.name.includes(' ') && ofGenus(s) !== not && s.height <= most)
     .filter((s) => asks.every((stress) => s.stands[stress] === 'good'))
     .map((species) => ({
       species,

@@ -26,6 +26,7 @@ export const LENGTH_LIMITS = {
   layer: { name: 'Depth of the layer', min: 0.01, max: 2, ask: 1.5 },
   refusal: { name: 'Rod stops at', min: 0, max: 2, ask: 1.5 },
   woundHeight: { name: 'Height above grade', min: 0, max: 10, ask: 3 },
+  wires: { name: 'Height of the wires', min: 2, max: 60, ask: 25 },
   mulchRoom: { name: 'Room for the mulch ring', min: 0.1, max: 15, ask: 8 },
   rootDistance: { name: 'Root, distance', min: -1, max: 8, ask: 3 },
   rootDepth: { name: 'Root, depth of its top', min: -0.6, max: 2, ask: 1 },

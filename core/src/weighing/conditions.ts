@@ -115,6 +115,16 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
   limbHangs: noted('crown.limbs', 'hanging', 'a broken limb hangs in the crown'),
   limbsCracked: noted('crown.limbs', 'cracked', 'large limbs are cracked or hollow'),
   dwarfing: noted('base.rootstock', 'dwarfing', 'it stands on a dwarfing rootstock'),
+  sweeps: ({ visit }) => {
+    const sweep = answerTo(visit.findings, 'base.sweep')?.answer;
+    return sweep === 'slight' || sweep === 'marked'
+      ? `its stem sweeps out of the ground${sweep === 'marked' ? '' : ' a little'}`
+      : undefined;
+  },
+  standsHigh: ({ profile: { collar } }) =>
+    collar !== undefined && collar.depth.value <= -limit('collarHigh')
+      ? `its first roots stand ${shortMark(-collar.depth.value)} above grade`
+      : undefined,
   isShrub: noted('base.form', 'shrub', 'it is a shrub'),
   justPlanted: (s) => {
     const years = yearsInGround(s);
@@ -235,3 +245,13 @@ export function rulesHolding(
       : [];
   });
 }
+
+/** Whether a remedy is called for by the chances of causes alone: by no measurement, no other remedy and no choice of a person. */
+export const byChancesAlone = (
+  rules: readonly Rule[],
+  s: Situation,
+  operations: readonly Weighed[],
+): boolean =>
+  rules
+    .filter((rule) => rulesHolding([rule], s, operations).length > 0)
+    .every((rule) => rule.when.some((condition) => 'node' in condition));

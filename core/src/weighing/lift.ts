@@ -1,3 +1,4 @@
+import { shortMark } from '../units/marks';
 import { answerTo } from '../questions/question';
 import type { Quantity } from '../units/quantity';
 import { amount, crewHours } from './amounts';
@@ -99,6 +100,24 @@ export function liftHours(s: Situation): Quantity {
   );
 }
 
+/** Two people lift and set; for half of their time roots are out of the ground. Common practice, no source. */
+const EXPOSED = { people: 2, share: 0.5 };
+
+/** How long its roots are out of the ground, by the hours of lifting. */
+export const exposure = (lifting: Quantity): Quantity =>
+  amount(
+    'rootsExposed',
+    (EXPOSED.share * lifting.value) / EXPOSED.people,
+    'hours',
+    'share of the work × crew hours ÷ people',
+    [
+      { name: 'share of the work', value: EXPOSED.share, dimension: 'share' },
+      { name: 'crew hours', value: lifting.value, dimension: 'hours' },
+      { name: 'people', value: EXPOSED.people, dimension: 'count' },
+    ],
+    { notes: ['Wet and shaded all that time: sun and wind dry fine roots within minutes.'] },
+  );
+
 /** The hole it is set into: by the school of its width, as deep as the ball. */
 export function holeQuantities(ball: Ball, s: Situation): Quantity[] {
   const school = s.school('holeWidth');
@@ -138,8 +157,11 @@ export function holeQuantities(ball: Ball, s: Situation): Quantity[] {
 export const BALL_METHOD = [
   'Soak a matted ball to loosen it, or keep its soil for what lives in it; look for a small pot within the large one.',
   'Unwind what bends, straighten it and firm it outward; cut what does not, clean, as far out as can be.',
-  'Shave the outer 2-3 cm or slice the sides; never more than a third of the ball, and only in a young vigorous tree.',
+  `Shave the outer ${shortMark(0.02)} to ${shortMark(0.03)} or slice the sides; never more than a third of the ball, and only in a young vigorous tree.`,
 ];
+
+/** How a tree stands that was set right. Common practice, no source: at grade or up to two inches above it. */
+export const SET_RIGHT = `Flare at or up to ${shortMark(0.05)} above grade under a straight stick`;
 
 /** What rules out lifting a tree, whatever calls for it. */
 export const LIFT_BARS = [
@@ -157,7 +179,7 @@ export const LIFT_AGAINST = [
 
 export const LIFT_CAUTIONS = [
   'Locate buried utilities before any digging.',
-  'Not after a dry season without water; a precipitation deficit of some 20 cm is a warning.',
+  `Not after a dry season without water; some ${shortMark(limit('rainDeficit'))} less rain than usual is a warning.`,
   'A lifted tree can fall: hold it with a strap while people are in the hole. Lift with the legs, in step, or by machine.',
   'Air tool: eye, face, hearing and dust protection; bystanders away, hose secured.',
 ];

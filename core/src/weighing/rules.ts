@@ -41,6 +41,8 @@ export type MeasureKey =
   | 'limbsCracked'
   | 'dwarfing'
   | 'isShrub'
+  | 'standsHigh'
+  | 'sweeps'
   | 'justPlanted'
   | 'beyondABowl'
   | 'cutsAgreed'

@@ -142,7 +142,7 @@ export function TreeScreen(props: TreeScreenProps) {
     units,
     house,
     firmTable,
-    station === 'verdict',
+    station === 'verdict' || station === 'prescription',
   );
   const judged = useMemo(
     () => (weighed && profile ? { ...weighed, profile } : undefined),

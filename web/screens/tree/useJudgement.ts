@@ -11,7 +11,7 @@ import type { JudgeAnswer, Judged, JudgeJob } from '../../workers/judge';
  * until the next. Jobs that were overtaken by another entry are left out.
  *
  * @param before the visit before it, to say what is prescribed otherwise than then
- * @param explained also say why and what to look at next
+ * @param explained also say why, what to look at next, and what waits for it
  */
 export function useJudgement(
   tree: Tree,

@@ -1,5 +1,6 @@
 import type { Finding, SoilLog } from '@undrel/core/records';
 import { shootsIn } from '@undrel/core/history';
+import { sameGenus } from '@undrel/core/species';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import type { Db } from '../database/transaction';
 import { REFERENCE_LOGS, REFERENCE_SHOOTS } from './sql';
@@ -9,12 +10,17 @@ export async function referenceShoots(
   db: Db,
   treeIds: readonly string[],
 ): Promise<Map<string, ReferenceShoots>> {
-  const rows = await db.rows<{ tree_id: string; label: string; findings: Finding[] }>(REFERENCE_SHOOTS, [
-    treeIds,
-  ]);
+  const rows = await db.rows<{
+    tree_id: string;
+    species: string;
+    beside: string;
+    label: string;
+    findings: Finding[];
+  }>(REFERENCE_SHOOTS, [treeIds]);
   const years = ({ series }: ReferenceShoots) => series[0]!.values.length;
   const most = new Map<string, ReferenceShoots>();
-  for (const { tree_id, label, findings } of rows) {
+  for (const { tree_id, species, beside, label, findings } of rows) {
+    if (!sameGenus(species, beside)) continue;
     const read = { label, series: shootsIn(findings).filter((s) => s.values.length > 1) };
     const known = most.get(tree_id);
     if (read.series.length > 0 && (!known || years(read) > years(known))) most.set(tree_id, read);

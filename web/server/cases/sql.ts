@@ -124,15 +124,14 @@ export const REFERENCE_LOGS = `select distinct on (t.id) t.id as tree_id, r.labe
   group by t.id, r.id, r.label
   order by t.id, r.label`;
 
-/** Of each visit to a reference tree of the same genus and property: its shoots by year. $1: the trees it is set beside. */
-export const REFERENCE_SHOOTS = `select t.id as tree_id, r.label,
+/** Of each visit to a reference tree of the property: its shoots by year, and the names of both. $1: the trees it is set beside. */
+export const REFERENCE_SHOOTS = `select t.id as tree_id, t.species, r.species as beside, r.label,
     json_agg(json_build_object('key', f.key, 'part', f.part, 'number', f.number)) as findings
   from trees t
   join trees r on r.firm_id = t.firm_id and r.property_id = t.property_id and r.id <> t.id
     and r.reference and r.deleted_at is null
-    and lower(split_part(r.species, ' ', 1)) = lower(split_part(t.species, ' ', 1))
   join visits v on v.firm_id = r.firm_id and v.tree_id = r.id and v.deleted_at is null
   join findings f on f.firm_id = v.firm_id and f.visit_id = v.id and f.deleted_at is null
     and f.key like 'crown.extension%'
   where t.id = any($1::text[])
-  group by t.id, r.id, r.label, v.id`;
+  group by t.id, t.species, r.id, r.species, r.label, v.id`;

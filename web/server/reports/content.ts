@@ -9,6 +9,7 @@ import {
   clashesOf,
   amountsDone,
   HOLD_POINTS,
+  looksFirst,
   plannedOf,
   plannedWork,
   PRESCRIPTION_ENGINE,
@@ -32,13 +33,14 @@ import {
   type UnitSystem,
 } from '@undrel/core/units';
 import { paperOf } from '../../protocol/document';
-import { inShort, type ReportContent, type ReportOperation } from '../../protocol/report';
+import { inShort, type ReportContent } from '../../protocol/report';
 
 import type { Drawing } from '../../drawings/shapes';
 import { declineLine, stemsOf } from '../../drawings/declineLine';
 import { sectionDrawing } from '../../drawings/section';
 import { assessDigKept, digPart } from './digPart';
 import { cutsPart } from './cutsPart';
+import { operationsPart } from './operationsPart';
 import { soilPart } from './soilPart';
 import { refusedSpokes, trenchPart } from './trenchPart';
 import { assessed, explained } from '../assessed';
@@ -112,37 +114,6 @@ const measuredIn = (profile: Profile): Quantity[] =>
     profile.mulch?.volume,
     profile.mulch?.ringRadius,
   ].filter((q): q is Quantity => q !== undefined);
-
-function workingText({ working }: Quantity): string {
-  const school = working.school ? ` School: ${working.school.school}.` : '';
-  const notes = working.notes.length > 0 ? ` ${working.notes.join(' ')}` : '';
-  return `${working.formula}. Source: ${working.source}.${school}${notes}`;
-}
-
-function operationIn(operation: Operation, visit: Visit, system: UnitSystem): ReportOperation {
-  const say = (text: string) => writeLengths(text, system);
-  return {
-    title: operation.title,
-    summary: say(operation.summary),
-    wording: visit.decisions.find((d) => d.operation === operation.key)?.wording,
-    why: say(operation.why.join('; ')),
-    quantities: operation.quantities.map((q) => ({
-      name: q.name,
-      text: formatQuantity(q, system),
-      working: workingText(q),
-    })),
-    method: operation.method.map(say),
-    cautions: operation.cautions.map(say),
-    acceptance: operation.acceptance.map(say),
-    against: operation.against.map(say),
-    first: operation.first.map((hold) => HOLD_POINTS[hold]),
-    after: operation.followUp,
-    season: operation.season,
-    schools: operation.schools.map(
-      (s) => `${s.matterLabel}: ${s.label}${s.warning ? ` (${s.warning})` : ''}`,
-    ),
-  };
-}
 
 /** When growth fell, in words and as the line of years. */
 function sincePart({ tree, events, visits, visit, beside, system }: ReportSource): ReportContent['since'] {
@@ -374,10 +345,7 @@ function wholeContent(source: ReportSource): ReportContent {
     ...(answers.length > 0 && {
       answers: answers.map(({ label, certainty, text }) => ({ label, certainty, text: say(text) })),
     }),
-    prescribed: planned.map((o) => operationIn(o, visit, system)),
-    considered: operations
-      .filter((o) => !planned.includes(o))
-      .map((o) => ({ title: o.title, reason: say(o.why.length > 0 ? o.why.join('; ') : o.summary) })),
+    ...operationsPart(operations, visit, looksFirst(whole.situation, operations, why.decisions), system),
     ...worthPart(source),
     schedule: schedulePart(planned, source),
     ...(revision && { revision }),

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Visit } from '@undrel/core/records';
-import { causesAnswered, clashesOf, plannedOf, type Operation } from '@undrel/core/prescription';
+import { causesAnswered, clashesOf, looksFirst, plannedOf, type Operation } from '@undrel/core/prescription';
 import { writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
@@ -30,10 +30,11 @@ export function comeBack(
 }
 
 export function Prescription(props: StationProps) {
-  const { visit, visitId, treeId, control, mayJudge } = props;
+  const { visit, visitId, treeId, control, mayJudge, explanation } = props;
   const { operations, situation } = judgedOf(props);
   const planned = plannedOf(operations, visit.decisions);
   const clashes = clashesOf(planned, situation, props.closed);
+  const waiting = explanation && looksFirst(situation, operations, explanation.decisions);
   const back = comeBack(operations, visit);
   const head = headOf(visit);
   return (
@@ -61,66 +62,80 @@ export function Prescription(props: StationProps) {
           {writeLengths(clash, props.system)}
         </p>
       ))}
-      <div className="border-t-[1.5px] border-ink">
-        {operations.map((operation) => (
-          <OperationEntry key={operation.key} operation={operation} {...props} />
-        ))}
-      </div>
-      <CauseAnswers
-        answers={causesAnswered(situation, operations)}
-        say={(text) => writeLengths(text, props.system)}
-      />
-      <section className="mt-5">
-        <h2 className="mb-1">Look again</h2>
-        <div className="flex flex-wrap items-end gap-2">
-          <label>
-            <span className="block text-sm">On</span>
-            <input
-              type="date"
-              disabled={!mayJudge}
-              min={visit.date}
-              value={visit.lookAgain?.on ?? ''}
-              onChange={(event) => {
-                const on = event.target.value;
-                const lookAgain = on
-                  ? { on, why: visit.lookAgain?.why ?? back?.why ?? 'See how it does.' }
-                  : undefined;
-                control.set('visit', visitId, treeId, { ...head, lookAgain });
-              }}
-            />
-          </label>
-          {mayJudge && back && visit.lookAgain?.on !== back.on && (
-            <button
-              type="button"
-              className="quiet"
-              onClick={() => control.set('visit', visitId, treeId, { ...head, lookAgain: back })}
-            >
-              Use {back.on}
-            </button>
-          )}
-        </div>
-        <p className="mt-1">{visit.lookAgain?.why ?? back?.why}</p>
-      </section>
-      {props.revision && (
-        <section className="mt-5" aria-label="What changed">
-          <h2>Since the visit of {props.revision.since}</h2>
-          {props.revision.revision.changes.length === 0 ? (
-            <p>Prescribed as then.</p>
-          ) : (
-            <>
-              <Changes
-                changes={props.revision.revision.changes}
-                say={(text) => writeLengths(text, props.system)}
+      {/* Held back until all of it is there: what can be pressed below would move. */}
+      {waiting ? (
+        <>
+          <div className="border-t-[1.5px] border-ink">
+            {operations.map((operation) => (
+              <OperationEntry
+                key={operation.key}
+                operation={operation}
+                waitsFor={waiting.find((w) => w.operation === operation.key)}
+                {...props}
               />
-              {props.revision.revision.why.length > 0 && (
-                <p className="mt-1 text-muted">
-                  What was found otherwise:{' '}
-                  {writeLengths(props.revision.revision.why.join(' '), props.system)}
-                </p>
+            ))}
+          </div>
+          <CauseAnswers
+            answers={causesAnswered(situation, operations)}
+            say={(text) => writeLengths(text, props.system)}
+          />
+          <section className="mt-5">
+            <h2 className="mb-1">Look again</h2>
+            <div className="flex flex-wrap items-end gap-2">
+              <label>
+                <span className="block text-sm">On</span>
+                <input
+                  type="date"
+                  disabled={!mayJudge}
+                  min={visit.date}
+                  value={visit.lookAgain?.on ?? ''}
+                  onChange={(event) => {
+                    const on = event.target.value;
+                    const lookAgain = on
+                      ? { on, why: visit.lookAgain?.why ?? back?.why ?? 'See how it does.' }
+                      : undefined;
+                    control.set('visit', visitId, treeId, { ...head, lookAgain });
+                  }}
+                />
+              </label>
+              {mayJudge && back && visit.lookAgain?.on !== back.on && (
+                <button
+                  type="button"
+                  className="quiet"
+                  onClick={() => control.set('visit', visitId, treeId, { ...head, lookAgain: back })}
+                >
+                  Use {back.on}
+                </button>
               )}
-            </>
+            </div>
+            <p className="mt-1">{visit.lookAgain?.why ?? back?.why}</p>
+          </section>
+          {props.revision && (
+            <section className="mt-5" aria-label="What changed">
+              <h2>Since the visit of {props.revision.since}</h2>
+              {props.revision.revision.changes.length === 0 ? (
+                <p>Prescribed as then.</p>
+              ) : (
+                <>
+                  <Changes
+                    changes={props.revision.revision.changes}
+                    say={(text) => writeLengths(text, props.system)}
+                  />
+                  {props.revision.revision.why.length > 0 && (
+                    <p className="mt-1 text-muted">
+                      What was found otherwise:{' '}
+                      {writeLengths(props.revision.revision.why.join(' '), props.system)}
+                    </p>
+                  )}
+                </>
+              )}
+            </section>
           )}
-        </section>
+        </>
+      ) : (
+        <p className="my-3" role="status">
+          Weighing…
+        </p>
       )}
     </Entry>
   );

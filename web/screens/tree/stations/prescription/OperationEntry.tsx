@@ -10,6 +10,7 @@ import {
   isTaken,
   nextOpenDay,
   stagesOf,
+  type LookFirst,
   type Operation,
   type SchoolUse,
 } from '@undrel/core/prescription';
@@ -21,8 +22,8 @@ import type { StationProps } from '../../visitEntry';
 
 const ADVICE = { do: 'advised', option: 'worth weighing', not: 'not advised' } as const;
 
-export function OperationEntry(props: StationProps & { operation: Operation }) {
-  const { operation, visit, visitId, control, system, mayJudge } = props;
+export function OperationEntry(props: StationProps & { operation: Operation; waitsFor?: LookFirst }) {
+  const { operation, waitsFor, visit, visitId, control, system, mayJudge } = props;
   const taken = isTaken(operation, visit.decisions);
   const decision = visit.decisions.find((d) => d.operation === operation.key);
   const decide = (change: Partial<Decision>) =>
@@ -44,6 +45,14 @@ export function OperationEntry(props: StationProps & { operation: Operation }) {
       </div>
       <p className="my-1">{say(operation.summary)}</p>
       {operation.why.length > 0 && <p className="text-muted">Because: {say(operation.why.join('; '))}.</p>}
+      {waitsFor && (
+        <p className="told my-1">
+          <strong>Look first: {waitsFor.look.about}.</strong> {waitsFor.text}{' '}
+          <button type="button" className="link" onClick={() => props.goTo(waitsFor.look.station)}>
+            Go and look
+          </button>
+        </p>
+      )}
       {(visit.work ?? [])
         .filter((w) => w.step.replace(/-[2-5]$/, '') === operation.key)
         .map((w) => (

@@ -132,14 +132,14 @@ const HISTORY_SELDOM: readonly Question[] = (
       unit: 'years',
       min: 0,
       max: 15,
-      ask: 'Years in its last pot',
+      ask: 'Years in its last pot, known or read from the ball',
     },
     {
       key: 'history.potSize',
       station: 'history',
       kind: 'length',
       field: 'potWidth',
-      ask: 'Width of its last pot',
+      ask: 'Width of its last pot, known or read from the ball',
     },
     {
       key: 'history.potKind',

@@ -14,6 +14,7 @@ import {
 import { plannedOf } from '../weighing/planned';
 import type { Remedy } from '../weighing/remedy';
 import { orNothing, type Ruled } from '../weighing/ruled';
+import { vectorSeason } from '../weighing/season';
 
 /** Work at the roots after which a school takes leaves off as well. */
 const ROOT_WORK: readonly string[] = ['prune', 'reset'];
@@ -85,6 +86,7 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
     ],
     cautions: [
       'By an arborist trained for work at height; a tree that may fall or has decayed is not climbed.',
+      ...vectorSeason(s),
       'Power lines near the crown: only by people qualified for them.',
       ...(reduced > 0 ? [reduction.warning!] : []),
     ],

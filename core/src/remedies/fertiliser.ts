@@ -23,6 +23,12 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     acceptance: ['No fertiliser bought or spread in its root zone within the year.'],
     schools: [used(school)],
     season: 'For a year from the work.',
+    ...(advice !== 'not' && {
+      lookAgain: {
+        days: 365,
+        why: 'Soil test in the second year: feed only what it lacks, and nothing where it lacks nothing.',
+      },
+    }),
     missing: [],
   };
 }

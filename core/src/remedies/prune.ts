@@ -6,6 +6,7 @@ import { dugOf } from '../weighing/dug';
 import { limit, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
+import { vectorSeason } from '../weighing/season';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const DAYS = 365;
@@ -38,6 +39,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
     ],
     cautions: [
       'Cutting roots can free a tree to fall: a qualified person assesses its stability first; target area clear, not in high wind or on saturated ground.',
+      ...vectorSeason(s),
       'Locate buried lines before digging.',
     ],
     acceptance: [

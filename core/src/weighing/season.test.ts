@@ -102,3 +102,15 @@ test('a season some 20 cm short of rain in the twelve months before speaks again
   expect(of('2025-06-01')).toContain('season of 2025');
   expect(of('2026-06-01')).toBe('');
 });
+
+// From memory: oak wilt and its sap beetles in spring and early summer.
+test('no fresh cuts while insects carry a disease to trees of the genus, by the months of the place', () => {
+  const deadWood = visitOn('2026-06-10', [{ key: 'crown.dieback', number: 0.2 }]);
+  const cautions = (species: string, house: House = {}) =>
+    assess(tree(species), [], deadWood, house)
+      .operations.find((o) => o.key === 'crown')!
+      .cautions.join(' ');
+  expect(cautions('English oak')).toContain('No fresh cuts from April to July where the disease occurs');
+  expect(cautions('Quercus robur', at(SOUTH))).toContain('No fresh cuts from October to January');
+  expect(cautions('Tilia cordata')).not.toContain('No fresh cuts');
+});

@@ -1,4 +1,5 @@
 import { climateOf, monthHere, monthOn, type Climate } from '../house';
+import { vectorOf } from '../species';
 import { monthName } from '../vocabulary/dates';
 import type { Situation } from './operation';
 import type { RemedyRules, SeasonWindow } from './rules';
@@ -58,4 +59,13 @@ export function windowHere(window: RemedyRules['window'], s: Situation): SeasonW
   const climate = climateOf(s.house.weather);
   if (window === 'planting') return plantingWindow(s, climate);
   return { ...window, from: monthHere(window.from, climate), to: monthHere(window.to, climate) };
+}
+
+/** When cuts are not made on a tree of its genus, where the disease occurs that insects carry to them. */
+export function vectorSeason(s: Situation): string[] {
+  const vector = vectorOf(s.tree.species);
+  if (!vector) return [];
+  const climate = climateOf(s.house.weather);
+  const [from, to] = [vector.from, vector.to].map((month) => monthName(monthHere(month, climate)));
+  return [`No fresh cuts from ${from} to ${to} where the disease occurs: ${vector.carries}.`];
 }

@@ -171,3 +171,19 @@ test('a soil sample: texture, density against the limits of that texture, and th
   await openVerdict(page, 'sable-katsura-7');
   await expect(page.getByTestId('verdict-summary')).toContainText(/compacted soil/i);
 });
+
+test('what was treated and has come back is told before the causes of today, and in the report', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/sable-tulip-tree-1?station=verdict');
+  const news = page.getByText(/Has come back for the first time: mulch pulled back 2025-06-03/);
+  await expect(news.first()).toBeVisible();
+  const before = page.getByRole('region', { name: 'Found before' });
+  await expect(before.getByRole('listitem').filter({ hasText: 'Buried by a mulch cone' })).toContainText(
+    'has come back',
+  );
+  await page.goto('/trees/sable-tulip-tree-1/report');
+  await expect(page.getByText('Found before', { exact: true })).toBeAttached();
+  await expect(page.getByText(/Buried by a mulch cone\. Has come back for the first time/)).toBeAttached();
+});

@@ -63,7 +63,7 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
     );
   }
   const house = { weather: caseFile.weather };
-  const result = assess(caseFile.tree, caseFile.events, visit, house);
+  const result = assess(caseFile.tree, caseFile.events, visit, house, undefined, caseFile.visits);
   const explanation = options.brief ? undefined : explain(result.verdict);
   const since = sinceWhen(caseFile.tree, caseFile.events, caseFile.visits, visit, {
     weather: caseFile.weather,

@@ -42,7 +42,7 @@ export function assessmentText(
   system: UnitSystem,
 ): string {
   const say = (sentence: string) => writeLengths(sentence, system);
-  const { profile, verdict, operations, situation } = result;
+  const { profile, verdict, memory, operations, situation } = result;
   const measured = [
     profile.collar?.depth,
     profile.fill?.atStem,
@@ -70,6 +70,7 @@ export function assessmentText(
   }
   lines.push(
     ...verdict.chain.map((step) => step.text),
+    ...(memory.length > 0 ? ['Found before:', ...memory.map((m) => `  ${m.label}. ${m.text}`)] : []),
     `Since when: ${since.summary}`,
     ...since.events
       .filter((e) => e.chance >= 0.5)

@@ -30,6 +30,7 @@ export interface Found {
   dig?: Visit['dig'];
   decisions?: Visit['decisions'];
   lookAgain?: Visit['lookAgain'];
+  work?: Visit['work'];
 }
 
 /** The visit as it would have been entered. */
@@ -91,6 +92,7 @@ export function visitFound(found: Found): Visit {
     by: found.by,
     note: found.note,
     lookAgain: found.lookAgain,
+    ...(found.work && { work: found.work }),
     findings,
     profiles,
     probes: [...probes, ...(found.pushes ?? [])],

@@ -546,6 +546,7 @@ function sableRow(): DemoProperty {
         fill: 0,
         collar: { depth: 0.05, spread: 0.01, bearings: 4 },
         straight: [],
+        work: [{ step: 'mulch', how: 'done', on: '2025-06-03', by: 'Tobin Hale' }],
         answers: { 'crown.colour': 'good', 'base.push': 'none', 'mulch.renewed': 'yearly' },
       },
       {

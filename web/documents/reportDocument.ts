@@ -187,6 +187,7 @@ const verdict = (c: ReportContent): Section => ({
       ...(cause.against.length > 0 ? [text(`Against: ${cause.against.join('; ')}.`)] : []),
     ]),
     ...(c.chain?.length ? [heading('What led to what'), ...c.chain.map((step) => text(step))] : []),
+    ...(c.foundBefore ? list('Found before', c.foundBefore) : []),
     ...(c.since ? [heading('Since when'), text(c.since.text)] : []),
     ...(c.since?.drawing
       ? [

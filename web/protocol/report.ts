@@ -100,6 +100,8 @@ export interface ReportContent {
   causes: { label: string; standing: string; mechanism: string; for: string[]; against: string[] }[];
   /** What led to what. This and the four after it are missing in reports issued before they were kept. */
   chain?: string[];
+  /** What earlier visits found, and how it stands. */
+  foundBefore?: string[];
   /** When growth fell, the events it followed, and the line of years where shoots were read. */
   since?: { text: string; drawing?: Drawing };
   /** The consultant's own first cause, where it is not that of the weighing. */

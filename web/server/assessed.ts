@@ -1,4 +1,4 @@
-import { assess } from '@undrel/core/assessment';
+import { assess, type Assessment } from '@undrel/core/assessment';
 import { keeping } from '@undrel/core/kept';
 import {
   explain,
@@ -9,6 +9,7 @@ import {
   type FirmTable,
   type Verdict,
 } from '@undrel/core/diagnosis';
+import type { ReportSource } from './reports/source';
 
 /**
  * What is kept in this process of each kind, in letters of what it follows from: nothing else decides a result, and its
@@ -23,6 +24,17 @@ const explanations = keeping<Explanation>(MOST, byLength);
 
 /** The same as `assess`, which weighs all combinations of causes anew each time; one asked for before is given again. */
 export const assessed: typeof assess = (...given) => assessments(given, () => assess(...given));
+
+/** What follows from the visit of a source, with what is remembered of those before it. */
+export const assessedOf = ({
+  tree,
+  events,
+  visit,
+  schools,
+  table,
+  visits,
+}: Pick<ReportSource, 'tree' | 'events' | 'visit' | 'schools' | 'table' | 'visits'>): Assessment =>
+  assessed(tree, events, visit, schools, table, visits);
 
 /** A verdict with other evidence in place of its own. */
 export const reweighed = (verdict: Verdict, evidence: Evidence[], words: FirmTable | undefined): Verdict =>

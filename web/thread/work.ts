@@ -15,7 +15,7 @@ import {
   type CutAssessment,
   type CutsGiven,
 } from '@undrel/core/pruning';
-import { assessed } from '../server/assessed';
+import { assessedOf } from '../server/assessed';
 import { newestGlance } from '../server/cases/load';
 import { cutsGiven } from '../server/cuts/given';
 import { readTrees } from '../server/grounds/csv';
@@ -59,13 +59,7 @@ export const cutsToSolve = (source: ReportSource): { missing: string[]; given?: 
 export const report = (
   source: ReportSource,
 ): { content: ReturnType<typeof reportContent>; verdict: Verdict; operations: Operation[] } => {
-  const { verdict, operations } = assessed(
-    source.tree,
-    source.events,
-    source.visit,
-    source.schools,
-    source.table,
-  );
+  const { verdict, operations } = assessedOf(source);
   return { content: reportContent(source), verdict, operations };
 };
 

@@ -10,6 +10,8 @@ export interface JudgeJob {
   tree: Tree;
   events: readonly TreeEvent[];
   visit: Visit;
+  /** All of the tree: what those before found is remembered. */
+  visits: readonly Visit[];
   firm: House;
   table: FirmTable | undefined;
   /** The visit before: also say what is prescribed otherwise than then. */
@@ -29,14 +31,14 @@ export interface Judged extends Omit<Assessment, 'profile' | 'situation'> {
 export type JudgeAnswer = { id: number; judged: Judged } | { id: number; problem: string };
 
 self.onmessage = ({ data }: MessageEvent<JudgeJob>) => {
-  const { id, tree, events, visit, before, system, firm, table, explained } = data;
+  const { id, tree, events, visit, visits, before, system, firm, table, explained } = data;
   const answer = (message: JudgeAnswer) => self.postMessage(message);
   try {
-    const assessment = assess(tree, events, visit, firm, table);
+    const assessment = assess(tree, events, visit, firm, table, visits);
     const explanation = explained ? explain(assessment.verdict, tableFor(table)) : undefined;
-    const { verdict, operations } = assessment;
+    const { verdict, memory, operations } = assessment;
     const glance = glanceAt(assessment, tree, visit);
-    const was = before && assess(tree, events, before, firm, table);
+    const was = before && assess(tree, events, before, firm, table, visits);
     const revision =
       was &&
       revisionOf(
@@ -44,7 +46,7 @@ self.onmessage = ({ data }: MessageEvent<JudgeJob>) => {
         { ...assessment, decisions: visit.decisions },
         system,
       );
-    answer({ id, judged: { verdict, operations, glance, explanation, revision } });
+    answer({ id, judged: { verdict, memory, operations, glance, explanation, revision } });
   } catch (error) {
     answer({ id, problem: error instanceof Error ? error.message : String(error) });
   }

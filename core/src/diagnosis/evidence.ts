@@ -88,12 +88,17 @@ export function evidenceOf(
 /** What is told of a tree beside its species. */
 type Told = Exclude<Circumstance, `${Stress} ${string}`>;
 
-/** What of history and species the priors depend on. */
+/**
+ * What of history and species the priors depend on.
+ *
+ * @param recovering a cause was treated so lately that the crown may still show it
+ */
 export function circumstancesOf(
   tree: Pick<Tree, 'plantedYear' | 'stock' | 'species' | 'stemDiameter' | 'dbh'>,
   events: readonly Pick<TreeEvent, 'kind' | 'when'>[],
   visit: Pick<Visit, 'date' | 'findings'>,
   house: House = {},
+  recovering = false,
 ): Set<Circumstance> {
   const age = ageAt(tree, visit)?.years;
   const site = answerTo(visit.findings, 'history.site')?.answer;
@@ -114,6 +119,7 @@ export function circumstancesOf(
     inLeaf: moved?.inLeaf === true,
     largeStock: moved !== undefined && stem !== undefined && stem >= LIMITS.largeStock.value,
     tender: moved !== undefined && species?.tender === true,
+    recovering,
   };
   return new Set([
     ...(Object.keys(all) as Told[]).filter((key) => all[key]),

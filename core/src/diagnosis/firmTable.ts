@@ -37,6 +37,7 @@ const CIRCUMSTANCES: Record<Exclude<Circumstance, `${Stress} ${string}`>, string
   inLeaf: 'moved in leaf',
   largeStock: 'moved with a stem of 6 cm or more',
   tender: 'of a species that roots slowly once moved',
+  recovering: 'treated so lately that it still recovers',
 };
 /** What of a tree's history or species moves a prior, after its shift. */
 function circumstanceWords(when: Circumstance): string {
@@ -67,7 +68,7 @@ export function rowsOf(table: JudgementTable): TableRow[] {
         given: 'none of its causes',
         then: of(m.mechanism),
         often: m.leak,
-        why: 'Met without any of the causes of this table.',
+        why: `Met without any of the causes of this table.${m.leakWhen ? ` ${upper(m.leakWhen.leak.toString())} where it was ${circumstanceWords(m.leakWhen.when)}: ${m.leakWhen.why}` : ''}`,
         part: 'mechanism' as const,
       },
       ...m.links.map((l): TableRow => ({

@@ -53,6 +53,7 @@ export type Circumstance =
   | 'inLeaf'
   | 'largeStock'
   | 'tender'
+  | 'recovering'
   | `${Stress} ${'poor' | 'good'}`;
 
 export interface Prior {
@@ -66,8 +67,9 @@ export interface Prior {
 
 export interface MechanismRow {
   mechanism: MechanismKey;
-  /** How often it is met with none of its causes. */
+  /** How often it is met with none of its causes; under a circumstance as often as that says. */
   leak: Often;
+  leakWhen?: { when: Circumstance; leak: Often; why: string };
   links: readonly (Omit<Link, 'makes'> & { makes: Often })[];
 }
 

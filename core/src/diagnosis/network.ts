@@ -65,9 +65,10 @@ export function tableProblems(table: JudgementTable): TableProblem[] {
         message: 'can be at every tree; only the last causes may be bound',
       });
   }
-  for (const { mechanism, leak, links } of table.mechanisms) {
+  for (const { mechanism, leak, leakWhen, links } of table.mechanisms) {
     known(mechanism, mechanism);
     check(mechanism, leak);
+    check(`${mechanism} where ${leakWhen?.when}`, leakWhen?.leak);
     for (const { of, makes } of links) {
       known(`${mechanism} by ${of}`, of);
       check(`${mechanism} by ${of}`, makes);
@@ -244,7 +245,7 @@ function blocsOf(findings: readonly CompiledFinding[], count: number): Bloc[] {
   });
 }
 
-const compiled = new WeakMap<JudgementTable, Map<number, Network>>();
+const compiled = new WeakMap<JudgementTable, Map<string, Network>>();
 
 /** Whether a cause can be at a tree of such a history. */
 export const canBe = (
@@ -269,16 +270,18 @@ function countAt(table: JudgementTable, circumstances: ReadonlySet<Circumstance>
 }
 
 /**
- * Makes a table ready; done once for each table and number of causes that can be.
+ * Makes a table ready; done once for each table, number of causes that can be, and circumstance that a leak depends on.
  *
  * @param circumstances of the tree: what cannot be at it is left out; absent, every cause is in
  * @throws RangeError naming the first row that is wrong
  */
 export function networkOf(table: JudgementTable, circumstances?: ReadonlySet<Circumstance>): Network {
-  const byCount = compiled.get(table) ?? new Map<number, Network>();
-  compiled.set(table, byCount);
+  const made = compiled.get(table) ?? new Map<string, Network>();
+  compiled.set(table, made);
   const count = countAt(table, circumstances);
-  const known = byCount.get(count);
+  const leaks = table.mechanisms.filter((m) => m.leakWhen && circumstances?.has(m.leakWhen.when));
+  const key = [count, ...leaks.map((m) => m.mechanism)].join();
+  const known = made.get(key);
   if (known) return known;
   const [problem] = tableProblems(table);
   if (problem) throw new RangeError(`Judgement table, ${problem.row}: ${problem.message}.`);
@@ -297,14 +300,20 @@ export function networkOf(table: JudgementTable, circumstances?: ReadonlySet<Cir
     count,
     findings: new Map(findings.map((f) => [f.finding.key, f])),
     blocs: blocsOf(findings, count),
-    keptOffByCauses: rows.map((row) => products(1 - probability(row.leak), factors(row, 'cause'), count)),
+    keptOffByCauses: rows.map((row) =>
+      products(
+        1 - probability(leaks.includes(row) ? row.leakWhen!.leak : row.leak),
+        factors(row, 'cause'),
+        count,
+      ),
+    ),
     keptOffByMechanisms: rows.map((row) => products(1, factors(row, 'mechanism'), INNER_MECHANISMS)),
     innerCauses: rows
       .slice(0, -1)
       .flatMap((row) => [...factors(row, 'cause').keys()])
       .reduce((mask, bit) => mask | (1 << bit), 0),
   };
-  byCount.set(count, network);
+  made.set(key, network);
   return network;
 }
 

@@ -240,6 +240,11 @@ const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
   {
     mechanism: 'crownDecline',
     leak: 'seldom',
+    leakWhen: {
+      when: 'recovering',
+      leak: 'usually',
+      why: 'What was treated still shows in the crown for one to three seasons.',
+    },
     links: [
       { of: 'transport', makes: 'usually', why: 'Too little passes the stem.' },
       { of: 'oxygenStarved', makes: 'usually', why: 'Roots without air take up nothing.' },
@@ -356,7 +361,7 @@ const STAKES: readonly Stake[] = [
 
 /** The table this program ships with. */
 export const PRACTICE_TABLE: JudgementTable = {
-  version: 'practice-5',
+  version: 'practice-6',
   priors: PRIORS,
   mechanisms: MECHANISMS_BY_CAUSE,
   findings: [

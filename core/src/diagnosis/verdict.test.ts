@@ -151,7 +151,7 @@ test('what goes on is told even where what led to it is not', () => {
 
 test('the table and the engine are named; the verdict is weighed again from its own findings', () => {
   const verdict = judge({ probes: probes(0.2), findings: [{ key: 'base.conks', answer: 'none' }] });
-  expect([verdict.engine, verdict.table]).toEqual(['network-1', 'practice-5']);
+  expect([verdict.engine, verdict.table]).toEqual(['network-1', 'practice-6']);
   const again = reweigh(JSON.parse(JSON.stringify(verdict)), PRACTICE_TABLE);
   verdict.causes.forEach((c, i) => expect(again.causes[i]!.probability).toBeCloseTo(c.probability, 12));
 });
@@ -163,11 +163,11 @@ test('a firm puts its own word in place of one: another version, another chance,
     version: 3,
     words: { 'prior.biotic': 'usually', 'finding.base.ooze.biotic.fresh': 'often' },
   });
-  expect(table.version).toBe('practice-5+firm-3');
+  expect(table.version).toBe('practice-6+firm-3');
   expect(rowsOf(table).find((r) => r.address === 'prior.biotic')!.often).toBe('usually');
   const after = reweigh(before, table);
   const biotic = (v: typeof before) => v.causes.find((c) => c.cause === 'biotic')!.probability;
-  expect(after.table).toBe('practice-5+firm-3');
+  expect(after.table).toBe('practice-6+firm-3');
   expect(biotic(after)).toBeGreaterThan(biotic(before));
   expect(tableFor({ version: 1, words: {} })).toBe(PRACTICE_TABLE);
   // A word for a row that the table has no more is told and counts for nothing: no page fails by it.

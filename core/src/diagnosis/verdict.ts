@@ -103,6 +103,7 @@ const IN_CHAIN = 0.5;
  * judgement table. What was not looked at counts neither for nor against.
  *
  * @param house species as the firm judges them, and where the grounds lie
+ * @param recovering a cause was treated so lately that the crown may still show it
  */
 export function verdictOf(
   tree: Tree,
@@ -111,10 +112,16 @@ export function verdictOf(
   profile: Profile,
   table: JudgementTable = PRACTICE_TABLE,
   house: House = {},
+  recovering = false,
 ): Verdict {
   const evidence = evidenceOf(table, tree, events, visit, profile);
   return {
-    ...weigh(table, evidence, circumstancesOf(tree, events, visit, house), aliveOf(visit.findings)),
+    ...weigh(
+      table,
+      evidence,
+      circumstancesOf(tree, events, visit, house, recovering),
+      aliveOf(visit.findings),
+    ),
     facts: factsOf(profile, evidence),
   };
 }

@@ -138,6 +138,7 @@ export function TreeScreen(props: TreeScreenProps) {
     events,
     visit,
     current?.id,
+    allVisits,
     station === 'prescription' ? before : undefined,
     units,
     house,

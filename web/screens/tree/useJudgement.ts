@@ -18,6 +18,7 @@ export function useJudgement(
   events: readonly TreeEvent[],
   visit: Visit | undefined,
   visitId: string | undefined,
+  visits: readonly Visit[],
   before: Visit | undefined,
   system: UnitSystem,
   firm: House,
@@ -40,7 +41,7 @@ export function useJudgement(
   useEffect(() => {
     if (!visit || !visitId) return;
     next.current = {
-      job: { id: ++count.current, tree, events, visit, before, system, firm, table, explained },
+      job: { id: ++count.current, tree, events, visit, visits, before, system, firm, table, explained },
       visitId,
     };
     const send = () => {
@@ -69,6 +70,6 @@ export function useJudgement(
       };
     }
     send();
-  }, [tree, events, visit, visitId, before, system, firm, table, explained]);
+  }, [tree, events, visit, visitId, visits, before, system, firm, table, explained]);
   return judged?.visitId === visitId ? judged : undefined;
 }

@@ -101,7 +101,7 @@ export function newestGlance({
   const { id, ...visit } = newest;
   return {
     visitId: id,
-    ...glanceAt(assessed(tree, events, visit, house, firmTable), tree, visit),
+    ...glanceAt(assessed(tree, events, visit, house, firmTable, visits), tree, visit),
   };
 }
 

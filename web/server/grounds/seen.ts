@@ -14,7 +14,7 @@ import type { PropertyPractice } from './practice';
 export type Stored = Record<string, unknown>;
 /** A visit of a property with its readings as they are stored. */
 export type StoredVisit = { visit: Stored } & Record<
-  'finding' | 'profile' | 'probe' | 'event' | 'dig' | 'root',
+  'finding' | 'profile' | 'probe' | 'event' | 'dig' | 'root' | 'work',
   Stored[]
 >;
 
@@ -72,7 +72,14 @@ export function seenTree(
   if (!newest) return { row: { ...row, triage: UNSEEN }, cohortTree: none };
   const read = visits.map((v) => ({ stored: v, visit: visitStored(v) }));
   const verdictOf = (visit: Visit) =>
-    assessed(tree, valuesOf('event', newest.event), visit, house, judgements ?? undefined);
+    assessed(
+      tree,
+      valuesOf('event', newest.event),
+      visit,
+      house,
+      judgements ?? undefined,
+      read.map((r) => r.visit),
+    );
   const table = tableFor(judgements ?? undefined);
   const { visit: last } = read[0]!;
   // A walk-round adds to the visit before it; else the newest visit stands alone.

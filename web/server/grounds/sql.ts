@@ -62,7 +62,7 @@ const latest = (table: string) =>
 /** The newest visits of each tree of a property, of which one or two may be walk-rounds, each with its readings; newest first. */
 export const NEWEST_VISITS = `select to_jsonb(v) as visit,
     ${latest('findings')} as finding, ${latest('grade_profiles')} as profile, ${latest('probe_points')} as probe,
-    ${latest('digs')} as dig, ${latest('roots')} as root,
+    ${latest('digs')} as dig, ${latest('roots')} as root, ${latest('work_done')} as work,
     coalesce((select jsonb_agg(to_jsonb(e)) from tree_events e where e.firm_id = v.firm_id and e.tree_id = v.tree_id
                and e.deleted_at is null), '[]') as event
   from (select *, row_number() over (partition by tree_id order by visited_on desc) as nth

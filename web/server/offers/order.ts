@@ -3,7 +3,7 @@ import { needsOf, RESOURCES, type Need, type ResourceKey } from '@undrel/core/co
 import { clashesOf, dateProblems, plannedOf, workOrder, type ClosedSeason } from '@undrel/core/prescription';
 import { neverCut } from '@undrel/core/pruning';
 import type { Order, OrderMaterial } from '../../protocol/order';
-import { assessed } from '../assessed';
+import { assessedOf } from '../assessed';
 import type { ReportSource } from '../reports/source';
 import { assessDigKept } from '../reports/digPart';
 import { refusedSpokes } from '../reports/trenchPart';
@@ -33,8 +33,8 @@ export const materialsOf = (needs: readonly Need[]): OrderMaterial[] =>
 
 /** The crew order of a visit: what was prescribed, step by step, with its hold points, amounts and never-cut list. */
 export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], treeId: string): Order {
-  const { tree, events, visit, schools, table } = source;
-  const { operations, situation: s } = assessed(tree, events, visit, schools, table);
+  const { tree, visit } = source;
+  const { operations, situation: s } = assessedOf(source);
   const planned = plannedOf(operations, visit.decisions);
   const trenches = trenchWork(source);
   const advice = assessDigKept(source)?.advice;

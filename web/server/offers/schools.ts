@@ -1,6 +1,6 @@
 import { estimate, needsOf, type Rates } from '@undrel/core/costing';
 import { plannedOf, prescribe, schoolEffects, situation, type MatterEffect } from '@undrel/core/prescription';
-import { assessed } from '../assessed';
+import { assessedOf } from '../assessed';
 import type { ReportSource } from '../reports/source';
 import { trenchesKept } from '../reports/trenchPart';
 import { trenchWork } from './worth';
@@ -20,8 +20,8 @@ export function schoolsOf(
   source: ReportSource,
   rates: Rates | undefined,
 ): { matters: MatterEffect[] } & PricedEffect {
-  const { tree, events, visit, schools, table, system } = source;
-  const { profile, verdict, operations, situation: s } = assessed(tree, events, visit, schools, table);
+  const { tree, events, visit, schools, system } = source;
+  const { profile, verdict, operations, situation: s } = assessedOf(source);
   const matters = schoolEffects(s, schools, system);
   const sumUnder = (own: ReportSource) => {
     const ops =

@@ -2,7 +2,7 @@ import { needsLeft, needsOf } from '@undrel/core/costing';
 import { plannedOf } from '@undrel/core/prescription';
 import { writeLengths } from '@undrel/core/units';
 import { isDone, type WorkTree } from '../../protocol/propertyWork';
-import { assessed } from '../assessed';
+import { assessedOf } from '../assessed';
 import type { ReportSource } from '../reports/source';
 import { materialsOf, orderOf } from './order';
 import { trenchWork, unpricedOf } from './worth';
@@ -16,8 +16,8 @@ export interface TreeSource {
 
 /** The work of one tree; undefined where nothing is prescribed. */
 export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | undefined {
-  const { tree, events, visit, schools, table, system } = source;
-  const { verdict, operations } = assessed(tree, events, visit, schools, table);
+  const { tree, visit, system } = source;
+  const { verdict, operations } = assessedOf(source);
   const planned = plannedOf(operations, visit.decisions).filter((o) => o.key !== 'watch');
   if (planned.length === 0) return undefined;
   const order = orderOf(source, source.closed ?? [], id);

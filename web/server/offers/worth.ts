@@ -9,7 +9,7 @@ import {
 } from '@undrel/core/costing';
 import { plannedOf, type Operation } from '@undrel/core/prescription';
 import { optionsOf, squeezedIn, treatmentOf, type WorthOption } from '@undrel/core/worth';
-import { assessed } from '../assessed';
+import { assessedOf } from '../assessed';
 import type { ReportSource } from '../reports/source';
 import { assessDigKept } from '../reports/digPart';
 import { trenchesKept } from '../reports/trenchPart';
@@ -48,8 +48,8 @@ export function unpricedOf(operations: readonly Operation[], needs: readonly Nee
 
 /** What work costs and whether it is worth it, from the record alone. */
 export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSheet {
-  const { tree, events, visit, schools, table } = source;
-  const { operations, situation } = assessed(tree, events, visit, schools, table);
+  const { visit } = source;
+  const { operations, situation } = assessedOf(source);
   const trenches = trenchWork(source);
   const dig = assessDigKept(source);
   const treatment = treatmentOf(situation, operations);

@@ -43,7 +43,8 @@ import { cutsPart } from './cutsPart';
 import { operationsPart } from './operationsPart';
 import { soilPart } from './soilPart';
 import { refusedSpokes, trenchPart } from './trenchPart';
-import { assessed, explained } from '../assessed';
+import type { Assessment } from '@undrel/core/assessment';
+import { assessedOf, explained } from '../assessed';
 import { estimateRows, leftOut, moneyRange, percents } from '../offers/words';
 import { trenchWork, worthOf } from '../offers/worth';
 import type { ReportSource } from './source';
@@ -185,13 +186,13 @@ const changeText = (c: PrescriptionChange): string =>
   `${c.operation}, ${c.what.charAt(0).toLowerCase()}${c.what.slice(1)}: ${[c.from, c.to || 'falls away'].filter(Boolean).join(' → ')}`;
 
 /** What is prescribed otherwise than on the visit before; nothing on a first visit. */
-function revisionPart(source: ReportSource, now: ReturnType<typeof assessed>): ReportContent['revision'] {
-  const { tree, events, visits, visit, schools, table, system } = source;
+function revisionPart(source: ReportSource, now: Assessment): ReportContent['revision'] {
+  const { visits, visit, system } = source;
   const before = visits
     .filter((v) => !v.walk && v.date < visit.date)
     .sort((a, b) => b.date.localeCompare(a.date))[0];
   if (!before) return undefined;
-  const was = assessed(tree, events, before, schools, table);
+  const was = assessedOf({ ...source, visit: before });
   const { changes, why } = revisionOf(
     { ...was, decisions: before.decisions },
     { ...now, decisions: visit.decisions },
@@ -252,8 +253,8 @@ export const reportContent = (source: ReportSource): ReportContent => inShort(wh
 function wholeContent(source: ReportSource): ReportContent {
   const { tree, visit, system } = source;
   const say = (text: string) => writeLengths(text, system);
-  const whole = assessed(tree, source.events, visit, source.schools, source.table);
-  const { profile, verdict, operations } = whole;
+  const whole = assessedOf(source);
+  const { profile, verdict, memory, operations } = whole;
   const revision = revisionPart(source, whole);
   const work = workPart(visit, operations, system);
   const why = explained(verdict, source.table);
@@ -308,6 +309,7 @@ function wholeContent(source: ReportSource): ReportContent {
         ...reasonsFor(c.cause),
       })),
     chain: verdict.chain.map((step) => step.text),
+    ...(memory.length > 0 && { foundBefore: memory.map((m) => `${m.label}. ${say(m.text)}`) }),
     since: sincePart(source),
     ...(visit.opinion && {
       opinion: `${CAUSES[visit.opinion.cause as CauseKey].label}. ${visit.opinion.why}`,

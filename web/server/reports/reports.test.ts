@@ -58,10 +58,10 @@ test('an issued report is numbered, hashed and fixed', async () => {
   expect(kept).toHaveLength(2);
 
   const issued = (await as((db) => issuedReport(db, first.id)))!;
-  expect(weighedNow(issued)).toMatchObject({ then: 'practice-5', now: 'practice-5', same: true });
+  expect(weighedNow(issued)).toMatchObject({ then: 'practice-6', now: 'practice-6', same: true });
   const words = { 'prior.gradeRaised': 'never', 'prior.mulchCone': 'never' } as const;
   expect(weighedNow({ ...issued, judgements: { version: 4, words } })).toMatchObject({
-    now: 'practice-5+firm-4',
+    now: 'practice-6+firm-4',
     same: false,
   });
 });

@@ -4,7 +4,7 @@ import { plannedOf } from '@undrel/core/prescription';
 import { formatQuantity, writeLengths } from '@undrel/core/units';
 import { textBlock as text, type Block, type Section } from '../../protocol/document';
 import type { WorkTree } from '../../protocol/propertyWork';
-import { assessed } from '../assessed';
+import { assessedOf } from '../assessed';
 import { stemDrawing } from './content';
 import type { ReportSource } from './source';
 
@@ -17,8 +17,8 @@ export interface SectionGiven {
 
 /** What is said of one tree: the verdict, what is done with how much, and its price; with its section on a page of its own where it has work. */
 export function treeSection({ rates, source, work }: SectionGiven): Section {
-  const { tree, events, visit, schools, table, system } = source;
-  const { profile, verdict, operations } = assessed(tree, events, visit, schools, table);
+  const { tree, visit, system } = source;
+  const { profile, verdict, operations } = assessedOf(source);
   const planned = plannedOf(operations, visit.decisions);
   const say = (line: string) => writeLengths(line, system);
   const blocks: Block[] = [
@@ -59,7 +59,10 @@ export function treeSection({ rates, source, work }: SectionGiven): Section {
 export type CauseFigure = Pick<CauseVerdict, 'cause' | 'label' | 'probability' | 'standing'>;
 
 /** The causes of one tree as figures. */
-export const causeFigures = ({ tree, events, visit, schools, table }: ReportSource): CauseFigure[] =>
-  assessed(tree, events, visit, schools, table).verdict.causes.map(
-    ({ cause, label, probability, standing }) => ({ cause, label, probability, standing }),
-  );
+export const causeFigures = (source: ReportSource): CauseFigure[] =>
+  assessedOf(source).verdict.causes.map(({ cause, label, probability, standing }) => ({
+    cause,
+    label,
+    probability,
+    standing,
+  }));

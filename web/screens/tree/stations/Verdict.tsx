@@ -6,6 +6,7 @@ import { writeLengths } from '@undrel/core/units';
 import type { StationProps } from '../visitEntry';
 import { judgedOf } from './judged';
 import { Cause, Weighing } from './verdict/Cause';
+import { FoundBefore, News } from './verdict/FoundBefore';
 import { ChangeOfMind, NextChecks } from './verdict/NextChecks';
 import { TreatOrLook } from './verdict/TreatOrLook';
 import { SinceWhen } from './verdict/SinceWhen';
@@ -14,7 +15,7 @@ import { ForTheClient, Opinion } from './verdict/Opinion';
 /** Which causes, how sure, what led to what, what to look at next, and what would change it. */
 export function Verdict(props: StationProps) {
   const { system, goTo, explanation, visit } = props;
-  const { verdict, profile, operations, situation } = judgedOf(props);
+  const { verdict, profile, memory, operations, situation } = judgedOf(props);
   const answers = causesAnswered(situation, operations);
   const told = [...profile.missing, ...profile.problems.map((p) => p.message)];
   const shown = verdict.causes.filter((c) => c.standing !== 'unlikely' && c.standing !== 'unexamined');
@@ -48,6 +49,7 @@ export function Verdict(props: StationProps) {
           ))}
         </div>
       )}
+      <News memory={memory} />
       <section aria-label="Causes" className="border-t-[1.5px] border-ink">
         {shown.map(line)}
         <details className="border-b-[1.5px] border-ink">
@@ -57,6 +59,7 @@ export function Verdict(props: StationProps) {
           <div className="border-t border-hair">{rest.map(line)}</div>
         </details>
       </section>
+      <FoundBefore memory={memory} />
       {verdict.chain.length > 0 && (
         <section className="mt-5">
           <h2>What led to what</h2>

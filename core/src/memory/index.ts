@@ -1,0 +1,2 @@
+export * from './past';
+export * from './remember';

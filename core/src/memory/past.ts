@@ -1,0 +1,94 @@
+import { standingOf, verdictOf, type JudgementTable, type Verdict } from '../diagnosis';
+import type { House } from '../house';
+import { effectOf, type Effect } from '../practice/effects';
+import { profileOf } from '../profile';
+import type { Tree, TreeEvent, Visit } from '../records';
+import { REMEDIES } from '../remedies';
+import { CAUSE_KEYS, type NodeKey } from '../vocabulary/causes';
+import { OPERATION_KEYS, type OperationKey } from '../vocabulary/operations';
+import { isWalk } from '../walk/looks';
+
+/** What is remembered: every cause, and what goes on in a tree that a remedy ends or that makes it fall. */
+export const REMEMBERED: readonly NodeKey[] = [...CAUSE_KEYS, 'girdlingRoots', 'basalDecay', 'poorAnchorage'];
+
+/** A work done that is for a cause. */
+export interface Treatment {
+  operation: OperationKey;
+  on: string;
+  /** Done otherwise than prescribed. */
+  changed: boolean;
+  effect: Effect;
+}
+
+/** What the visits before one found, and what was done about it until its day. */
+export interface Past {
+  /** By node, the days on which it was found likely and how likely, oldest first. */
+  found: Map<NodeKey, { on: string; probability: number }[]>;
+  /** By node, what was done about it, oldest first. */
+  treated: Map<NodeKey, Treatment[]>;
+}
+
+const isOperation = (key: string): key is OperationKey => OPERATION_KEYS.includes(key as OperationKey);
+
+/** Works recorded as done up to a day, oldest first; a later part of a work (`prune-2`) is that work. */
+function worksUntil(visits: readonly Visit[], day: string): Treatment[] {
+  return visits
+    .flatMap((v) => v.work ?? [])
+    .filter((w) => w.how !== 'not done' && w.on <= day)
+    .sort((a, b) => a.on.localeCompare(b.on))
+    .flatMap(({ step, how, on }): Treatment[] => {
+      const operation = step.replace(/-[1-5]$/, '');
+      const effect = isOperation(operation) ? effectOf(operation) : undefined;
+      return effect
+        ? [
+            {
+              operation: operation as OperationKey,
+              on,
+              changed: how === 'changed',
+              effect,
+            },
+          ]
+        : [];
+    });
+}
+
+/**
+ * What is remembered at a visit: the verdict of each full visit before it, and the works recorded since.
+ *
+ * @param visits of the tree, in any order; those of its day or later count for nothing but their works
+ */
+export function pastOf(
+  tree: Tree,
+  events: readonly TreeEvent[],
+  visits: readonly Visit[],
+  visit: Pick<Visit, 'date'>,
+  table: JudgementTable,
+  house: House,
+): Past {
+  const before = visits
+    .filter((v) => v.date < visit.date && !isWalk(v))
+    .sort((a, b) => a.date.localeCompare(b.date));
+  const found: Past['found'] = new Map();
+  for (const earlier of before) {
+    const verdict: Verdict = verdictOf(tree, events, earlier, profileOf(tree, earlier), table, house);
+    for (const node of REMEMBERED) {
+      const { standing, probability } = standingOf(verdict, node);
+      if (standing === 'likely')
+        found.set(node, [...(found.get(node) ?? []), { on: earlier.date, probability }]);
+    }
+  }
+  const works = found.size > 0 ? worksUntil(visits, visit.date) : [];
+  const treated: Past['treated'] = new Map();
+  for (const [node, times] of found) {
+    const own = works.filter((w) => REMEDIES[w.operation].treats.includes(node) && w.on >= times[0]!.on);
+    if (own.length > 0) treated.set(node, own);
+  }
+  return { found, treated };
+}
+
+/** Last year in which the crown may still be on its way to show a treatment. */
+export const shownBy = ({ on, effect }: Treatment): number => Number(on.slice(0, 4)) + effect.seasons[1];
+
+/** Whether something was treated so lately that the crown may still show what it suffered. */
+export const isRecovering = ({ treated }: Past, day: string): boolean =>
+  [...treated.values()].some((works) => shownBy(works.at(-1)!) >= Number(day.slice(0, 4)));

@@ -197,3 +197,30 @@ test('rates price the treatment and set the options side by side; bad ones are n
   const bad = run(['assess', example, '--rates', rates]);
   expect([bad.status, bad.stderr]).toEqual([2, expect.stringContaining('$.currency: "EUX": not a currency')]);
 });
+
+test('water: the next date with its band, litres and ways side by side; wrong flags and weather are named', () => {
+  const rows = ['date,rain,low,high'];
+  for (let at = Date.UTC(2018, 0, 1); at <= Date.UTC(2026, 6, 1); at += 86_400_000) {
+    const date = new Date(at).toISOString().slice(0, 10);
+    const warm = 8 * Math.sin(((Number(date.slice(5, 7)) - 4) / 12) * 2 * Math.PI);
+    rows.push(`${date},${Number(date.slice(8)) % 9 === 0 ? 6 : 0},${4 + warm},${15 + warm}`);
+  }
+  const weather = join(folder, 'weather.csv');
+  writeFileSync(weather, rows.join('\n'));
+  const args = ['water', example, '--weather', weather, '--latitude', '51'];
+  const { status, stdout } = run(args);
+  expect(status).toBe(0);
+  const plan = JSON.parse(stdout);
+  expect(plan.on).toBe('2026-07-01');
+  expect(plan.days.at(-1).date).toBe('2026-07-01');
+  expect(plan.next.litres).toBeGreaterThan(0);
+  expect(plan.manners).toHaveLength(4);
+  expect(run([...args, '--format', 'text', '--units', 'us']).stdout).toMatch(/US gal\.\n.* easily drawn/);
+  expect(run(['water', example]).stderr).toContain('water needs --weather');
+  expect(run([...args.slice(0, 5), '91']).stderr).toContain('--latitude 91: allowed -90 to 90');
+  expect(run([...args, '--on', 'today']).stderr).toContain('--on today: allowed YYYY-MM-DD');
+  const wrong = join(folder, 'wrong.csv');
+  writeFileSync(wrong, 'day,rain\n2026-01-01,3');
+  const told = run(['water', example, '--weather', wrong, '--latitude', '51']);
+  expect([told.status, told.stderr]).toEqual([2, expect.stringContaining('Column date, low, high: missing')]);
+});

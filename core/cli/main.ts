@@ -11,13 +11,17 @@ import { cutsText } from './cuts';
 import { digSummary, digText } from './dig';
 import { writeLengths } from '../src/units';
 import { visitToJudge } from '../src/walk';
+import { readDays } from '../src/water';
 import { groundOf, groundSummary, groundText } from './ground';
 import { assessmentText } from './text';
 import { walkInventory, walkText } from './walk';
+import { waterOfCase, waterText } from './water';
 import { readRates, worthOfCase, worthText } from './worth';
 import type { Rates } from '../src/costing';
 
 const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units metric|us] [--visit YYYY-MM-DD] [--rates FILE] [--brief]
+       undrel water FILE --weather FILE.csv [--latitude DEG] [--elevation M] [--on YYYY-MM-DD]
+                    [--fahrenheit] [--inches] [--mph] [--format json|text] [--units metric|us]
        undrel walk [FILE.csv] [--format json|text]
        undrel schema
 
@@ -26,6 +30,9 @@ assess  measures, explains and prescribes for the last visit of each case file (
         --rates prices the treatment and sets five options side by side over ten years, from a file such as
         {"currency":"EUR","prices":{"crew":"68.50"},"tax":{"name":"VAT","percent":"19"}};
         without FILE, or with -, reads standard input. JSON comes one line a file.
+water   tells when to water a tree next and how much, by the daily balance of FAO-56, with ways of watering side by side;
+        --weather has the columns date, rain, low, high, and where known humidity low, humidity high, wind, radiation;
+        latitude is that of the case where it is not given, elevation 100 m, the day the last of the weather
 walk    triages an inventory, one row a tree, most urgent first: columns label, species, common name,
         year planted, stock, date and the quick looks flare, mulch, girdling, conks, lean, colour, density,
         dieback; an empty cell was not looked at
@@ -165,6 +172,69 @@ async function ratesFrom(file: string): Promise<Rates> {
   }
 }
 
+/** A number of a flag within its range. @throws BadCall naming flag, value and range */
+function numberOf(flag: string, typed: string, [least, most]: readonly [number, number]): number {
+  const value = Number(typed);
+  if (typed.trim() !== '' && value >= least && value <= most) return value;
+  throw new BadCall(`--${flag} ${typed}: allowed ${least} to ${most}`);
+}
+
+interface WaterFlags {
+  format: string;
+  units: string;
+  weather?: string;
+  latitude?: string;
+  elevation: string;
+  on?: string;
+  fahrenheit: boolean;
+  inches: boolean;
+  mph: boolean;
+}
+
+async function waterFile(file: string, flags: WaterFlags): Promise<number> {
+  if (flags.weather === undefined) throw new BadCall('water needs --weather FILE.csv');
+  if (flags.on !== undefined && !/^\d{4}-\d{2}-\d{2}$/.test(flags.on))
+    throw new BadCall(`--on ${flags.on}: allowed YYYY-MM-DD`);
+  const elevation = numberOf('elevation', flags.elevation, [-430, 6000]);
+  const given = flags.latitude === undefined ? undefined : numberOf('latitude', flags.latitude, [-90, 90]);
+  const complain = (message: string) => process.stderr.write(`${message}\n`);
+  try {
+    const weather = readDays(await slurp(flags.weather), {
+      temperature: flags.fahrenheit ? '°F' : '°C',
+      rain: flags.inches ? 'in' : 'mm',
+      wind: flags.mph ? 'mph' : 'm/s',
+    });
+    for (const note of weather.notes) complain(`${flags.weather}: ${note}`);
+    const on = flags.on ?? weather.days.at(-1)?.date;
+    if (weather.problem || on === undefined) {
+      complain(`${flags.weather}: ${weather.problem ?? 'no day could be read'}`);
+      return 2;
+    }
+    const read = readCase(await slurp(file), on);
+    if (!read.ok) {
+      for (const p of read.problems)
+        complain(`${file}: ${p.path}: ${JSON.stringify(p.value) ?? 'absent'}: ${p.message}`);
+      return 2;
+    }
+    const latitude = given ?? read.caseFile.weather?.place?.latitude;
+    if (latitude === undefined) {
+      complain(`${file}: $.weather.place.latitude: absent: give --latitude`);
+      return 2;
+    }
+    const plan = waterOfCase(read.caseFile, { latitude, elevation }, weather.days, on);
+    const { label } = read.caseFile.tree;
+    await write(
+      flags.format === 'text'
+        ? waterText(label, on, plan, flags.units === 'us' ? 'us' : 'metric')
+        : `${JSON.stringify({ tree: label, on, ...plan })}\n`,
+    );
+    return 0;
+  } catch (error) {
+    complain(`${file}: ${problemOf(error)}`);
+    return 2;
+  }
+}
+
 async function main(): Promise<number> {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
@@ -174,6 +244,13 @@ async function main(): Promise<number> {
       visit: { type: 'string' },
       rates: { type: 'string' },
       brief: { type: 'boolean', default: false },
+      weather: { type: 'string' },
+      latitude: { type: 'string' },
+      elevation: { type: 'string', default: '100' },
+      on: { type: 'string' },
+      fahrenheit: { type: 'boolean', default: false },
+      inches: { type: 'boolean', default: false },
+      mph: { type: 'boolean', default: false },
       help: { type: 'boolean', default: false },
     },
   });
@@ -189,6 +266,7 @@ async function main(): Promise<number> {
     return 0;
   }
   if (command === 'walk') return walkFile(files[0] ?? '-', values.format);
+  if (command === 'water') return waterFile(files[0] ?? '-', values);
   if (command !== 'assess')
     throw new BadCall(command ? `there is no command ${command}` : 'a command is needed');
   const rates = values.rates === undefined ? undefined : await ratesFrom(values.rates);

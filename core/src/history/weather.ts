@@ -16,6 +16,11 @@ export const growingSeason = (place: WeatherPlace | undefined): string =>
 
 /** Months that make a growing season, north and south of the tropics. Common practice, no source. */
 const SEASON = { north: [4, 5, 6, 7, 8, 9], south: [10, 11, 12, 1, 2, 3] };
+
+/** Those months at a place. */
+export const seasonMonths = (place: WeatherPlace | undefined): readonly number[] =>
+  SEASON[isSouth(place) ? 'south' : 'north'];
+
 /** Seasons a record needs before any of them is called dry. Judgement. */
 export const SEASONS_NEEDED = 10;
 /**

@@ -1,10 +1,11 @@
 import { READING_LIMITS } from './limitsOfReadings';
 import { ROOT_LIMITS } from './limitsOfRoots';
+import { WATER_LIMITS } from './limitsOfWater';
 import { WORK_LIMITS } from './limitsOfWork';
 
 export type { Limit, LimitUnit } from './limit';
 
-/** Every judgement number by name, each declared in one of the three. */
-export const LIMITS = { ...READING_LIMITS, ...ROOT_LIMITS, ...WORK_LIMITS };
+/** Every judgement number by name, each declared in one of the four. */
+export const LIMITS = { ...READING_LIMITS, ...ROOT_LIMITS, ...WATER_LIMITS, ...WORK_LIMITS };
 
 export type LimitKey = keyof typeof LIMITS;

@@ -1,0 +1,67 @@
+import { PRACTICE, type Limit } from './limit';
+
+/** What the water balance takes for granted. */
+export const WATER_LIMITS = {
+  plantFactor: {
+    value: 0.5,
+    unit: 'ratio',
+    reason: 'Landscape trees draw about half of the reference in dry summers.',
+    source: 'ANSI/ASABE S623, from memory',
+  },
+  easyYoung: {
+    value: 0.4,
+    unit: 'share',
+    reason: 'Of the water in its small ball a young tree draws so much without stress.',
+    source: PRACTICE,
+  },
+  easyEstablished: {
+    value: 0.5,
+    unit: 'share',
+    reason: 'Of the water in reach an established tree draws so much without stress.',
+    source: 'Allen et al. 1998, FAO-56, table 22, from memory',
+  },
+  rootsOut: {
+    value: 0.3,
+    unit: 'm',
+    reason:
+      'Roots of a planted or reset tree go out so far in a year, a little in cold and more in warm ground.',
+    source: PRACTICE,
+  },
+  rootDepth: {
+    value: 0.6,
+    unit: 'm',
+    reason: 'Most of the roots that take up water lie above this.',
+    source: PRACTICE,
+  },
+  crownOverRoots: {
+    value: 3,
+    unit: 'ratio',
+    reason:
+      'A crown wider than its ball draws more from it; leaves of a new tree stay small, so no more than this.',
+    source: PRACTICE,
+  },
+  mulchSaves: {
+    value: 0.2,
+    unit: 'share',
+    reason: 'Of what goes into the air, less where the root zone lies under mulch.',
+    source: PRACTICE,
+  },
+  crownKeeps: {
+    value: 0.001,
+    unit: 'm',
+    reason: 'Of each rain the crown keeps so much, and it dries there.',
+    source: PRACTICE,
+  },
+  runOffSlope: {
+    value: 0.1,
+    unit: 'share',
+    reason: 'Of what falls on ground steeper than one in twenty runs off.',
+    source: PRACTICE,
+  },
+  runOffTight: {
+    value: 0.15,
+    unit: 'share',
+    reason: 'Of what falls on tight ground runs off.',
+    source: PRACTICE,
+  },
+} as const satisfies Record<string, Limit>;

@@ -1,0 +1,7 @@
+export * from './balance';
+export * from './evapotranspiration';
+export * from './manners';
+export * from './next';
+export * from './plan';
+export * from './readWeather';
+export * from './zone';

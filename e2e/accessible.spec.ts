@@ -13,6 +13,7 @@ const VIEWS: Record<string, readonly string[]> = {
     '/grounds/kelpworth/walk',
     '/grounds/kelpworth/materials',
     '/grounds/kelpworth/work',
+    '/grounds/kelpworth/water?on=2026-07-15',
     '/grounds/lanternfield/schools',
     '/practice',
     '/practice/rates',

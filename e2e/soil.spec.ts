@@ -69,3 +69,31 @@ test('holes of the soil probe layer by layer: set beside the reference tree, dra
   ]);
   expect(stored.site!.others.length).toBeGreaterThan(0);
 });
+
+test('which trees need water, when and how much: by the day asked for, with other ways beside it', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/grounds/kelpworth');
+  await page.getByRole('link', { name: 'Water', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Water' })).toBeVisible();
+  // In July of a dry summer; a day that has passed, so that the answer stays the same.
+  await page.goto('/grounds/kelpworth/water?on=2026-07-15');
+  const summary = page.getByTestId('water-summary');
+  await expect(summary).toContainText('under care');
+  const trees = page.getByRole('list', { name: 'Trees under care' }).getByRole('listitem');
+  expect(await trees.count()).toBeGreaterThan(0);
+  const first = trees.first();
+  await expect(first).toContainText(/\d+ minutes? of hose, or \d+ bags?/);
+  await expect(first).toContainText('easily drawn');
+  await first.getByText('Roots, and other ways to water').click();
+  await expect(first.getByRole('row')).toHaveCount(5);
+  await expect(first.getByRole('rowheader', { name: /\(followed\)/ })).toBeVisible();
+  // Another day is another answer, and a wrong one is named.
+  const july = await first.textContent();
+  await page.getByLabel('On').fill('2026-06-20');
+  await expect(page).toHaveURL(/on=2026-06-20/);
+  await expect(trees.first()).not.toHaveText(july!);
+  await page.goto('/grounds/kelpworth/water?on=2126-01-01');
+  await expect(page.getByRole('alert').filter({ hasText: '2126-01-01 is still to come' })).toBeVisible();
+});

@@ -58,6 +58,10 @@ interface Options {
   solve: Solver | undefined;
 }
 
+/** Writes the lengths of every sentence in the units asked for, as JSON goes out. */
+const writtenIn = (units: string) => (_: string, value: unknown) =>
+  typeof value === 'string' ? writeLengths(value, units === 'us' ? 'us' : 'metric') : value;
+
 function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], options: Options): string {
   const visit = options.visit
     ? caseFile.visits.find((v) => v.date === options.visit)
@@ -106,10 +110,7 @@ function assessOne(caseFile: CaseFile, file: string, warnings: unknown[], option
   const { situation: _, ...told } = result;
   const dig = dug && digSummary(dug);
   // Sentences carry their lengths as marks; whoever reads the JSON gets them written.
-  const system = options.units === 'us' ? 'us' : 'metric';
-  const written = (_: string, value: unknown) =>
-    typeof value === 'string' ? writeLengths(value, system) : value;
-  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...told, answers: causesAnswered(result.situation, result.operations), explanation, looksFirst: explanation && looksFirst(result.situation, result.operations, explanation.decisions), since, dig, cuts, ground: ground && groundSummary(ground), worth }, written)}\n`;
+  return `${JSON.stringify({ file, tree: caseFile.tree.label, visit: visit.date, warnings, ...told, answers: causesAnswered(result.situation, result.operations), explanation, looksFirst: explanation && looksFirst(result.situation, result.operations, explanation.decisions), since, dig, cuts, ground: ground && groundSummary(ground), worth }, writtenIn(options.units))}\n`;
 }
 
 function problemOf(error: unknown): string {
@@ -226,7 +227,7 @@ async function waterFile(file: string, flags: WaterFlags): Promise<number> {
     await write(
       flags.format === 'text'
         ? waterText(label, on, plan, flags.units === 'us' ? 'us' : 'metric')
-        : `${JSON.stringify({ tree: label, on, ...plan })}\n`,
+        : `${JSON.stringify({ tree: label, on, ...plan }, writtenIn(flags.units))}\n`,
     );
     return 0;
   } catch (error) {

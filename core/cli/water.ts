@@ -1,6 +1,6 @@
 import type { CaseFile } from '../src/format/case';
 import { visitToJudge } from '../src/walk';
-import { formatLength, longUnit, type UnitSystem } from '../src/units';
+import { formatLength, longUnit, writeLengths, type UnitSystem } from '../src/units';
 import { waterPlan, type Manner, type StationPlace, type WaterPlan, type WeatherDay } from '../src/water';
 
 const LITRES_PER_GALLON = 3.785411784;
@@ -47,7 +47,7 @@ export function waterText(label: string, today: string, plan: WaterPlan, system:
   return [
     `${label}: water ${when}${band}: ${volume(next.litres)}.`,
     plan.why,
-    `Roots: ${long(zone.radius)} about the stem, ${long(zone.depth)} deep. ${zone.notes.join(' ')}`,
+    `Roots: ${long(zone.radius)} about the stem, ${long(zone.depth)} deep. ${writeLengths(zone.notes.join(' '), system)}`,
     'The probe decides: moist at a hand deep, skip it.',
     ...manners.map(
       (m) =>

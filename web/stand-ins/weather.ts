@@ -1,5 +1,6 @@
 import type { MonthRain } from '@undrel/core/history';
 import type { WeatherPlace } from '@undrel/core/records';
+import { extraterrestrial, dayOfYear, type WeatherDay } from '@undrel/core/water';
 
 /** A service that knows the rain of past months. */
 export interface WeatherService {
@@ -7,6 +8,8 @@ export interface WeatherService {
   readonly source: string;
   /** Rain by month from January of `from` to December of `to`, where the place is known. */
   months(place: string, from: number, to: number): Promise<MonthRain[]>;
+  /** Weather day by day, both ends included; lasts until yesterday. */
+  days(place: string, from: string, to: string, latitude: number): Promise<WeatherDay[]>;
   /** Latitude and mean frosts, where the place is known. */
   place(place: string): Promise<WeatherPlace | undefined>;
 }
@@ -41,4 +44,44 @@ export const simulatedWeather: WeatherService = {
         };
       }),
     ),
+  days: async (place, from, to, latitude) => {
+    const [first, last] = [Number(from.slice(0, 4)), Number(to.slice(0, 4))];
+    const months = await simulatedWeather.months(place, first, last);
+    return months
+      .flatMap(({ month, rain }) => daysOf(place, month, rain, latitude))
+      .filter(({ date }) => date >= from && date <= to);
+  },
 };
+
+const DAY = 86_400_000;
+/** Of the days of a month so many are wet. */
+const WET = 0.35;
+
+/** The days of a month, whose rain comes to that of the month. */
+function daysOf(place: string, month: string, rain: number, latitude: number): WeatherDay[] {
+  const begin = Date.parse(`${month}-01`);
+  const count = new Date(Date.UTC(Number(month.slice(0, 4)), Number(month.slice(5)), 0)).getUTCDate();
+  const dates = Array.from({ length: count }, (_, i) => new Date(begin + i * DAY).toISOString().slice(0, 10));
+  const share = dates.map((date) =>
+    chanceOf(`wet.${date}`) < WET ? 0.05 + chanceOf(`${place}.${date}`) ** 2 : 0,
+  );
+  const whole = share.reduce((sum, s) => sum + s, 0);
+  const half = latitude < 0 ? 182 : 0;
+  return dates.map((date, i): WeatherDay => {
+    const wet = whole > 0 ? share[i]! / whole : 1 / count;
+    const season = Math.sin((2 * Math.PI * (dayOfYear(date) + half - 105)) / 365);
+    const mean = 10 + 8.5 * season + 5 * (chanceOf(`mean.${date}`) - 0.5);
+    const cloud = wet > 0 ? 0.8 : 0.25 + 0.35 * chanceOf(`cloud.${date}`);
+    const swing = 12 - 8 * cloud;
+    const clear = 0.75 - 0.5 * cloud;
+    return {
+      date,
+      rain: Number((1000 * rain * wet).toFixed(1)),
+      low: Number((mean - swing / 2).toFixed(1)),
+      high: Number((mean + swing / 2).toFixed(1)),
+      humidity: [Number((0.4 + 0.3 * cloud).toFixed(2)), Number((0.78 + 0.2 * cloud).toFixed(2))],
+      wind: Number((1.2 + 2 * chanceOf(`wind.${date}`)).toFixed(1)),
+      radiation: Number((clear * extraterrestrial(latitude, dayOfYear(date))).toFixed(1)),
+    };
+  });
+}

@@ -23,6 +23,7 @@ import { readDxf } from '../server/grounds/dxf';
 import { readPlan, type ReadPlan } from '../server/grounds/geojson';
 import { materialsOfTree } from '../server/grounds/materials';
 import { propertyPageOf } from '../server/grounds/page';
+import { waterOfTrees } from '../server/grounds/water';
 import { readWeather } from '../server/grounds/weather';
 import { offerContent } from '../server/offers/content';
 import { orderOf } from '../server/offers/order';
@@ -45,6 +46,7 @@ export const order = ({ source, treeId }: { source: ReportSource; treeId: string
   orderOf(source, source.closed ?? [], treeId);
 export const cuts = cutsGiven;
 export const treeWork = workOfTree;
+export const water = waterOfTrees;
 export const section = treeSection;
 export const causes = causeFigures;
 

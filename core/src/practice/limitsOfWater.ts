@@ -46,6 +46,19 @@ export const WATER_LIMITS = {
     reason: 'Of what goes into the air, less where the root zone lies under mulch.',
     source: PRACTICE,
   },
+  hoseFlow: {
+    value: 0.00025,
+    unit: 'm³/s',
+    reason: 'A garden hose gives some 15 litres a minute; time a bucket.',
+    source: PRACTICE,
+  },
+  waterBag: { value: 0.075, unit: 'm³', reason: 'The usual bag laid round a young stem.', source: PRACTICE },
+  careYears: {
+    value: 2,
+    unit: 'years',
+    reason: 'Planted, moved or reset since, a tree has not rooted out and is watered in dry spells.',
+    source: PRACTICE,
+  },
   crownKeeps: {
     value: 0.001,
     unit: 'm',

@@ -50,7 +50,8 @@ const mm = (depth: number): string => `${Math.round(depth)} mm`;
 
 function whyOf(next: NextWatering, today: string, years: number): string {
   const state = `${mm(next.missing)} of the ${mm(next.easy)} that are easily drawn are used`;
-  if (next.missing >= next.easy) return `${state}: water now.`;
+  if (next.missing >= next.easy)
+    return `${mm(next.missing)} are missing, and ${mm(next.easy)} are easily drawn: water now.`;
   if (years === 0) return `${state}; no weather of earlier years to tell when the rest will be.`;
   if (next.on === undefined)
     return `${state}; by the weather of ${years} years the rest lasts two months or more.`;

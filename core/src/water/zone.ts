@@ -5,6 +5,7 @@ import type { Profile } from '../profile';
 import { answerTo } from '../questions/question';
 import type { Tree, Visit } from '../records';
 import { sampleOf } from '../soil';
+import { shortMark } from '../units/marks';
 import { ballOf } from '../weighing/lift';
 import { tightGround } from '../weighing/ground';
 import type { RootZone } from './balance';
@@ -57,7 +58,7 @@ export function zoneOf(
   if (reach === undefined) notes.push('Crown not measured: as wide as its roots.');
   notes.push(
     young
-      ? `Ball of ${planted}, and ${Math.round(100 * LIMITS.rootsOut.value)} cm of roots a year since.`
+      ? `Ball of ${planted}, and ${shortMark(LIMITS.rootsOut.value)} of roots a year since.`
       : 'Roots under the whole crown.',
   );
   const stops = answerTo(visit.findings, 'probe.refusal')?.number;

@@ -203,6 +203,9 @@ export function PropertyScreen({
             <PageLink className="quiet" href={`/grounds/${page.id}/materials`}>
               Materials
             </PageLink>
+            <PageLink className="quiet" href={`/grounds/${page.id}/water`}>
+              Water
+            </PageLink>
             <PageLink className="quiet" href={`/grounds/${page.id}/work`}>
               Work and costs
             </PageLink>

@@ -1,0 +1,35 @@
+import type { MannerSeason, Manner, NextWatering } from '@undrel/core/water';
+
+/** The water of a tree under care on a day. */
+export interface TreeWater {
+  id: string;
+  label: string;
+  species: string;
+  /** Why it is under care. */
+  care: string;
+  next: NextWatering;
+  /** Why that day, in one sentence. */
+  why: string;
+  radius: number;
+  depth: number;
+  notes: string[];
+  manners: MannerSeason[];
+  manner: Manner;
+}
+
+/** The water of a property on a day. */
+export interface PropertyWater {
+  id: string;
+  name: string;
+  on: string;
+  /** Who measured the weather, and at which latitude. */
+  source: string;
+  latitude: number;
+  /** The latitude was noted on the property, not taken from the service. */
+  noted: boolean;
+  trees: TreeWater[];
+  /** Under care, with nothing measured that tells how far their roots go. */
+  unmeasured: string[];
+  /** Visited trees that are not under care. */
+  others: number;
+}

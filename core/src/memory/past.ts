@@ -1,5 +1,6 @@
-import { standingOf, verdictOf, type JudgementTable, type Verdict } from '../diagnosis';
+import { standingOf, verdictOf, type JudgementTable } from '../diagnosis';
 import type { House } from '../house';
+import { keeping } from '../kept';
 import { effectOf, type Effect } from '../practice/effects';
 import { profileOf } from '../profile';
 import type { Tree, TreeEvent, Visit } from '../records';
@@ -52,6 +53,29 @@ function worksUntil(visits: readonly Visit[], day: string): Treatment[] {
     });
 }
 
+/** By table, what a visit found likely: it is asked for again with every entry on a later visit. */
+const likely = new WeakMap<JudgementTable, ReturnType<typeof keeping<[NodeKey, number][]>>>();
+/** Visits of which that is kept. */
+const MOST_KEPT = 400;
+
+function likelyAt(
+  tree: Tree,
+  events: readonly TreeEvent[],
+  visit: Visit,
+  table: JudgementTable,
+  house: House,
+): [NodeKey, number][] {
+  const kept = likely.get(table) ?? keeping<[NodeKey, number][]>(MOST_KEPT);
+  likely.set(table, kept);
+  return kept([tree, events, visit, house], () => {
+    const verdict = verdictOf(tree, events, visit, profileOf(tree, visit), table, house);
+    return REMEMBERED.flatMap((node): [NodeKey, number][] => {
+      const { standing, probability } = standingOf(verdict, node);
+      return standing === 'likely' ? [[node, probability]] : [];
+    });
+  });
+}
+
 /**
  * What is remembered at a visit: the verdict of each full visit before it, and the works recorded since.
  *
@@ -69,14 +93,9 @@ export function pastOf(
     .filter((v) => v.date < visit.date && !isWalk(v))
     .sort((a, b) => a.date.localeCompare(b.date));
   const found: Past['found'] = new Map();
-  for (const earlier of before) {
-    const verdict: Verdict = verdictOf(tree, events, earlier, profileOf(tree, earlier), table, house);
-    for (const node of REMEMBERED) {
-      const { standing, probability } = standingOf(verdict, node);
-      if (standing === 'likely')
-        found.set(node, [...(found.get(node) ?? []), { on: earlier.date, probability }]);
-    }
-  }
+  for (const earlier of before)
+    for (const [node, probability] of likelyAt(tree, events, earlier, table, house))
+      found.set(node, [...(found.get(node) ?? []), { on: earlier.date, probability }]);
   const works = found.size > 0 ? worksUntil(visits, visit.date) : [];
   const treated: Past['treated'] = new Map();
   for (const [node, times] of found) {

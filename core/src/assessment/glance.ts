@@ -7,8 +7,11 @@ import type { Assessment } from './assess';
 export interface Glance {
   /** How many causes are likely. */
   likely: number;
-  /** How many operations are prescribed. */
+  /** The verdict in its sentence or two. */
+  summary: string;
+  /** How many operations are prescribed, and which. */
   prescribed: number;
+  titles: string[];
   work: PlannedWork;
   /** What kind of ground it stands in, where something tells. */
   ground?: GroundKind;
@@ -19,7 +22,9 @@ export function glanceAt(assessment: Assessment, tree: Tree, visit: Visit): Glan
   const ground = groundVerdict(tree, visit)?.kind;
   return {
     likely: assessment.verdict.causes.filter((c) => c.standing === 'likely').length,
+    summary: assessment.verdict.summary,
     prescribed: planned.length,
+    titles: planned.map((o) => o.title),
     work: plannedWork(planned),
     ...(ground && { ground }),
   };

@@ -226,6 +226,7 @@ export function TreeScreen(props: TreeScreenProps) {
     visit,
     profile,
     judged,
+    glance,
     explanation: weighed?.explanation,
     revision: before && weighed?.revision && { since: before.date, revision: weighed.revision },
     house,

@@ -1,5 +1,5 @@
 import type { Site, Tree, TreeEvent, Visit, VisitHead } from '@undrel/core/records';
-import type { Assessment } from '@undrel/core/assessment';
+import type { Assessment, Glance } from '@undrel/core/assessment';
 import type { Explanation, FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason, Revision } from '@undrel/core/prescription';
 import type { House } from '@undrel/core/house';
@@ -26,6 +26,8 @@ export interface StationProps {
   profile: Profile;
   /** Verdict and prescription; their code comes after the page, so they are missing at first. */
   judged: Omit<Assessment, 'situation'> | undefined;
+  /** What the server made of it, until it is weighed here. */
+  glance: Glance | undefined;
   /** What is prescribed otherwise than on the visit before, while the prescription is open. */
   revision: { since: string; revision: Revision } | undefined;
   /** Reasons and next checks, while the verdict is open. */

@@ -7,7 +7,9 @@ import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
 import { Changes } from '../../../ui/Changes';
 import { headOf, type StationProps } from '../visitEntry';
+import type { Assessment } from '@undrel/core/assessment';
 import { judgedOf } from './judged';
+import { Weighing } from './verdict/Cause';
 import { CauseAnswers } from './prescription/CauseAnswers';
 import { OperationEntry } from './prescription/OperationEntry';
 
@@ -30,8 +32,26 @@ export function comeBack(
 }
 
 export function Prescription(props: StationProps) {
+  const judged = judgedOf(props);
+  return judged ? (
+    <Weighed {...props} assessment={judged} />
+  ) : (
+    <Entry>
+      <h1>Prescription</h1>
+      <p className="text-lg my-2" data-testid="prescription-summary">
+        {props.glance && summaryOf(props.glance.titles)}
+      </p>
+      <Weighing />
+    </Entry>
+  );
+}
+
+const summaryOf = (titles: readonly string[]): string =>
+  titles.length === 0 ? 'Nothing prescribed.' : `${titles.join('; ')}.`;
+
+function Weighed(props: StationProps & { assessment: Assessment }) {
   const { visit, visitId, treeId, control, mayJudge, explanation } = props;
-  const { operations, situation } = judgedOf(props);
+  const { operations, situation } = props.assessment;
   const planned = plannedOf(operations, visit.decisions);
   const clashes = clashesOf(planned, situation, props.closed);
   const waiting = explanation && looksFirst(situation, operations, explanation.decisions);
@@ -41,7 +61,7 @@ export function Prescription(props: StationProps) {
     <Entry>
       <h1>Prescription</h1>
       <p className="text-lg my-2" data-testid="prescription-summary">
-        {planned.length === 0 ? 'Nothing prescribed.' : `${planned.map((o) => o.title).join('; ')}.`}
+        {summaryOf(planned.map((o) => o.title))}
       </p>
       <nav aria-label="From the prescription" className="flex flex-wrap gap-2 mb-3">
         <PageLink className="quiet" href={`/trees/${treeId}/options?visit=${visitId}`}>
@@ -133,9 +153,7 @@ export function Prescription(props: StationProps) {
           )}
         </>
       ) : (
-        <p className="my-3" role="status">
-          Weighing…
-        </p>
+        <Weighing />
       )}
     </Entry>
   );

@@ -3,6 +3,7 @@
 import { PRACTICE_NOTE, type CauseVerdict } from '@undrel/core/diagnosis';
 import { causesAnswered } from '@undrel/core/prescription';
 import { writeLengths } from '@undrel/core/units';
+import type { Assessment } from '@undrel/core/assessment';
 import type { StationProps } from '../visitEntry';
 import { judgedOf } from './judged';
 import { Cause, Weighing } from './verdict/Cause';
@@ -14,8 +15,23 @@ import { ForTheClient, Opinion } from './verdict/Opinion';
 
 /** Which causes, how sure, what led to what, what to look at next, and what would change it. */
 export function Verdict(props: StationProps) {
+  const judged = judgedOf(props);
+  return judged ? (
+    <Weighed {...props} assessment={judged} />
+  ) : (
+    <div>
+      <h1>Verdict</h1>
+      <p className="text-xl leading-snug my-3" data-testid="verdict-summary">
+        {props.glance?.summary}
+      </p>
+      <Weighing />
+    </div>
+  );
+}
+
+function Weighed(props: StationProps & { assessment: Assessment }) {
   const { system, goTo, explanation, visit } = props;
-  const { verdict, profile, memory, operations, situation } = judgedOf(props);
+  const { verdict, profile, memory, operations, situation } = props.assessment;
   const answers = causesAnswered(situation, operations);
   const told = [...profile.missing, ...profile.problems.map((p) => p.message)];
   const shown = verdict.causes.filter((c) => c.standing !== 'unlikely' && c.standing !== 'unexamined');
@@ -97,7 +113,7 @@ export function Verdict(props: StationProps) {
           </section>
           <section className="mt-5">
             <h2>For the client</h2>
-            <ForTheClient {...props} />
+            <ForTheClient {...props} verdict={verdict} />
           </section>
           <p className="text-sm text-muted mt-4">
             {PRACTICE_NOTE} The notch on a bar is where it stood before anything was looked at; 10 dB

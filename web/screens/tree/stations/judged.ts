@@ -1,11 +1,19 @@
-import { assess, type Assessment } from '@undrel/core/assessment';
+import type { Assessment } from '@undrel/core/assessment';
 import { situation } from '@undrel/core/prescription';
 import type { StationProps } from '../visitEntry';
 
-/** Verdict and prescription, for the stations that are about them and bring the code along. */
-export function judgedOf(props: StationProps): Assessment {
-  const { judged, tree, events, visit, visits, profile, house, firmTable } = props;
-  if (!judged) return assess(tree, events, visit, house, firmTable, visits);
+/**
+ * Verdict and prescription as they were weighed in the worker; undefined until then. They are weighed nowhere else: not
+ * where pages are drawn, on the server or the device.
+ */
+export function judgedOf({
+  judged,
+  tree,
+  events,
+  visit,
+  profile,
+  house,
+}: StationProps): Assessment | undefined {
   // It has functions, which no worker can hand over.
-  return { ...judged, situation: situation(tree, events, visit, profile, judged.verdict, house) };
+  return judged && { ...judged, situation: situation(tree, events, visit, profile, judged.verdict, house) };
 }

@@ -2,11 +2,10 @@
 
 import { type CauseKey, CAUSES } from '@undrel/core/vocabulary';
 import { useState } from 'react';
-import { clientWords } from '@undrel/core/diagnosis';
+import { clientWords, type Verdict } from '@undrel/core/diagnosis';
 import { FieldNote } from '../../../../ui/controls/FieldNote';
 import { Select } from '../../../../ui/controls/Select';
 import { headOf, type StationProps } from '../../visitEntry';
-import { judgedOf } from '../judged';
 
 /** The consultant's own first cause, with the reason; both are kept beside the weighing. */
 export function Opinion({ control, visit, visitId, treeId, mayJudge }: StationProps) {
@@ -71,10 +70,9 @@ export function Opinion({ control, visit, visitId, treeId, mayJudge }: StationPr
 }
 
 /** The paragraph for the client, made from the findings until it is written anew. */
-export function ForTheClient(props: StationProps) {
-  const { control, tree, visit, visitId, treeId, mayJudge } = props;
+export function ForTheClient(props: StationProps & { verdict: Verdict }) {
+  const { control, tree, visit, visitId, treeId, mayJudge, verdict } = props;
   const head = headOf(visit);
-  const { verdict } = judgedOf(props);
   const made = clientWords(tree, { ...visit, clientWords: undefined }, verdict);
   const write = (words: string | undefined) =>
     control.set('visit', visitId, treeId, { ...head, clientWords: words || undefined });

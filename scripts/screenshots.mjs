@@ -30,7 +30,7 @@ const VIEWS = [
   ['work', '/grounds/kelpworth/work', DESK],
   ['walk-ranked', '/grounds/kelpworth/walk', DESK, 'paper', 'Who needs what'],
   ['report', `${TREE}/report`, DESK],
-  ['phone-soil', `${TREE}?station=soil`, PHONE, 'paper', undefined, 'Penetrometer'],
+  ['phone-water', '/grounds/sable-row/water?on=2026-08-20', PHONE],
   ['phone-order', `${TREE}/order`, PHONE],
   [
     'phone-offer',
@@ -80,6 +80,9 @@ await program(async (atStop) => {
     await page.waitForTimeout(
       /cuts/.test(path) ? 9000 : /dig|crew|verdict|trenches|soil/.test(path) ? 2500 : 600,
     );
+    await page
+      .locator('main', { hasText: /Weighing each|Solving|Laying out/ })
+      .waitFor({ state: 'detached' });
     await page.screenshot({ path: join(FOLDER, `${name}.png`) });
     say(name);
   }

@@ -210,3 +210,12 @@ test('nothing that an earlier visit found likely is missing, whatever a case hol
     tries(40),
   );
 });
+
+test('work of the day itself is no relapse, and a stake explains no thin crown', () => {
+  const cone = found('mulchCone', '2024-05-01');
+  const today = { ...found('mulchCone', '2025-05-01'), work: done('mulch', '2025-05-01') };
+  expect(stateOf('mulchCone', [cone], today)).toMatchObject({ state: 'acting', relapses: 0 });
+  const loose = { ...found('poorAnchorage'), work: done('stake', '2025-06-01') };
+  const { circumstances } = of('poorAnchorage', [loose], ELSE).verdict;
+  expect(circumstances).not.toContain('recovering');
+});

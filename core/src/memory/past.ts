@@ -12,6 +12,9 @@ import { isWalk } from '../walk/looks';
 /** What is remembered: every cause, and what goes on in a tree that a remedy ends or that makes it fall. */
 export const REMEMBERED: readonly NodeKey[] = [...CAUSE_KEYS, 'girdlingRoots', 'basalDecay', 'poorAnchorage'];
 
+/** Of these, what makes a tree fall and not its crown thin. */
+const FALLS: readonly NodeKey[] = ['basalDecay', 'poorAnchorage'];
+
 /** A work done that is for a cause. */
 export interface Treatment {
   operation: OperationKey;
@@ -110,4 +113,6 @@ export const shownBy = ({ on, effect }: Treatment): number => Number(on.slice(0,
 
 /** Whether something was treated so lately that the crown may still show what it suffered. */
 export const isRecovering = ({ treated }: Past, day: string): boolean =>
-  [...treated.values()].some((works) => shownBy(works.at(-1)!) >= Number(day.slice(0, 4)));
+  [...treated].some(
+    ([node, works]) => !FALLS.includes(node) && shownBy(works.at(-1)!) >= Number(day.slice(0, 4)),
+  );

@@ -115,7 +115,7 @@ export function remembered(past: Past, verdict: Verdict, visit: Pick<Visit, 'dat
     const relapses = seen.slice(1).filter((on, i) => works.some((w) => w.on >= seen[i]! && w.on < on)).length;
     const by = treatment && shownBy(treatment);
     const state: State = likely
-      ? works.some((w) => w.on >= times.at(-1)!.on)
+      ? works.some((w) => w.on >= times.at(-1)!.on && w.on < visit.date)
         ? 'back'
         : 'acting'
       : !treatment

@@ -11,6 +11,7 @@ import { cutsText } from './cuts';
 import { digSummary, digText } from './dig';
 import { writeLengths } from '../src/units';
 import { visitToJudge } from '../src/walk';
+import { yearOf } from '../src/vocabulary';
 import { readDays } from '../src/water';
 import { groundOf, groundSummary, groundText } from './ground';
 import { assessmentText } from './text';
@@ -194,7 +195,7 @@ interface WaterFlags {
 
 async function waterFile(file: string, flags: WaterFlags): Promise<number> {
   if (flags.weather === undefined) throw new BadCall('water needs --weather FILE.csv');
-  if (flags.on !== undefined && !/^\d{4}-\d{2}-\d{2}$/.test(flags.on))
+  if (flags.on !== undefined && (flags.on.length !== 10 || yearOf(flags.on) === undefined))
     throw new BadCall(`--on ${flags.on}: allowed YYYY-MM-DD`);
   const elevation = numberOf('elevation', flags.elevation, [-430, 6000]);
   const given = flags.latitude === undefined ? undefined : numberOf('latitude', flags.latitude, [-90, 90]);

@@ -28,6 +28,8 @@ export interface PropertyWater {
   /** The latitude was noted on the property, not taken from the service. */
   noted: boolean;
   trees: TreeWater[];
+  /** Would be watered, and stand in water: it has to drain first. */
+  wet: string[];
   /** Under care, with nothing measured that tells how far their roots go. */
   unmeasured: string[];
   /** Visited trees that are not under care. */

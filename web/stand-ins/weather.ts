@@ -8,7 +8,7 @@ export interface WeatherService {
   readonly source: string;
   /** Rain by month from January of `from` to December of `to`, where the place is known. */
   months(place: string, from: number, to: number): Promise<MonthRain[]>;
-  /** Weather day by day, both ends included; lasts until yesterday. */
+  /** Weather day by day, both ends included. */
   days(place: string, from: string, to: string, latitude: number): Promise<WeatherDay[]>;
   /** Latitude and mean frosts, where the place is known. */
   place(place: string): Promise<WeatherPlace | undefined>;

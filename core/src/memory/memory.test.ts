@@ -1,11 +1,10 @@
 import fc from 'fast-check';
 import { anyCase, tries } from '../../tests/anyCase';
+import { signsOf } from '../../tests/signs';
 import { collarAt, visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
-import { PRACTICE_TABLE, standingOf } from '../diagnosis';
-import { HOW_OFTEN } from '../diagnosis/words';
+import { standingOf } from '../diagnosis';
 import { EFFECTS, effectOf } from '../practice/effects';
-import { QUESTIONS } from '../questions';
 import type { Finding, Tree, Visit } from '../records';
 import { REMEDIES } from '../remedies';
 import type { NodeKey } from '../vocabulary/causes';
@@ -20,21 +19,6 @@ const TREE: Tree = {
   stemDiameter: 0.2,
   crownRadius: 3,
 };
-const asked = new Map(QUESTIONS.map((q) => [q.key, q]));
-const often = (word: string | number): number =>
-  typeof word === 'number' ? word : HOW_OFTEN[word as keyof typeof HOW_OFTEN];
-
-/** The answers that speak loudest for a cause or mechanism, of every finding that an eye or a hand can give. */
-const signsOf = (node: NodeKey): Finding[] =>
-  PRACTICE_TABLE.findings.flatMap((f): Finding[] => {
-    const makes = f.links.find((l) => l.of === node)?.makes;
-    const question = asked.get(f.key);
-    if (!makes || !question || (question.kind !== 'grade' && question.kind !== 'sectors')) return [];
-    const [worst] = Object.entries(makes).sort((a, b) => often(b[1]!) - often(a[1]!));
-    if (!question.answers.some((a) => a.key === worst![0])) return [];
-    return [{ key: f.key, answer: worst![0], ...(question.kind === 'sectors' && { part: 0 }) }];
-  });
-
 /** A tree at which it can be: transplant shock at one just moved, a ring where one was set. */
 const at = (node: NodeKey): [Tree, { kind: 'planting ring'; when: string }[]] => [
   node === 'transplantShock'

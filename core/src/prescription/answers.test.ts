@@ -1,10 +1,8 @@
 import fc from 'fast-check';
 import { anyCase, tries } from '../../tests/anyCase';
+import { signsOf } from '../../tests/signs';
 import { assess } from '../assessment';
 import { needsOf } from '../costing';
-import { PRACTICE_TABLE } from '../diagnosis';
-import { HOW_OFTEN } from '../diagnosis/words';
-import { QUESTIONS } from '../questions';
 import type { Finding, Tree, TreeEvent, Visit } from '../records';
 import { CAUSE_KEYS, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
 import { REMEDIES } from '../remedies';
@@ -26,24 +24,6 @@ const TREE: Tree = {
   stemDiameter: 0.2,
   crownRadius: 3,
 };
-
-/** What a word of the table stands for. */
-const often = (word: string | number): number =>
-  typeof word === 'number' ? word : HOW_OFTEN[word as keyof typeof HOW_OFTEN];
-
-const asked = new Map(QUESTIONS.map((q) => [q.key, q]));
-
-/** The answer that speaks loudest for a cause or mechanism, of every finding that can be given by an eye or a hand alone. */
-function signsOf(node: NodeKey): Finding[] {
-  return PRACTICE_TABLE.findings.flatMap((f): Finding[] => {
-    const makes = f.links.find((l) => l.of === node)?.makes;
-    const question = asked.get(f.key);
-    if (!makes || !question || (question.kind !== 'grade' && question.kind !== 'sectors')) return [];
-    const [worst] = Object.entries(makes).sort((a, b) => often(b[1]!) - often(a[1]!));
-    if (!question.answers.some((a) => a.key === worst![0])) return [];
-    return [{ key: f.key, answer: worst![0], ...(question.kind === 'sectors' && { part: 0 }) }];
-  });
-}
 
 /** What was told of its history and no look shows. */
 const eventsOf = (node: NodeKey): TreeEvent[] =>

@@ -122,13 +122,24 @@ export function penmanMonteith(
   return Math.max(0, et);
 }
 
+interface Reference {
+  mm: number;
+  by: 'penman' | 'hargreaves';
+}
+
+/** By day, where it was worked out for last: a balance asks for the same days again and again. */
+const known = new WeakMap<WeatherDay, { place: StationPlace; reference: Reference }>();
+
 /** By all that was measured on a day, else by its temperatures; and which of the two. */
-export function referenceEt(
-  place: StationPlace,
-  day: WeatherDay,
-): { mm: number; by: 'penman' | 'hargreaves' } {
+export function referenceEt(place: StationPlace, day: WeatherDay): Reference {
+  const last = known.get(day);
+  if (last && last.place.latitude === place.latitude && last.place.elevation === place.elevation)
+    return last.reference;
   const { humidity, wind, radiation } = day;
-  return humidity && wind !== undefined && radiation !== undefined
-    ? { mm: penmanMonteith(place, { ...day, humidity, wind, radiation }), by: 'penman' }
-    : { mm: hargreaves(place, day), by: 'hargreaves' };
+  const reference: Reference =
+    humidity && wind !== undefined && radiation !== undefined
+      ? { mm: penmanMonteith(place, { ...day, humidity, wind, radiation }), by: 'penman' }
+      : { mm: hargreaves(place, day), by: 'hargreaves' };
+  known.set(day, { place, reference });
+  return reference;
 }

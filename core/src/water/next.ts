@@ -24,14 +24,14 @@ export interface NextWatering {
   easy: number;
 }
 
-/** Days of the same dates in an earlier year, as if they came after today; short where that year has none. */
+/** Days of the dates to come in an earlier year; short where that year has none. */
 function daysAhead(byDate: ReadonlyMap<string, WeatherDay>, today: string, year: number): WeatherDay[] {
   const from = `${year}${today.slice(4)}`;
   const days: WeatherDay[] = [];
   for (let i = 1; i <= AHEAD; i++) {
     const like = byDate.get(after(from, i));
     if (!like) break;
-    days.push({ ...like, date: after(today, i) });
+    days.push(like);
   }
   return days;
 }

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { yearOf } from '../vocabulary/dates';
 import type { WeatherDay } from './evapotranspiration';
 
 /** Units of a file, asked once. */
@@ -65,10 +66,7 @@ export function readDays(
   parsed.data.forEach((cells, i) => {
     const row = i + 2;
     const date = (cells.date ?? '').trim();
-    if (
-      !/^\d{4}-\d{2}-\d{2}$/.test(date) ||
-      new Date(`${date}T00:00:00Z`).toISOString().slice(0, 10) !== date
-    ) {
+    if (date.length !== 10 || yearOf(date) === undefined) {
       notes.push(`Row ${row}, date: “${date}” is not a day, YYYY-MM-DD; left out.`);
       return;
     }

@@ -219,10 +219,10 @@ test('weather with holes, doubles, wrong days and the other unit', () => {
   expect(hot.problem).toContain('Are the temperatures in °F?');
   const us = readDays(HEAD + row(1, 1, 50, 86), { temperature: '°F', rain: 'in', wind: 'mph' });
   expect(us.days[0]).toMatchObject({ rain: 25.4, low: 10, high: 30 });
-  const bad = readDays(`${HEAD}2025-02-30,0,1,2\n${row(2, -4)}\n${row(3, 0, 9, 4)}\nx,0,1,2`);
+  const bad = readDays(`${HEAD}2025-02-32,0,1,2\n${row(2, -4)}\n${row(3, 0, 9, 4)}\nx,0,1,2`);
   expect(bad.days).toEqual([]);
   expect(bad.notes).toEqual([
-    expect.stringContaining('Row 2, date: “2025-02-30” is not a day'),
+    expect.stringContaining('Row 2, date: “2025-02-32” is not a day'),
     expect.stringContaining('Row 3, rain: “-4” is not 0 to 1000'),
     expect.stringContaining('Row 4: low 9 above high 4'),
     expect.stringContaining('Row 5, date: “x”'),

@@ -5,3 +5,4 @@ export * from './planned';
 export * from './rules';
 export * from './season';
 export * from './watering';
+export { rulesHolding } from './conditions';

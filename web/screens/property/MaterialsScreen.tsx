@@ -2,12 +2,11 @@
 
 import { materialsTogether } from '@undrel/core/trenching';
 import { formatQuantity, formatValue } from '@undrel/core/units';
-import { PageLink } from '@/ui/PageLink';
 import type { TreeMaterials } from '../../protocol/grounds';
 import { Entry } from '../../ui/controls/Entry';
 import { useUnticked } from '../../ui/useUnticked';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
+import { PropertyBar } from './PropertyBar';
 
 /** What to load for a day of trenches: the trees that are ticked, and all of them together. */
 export function MaterialsScreen(props: { property: { id: string; name: string }; trees: TreeMaterials[] }) {
@@ -21,18 +20,7 @@ export function MaterialsScreen(props: { property: { id: string; name: string };
   const others = trees.filter((t) => !able.includes(t));
   return (
     <div className="min-h-dvh flex flex-col">
-      <TopBar
-        right={
-          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
-            Print
-          </button>
-        }
-      >
-        <PageLink href={`/grounds/${property.id}`} className="plain">
-          <strong>{property.name}</strong>
-        </PageLink>{' '}
-        <span className="text-sm text-muted hidden sm:inline">materials for a day</span>
-      </TopBar>
+      <PropertyBar property={property} part="materials for a day" />
       <main className="px-4 lg:px-8 py-4 max-w-[1200px] w-full mx-auto">
         <Entry>
           <h1>What to load for the trenches</h1>

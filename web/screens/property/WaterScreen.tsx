@@ -8,7 +8,7 @@ import { PageLink } from '@/ui/PageLink';
 import type { PropertyWater, TreeWater } from '../../protocol/water';
 import { Entry } from '../../ui/controls/Entry';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
+import { PropertyBar } from './PropertyBar';
 
 const MANNERS: Record<Manner, string> = {
   balance: 'by balance, probe first',
@@ -50,18 +50,7 @@ export function WaterScreen({
   const whole = soon.reduce((sum, t) => sum + t.next.litres, 0);
   return (
     <div className="min-h-dvh flex flex-col">
-      <TopBar
-        right={
-          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
-            Print
-          </button>
-        }
-      >
-        <PageLink href={`/grounds/${water.id}`} className="plain">
-          <strong>{water.name}</strong>
-        </PageLink>{' '}
-        <span className="text-sm text-muted hidden sm:inline">water</span>
-      </TopBar>
+      <PropertyBar property={water} part="water" />
       <main className="px-4 lg:px-8 py-4 max-w-[1000px] w-full mx-auto">
         <Entry>
           <h1>Water</h1>
@@ -103,6 +92,12 @@ export function WaterScreen({
                 <Tree key={tree.id} tree={tree} on={on} system={system} />
               ))}
             </ul>
+          )}
+          {water.wet.length > 0 && (
+            <p className="wrong my-2">
+              No water for {water.wet.join(', ')}: the ground stays wet. Let it drain first, then look with
+              the probe.
+            </p>
           )}
           {water.unmeasured.length > 0 && (
             <p className="wrong my-2">

@@ -20,7 +20,7 @@ import { Entry, useAlive } from '../../ui/controls/Entry';
 import { useUnticked } from '../../ui/useUnticked';
 import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
+import { PropertyBar } from './PropertyBar';
 import { PropertyReport } from './PropertyReport';
 
 /** The materials of several trees together. */
@@ -72,18 +72,7 @@ export function WorkScreen({
   );
   return (
     <div className="min-h-dvh flex flex-col">
-      <TopBar
-        right={
-          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
-            Print
-          </button>
-        }
-      >
-        <PageLink href={`/grounds/${work.id}`} className="plain">
-          <strong>{work.name}</strong>
-        </PageLink>{' '}
-        <span className="text-sm text-muted hidden sm:inline">work and day sheet</span>
-      </TopBar>
+      <PropertyBar property={work} part="work and day sheet" />
       <main className="px-4 lg:px-8 py-4 max-w-[1100px] w-full mx-auto">
         <Entry>
           <h1>

@@ -1,23 +1,27 @@
-import { LIMITS } from '@undrel/core/practice';
-import { isTaken } from '@undrel/core/prescription';
+import { LIMITS, schoolFor } from '@undrel/core/practice';
+import { isTaken, REMEDIES, rulesHolding, schoolValue } from '@undrel/core/prescription';
 import { rootsSince, waterPlan, type StationPlace, type WeatherDay } from '@undrel/core/water';
-import type { TreeWater } from '../../protocol/water';
+import type { PropertyWater, TreeWater } from '../../protocol/water';
 import { assessedOf } from '../assessed';
 import type { TreeSource } from '../offers/treeWork';
 import type { ReportSource } from '../reports/source';
 
-/** Why a tree is watered: what was prescribed and is not declined, or that it was planted lately; undefined for others. */
-function careOf(source: ReportSource, on: string): string | undefined {
-  const { tree, events, visits, visit } = source;
+/** Why a tree is watered; `wet` where water must drain first; undefined where nobody waters it, or no longer. */
+function careOf(source: ReportSource, on: string): string | 'wet' | undefined {
+  const { tree, events, visits, visit, schools } = source;
+  const year = Number(on.slice(0, 4));
   const since = rootsSince(tree, events, visits, on);
-  if (since !== undefined && Number(on.slice(0, 4)) - since <= LIMITS.careYears.value)
-    return `planted or reset in ${since}`;
-  const { operations } = assessedOf(source);
-  const water = operations.find((o) => o.key === 'water');
-  return water && isTaken(water, visit.decisions) ? `watering prescribed ${visit.date}` : undefined;
+  const young = since !== undefined && year - since <= LIMITS.careYears.value;
+  const { operations, situation } = assessedOf(source);
+  const water = operations.find((o) => o.key === 'water')!;
+  const seasons = schoolValue(schoolFor('wateringYears', schools, tree.schools), 'seasons');
+  const asked = isTaken(water, visit.decisions) && year - Number(visit.date.slice(0, 4)) < seasons;
+  if (!young && !asked) return undefined;
+  if (rulesHolding(REMEDIES.water.bars ?? [], situation, operations).length > 0) return 'wet';
+  return young ? `planted or reset in ${since}` : `watering prescribed ${visit.date}`;
 }
 
-/** The trees of a property that are under care on a day, those due first. */
+/** Of some trees those that are under care on a day. */
 export function waterOfTrees({
   sources,
   place,
@@ -28,8 +32,9 @@ export function waterOfTrees({
   place: StationPlace;
   known: readonly WeatherDay[];
   on: string;
-}): { trees: TreeWater[]; unmeasured: string[]; others: number } {
+}): Pick<PropertyWater, 'trees' | 'wet' | 'unmeasured' | 'others'> {
   const trees: TreeWater[] = [];
+  const wet: string[] = [];
   const unmeasured: string[] = [];
   let others = 0;
   for (const { id, source } of sources) {
@@ -37,6 +42,10 @@ export function waterOfTrees({
     const care = visit.date <= on ? careOf(source, on) : undefined;
     if (!care) {
       others++;
+      continue;
+    }
+    if (care === 'wet') {
+      wet.push(tree.label);
       continue;
     }
     const plan = waterPlan(tree, events, visits, visit, schools, place, known, on);
@@ -59,7 +68,5 @@ export function waterOfTrees({
       manner,
     });
   }
-  const due = ({ next }: TreeWater) => next.on ?? '9999';
-  trees.sort((a, b) => due(a).localeCompare(due(b)));
-  return { trees, unmeasured, others };
+  return { trees, wet, unmeasured, others };
 }

@@ -1,3 +1,5 @@
+import { yearOf } from '@undrel/core/vocabulary';
+
 /**
  * The day that an address asks for, or today. A day to come has no weather yet, and one before the record none at all.
  *
@@ -6,8 +8,7 @@
 export function dayOrToday(asked: string | undefined, today: string): { on: string; problem?: string } {
   if (asked === undefined || asked === '') return { on: today };
   const told = asked.slice(0, 40);
-  const date = /^\d{4}-\d{2}-\d{2}$/.test(asked) ? new Date(`${asked}T00:00:00Z`) : undefined;
-  const isDay = date !== undefined && !Number.isNaN(date.getTime()) && date.toISOString().startsWith(asked);
+  const isDay = asked.length === 10 && yearOf(asked) !== undefined;
   if (!isDay) return { on: today, problem: `Day: “${told}” is not a day, YYYY-MM-DD; today is shown.` };
   if (asked > today)
     return {

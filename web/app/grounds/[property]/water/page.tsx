@@ -3,9 +3,9 @@ import { notFound } from 'next/navigation';
 import { WaterScreen } from '@/screens/property/WaterScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { signedIn } from '@/server/accounts/viewer';
-import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
 import { dayOrToday } from '@/server/grounds/waterDay';
+import { waterOfProperty } from '@/server/grounds/waterOfProperty';
 import { placeOfGrounds } from '@/server/grounds/weather';
 import { propertySources } from '@/server/offers/propertyWork';
 import { simulatedWeather } from '@/stand-ins/weather';
@@ -38,9 +38,9 @@ export default async function WaterPage({
   const latitude = place?.latitude ?? (await simulatedWeather.place(property))?.latitude ?? LATITUDE;
   const from = `${Number(on.slice(0, 4)) - YEARS}-01-01`;
   const known = await simulatedWeather.days(property, from, on, latitude);
-  const made = await beside(
-    'water',
-    { sources: found.sources, place: { latitude, elevation: ELEVATION }, known, on },
+  const made = await waterOfProperty(
+    found.sources,
+    { place: { latitude, elevation: ELEVATION }, known, on },
     viewer,
   );
   const { head } = found.rows;

@@ -46,7 +46,7 @@ export function waterText(label: string, today: string, plan: WaterPlan, system:
       : `, ${next.earliest ?? 'later'} in a dry year to ${next.latest ?? 'later than two months'} in a wet one`;
   return [
     `${label}: water ${when}${band}: ${volume(next.litres)}.`,
-    plan.why,
+    writeLengths(plan.why, system),
     `Roots: ${long(zone.radius)} about the stem, ${long(zone.depth)} deep. ${writeLengths(zone.notes.join(' '), system)}`,
     'The probe decides: moist at a hand deep, skip it.',
     ...manners.map(

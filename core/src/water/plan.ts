@@ -4,6 +4,7 @@ import { seasonMonths } from '../history';
 import { profileOf } from '../profile';
 import type { Tree, TreeEvent, Visit } from '../records';
 import { yearOf } from '../vocabulary/dates';
+import { fineMark } from '../units/marks';
 import { wateringByRule } from '../weighing/watering';
 import { balance, type BalanceDay } from './balance';
 import type { StationPlace, WeatherDay } from './evapotranspiration';
@@ -46,7 +47,8 @@ export function rootsSince(
   return years.length > 0 ? Math.max(...years) : undefined;
 }
 
-const mm = (depth: number): string => `${Math.round(depth)} mm`;
+/** A depth of water given in mm, in the units of the reader. */
+const mm = (depth: number): string => fineMark(depth / 1000);
 
 function whyOf(next: NextWatering, today: string, years: number): string {
   const state = `${mm(next.missing)} of the ${mm(next.easy)} that are easily drawn are used`;

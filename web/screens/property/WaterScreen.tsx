@@ -145,7 +145,7 @@ function Tree({ tree, on, system }: { tree: TreeWater; on: string; system: UnitS
       >
         <div className="bg-todo h-full" style={{ width: `${100 * (1 - used)}%` }} />
       </div>
-      <p className="my-1">{tree.why}</p>
+      <p className="my-1">{writeLengths(tree.why, system)}</p>
       {next.on !== undefined && next.on !== on && (
         <p className="text-sm text-muted">
           {next.earliest ?? 'Later'} in a dry year, {next.latest ?? 'later than two months'} in a wet one.

@@ -15,6 +15,8 @@ const VIEWS: Record<string, readonly string[]> = {
     '/grounds/kelpworth/work',
     '/grounds/kelpworth/water?on=2026-07-15',
     '/grounds/lanternfield/schools',
+    '/season',
+    '/season?view=year',
     '/practice',
     '/practice/rates',
     '/practice/species',

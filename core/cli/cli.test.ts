@@ -224,3 +224,28 @@ test('water: the next date with its band, litres and ways side by side; wrong fl
   const told = run(['water', example, '--weather', wrong, '--latitude', '51']);
   expect([told.status, told.stderr]).toEqual([2, expect.stringContaining('Column date, low, high: missing')]);
 });
+
+test('calendar: what is prescribed and what follows, as it stands on a day; bad days and files are named', () => {
+  const caseFile = JSON.parse(readFileSync(example, 'utf8'));
+  const visit = caseFile.visits.at(-1);
+  visit.work = [{ step: 'excavate', how: 'done', on: visit.date }];
+  const file = join(folder, 'done.json');
+  writeFileSync(file, JSON.stringify(caseFile));
+  const later = `${Number(visit.date.slice(0, 4)) + 1}${visit.date.slice(4)}`;
+  const { tasks } = JSON.parse(run(['calendar', '--on', later, file]).stdout);
+  const bark = tasks.find((t: { key: string }) => t.key === 'excavate.bark');
+  expect(bark).toMatchObject({
+    state: 'late',
+    who: 'consultant',
+    because: `root collar excavated ${visit.date}`,
+  });
+  expect(tasks.some((t: { key: string }) => t.key === 'excavate')).toBe(false);
+  expect(tasks.some((t: { kind: string }) => t.kind === 'work')).toBe(true);
+  const { status, stdout } = run(['calendar', '--on', later, '--format', 'text', file]);
+  expect(status).toBe(0);
+  expect(stdout).toMatch(/\d+ late, \d+ due, \d+ to come\./);
+  expect(stdout).toMatch(/late, consultant: Look at the dried bark.*Rot under dried bark/);
+  expect(run(['calendar', '--on', '2026-02-30', file]).status).toBe(2);
+  expect(run(['calendar', '--on', '1990-01-01', file]).stderr).toMatch(/1990-01-01/);
+  expect(run(['calendar', join(folder, 'none.json')]).status).toBe(2);
+});

@@ -7,6 +7,7 @@ import { causesAnswered, looksFirst } from '../src/prescription';
 import { assessCuts, assessDig, highsSolver, isStressed, type Solver } from '../src/pruning';
 import { type CaseFile, caseJsonSchema } from '../src/format/case';
 import { readCase } from '../src/format/read';
+import { calendarOfCase, calendarText } from './calendar';
 import { cutsText } from './cuts';
 import { digSummary, digText } from './dig';
 import { writeLengths } from '../src/units';
@@ -23,6 +24,7 @@ import type { Rates } from '../src/costing';
 const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units metric|us] [--visit YYYY-MM-DD] [--rates FILE] [--brief]
        undrel water FILE --weather FILE.csv [--latitude DEG] [--elevation M] [--on YYYY-MM-DD]
                     [--fahrenheit] [--inches] [--mph] [--format json|text] [--units metric|us]
+       undrel calendar [FILE ...] [--on YYYY-MM-DD] [--format json|text] [--units metric|us]
        undrel walk [FILE.csv] [--format json|text]
        undrel schema
 
@@ -34,6 +36,8 @@ assess  measures, explains and prescribes for the last visit of each case file (
 water   tells when to water a tree next and how much, by the daily balance of FAO-56, with ways of watering side by side;
         --weather has the columns date, rain, low, high, and where known humidity low, humidity high, wind, radiation;
         latitude is that of the case where it is not given, elevation 100 m, the day the last of the weather
+calendar lists what is to be done at the tree of each case file, with its days: what follows work that was done, days to come back,
+        what is prescribed and not done; as it stands on a day, today where none is given
 walk    triages an inventory, one row a tree, most urgent first: columns label, species, common name,
         year planted, stock, date and the quick looks flare, mulch, girdling, conks, lean, colour, density,
         dieback; an empty cell was not looked at
@@ -237,6 +241,40 @@ async function waterFile(file: string, flags: WaterFlags): Promise<number> {
   }
 }
 
+async function calendarFiles(
+  files: readonly string[],
+  { on: given, format, units }: { on?: string; format: string; units: string },
+): Promise<number> {
+  if (given !== undefined && (given.length !== 10 || yearOf(given) === undefined))
+    throw new BadCall(`--on ${given}: allowed YYYY-MM-DD`);
+  const on = given ?? new Date().toISOString().slice(0, 10);
+  let status = 0;
+  const complain = (message: string) => {
+    process.stderr.write(`${message}\n`);
+    status = 2;
+  };
+  for (const file of files) {
+    try {
+      const read = readCase(await slurp(file), on);
+      if (!read.ok) {
+        for (const p of read.problems)
+          complain(`${file}: ${p.path}: ${JSON.stringify(p.value) ?? 'absent'}: ${p.message}`);
+        continue;
+      }
+      const tasks = calendarOfCase(read.caseFile, on);
+      const { label } = read.caseFile.tree;
+      await write(
+        format === 'text'
+          ? calendarText(label, on, tasks, units === 'us' ? 'us' : 'metric')
+          : `${JSON.stringify({ tree: label, on, tasks }, writtenIn(units))}\n`,
+      );
+    } catch (error) {
+      complain(`${file}: ${problemOf(error)}`);
+    }
+  }
+  return status;
+}
+
 async function main(): Promise<number> {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
@@ -269,6 +307,7 @@ async function main(): Promise<number> {
   }
   if (command === 'walk') return walkFile(files[0] ?? '-', values.format);
   if (command === 'water') return waterFile(files[0] ?? '-', values);
+  if (command === 'calendar') return calendarFiles(files.length > 0 ? files : ['-'], values);
   if (command !== 'assess')
     throw new BadCall(command ? `there is no command ${command}` : 'a command is needed');
   const rates = values.rates === undefined ? undefined : await ratesFrom(values.rates);

@@ -202,6 +202,11 @@ export const anyCase = fc
             },
           ]),
         ),
+        followUps: some(
+          fc
+            .constantFrom('excavate.bark', 'mulch.spring.2026', 'look')
+            .map((task) => [{ task, how: 'moved' as const, on: '2025-06-20', by: 'crew', why: 'rain' }]),
+        ),
         decisions: fc
           .record({ taken: fc.boolean(), on: some(fc.constant('2025-07-01')) })
           .map((d) => [{ operation: 'mulch', ...d }]),

@@ -15,14 +15,6 @@ export interface PropertyRow {
   last_visit: string | null;
 }
 
-export interface DueRow {
-  tree_id: string;
-  label: string;
-  property: string;
-  on: string;
-  why: string;
-}
-
 export interface Hit {
   kind: 'tree' | 'property' | 'client' | 'event' | 'report';
   title: string;

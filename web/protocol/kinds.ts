@@ -209,6 +209,12 @@ export const KIND_ENTRIES: { readonly [K in Kind]: KindEntry<Values[K]> } = {
     table: 'work_done',
     columns: { step: 'step', how: 'how', on: 'done_on', by: 'done_by', amounts: 'amounts', note: 'note' },
   },
+  followUp: {
+    deed: 'measure',
+    called: ({ task = '' }) => `follow-up: ${task}`,
+    table: 'follow_ups',
+    columns: { task: 'task', how: 'how', on: 'on_day', by: 'done_by', why: 'why' },
+  },
 };
 
 /** The tables of all kinds, those that others refer to first. */

@@ -1,5 +1,6 @@
 import type { MonthRain } from '@undrel/core/history';
 import type { WeatherPlace } from '@undrel/core/records';
+import { dayAfter } from '@undrel/core/vocabulary';
 import { extraterrestrial, dayOfYear, type WeatherDay } from '@undrel/core/water';
 
 /** A service that knows the rain of past months. */
@@ -53,15 +54,13 @@ export const simulatedWeather: WeatherService = {
   },
 };
 
-const DAY = 86_400_000;
 /** Of the days of a month so many are wet. */
 const WET = 0.35;
 
 /** The days of a month, whose rain comes to that of the month. */
 function daysOf(place: string, month: string, rain: number, latitude: number): WeatherDay[] {
-  const begin = Date.parse(`${month}-01`);
   const count = new Date(Date.UTC(Number(month.slice(0, 4)), Number(month.slice(5)), 0)).getUTCDate();
-  const dates = Array.from({ length: count }, (_, i) => new Date(begin + i * DAY).toISOString().slice(0, 10));
+  const dates = Array.from({ length: count }, (_, i) => dayAfter(`${month}-01`, i));
   const share = dates.map((date) =>
     chanceOf(`wet.${date}`) < WET ? 0.05 + chanceOf(`${place}.${date}`) ** 2 : 0,
   );

@@ -15,6 +15,8 @@ import {
   type CutAssessment,
   type CutsGiven,
 } from '@undrel/core/pruning';
+import { spellsOf, type Spell } from '@undrel/core/schedule';
+import type { StationPlace, WeatherDay } from '@undrel/core/water';
 import { assessedOf } from '../server/assessed';
 import { newestGlance } from '../server/cases/load';
 import { cutsGiven } from '../server/cuts/given';
@@ -34,6 +36,7 @@ import { reportContent } from '../server/reports/content';
 import type { ReportSource } from '../server/reports/source';
 import type { ReadDocument } from '../protocol/document';
 import { causeFigures, treeSection } from '../server/reports/treeSection';
+import { prescribedAt } from '../server/season/works';
 import { decoded } from '../server/text';
 
 export const glance = newestGlance;
@@ -47,6 +50,9 @@ export const order = ({ source, treeId }: { source: ReportSource; treeId: string
 export const cuts = cutsGiven;
 export const treeWork = workOfTree;
 export const water = waterOfTrees;
+export const prescribed = prescribedAt;
+export const spells = ({ place, known }: { place: StationPlace; known: readonly WeatherDay[] }): Spell[] =>
+  spellsOf(place, known);
 export const section = treeSection;
 export const causes = causeFigures;
 

@@ -1,4 +1,3 @@
 export * from './assess';
-export * from './due';
 export * from './glance';
 export * from './stations';

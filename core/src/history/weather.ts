@@ -1,3 +1,4 @@
+import { daysBetween } from '../vocabulary/dates';
 import type { SeasonRain, WeatherPlace, WeatherRecord } from '../records';
 
 /** Rain of one month, m. */
@@ -73,7 +74,6 @@ export interface RainDeficit {
 
 /** Days within which a season that ended counts as the one before a day. */
 const BEFORE = 366;
-const DAY = 86_400_000;
 
 /**
  * How much rain was missing in the growing season that ended in the twelve months before a day.
@@ -83,7 +83,7 @@ const DAY = 86_400_000;
  */
 export function deficitBefore({ seasons, place }: WeatherRecord, day: string): RainDeficit | undefined {
   const end = isSouth(place) ? '03-31' : '09-30';
-  const ago = (year: number) => (Date.parse(day) - Date.parse(`${year}-${end}`)) / DAY;
+  const ago = (year: number) => daysBetween(`${year}-${end}`, day);
   const last = seasons.find((s) => ago(s.year) >= 0 && ago(s.year) <= BEFORE);
   const others = seasons.filter((s) => s !== last);
   if (!last || others.length < SEASONS_NEEDED - 1) return undefined;

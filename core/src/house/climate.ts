@@ -42,3 +42,12 @@ export const monthOn = (month: number, by: number): number => ((((month - 1 + by
 /** A month of the northern half of the world, where the grounds lie. */
 export const monthHere = (month: number, { south }: Pick<Climate, 'south'>): number =>
   south ? monthOn(month, 6) : month;
+
+/** Months of the frosts where nobody noted them, of the northern half of the world. Common practice, no source. */
+const USUAL_FROST = { last: 4, first: 10 } as const;
+
+/** Months of the last and the first frost, as noted or as usual. */
+export const frostMonths = (climate: Climate): { last: number; first: number } => ({
+  last: climate.lastFrost ?? monthHere(USUAL_FROST.last, climate),
+  first: climate.firstFrost ?? monthHere(USUAL_FROST.first, climate),
+});

@@ -6,7 +6,7 @@ import { profileOf } from '../profile';
 import type { Tree, TreeEvent, Visit } from '../records';
 import { REMEDIES } from '../remedies';
 import { CAUSE_KEYS, type NodeKey } from '../vocabulary/causes';
-import { OPERATION_KEYS, type OperationKey } from '../vocabulary/operations';
+import { operationOf, type OperationKey } from '../vocabulary/operations';
 import { isWalk } from '../walk/looks';
 
 /** What is remembered: every cause, and what goes on in a tree that a remedy ends or that makes it fall. */
@@ -32,8 +32,6 @@ export interface Past {
   treated: Map<NodeKey, Treatment[]>;
 }
 
-const isOperation = (key: string): key is OperationKey => OPERATION_KEYS.includes(key as OperationKey);
-
 /** Works recorded as done up to a day, oldest first; a later part of a work (`prune-2`) is that work. */
 function worksUntil(visits: readonly Visit[], day: string): Treatment[] {
   return visits
@@ -41,12 +39,12 @@ function worksUntil(visits: readonly Visit[], day: string): Treatment[] {
     .filter((w) => w.how !== 'not done' && w.on <= day)
     .sort((a, b) => a.on.localeCompare(b.on))
     .flatMap(({ step, how, on }): Treatment[] => {
-      const operation = step.replace(/-[1-5]$/, '');
-      const effect = isOperation(operation) ? effectOf(operation) : undefined;
+      const operation = operationOf(step);
+      const effect = operation && effectOf(operation);
       return effect
         ? [
             {
-              operation: operation as OperationKey,
+              operation,
               on,
               changed: how === 'changed',
               effect,

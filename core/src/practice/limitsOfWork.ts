@@ -38,6 +38,13 @@ export const WORK_LIMITS = {
     reason: 'Where nothing was seen of it yet, within four weeks and before anyone works at its roots.',
     source: PRACTICE,
   },
+  workWithin: {
+    value: 90,
+    unit: 'days',
+    reason:
+      'What is prescribed is done within the season of work it was prescribed in; later it is looked at anew.',
+    source: PRACTICE,
+  },
   clearPerHeight: {
     value: 1.5,
     unit: 'ratio',

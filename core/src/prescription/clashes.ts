@@ -1,3 +1,4 @@
+import { daysBetween } from '../vocabulary/dates';
 import { byOrderOfWork, type OperationKey } from '../vocabulary/operations';
 import { anchorsOf } from '../weighing/dug';
 import { limit, schoolValue, type Operation, type Situation } from '../weighing/operation';
@@ -5,7 +6,6 @@ import { windowHere } from '../weighing/season';
 import { dateProblems, inWindow, type ClosedSeason } from './seasons';
 import { stagesOf } from './workOrder';
 
-const DAY = 86_400_000;
 const ROOT_WORK = ['excavate', 'prune', 'reset', 'raise', 'openBall', 'move'] as const;
 
 /** Planned days that do not go together: the wrong season, the wrong order, too soon after one another. */
@@ -41,7 +41,7 @@ function dateClashes(planned: readonly Operation[], s: Situation, closed: readon
             `${later.operation.title} is planned for ${later.on}, before ${first.operation.title.toLowerCase()} on ${first.on}: it comes after it.`,
         ),
     ),
-    ...(dug && cut && cut.on >= dug.on && Date.parse(cut.on) - Date.parse(dug.on) < drying * DAY
+    ...(dug && cut && cut.on >= dug.on && daysBetween(dug.on, cut.on) < drying
       ? [
           `Root pruning is planned for ${cut.on}, less than ${drying} days after the excavation: the bark has to dry and be looked at again first.`,
         ]

@@ -1,4 +1,5 @@
 import { sameGenus } from '../species';
+import { dayAfter } from '../vocabulary/dates';
 import { OPERATION_KEYS, type OperationKey } from '../vocabulary/operations';
 import { type Operation } from '../weighing/operation';
 import type { SeasonWindow } from '../weighing/rules';
@@ -73,8 +74,6 @@ export function dateProblems(
   ];
 }
 
-const DAY = 86_400_000;
-
 /** The first day from a date on that is neither closed nor out of season; undefined when a year holds none. */
 export function nextOpenDay(
   operation: Operation,
@@ -83,7 +82,7 @@ export function nextOpenDay(
   closed: readonly ClosedSeason[],
 ): string | undefined {
   for (let i = 0; i <= 366; i++) {
-    const day = new Date(Date.parse(from) + i * DAY).toISOString().slice(0, 10);
+    const day = dayAfter(from, i);
     if (dateProblems(operation, species, day, closed).length === 0) return day;
   }
   return undefined;

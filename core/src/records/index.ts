@@ -6,6 +6,7 @@ export { NEW_DIG } from './dig';
 export type { TreeEvent } from './event';
 export type { Finding } from './finding';
 export * from './kinds';
+export type { FollowUpMark } from './followUp';
 export type { KindRules } from './kind';
 export * from './labels';
 export type { ProbePoint } from './probe';

@@ -4,6 +4,7 @@ import { decision } from './decision';
 import { dig } from './dig';
 import { event } from './event';
 import { finding } from './finding';
+import { followUp } from './followUp';
 import type { KindRules } from './kind';
 import { probe } from './probe';
 import { profile } from './profile';
@@ -31,6 +32,7 @@ export const KINDS = {
   push,
   soilLog,
   work,
+  followUp,
 } as const;
 
 export type Kind = keyof typeof KINDS;

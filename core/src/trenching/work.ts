@@ -1,4 +1,5 @@
 import { TRENCH_LIMITS } from '../practice';
+import { daysBetween } from '../vocabulary/dates';
 import { shortMark } from '../units';
 import type { TrenchPlan } from './plan';
 
@@ -8,7 +9,7 @@ export const MARKS_DAYS = 14;
 /** Whether the marks of buried lines may be worked by. */
 export function marksHold(marked: string | undefined, today: string): { holds: boolean; says: string } {
   if (!marked) return { holds: false, says: 'Buried lines are not marked yet: no digging before they are.' };
-  const days = (Date.parse(today) - Date.parse(marked)) / 86_400_000;
+  const days = daysBetween(marked, today);
   return days > MARKS_DAYS
     ? {
         holds: false,

@@ -13,5 +13,27 @@ export function yearOf(when: string): number | undefined {
 
 const MONTHS = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' });
 
+const DAY = 86_400_000;
+
+/** The ISO day some days on; before it where `days` is negative. */
+export const dayAfter = (day: string, days: number): string =>
+  new Date(Date.parse(day) + days * DAY).toISOString().slice(0, 10);
+
+/** Whole days from one ISO day to another; negative where it lies before. */
+export const daysBetween = (from: string, to: string): number =>
+  Math.round((Date.parse(to) - Date.parse(from)) / DAY);
+
+/** The ISO day some months on, the last of its month where that has no such day. */
+export function monthsAfter(day: string, months: number): string {
+  const [year, month, date] = day.split('-').map(Number) as [number, number, number];
+  const first = new Date(Date.UTC(year, month - 1 + months, 1)).toISOString().slice(0, 10);
+  const last = lastOfMonth(Number(first.slice(0, 4)), Number(first.slice(5, 7)));
+  return Number(last.slice(8)) < date ? last : `${first.slice(0, 8)}${String(date).padStart(2, '0')}`;
+}
+
+/** Last day of a month 1 to 12. */
+export const lastOfMonth = (year: number, month: number): string =>
+  new Date(Date.UTC(year, month, 0)).toISOString().slice(0, 10);
+
 /** @param month 1 to 12 */
 export const monthName = (month: number): string => MONTHS.format(Date.UTC(2023, month - 1, 15));

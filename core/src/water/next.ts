@@ -1,9 +1,6 @@
 import { balance, easyWater, litresOf, type RootZone } from './balance';
+import { dayAfter } from '../vocabulary/dates';
 import type { StationPlace, WeatherDay } from './evapotranspiration';
-
-const DAY = 86_400_000;
-const after = (date: string, days: number): string =>
-  new Date(Date.parse(date) + days * DAY).toISOString().slice(0, 10);
 
 /** How far ahead is looked, days. */
 const AHEAD = 60;
@@ -29,7 +26,7 @@ function daysAhead(byDate: ReadonlyMap<string, WeatherDay>, today: string, year:
   const from = `${year}${today.slice(4)}`;
   const days: WeatherDay[] = [];
   for (let i = 1; i <= AHEAD; i++) {
-    const like = byDate.get(after(from, i));
+    const like = byDate.get(dayAfter(from, i));
     if (!like) break;
     days.push(like);
   }
@@ -65,7 +62,7 @@ export function nextWatering(
   const at = (share: number): string | undefined => {
     if (missing >= easy) return today;
     const days = due[Math.min(due.length - 1, Math.floor(share * due.length))];
-    return days === undefined || days === Infinity ? undefined : after(today, days);
+    return days === undefined || days === Infinity ? undefined : dayAfter(today, days);
   };
   return {
     on: at(0.5),

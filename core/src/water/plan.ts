@@ -3,7 +3,8 @@ import type { House } from '../house';
 import { seasonMonths } from '../history';
 import { profileOf } from '../profile';
 import type { Tree, TreeEvent, Visit } from '../records';
-import { yearOf } from '../vocabulary/dates';
+import { operationOf } from '../vocabulary/operations';
+import { daysBetween, yearOf } from '../vocabulary/dates';
 import { fineMark } from '../units/marks';
 import { wateringByRule } from '../weighing/watering';
 import { balance, type BalanceDay } from './balance';
@@ -41,7 +42,7 @@ export function rootsSince(
     .map((e) => yearOf(e.when));
   const reset = visits
     .flatMap((v) => v.work ?? [])
-    .filter((w) => w.how !== 'not done' && w.on <= today && REPLANTED.includes(w.step.replace(/-[1-5]$/, '')))
+    .filter((w) => w.how !== 'not done' && w.on <= today && REPLANTED.some((o) => o === operationOf(w.step)))
     .map((w) => Number(w.on.slice(0, 4)));
   const years = [tree.plantedYear, ...moved, ...reset].filter((y): y is number => y !== undefined);
   return years.length > 0 ? Math.max(...years) : undefined;
@@ -57,7 +58,7 @@ function whyOf(next: NextWatering, today: string, years: number): string {
   if (years === 0) return `${state}; no weather of earlier years to tell when the rest will be.`;
   if (next.on === undefined)
     return `${state}; by the weather of ${years} years the rest lasts two months or more.`;
-  const days = Math.round((Date.parse(next.on) - Date.parse(today)) / 86_400_000);
+  const days = daysBetween(today, next.on);
   return `${state}; by the weather of ${years} years the rest lasts ${days === 1 ? 'a day' : `${days} days`}.`;
 }
 

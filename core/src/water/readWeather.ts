@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { yearOf } from '../vocabulary/dates';
+import { dayAfter, daysBetween, yearOf } from '../vocabulary/dates';
 import type { WeatherDay } from './evapotranspiration';
 
 /** Units of a file, asked once. */
@@ -17,7 +17,6 @@ export interface ReadDays {
   problem?: string;
 }
 
-const DAY = 86_400_000;
 /** Longest hole that is filled from its neighbours, days. Judgement. */
 const FILLED = 10;
 const MM_PER_INCH = 25.4;
@@ -133,7 +132,7 @@ function filled(days: readonly WeatherDay[], notes: string[]): ReadDays {
   let holes = 0;
   for (const day of days) {
     const last = whole.at(-1);
-    const apart = last ? Math.round((Date.parse(day.date) - Date.parse(last.date)) / DAY) : 1;
+    const apart = last ? daysBetween(last.date, day.date) : 1;
     if (last && apart - 1 > FILLED) {
       notes.push(
         `${last.date} to ${day.date}: ${apart - 1} days are missing; more than ${FILLED} are not filled, what came before is left out.`,
@@ -143,7 +142,7 @@ function filled(days: readonly WeatherDay[], notes: string[]): ReadDays {
       for (let i = 1; i < apart; i++) {
         const on = (from: number, to: number) => from + ((to - from) * i) / apart;
         whole.push({
-          date: new Date(Date.parse(last.date) + i * DAY).toISOString().slice(0, 10),
+          date: dayAfter(last.date, i),
           rain: 0,
           low: on(last.low, day.low),
           high: on(last.high, day.high),

@@ -1,11 +1,8 @@
-import { climateOf, monthHere, monthOn, type Climate } from '../house';
+import { climateOf, frostMonths, monthHere, monthOn, type Climate } from '../house';
 import { vectorOf } from '../species';
 import { monthName } from '../vocabulary/dates';
 import type { Situation } from './operation';
 import type { RemedyRules, SeasonWindow } from './rules';
-
-/** Months of the frosts where nobody noted them, of the northern half of the world. Common practice, no source. */
-const USUAL_FROST = { last: 4, first: 10 } as const;
 
 /**
  * When a tree is planted, reset or moved, by the school followed. Autumn: three months from the first frost on, while the
@@ -17,8 +14,7 @@ function plantingWindow(s: Situation, climate: Climate): SeasonWindow {
   const evergreen = s.species?.foliage === 'evergreen';
   const slow = s.species?.tender === true;
   const spring = school.key === 'spring' || (school.key === 'climate' && (climate.hardWinters || slow));
-  const first = climate.firstFrost ?? monthHere(USUAL_FROST.first, climate);
-  const last = climate.lastFrost ?? monthHere(USUAL_FROST.last, climate);
+  const { first, last } = frostMonths(climate);
   const by =
     school.key !== 'climate'
       ? `by the school followed: ${school.label}`

@@ -3,7 +3,8 @@ import { GroundsScreen } from '@/screens/grounds/GroundsScreen';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { today } from '@/server/cases/write';
-import { listDue, listProperties } from '@/server/grounds/grounds';
+import { listProperties } from '@/server/grounds/grounds';
+import { listTasks } from '@/server/season/tasks';
 import { addPropertyAction, restoreAction } from './actions';
 
 export const metadata: Metadata = { title: 'Grounds' };
@@ -19,7 +20,7 @@ export default async function GroundsPage({
     firm: viewer.firmName,
     mayAdd: may(viewer.role, 'measure'),
     properties: await listProperties(db),
-    due: await listDue(db, day),
+    tasks: await listTasks(db, day),
   }));
   return (
     <GroundsScreen

@@ -3,7 +3,11 @@
 import { useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
-import type { DueRow, PropertyRow } from '../../protocol/grounds';
+import { isOpen } from '@undrel/core/schedule';
+import { dayAfter } from '@undrel/core/vocabulary';
+import type { PropertyRow } from '../../protocol/grounds';
+import type { TaskRow } from '../../protocol/season';
+import { whenOf } from '../season/words';
 import { TopBar } from '../shell/TopBar';
 import { useKeptForm } from '../../ui/useKeptForm';
 
@@ -14,15 +18,21 @@ export interface NewProperty {
   problem?: string;
 }
 
+/** Tasks of so many days to come stand on the first page, and no more than so many. */
+const SOON_DAYS = 14;
+const MOST = 12;
+
 /** What is due first, then the grounds. */
 export function GroundsScreen(props: {
   firm: string;
   today: string;
   properties: PropertyRow[];
-  due: DueRow[];
+  tasks: readonly TaskRow[];
   removed: { name: string; restore: () => Promise<void> } | undefined;
   addProperty: ((state: NewProperty, form: FormData) => Promise<NewProperty>) | undefined;
 }) {
+  const soon = props.tasks.filter((t) => isOpen(t) && t.from <= dayAfter(props.today, SOON_DAYS));
+  const late = soon.filter((t) => t.state === 'late');
   return (
     <div className="min-h-dvh">
       <TopBar>
@@ -81,30 +91,31 @@ export function GroundsScreen(props: {
           aria-labelledby="due"
         >
           <h1 id="due">Due</h1>
-          <p className="text-muted">Trees to come back to within two months.</p>
-          {props.due.length === 0 && <p className="told my-4">Nothing is due.</p>}
+          <p className="text-lg my-1" data-testid="due-summary">
+            {soon.length === 0
+              ? 'Nothing follows within two weeks.'
+              : `${soon.length - late.length} within two weeks, ${late.length} late.`}{' '}
+            <PageLink href="/season">Season: all of it, prescribed work and water</PageLink>
+          </p>
           <ul className="mt-2">
-            {props.due.map((d) => {
-              const late = d.on < props.today;
-              return (
-                <li
-                  key={d.tree_id + d.on}
-                  className="border-b border-hair py-2 grid grid-cols-[7rem_1fr] gap-x-3"
-                >
-                  <span className={`num ${late ? 'text-harm font-bold' : ''}`}>
-                    {d.on}
-                    {late && <span className="block text-sm">overdue</span>}
-                  </span>
-                  <span>
-                    <PageLink className="font-semibold" href={`/trees/${d.tree_id}`}>
-                      {d.label}
-                    </PageLink>
-                    <span className="text-muted">, {d.property}</span>
-                    <span className="block">{d.why}</span>
-                  </span>
-                </li>
-              );
-            })}
+            {soon.slice(0, MOST).map((t) => (
+              <li
+                key={`${t.visitId} ${t.key}`}
+                className="border-b border-hair py-2 grid grid-cols-[7rem_1fr] gap-x-3"
+              >
+                <span className={`num ${t.state === 'late' ? 'text-harm font-bold' : ''}`}>
+                  {t.to}
+                  <span className="block text-sm font-sans">{whenOf(t, props.today)}</span>
+                </span>
+                <span>
+                  <PageLink className="font-semibold" href={`/trees/${t.treeId}`}>
+                    {t.label}
+                  </PageLink>
+                  <span className="text-muted">, {t.property}</span>
+                  <span className="block">{t.what}</span>
+                </span>
+              </li>
+            ))}
           </ul>
         </section>
       </main>

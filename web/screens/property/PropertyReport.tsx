@@ -4,6 +4,7 @@ import { useRef, useState } from 'react';
 import { Said } from '../../ui/Said';
 import type { ReportProgress } from '../../protocol/propertyWork';
 import { useAlive } from '../../ui/controls/Entry';
+import { readLines } from '../../ui/readLines';
 import { keepFile } from '../../ui/keepFile';
 
 type State =
@@ -47,30 +48,20 @@ export function PropertyReport({ id, name }: { id: string; name: string }) {
         setState({ at: 'rest', problem: problem ?? 'The report could not be made; try again.' });
         return;
       }
-      const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
-      let rest = '';
       let ended = false;
-      for (;;) {
-        const { value, done } = await reader.read();
-        rest += value ?? '';
-        const lines = rest.split('\n');
-        rest = lines.pop()!;
-        for (const line of lines) {
-          const told = JSON.parse(line) as ReportProgress;
-          if ('file' in told) {
-            keepFile(new Blob([bytesOf(told.file)], { type }), kept);
-            setState({
-              at: 'rest',
-              told: `${told.pages === undefined ? 'Kept' : `${told.pages} pages, kept`} as ${kept}.`,
-            });
-            ended = true;
-          } else if ('problem' in told) {
-            setState({ at: 'rest', problem: told.problem });
-            ended = true;
-          } else setState({ at: 'work', ...told });
-        }
-        if (done) break;
-      }
+      await readLines<ReportProgress>(answer.body, (told) => {
+        if ('file' in told) {
+          keepFile(new Blob([bytesOf(told.file)], { type }), kept);
+          setState({
+            at: 'rest',
+            told: `${told.pages === undefined ? 'Kept' : `${told.pages} pages, kept`} as ${kept}.`,
+          });
+          ended = true;
+        } else if ('problem' in told) {
+          setState({ at: 'rest', problem: told.problem });
+          ended = true;
+        } else setState({ at: 'work', ...told });
+      });
       if (!ended) setState({ at: 'rest', problem: 'The connection was lost on the way; try again.' });
     } catch {
       setState(

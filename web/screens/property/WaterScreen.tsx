@@ -1,5 +1,6 @@
 'use client';
 
+import { daysBetween } from '@undrel/core/vocabulary';
 import { useRouter } from 'next/navigation';
 import { LIMITS } from '@undrel/core/practice';
 import { formatLength, formatValue, longUnit, writeLengths, type UnitSystem } from '@undrel/core/units';
@@ -17,10 +18,8 @@ const MANNERS: Record<Manner, string> = {
   feel: 'by feel',
 };
 const WEEK = 7;
-const DAY = 86_400_000;
 const LITRES_PER_M3 = 1000;
 
-const daysTo = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / DAY);
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 const litres = (value: number, system: UnitSystem) => formatValue(value, 'litres', system);
 const minutes = (l: number) => Math.max(1, Math.round(l / (LITRES_PER_M3 * 60 * LIMITS.hoseFlow.value)));
@@ -29,7 +28,7 @@ const bags = (l: number) => Math.ceil(l / (LITRES_PER_M3 * LIMITS.waterBag.value
 /** When it is due, in words. */
 function dueWords({ next }: TreeWater, on: string): string {
   if (next.on === undefined) return 'not within two months';
-  const days = daysTo(on, next.on);
+  const days = daysBetween(on, next.on);
   return days === 0 ? 'today' : days === 1 ? 'tomorrow' : `in ${days} days, ${next.on}`;
 }
 
@@ -46,7 +45,7 @@ export function WaterScreen({
   const { units: system } = usePreferences();
   const router = useRouter();
   const { trees, on } = water;
-  const soon = trees.filter((t) => t.next.on !== undefined && daysTo(on, t.next.on) < WEEK);
+  const soon = trees.filter((t) => t.next.on !== undefined && daysBetween(on, t.next.on) < WEEK);
   const whole = soon.reduce((sum, t) => sum + t.next.litres, 0);
   return (
     <div className="min-h-dvh flex flex-col">
@@ -121,7 +120,7 @@ export function WaterScreen({
 function Tree({ tree, on, system }: { tree: TreeWater; on: string; system: UnitSystem }) {
   const { next } = tree;
   const used = next.easy > 0 ? Math.min(1, next.missing / next.easy) : 0;
-  const due = next.on !== undefined && daysTo(on, next.on) < WEEK;
+  const due = next.on !== undefined && daysBetween(on, next.on) < WEEK;
   const metres = (m: number) => formatLength(m, longUnit(system), system === 'us' ? 0.03048 : 0.1);
   return (
     <li className="border-b border-ink py-3">

@@ -49,6 +49,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   };
   const commands: [string, () => void][] = [
     ['Go to the grounds', () => go('/grounds')],
+    ['What is due this season', () => go('/season')],
     ['Open the practice book', () => go('/practice')],
     ['Rates and closed seasons', () => go('/practice/rates')],
     ['Account', () => go('/account')],

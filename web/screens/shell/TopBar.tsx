@@ -63,6 +63,9 @@ export function TopBar({ children, right }: { children?: ReactNode; right?: Reac
         {THEME_WORDS[theme]}
       </button>
       <nav className="hidden sm:flex gap-4" aria-label="Office">
+        <PageLink href="/season" className="plain min-h-[44px] inline-flex items-center">
+          Season
+        </PageLink>
         <PageLink href="/practice" className="plain min-h-[44px] inline-flex items-center">
           Practice
         </PageLink>

@@ -1,7 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { duesOf } from '@undrel/core/assessment';
-import { byLabel } from '@undrel/core/records';
-import type { DueRow, Hit, Outline, PropertyPage, PropertyRow } from '../../protocol/grounds';
+import type { Hit, Outline, PropertyPage, PropertyRow } from '../../protocol/grounds';
 import { today } from '../cases/write';
 import type { Db } from '../database/transaction';
 import type { PropertyRows } from './page';
@@ -9,47 +7,7 @@ import type { Stored, StoredVisit } from './seen';
 import { practiceOn } from './practice';
 import * as sql from './sql';
 
-const DUE_DAYS = 60;
-
 export const listProperties = (db: Db): Promise<PropertyRow[]> => db.rows<PropertyRow>(sql.LIST_PROPERTIES);
-
-interface ComeBackRow {
-  tree_id: string;
-  label: string;
-  property: string;
-  visits: {
-    date: string;
-    walk: boolean | null;
-    on: string | null;
-    why: string | null;
-    drainCheck: string | null;
-    drained: boolean;
-  }[];
-}
-
-/** How many trees the list of those to come back to names. */
-const MOST_DUE = 100;
-
-/** Trees to come back to within the next two months, overdue ones first. */
-export async function listDue(db: Db, today: string): Promise<DueRow[]> {
-  const until = new Date(Date.parse(today) + DUE_DAYS * 86_400_000).toISOString().slice(0, 10);
-  const rows = await db.rows<ComeBackRow>(sql.VISITS_TO_COME_BACK);
-  return rows
-    .flatMap(({ tree_id, label, property, visits }): DueRow[] => {
-      const [soonest] = duesOf(
-        visits.map((v) => ({
-          date: v.date,
-          ...(v.walk && { walk: true as const }),
-          ...(v.on && { lookAgain: { on: v.on, why: v.why ?? '' } }),
-          ...(v.drainCheck && { drainCheck: v.drainCheck }),
-          findings: v.drained ? [{ key: 'probe.drain', answer: 'seen' }] : [],
-        })),
-      );
-      return soonest && soonest.on <= until ? [{ tree_id, label, property, ...soonest }] : [];
-    })
-    .sort((a, b) => a.on.localeCompare(b.on) || byLabel(a.label, b.label))
-    .slice(0, MOST_DUE);
-}
 
 /** Trees, properties, events and reports that mention the words; nothing for fewer than two characters. */
 export async function search(db: Db, words: string): Promise<Hit[]> {

@@ -1,6 +1,6 @@
 import { visitOf, type Kind, type Tree, type Values, type Visit } from '@undrel/core/records';
 import { CAUSE_KEYS } from '@undrel/core/vocabulary';
-import { duesOf } from '@undrel/core/assessment';
+import { duesOf } from '@undrel/core/schedule';
 import { readCohort, SHARED_FAULTS, type CohortTree } from '@undrel/core/cohort';
 import { circumstancesOf, priorsOf, tableFor } from '@undrel/core/diagnosis';
 import { cohortTold, type CohortTold } from '@undrel/core/history';
@@ -14,7 +14,7 @@ import type { PropertyPractice } from './practice';
 export type Stored = Record<string, unknown>;
 /** A visit of a property with its readings as they are stored. */
 export type StoredVisit = { visit: Stored } & Record<
-  'finding' | 'profile' | 'probe' | 'event' | 'dig' | 'root' | 'work',
+  'finding' | 'profile' | 'probe' | 'event' | 'dig' | 'root' | 'work' | 'followUp',
   Stored[]
 >;
 

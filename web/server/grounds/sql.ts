@@ -14,18 +14,6 @@ export const LIST_PROPERTIES = `with counted as (
   left join seen on seen.property_id = p.id
   where p.deleted_at is null order by p.name`;
 
-/** Visits with a day to come back to, with all visits of their trees: what is due is told from them, see `duesOf`. */
-export const VISITS_TO_COME_BACK = `select t.id as tree_id, t.label, p.name as property,
-    json_agg(json_build_object('date', v.visited_on, 'walk', v.walk, 'on', v.look_again_on, 'why', v.look_again_why,
-      'drainCheck', v.drain_check, 'drained', v.drain_check is not null and exists (select from findings f where f.firm_id = v.firm_id
-        and f.visit_id = v.id and f.key = 'probe.drain' and f.answer is not null and f.deleted_at is null))) as visits
-  from trees t
-  join properties p on p.firm_id = t.firm_id and p.id = t.property_id and p.deleted_at is null
-  join visits v on v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null
-  where t.deleted_at is null and exists (select from visits d where d.firm_id = t.firm_id and d.tree_id = t.id
-    and d.deleted_at is null and (d.look_again_on is not null or d.drain_check is not null))
-  group by t.id, t.label, p.name`;
-
 /** $1 is a pattern for ilike. */
 export const SEARCH = `
   (select 'property' as kind, p.name as title, coalesce(c.name, '') as detail, '/grounds/' || p.id as href
@@ -63,6 +51,7 @@ const latest = (table: string) =>
 export const NEWEST_VISITS = `select to_jsonb(v) as visit,
     ${latest('findings')} as finding, ${latest('grade_profiles')} as profile, ${latest('probe_points')} as probe,
     ${latest('digs')} as dig, ${latest('roots')} as root, ${latest('work_done')} as work,
+    ${latest('follow_ups')} as "followUp",
     coalesce((select jsonb_agg(to_jsonb(e)) from tree_events e where e.firm_id = v.firm_id and e.tree_id = v.tree_id
                and e.deleted_at is null), '[]') as event
   from (select *, row_number() over (partition by tree_id order by visited_on desc) as nth

@@ -1,5 +1,6 @@
 'use client';
 
+import { dayAfter } from '@undrel/core/vocabulary';
 import { idOf } from '@undrel/core/records';
 import Papa from 'papaparse';
 import { useState } from 'react';
@@ -8,8 +9,6 @@ import { FileNotice } from '../../../ui/Notice';
 import { LAB_DAYS } from '../../../protocol/soilLab';
 import { FilePick } from '../../../ui/FilePick';
 import { headOf, type StationProps } from '../visitEntry';
-
-const DAY_MS = 86_400_000;
 
 /** A sample sent to the laboratory, and its results when they come: asked for, or from its file. */
 export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, today }: StationProps) {
@@ -67,7 +66,7 @@ export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, tod
     setTold([problem?.problem ?? 'The laboratory was not reached; try again.']);
   };
   const send = () => {
-    const ready = new Date(Date.parse(today) + LAB_DAYS * DAY_MS).toISOString().slice(0, 10);
+    const ready = dayAfter(today, LAB_DAYS);
     control.set('visit', visitId, treeId, {
       ...headOf(visit),
       labOrder: { label: label.trim(), sent: today, ready },

@@ -1,15 +1,15 @@
 'use client';
 
+import { dayAfter } from '@undrel/core/vocabulary';
 import { idOf } from '@undrel/core/records';
 import { WATER_QUESTIONS } from '@undrel/core/questions';
-import { DRAIN_WHY } from '@undrel/core/assessment';
+import { DRAIN_WHY } from '@undrel/core/schedule';
 import { infiltrationClass, percolationWords } from '@undrel/core/soil';
 import { Questions } from '../asked/Questions';
 import { headOf, type StationProps } from '../visitEntry';
 import { WaterTest } from './WaterTest';
 
 const HOUR = 3600;
-const DAY_MS = 86_400_000;
 
 /** How fast the soil takes water: timed on site, or typed; and the look a day later. */
 export function SoilWater(props: StationProps) {
@@ -28,7 +28,7 @@ export function SoilWater(props: StationProps) {
     });
     return undefined;
   };
-  const tomorrow = new Date(Date.parse(today) + DAY_MS).toISOString().slice(0, 10);
+  const tomorrow = dayAfter(today, 1);
   const begun = ring !== undefined || hole !== undefined;
   return (
     <details className="border-t border-ink" open={begun || undefined}>

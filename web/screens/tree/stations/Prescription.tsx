@@ -2,6 +2,7 @@
 
 import type { Visit } from '@undrel/core/records';
 import { causesAnswered, clashesOf, looksFirst, plannedOf, type Operation } from '@undrel/core/prescription';
+import { dayAfter } from '@undrel/core/vocabulary';
 import { writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
@@ -13,9 +14,6 @@ import { Weighing } from './verdict/Cause';
 import { CauseAnswers } from './prescription/CauseAnswers';
 import { OperationEntry } from './prescription/OperationEntry';
 
-const daysAfter = (day: string, days: number): string =>
-  new Date(Date.parse(day) + days * 86_400_000).toISOString().slice(0, 10);
-
 /** The day to come back that the prescribed operations ask for: the soonest of them. */
 export function comeBack(
   operations: readonly Operation[],
@@ -26,7 +24,7 @@ export function comeBack(
     .sort((a, b) => a.days - b.days)[0];
   if (!soonest) return undefined;
   return {
-    on: daysAfter(visit.date, soonest.days),
+    on: dayAfter(visit.date, soonest.days),
     why: soonest.why,
   };
 }

@@ -2,6 +2,7 @@ import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
+import { linesOf } from '@/server/lines';
 import { propertySources } from '@/server/offers/propertyWork';
 import { isReportFormat, REPORT_FORMATS } from '@/server/reports/files';
 import { propertyReport } from '@/server/reports/property';
@@ -20,43 +21,18 @@ export async function GET(
     const found = await inFirm((db, who) => propertySources(db, who, property, system));
     if (!found) return plain(404, 'There are no such grounds.');
     if (found.sources.length === 0) return plain(409, 'No tree of these grounds was visited yet.');
-    const stop = new AbortController();
-    const signal = AbortSignal.any([asker.signal, stop.signal]);
     const { sources } = found;
-    const lines = propertyReport(
-      {
-        page: await beside('property', found.rows, asker),
-        firm: viewer.firmName,
-        made: today(),
-        rates: sources[0]!.source.rates,
-        system,
-      },
-      sources,
-      format,
-      { ...asker, signal },
+    const page = await beside('property', found.rows, asker);
+    return linesOf(
+      asker.signal,
+      (signal) =>
+        propertyReport(
+          { page, firm: viewer.firmName, made: today(), rates: sources[0]!.source.rates, system },
+          sources,
+          format,
+          { ...asker, signal },
+        ),
+      'The report could not be made; try again.',
     );
-    const encoder = new TextEncoder();
-    const body = new ReadableStream<Uint8Array>({
-      async pull(controller) {
-        try {
-          const { value, done } = await lines.next();
-          if (done) controller.close();
-          else controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`));
-        } catch (error) {
-          if (signal.aborted) return controller.close();
-          console.error(error);
-          controller.enqueue(
-            encoder.encode(`${JSON.stringify({ problem: 'The report could not be made; try again.' })}\n`),
-          );
-          controller.close();
-        }
-      },
-      cancel() {
-        stop.abort();
-      },
-    });
-    return new Response(body, {
-      headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' },
-    });
   });
 }

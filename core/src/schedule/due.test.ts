@@ -1,5 +1,7 @@
 import fc from 'fast-check';
+import type { FollowUpMark } from '../records';
 import { duesOf } from './due';
+import { tasksOf, type Looked } from './tasks';
 
 const visit = (date: string, more: object = {}) => ({ date, findings: [], ...more });
 const look = (on: string) => ({ lookAgain: { on, why: `look on ${on}` } });
@@ -32,4 +34,20 @@ test('walk-rounds change nothing, whenever they are made', () => {
       expect(duesOf([...visits, ...walked])).toEqual(duesOf(visits));
     }),
   );
+});
+
+test('a day to come back may be marked done, moved or dropped; closed, it can still be taken back', () => {
+  const marked = (mark?: Partial<FollowUpMark>): Looked => ({
+    ...visit('2026-05-01', look('2026-06-01')),
+    profiles: [],
+    probes: [],
+    ...(mark && { followUps: [{ task: 'look', how: 'done', on: '2026-06-03', why: 'rain', ...mark }] }),
+  });
+  const told = (mark?: Partial<FollowUpMark>) =>
+    tasksOf({}, [marked(mark)], {}, '2026-06-10').map((t) => [t.key, t.from, t.state, t.told]);
+  expect(told()).toEqual([['look', '2026-06-01', 'late', undefined]]);
+  expect(told({})).toEqual([['look', '2026-06-01', 'done', 'done 2026-06-03']]);
+  expect(told({ how: 'moved', on: '2026-06-20' })).toEqual([['look', '2026-06-20', 'ahead', undefined]]);
+  expect(told({ how: 'dropped' })).toEqual([['look', '2026-06-01', 'dropped', 'dropped 2026-06-03: rain']]);
+  expect(duesOf([marked({})])).toEqual([]);
 });

@@ -1,0 +1,404 @@
+import { climateOf, frostMonths, monthHere, monthOn, type Climate, type House } from '../house';
+import { effectOf } from '../practice/effects';
+import {
+  FOLLOW_UPS,
+  RECOVERY,
+  RECOVERY_MONTHS,
+  seasonsWatched,
+  type FollowUp,
+  type When,
+  type WhoDoes,
+} from '../practice/followUps';
+import { schoolFor, type SchoolInForce } from '../practice';
+import type { FollowUpMark, Tree, Visit, WorkDone } from '../records';
+import { dayAfter, lastOfMonth, monthsAfter } from '../vocabulary/dates';
+import { operationOf, type OperationKey } from '../vocabulary/operations';
+import { DRAIN_WHY, duesOf } from './due';
+import { DRAIN_TASK, LOOK_TASK, taskKey } from './marks';
+
+/**
+ * How a task stands on a day. `ahead`: its time has not come. `due`: it has. `late`: it is over. `missed`: it is over, and
+ * the same comes again. `void`: the tree was taken down, or the work was done anew and is followed by its own.
+ */
+export type TaskState = 'ahead' | 'due' | 'late' | 'done' | 'dropped' | 'missed' | 'void';
+
+/** Something that has to be done at a tree, with the days it is for. */
+export interface Task {
+  /** Its name below its visit, as it is marked. */
+  key: string;
+  kind: 'follow-up' | 'look' | 'work';
+  what: string;
+  /** What is at stake where it is late; empty where nothing is told of it. */
+  stake: string;
+  who: WhoDoes;
+  /** First and last day of its time, ISO, both included. */
+  from: string;
+  to: string;
+  state: TaskState;
+  /** What it follows from, with the day. */
+  because: string;
+  /** The visit that it is marked at: its place in the list that was given. */
+  visit: number;
+  /** Where somebody moved or dropped it, or how it was closed. */
+  told?: string;
+  /** The day on which it was done or dropped. */
+  closed?: string;
+}
+
+/** Tasks that are still to be done. */
+export const isOpen = ({ state }: Pick<Task, 'state'>): boolean =>
+  state === 'ahead' || state === 'due' || state === 'late';
+
+/** Of a visit what a calendar is told from: what was done, marked, asked for and looked at. A visit is one. */
+export interface Looked extends Pick<
+  Visit,
+  'date' | 'walk' | 'lookAgain' | 'drainCheck' | 'findings' | 'followUps'
+> {
+  work?: readonly Pick<WorkDone, 'step' | 'how' | 'on'>[];
+  /** What was measured: only whether there is any counts. */
+  profiles: readonly unknown[];
+  probes: readonly unknown[];
+  pushes?: readonly unknown[];
+  dig?: unknown;
+}
+
+/** A work that was carried out, or a rest that began with its visit. */
+interface Done {
+  step: string;
+  operation: OperationKey;
+  on: string;
+  visit: number;
+}
+
+type Window = readonly [from: string, to: string];
+
+/** How many years ahead a window of months is looked for where nothing else ends the search. */
+const MOST_YEARS = 8;
+/** From a work on, days within which a window of months has to leave room for it to count. */
+const LEAST_ROOM = 7;
+
+/** A window of months here, year by year from the first that leaves room after a day; one that runs over the new year starts in its year. */
+function yearly(
+  [first, last]: readonly [number, number],
+  notBefore: string,
+  years: number,
+): { year: number; window: Window }[] {
+  const found: { year: number; window: Window }[] = [];
+  const start = Number(notBefore.slice(0, 4)) - 1;
+  for (let year = start; found.length < years && year < start + MOST_YEARS; year++) {
+    const ends = last < first ? year + 1 : year;
+    const from = `${year}-${String(first).padStart(2, '0')}-01`;
+    const to = lastOfMonth(ends, last);
+    if (to < dayAfter(notBefore, LEAST_ROOM)) continue;
+    found.push({ year, window: [from < notBefore ? notBefore : from, to] });
+  }
+  return found;
+}
+
+/** Months of the mulching school, of the northern half of the world. */
+const mulching = (school: SchoolInForce): readonly [number, number] => [
+  school.values!.from!,
+  school.values!.to!,
+];
+
+/** How long stakes stand by the school followed, months; undefined where they stay or nothing is there to take out. */
+const stakeMonths = (school: SchoolInForce): number | undefined =>
+  school.key === 'battens' ? undefined : school.values?.months;
+
+interface Place {
+  climate: Climate;
+  mulch: SchoolInForce;
+  staking: SchoolInForce;
+}
+
+/** The windows of a follow-up after a day. `year` only where it comes again. */
+function windowsOf(when: When, on: string, place: Place): { year?: number; window: Window }[] {
+  if ('days' in when) return [{ window: [dayAfter(on, when.days[0]), dayAfter(on, when.days[1])] }];
+  if ('stakes' in when) {
+    const months = stakeMonths(place.staking);
+    if (when.stakes === 'out')
+      return months === undefined ? [] : [{ window: [monthsAfter(on, months), monthsAfter(on, months + 1)] }];
+    // Where stakes stand no longer than half a year they come out before the ties have to be moved.
+    const half = months === undefined ? (place.staking.key === 'permanent' ? 12 : undefined) : months / 2;
+    return half === undefined || half < 6
+      ? []
+      : [{ window: [monthsAfter(on, half), monthsAfter(on, half + 1)] }];
+  }
+  const months =
+    'season' in when
+      ? mulching(place.mulch).map((m) => monthHere(m, place.climate))
+      : 'frost' in when
+        ? frostWindow(when.frost, place.climate)
+        : when.months.map((m) => monthHere(m, place.climate));
+  const after = dayAfter(on, when.gap ?? 0);
+  const found = yearly(months as [number, number], after, when.years ?? 1);
+  return when.years === undefined ? found.map(({ window }) => ({ window })) : found;
+}
+
+/** The month that ends as the frosts begin, or the one that begins as they end. */
+function frostWindow(frost: 'before first' | 'after last', climate: Climate): readonly [number, number] {
+  const { first, last } = frostMonths(climate);
+  return frost === 'before first' ? [monthOn(first, -1), first] : [last, monthOn(last, 1)];
+}
+
+/** Whether a visit looked at what a follow-up asks for. */
+export function looksAt(visit: Looked, looks: readonly string[]): boolean {
+  return looks.some((look) => {
+    if (look === 'profile') return visit.profiles.length > 0;
+    if (look === 'dig') return visit.dig !== undefined;
+    if (look === 'push') return (visit.pushes ?? []).length > 0;
+    if (look === 'probe' && visit.probes.length > 0) return true;
+    return visit.findings.some(
+      (f) => f.key.startsWith(look) && (f.answer !== undefined || f.number !== undefined),
+    );
+  });
+}
+
+/** What follows one work, not yet held against what was looked at and marked since. */
+interface Following extends Omit<Task, 'state'> {
+  followUp: Pick<FollowUp, 'key' | 'looks'>;
+  done: Done;
+  /** Where the same comes again, the day it does. */
+  again?: string;
+}
+
+/** The first day of the window of what is counted from, or the day it was done. */
+function countedFrom(
+  { after }: FollowUp,
+  done: Done,
+  visits: readonly Looked[],
+  earlier: readonly Following[],
+): string | undefined {
+  if (after === undefined) return done.on;
+  const base = earlier.find((f) => f.followUp.key === after && f.done === done);
+  const mark = base && visits[done.visit]!.followUps?.find((m) => m.task === base.key);
+  if (mark?.how === 'dropped') return undefined;
+  return mark?.on ?? base?.from;
+}
+
+function followingOf(done: Done, all: readonly Done[], visits: readonly Looked[], place: Place): Following[] {
+  const found: Following[] = [];
+  const because = `${effectOf(done.operation)?.done ?? DONE_WORDS[done.operation] ?? 'work done'} ${done.on}`;
+  for (const followUp of FOLLOW_UPS[done.operation]) {
+    if (followUp.unless && all.some((d) => d.visit === done.visit && d.operation === followUp.unless))
+      continue;
+    const base = countedFrom(followUp, done, visits, found);
+    if (base === undefined) continue;
+    const windows = windowsOf(followUp.when, base, place);
+    windows.forEach(({ year, window: [from, to] }, i) => {
+      const again = windows[i + 1]?.window[0];
+      found.push({
+        key: taskKey(done.step, followUp.key, year),
+        kind: 'follow-up',
+        what: followUp.what,
+        stake: followUp.stake,
+        who: followUp.who,
+        from,
+        to,
+        because,
+        visit: done.visit,
+        followUp,
+        done,
+        ...(again && { again }),
+      });
+    });
+  }
+  return found;
+}
+
+/** Words for what was done, where no effect of it is told. */
+const DONE_WORDS: Partial<Record<OperationKey, string>> = {
+  stability: 'stability assessment asked for',
+  alive: 'looked whether it lives',
+  identify: 'sample sent',
+  explore: 'window dug at the collar',
+  slopeUp: 'soil sloped up to the ball',
+  straighten: 'straightened',
+  crown: 'crown cleaned',
+  fertiliser: 'no fertiliser from',
+  postmortem: 'post-mortem',
+  remove: 'taken down',
+  replace: 'replaced',
+};
+
+/** The yearly looks at a tree that was treated: of all works together, one a season. */
+function recoveries(done: readonly Done[], { climate }: Place): Following[] {
+  const months = RECOVERY_MONTHS.map((m) => monthHere(m, climate)) as unknown as [number, number];
+  const byYear = new Map<number, Following>();
+  for (const work of done) {
+    const seasons = seasonsWatched(work.operation);
+    const next = `${Number(work.on.slice(0, 4)) + 1}-01-01`;
+    for (const { year, window } of yearly(months, next, seasons))
+      byYear.set(year, {
+        ...RECOVERY,
+        key: taskKey(work.step, RECOVERY.key, year),
+        kind: 'follow-up',
+        from: window[0],
+        to: window[1],
+        because: `${effectOf(work.operation)!.done} ${work.on}`,
+        visit: work.visit,
+        followUp: RECOVERY,
+        done: work,
+      });
+  }
+  const years = [...byYear].sort(([a], [b]) => a - b).map(([, f]) => f);
+  return years.map((f, i) => ({ ...f, ...(years[i + 1] && { again: years[i + 1]!.from }) }));
+}
+
+/** Days after which what was never done is no longer asked for. Judgement: the tree has answered by then. */
+const LAPSES = 730;
+
+/** How somebody closed it. */
+const closedWords = ({ how, on, by, why }: FollowUpMark): string =>
+  how === 'done' ? `done ${on}${by ? ` by ${by}` : ''}` : `dropped ${on}: ${why}`;
+
+/** Operations that still go on once a tree was taken down. */
+const AFTER_REMOVAL: readonly OperationKey[] = ['remove', 'postmortem', 'replace'];
+
+function standing(
+  f: Following,
+  visits: readonly Looked[],
+  marks: ReadonlyMap<string, FollowUpMark>,
+  all: readonly Done[],
+  today: string,
+): Task {
+  const { followUp, done, again, ...task } = f;
+  const mark = marks.get(`${f.visit} ${f.key}`);
+  if (mark && mark.how !== 'moved')
+    return { ...task, state: mark.how, closed: mark.on, told: closedWords(mark) };
+  const from = mark ? mark.on : f.from;
+  const to = mark ? mark.on : f.to;
+  const moved = mark && { from, to, told: `moved from ${f.from}: ${mark.why}` };
+  const looked = visits.find(
+    (v) =>
+      v.date >= from &&
+      v.date > done.on &&
+      (again === undefined || v.date < again) &&
+      followUp.looks !== undefined &&
+      looksAt(v, followUp.looks),
+  );
+  if (looked)
+    return { ...task, ...moved, state: 'done', closed: looked.date, told: `looked at on ${looked.date}` };
+  const felled = all.find((d) => d.operation === 'remove');
+  const anew = all.find((d) => d.on > done.on && d.step === done.step);
+  if (felled && !AFTER_REMOVAL.includes(done.operation))
+    return { ...task, ...moved, state: 'void', told: `taken down ${felled.on}` };
+  if (anew) return { ...task, ...moved, state: 'void', told: `done anew ${anew.on}` };
+  if (again !== undefined && again <= today && to < today)
+    return { ...task, ...moved, state: 'missed', told: `not looked at; comes again from ${again}` };
+  if (dayAfter(to, LAPSES) < today)
+    return { ...task, ...moved, state: 'missed', told: 'over for two years, and never done' };
+  return { ...task, ...moved, state: to < today ? 'late' : from <= today ? 'due' : 'ahead' };
+}
+
+/** The same of several works in one time is done once: of the newest work; a mark on any of them counts. */
+function merged(tasks: readonly { task: Task; name: string; on: string }[]): Task[] {
+  const kept: { task: Task; name: string; on: string }[] = [];
+  for (const one of [...tasks].sort((a, b) => b.on.localeCompare(a.on))) {
+    const same = kept.find(
+      (k) => k.name === one.name && k.task.from <= one.task.to && one.task.from <= k.task.to,
+    );
+    if (!same) kept.push(one);
+    else if (isOpen(same.task) && (one.task.state === 'done' || one.task.state === 'dropped'))
+      same.task = { ...same.task, state: one.task.state, told: one.task.told, closed: one.task.closed };
+  }
+  return kept.map((k) => k.task);
+}
+
+/** Works carried out, the oldest first, and rests that began with a visit. */
+function doneOf(
+  visits: readonly Looked[],
+  rests: readonly { visit: number; operation: OperationKey }[],
+): Done[] {
+  const works = visits.flatMap((v, visit) =>
+    (v.work ?? []).flatMap(({ step, how, on }): Done[] => {
+      const operation = operationOf(step);
+      return operation && how !== 'not done' ? [{ step, operation, on, visit }] : [];
+    }),
+  );
+  const begun = rests.map(({ visit, operation }): Done => ({
+    step: operation,
+    operation,
+    on: visits[visit]!.date,
+    visit,
+  }));
+  return [...works, ...begun].sort((a, b) => a.on.localeCompare(b.on));
+}
+
+const lookTask = (key: string, what: string, on: string, visit: number, of: string): Omit<Task, 'state'> => ({
+  key,
+  kind: 'look',
+  what,
+  stake: '',
+  who: 'consultant',
+  from: on,
+  to: on,
+  because: `visit of ${of}`,
+  visit,
+});
+
+/** Days to come back that somebody marked as done or dropped. */
+const closedLooks = ({ date, lookAgain, drainCheck, followUps }: Looked, visit: number): Task[] =>
+  (followUps ?? []).flatMap((mark): Task[] => {
+    const asked =
+      mark.task === LOOK_TASK
+        ? lookAgain
+        : mark.task === DRAIN_TASK && drainCheck
+          ? { on: drainCheck, why: DRAIN_WHY }
+          : undefined;
+    if (!asked || mark.how === 'moved') return [];
+    const task = lookTask(mark.task, asked.why, asked.on, visit, date);
+    return [{ ...task, state: mark.how, closed: mark.on, told: closedWords(mark) }];
+  });
+
+/** By what is due first. */
+export const byTime = (a: Pick<Task, 'to' | 'from'>, b: Pick<Task, 'to' | 'from'>): number =>
+  a.to.localeCompare(b.to) || a.from.localeCompare(b.from);
+
+/**
+ * What follows everything that was carried out at a tree, and the days to come back to it; what presses first. Every
+ * follow-up counts from the day on which the work was done.
+ *
+ * @param house weather and schools: seasons lie where the grounds lie
+ * @param today ISO date
+ * @param rests what a visit prescribes to be left alone, which has no work of its own (no fertiliser)
+ */
+export function tasksOf(
+  tree: Pick<Tree, 'schools'>,
+  visits: readonly Looked[],
+  house: House,
+  today: string,
+  rests: readonly { visit: number; operation: OperationKey }[] = [],
+): Task[] {
+  const place: Place = {
+    climate: climateOf(house.weather),
+    mulch: schoolFor('mulchSeason', house, tree.schools),
+    staking: schoolFor('staking', house, tree.schools),
+  };
+  const all = doneOf(visits, rests);
+  const marks = new Map(
+    visits.flatMap((v, i) => (v.followUps ?? []).map((mark) => [`${i} ${mark.task}`, mark] as const)),
+  );
+  const following = [
+    ...all.flatMap((done) => followingOf(done, all, visits, place)),
+    ...recoveries(all, place),
+  ];
+  const follow = merged(
+    following.map((f) => ({
+      task: standing(f, visits, marks, all, today),
+      name: f.followUp.key,
+      on: f.done.on,
+    })),
+  );
+  const looks = duesOf(visits).map(({ on, why, task, visit }): Task => ({
+    ...lookTask(
+      task,
+      why,
+      on,
+      visits.findIndex((v) => v.date === visit),
+      visit,
+    ),
+    state: on < today ? 'late' : on === today ? 'due' : 'ahead',
+  }));
+  return [...follow, ...looks, ...visits.flatMap(closedLooks)].sort(byTime);
+}

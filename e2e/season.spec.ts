@@ -1,0 +1,118 @@
+import { expect, test, type Page } from '@playwright/test';
+import { enterDemo, saved } from './enter';
+
+const today = () => new Date().toISOString().slice(0, 10);
+const daysOn = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+
+/** Records a step of an order as done today. */
+async function tick(page: Page, tree: string, title: RegExp): Promise<void> {
+  await page.goto(`/trees/${tree}/order`);
+  const done = page.getByRole('group', { name: title }).getByRole('button', { name: 'done', exact: true });
+  if ((await done.getAttribute('aria-pressed')) !== 'true') await done.click();
+  await expect(done).toHaveAttribute('aria-pressed', 'true');
+  await saved(page);
+}
+
+const follows = (page: Page) => page.getByRole('region', { name: 'To look at and to finish' });
+
+test('work ticked done is followed by its own tasks: done with one touch and back, moved and dropped with a reason', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/season');
+  // What is prescribed comes after the page, in its own place.
+  await expect(page.getByTestId('season-prescribed')).toContainText(/Prescribed and not done: \d+ trees/, {
+    timeout: 30_000,
+  });
+  const works = page.getByRole('region', { name: 'Prescribed, not done' });
+  await expect(works.getByRole('listitem').first()).toBeVisible();
+  const late = follows(page).getByRole('region', { name: 'Late' });
+  const one = late.getByRole('listitem').first();
+  const done = one.getByRole('checkbox');
+  const before = await done.boundingBox();
+  await done.click();
+  await expect(done).toBeChecked();
+  await expect(one).toContainText(`done ${today()}`);
+  // It stays where it was, and is taken back.
+  expect((await done.boundingBox())!.y).toBeCloseTo(before!.y, 0);
+  await page.reload();
+  await follows(page)
+    .getByRole('button', { name: /^Show \d+ task/ })
+    .last()
+    .click();
+  const closed = follows(page).getByRole('region', { name: 'Closed lately' });
+  await closed.getByRole('checkbox', { checked: true }).first().click();
+  await expect(closed.getByRole('checkbox').first()).not.toBeChecked();
+  await page.reload();
+  const again = late.getByRole('listitem').first();
+  const name = await again.getAttribute('aria-label');
+  await again.getByRole('button', { name: 'Move or drop' }).click();
+  await again.getByRole('button', { name: 'Move', exact: true }).click();
+  await expect(again.getByRole('alert')).toHaveText('Reason: empty; say why, in 1 to 400 characters.');
+  await again.getByLabel('Reason').fill('the gate is shut until then');
+  await again.getByLabel('New day').fill(daysOn(5));
+  await again.getByRole('button', { name: 'Move', exact: true }).click();
+  await expect(again).toContainText(`Moved to ${daysOn(5)}: the gate is shut until then.`);
+  await page.reload();
+  const week = follows(page).getByRole('region', { name: 'This week' });
+  await expect(week).toContainText('the gate is shut until then');
+  // For a second run: back to where it was.
+  const moved = week.getByRole('listitem', { name: name! });
+  await moved.getByRole('button', { name: 'Move or drop' }).click();
+  await moved.getByLabel('Reason').fill('not needed');
+  await moved.getByRole('button', { name: 'Drop', exact: true }).click();
+  await expect(moved).toContainText('Dropped: not needed.');
+  await moved.getByRole('button', { name: 'Undo' }).click();
+  await expect(moved).not.toContainText('not needed');
+  await page.reload();
+  await expect(late.getByRole('listitem').first()).toBeVisible();
+  await expect(page.getByText('the gate is shut until then')).toHaveCount(0);
+});
+
+test('a month and a year of it, by role and grounds; on a phone the month is a list', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto('/season?view=month');
+  await page.getByRole('button', { name: 'Earlier' }).click();
+  await expect(page.getByRole('columnheader', { name: 'Mon' })).toBeVisible();
+  await page.getByRole('button', { name: 'Year by tree' }).click();
+  await expect(page).toHaveURL(/view=year/);
+  const grounds = page.getByRole('region', { name: 'Sable Row Ropeworks' });
+  await expect(grounds).toBeVisible({ timeout: 30_000 });
+  await expect(grounds.getByText('leaves rest')).toBeVisible();
+  await page.getByRole('combobox', { name: /^Grounds/ }).selectOption({ label: 'Kelpworth Observatory' });
+  await expect(grounds).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Kelpworth Observatory' })).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole('button', { name: 'Month' }).click();
+  await expect(page.getByRole('columnheader', { name: 'Mon' })).toBeHidden();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test('an address that another calendar reads, until it is taken back', async ({ page, playwright }) => {
+  await enterDemo(page);
+  await page.goto('/season');
+  await page.getByText('In your own calendar').click();
+  await page.getByRole('button', { name: 'Make an address' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'For: 0 characters' })).toBeVisible();
+  await page.getByLabel(/^Address for/).fill('Yard door');
+  await page.getByRole('button', { name: 'Make an address' }).click();
+  const link = await page.getByLabel(/^Give this to the calendar/).inputValue();
+  // Nobody is signed in there.
+  const anybody = await playwright.request.newContext();
+  const read = await anybody.get(link, { timeout: 60_000 });
+  expect(read.headers()['content-type']).toContain('text/calendar');
+  expect(await read.text()).toMatch(/^BEGIN:VCALENDAR[\s\S]*SUMMARY:/);
+  await page.getByRole('button', { name: 'Take back Yard door' }).first().click();
+  await expect(page.getByRole('button', { name: 'Take back Yard door' })).toHaveCount(0);
+  expect((await anybody.get(link)).status()).toBe(404);
+  await anybody.dispose();
+});
+
+test('work done today asks for what follows it, from today on', async ({ page }) => {
+  await enterDemo(page);
+  await tick(page, 'sable-katsura-14', /What came of Pull back and widen the mulch/);
+  await page.goto('/season');
+  const notice = follows(page).getByRole('listitem', { name: /^Katsura 14: Give the notice/ });
+  await expect(notice).toContainText(`${today()} to ${daysOn(21)}`);
+  await expect(notice).toContainText(`After mulch pulled back ${today()}.`);
+});

@@ -1,0 +1,41 @@
+import type { Metadata } from 'next';
+import { may } from '@/protocol/roles';
+import { SeasonScreen, type SeasonView } from '@/screens/season/SeasonScreen';
+import { signedIn } from '@/server/accounts/viewer';
+import { today } from '@/server/cases/write';
+import { listTasks } from '@/server/season/tasks';
+import { listFeeds } from '@/server/season/feeds';
+import { listProperties } from '@/server/grounds/grounds';
+import { makeFeedAction, markAction, revokeFeedAction } from './actions';
+
+export const metadata: Metadata = { title: 'Season' };
+
+const VIEWS: readonly SeasonView[] = ['list', 'month', 'year'];
+
+export default async function SeasonPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { view } = await searchParams;
+  const day = today();
+  const { viewer, tasks, feeds, grounds } = await signedIn(async (db, who) => ({
+    viewer: who,
+    tasks: await listTasks(db, day),
+    feeds: await listFeeds(db),
+    grounds: await listProperties(db),
+  }));
+  return (
+    <SeasonScreen
+      firm={viewer.firmName}
+      today={day}
+      tasks={tasks}
+      who={viewer.role === 'crew' ? 'crew' : undefined}
+      view={VIEWS.find((v) => v === view) ?? 'list'}
+      feeds={feeds}
+      feedActions={may(viewer.role, 'judge') ? { make: makeFeedAction, revoke: revokeFeedAction } : undefined}
+      grounds={grounds.map(({ id, name }) => ({ id, name }))}
+      mark={may(viewer.role, 'measure') ? markAction : undefined}
+    />
+  );
+}

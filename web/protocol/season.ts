@@ -1,0 +1,59 @@
+import type { Spell, Task, WhoDoes, WorkTask } from '@undrel/core/schedule';
+import type { NextWatering } from '@undrel/core/water';
+
+/** The tree that a task is for, and where it is marked. */
+export interface TaskPlace {
+  treeId: string;
+  label: string;
+  species: string;
+  propertyId: string;
+  property: string;
+  visitId: string;
+}
+
+/** Something to do at a tree, as a calendar shows it. */
+export type TaskRow = Task & TaskPlace;
+
+/** A step of an order that is still to be done. */
+export type WorkRow = WorkTask & TaskPlace;
+
+/** What somebody says of a task. */
+export type Marking =
+  | { how: 'done'; on: string }
+  | { how: 'moved'; on: string; why: string }
+  | { how: 'dropped'; why: string }
+  /** Takes back what was said. */
+  | { how: 'open' };
+
+/** A tree under care, with when it is to be watered. */
+export interface WaterRow {
+  treeId: string;
+  label: string;
+  propertyId: string;
+  property: string;
+  next: NextWatering;
+  why: string;
+}
+
+/** What is prescribed and what needs water, of one of the grounds; or why no more comes. */
+export type SeasonLine =
+  | {
+      done: number;
+      of: number;
+      works: WorkRow[];
+      rests: TaskRow[];
+      water: WaterRow[];
+      spells: { propertyId: string; spells: Spell[] }[];
+    }
+  | { problem: string };
+
+/** A calendar that another program reads. */
+export interface FeedHead {
+  id: string;
+  name: string;
+  who: WhoDoes | null;
+  property: string | null;
+  made: string;
+  /** Day on which it was read last. */
+  read: string | null;
+}

@@ -1,0 +1,147 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import { ROLES, type WhoDoes } from '@undrel/core/schedule';
+import type { FeedHead } from '../../protocol/season';
+import { Said } from '../../ui/Said';
+import { WHO_WORDS } from './words';
+
+export interface FeedActions {
+  make: (given: {
+    name: string;
+    who: WhoDoes | '';
+    property: string;
+  }) => Promise<{ link: string; feeds: FeedHead[] } | { problem: string }>;
+  revoke: (id: string) => Promise<{ feeds?: FeedHead[]; problem?: string }>;
+}
+
+const AWAY = { problem: 'The server was not reached; nothing was changed. Try again.' };
+
+/** The calendar for other programs: as a file, or as an address that they read. */
+export function Calendars({
+  feeds: begun,
+  actions,
+  properties,
+}: {
+  feeds: readonly FeedHead[];
+  actions: FeedActions | undefined;
+  properties: ReadonlyMap<string, string>;
+}) {
+  const [feeds, setFeeds] = useState(begun);
+  const [name, setName] = useState('');
+  const [who, setWho] = useState<WhoDoes | ''>('');
+  const [property, setProperty] = useState('');
+  const [made, setMade] = useState<{ link: string } | { problem: string }>();
+  const [busy, start] = useTransition();
+  const make = () =>
+    start(async () => {
+      const answer = await actions!.make({ name, who, property }).catch(() => AWAY);
+      setMade(answer);
+      if ('feeds' in answer) {
+        setFeeds(answer.feeds);
+        setName('');
+      }
+    });
+  const revoke = (id: string) =>
+    start(async () => {
+      const answer = await actions!.revoke(id).catch(() => AWAY);
+      if ('feeds' in answer && answer.feeds) setFeeds(answer.feeds);
+      setMade(answer.problem ? { problem: answer.problem } : undefined);
+    });
+  const asked = new URLSearchParams({ ...(who && { who }), ...(property && { property }) });
+  return (
+    <details className="mb-4 border-y border-hair no-print">
+      <summary className="font-bold min-h-[44px] flex items-center cursor-pointer">
+        In your own calendar (iCalendar)
+      </summary>
+      <div className="grid gap-3 sm:grid-cols-3 items-end max-w-[60rem]">
+        <label className="block">
+          <span className="block text-sm">Tasks</span>
+          <select
+            className="w-full"
+            value={who}
+            onChange={({ target }) => setWho(target.value as WhoDoes | '')}
+          >
+            <option value="">of everyone</option>
+            {ROLES.map((key) => (
+              <option key={key} value={key}>
+                of the {WHO_WORDS[key].toLowerCase()}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="block">
+          <span className="block text-sm">On</span>
+          <select className="w-full" value={property} onChange={({ target }) => setProperty(target.value)}>
+            <option value="">all grounds</option>
+            {[...properties].map(([id, called]) => (
+              <option key={id} value={id}>
+                {called}
+              </option>
+            ))}
+          </select>
+        </label>
+        <a
+          className="quiet inline-flex items-center justify-center"
+          href={`/api/season/calendar?${asked}`}
+          download
+        >
+          Keep as a file
+        </a>
+        {actions && (
+          <>
+            <label className="block sm:col-span-2">
+              <span className="block text-sm">Address for (name of a person or a program)</span>
+              <input
+                className="w-full"
+                value={name}
+                maxLength={120}
+                onChange={({ target }) => setName(target.value)}
+              />
+            </label>
+            <button type="button" className="act" disabled={busy} onClick={make}>
+              Make an address
+            </button>
+          </>
+        )}
+      </div>
+      <div className="h-[5.5rem] max-w-[60rem] mt-2">
+        {made && 'problem' in made && <Said problem={made.problem} />}
+        {made && 'link' in made && (
+          <label className="block">
+            <span className="block text-sm">
+              Give this to the calendar; it is shown only now, and whoever has it reads these tasks
+            </span>
+            <input
+              className="w-full num text-sm"
+              readOnly
+              value={made.link}
+              onFocus={({ target }) => target.select()}
+            />
+          </label>
+        )}
+      </div>
+      {feeds.length > 0 && (
+        <ul aria-label="Addresses made" className="border-t border-ink max-w-[60rem]">
+          {feeds.map((f) => (
+            <li key={f.id} className="border-b border-hair py-2 flex flex-wrap items-center gap-x-4">
+              <span className="flex-1 min-w-[14rem]">
+                <strong>{f.name}</strong>
+                <span className="text-muted">
+                  {f.who && `, tasks of the ${WHO_WORDS[f.who].toLowerCase()}`}
+                  {f.property && `, ${f.property}`}. Made {f.made},{' '}
+                  {f.read ? `read last ${f.read}` : 'not read yet'}.
+                </span>
+              </span>
+              {actions && (
+                <button type="button" className="quiet" disabled={busy} onClick={() => revoke(f.id)}>
+                  Take back {f.name}
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,165 @@
+'use client';
+
+import { useState } from 'react';
+import { isOpen, ROLES, type WhoDoes } from '@undrel/core/schedule';
+import { dayAfter } from '@undrel/core/vocabulary';
+import { tidy } from '@undrel/core/units';
+import type { FeedHead, Marking, TaskRow } from '../../protocol/season';
+import { Entry } from '../../ui/controls/Entry';
+import { TopBar } from '../shell/TopBar';
+import { Calendars, type FeedActions } from './Calendars';
+import { MonthView } from './MonthView';
+import { SeasonList } from './SeasonList';
+import { YearView } from './YearView';
+import { isWhole, useSeasonLines, waterSoon } from './useSeasonLines';
+import { count, WHO_WORDS } from './words';
+
+/** What was said of tasks on this page, by visit and task. */
+export type Marks = ReadonlyMap<string, Marking>;
+
+const VIEWS = { list: 'List', month: 'Month', year: 'Year by tree' } as const;
+export type SeasonView = keyof typeof VIEWS;
+
+/** What is due on all grounds: what presses this week first. */
+export function SeasonScreen({
+  firm,
+  today,
+  tasks,
+  who: at,
+  view: begun,
+  mark,
+  feeds,
+  feedActions,
+  grounds,
+}: {
+  firm: string;
+  today: string;
+  tasks: readonly TaskRow[];
+  /** For whom at first; all where it is undefined. */
+  who: WhoDoes | undefined;
+  view: SeasonView;
+  feeds: readonly FeedHead[];
+  feedActions: FeedActions | undefined;
+  grounds: readonly { id: string; name: string }[];
+  mark: ((visitId: string, task: string, marking: Marking) => Promise<{ problem?: string }>) | undefined;
+}) {
+  const [view, setView] = useState(begun);
+  const [who, setWho] = useState<WhoDoes | ''>(at ?? '');
+  const [property, setProperty] = useState('');
+  const [marks, setMarks] = useState<Marks>(new Map());
+  const prescribed = useSeasonLines();
+  const mine = <T extends { who?: WhoDoes; propertyId: string }>(rows: readonly T[]) =>
+    rows.filter(
+      (t) =>
+        (who === '' || t.who === undefined || t.who === who) &&
+        (property === '' || t.propertyId === property),
+    );
+  const shown = mine(tasks);
+  const rests = mine(prescribed.rests);
+  const works = { ...prescribed, rests, works: mine(prescribed.works), water: mine(prescribed.water) };
+  const marked = (t: TaskRow) => marks.get(`${t.visitId} ${t.key}`)?.how ?? 'open';
+  const left = [...shown, ...rests].filter((t) => isOpen(t) && marked(t) === 'open');
+  const late = left.filter((t) => t.state === 'late').length;
+  const week = left.filter((t) => t.state !== 'late' && t.from <= dayAfter(today, 7)).length;
+  const trees = new Set(works.works.map((w) => w.treeId)).size;
+  const hours = works.works.reduce((sum, w) => sum + w.hours, 0);
+  const properties = new Map(grounds.map((g) => [g.id, g.name] as const));
+  // A picture of all of it waits for all of it, or for the word that no more comes.
+  const settled = isWhole(prescribed) || prescribed.problem !== undefined;
+  const say =
+    mark &&
+    (async (task: TaskRow, marking: Marking) => {
+      const answer = await mark(task.visitId, task.key, marking);
+      if (!answer.problem) setMarks((now) => new Map(now).set(`${task.visitId} ${task.key}`, marking));
+      return answer;
+    });
+  const to = (next: SeasonView) => {
+    setView(next);
+    const url = new URL(window.location.href);
+    url.searchParams.set('view', next);
+    window.history.replaceState(null, '', url);
+  };
+  return (
+    <div className="min-h-dvh flex flex-col">
+      <TopBar
+        right={
+          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
+            Print
+          </button>
+        }
+      >
+        <strong className="hidden sm:inline">{firm}</strong>
+      </TopBar>
+      <main className="px-4 lg:px-8 py-4 w-full max-w-[1400px] mx-auto">
+        <Entry>
+          <h1>Season</h1>
+          <p className="text-xl leading-snug my-2" data-testid="season-summary">
+            {late + week === 0
+              ? 'Nothing is due this week.'
+              : [
+                  ...(week > 0 ? [`${count(week, 'thing')} due this week`] : []),
+                  ...(late > 0 ? [`${late} late`] : []),
+                ].join(', ') + '.'}
+          </p>
+          <p className="min-h-[1.4rem] mb-3" role="status" data-testid="season-prescribed">
+            {prescribed.problem ??
+              (isWhole(prescribed)
+                ? `Prescribed and not done: ${count(trees, 'tree')}, ${tidy(hours, 0)} crew hours. Water within two weeks: ${count(waterSoon(works.water, today).length, 'tree')}.`
+                : `Working out what is prescribed and what needs water: ${prescribed.done} of ${prescribed.of} grounds.`)}
+          </p>
+          <div className="flex flex-wrap gap-x-4 gap-y-2 items-end mb-4 no-print">
+            <div role="group" aria-label="View" className="flex w-full sm:w-auto">
+              {(Object.keys(VIEWS) as SeasonView[]).map((key) => (
+                <button
+                  key={key}
+                  type="button"
+                  aria-pressed={view === key}
+                  className={`min-h-[44px] px-3 border border-ink -ml-px ${view === key ? 'bg-ink text-paper font-bold' : ''}`}
+                  onClick={() => to(key)}
+                >
+                  {VIEWS[key]}
+                </button>
+              ))}
+            </div>
+            <label className="min-w-0 flex-1 sm:flex-none">
+              <span className="block text-sm">For</span>
+              <select
+                className="w-full"
+                value={who}
+                onChange={({ target }) => setWho(target.value as WhoDoes | '')}
+              >
+                <option value="">Everyone</option>
+                {ROLES.map((key) => (
+                  <option key={key} value={key}>
+                    {WHO_WORDS[key]}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="min-w-0 flex-1 sm:flex-none">
+              <span className="block text-sm">Grounds</span>
+              <select
+                className="w-full"
+                value={property}
+                onChange={({ target }) => setProperty(target.value)}
+              >
+                <option value="">All grounds</option>
+                {[...properties].map(([id, name]) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </div>
+          <Calendars feeds={feeds} actions={feedActions} properties={properties} />
+          {view === 'list' && (
+            <SeasonList tasks={shown} prescribed={works} today={today} marks={marks} mark={say} />
+          )}
+          {view === 'month' && settled && <MonthView tasks={left} prescribed={works} today={today} />}
+          {view === 'year' && settled && <YearView tasks={left} prescribed={works} today={today} />}
+        </Entry>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,68 @@
+import { useEffect, useState } from 'react';
+import { dayAfter } from '@undrel/core/vocabulary';
+import type { Spell } from '@undrel/core/schedule';
+import type { SeasonLine, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
+import { readLines } from '../../ui/readLines';
+
+/** What is prescribed and what needs water, as far as it was worked out. */
+export interface Prescribed {
+  works: WorkRow[];
+  rests: TaskRow[];
+  water: WaterRow[];
+  spells: { propertyId: string; spells: Spell[] }[];
+  /** Grounds that are done, of how many; the same once all are. */
+  done: number;
+  of: number;
+  problem?: string;
+}
+
+const NOTHING: Prescribed = { works: [], rests: [], water: [], spells: [], done: 0, of: 1 };
+const AWAY = 'The server was not reached: what is prescribed is missing here. Load the page again.';
+
+/** Whether all grounds are in. */
+export const isWhole = ({ done, of, problem }: Prescribed): boolean => done === of && !problem;
+
+const WATER_DAYS = 14;
+
+/** Trees to be watered within two weeks, the soonest first. */
+export const waterSoon = (water: readonly WaterRow[], today: string): WaterRow[] =>
+  water
+    .filter((w) => w.next.on !== undefined && w.next.on <= dayAfter(today, WATER_DAYS))
+    .sort((a, b) => a.next.on!.localeCompare(b.next.on!));
+
+/** Asks for what is prescribed once the page is there; leaving it ends the work. */
+export function useSeasonLines(): Prescribed {
+  const [prescribed, set] = useState(NOTHING);
+  useEffect(() => {
+    const stop = new AbortController();
+    const given = (line: SeasonLine) =>
+      set((now) =>
+        'problem' in line
+          ? { ...now, problem: line.problem }
+          : {
+              ...now,
+              done: line.done,
+              of: line.of,
+              works: [...now.works, ...line.works],
+              rests: [...now.rests, ...line.rests],
+              water: [...now.water, ...line.water],
+              spells: [...now.spells, ...line.spells],
+            },
+      );
+    const ask = async () => {
+      const answer = await fetch('/api/season/works', { signal: stop.signal });
+      if (!answer.ok || !answer.body) {
+        const { problem } = (await answer.json().catch(() => ({}))) as { problem?: string };
+        return set((now) => ({ ...now, problem: problem ?? AWAY }));
+      }
+      await readLines(answer.body, given);
+      set((now) => (now.done < now.of && !now.problem ? { ...now, problem: AWAY } : now));
+    };
+    set(NOTHING);
+    ask().catch(() => {
+      if (!stop.signal.aborted) set((now) => ({ ...now, problem: AWAY }));
+    });
+    return () => stop.abort();
+  }, []);
+  return prescribed;
+}

@@ -1,0 +1,133 @@
+import { readFileSync } from 'node:fs';
+import { readCase } from '@undrel/core/format';
+import { idOf, type Visit } from '@undrel/core/records';
+import { isOpen, tasksOf } from '@undrel/core/schedule';
+import { dayAfter } from '@undrel/core/vocabulary';
+import { importCase } from '../cases/import';
+import { caseFileOf, loadCase } from '../cases/load';
+import { saveChanges, today } from '../cases/write';
+import { testFirm } from '../database/testFirm';
+import { asUser, pool } from '../database/transaction';
+import { propertySources } from '../offers/propertyWork';
+import { markTask } from './mark';
+import { listTasks } from './tasks';
+import { prescribedAt } from './works';
+
+let firm: Awaited<ReturnType<typeof testFirm>>;
+let treeId: string;
+let visitId: string;
+const now = today();
+const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(firm.viewer.firmId, firm.viewer.userId, work);
+const list = () => as((db) => listTasks(db, now));
+const mark = (...[task, marking]: [string, Parameters<typeof markTask>[4]]) =>
+  as((db) => markTask(db, firm.viewer, visitId, task, marking));
+const dug = dayAfter(now, -20);
+
+beforeAll(async () => {
+  firm = await testFirm();
+  const read = readCase(readFileSync('docs/example-case.json', 'utf8'), now);
+  if (!read.ok) throw new Error('example does not read');
+  const imported = await as((db) => importCase(db, firm.viewer, firm.propertyId, read.caseFile));
+  treeId = imported.treeId;
+  visitId = (await as((db) => propertySources(db, firm.viewer, firm.propertyId, 'metric')))!.sources[0]!
+    .visitId;
+  const step = 'excavate';
+  const [saved] = await as((db) =>
+    saveChanges(db, firm.viewer, [
+      {
+        kind: 'work',
+        id: idOf('work', visitId, { step }),
+        parent: visitId,
+        base: 0,
+        values: { step, how: 'done', on: dug },
+      },
+    ]),
+  );
+  expect(saved!.status).toBe('saved');
+});
+afterAll(async () => (await pool()).end());
+
+test('what a calendar lists from a few columns is what follows from the whole visits', async () => {
+  const loaded = (await as((db) => loadCase(db, treeId)))!;
+  const { tree, visits } = caseFileOf(loaded);
+  const whole = tasksOf(tree, visits, loaded.house, now);
+  const listed = await list();
+  const told = (t: { key: string; from: string; to: string; state: string }) => [
+    t.key,
+    t.from,
+    t.to,
+    t.state,
+  ];
+  expect(listed.filter(isOpen).map(told)).toEqual(
+    whole.filter((t) => isOpen(t) && t.from <= dayAfter(now, 400)).map(told),
+  );
+  expect(listed.find((t) => t.key === 'excavate.bark')).toMatchObject({
+    from: dayAfter(dug, 14),
+    state: 'due',
+    visitId,
+    treeId,
+  });
+});
+
+test('done, taken back, moved and dropped; each is kept with who said it', async () => {
+  const bark = async () => (await list()).find((t) => t.key === 'excavate.bark');
+  expect(await mark('excavate.bark', { how: 'done', on: now })).toEqual({});
+  expect(await bark()).toMatchObject({ state: 'done', told: `done ${now} by Test owner` });
+  expect(await mark('excavate.bark', { how: 'open' })).toEqual({});
+  expect((await bark())!.state).toBe('due');
+  expect(await mark('excavate.bark', { how: 'moved', on: dayAfter(now, 9), why: 'frost' })).toEqual({});
+  expect(await bark()).toMatchObject({ state: 'ahead', from: dayAfter(now, 9) });
+  expect(await mark('excavate.bark', { how: 'dropped', why: 'the client declined' })).toEqual({});
+  expect(await bark()).toMatchObject({ state: 'dropped', told: `dropped ${now}: the client declined` });
+  await mark('excavate.bark', { how: 'open' });
+  // A repeated word changes nothing and is no fault.
+  expect(await mark('excavate.bark', { how: 'open' })).toEqual({});
+});
+
+test('a day before the work, one to come, a reason left out, a work that was not done: each is named', async () => {
+  const said = async (...given: Parameters<typeof mark>) => (await mark(...given)).problem;
+  expect(await said('excavate.bark', { how: 'done', on: dayAfter(dug, -1) })).toBe(
+    `Day: ${dayAfter(dug, -1)} lies before the work that it follows, ${dug}.`,
+  );
+  expect(await said('excavate.bark', { how: 'done', on: dayAfter(now, 2) })).toMatch(
+    /still to come; today is/,
+  );
+  // The clock of a device elsewhere may be a day ahead.
+  expect(await said('excavate.bark', { how: 'done', on: dayAfter(now, 1) })).toBeUndefined();
+  await mark('excavate.bark', { how: 'open' });
+  expect(await said('excavate.bark', { how: 'done', on: '2026-02-30' })).toMatch(/“2026-02-30” is not a day/);
+  expect(await said('excavate.bark', { how: 'moved', on: dayAfter(now, -1), why: 'x' })).toMatch(
+    /can be moved to/,
+  );
+  expect(await said('excavate.bark', { how: 'moved', on: dayAfter(now, 5), why: ' ' })).toMatch(
+    /^Reason: 1 char/,
+  );
+  expect(await said('excavate.bark', { how: 'dropped', why: 'x'.repeat(401) })).toMatch(/^Reason: 401/);
+  expect(await said('prune.cuts', { how: 'done', on: now })).toMatch(/prune is not recorded as done/);
+  expect(await said('excavate.no such', { how: 'done', on: now })).toMatch(/task/);
+});
+
+test('what is prescribed and done is off the list, the rest is on it with its hours', async () => {
+  const { sources } = (await as((db) => propertySources(db, firm.viewer, firm.propertyId, 'metric')))!;
+  const [at] = prescribedAt({ sources, on: now });
+  expect(at!.works.map((w) => w.key)).not.toContain('excavate');
+  expect(at!.works.length).toBeGreaterThan(0);
+  expect(at!.works.some((w) => w.hours > 0)).toBe(true);
+});
+
+test('marks travel with the case, and nobody else sees them', async () => {
+  await mark('excavate.bark', { how: 'dropped', why: 'bark was dry at once' });
+  const { visits } = caseFileOf((await as((db) => loadCase(db, treeId)))!);
+  const marks = visits.flatMap((v: Visit) => v.followUps ?? []);
+  expect(marks).toEqual([
+    { task: 'excavate.bark', how: 'dropped', on: now, by: 'Test owner', why: 'bark was dry at once' },
+  ]);
+  const other = await testFirm();
+  const seen = await asUser(other.viewer.firmId, other.viewer.userId, (db) => listTasks(db, now));
+  expect(seen).toEqual([]);
+  expect(
+    await asUser(other.viewer.firmId, other.viewer.userId, (db) =>
+      markTask(db, other.viewer, visitId, 'excavate.bark', { how: 'done', on: now }),
+    ),
+  ).toEqual({ problem: 'The visit is not there any more; load the page again.' });
+});

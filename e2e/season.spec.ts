@@ -116,3 +116,31 @@ test('work done today asks for what follows it, from today on', async ({ page })
   await expect(notice).toContainText(`${today()} to ${daysOn(21)}`);
   await expect(notice).toContainText(`After mulch pulled back ${today()}.`);
 });
+
+test('did the digging pay: the tree against its reference tree, two visits side by side, and all treated trees', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/kelpworth-8/time');
+  await expect(page.getByTestId('answer')).toHaveText('Linden 8: it recovers');
+  await expect(
+    page.getByText(/^It answers: Shoots \d\.\d\d times as long .*, beside Linden 17\./),
+  ).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /beside Linden 17.*2023-05-30 root collar excavated/ }),
+  ).toBeVisible();
+  const sides = page.getByRole('region', { name: 'Two visits side by side' }).getByRole('table');
+  await expect(sides.getByRole('row', { name: /^Crown density/ })).toContainText('better');
+  await page.getByLabel('Before').selectOption('2025-08-19');
+  await expect(sides.getByRole('columnheader', { name: '2025-08-19' })).toBeVisible();
+  await expect(page).toHaveURL(/before=2025-08-19/);
+  // No tree of another genus stands beside it, and nothing was done: it says so.
+  await page.goto('/trees/sable-katsura-7/time');
+  await expect(page.getByText('Nothing was recorded as done')).toBeVisible();
+  await page.goto('/practice');
+  await page.getByRole('link', { name: 'What worked' }).click();
+  const dug = page.getByRole('listitem', { name: 'root collar excavated' });
+  await expect(dug).toContainText(/worked at \d+ % \(\d+ % to \d+ %\) of \d+ judged|too few for a share/);
+  await dug.getByRole('link', { name: 'Linden 5' }).click();
+  await expect(page.getByTestId('answer')).toHaveText('Linden 5: worse than before the work');
+});

@@ -249,3 +249,43 @@ test('calendar: what is prescribed and what follows, as it stands on a day; bad 
   expect(run(['calendar', '--on', '1990-01-01', file]).stderr).toMatch(/1990-01-01/);
   expect(run(['calendar', join(folder, 'none.json')]).status).toBe(2);
 });
+
+test('recovery: a treated tree against the untreated one beside it; without work, and with a treated yardstick, it says so', () => {
+  const caseFile = JSON.parse(readFileSync(example, 'utf8'));
+  const shoots = (values: number[]) =>
+    values.map((number, i) => ({ key: 'crown.extension', part: 2015 + i, number }));
+  const visit = (findings: object[], work?: object[]) => ({
+    date: '2023-10-01',
+    findings,
+    profiles: [],
+    probes: [],
+    decisions: [],
+    ...(work && { work }),
+  });
+  const kept = (name: string, tree: object, visits: object[]) => {
+    const file = join(folder, name);
+    writeFileSync(
+      file,
+      JSON.stringify({ ...caseFile, tree: { ...caseFile.tree, ...tree }, events: [], visits }),
+    );
+    return file;
+  };
+  const work = [{ step: 'excavate', how: 'done', on: '2020-10-01' }];
+  const rising = [0.1, 0.11, 0.1, 0.11, 0.1, 0.1, 0.2, 0.22, 0.24];
+  const treated = kept('treated.json', {}, [visit(shoots(rising), work)]);
+  const steady = shoots([0.3, 0.31, 0.3, 0.32, 0.3, 0.31, 0.3, 0.31, 0.3]);
+  const beside = kept('beside.json', { label: 'R 1' }, [visit(steady)]);
+  const told = JSON.parse(run(['recovery', treated, '--beside', beside, '--on', '2023-11-01']).stdout);
+  expect(told).toMatchObject({ answer: 'answered', beside: 'R 1' });
+  expect(told.readings[0].against).toBe(true);
+  expect(run(['recovery', treated, '--on', '2023-11-01', '--format', 'text']).stdout).toMatch(
+    /times as long.*with no tree beside it[\s\S]*Next:/,
+  );
+  const both = kept('both.json', { label: 'R 2' }, [visit(steady, work)]);
+  expect(
+    run(['recovery', treated, '--beside', both, '--on', '2023-11-01', '--format', 'text']).stdout,
+  ).toContain('R 2 was itself treated on 2020-10-01');
+  const { status, stderr } = run(['recovery', beside, '--on', '2023-11-01']);
+  expect(status).toBe(2);
+  expect(stderr).toContain('no work until 2023-11-01');
+});

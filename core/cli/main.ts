@@ -18,6 +18,7 @@ import { groundOf, groundSummary, groundText } from './ground';
 import { assessmentText } from './text';
 import { walkInventory, walkText } from './walk';
 import { waterOfCase, waterText } from './water';
+import { recoveryOfCase, recoveryText } from './recovery';
 import { readRates, worthOfCase, worthText } from './worth';
 import type { Rates } from '../src/costing';
 
@@ -25,6 +26,7 @@ const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units met
        undrel water FILE --weather FILE.csv [--latitude DEG] [--elevation M] [--on YYYY-MM-DD]
                     [--fahrenheit] [--inches] [--mph] [--format json|text] [--units metric|us]
        undrel calendar [FILE ...] [--on YYYY-MM-DD] [--format json|text] [--units metric|us]
+       undrel recovery FILE [--beside FILE] [--on YYYY-MM-DD] [--format json|text] [--units metric|us]
        undrel walk [FILE.csv] [--format json|text]
        undrel schema
 
@@ -38,6 +40,8 @@ water   tells when to water a tree next and how much, by the daily balance of FA
         latitude is that of the case where it is not given, elevation 100 m, the day the last of the weather
 calendar lists what is to be done at the tree of each case file, with its days: what follows work that was done, days to come back,
         what is prescribed and not done; as it stands on a day, today where none is given
+recovery tells whether a treated tree answers, by what was measured before and after, against the untreated tree of
+        another case given by --beside
 walk    triages an inventory, one row a tree, most urgent first: columns label, species, common name,
         year planted, stock, date and the quick looks flare, mulch, girdling, conks, lean, colour, density,
         dieback; an empty cell was not looked at
@@ -241,13 +245,51 @@ async function waterFile(file: string, flags: WaterFlags): Promise<number> {
   }
 }
 
+/** A day that was given, or today. */
+function dayOf(given: string | undefined): string {
+  if (given !== undefined && (given.length !== 10 || yearOf(given) === undefined))
+    throw new BadCall(`--on ${given}: allowed YYYY-MM-DD`);
+  return given ?? new Date().toISOString().slice(0, 10);
+}
+
+async function recoveryFile(
+  file: string,
+  { on: given, beside, format, units }: { on?: string; beside?: string; format: string; units: string },
+): Promise<number> {
+  const on = dayOf(given);
+  const complain = (message: string) => {
+    process.stderr.write(`${message}\n`);
+    return 2;
+  };
+  const read = async (name: string): Promise<CaseFile | undefined> => {
+    const got = readCase(await slurp(name), on);
+    if (got.ok) return got.caseFile;
+    for (const p of got.problems)
+      complain(`${name}: ${p.path}: ${JSON.stringify(p.value) ?? 'absent'}: ${p.message}`);
+    return undefined;
+  };
+  try {
+    const own = await read(file);
+    const other = beside === undefined ? undefined : await read(beside);
+    if (!own || (beside !== undefined && !other)) return 2;
+    const told = recoveryOfCase(own, on, other);
+    const { label } = own.tree;
+    await write(
+      format === 'text'
+        ? recoveryText(label, told, units === 'us' ? 'us' : 'metric')
+        : `${JSON.stringify({ tree: label, on, ...told }, writtenIn(units))}\n`,
+    );
+    return 0;
+  } catch (error) {
+    return complain(`${file}: ${problemOf(error)}`);
+  }
+}
+
 async function calendarFiles(
   files: readonly string[],
   { on: given, format, units }: { on?: string; format: string; units: string },
 ): Promise<number> {
-  if (given !== undefined && (given.length !== 10 || yearOf(given) === undefined))
-    throw new BadCall(`--on ${given}: allowed YYYY-MM-DD`);
-  const on = given ?? new Date().toISOString().slice(0, 10);
+  const on = dayOf(given);
   let status = 0;
   const complain = (message: string) => {
     process.stderr.write(`${message}\n`);
@@ -288,6 +330,7 @@ async function main(): Promise<number> {
       latitude: { type: 'string' },
       elevation: { type: 'string', default: '100' },
       on: { type: 'string' },
+      beside: { type: 'string' },
       fahrenheit: { type: 'boolean', default: false },
       inches: { type: 'boolean', default: false },
       mph: { type: 'boolean', default: false },
@@ -308,6 +351,7 @@ async function main(): Promise<number> {
   if (command === 'walk') return walkFile(files[0] ?? '-', values.format);
   if (command === 'water') return waterFile(files[0] ?? '-', values);
   if (command === 'calendar') return calendarFiles(files.length > 0 ? files : ['-'], values);
+  if (command === 'recovery') return recoveryFile(files[0] ?? '-', values);
   if (command !== 'assess')
     throw new BadCall(command ? `there is no command ${command}` : 'a command is needed');
   const rates = values.rates === undefined ? undefined : await ratesFrom(values.rates);

@@ -5,6 +5,7 @@ import { THIRD_SEASON } from './more';
 import { PUSHES } from './pushes';
 import { CROWN_SPREAD, SOIL_LOGS } from './soilLogs';
 import { cm, variation } from './series';
+import { REFERENCE_LOOKS, TREATED } from './treated';
 import { visitFound, type Found } from './visits';
 import type { Outline } from '../../web/protocol/grounds';
 
@@ -173,6 +174,7 @@ function kelpworth(): DemoProperty {
         },
         shares: { 'crown.density': 0.95 },
       },
+      ...REFERENCE_LOOKS,
     ],
     'Linden 21': [
       {
@@ -255,7 +257,11 @@ function kelpworth(): DemoProperty {
     };
     return {
       id: `kelpworth-${i + 1}`,
-      caseFile: caseFile(tree, north ? raised : untouched, visits[label] ?? THIRD_SEASON[label]),
+      caseFile: caseFile(
+        tree,
+        north ? raised : untouched,
+        visits[label] ?? THIRD_SEASON[label] ?? TREATED[label],
+      ),
     };
   });
   return {
@@ -405,7 +411,7 @@ function lanternfield(): DemoProperty {
     ];
     return {
       id: `lanternfield-${i + 1}`,
-      caseFile: caseFile(tree, events, visits[label] ?? THIRD_SEASON[label]),
+      caseFile: caseFile(tree, events, visits[label] ?? THIRD_SEASON[label] ?? TREATED[label]),
     };
   });
   return {
@@ -597,7 +603,7 @@ function sableRow(): DemoProperty {
       const own = young ? [{ kind: 'planted' as const, when: '2024-10' }] : events;
       return {
         id: `sable-${kind.toLowerCase().replace(' ', '-')}-${k + 1}`,
-        caseFile: caseFile(tree, own, visits[label] ?? THIRD_SEASON[label]),
+        caseFile: caseFile(tree, own, visits[label] ?? THIRD_SEASON[label] ?? TREATED[label]),
       };
     }),
   );

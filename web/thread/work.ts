@@ -37,6 +37,7 @@ import type { ReportSource } from '../server/reports/source';
 import type { ReadDocument } from '../protocol/document';
 import { causeFigures, treeSection } from '../server/reports/treeSection';
 import { prescribedAt } from '../server/season/works';
+import { treatedOf, treeTime } from '../server/time/treeTime';
 import { decoded } from '../server/text';
 
 export const glance = newestGlance;
@@ -53,6 +54,8 @@ export const water = waterOfTrees;
 export const prescribed = prescribedAt;
 export const spells = ({ place, known }: { place: StationPlace; known: readonly WeatherDay[] }): Spell[] =>
   spellsOf(place, known);
+export const time = treeTime;
+export const treated = treatedOf;
 export const section = treeSection;
 export const causes = causeFigures;
 

@@ -136,6 +136,14 @@ export const CROWN_QUESTIONS: readonly Question[] = [
 const CROWN_SELDOM: readonly Question[] = (
   [
     {
+      key: 'crown.leafLength',
+      station: 'crown',
+      kind: 'length',
+      field: 'leafLength',
+      ask: 'Leaf length',
+      hint: 'Mean of ten full-grown leaves of this year, from the same height each time: with the shoots the first to show that a tree recovers.',
+    },
+    {
       key: 'crown.growing',
       station: 'crown',
       kind: 'grade',

@@ -4,6 +4,7 @@ import { assess } from '../assessment';
 import { ageAt, cohortTold } from '../history';
 import { assessDig } from '../pruning';
 import type { Dig, DugRoot, Finding, Tree, TreeEvent, Visit } from '../records';
+import { recoveryOf } from '../recovery';
 import { assessTrenches } from '../trenching';
 import { QUESTIONS } from '.';
 
@@ -72,7 +73,21 @@ test.each(SELDOM)('an answer to $key changes what is concluded or prescribed', (
         told(of(tree, visitWith(...there, ...beside, finding))),
     ),
   );
-  expect(changes).toBe(true);
+  // Others tell of a tree that was treated whether it recovers.
+  const recovers = (...findings: Finding[]) =>
+    JSON.stringify(
+      recoveryOf(
+        [
+          visitOn('2024-06-10', answersOf(question).slice(0, 1), {
+            work: [{ step: 'excavate', how: 'done', on: '2024-06-12' }],
+          }),
+          visitOn('2026-08-10', findings),
+        ],
+        {},
+        '2026-08-10',
+      ),
+    );
+  expect(changes || answersOf(question).some((finding) => recovers() !== recovers(finding))).toBe(true);
 });
 
 const PLAIN: Tree = { label: 'T', species: 'Tilia cordata', stemDiameter: 0.2 };

@@ -126,6 +126,10 @@ const Elsewhere = () => (
       not be done.
     </p>
     <p className="my-2">
+      <PageLink href="/practice/worked">What worked</PageLink>: how often each remedy helped at the trees of
+      the firm, and where it did not.
+    </p>
+    <p className="my-2">
       <PageLink href="/practice/species">Species</PageLink>: how they grow and what they stand.
     </p>
   </>

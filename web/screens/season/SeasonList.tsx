@@ -7,7 +7,7 @@ import { formatValue, tidy, writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import type { Marking, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
 import { usePreferences } from '../shell/preferences';
-import type { Marks } from './SeasonScreen';
+import type { Marks } from './marks';
 import { TaskEntry } from './TaskEntry';
 import { isWhole, waterSoon, type Prescribed } from './useSeasonLines';
 import { count, whenOf } from './words';

@@ -11,11 +11,9 @@ import { Calendars, type FeedActions } from './Calendars';
 import { MonthView } from './MonthView';
 import { SeasonList } from './SeasonList';
 import { YearView } from './YearView';
+import type { Marks } from './marks';
 import { isWhole, useSeasonLines, waterSoon } from './useSeasonLines';
 import { count, WHO_WORDS } from './words';
-
-/** What was said of tasks on this page, by visit and task. */
-export type Marks = ReadonlyMap<string, Marking>;
 
 const VIEWS = { list: 'List', month: 'Month', year: 'Year by tree' } as const;
 export type SeasonView = keyof typeof VIEWS;

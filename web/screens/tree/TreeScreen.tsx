@@ -171,6 +171,12 @@ export function TreeScreen(props: TreeScreenProps) {
               <span className={control.state.undo.length === 0 ? 'text-muted' : ''}>Undo</span>
             </button>
           )}
+          <PageLink
+            href={`/trees/${treeId}/time`}
+            className="plain min-h-[44px] hidden sm:inline-flex items-center"
+          >
+            Through time
+          </PageLink>
           {current && (
             <PageLink
               href={`/trees/${treeId}/report?visit=${current.id}`}

@@ -1,31 +1,52 @@
 import type { Finding, SoilLog } from '@undrel/core/records';
+import { crownLook, type Yardstick } from '@undrel/core/recovery';
 import { shootsIn } from '@undrel/core/history';
 import { sameGenus } from '@undrel/core/species';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import type { Db } from '../database/transaction';
-import { REFERENCE_LOGS, REFERENCE_SHOOTS } from './sql';
+import { REFERENCE_LOGS, YARDSTICKS } from './sql';
 
-/** By tree: shoots of the reference tree of its genus with the most years read; those that have none are left out. */
-export async function referenceShoots(
-  db: Db,
-  treeIds: readonly string[],
-): Promise<Map<string, ReferenceShoots>> {
+/** By tree: the reference tree of its genus by whose shoots most years were read, one that was not treated itself before one that was. */
+export async function yardsticks(db: Db, treeIds: readonly string[]): Promise<Map<string, Yardstick>> {
   const rows = await db.rows<{
     tree_id: string;
     species: string;
     beside: string;
     label: string;
-    findings: Finding[];
-  }>(REFERENCE_SHOOTS, [treeIds]);
-  const years = ({ series }: ReferenceShoots) => series[0]!.values.length;
-  const most = new Map<string, ReferenceShoots>();
-  for (const { tree_id, species, beside, label, findings } of rows) {
+    treated: string | null;
+    visits: { date: string; findings: Finding[] }[];
+  }>(YARDSTICKS, [treeIds]);
+  const years = ({ shoots }: Yardstick) => Math.max(0, ...shoots.map((s) => s.values.length));
+  const best = new Map<string, Yardstick>();
+  for (const { tree_id, species, beside, label, treated, visits } of rows) {
     if (!sameGenus(species, beside)) continue;
-    const read = { label, series: shootsIn(findings).filter((s) => s.values.length > 1) };
-    const known = most.get(tree_id);
-    if (read.series.length > 0 && (!known || years(read) > years(known))) most.set(tree_id, read);
+    const read: Yardstick = {
+      label,
+      shoots: visits.flatMap((v) => shootsIn(v.findings)).filter((s) => s.values.length > 1),
+      looks: visits.flatMap((v) => crownLook(v) ?? []),
+      ...(treated && { treated }),
+    };
+    const known = best.get(tree_id);
+    const better =
+      known && (known.treated === undefined) !== (read.treated === undefined)
+        ? read.treated === undefined
+        : !known || years(read) > years(known);
+    if (better) best.set(tree_id, read);
   }
-  return most;
+  return best;
+}
+
+/** By tree: shoots of its reference tree; those that have none are left out. */
+export async function referenceShoots(
+  db: Db,
+  treeIds: readonly string[],
+): Promise<Map<string, ReferenceShoots>> {
+  const found = await yardsticks(db, treeIds);
+  return new Map(
+    [...found]
+      .filter(([, { shoots }]) => shoots.length > 0)
+      .map(([id, { label, shoots }]) => [id, { label, series: [...shoots] }]),
+  );
 }
 
 type StoredLog = Omit<SoilLog, 'refusal' | 'oldGrade'> & { refusal: number | null; oldGrade: number | null };

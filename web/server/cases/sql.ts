@@ -125,13 +125,16 @@ export const REFERENCE_LOGS = `select distinct on (t.id) t.id as tree_id, r.labe
   order by t.id, r.label`;
 
 /** Of each visit to a reference tree of the property: its shoots by year, and the names of both. $1: the trees it is set beside. */
-export const REFERENCE_SHOOTS = `select t.id as tree_id, t.species, r.species as beside, r.label,
-    json_agg(json_build_object('key', f.key, 'part', f.part, 'number', f.number)) as findings
+/** Reference trees of the grounds of some trees, with what their visits read of the crown and the works done at them. $1 ids of the trees. */
+export const YARDSTICKS = `select t.id as tree_id, t.species, r.species as beside, r.label,
+    (select min(w.done_on)::text from work_done w join visits wv on wv.firm_id = w.firm_id and wv.id = w.visit_id and wv.deleted_at is null
+      where w.firm_id = r.firm_id and wv.tree_id = r.id and w.deleted_at is null and w.how <> 'not done' and w.step !~ '^hold-') as treated,
+    json_agg(json_build_object('date', v.visited_on, 'findings', (select coalesce(json_agg(json_build_object('key', f.key, 'part', f.part, 'number', f.number)), '[]')
+      from findings f where f.firm_id = v.firm_id and f.visit_id = v.id and f.deleted_at is null and f.number is not null
+        and f.key like 'crown.%')) order by v.visited_on) as visits
   from trees t
   join trees r on r.firm_id = t.firm_id and r.property_id = t.property_id and r.id <> t.id
     and r.reference and r.deleted_at is null
   join visits v on v.firm_id = r.firm_id and v.tree_id = r.id and v.deleted_at is null
-  join findings f on f.firm_id = v.firm_id and f.visit_id = v.id and f.deleted_at is null
-    and f.key like 'crown.extension%'
   where t.id = any($1::text[])
-  group by t.id, t.species, r.id, r.species, r.label, v.id`;
+  group by t.id, t.species, r.firm_id, r.id, r.species, r.label`;

@@ -35,3 +35,9 @@ export const FEEDS = `select c.id, c.name, c.who, p.name as property, c.created_
   where c.revoked_at is null order by c.created_at desc`;
 export const REVOKE_FEED = `update calendar_feeds set revoked_at = now() where id = $1 and revoked_at is null returning id`;
 export const FEED = `select * from auth_feed($1)`;
+
+/** Trees at which something was done, those treated last first. $1: how many at most. */
+export const TREATED_TREES = `select t.id from trees t join visits v on v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null
+  join work_done w on w.firm_id = v.firm_id and w.visit_id = v.id and w.deleted_at is null and w.how <> 'not done'
+  join properties p on p.firm_id = t.firm_id and p.id = t.property_id and p.deleted_at is null
+  where t.deleted_at is null group by t.id order by max(w.done_on) desc, t.id limit $1`;

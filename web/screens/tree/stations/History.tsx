@@ -169,6 +169,9 @@ export function History(props: StationProps) {
         />
       </label>
       <p className="mt-4 flex flex-wrap gap-x-5">
+        <PageLink className="inline-flex items-center min-h-[44px] mr-4" href={`/trees/${treeId}/time`}>
+          Through time
+        </PageLink>
         <PageLink className="inline-flex items-center min-h-[44px]" href={`/trees/${treeId}/record`}>
           Record of changes
         </PageLink>

@@ -1,0 +1,28 @@
+import type { Answer, Compared, Recovery, RemedyRecord } from '@undrel/core/recovery';
+import type { LifeMark } from '../drawings/lifeLine';
+
+/** A tree through time. */
+export interface TreeTime {
+  label: string;
+  species: string;
+  property: string;
+  planted?: number;
+  marks: LifeMark[];
+  /** Undefined where nothing was done that a crown would show. */
+  recovery?: Recovery;
+  /** Shoots by year, where there is no treatment to tell of. */
+  years: Recovery['years'];
+  beside?: string;
+  /** Days of its visits, oldest first. */
+  visits: string[];
+  /** Two of them side by side. */
+  compared?: { before: string; after: string; rows: Compared[] };
+}
+
+/** How often each remedy worked over all trees of a firm. */
+export interface FirmRecord {
+  trees: number;
+  /** How the trees stand, each once. */
+  answers: Record<Answer, number>;
+  records: RemedyRecord[];
+}

@@ -1,0 +1,224 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useMemo } from 'react';
+import { readingText, type Compared, type Judgement, type Recovery } from '@undrel/core/recovery';
+import { formatValue } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
+import { DrawingSvg } from '../../drawings/DrawingSvg';
+import { lifeLine } from '../../drawings/lifeLine';
+import type { TreeTime } from '../../protocol/time';
+import { Entry } from '../../ui/controls/Entry';
+import { useMeasured } from '../../ui/useMeasured';
+import { usePreferences } from '../shell/preferences';
+import { TopBar } from '../shell/TopBar';
+
+const ANSWER_WORDS: Record<Recovery['answer'], string> = {
+  answered: 'it recovers',
+  declines: 'worse than before the work',
+  awaited: 'recovery awaited',
+  unanswered: 'no answer to the work',
+  untold: 'not told yet',
+};
+
+/** Whether the work paid, first; below it the life of the tree on one axis, and two visits side by side. */
+export function TimeScreen({ treeId, time, today }: { treeId: string; time: TreeTime; today: string }) {
+  const { recovery } = time;
+  return (
+    <div className="min-h-dvh flex flex-col">
+      <TopBar
+        right={
+          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
+            Print
+          </button>
+        }
+      >
+        <nav aria-label="Where" className="flex items-baseline gap-2">
+          <PageLink className="plain" href={`/trees/${treeId}`}>
+            {time.label}
+          </PageLink>
+          <span aria-hidden="true" className="hidden sm:inline">
+            ›
+          </span>
+          <strong className="hidden sm:inline">Through time</strong>
+        </nav>
+      </TopBar>
+      <main className="px-4 lg:px-8 py-4 w-full max-w-[1200px] mx-auto">
+        <Entry>
+          {recovery ? (
+            <>
+              <h1 data-testid="answer" className={recovery.answer === 'declines' ? 'text-harm' : ''}>
+                {time.label}: {ANSWER_WORDS[recovery.answer]}
+              </h1>
+              <p className="text-lg my-2 max-w-[60rem]">{recovery.text}</p>
+              <p className="max-w-[60rem]">
+                <strong>Next:</strong> {recovery.next}
+              </p>
+            </>
+          ) : (
+            <>
+              <h1>{time.label} through time</h1>
+              <p className="told my-2">
+                Nothing was recorded as done that a crown would show. Tick work in its order, and this page
+                tells whether it paid.
+              </p>
+            </>
+          )}
+          <Life time={time} today={today} />
+          {recovery && <Working recovery={recovery} />}
+          <Sides time={time} />
+        </Entry>
+      </main>
+    </div>
+  );
+}
+
+function Life({ time, today }: { time: TreeTime; today: string }) {
+  const { units: system } = usePreferences();
+  const [box, { width }] = useMeasured<HTMLElement>({ width: 1000, height: 400 });
+  const { recovery, years, beside, marks, planted } = time;
+  const drawing = useMemo(
+    () =>
+      lifeLine({
+        years,
+        marks,
+        planted,
+        until: today,
+        system,
+        width: Math.max(340, width),
+        ...(beside && { beside }),
+        ...(recovery && {
+          after: {
+            from: recovery.seasons.after,
+            last: recovery.seasons.before,
+            reading: recovery.readings.find((r) => r.key === 'shoots'),
+          },
+        }),
+      }),
+    [years, marks, planted, today, system, width, beside, recovery],
+  );
+  return (
+    <section aria-label="Life of the tree" className="my-4" ref={box}>
+      <DrawingSvg
+        drawing={drawing}
+        className="max-w-full h-auto"
+        title={`Shoots by year${beside ? ` beside ${beside}` : ''}, with what befell the tree: ${marks.map((m) => `${m.on} ${m.what}`).join(', ')}`}
+      />
+      {years.length === 0 && (
+        <p className="told">
+          No shoots were read. Their scars tell five to eight years at one visit: before the work and after.
+        </p>
+      )}
+    </section>
+  );
+}
+
+const upperFirst = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+function Working({ recovery }: { recovery: Recovery }) {
+  const { readings, works, before, shows, notes } = recovery;
+  return (
+    <section aria-labelledby="working" className="my-4 max-w-[60rem]">
+      <h2 id="working">How it is told</h2>
+      <p>
+        {upperFirst(works.map((w) => `${w.done} ${w.on}`).join(', '))}. By judgement this works at{' '}
+        {Math.round(100 * before)} % of trees, and shows from {shows[0]} on, by {shows[1]} at the latest.
+      </p>
+      <ul className="list-disc ml-5">
+        {readings.map((r) => (
+          <li key={r.key}>
+            {readingText(r)}: {r.before} before, {r.after} after
+            {r.against ? `, less what befell ${recovery.beside}` : ', with no tree beside it'}.
+          </li>
+        ))}
+        {notes.map((n) => (
+          <li key={n}>{n}</li>
+        ))}
+      </ul>
+      <p className="text-sm text-muted">
+        In brackets 90 % of the chance. Before and after, treated against untreated: Stewart-Oaten, Murdoch
+        and Parker, Ecology 67, 1986. What each measure moves in a tree that recovers is a judgement.
+      </p>
+    </section>
+  );
+}
+
+const TONE: Record<Judgement, string> = {
+  better: 'text-todo font-bold',
+  worse: 'text-harm font-bold',
+  'as it was': '',
+  'cannot be told': 'text-muted',
+};
+
+function Sides({ time: { visits, compared } }: { time: TreeTime }) {
+  const router = useRouter();
+  const { units: system } = usePreferences();
+  if (!compared) return <p className="told my-4">Two visits on different days are set side by side here.</p>;
+  const ask = (before: string, after: string) =>
+    router.replace(`?before=${before}&after=${after}`, { scroll: false });
+  const value = ({ dimension, ...row }: Compared, side: 'before' | 'after') => {
+    const told = row[side];
+    if (!dimension) return row.saw?.[side === 'before' ? 0 : 1] ?? '—';
+    if (!told) return '—';
+    const error = told.plusMinus > 0 ? ` ± ${formatValue(told.plusMinus, dimension, system)}` : '';
+    return `${formatValue(told.value, dimension, system)}${error}`;
+  };
+  const pick = (label: string, chosen: string, days: string[], set: (day: string) => void) => (
+    <label>
+      <span className="block text-sm">{label}</span>
+      <select className="num" value={chosen} onChange={({ target }) => set(target.value)}>
+        {days.map((day) => (
+          <option key={day} value={day}>
+            {day}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <section aria-labelledby="sides" className="my-6">
+      <h2 id="sides">Two visits side by side</h2>
+      <div className="flex flex-wrap gap-4 my-2 no-print">
+        {pick(
+          'Before',
+          compared.before,
+          visits.filter((d) => d < compared.after),
+          (day) => ask(day, compared.after),
+        )}
+        {pick(
+          'After',
+          compared.after,
+          visits.filter((d) => d > compared.before),
+          (day) => ask(compared.before, day),
+        )}
+      </div>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Two visits side by side">
+        <table className="min-w-[34rem]">
+          <thead>
+            <tr>
+              <th scope="col">what</th>
+              <th scope="col">{compared.before}</th>
+              <th scope="col">{compared.after}</th>
+              <th scope="col">judged</th>
+            </tr>
+          </thead>
+          <tbody>
+            {compared.rows.map((row) => (
+              <tr key={row.key} className="align-top border-b border-hair">
+                <th scope="row" className="font-normal">
+                  {row.label}
+                </th>
+                <td className={row.dimension ? 'num' : ''}>{value(row, 'before')}</td>
+                <td className={row.dimension ? 'num' : ''}>{value(row, 'after')}</td>
+                <td>
+                  <span className={TONE[row.judgement]}>{row.judgement}</span>
+                  {row.why && <span className="block text-sm text-muted">{row.why}</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}

@@ -144,3 +144,28 @@ test('did the digging pay: the tree against its reference tree, two visits side 
   await dug.getByRole('link', { name: 'Linden 5' }).click();
   await expect(page.getByTestId('answer')).toHaveText('Linden 5: worse than before the work');
 });
+
+test('crew days: packed, a work set on another day stays there, and the days go into the prescriptions', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/season?view=days');
+  const told = page.getByTestId('crew-days');
+  await expect(told).toContainText(/^\d+ days?, [\d.]+ h of travel and fetching; (no plan|at most)/, {
+    timeout: 60_000,
+  });
+  await expect(page.getByText('the stability assessment comes first')).toBeVisible();
+  const day = page.getByRole('combobox', { name: /^Day of .*, Katsura 7$/ });
+  const last = await day.locator('option').last().getAttribute('value');
+  await day.selectOption(last!);
+  await expect(page.getByRole('listitem', { name: last!, exact: true })).toContainText('Katsura 7');
+  await expect(day).toHaveValue(last!);
+  await page.getByLabel('Hours a day').fill('20');
+  await expect(page.getByRole('alert').first()).toHaveText('Hours a day: “20”; 2 to 12 are allowed.');
+  await page.getByLabel('Hours a day').fill('8');
+  await expect(told).toContainText('h of travel');
+  await page.getByRole('button', { name: 'Plan these days' }).click();
+  await expect(page.getByText(/^\d+ works planned/)).toBeVisible();
+  await page.goto('/trees/sable-katsura-7/order');
+  await expect(page.getByText(last!).first()).toBeVisible();
+});

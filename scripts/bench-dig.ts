@@ -1,4 +1,5 @@
 // A dig of many roots, for the benches: GeoJSON on standard output with `--geojson N`, else timings as JSON.
+import { highsSolver } from '@undrel/core/milp';
 import highs from 'highs';
 import type { Dig, DugRoot } from '@undrel/core/records';
 import { forecastOf, seeded, type Scenario } from '@undrel/core/growth';
@@ -13,7 +14,7 @@ import {
   togetherOf,
   TOUCH_TOLERANCE,
 } from '@undrel/core/roots';
-import { cutProblem, highsSolver, planCuts, propose } from '@undrel/core/pruning';
+import { cutProblem, planCuts, propose } from '@undrel/core/pruning';
 import { layOut, obstaclesFor, type Obstacle } from '@undrel/core/trenching';
 
 const TREE = { stemDiameter: 0.3 };

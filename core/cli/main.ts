@@ -1,10 +1,11 @@
+import { highsSolver, type Solver } from '../src/milp';
 import { createReadStream } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { assess } from '../src/assessment';
 import { explain } from '../src/diagnosis';
 import { sinceWhen, withAge } from '../src/history';
 import { causesAnswered, looksFirst } from '../src/prescription';
-import { assessCuts, assessDig, highsSolver, isStressed, type Solver } from '../src/pruning';
+import { assessCuts, assessDig, isStressed } from '../src/pruning';
 import { type CaseFile, caseJsonSchema } from '../src/format/case';
 import { readCase } from '../src/format/read';
 import { calendarOfCase, calendarText } from './calendar';

@@ -1,4 +1,5 @@
 import type { Spell, Task, WhoDoes, WorkTask } from '@undrel/core/schedule';
+import type { OperationKey } from '@undrel/core/vocabulary';
 import type { NextWatering } from '@undrel/core/water';
 
 /** The tree that a task is for, and where it is marked. */
@@ -56,4 +57,11 @@ export interface FeedHead {
   made: string;
   /** Day on which it was read last. */
   read: string | null;
+}
+
+/** The day on which a work of a visit is to be done. */
+export interface PlannedDay {
+  visitId: string;
+  operation: OperationKey;
+  on: string;
 }

@@ -2,19 +2,14 @@
  * What is worked out beside the thread that answers requests: each export is one kind of work, asked for by its name
  * through `server/beside.ts`. Nothing here touches the database.
  */
+import { highsSolver } from '@undrel/core/milp';
 import highs from 'highs';
 import { move } from 'piscina';
 import { type CaseFile, readCase } from '@undrel/core/format';
 import type { Operation } from '@undrel/core/prescription';
 import type { Verdict } from '@undrel/core/diagnosis';
 import type { WeatherPlace } from '@undrel/core/records';
-import {
-  assessCuts,
-  highsSolver,
-  missingForCuts,
-  type CutAssessment,
-  type CutsGiven,
-} from '@undrel/core/pruning';
+import { assessCuts, missingForCuts, type CutAssessment, type CutsGiven } from '@undrel/core/pruning';
 import { spellsOf, type Spell } from '@undrel/core/schedule';
 import type { StationPlace, WeatherDay } from '@undrel/core/water';
 import { assessedOf } from '../server/assessed';

@@ -1,12 +1,6 @@
+import { highsSolver, type Solver } from '@undrel/core/milp';
 import highs from 'highs';
-import {
-  highsSolver,
-  workCuts,
-  type CutAssessment,
-  type CutsBeside,
-  type CutsGiven,
-  type Solver,
-} from '@undrel/core/pruning';
+import { workCuts, type CutAssessment, type CutsBeside, type CutsGiven } from '@undrel/core/pruning';
 
 export type CutJob = CutsGiven & { id: number };
 export type CutAnswer =

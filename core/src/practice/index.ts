@@ -1,3 +1,4 @@
+export * from './crewDays';
 export * from './cuts';
 export * from './effects';
 export * from './lags';

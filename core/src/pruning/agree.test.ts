@@ -1,3 +1,4 @@
+import { highsSolver, type Solver } from '../milp';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import highsLoader from 'highs';
@@ -6,7 +7,7 @@ import { stemRate } from '../growth';
 import { inOrder, type CutDesign, type Dig, type DugRoot, type Tree, type Visit } from '../records';
 import { readDig } from '../roots';
 import { adviseRoots, neverCut, type PruningAdvice } from './advice';
-import { assessCuts, highsSolver, type CutAssessment, type Solver } from './plan';
+import { assessCuts, type CutAssessment } from './plan';
 
 let solve: Solver;
 beforeAll(async () => {

@@ -85,3 +85,12 @@ test('spent mulch is topped up by what is missing; good mulch is left; wet groun
   const drowned = ringOn(TREE, visitWith([...wet, ground('grass')]));
   expect([drowned.advice, drowned.why.join()]).toEqual(['not', expect.stringContaining('drain first')]);
 });
+
+test('room that ends at the stem, or within what is kept clear of it, has no amounts and says what is missing', () => {
+  const at = (mulchRoom: number) => ringOn({ ...TREE, mulchRoom }, visitWith([ground('stone')]));
+  for (const room of [0.1, 0.15]) {
+    expect(at(room).quantities).toEqual([]);
+    expect(at(room).missing).toEqual(['room for the ring, beyond what is kept clear of the bark']);
+  }
+  expect(at(0.5).quantities.length).toBeGreaterThan(0);
+});

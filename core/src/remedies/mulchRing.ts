@@ -120,8 +120,11 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   const scars = answerTo(s.visit.findings, 'mulch.scalped')?.answer;
   const scarred = scars !== undefined && scars !== 'none';
   const wanted = advice !== 'not';
+  // Room that ends within the clearance leaves no ground to lay a ring on.
+  const room = s.tree.mulchRoom;
+  const roomless = room !== undefined && stemRadius !== undefined && room <= stemRadius + clearance;
   const quantities =
-    wanted && stemRadius !== undefined
+    wanted && stemRadius !== undefined && !roomless
       ? quantitiesOf(s, depth, stemRadius + clearance, schoolNote(school))
       : [];
   const radius = quantities.find((q) => q.key === 'newRingRadius')?.value;
@@ -166,7 +169,10 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     ...(wanted && {
       lookAgain: { days: 365, why: 'Depth of the ring: topped up below 3 cm, never higher at the stem.' },
     }),
-    missing: wanted && stemRadius === undefined ? ['stem diameter'] : [],
+    missing: [
+      ...(wanted && stemRadius === undefined ? ['stem diameter'] : []),
+      ...(wanted && roomless ? ['room for the ring, beyond what is kept clear of the bark'] : []),
+    ],
   };
 }
 

@@ -104,3 +104,16 @@ test('an operation that is shut all year is open on no day', () => {
   expect(openSpell(mulch, TREE.species, '2026-06-01', [always])).toBeUndefined();
   expect(openSpell(mulch, TREE.species, '2026-06-01', [])).toEqual({ from: '2026-06-01' });
 });
+
+test('nobody is sent to a tree that may fall before it was assessed', () => {
+  const plain = visitOn('2026-06-01', [...signsOf('basalDecay'), { key: 'base.push', answer: 'rocks' }], {
+    probes: collarAt(0.18),
+  });
+  const works = worksAt(plain, '2026-06-02');
+  expect(works.map((w) => w.key)).toContain('stability');
+  const dug = (visit: Visit) => worksAt(visit, '2026-06-02').filter((w) => w.key === 'excavate');
+  const taken = { ...plain, decisions: [{ operation: 'excavate' as const, taken: true }] };
+  expect(dug(taken).map((w) => w.waits)).toEqual([true]);
+  const assessed = { ...taken, work: [{ step: 'stability', how: 'done' as const, on: '2026-06-01' }] };
+  expect(dug(assessed).map((w) => w.waits)).toEqual([false]);
+});

@@ -29,6 +29,14 @@ export interface WorkTask extends Task {
   hours: number;
   /** Whether the air tool comes along. */
   air: boolean;
+  /** Part of the work, 1 for what is done now. */
+  part: number;
+  /** It waits until bark that was dug out has dried. */
+  dries: boolean;
+  /** Its tree may fall, and nobody has assessed it yet: nobody works there before. */
+  waits: boolean;
+  /** First and last day it may be done from today on, where a season shuts it; none where it is shut for good. */
+  open?: { from: string; to?: string };
   /** Before which day it is done, and from when again, where a season shuts it. */
   flag?: string;
 }
@@ -85,6 +93,7 @@ export function worksOf(
   visitAt: number,
 ): WorkTask[] {
   const said = new Map((visit.work ?? []).map((w) => [w.step, w.how]));
+  const unassessed = steps.some((s) => 'operation' in s && s.operation === 'stability' && !said.has(s.key));
   return steps.flatMap((step, place): WorkTask[] => {
     // Watering has its own balance, which says its days.
     if ('hold' in step || said.has(step.key) || step.operation === 'water') return [];
@@ -119,6 +128,10 @@ export function worksOf(
         place,
         hours: hours('crew'),
         air: hours('airTool') > 0,
+        part: step.part,
+        waits: unassessed && step.first.some((f) => f.hold === 'stability'),
+        dries: step.first.some((f) => f.hold === 'dry'),
+        ...(now && { open: { from: now.from, ...(now.to !== undefined && { to: now.to }) } }),
         ...(flag && { flag }),
         ...(now &&
           now.from > today &&

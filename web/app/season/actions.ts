@@ -1,9 +1,10 @@
 'use server';
 
-import type { FeedHead, Marking } from '@/protocol/season';
+import type { FeedHead, Marking, PlannedDay } from '@/protocol/season';
 import { allowed } from '@/server/accounts/viewer';
 import { ownAddress } from '@/server/address';
 import { listFeeds, makeFeed, revokeFeed, type FeedGiven } from '@/server/season/feeds';
+import { planDays } from '@/server/season/plan';
 import { markTask } from '@/server/season/mark';
 
 /** Says of a task that it was done, moved or dropped, or takes that back. */
@@ -32,3 +33,7 @@ export const revokeFeedAction = async (id: string): Promise<{ feeds?: FeedHead[]
     await revokeFeed(db, String(id));
     return { feeds: await listFeeds(db) };
   });
+
+/** Writes the days of works into the prescriptions. */
+export const planDaysAction = async (days: PlannedDay[]): Promise<{ problem?: string; planned?: number }> =>
+  allowed('judge', (db, viewer) => planDays(db, viewer, days));

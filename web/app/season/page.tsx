@@ -6,11 +6,11 @@ import { today } from '@/server/cases/write';
 import { listTasks } from '@/server/season/tasks';
 import { listFeeds } from '@/server/season/feeds';
 import { listProperties } from '@/server/grounds/grounds';
-import { makeFeedAction, markAction, revokeFeedAction } from './actions';
+import { makeFeedAction, markAction, planDaysAction, revokeFeedAction } from './actions';
 
 export const metadata: Metadata = { title: 'Season' };
 
-const VIEWS: readonly SeasonView[] = ['list', 'month', 'year'];
+const VIEWS: readonly SeasonView[] = ['list', 'month', 'year', 'days'];
 
 export default async function SeasonPage({
   searchParams,
@@ -35,6 +35,7 @@ export default async function SeasonPage({
       feeds={feeds}
       feedActions={may(viewer.role, 'judge') ? { make: makeFeedAction, revoke: revokeFeedAction } : undefined}
       grounds={grounds.map(({ id, name }) => ({ id, name }))}
+      plan={may(viewer.role, 'judge') ? planDaysAction : undefined}
       mark={may(viewer.role, 'measure') ? markAction : undefined}
     />
   );

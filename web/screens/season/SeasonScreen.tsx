@@ -4,9 +4,10 @@ import { useState } from 'react';
 import { isOpen, ROLES, type WhoDoes } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
 import { tidy } from '@undrel/core/units';
-import type { FeedHead, Marking, TaskRow } from '../../protocol/season';
+import type { FeedHead, Marking, PlannedDay, TaskRow } from '../../protocol/season';
 import { Entry } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
+import { CrewDaysView } from './CrewDaysView';
 import { Calendars, type FeedActions } from './Calendars';
 import { MonthView } from './MonthView';
 import { SeasonList } from './SeasonList';
@@ -15,7 +16,7 @@ import type { Marks } from './marks';
 import { isWhole, useSeasonLines, waterSoon } from './useSeasonLines';
 import { count, WHO_WORDS } from './words';
 
-const VIEWS = { list: 'List', month: 'Month', year: 'Year by tree' } as const;
+const VIEWS = { list: 'List', month: 'Month', year: 'Year by tree', days: 'Crew days' } as const;
 export type SeasonView = keyof typeof VIEWS;
 
 /** What is due on all grounds: what presses this week first. */
@@ -29,6 +30,7 @@ export function SeasonScreen({
   feeds,
   feedActions,
   grounds,
+  plan,
 }: {
   firm: string;
   today: string;
@@ -39,6 +41,7 @@ export function SeasonScreen({
   feeds: readonly FeedHead[];
   feedActions: FeedActions | undefined;
   grounds: readonly { id: string; name: string }[];
+  plan: ((days: PlannedDay[]) => Promise<{ problem?: string; planned?: number }>) | undefined;
   mark: ((visitId: string, task: string, marking: Marking) => Promise<{ problem?: string }>) | undefined;
 }) {
   const [view, setView] = useState(begun);
@@ -155,6 +158,7 @@ export function SeasonScreen({
             <SeasonList tasks={shown} prescribed={works} today={today} marks={marks} mark={say} />
           )}
           {view === 'month' && settled && <MonthView tasks={left} prescribed={works} today={today} />}
+          {view === 'days' && settled && <CrewDaysView works={works.works} today={today} plan={plan} />}
           {view === 'year' && settled && <YearView tasks={left} prescribed={works} today={today} />}
         </Entry>
       </main>

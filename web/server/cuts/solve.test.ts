@@ -1,8 +1,9 @@
+import { highsSolver } from '@undrel/core/milp';
 import { readFileSync } from 'node:fs';
 import highsLoader from 'highs';
 import type { CaseFile } from '@undrel/core/format';
 import { stemRate } from '@undrel/core/growth';
-import { assessCuts, highsSolver, type CutsGiven } from '@undrel/core/pruning';
+import { assessCuts, type CutsGiven } from '@undrel/core/pruning';
 import { ALONE } from '../beside';
 import { solveCuts } from './solve';
 

@@ -10,6 +10,7 @@ import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
 import { propertySources } from '../offers/propertyWork';
 import { markTask } from './mark';
+import { planDays } from './plan';
 import { listTasks } from './tasks';
 import { prescribedAt } from './works';
 
@@ -113,6 +114,18 @@ test('what is prescribed and done is off the list, the rest is on it with its ho
   expect(at!.works.map((w) => w.key)).not.toContain('excavate');
   expect(at!.works.length).toBeGreaterThan(0);
   expect(at!.works.some((w) => w.hours > 0)).toBe(true);
+});
+
+test('days of a crew go into the decisions of the visit; the same again changes nothing, a day that is over is named', async () => {
+  const { sources } = (await as((db) => propertySources(db, firm.viewer, firm.propertyId, 'metric')))!;
+  const { operation } = prescribedAt({ sources, on: now })[0]!.works[0]!;
+  const plan = (on: string) => as((db) => planDays(db, firm.viewer, [{ visitId, operation, on }]));
+  expect(await plan(dayAfter(now, 7))).toEqual({ planned: 1 });
+  expect(await plan(dayAfter(now, 7))).toEqual({ planned: 1 });
+  const again = (await as((db) => propertySources(db, firm.viewer, firm.propertyId, 'metric')))!.sources;
+  const work = prescribedAt({ sources: again, on: now })[0]!.works.find((w) => w.operation === operation)!;
+  expect(work).toMatchObject({ from: dayAfter(now, 7), to: dayAfter(now, 7), state: 'ahead' });
+  expect((await plan(dayAfter(now, -1))).problem).toMatch(/days from .* on are allowed/);
 });
 
 test('marks travel with the case, and nobody else sees them', async () => {

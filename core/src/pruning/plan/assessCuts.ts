@@ -7,7 +7,7 @@ import type { House } from '../../house';
 import { reasonsOf, type RootReason } from './explain';
 import { chosenBy, cutProblem, isUnseen, type CutProblem } from './problem';
 import { alternativePlans, planCuts, priceOf, type Clash, type CutPlan, type Price } from './solve';
-import type { Solver } from './solver';
+import type { Solver } from '../../milp';
 import { broken, valueOf, type Chosen, type PlanValue } from './value';
 
 /** All that a cut plan follows from. */

@@ -5,5 +5,4 @@ export * from './model';
 export * from './problem';
 export * from './propose';
 export * from './solve';
-export * from './solver';
 export * from './value';

@@ -1,11 +1,6 @@
+import type { Mip } from '../../milp';
 import { costOf, gapRules, stageAt, type Chosen } from './value';
 import type { CutProblem } from './problem';
-
-/** A linear model with whole numbers, for any solver; to be made as large as can be. */
-export interface Mip {
-  columns: { name: string; worth: number; lower: number; upper: number; whole: boolean }[];
-  rows: { name: string; lower: number; upper: number; entries: [column: number, factor: number][] }[];
-}
 
 /** A rule that may be eased where the held roots leave no plan, and the columns that ease it. */
 export interface Ease {

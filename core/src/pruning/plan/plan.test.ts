@@ -1,3 +1,4 @@
+import { highsSolver, type Mip, type Solver } from '../../milp';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -15,7 +16,6 @@ import {
   chosenFrom,
   costOf,
   cutModel,
-  highsSolver,
   planCuts,
   planDifference,
   priceOf,
@@ -26,8 +26,6 @@ import {
   type Candidate,
   type Chosen,
   type CutProblem,
-  type Mip,
-  type Solver,
 } from './index';
 
 let solve: Solver;

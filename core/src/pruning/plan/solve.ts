@@ -5,7 +5,7 @@ import type { CutLimits } from '../../records';
 import { chosenFrom, cutModel, type CutModel, type Ease } from './model';
 import type { CutProblem } from './problem';
 import { propose } from './propose';
-import type { Solver } from './solver';
+import type { Solver } from '../../milp';
 import { broken, gapRules, thickIn, valueOf, type Chosen, type PlanValue } from './value';
 
 /** Time a plan may take, s; the others beside it get a share of it each. */

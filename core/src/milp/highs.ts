@@ -1,5 +1,5 @@
 import type { Highs } from 'highs';
-import type { Mip } from './model';
+import type { Mip } from './mip';
 
 export interface Solved {
   /** `stopped`: out of time; what was found by then is there, if anything was. */

@@ -1,0 +1,3 @@
+export * from './pack';
+export * from './problem';
+export * from './solve';

@@ -1,0 +1,195 @@
+import { CREW_DAYS } from '../practice/crewDays';
+import { daysBetween } from '../vocabulary/dates';
+import { costOf, lateBy, type CrewPlan, type CrewProblem } from './problem';
+
+const FITS = 1e-9;
+
+/** The state of a packing: what each day holds. */
+class Packing {
+  readonly plan: (number | undefined)[];
+  private readonly taken: number[];
+  /** By day and grounds, and by day for the air tool, how many jobs. */
+  private readonly there = new Map<string, number>();
+  private readonly machines: number[];
+  private readonly place: Map<string, number>;
+  /** Jobs that come after a job. */
+  private readonly followers: { job: number; days: number }[][];
+
+  constructor(readonly problem: CrewProblem) {
+    const { jobs, days } = problem;
+    this.plan = jobs.map(() => undefined);
+    this.taken = days.map(() => 0);
+    this.machines = days.map(() => 0);
+    this.place = new Map(jobs.map((job, j) => [job.id, j]));
+    this.followers = jobs.map(() => []);
+    jobs.forEach((job, j) => {
+      for (const { id, days: gap } of job.after ?? []) {
+        const before = this.place.get(id);
+        if (before !== undefined) this.followers[before]!.push({ job: j, days: gap });
+      }
+    });
+  }
+
+  private count(day: number, grounds: string): number {
+    return this.there.get(`${day} ${grounds}`) ?? 0;
+  }
+
+  put(j: number, day: number | undefined): void {
+    const job = this.problem.jobs[j]!;
+    const was = this.plan[j];
+    const move = (d: number, by: 1 | -1) => {
+      const before = this.count(d, job.grounds);
+      this.there.set(`${d} ${job.grounds}`, before + by);
+      const travels = (before === 0 && by === 1) || (before === 1 && by === -1);
+      this.taken[d]! += by * job.hours + (travels ? by * CREW_DAYS.travel.value : 0);
+      if (job.air) this.machines[d]! += by;
+    };
+    if (was !== undefined) move(was, -1);
+    this.plan[j] = day;
+    if (day !== undefined) move(day, 1);
+  }
+
+  /** Whether a job may be on a day as the others stand. */
+  fits(j: number, day: number): boolean {
+    const { jobs, days } = this.problem;
+    const job = jobs[j]!;
+    const { on, hours } = days[day]!;
+    if (job.lock !== undefined) return job.lock === on;
+    if (on < job.from || (job.until !== undefined && on > job.until)) return false;
+    const travel = this.count(day, job.grounds) === 0 ? CREW_DAYS.travel.value : 0;
+    if (this.taken[day]! + job.hours + travel > hours + FITS) return false;
+    for (const { id, days: gap } of job.after ?? []) {
+      const before = this.place.get(id);
+      if (before === undefined) continue;
+      const first = this.plan[before];
+      if (first === undefined || daysBetween(days[first]!.on, on) < gap) return false;
+    }
+    return this.followers[j]!.every(({ job: next, days: gap }) => {
+      const at = this.plan[next];
+      return at === undefined || daysBetween(on, days[at]!.on) >= gap;
+    });
+  }
+
+  /** What a job adds on a day as the others stand. */
+  adds(j: number, day: number): number {
+    const { jobs, days } = this.problem;
+    const job = jobs[j]!;
+    return (
+      (this.count(day, job.grounds) === 0 ? CREW_DAYS.travel.value : 0) +
+      (job.air && this.machines[day] === 0 ? CREW_DAYS.machine.value : 0) +
+      CREW_DAYS.lateDay.value * lateBy(job, days[day]!.on, days[0]!.on)
+    );
+  }
+
+  /** The cheapest day for a job that is on none. */
+  best(j: number): { day: number; adds: number } | undefined {
+    let found: { day: number; adds: number } | undefined;
+    for (let day = 0; day < this.problem.days.length; day++) {
+      if (!this.fits(j, day)) continue;
+      const adds = this.adds(j, day);
+      if (!found || adds < found.adds - FITS) found = { day, adds };
+    }
+    return found;
+  }
+}
+
+/** Jobs in an order in which none stands before what it waits for; what presses first. */
+function inOrder({ jobs }: CrewProblem): number[] {
+  const place = new Map(jobs.map((job, j) => [job.id, j]));
+  const done = new Set<number>();
+  const order: number[] = [];
+  const take = (j: number, open: ReadonlySet<number>) => {
+    if (done.has(j) || open.has(j)) return;
+    for (const { id } of jobs[j]!.after ?? []) {
+      const before = place.get(id);
+      if (before !== undefined) take(before, new Set([...open, j]));
+    }
+    done.add(j);
+    order.push(j);
+  };
+  const pressing = jobs
+    .map((_, j) => j)
+    .sort(
+      (a, b) =>
+        Number(jobs[b]!.lock !== undefined) - Number(jobs[a]!.lock !== undefined) ||
+        jobs[a]!.to.localeCompare(jobs[b]!.to) ||
+        jobs[a]!.grounds.localeCompare(jobs[b]!.grounds) ||
+        jobs[b]!.hours - jobs[a]!.hours,
+    );
+  for (const j of pressing) take(j, new Set());
+  return order;
+}
+
+/** Rounds of improving at most. */
+const ROUNDS = 60;
+
+/**
+ * A plan without a solver: each job, what presses first, on the day where it costs least; then jobs, and all jobs of one of the grounds on
+ * a day together, move as long as that saves anything. Always one that may be worked.
+ */
+export function pack(problem: CrewProblem): CrewPlan {
+  const packing = new Packing(problem);
+  const { jobs, days } = problem;
+  const order = inOrder(problem);
+  // What somebody set on a day is there before all.
+  for (const j of order) {
+    const day = days.findIndex((d) => d.on === jobs[j]!.lock);
+    if (day >= 0) packing.put(j, day);
+  }
+  const place = (j: number): boolean => {
+    const best = packing.best(j);
+    if (!best) return false;
+    packing.put(j, best.day);
+    return true;
+  };
+  for (const j of order) if (packing.plan[j] === undefined && jobs[j]!.lock === undefined) place(j);
+  for (let round = 0; round < ROUNDS; round++) {
+    let better = false;
+    for (const j of order) {
+      if (jobs[j]!.lock !== undefined) continue;
+      const was = packing.plan[j];
+      if (was === undefined) {
+        if (place(j)) better = true;
+        continue;
+      }
+      packing.put(j, undefined);
+      const kept = packing.adds(j, was);
+      const best = packing.best(j);
+      const moves = best !== undefined && best.adds < kept - FITS;
+      packing.put(j, moves ? best.day : was);
+      if (moves) better = true;
+    }
+    if (moveGrounds(packing)) better = true;
+    if (!better) break;
+  }
+  return [...packing.plan];
+}
+
+/** Moves all jobs of one of the grounds on a day to other days together, where that saves. */
+function moveGrounds(packing: Packing): boolean {
+  const { jobs } = packing.problem;
+  let better = false;
+  const groups = new Map<string, number[]>();
+  packing.plan.forEach((day, j) => {
+    if (day === undefined) return;
+    const key = `${day} ${jobs[j]!.grounds}`;
+    groups.set(key, [...(groups.get(key) ?? []), j]);
+  });
+  for (const group of groups.values()) {
+    if (group.some((j) => jobs[j]!.lock !== undefined)) continue;
+    const before = costOf(packing.problem, packing.plan).total;
+    const was = group.map((j) => packing.plan[j]!);
+    for (const j of group) packing.put(j, undefined);
+    for (const j of group) {
+      const best = packing.best(j);
+      if (best) packing.put(j, best.day);
+    }
+    if (costOf(packing.problem, packing.plan).total < before - FITS) {
+      better = true;
+      continue;
+    }
+    for (const j of group) packing.put(j, undefined);
+    group.forEach((j, i) => packing.put(j, was[i]!));
+  }
+  return better;
+}

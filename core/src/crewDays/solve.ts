@@ -1,0 +1,164 @@
+import type { Mip, Solver } from '../milp';
+import { CREW_DAYS } from '../practice/crewDays';
+import { daysBetween } from '../vocabulary/dates';
+import { pack } from './pack';
+import { brokenBy, costOf, lateBy, type CrewCost, type CrewPlan, type CrewProblem } from './problem';
+
+/** Seconds a solver may take, and the largest problem that is given to one: jobs times days. */
+const SECONDS = 4;
+const LARGEST = 1500;
+
+export interface CrewDays {
+  plan: CrewPlan;
+  cost: CrewCost;
+  /** Proved to be the best there is. */
+  proved: boolean;
+  /** Hours that a better plan could save at most. */
+  gap: number;
+  /** What was set by hand and cannot be kept to, in words. */
+  broken: string[];
+}
+
+/** The problem as a mixed-integer model: which job on which day, which grounds and whether the machine on a day. */
+function modelOf({ jobs, days }: CrewProblem): { mip: Mip; at: (number | undefined)[][] } {
+  const columns: Mip['columns'] = [];
+  const rows: Mip['rows'] = [];
+  const column = (name: string, worth: number, upper = 1, whole = true): number =>
+    columns.push({ name, worth, lower: 0, upper, whole }) - 1;
+  const there = new Map<string, number>();
+  const grounds = [...new Set(jobs.map((job) => job.grounds))];
+  days.forEach((_, d) => {
+    for (const g of grounds) there.set(`${d} ${g}`, column(`at ${g} on ${d}`, -CREW_DAYS.travel.value));
+  });
+  const machine = days.map((_, d) => column(`air on ${d}`, -CREW_DAYS.machine.value));
+  const at = jobs.map((job, j) =>
+    days.map(({ on }, d) => {
+      const may =
+        job.lock === undefined
+          ? on >= job.from && (job.until === undefined || on <= job.until)
+          : on === job.lock;
+      return may
+        ? column(`${j} on ${d}`, -CREW_DAYS.lateDay.value * lateBy(job, on, days[0]!.on))
+        : undefined;
+    }),
+  );
+  const left = jobs.map((job, j) => column(`${j} left`, -(CREW_DAYS.left.value + job.hours)));
+  jobs.forEach((job, j) => {
+    const own = at[j]!.flatMap((c): [number, number][] => (c === undefined ? [] : [[c, 1]]));
+    rows.push({ name: `${j} once`, lower: 1, upper: 1, entries: [...own, [left[j]!, 1]] });
+    at[j]!.forEach((c, d) => {
+      if (c === undefined) return;
+      rows.push({
+        name: `${j} is there ${d}`,
+        lower: -Infinity,
+        upper: 0,
+        entries: [
+          [c, 1],
+          [there.get(`${d} ${job.grounds}`)!, -1],
+        ],
+      });
+      if (job.air)
+        rows.push({
+          name: `${j} with air ${d}`,
+          lower: -Infinity,
+          upper: 0,
+          entries: [
+            [c, 1],
+            [machine[d]!, -1],
+          ],
+        });
+    });
+    for (const { id, days: gap } of job.after ?? []) {
+      const before = jobs.findIndex((other) => other.id === id);
+      if (before < 0) continue;
+      at[j]!.forEach((c, d) => {
+        if (c === undefined) return;
+        const early = at[before]!.flatMap((b, e): [number, number][] =>
+          b !== undefined && daysBetween(days[e]!.on, days[d]!.on) >= gap ? [[b, -1]] : [],
+        );
+        rows.push({
+          name: `${j} after ${before} ${d}`,
+          lower: -Infinity,
+          upper: 0,
+          entries: [[c, 1], ...early],
+        });
+      });
+    }
+  });
+  days.forEach(({ hours }, d) => {
+    const entries = jobs.flatMap((job, j): [number, number][] =>
+      at[j]![d] === undefined ? [] : [[at[j]![d]!, job.hours]],
+    );
+    for (const g of grounds) entries.push([there.get(`${d} ${g}`)!, CREW_DAYS.travel.value]);
+    rows.push({ name: `hours ${d}`, lower: -Infinity, upper: hours, entries });
+  });
+  return { mip: { columns, rows }, at };
+}
+
+/** What no plan can cost less than: each of the grounds is travelled to as often as its hours ask, the machine as often as its own. */
+function floorOf({ jobs, days }: CrewProblem): number {
+  const longest = Math.max(0, ...days.map((d) => d.hours));
+  const open = jobs.filter((job) =>
+    days.some(
+      (d) =>
+        d.on >= job.from &&
+        (job.until === undefined || d.on <= job.until) &&
+        job.hours + CREW_DAYS.travel.value <= d.hours,
+    ),
+  );
+  const needed = (hours: number) =>
+    hours === 0 ? 0 : Math.max(1, Math.ceil(hours / Math.max(1e-9, longest - CREW_DAYS.travel.value) - 1e-9));
+  const byGrounds = new Map<string, number>();
+  for (const job of open) byGrounds.set(job.grounds, (byGrounds.get(job.grounds) ?? 0) + job.hours);
+  // Work may be left in place of a trip: then it costs more than any.
+  const trips = [...byGrounds.values()].reduce((sum, hours) => sum + needed(hours), 0);
+  const air = needed(open.filter((job) => job.air).reduce((sum, job) => sum + job.hours, 0));
+  const late = open.reduce((sum, job) => {
+    const first = days.find((d) => d.on >= job.from);
+    return sum + (first ? CREW_DAYS.lateDay.value * lateBy(job, first.on, days[0]!.on) : 0);
+  }, 0);
+  const left = jobs
+    .filter((job) => !open.includes(job))
+    .reduce((sum, job) => sum + CREW_DAYS.left.value + job.hours, 0);
+  const room = days.reduce((sum, d) => sum + d.hours, 0);
+  const asked = open.reduce((sum, job) => sum + job.hours, 0);
+  // Where the hours do not hold all of it the floor of trips is that of what they hold.
+  return asked > room ? left : CREW_DAYS.travel.value * trips + CREW_DAYS.machine.value * air + late + left;
+}
+
+/**
+ * Packs work into days. Small problems are solved and proved; of larger ones the plan is found by moving what saves, and how
+ * far from the best it may be is told.
+ */
+export function planCrewDays(problem: CrewProblem, solve: Solver | undefined): CrewDays {
+  const packed = pack(problem);
+  const own = costOf(problem, packed);
+  const told = (plan: CrewPlan, cost: CrewCost, bound: number, proved: boolean): CrewDays => ({
+    plan,
+    cost,
+    proved,
+    gap: proved ? 0 : Math.max(0, cost.total - bound),
+    broken: brokenBy(problem, plan),
+  });
+  const floor = floorOf(problem);
+  if (own.total <= floor + 1e-6) return told(packed, own, floor, true);
+  if (!solve || problem.jobs.length * problem.days.length > LARGEST) return told(packed, own, floor, false);
+  const { mip, at } = modelOf(problem);
+  const solved = solve(mip, SECONDS);
+  const found =
+    solved.values &&
+    at.map((row) => {
+      const day = row.findIndex((c) => c !== undefined && solved.values![c]! > 0.5);
+      return day < 0 ? undefined : day;
+    });
+  const cost = found && costOf(problem, found);
+  const plan =
+    found && cost!.total < own.total - 1e-9 && brokenBy(problem, found).length === 0 ? found : packed;
+  return told(
+    plan,
+    costOf(problem, plan),
+    Math.max(floor, -solved.bound),
+    // What was set by hand may break what the model keeps to.
+    solved.state === 'optimal',
+  );
+}

@@ -1,0 +1,2 @@
+export * from './highs';
+export * from './mip';

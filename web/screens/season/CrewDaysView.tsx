@@ -1,0 +1,348 @@
+'use client';
+
+import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
+import { hoursOn, type CrewDays, type CrewProblem } from '@undrel/core/crewDays';
+import { CREW_DAYS } from '@undrel/core/practice';
+import { CREW_DAY } from '@undrel/core/costing';
+import { tidy } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
+import type { PlannedDay, WorkRow } from '../../protocol/season';
+import { Said } from '../../ui/Said';
+import type { CrewDaysAnswer, CrewDaysJob } from '../../workers/crewDays';
+import { jobsOf, workDays, type RowJob } from './crewJobs';
+import { count, dayWords } from './words';
+
+const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+const MOST_WEEKS = 8;
+
+type Packed =
+  | { state: 'working' }
+  | { state: 'failed'; problem: string }
+  | { state: 'done'; days: CrewDays; problem: CrewProblem };
+
+/** Packs the jobs in a worker; a new question ends the one before. */
+function usePacked(problem: CrewProblem): Packed {
+  const [packed, setPacked] = useState<Packed>({ state: 'working' });
+  const worker = useRef<Worker | undefined>(undefined);
+  const asked = useRef(0);
+  useEffect(() => () => worker.current?.terminate(), []);
+  useEffect(() => {
+    const id = ++asked.current;
+    worker.current ??= new Worker(new URL('../../workers/crewDays.ts', import.meta.url), { type: 'module' });
+    worker.current.onmessage = ({ data }: MessageEvent<CrewDaysAnswer>) => {
+      if (data.id !== asked.current) return;
+      setPacked(
+        'days' in data
+          ? { state: 'done', days: data.days, problem }
+          : { state: 'failed', problem: data.failed },
+      );
+    };
+    worker.current.onerror = () =>
+      setPacked({ state: 'failed', problem: 'The days could not be packed here; load the page again.' });
+    worker.current.postMessage({ id, problem } satisfies CrewDaysJob);
+  }, [problem]);
+  return packed;
+}
+
+/** What is prescribed, packed into the days of a crew: one trip to many trees, the machine on few days, in season. */
+export function CrewDaysView({
+  works,
+  today,
+  plan,
+}: {
+  works: readonly WorkRow[];
+  today: string;
+  /** Writes the days into the prescriptions. */
+  plan: ((days: PlannedDay[]) => Promise<{ problem?: string; planned?: number }>) | undefined;
+}) {
+  const [from, setFrom] = useState(today);
+  const [weeks, setWeeks] = useState('4');
+  const [hours, setHours] = useState(String(CREW_DAY));
+  const [saturday, setSaturday] = useState(false);
+  const [locks, setLocks] = useState<ReadonlyMap<string, string>>(new Map());
+  const [told, setTold] = useState<{ problem?: string; planned?: number }>();
+  const [busy, start] = useTransition();
+  const number = (text: string, least: number, most: number) => {
+    const value = Number(text.replace(',', '.'));
+    return text.trim() !== '' && value >= least && value <= most ? value : undefined;
+  };
+  const [span, day] = [number(weeks, 1, MOST_WEEKS), number(hours, 2, 12)];
+  const wrong =
+    span === undefined
+      ? `Weeks: “${weeks}”; 1 to ${MOST_WEEKS} are allowed.`
+      : day === undefined
+        ? `Hours a day: “${hours}”; 2 to 12 are allowed.`
+        : from < today
+          ? `From: ${from} is over; today is ${today}.`
+          : undefined;
+  const kept = useRef<{ jobs: RowJob[]; problem: CrewProblem }>({
+    jobs: [],
+    problem: { jobs: [], days: [] },
+  });
+  const { jobs, problem } = useMemo(() => {
+    if (wrong) return kept.current;
+    const jobs = jobsOf(works, day!, locks);
+    const days = workDays(from, Math.round(span!), saturday).map((on) => ({ on, hours: day! }));
+    const bare = jobs.map(({ row: _, piece: __, pieces: ___, ...job }) => job);
+    return (kept.current = { jobs, problem: { jobs: bare, days } });
+  }, [works, day, locks, from, span, saturday, wrong]);
+  const packed = usePacked(problem);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
+  const lock = (id: string, on: string | undefined) => {
+    const next = new Map(locks);
+    if (on === undefined) next.delete(id);
+    else next.set(id, on);
+    setLocks(next);
+    setTold(undefined);
+  };
+  const done = packed.state === 'done' ? packed : undefined;
+  const onDay = (d: number) => jobs.filter((_, j) => done?.days.plan[j] === d);
+  const left = done ? jobs.filter((_, j) => done.days.plan[j] === undefined) : [];
+  const waiting = [...new Set(works.filter((w) => w.waits).map((w) => w.label))];
+  const used = done ? done.problem.days.map((_, d) => d).filter((d) => onDay(d).length > 0) : [];
+  const write = () =>
+    start(async () => {
+      const days = jobs.flatMap((job, j): PlannedDay[] => {
+        const d = done?.days.plan[j];
+        return d === undefined || job.piece > 1 || job.row.part > 1
+          ? []
+          : [{ visitId: job.row.visitId, operation: job.row.operation, on: done!.problem.days[d]!.on }];
+      });
+      setTold(
+        await plan!(days).catch(() => ({
+          problem: 'The server was not reached; nothing was planned. Try again.',
+        })),
+      );
+    });
+  return (
+    <section aria-label="Crew days">
+      <div className="flex flex-wrap gap-x-4 gap-y-2 items-end mb-2 no-print">
+        <label>
+          <span className="block text-sm">From</span>
+          <input
+            type="date"
+            min={today}
+            value={from}
+            onChange={({ target }) => target.value && setFrom(target.value)}
+          />
+        </label>
+        <label>
+          <span className="block text-sm">Weeks</span>
+          <input
+            className="num w-20"
+            inputMode="numeric"
+            value={weeks}
+            onChange={({ target }) => setWeeks(target.value)}
+          />
+        </label>
+        <label>
+          <span className="block text-sm">Hours a day</span>
+          <input
+            className="num w-20"
+            inputMode="decimal"
+            value={hours}
+            onChange={({ target }) => setHours(target.value)}
+          />
+        </label>
+        <label className="flex items-center gap-2 min-h-[44px]">
+          <input type="checkbox" checked={saturday} onChange={() => setSaturday(!saturday)} />
+          Saturdays too
+        </label>
+        {plan && (
+          <button
+            type="button"
+            className="act"
+            disabled={busy || !done || used.length === 0 || wrong !== undefined}
+            onClick={write}
+          >
+            Plan these days
+          </button>
+        )}
+      </div>
+      <Said
+        lines={2}
+        problem={wrong ?? told?.problem ?? (packed.state === 'failed' ? packed.problem : undefined)}
+        told={
+          told?.planned !== undefined
+            ? `${count(told.planned, 'work')} planned; the order of each tree names its day.`
+            : ''
+        }
+      />
+      <p className="text-lg min-h-[1.8rem]" data-testid="crew-days" role="status">
+        {packed.state === 'working' && jobs.length > 0
+          ? 'Packing the days…'
+          : done
+            ? summary(done, used.length, left.length)
+            : ''}
+      </p>
+      <p className="text-sm text-muted mb-3">
+        {CREW_DAYS.travel.value} h of travel for each of the grounds on a day, {CREW_DAYS.machine.value} h to
+        fetch the air tool. Drag a work to another day, or choose its day: it stays there, and the rest is
+        packed anew.
+      </p>
+      {done?.days.broken.length ? (
+        <ul className="wrong my-2">
+          {done.days.broken.map((b) => (
+            <li key={b}>{nameIn(b, jobs)}</li>
+          ))}
+        </ul>
+      ) : null}
+      <DndContext
+        sensors={sensors}
+        onDragEnd={({ active, over }) => over && lock(String(active.id), String(over.id))}
+      >
+        <ol className="grid gap-x-4 sm:grid-cols-2 lg:grid-cols-3">
+          {(done ? done.problem.days : []).map((d, i) => (
+            <Day
+              key={d.on}
+              on={d.on}
+              hours={d.hours}
+              taken={hoursOn(done!.problem, done!.days.plan, i)}
+              jobs={onDay(i)}
+              days={done!.problem.days.map((x) => x.on)}
+              lock={lock}
+            />
+          ))}
+        </ol>
+      </DndContext>
+      {waiting.length > 0 && (
+        <p className="wrong my-3">
+          {waiting.join(', ')}: the stability assessment comes first, so no crew is sent there. Local codes
+          and licensed practice come before this plan.
+        </p>
+      )}
+      {left.length > 0 && (
+        <section aria-label="On no day" className="mt-4">
+          <h2 className="text-harm">No day holds</h2>
+          <ul>
+            {left.map((job) => (
+              <li key={job.id} className="border-b border-hair py-2">
+                <PageLink className="font-semibold" href={`/trees/${job.row.treeId}/order`}>
+                  {job.row.label}
+                </PageLink>
+                <span className="text-muted">, {job.row.property}. </span>
+                {job.row.what}, {tidy(job.hours, 1)} h.
+                {job.row.flag && <span className="text-todo"> {job.row.flag}</span>}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </section>
+  );
+}
+
+function summary({ days }: { days: CrewDays }, used: number, left: number): string {
+  const { travel, machine } = days.cost;
+  const best = days.proved
+    ? 'no plan takes less'
+    : `at most ${tidy(days.gap, 1)} h more than the best there may be`;
+  return `${count(used, 'day')}, ${tidy(travel + machine, 1)} h of travel and fetching; ${best}.${left > 0 ? ` ${count(left, 'work')} on no day.` : ''}`;
+}
+
+/** A sentence about jobs with their trees in place of their ids. */
+const nameIn = (text: string, jobs: readonly RowJob[]): string =>
+  [...jobs]
+    .sort((a, b) => b.id.length - a.id.length)
+    .reduce((told, { id, row }) => told.replaceAll(id, `${row.label}, ${row.what}`), text);
+
+function Day({
+  on,
+  hours,
+  taken,
+  jobs,
+  days,
+  lock,
+}: {
+  on: string;
+  hours: number;
+  taken: number;
+  jobs: RowJob[];
+  days: string[];
+  lock: (id: string, on: string | undefined) => void;
+}) {
+  const { setNodeRef, isOver } = useDroppable({ id: on });
+  const grounds = [...new Set(jobs.map((j) => j.row.property))];
+  return (
+    <li
+      ref={setNodeRef}
+      aria-label={on}
+      className={`border-t-[1.5px] border-ink py-2 min-h-[64px] break-inside-avoid ${isOver ? 'bg-wash' : ''}`}
+    >
+      <p className="flex flex-wrap items-baseline gap-x-2">
+        <strong className={jobs.length === 0 ? 'text-muted font-normal' : ''}>
+          {WEEKDAYS[new Date(on).getUTCDay()]} {dayWords(on)}
+        </strong>
+        {jobs.length > 0 && (
+          <span
+            className={`num text-sm ml-auto ${taken > hours + 1e-9 ? 'text-harm font-bold' : 'text-muted'}`}
+          >
+            {tidy(taken, 1)} of {tidy(hours, 1)} h
+          </span>
+        )}
+      </p>
+      {jobs.length > 0 && (
+        <p className="text-sm text-muted">
+          {grounds.join(', ')}
+          {jobs.some((j) => j.air) && ' · air tool'}
+        </p>
+      )}
+      <ul>
+        {jobs.map((job) => (
+          <Job key={job.id} job={job} on={on} days={days} lock={lock} />
+        ))}
+      </ul>
+    </li>
+  );
+}
+
+function Job({
+  job,
+  on,
+  days,
+  lock,
+}: {
+  job: RowJob;
+  on: string;
+  days: string[];
+  lock: (id: string, on: string | undefined) => void;
+}) {
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: job.id });
+  return (
+    <li
+      ref={setNodeRef}
+      className={`py-1 flex flex-wrap items-center gap-x-2 ${isDragging ? 'relative z-20 bg-sheet outline outline-todo' : ''}`}
+      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
+    >
+      <span
+        {...listeners}
+        className="cursor-grab touch-none min-w-[24px] min-h-[24px] text-muted select-none"
+        aria-hidden="true"
+      >
+        ⠿
+      </span>
+      <span className="flex-1 min-w-[9rem]">
+        <PageLink className="font-semibold" href={`/trees/${job.row.treeId}/order`}>
+          {job.row.label}
+        </PageLink>{' '}
+        {job.row.what}
+        {job.pieces > 1 && `, day ${job.piece} of ${job.pieces}`}
+        <span className="num text-sm text-muted"> {tidy(job.hours, 1)} h</span>
+      </span>
+      <select
+        aria-label={`Day of ${job.row.what}, ${job.row.label}`}
+        className="num text-sm no-print"
+        value={job.lock ?? ''}
+        onChange={({ target }) => lock(job.id, target.value || undefined)}
+      >
+        <option value="">{job.lock ? 'any day' : `${on}, free`}</option>
+        {days.map((d) => (
+          <option key={d} value={d}>
+            {d}, set
+          </option>
+        ))}
+      </select>
+    </li>
+  );
+}

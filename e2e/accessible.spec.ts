@@ -15,8 +15,6 @@ const VIEWS: Record<string, readonly string[]> = {
     '/grounds/kelpworth/work',
     '/grounds/kelpworth/water?on=2026-07-15',
     '/grounds/lanternfield/schools',
-    '/season',
-    '/season?view=year',
     '/practice',
     '/practice/rates',
     '/practice/species',
@@ -24,6 +22,14 @@ const VIEWS: Record<string, readonly string[]> = {
     '/firm',
   ],
   judgements: ['/practice/judgements'],
+  'season and time': [
+    '/season',
+    '/season?view=year',
+    '/season?view=days',
+    '/grounds/sable-row/notice',
+    '/trees/kelpworth-8/time',
+    '/practice/worked',
+  ],
   'pages of a tree': [
     '/trees/sable-katsura-14/report',
     '/trees/sable-katsura-14/record',

@@ -169,3 +169,49 @@ test('crew days: packed, a work set on another day stays there, and the days go 
   await page.goto('/trees/sable-katsura-7/order');
   await expect(page.getByText(last!).first()).toBeVisible();
 });
+
+test('whoever mows gets a notice behind a link and signs it; the grounds know, and where the cone came back', async ({
+  page,
+  browser,
+}) => {
+  await enterDemo(page);
+  await page.goto('/grounds/sable-row/notice');
+  await expect(
+    page.getByText(/^Mulch lies flat, 6(\.0)? cm thick, and ends 7.5 cm before the bark/),
+  ).toBeVisible();
+  await expect(page.getByRole('complementary')).toContainText(/2026 at .*Katsura 2/);
+  await page.getByLabel('Who mows and mulches here').fill('Verge and Lawn');
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const link = await page.getByLabel(/^Send this/).inputValue();
+  const anybody = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const phone = await anybody.newPage();
+  await phone.goto(link);
+  await expect(
+    phone.getByRole('heading', { name: /Mulching and mowing at the trees of Sable Row/ }),
+  ).toBeVisible();
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await phone.getByRole('button', { name: 'I have read it' }).click();
+  await expect(phone.getByRole('alert').first()).toContainText('Your name: 0 characters');
+  await phone.getByLabel('Your name').fill('Ada Fenn');
+  await phone.getByRole('button', { name: 'I have read it' }).click();
+  await expect(phone.getByRole('status')).toContainText('Received by Ada Fenn');
+  await anybody.close();
+  await page.reload();
+  await expect(page.getByRole('list', { name: 'Notices made' })).toContainText('received by Ada Fenn');
+});
+
+test('a round of water is logged by one touch and taken back by another', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto('/grounds/sable-row/water');
+  const round = page.getByRole('group', { name: /^Round of today/ }).first();
+  await round.getByRole('button', { name: 'Moist: skipped' }).click();
+  await expect(page.getByText('Logged today: found moist.').first()).toBeVisible();
+  await page.reload();
+  await expect(round.getByRole('button', { name: 'Moist: skipped' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText(/^By 1 probe it draws/).first()).toBeVisible();
+  await round.getByRole('button', { name: 'Moist: skipped' }).click();
+  await expect(round.getByRole('button', { name: 'Moist: skipped' })).toHaveAttribute(
+    'aria-pressed',
+    'false',
+  );
+});

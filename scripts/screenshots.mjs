@@ -28,7 +28,8 @@ const VIEWS = [
   ['tree-trenches', '/trees/kelpworth-4?station=trenches', DESK],
   ['options', `${TREE}/options`, DESK],
   ['work', '/grounds/kelpworth/work', DESK],
-  ['walk-ranked', '/grounds/kelpworth/walk', DESK, 'paper', 'Who needs what'],
+  ['season', '/season', DESK],
+  ['tree-time', '/trees/kelpworth-8/time', DESK],
   ['report', `${TREE}/report`, DESK],
   ['phone-water', '/grounds/sable-row/water?on=2026-08-20', PHONE],
   ['phone-order', `${TREE}/order`, PHONE],
@@ -41,7 +42,6 @@ const VIEWS = [
     undefined,
     'Send this; it is shown only now',
   ],
-  ['phone-dig', `${TREE}?station=dig`, PHONE],
   ['phone-walk', '/grounds/sable-row/walk', PHONE, 'sun', ['Walk:', 'Begin a round']],
 ];
 

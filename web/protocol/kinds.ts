@@ -209,6 +209,12 @@ export const KIND_ENTRIES: { readonly [K in Kind]: KindEntry<Values[K]> } = {
     table: 'work_done',
     columns: { step: 'step', how: 'how', on: 'done_on', by: 'done_by', amounts: 'amounts', note: 'note' },
   },
+  watering: {
+    deed: 'measure',
+    called: ({ on = '' }) => `watering of ${on}`,
+    table: 'waterings',
+    columns: { on: 'on_day', litres: 'litres', probe: 'probe', by: 'done_by' },
+  },
   followUp: {
     deed: 'measure',
     called: ({ task = '' }) => `follow-up: ${task}`,

@@ -1,10 +1,16 @@
-import type { MannerSeason, Manner, NextWatering } from '@undrel/core/water';
+import type { Watering } from '@undrel/core/records';
+import type { MannerSeason, Manner, NextWatering, OwnFactor } from '@undrel/core/water';
 
 /** The water of a tree under care on a day. */
 export interface TreeWater {
   id: string;
+  /** The visit that rounds are logged at. */
+  visitId: string;
   label: string;
   species: string;
+  own: OwnFactor;
+  /** Rounds of this year, oldest first. */
+  log: Watering[];
   /** Why it is under care. */
   care: string;
   next: NextWatering;

@@ -32,6 +32,7 @@ import type { ReportSource } from '../server/reports/source';
 import type { ReadDocument } from '../protocol/document';
 import { causeFigures, treeSection } from '../server/reports/treeSection';
 import { prescribedAt } from '../server/season/works';
+import { noticeOf } from '../server/notices/content';
 import { treatedOf, treeTime } from '../server/time/treeTime';
 import { decoded } from '../server/text';
 
@@ -49,6 +50,7 @@ export const water = waterOfTrees;
 export const prescribed = prescribedAt;
 export const spells = ({ place, known }: { place: StationPlace; known: readonly WeatherDay[] }): Spell[] =>
   spellsOf(place, known);
+export const notice = noticeOf;
 export const time = treeTime;
 export const treated = treatedOf;
 export const section = treeSection;

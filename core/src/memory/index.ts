@@ -1,2 +1,3 @@
 export * from './past';
 export * from './remember';
+export * from './relapses';

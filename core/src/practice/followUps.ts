@@ -49,8 +49,11 @@ const AFTER_ROUND: FollowUp = {
   looks: MULCH_LOOKS,
 };
 
+/** The follow-up that a signed receipt closes. */
+export const NOTICE_KEY = 'notice';
+
 const NOTICE: FollowUp = {
-  key: 'notice',
+  key: NOTICE_KEY,
   what: 'Give the notice to whoever mows and mulches here, and have its receipt signed.',
   stake: 'Whoever was not told mulches as before; the cone comes back in spring.',
   who: 'consultant',

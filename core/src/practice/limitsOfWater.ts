@@ -53,6 +53,12 @@ export const WATER_LIMITS = {
     source: PRACTICE,
   },
   waterBag: { value: 0.075, unit: 'm³', reason: 'The usual bag laid round a young stem.', source: PRACTICE },
+  waterTank: {
+    value: 1,
+    unit: 'm³',
+    reason: 'A tank on a pick-up or a small trailer.',
+    source: PRACTICE,
+  },
   careYears: {
     value: 2,
     unit: 'years',

@@ -21,4 +21,5 @@ export type { TrenchDesign } from './trenches';
 export type { VisitHead } from './visit';
 export type { SeasonRain, WeatherPlace, WeatherRecord } from './weather';
 export * from './whole';
+export type { Watering } from './watering';
 export type { WorkDone } from './work';

@@ -14,6 +14,7 @@ import { soilLog } from './soilLog';
 import { tree } from './tree';
 import { trenches } from './trenches';
 import { visit } from './visit';
+import { watering } from './watering';
 import { work } from './work';
 
 /** Every kind of record of a case; in a file they stand in this order below what they belong to. */
@@ -33,6 +34,7 @@ export const KINDS = {
   soilLog,
   work,
   followUp,
+  watering,
 } as const;
 
 export type Kind = keyof typeof KINDS;

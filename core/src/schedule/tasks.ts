@@ -2,6 +2,7 @@ import { climateOf, frostMonths, monthHere, monthOn, type Climate, type House } 
 import { effectOf } from '../practice/effects';
 import {
   FOLLOW_UPS,
+  NOTICE_KEY,
   RECOVERY,
   RECOVERY_MONTHS,
   seasonsWatched,
@@ -261,11 +262,14 @@ function standing(
   marks: ReadonlyMap<string, FollowUpMark>,
   all: readonly Done[],
   today: string,
+  noticed: string | undefined,
 ): Task {
   const { followUp, done, again, ...task } = f;
   const mark = marks.get(`${f.visit} ${f.key}`);
   if (mark && mark.how !== 'moved')
     return { ...task, state: mark.how, closed: mark.on, told: closedWords(mark) };
+  if (followUp.key === NOTICE_KEY && noticed !== undefined && noticed >= done.on)
+    return { ...task, state: 'done', closed: noticed, told: `received on ${noticed}` };
   const from = mark ? mark.on : f.from;
   const to = mark ? mark.on : f.to;
   const moved = mark && { from, to, told: `moved from ${f.from}: ${mark.why}` };
@@ -362,6 +366,7 @@ export const byTime = (a: Pick<Task, 'to' | 'from'>, b: Pick<Task, 'to' | 'from'
  * @param house weather and schools: seasons lie where the grounds lie
  * @param today ISO date
  * @param rests what a visit prescribes to be left alone, which has no work of its own (no fertiliser)
+ * @param noticed last day on which the notice to who mows and mulches was received: it closes what asks for it
  */
 export function tasksOf(
   tree: Pick<Tree, 'schools'>,
@@ -369,6 +374,7 @@ export function tasksOf(
   house: House,
   today: string,
   rests: readonly { visit: number; operation: OperationKey }[] = [],
+  noticed?: string,
 ): Task[] {
   const place: Place = {
     climate: climateOf(house.weather),
@@ -385,7 +391,7 @@ export function tasksOf(
   ];
   const follow = merged(
     following.map((f) => ({
-      task: standing(f, visits, marks, all, today),
+      task: standing(f, visits, marks, all, today, noticed),
       name: f.followUp.key,
       on: f.done.on,
     })),

@@ -1,5 +1,6 @@
 export * from './balance';
 export * from './evapotranspiration';
+export * from './log';
 export * from './manners';
 export * from './next';
 export * from './plan';

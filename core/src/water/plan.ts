@@ -2,13 +2,14 @@ import { schoolFor } from '../practice';
 import type { House } from '../house';
 import { seasonMonths } from '../history';
 import { profileOf } from '../profile';
-import type { Tree, TreeEvent, Visit } from '../records';
+import type { Tree, TreeEvent, Visit, Watering } from '../records';
 import { operationOf } from '../vocabulary/operations';
 import { daysBetween, yearOf } from '../vocabulary/dates';
 import { fineMark } from '../units/marks';
 import { wateringByRule } from '../weighing/watering';
-import { balance, type BalanceDay } from './balance';
+import type { BalanceDay } from './balance';
 import type { StationPlace, WeatherDay } from './evapotranspiration';
+import { balanceLogged, ownFactor, wateringsOf, type OwnFactor } from './log';
 import { mannersOver, type Manner, type MannerSeason } from './manners';
 import { nextWatering, type NextWatering } from './next';
 import { zoneOf, type TreeZone } from './zone';
@@ -19,6 +20,10 @@ export interface WaterPlan {
   /** The balance of the year until today. */
   days: BalanceDay[];
   next: NextWatering;
+  /** What it draws against other trees, as the probe has it. */
+  own: OwnFactor;
+  /** What was logged on its rounds this year. */
+  log: Watering[];
   /** Ways of watering side by side, in a growing season of the weather known; none where the stem was not measured. */
   manners: MannerSeason[];
   /** The way that the school followed has. */
@@ -79,15 +84,21 @@ export function waterPlan(
   known: readonly WeatherDay[],
   today: string,
 ): WaterPlan | undefined {
-  const zone = zoneOf(tree, visit, profileOf(tree, visit), today, rootsSince(tree, events, visits, today));
-  if (!zone) return undefined;
+  const since = rootsSince(tree, events, visits, today);
+  const profile = profileOf(tree, visit);
+  const plain = zoneOf(tree, visit, profile, today, since);
+  if (!plain) return undefined;
   const year = today.slice(0, 4);
   const until = known.filter((d) => d.date <= today);
+  const log = wateringsOf(visits, today);
+  const own = ownFactor(plain, place, until, log);
+  const zone = own.reads > 0 ? zoneOf(tree, visit, profile, today, since, own.value)! : plain;
   // The winter fills it: the year begins with a full store.
-  const days = balance(
+  const days = balanceLogged(
     zone,
     place,
     until.filter((d) => d.date.slice(0, 4) === year),
+    log,
   );
   const next = nextWatering(zone, place, today, days.at(-1)?.missing ?? 0, until);
   const stem = tree.stemDiameter ?? tree.dbh;
@@ -96,6 +107,8 @@ export function waterPlan(
     zone,
     days,
     next,
+    own,
+    log: log.filter((w) => w.on.startsWith(year)),
     manners:
       stem === undefined || before.length === 0
         ? []

@@ -206,6 +206,9 @@ export function PropertyScreen({
             <PageLink className="quiet" href={`/grounds/${page.id}/water`}>
               Water
             </PageLink>
+            <PageLink className="quiet" href={`/grounds/${page.id}/notice`}>
+              Notice to who mows
+            </PageLink>
             <PageLink className="quiet" href={`/grounds/${page.id}/work`}>
               Work and costs
             </PageLink>

@@ -1,6 +1,7 @@
 'use client';
 
 import { daysBetween } from '@undrel/core/vocabulary';
+import { useState, useTransition } from 'react';
 import { useRouter } from 'next/navigation';
 import { LIMITS } from '@undrel/core/practice';
 import { formatLength, formatValue, longUnit, writeLengths, type UnitSystem } from '@undrel/core/units';
@@ -32,15 +33,23 @@ function dueWords({ next }: TreeWater, on: string): string {
   return days === 0 ? 'today' : days === 1 ? 'tomorrow' : `in ${days} days, ${next.on}`;
 }
 
+/** Logs a round of today at a tree. */
+export type LogRound = (
+  visitId: string,
+  entry: { litres?: number; probe?: 'moist' | 'dry' } | null,
+) => Promise<{ problem?: string }>;
+
 /** Which trees need water, when and how much: those due first. */
 export function WaterScreen({
   water,
   today,
   problem,
+  log,
 }: {
   water: PropertyWater;
   today: string;
   problem: string | undefined;
+  log: LogRound | undefined;
 }) {
   const { units: system } = usePreferences();
   const router = useRouter();
@@ -58,7 +67,7 @@ export function WaterScreen({
               ? 'No tree of this property is under care.'
               : soon.length === 0
                 ? `None of ${count(trees.length, 'tree')} under care needs water within a week.`
-                : `${count(soon.length, 'tree')} of ${trees.length} under care ${soon.length === 1 ? 'needs' : 'need'} water within a week: ${litres(whole, system)} in all.`}
+                : `${count(soon.length, 'tree')} of ${trees.length} under care ${soon.length === 1 ? 'needs' : 'need'} water within a week: ${litres(whole, system)} in all, ${count(Math.ceil(whole / (LITRES_PER_M3 * LIMITS.waterTank.value)), 'load')} of a tank.`}
           </p>
           <div className="flex flex-wrap items-end gap-3 mb-1">
             <label>
@@ -88,7 +97,13 @@ export function WaterScreen({
           {trees.length > 0 && (
             <ul aria-label="Trees under care" className="border-t-[1.5px] border-ink">
               {trees.map((tree) => (
-                <Tree key={tree.id} tree={tree} on={on} system={system} />
+                <Tree
+                  key={tree.id}
+                  tree={tree}
+                  on={on}
+                  system={system}
+                  log={on === today ? log : undefined}
+                />
               ))}
             </ul>
           )}
@@ -117,7 +132,90 @@ export function WaterScreen({
   );
 }
 
-function Tree({ tree, on, system }: { tree: TreeWater; on: string; system: UnitSystem }) {
+type RoundOf = Parameters<LogRound>[1];
+
+/** What was logged, in words. */
+const roundWords = (entry: { litres?: number; probe?: 'moist' | 'dry' }, system: UnitSystem): string =>
+  [
+    ...(entry.probe ? [`found ${entry.probe}`] : []),
+    ...(entry.litres !== undefined ? [`watered ${litres(entry.litres, system)}`] : []),
+  ].join(', ');
+
+/** The round of today at a tree: one touch for what was found and given, and one to take it back. */
+function Round({
+  tree,
+  on,
+  system,
+  log,
+}: {
+  tree: TreeWater;
+  on: string;
+  system: UnitSystem;
+  log: LogRound;
+}) {
+  const [entry, setEntry] = useState<RoundOf>(tree.log.find((w) => w.on === on) ?? null);
+  const [problem, setProblem] = useState<string>();
+  const [busy, start] = useTransition();
+  const say = (next: RoundOf) =>
+    start(async () => {
+      const answer = await log(tree.visitId, next).catch(() => ({
+        problem: 'The server was not reached; try again.',
+      }));
+      setProblem(answer.problem);
+      if (!answer.problem) setEntry(next);
+    });
+  const given = Math.round(tree.next.litres);
+  const choices: [string, NonNullable<RoundOf>][] = [
+    [`Dry: watered ${litres(given, system)}`, { probe: 'dry', litres: given }],
+    [`Watered ${litres(given, system)}`, { litres: given }],
+    ['Moist: skipped', { probe: 'moist' }],
+  ];
+  return (
+    <div className="my-2 no-print">
+      <div role="group" aria-label={`Round of today: ${tree.label}`} className="flex flex-wrap gap-2">
+        {choices.map(([words, choice]) => {
+          const chosen =
+            entry !== null &&
+            entry.probe === choice.probe &&
+            (entry.litres === undefined) === (choice.litres === undefined);
+          return (
+            <button
+              key={words}
+              type="button"
+              className={chosen ? 'act' : 'quiet'}
+              aria-pressed={chosen}
+              disabled={busy}
+              onClick={() => say(chosen ? null : choice)}
+            >
+              {words}
+            </button>
+          );
+        })}
+      </div>
+      <p className="text-sm min-h-[1.4rem]" role="status">
+        {problem ? (
+          <span className="text-harm">{problem}</span>
+        ) : entry ? (
+          `Logged today: ${roundWords(entry, system)}. Press again to take it back.`
+        ) : (
+          ''
+        )}
+      </p>
+    </div>
+  );
+}
+
+function Tree({
+  tree,
+  on,
+  system,
+  log,
+}: {
+  tree: TreeWater;
+  on: string;
+  system: UnitSystem;
+  log: LogRound | undefined;
+}) {
   const { next } = tree;
   const used = next.easy > 0 ? Math.min(1, next.missing / next.easy) : 0;
   const due = next.on !== undefined && daysBetween(on, next.on) < WEEK;
@@ -145,6 +243,23 @@ function Tree({ tree, on, system }: { tree: TreeWater; on: string; system: UnitS
         <div className="bg-todo h-full" style={{ width: `${100 * (1 - used)}%` }} />
       </div>
       <p className="my-1">{writeLengths(tree.why, system)}</p>
+      {log && <Round tree={tree} on={on} system={system} log={log} />}
+      {tree.own.reads > 0 && (
+        <p className="text-sm">
+          By {count(tree.own.reads, 'probe')} it draws {tree.own.value.toFixed(2)} times what others do (
+          {tree.own.lower.toFixed(2)} to {tree.own.upper.toFixed(2)}).
+        </p>
+      )}
+      {tree.log.length > 0 && (
+        <p className="text-sm text-muted">
+          This year:{' '}
+          {tree.log
+            .slice(-4)
+            .map((w) => `${w.on} ${roundWords(w, system)}`)
+            .join('; ')}
+          .
+        </p>
+      )}
       {next.on !== undefined && next.on !== on && (
         <p className="text-sm text-muted">
           {next.earliest ?? 'Later'} in a dry year, {next.latest ?? 'later than two months'} in a wet one.

@@ -29,7 +29,7 @@ const WRITABLE = [
 
 /** What answers before a firm is known; nobody else may ask it. */
 const BEFORE_A_FIRM =
-  'auth_account, auth_try, auth_tried, auth_enter, auth_invitation, auth_step_open, auth_step, auth_step_take, auth_passkey, auth_offer, auth_approve, auth_feed';
+  'auth_account, auth_try, auth_tried, auth_enter, auth_invitation, auth_step_open, auth_step, auth_step_take, auth_passkey, auth_offer, auth_approve, auth_feed, auth_notice, auth_receive';
 
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL;
@@ -99,6 +99,8 @@ async function grant(client: pg.Client, appUrl: string): Promise<void> {
   // What was offered is made and taken back; only the holder of its link approves it.
   await client.query(`revoke update on offers from ${to}`);
   await client.query(`grant select, insert, update (revoked_at) on offers to ${to}`);
+  // A notice is made and taken back; only the holder of its link says that it was received.
+  await client.query(`grant select, insert, update (revoked_at) on notices to ${to}`);
   await client.query(`grant select on audit_entries to ${to}`);
   await client.query(`revoke execute on function ${BEFORE_A_FIRM} from public`);
   await client.query(`grant execute on function ${BEFORE_A_FIRM} to ${to}`);

@@ -37,7 +37,7 @@ export function waterOfTrees({
   const wet: string[] = [];
   const unmeasured: string[] = [];
   let others = 0;
-  for (const { id, source } of sources) {
+  for (const { id, visitId, source } of sources) {
     const { tree, events, visits, visit, schools } = source;
     const care = visit.date <= on ? careOf(source, on) : undefined;
     if (!care) {
@@ -53,10 +53,13 @@ export function waterOfTrees({
       unmeasured.push(tree.label);
       continue;
     }
-    const { zone, next, why, manners, manner } = plan;
+    const { zone, next, why, manners, manner, own, log } = plan;
     trees.push({
       id,
+      visitId,
       label: tree.label,
+      own,
+      log,
       species: tree.species,
       care,
       next,

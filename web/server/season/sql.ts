@@ -7,6 +7,7 @@ const any = (table: string) =>
 
 /** Trees at which something was done or is to be looked at, with all that a calendar is told from. $1: their property, or null for all. */
 export const LOOKED = `select t.id as "treeId", t.label, t.species, t.schools, p.id as "propertyId", p.name as property, ${HOUSE} as house,
+    (select max(n.received_at)::date::text from notices n where n.firm_id = p.firm_id and n.property_id = p.id) as noticed,
     json_agg(json_build_object('id', v.id, 'date', v.visited_on, 'walk', v.walk, 'lookOn', v.look_again_on, 'lookWhy', v.look_again_why,
       'drainCheck', v.drain_check,
       'work', ${rows('work_done', `json_build_object('step', i.step, 'how', i.how, 'on', i.done_on)`)},
@@ -21,7 +22,7 @@ export const LOOKED = `select t.id as "treeId", t.label, t.species, t.schools, p
     and exists (select from visits d where d.firm_id = t.firm_id and d.tree_id = t.id and d.deleted_at is null
       and (d.look_again_on is not null or d.drain_check is not null
         or exists (select from work_done w where w.firm_id = d.firm_id and w.visit_id = d.id and w.deleted_at is null)))
-  group by t.id, t.label, t.species, t.schools, p.id, p.name, p.schools, p.weather, f.schools, f.species`;
+  group by t.id, t.label, t.species, t.schools, p.firm_id, p.id, p.name, p.schools, p.weather, f.schools, f.species`;
 
 /** The day on which a step of a visit was done. $1 visit, $2 step. */
 export const DONE_ON = `select v.visited_on as visited, w.done_on as done from visits v

@@ -15,6 +15,8 @@ interface LookedRow {
   propertyId: string;
   property: string;
   house: House;
+  /** Last day on which somebody received the notice of the grounds. */
+  noticed: string | null;
   visits: {
     id: string;
     date: string;
@@ -64,8 +66,8 @@ export async function listTasks(db: Db, today: string, propertyId: string | null
   const since = dayAfter(today, -KEPT_DAYS);
   const rows = await db.rows<LookedRow>(sql.LOOKED, [propertyId]);
   return rows
-    .flatMap(({ visits, schools, house, ...place }): TaskRow[] =>
-      tasksOf({ ...(schools && { schools }) }, visits.map(lookedOf), house, today)
+    .flatMap(({ visits, schools, house, noticed, ...place }): TaskRow[] =>
+      tasksOf({ ...(schools && { schools }) }, visits.map(lookedOf), house, today, [], noticed ?? undefined)
         .filter((t) => t.from <= until && (isOpen(t) || (t.closed !== undefined && t.closed >= since)))
         .map((task) => ({ ...task, ...place, visitId: visits[task.visit]!.id })),
     )

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { may } from '@/protocol/roles';
 import { WaterScreen } from '@/screens/property/WaterScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { signedIn } from '@/server/accounts/viewer';
@@ -7,6 +8,8 @@ import { today } from '@/server/cases/write';
 import { dayOrToday } from '@/server/grounds/waterDay';
 import { waterToday } from '@/server/grounds/waterToday';
 import { propertySources } from '@/server/offers/propertyWork';
+
+import { logWaterAction } from './actions';
 
 export const metadata: Metadata = { title: 'Water' };
 
@@ -28,6 +31,11 @@ export default async function WaterPage({
   const water = await waterToday(signedIn, property, found.sources, on, viewer);
   const { head } = found.rows;
   return (
-    <WaterScreen water={{ id: head.id, name: head.name, on, ...water }} today={today()} problem={problem} />
+    <WaterScreen
+      water={{ id: head.id, name: head.name, on, ...water }}
+      today={today()}
+      log={may(viewer.role, 'measure') ? logWaterAction : undefined}
+      problem={problem}
+    />
   );
 }

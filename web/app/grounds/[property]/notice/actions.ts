@@ -1,0 +1,32 @@
+'use server';
+
+import type { NoticeHead } from '@/protocol/notice';
+import { allowed } from '@/server/accounts/viewer';
+import { ownAddress } from '@/server/address';
+import { makeNotice, noticesOf, revokeNotice } from '@/server/notices/notices';
+import { noticeHere } from './here';
+
+/** Keeps the notice of today behind a link. */
+export async function makeNoticeAction(
+  propertyId: string,
+  to: string,
+): Promise<{ link: string; notices: NoticeHead[] } | { problem: string }> {
+  const here = await noticeHere(propertyId);
+  if (!here) return { problem: 'The grounds are not there any more.' };
+  const made = await allowed('judge', async (db) => {
+    const notice = await makeNotice(db, propertyId, String(to), here.content);
+    return 'problem' in notice ? notice : { token: notice.token, notices: await noticesOf(db, propertyId) };
+  });
+  if ('problem' in made) return made;
+  return { link: new URL(`/notice/${made.token}`, await ownAddress()).href, notices: made.notices };
+}
+
+/** Takes a notice back that nobody has received. */
+export const revokeNoticeAction = async (
+  propertyId: string,
+  id: string,
+): Promise<{ notices?: NoticeHead[]; problem?: string }> =>
+  allowed('judge', async (db) => {
+    await revokeNotice(db, String(id));
+    return { notices: await noticesOf(db, propertyId) };
+  });

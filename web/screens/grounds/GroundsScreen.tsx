@@ -95,7 +95,8 @@ export function GroundsScreen(props: {
             {soon.length === 0
               ? 'Nothing follows within two weeks.'
               : `${soon.length - late.length} within two weeks, ${late.length} late.`}{' '}
-            <PageLink href="/season">Season: all of it, prescribed work and water</PageLink>
+            <PageLink href="/season">Season: all of it, prescribed work and water</PageLink>.{' '}
+            <PageLink href="/practice/worked">Did it work</PageLink>
           </p>
           <ul className="mt-2">
             {soon.slice(0, MOST).map((t) => (

@@ -183,6 +183,13 @@ function Works({ works, today }: { works: readonly WorkRow[]; today: string }) {
                 <span className="text-muted">, {tree.property}. </span>
                 {own.map((w) => w.what).join(', ')}
               </p>
+              {[...new Set(own.flatMap((w) => (w.part > 1 && w.told ? [`${w.what}: ${w.told}`] : [])))].map(
+                (t) => (
+                  <p key={t} className="text-sm text-harm">
+                    {t}
+                  </p>
+                ),
+              )}
               {flags.map((f) => (
                 <p key={f} className="text-sm text-todo">
                   {writeLengths(f, units)}

@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { problemsFrom } from '@undrel/core/format';
 import { depthOf, KIND_KEYS, type TreeEvent } from '@undrel/core/records';
 import { eventDateProblem } from '@undrel/core/history';
+import { dayAfter } from '@undrel/core/vocabulary';
 import { z } from 'zod';
 import { judgedOf, KIND_ENTRIES } from '../../protocol/kinds';
 import { may } from '../../protocol/roles';
@@ -32,6 +33,11 @@ async function problemIn(db: Db, change: Change): Promise<string | undefined> {
     return problemsFrom(read.error, change.values)
       .map((p) => `${p.path.slice(2) || change.kind}: ${JSON.stringify(p.value) ?? 'absent'}: ${p.message}`)
       .join('; ');
+  }
+  // What was done lies behind; the clocks of two places may be a day apart.
+  if (change.kind === 'work' || change.kind === 'watering') {
+    const { on } = read.data as { on: string };
+    if (on > dayAfter(today(), 1)) return `on: ${on}: still to come; today is ${today()}`;
   }
   if (change.kind === 'event') {
     const row = await db.row(sql.READ.tree, [change.parent]);

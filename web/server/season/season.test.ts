@@ -128,6 +128,26 @@ test('days of a crew go into the decisions of the visit; the same again changes 
   expect((await plan(dayAfter(now, -1))).problem).toMatch(/days from .* on are allowed/);
 });
 
+test('work of a day to come is refused, by tomorrow it is taken: the clock of a device may be ahead', async () => {
+  const step = 'mulch';
+  const write = (on: string) =>
+    as((db) =>
+      saveChanges(db, firm.viewer, [
+        {
+          kind: 'work',
+          id: idOf('work', visitId, { step }),
+          parent: visitId,
+          base: 0,
+          values: { step, how: 'done', on },
+        },
+      ]),
+    );
+  expect(await write(dayAfter(now, 2))).toMatchObject([
+    { status: 'refused', problem: `on: ${dayAfter(now, 2)}: still to come; today is ${now}` },
+  ]);
+  expect(await write(dayAfter(now, 1))).toMatchObject([{ status: 'saved' }]);
+});
+
 test('marks travel with the case, and nobody else sees them', async () => {
   await mark('excavate.bark', { how: 'dropped', why: 'bark was dry at once' });
   const { visits } = caseFileOf((await as((db) => loadCase(db, treeId)))!);

@@ -130,7 +130,7 @@ test('the penetrometer is pushed, its files come in, and what it tells changes t
   page,
 }) => {
   await enterDemo(page);
-  await page.goto('/trees/kelpworth-12?station=soil');
+  await page.goto('/trees/kelpworth-22?station=soil');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await page.getByRole('button', { name: /^Soil/ }).click();
   const device = page.getByRole('region', { name: 'Penetrometer' });

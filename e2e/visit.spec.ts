@@ -18,7 +18,7 @@ test('the section and the figures follow while typing, and stay after a reload',
 
 test('a slip of the unit is asked about and what was typed stays', async ({ page }) => {
   await enterDemo(page);
-  await page.goto('/trees/kelpworth-5?station=mulch');
+  await page.goto('/trees/kelpworth-20?station=mulch');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await station(page, /^Mulch, grade/).click();
   const cell = page.getByLabel('at the bark, E', { exact: true });

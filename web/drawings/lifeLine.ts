@@ -175,8 +175,12 @@ export function lifeLine(given: LifeLineGiven): Drawing {
   named(own, 'this tree', 'ink', lower);
   if (band.length > 0) {
     const end = band.at(-1)!;
+    // On the side where the tree did not go.
+    const tree = own.at(-1)?.[1] ?? 0;
+    const below = tree < y(end.middle);
+    const at = below ? Math.min(base - 6, y(end.lower) + 16) : Math.max(TOP, y(end.upper) - 8);
     shapes.push(
-      text([x(end.year + 1), Math.min(base - 6, y(end.lower) + 16)], 'as it would be without the work', {
+      text([x(end.year + 1), at], 'as it would be without the work', {
         tone: 'todo',
         halo: 'paper',
         anchor: 'end',

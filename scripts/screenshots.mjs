@@ -81,7 +81,7 @@ await program(async (atStop) => {
       /cuts/.test(path) ? 9000 : /dig|crew|verdict|trenches|soil/.test(path) ? 2500 : 600,
     );
     await page
-      .locator('main', { hasText: /Weighing each|Solving|Laying out/ })
+      .locator('main', { hasText: /Weighing each|Solving|Laying out|Working out/ })
       .waitFor({ state: 'detached' });
     await page.screenshot({ path: join(FOLDER, `${name}.png`) });
     say(name);

@@ -8,6 +8,9 @@ const ALL = [0, 1, 2, 3, 4, 5, 6, 7];
 const done = (on: string, ...steps: string[]): Visit['work'] =>
   steps.map((step) => ({ step, how: 'done' as const, on, by: CREW }));
 
+const marked = (...marks: [task: string, on: string][]): Visit['followUps'] =>
+  marks.map(([task, on]) => ({ task, how: 'done' as const, on, by: CREW }));
+
 /** Shoots grown before the collar was laid open, newest first: the fall after the grade was raised in 2018. */
 const BEFORE = [0.1, 0.11, 0.14, 0.2, 0.27, 0.3];
 
@@ -93,6 +96,13 @@ export const TREATED: Record<string, Found[]> = {
       date: '2025-09-16',
       shoots: [0.1, 0.1, ...BEFORE],
       work: done('2025-10-07', 'excavate', 'trench'),
+      followUps: marked(
+        ['excavate.notice', '2025-10-20'],
+        ['excavate.bark', '2025-10-28'],
+        ['excavate.rain', '2025-11-12'],
+        ['excavate.spring.2026', '2026-05-26'],
+        ['excavate.recovery.2026', '2026-08-20'],
+      ),
     },
   ],
   'Katsura 2': [
@@ -148,6 +158,7 @@ export const TREATED: Record<string, Found[]> = {
       answers: { 'crown.scratch': 'dry', 'crown.buds': 'dry', 'base.conks': 'none' },
       shares: { 'crown.dieback': 1 },
       work: done('2025-09-02', 'remove'),
+      followUps: marked(['remove.stump', '2025-09-09']),
     },
   ],
 };

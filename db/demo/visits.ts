@@ -31,6 +31,7 @@ export interface Found {
   decisions?: Visit['decisions'];
   lookAgain?: Visit['lookAgain'];
   work?: Visit['work'];
+  followUps?: Visit['followUps'];
 }
 
 /** The visit as it would have been entered. */
@@ -93,6 +94,7 @@ export function visitFound(found: Found): Visit {
     note: found.note,
     lookAgain: found.lookAgain,
     ...(found.work && { work: found.work }),
+    ...(found.followUps && { followUps: found.followUps }),
     findings,
     profiles,
     probes: [...probes, ...(found.pushes ?? [])],

@@ -106,7 +106,9 @@ export function SeasonScreen({
             {prescribed.problem ??
               (isWhole(prescribed)
                 ? `Prescribed and not done: ${count(trees, 'tree')}, ${tidy(hours, 0)} crew hours. Water within two weeks: ${count(waterSoon(works.water, today).length, 'tree')}.`
-                : `Working out what is prescribed and what needs water: ${prescribed.done} of ${prescribed.of} grounds.`)}
+                : prescribed.done === 0
+                  ? 'Working out what is prescribed and what needs water.'
+                  : `Working out what is prescribed and what needs water: ${prescribed.done} of ${prescribed.of} grounds.`)}
           </p>
           <div className="flex flex-wrap gap-x-4 gap-y-2 items-end mb-4 no-print">
             <div role="group" aria-label="View" className="flex w-full sm:w-auto">

@@ -232,3 +232,21 @@ test('at random: windows are in order, nothing is asked for before its work, eve
     }),
   );
 });
+
+test('the look at recovery of a season stays done though another work follows in that season', () => {
+  const first = marked(visit('2025-03-01', { work: [{ step: 'excavate', how: 'done', on: '2025-03-20' }] }), {
+    task: 'excavate.recovery.2026',
+    how: 'done',
+    on: '2026-07-10',
+  });
+  const later = visit('2025-09-01', { work: [{ step: 'prune', how: 'done', on: '2025-10-20' }] });
+  const looks = (visits: Visit[]) =>
+    on(visits, '2026-10-05')
+      .filter((t) => t.key.includes('.recovery.2026'))
+      .map((t) => t.state);
+  expect(looks([first])).toEqual(['done']);
+  expect(looks([first, later])).toEqual(['done']);
+  // It is taken back where it was said.
+  const [told] = on([first, later], '2026-10-05').filter((t) => t.key.includes('.recovery.2026'));
+  expect([told!.visit, told!.key]).toEqual([0, 'excavate.recovery.2026']);
+});

@@ -259,13 +259,16 @@ const AFTER_REMOVAL: readonly OperationKey[] = ['remove', 'postmortem', 'replace
 function standing(
   f: Following,
   visits: readonly Looked[],
-  marks: ReadonlyMap<string, FollowUpMark>,
+  marks: ReadonlyMap<string, Marked>,
   all: readonly Done[],
   today: string,
   noticed: string | undefined,
 ): Task {
-  const { followUp, done, again, ...task } = f;
-  const mark = marks.get(`${f.visit} ${f.key}`);
+  const { followUp, done, again, ...bare } = f;
+  const marked = marks.get(markedBy(f.visit, f.key));
+  const mark = marked?.mark;
+  // Where it was marked it is taken back.
+  const task = marked ? { ...bare, key: marked.mark.task, visit: marked.visit } : bare;
   if (mark && mark.how !== 'moved')
     return { ...task, state: mark.how, closed: mark.on, told: closedWords(mark) };
   if (followUp.key === NOTICE_KEY && noticed !== undefined && noticed >= done.on)
@@ -329,6 +332,21 @@ function doneOf(
   return [...works, ...begun].sort((a, b) => a.on.localeCompare(b.on));
 }
 
+/** What somebody said of a task, and the visit at which. */
+interface Marked {
+  mark: FollowUpMark;
+  visit: number;
+}
+
+/**
+ * By what a mark is found again. The look at recovery of a season is one for all works together: marked after one of them, it
+ * stays marked though another is done later.
+ */
+const markedBy = (visit: number, task: string): string => {
+  const [, followUp, year] = task.split('.');
+  return followUp === RECOVERY.key ? `${followUp} ${year}` : `${visit} ${task}`;
+};
+
 const lookTask = (key: string, what: string, on: string, visit: number, of: string): Omit<Task, 'state'> => ({
   key,
   kind: 'look',
@@ -383,7 +401,9 @@ export function tasksOf(
   };
   const all = doneOf(visits, rests);
   const marks = new Map(
-    visits.flatMap((v, i) => (v.followUps ?? []).map((mark) => [`${i} ${mark.task}`, mark] as const)),
+    visits.flatMap((v, visit) =>
+      (v.followUps ?? []).map((mark) => [markedBy(visit, mark.task), { mark, visit }] as const),
+    ),
   );
   const following = [
     ...all.flatMap((done) => followingOf(done, all, visits, place)),

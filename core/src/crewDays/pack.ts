@@ -123,38 +123,92 @@ function inOrder({ jobs }: CrewProblem): number[] {
 /** Rounds of improving at most. */
 const ROUNDS = 60;
 
-/**
- * A plan without a solver: each job, what presses first, on the day where it costs least; then jobs, and all jobs of one of the grounds on
- * a day together, move as long as that saves anything. Always one that may be worked.
- */
-export function pack(problem: CrewProblem): CrewPlan {
-  const packing = new Packing(problem);
-  const { jobs, days } = problem;
-  const order = inOrder(problem);
-  // What somebody set on a day is there before all.
-  for (const j of order) {
-    const day = days.findIndex((d) => d.on === jobs[j]!.lock);
+/** Puts what somebody set on a day there. */
+function putLocked(packing: Packing): void {
+  const { jobs, days } = packing.problem;
+  jobs.forEach((job, j) => {
+    const day = days.findIndex((d) => d.on === job.lock);
     if (day >= 0) packing.put(j, day);
-  }
-  const place = (j: number): boolean => {
+  });
+}
+
+/** Each job, what presses first, on the day where it costs least. */
+function oneByOne(problem: CrewProblem, order: readonly number[]): Packing {
+  const packing = new Packing(problem);
+  putLocked(packing);
+  for (const j of order) {
+    if (packing.plan[j] !== undefined || problem.jobs[j]!.lock !== undefined) continue;
     const best = packing.best(j);
-    if (!best) return false;
-    packing.put(j, best.day);
-    return true;
-  };
-  for (const j of order) if (packing.plan[j] === undefined && jobs[j]!.lock === undefined) place(j);
+    if (best) packing.put(j, best.day);
+  }
+  return packing;
+}
+
+/** A trip waits until its grounds have so much of a day to do, unless something there is at its last day. */
+const WORTH_A_TRIP = [0.9, 0.6, 0];
+
+/**
+ * Day by day, to the grounds where most waits: a trip is made once it fills a day well, or something there is at the end of
+ * its time.
+ *
+ * @param share of a day that is worth a trip
+ */
+function tripByTrip(problem: CrewProblem, order: readonly number[], share: number): Packing {
+  const packing = new Packing(problem);
+  putLocked(packing);
+  const { jobs, days } = problem;
+  const grounds = [...new Set(jobs.map((job) => job.grounds))];
+  days.forEach(({ hours }, day) => {
+    const next = days[day + 1]?.on;
+    for (;;) {
+      const waiting = (g: string) =>
+        order.filter(
+          (j) =>
+            packing.plan[j] === undefined &&
+            jobs[j]!.lock === undefined &&
+            jobs[j]!.grounds === g &&
+            packing.fits(j, day),
+        );
+      const trips = grounds
+        .map((g) => {
+          const own = waiting(g);
+          const asked = own.reduce((sum, j) => sum + jobs[j]!.hours, 0);
+          const last = own.some(
+            (j) => next === undefined || jobs[j]!.to < next || (jobs[j]!.until ?? '9999') < next,
+          );
+          return { own, asked, last };
+        })
+        .filter(
+          ({ own, asked, last }) =>
+            own.length > 0 && (last || asked >= share * (hours - CREW_DAYS.travel.value)),
+        )
+        .sort((a, b) => Number(b.last) - Number(a.last) || b.asked - a.asked);
+      const [trip] = trips;
+      if (!trip) break;
+      // The air tool comes along for as much as the day holds.
+      const [pressing] = trip.own;
+      const air = jobs[pressing!]!.air;
+      const own = [...trip.own].sort(
+        (a, b) =>
+          Number(jobs[b]!.air === air) - Number(jobs[a]!.air === air) || order.indexOf(a) - order.indexOf(b),
+      );
+      for (const j of own) if (packing.fits(j, day)) packing.put(j, day);
+    }
+  });
+  return packing;
+}
+
+/** Lets jobs, and all jobs of one of the grounds on a day together, move as long as that saves anything. */
+function improve(packing: Packing, order: readonly number[]): void {
+  const { jobs } = packing.problem;
   for (let round = 0; round < ROUNDS; round++) {
     let better = false;
     for (const j of order) {
       if (jobs[j]!.lock !== undefined) continue;
       const was = packing.plan[j];
-      if (was === undefined) {
-        if (place(j)) better = true;
-        continue;
-      }
       packing.put(j, undefined);
-      const kept = packing.adds(j, was);
       const best = packing.best(j);
+      const kept = was === undefined ? Infinity : packing.adds(j, was);
       const moves = best !== undefined && best.adds < kept - FITS;
       packing.put(j, moves ? best.day : was);
       if (moves) better = true;
@@ -162,7 +216,23 @@ export function pack(problem: CrewProblem): CrewPlan {
     if (moveGrounds(packing)) better = true;
     if (!better) break;
   }
-  return [...packing.plan];
+}
+
+/**
+ * A plan without a solver: the cheapest of some ways to begin, each made better by moving what saves. Always one that may be
+ * worked.
+ */
+export function pack(problem: CrewProblem): CrewPlan {
+  const order = inOrder(problem);
+  const begun = [oneByOne(problem, order), ...WORTH_A_TRIP.map((share) => tripByTrip(problem, order, share))];
+  let best: CrewPlan | undefined;
+  let least = Infinity;
+  for (const packing of begun) {
+    improve(packing, order);
+    const { total } = costOf(problem, packing.plan);
+    if (total < least) [least, best] = [total, [...packing.plan]];
+  }
+  return best!;
 }
 
 /** Moves all jobs of one of the grounds on a day to other days together, where that saves. */

@@ -215,3 +215,27 @@ test('a round of water is logged by one touch and taken back by another', async 
     'false',
   );
 });
+
+test('daily weather of the grounds comes in from a file: its units asked once, what is wrong named, what is known joined', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/grounds/sable-row/water');
+  await page.getByText('Bring in daily weather').click();
+  const file = page.getByLabel('Daily weather as CSV or JSON: date, rain, low, high');
+  const rows = Array.from({ length: 40 }, (_, i) => `${daysOn(i - 40)},0,50,68`);
+  const csv = {
+    name: 'yard.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`date,rain,low,high\n${rows.join('\n')}\n`),
+  };
+  await file.setInputFiles(csv);
+  await expect(page.getByRole('alert').first()).toContainText('Are the temperatures in °F?');
+  await page.getByLabel('Temperatures in').selectOption('°F');
+  await file.setInputFiles(csv);
+  await expect(page.getByText(/^40 days read, \d+ are kept\./)).toBeVisible();
+  await page.reload();
+  await expect(
+    page.getByText(/^Weather: yard\.csv, \d+ days from .*; other days: simulated weather station/),
+  ).toBeVisible();
+});

@@ -11,7 +11,14 @@ import type { Verdict } from '@undrel/core/diagnosis';
 import type { WeatherPlace } from '@undrel/core/records';
 import { assessCuts, missingForCuts, type CutAssessment, type CutsGiven } from '@undrel/core/pruning';
 import { spellsOf, type Spell } from '@undrel/core/schedule';
-import type { StationPlace, WeatherDay } from '@undrel/core/water';
+import {
+  readDays,
+  readDaysJson,
+  type ReadDays,
+  type StationPlace,
+  type WeatherDay,
+  type WeatherUnits,
+} from '@undrel/core/water';
 import { assessedOf } from '../server/assessed';
 import { newestGlance } from '../server/cases/load';
 import { cutsGiven } from '../server/cuts/given';
@@ -85,6 +92,12 @@ export const plan = ({ bytes, dxf }: { bytes: Uint8Array; dxf: boolean }): ReadP
   return dxf ? readDxf(source) : readPlan(source);
 };
 
+/** Daily weather of a file, which is JSON where it begins as one. */
+export const dailyWeather = ({ bytes, units }: { bytes: Uint8Array; units: WeatherUnits }): ReadDays => {
+  const text = decoded(bytes);
+  if (text === undefined) return { days: [], notes: [], problem: 'The file is not UTF-8 text.' };
+  return /^\uFEFF?\s*[[{]/.test(text) ? readDaysJson(text, units) : readDays(text, units);
+};
 export const weather = ({ bytes, name, place }: { bytes: Uint8Array; name: string; place?: WeatherPlace }) =>
   readWeather(bytes, name, place);
 

@@ -119,6 +119,24 @@ export function readDays(
   );
 }
 
+/**
+ * The same from JSON: a list of days, or an object with one under `days`, each with the columns of the CSV as its fields.
+ *
+ * @param units of the file
+ */
+export function readDaysJson(source: string, units?: WeatherUnits): ReadDays {
+  let read: unknown;
+  try {
+    read = JSON.parse(source.replace(/^\uFEFF/, ''));
+  } catch {
+    return { days: [], notes: [], problem: 'The file is not JSON.' };
+  }
+  const rows = Array.isArray(read) ? read : (read as { days?: unknown } | null)?.days;
+  if (!Array.isArray(rows) || rows.some((row) => typeof row !== 'object' || row === null))
+    return { days: [], notes: [], problem: 'The file holds no list of days, nor one under days.' };
+  return readDays(Papa.unparse(rows as object[]), units);
+}
+
 function inUnits(column: Column, value: number, units: WeatherUnits): number {
   if ((column === 'low' || column === 'high') && units.temperature === '°F') return (value - 32) / 1.8;
   if (column === 'rain' && units.rain === 'in') return value * MM_PER_INCH;

@@ -8,6 +8,8 @@ import { formatLength, formatValue, longUnit, writeLengths, type UnitSystem } fr
 import type { Manner } from '@undrel/core/water';
 import { PageLink } from '@/ui/PageLink';
 import type { PropertyWater, TreeWater } from '../../protocol/water';
+import { FilePick } from '../../ui/FilePick';
+import { Said } from '../../ui/Said';
 import { Entry } from '../../ui/controls/Entry';
 import { usePreferences } from '../shell/preferences';
 import { PropertyBar } from './PropertyBar';
@@ -90,6 +92,7 @@ export function WaterScreen({
           <p className="text-sm min-h-[1.4rem] text-harm" role={problem ? 'alert' : undefined}>
             {problem}
           </p>
+          {log && <OwnWeather propertyId={water.id} />}
           <p className="told my-2">
             Look before each watering: where the soil is moist a hand deep, skip it. More trees die of wet
             than of dry.
@@ -129,6 +132,68 @@ export function WaterScreen({
         </Entry>
       </main>
     </div>
+  );
+}
+
+const UNIT_CHOICES = [
+  ['temperature', 'Temperatures in', ['°C', '°F']],
+  ['rain', 'Rain in', ['mm', 'in']],
+  ['wind', 'Wind in', ['m/s', 'mph']],
+] as const;
+
+/** Brings in daily weather that was measured on the grounds: its units are asked once. */
+function OwnWeather({ propertyId }: { propertyId: string }) {
+  const [units, setUnits] = useState<Record<string, string>>({ temperature: '°C', rain: 'mm', wind: 'm/s' });
+  const [told, setTold] = useState<{ problem?: string; done?: string; notes?: string[] }>({});
+  const [busy, setBusy] = useState(false);
+  const bring = async (file: File) => {
+    setBusy(true);
+    try {
+      const asks = new URLSearchParams({ ...units, name: file.name });
+      const answer = await fetch(`/api/properties/${propertyId}/days?${asks}`, {
+        method: 'POST',
+        body: file,
+      });
+      setTold((await answer.json()) as typeof told);
+    } catch {
+      setTold({ problem: 'The server was not reached; nothing was read. Try again.' });
+    }
+    setBusy(false);
+  };
+  return (
+    <details className="no-print mb-2">
+      <summary className="min-h-[44px] flex items-center cursor-pointer underline">
+        Bring in daily weather of these grounds
+      </summary>
+      <div className="flex flex-wrap gap-3 items-end">
+        {UNIT_CHOICES.map(([key, label, choices]) => (
+          <label key={key}>
+            <span className="block text-sm">{label}</span>
+            <select value={units[key]} onChange={({ target }) => setUnits({ ...units, [key]: target.value })}>
+              {choices.map((c) => (
+                <option key={c}>{c}</option>
+              ))}
+            </select>
+          </label>
+        ))}
+        <FilePick
+          about="Daily weather as CSV or JSON: date, rain, low, high"
+          label={busy ? 'Reading…' : 'Choose a CSV or JSON file'}
+          accept=".csv,.json"
+          disabled={busy}
+          onFile={(file) => void bring(file)}
+        />
+      </div>
+      <p className="text-sm text-muted my-1">
+        Columns date, rain, low, high; where known humidity low, humidity high, wind, radiation. It joins what
+        is there; load the page again to see it counted.
+      </p>
+      <Said
+        problem={told.problem}
+        told={told.done && [told.done, ...(told.notes ?? [])].map((n) => <p key={n}>{n}</p>)}
+        lines={3}
+      />
+    </details>
   );
 }
 

@@ -23,6 +23,7 @@ const WRITABLE = [
   ...RECORD_TABLES,
   'assessments',
   'calendar_feeds',
+  'daily_weather',
   'reports',
   'report_counters',
 ];

@@ -2,6 +2,7 @@ import { simulatedWeather } from '../../stand-ins/weather';
 import type { Asked } from '../accounts/request';
 import type { Asker } from '../beside';
 import type { TreeSource } from '../offers/treeWork';
+import { ownDays, withOwn } from './days';
 import { waterOfProperty } from './waterOfProperty';
 import { placeOfGrounds } from './weather';
 
@@ -14,14 +15,17 @@ const LATITUDE = 50;
 
 /** Daily weather of some grounds until a day, and where they lie. */
 export async function weatherUntil(inFirm: Asked['inFirm'], propertyId: string, on: string) {
-  const noted = await inFirm((db) => placeOfGrounds(db, propertyId));
+  const { noted, own } = await inFirm(async (db) => ({
+    noted: await placeOfGrounds(db, propertyId),
+    own: await ownDays(db, propertyId),
+  }));
   const latitude = noted?.latitude ?? (await simulatedWeather.place(propertyId))?.latitude ?? LATITUDE;
   const from = `${Number(on.slice(0, 4)) - YEARS}-01-01`;
+  const service = await simulatedWeather.days(propertyId, from, on, latitude);
   return {
-    source: simulatedWeather.source,
+    ...withOwn(own, service, simulatedWeather.source, on),
     noted: noted !== undefined,
     place: { latitude, elevation: ELEVATION },
-    known: await simulatedWeather.days(propertyId, from, on, latitude),
   };
 }
 

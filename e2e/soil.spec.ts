@@ -91,7 +91,7 @@ test('which trees need water, when and how much: by the day asked for, with othe
   await expect(first.getByRole('rowheader', { name: /\(followed\)/ })).toBeVisible();
   // Another day is another answer, and a wrong one is named.
   const july = await first.textContent();
-  await page.getByLabel('On').fill('2026-06-20');
+  await page.getByLabel('On', { exact: true }).fill('2026-06-20');
   await expect(page).toHaveURL(/on=2026-06-20/);
   await expect(trees.first()).not.toHaveText(july!);
   await page.goto('/grounds/kelpworth/water?on=2126-01-01');

@@ -363,6 +363,17 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
   ],
 };
 
+/**
+ * Ties of stakes that stay are moved every autumn, so many times; those of stakes that come out once, at half time, where that
+ * is so many months off. Months of the northern half of the world; common practice, no source.
+ */
+export const TIES = { months: [10, 11], gap: 60, years: 5, after: 6 } as const;
+
+/** A window of months counts for a work where it leaves so many days after it. Judgement: a week to get there. */
+export const LEAST_ROOM_DAYS = 7;
+/** What was never done is no longer asked for so many days after its time. Judgement: the tree has answered by then. */
+export const LAPSES_DAYS = 730;
+
 /** The yearly look at a tree that was treated, until its crown should have answered. */
 export const RECOVERY: Pick<FollowUp, 'key' | 'what' | 'stake' | 'who' | 'looks'> = {
   key: 'recovery',

@@ -47,7 +47,7 @@ test('a day to come back may be marked done, moved or dropped; closed, it can st
     tasksOf({}, [marked(mark)], {}, '2026-06-10').map((t) => [t.key, t.from, t.state, t.told]);
   expect(told()).toEqual([['look', '2026-06-01', 'late', undefined]]);
   expect(told({})).toEqual([['look', '2026-06-01', 'done', 'done 2026-06-03']]);
-  expect(told({ how: 'moved', on: '2026-06-20' })).toEqual([['look', '2026-06-20', 'ahead', undefined]]);
+  expect(told({ how: 'moved', on: '2026-06-20' })).toEqual([['look', '2026-06-20', 'ahead', 'moved: rain']]);
   expect(told({ how: 'dropped' })).toEqual([['look', '2026-06-01', 'dropped', 'dropped 2026-06-03: rain']]);
   expect(duesOf([marked({})])).toEqual([]);
 });

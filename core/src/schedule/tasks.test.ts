@@ -115,7 +115,10 @@ test('stakes: moved at half time, out at the end, the push test counted from the
   expect(school('six')).toContain('reset.stakesOut');
   expect(school('six')).not.toContain('reset.tie');
   expect(school('battens')).not.toContain('reset.stakesOut');
-  expect(school('permanent')).toContain('reset.tie');
+  // Stakes that stay have their ties moved every autumn.
+  expect(school('permanent').filter((k) => k.startsWith('reset.tie'))).toEqual(
+    [2026, 2027, 2028, 2029, 2030].map((y) => `reset.tie.${y}`),
+  );
   expect(school('permanent')).not.toContain('reset.stakesOut');
 });
 
@@ -249,4 +252,24 @@ test('the look at recovery of a season stays done though another work follows in
   // It is taken back where it was said.
   const [told] = on([first, later], '2026-10-05').filter((t) => t.key.includes('.recovery.2026'));
   expect([told!.visit, told!.key]).toEqual([0, 'excavate.recovery.2026']);
+});
+
+test('one look for two works: whichever of them it was marked at, it is shown so and taken back there', () => {
+  const first = did('mulch', '2026-03-20');
+  const second = visit('2026-04-01', { work: [{ step: 'excavate', how: 'done', on: '2026-04-05' }] });
+  const spring = (mark: FollowUpMark) =>
+    on([marked(first, mark), second], '2026-05-20')
+      .filter((t) => t.key.includes('.spring.2026'))
+      .map((t) => [t.visit, t.key, t.state, t.from]);
+  const task = 'mulch.spring.2026';
+  expect(spring({ task, how: 'done', on: '2026-05-10' })).toEqual([[0, task, 'done', '2026-05-01']]);
+  expect(spring({ task, how: 'moved', on: '2026-08-10', why: 'late round' })).toEqual([
+    [0, task, 'ahead', '2026-08-10'],
+  ]);
+});
+
+test('a walk-round on the day of a visit changes nothing of the day to come back', () => {
+  const walk = visit('2026-05-01', { walk: true });
+  const full = visit('2026-05-01', { lookAgain: { on: '2026-06-01', why: 'bark' } });
+  expect(on([walk, full], '2026-05-02').map((t) => [t.key, t.visit])).toEqual([['look', 1]]);
 });

@@ -2,10 +2,13 @@ import { climateOf, frostMonths, monthHere, monthOn, type Climate, type House } 
 import { effectOf } from '../practice/effects';
 import {
   FOLLOW_UPS,
+  LAPSES_DAYS,
+  LEAST_ROOM_DAYS,
   NOTICE_KEY,
   RECOVERY,
   RECOVERY_MONTHS,
   seasonsWatched,
+  TIES,
   type FollowUp,
   type When,
   type WhoDoes,
@@ -75,8 +78,6 @@ type Window = readonly [from: string, to: string];
 
 /** How many years ahead a window of months is looked for where nothing else ends the search. */
 const MOST_YEARS = 8;
-/** From a work on, days within which a window of months has to leave room for it to count. */
-const LEAST_ROOM = 7;
 
 /** A window of months here, year by year from the first that leaves room after a day; one that runs over the new year starts in its year. */
 function yearly(
@@ -90,7 +91,7 @@ function yearly(
     const ends = last < first ? year + 1 : year;
     const from = `${year}-${String(first).padStart(2, '0')}-01`;
     const to = lastOfMonth(ends, last);
-    if (to < dayAfter(notBefore, LEAST_ROOM)) continue;
+    if (to < dayAfter(notBefore, LEAST_ROOM_DAYS)) continue;
     found.push({ year, window: [from < notBefore ? notBefore : from, to] });
   }
   return found;
@@ -119,11 +120,15 @@ function windowsOf(when: When, on: string, place: Place): { year?: number; windo
     const months = stakeMonths(place.staking);
     if (when.stakes === 'out')
       return months === undefined ? [] : [{ window: [monthsAfter(on, months), monthsAfter(on, months + 1)] }];
+    if (place.staking.key === 'permanent')
+      return yearly(
+        TIES.months.map((m) => monthHere(m, place.climate)) as [number, number],
+        dayAfter(on, TIES.gap),
+        TIES.years,
+      );
     // Where stakes stand no longer than half a year they come out before the ties have to be moved.
-    const half = months === undefined ? (place.staking.key === 'permanent' ? 12 : undefined) : months / 2;
-    return half === undefined || half < 6
-      ? []
-      : [{ window: [monthsAfter(on, half), monthsAfter(on, half + 1)] }];
+    const half = (months ?? 0) / 2;
+    return half < TIES.after ? [] : [{ window: [monthsAfter(on, half), monthsAfter(on, half + 1)] }];
   }
   const months =
     'season' in when
@@ -246,9 +251,6 @@ function recoveries(done: readonly Done[], { climate }: Place): Following[] {
   return years.map((f, i) => ({ ...f, ...(years[i + 1] && { again: years[i + 1]!.from }) }));
 }
 
-/** Days after which what was never done is no longer asked for. Judgement: the tree has answered by then. */
-const LAPSES = 730;
-
 /** How somebody closed it. */
 const closedWords = ({ how, on, by, why }: FollowUpMark): string =>
   how === 'done' ? `done ${on}${by ? ` by ${by}` : ''}` : `dropped ${on}: ${why}`;
@@ -293,21 +295,33 @@ function standing(
   if (anew) return { ...task, ...moved, state: 'void', told: `done anew ${anew.on}` };
   if (again !== undefined && again <= today && to < today)
     return { ...task, ...moved, state: 'missed', told: `not looked at; comes again from ${again}` };
-  if (dayAfter(to, LAPSES) < today)
+  if (dayAfter(to, LAPSES_DAYS) < today)
     return { ...task, ...moved, state: 'missed', told: 'over for two years, and never done' };
   return { ...task, ...moved, state: to < today ? 'late' : from <= today ? 'due' : 'ahead' };
 }
 
-/** The same of several works in one time is done once: of the newest work; a mark on any of them counts. */
-function merged(tasks: readonly { task: Task; name: string; on: string }[]): Task[] {
-  const kept: { task: Task; name: string; on: string }[] = [];
+/** A task with the time it had before anybody moved it, and whether somebody marked it. */
+interface Standing {
+  task: Task;
+  followUp: string;
+  on: string;
+  window: Window;
+  marked: boolean;
+}
+
+/**
+ * The same of several works in one time is done once: of the newest work, or of the one that somebody marked or that was
+ * looked at. What is shown is marked and taken back where it was marked.
+ */
+function merged(tasks: readonly Standing[]): Task[] {
+  const kept: Standing[] = [];
+  const settled = ({ task, marked }: Standing) => marked || task.state === 'done';
   for (const one of [...tasks].sort((a, b) => b.on.localeCompare(a.on))) {
-    const same = kept.find(
-      (k) => k.name === one.name && k.task.from <= one.task.to && one.task.from <= k.task.to,
+    const at = kept.findIndex(
+      (k) => k.followUp === one.followUp && k.window[0] <= one.window[1] && one.window[0] <= k.window[1],
     );
-    if (!same) kept.push(one);
-    else if (isOpen(same.task) && (one.task.state === 'done' || one.task.state === 'dropped'))
-      same.task = { ...same.task, state: one.task.state, told: one.task.told, closed: one.task.closed };
+    if (at < 0) kept.push(one);
+    else if (isOpen(kept[at]!.task) && !kept[at]!.marked && settled(one)) kept[at] = one;
   }
   return kept.map((k) => k.task);
 }
@@ -412,19 +426,22 @@ export function tasksOf(
   const follow = merged(
     following.map((f) => ({
       task: standing(f, visits, marks, all, today, noticed),
-      name: f.followUp.key,
+      followUp: f.followUp.key,
       on: f.done.on,
+      window: [f.from, f.to],
+      marked: marks.has(markedBy(f.visit, f.key)),
     })),
   );
-  const looks = duesOf(visits).map(({ on, why, task, visit }): Task => ({
-    ...lookTask(
-      task,
-      why,
-      on,
-      visits.findIndex((v) => v.date === visit),
-      visit,
-    ),
-    state: on < today ? 'late' : on === today ? 'due' : 'ahead',
-  }));
+  const looks = duesOf(visits).map(({ on, why, task, visit }): Task => {
+    const asked = (v: Looked) =>
+      task === LOOK_TASK ? v.lookAgain !== undefined : v.drainCheck !== undefined;
+    const at = visits.findIndex((v) => v.date === visit && asked(v));
+    const mark = visits[at]!.followUps?.find((m) => m.task === task);
+    return {
+      ...lookTask(task, why, on, at, visit),
+      state: on < today ? 'late' : on === today ? 'due' : 'ahead',
+      ...(mark && { told: `moved: ${mark.why}` }),
+    };
+  });
   return [...follow, ...looks, ...visits.flatMap(closedLooks)].sort(byTime);
 }

@@ -44,6 +44,12 @@ const TABLES = [
  * itself never deletes.
  */
 async function removeDemo(client: pg.Client): Promise<void> {
+  const { rows } = await client.query<{ name: string }>(
+    `select c.table_name as name from information_schema.columns c join information_schema.tables t using (table_schema, table_name)
+      where c.table_schema = 'public' and c.column_name = 'firm_id' and t.table_type = 'BASE TABLE'`,
+  );
+  const forgotten = rows.map((r) => r.name).filter((name) => !TABLES.includes(name));
+  if (forgotten.length > 0) throw new Error(`Not in the list of tables of a firm: ${forgotten.join(', ')}.`);
   await client.query('begin');
   await client.query('alter table reports disable trigger issued');
   const own = 'firm_id = $1 or firm_id like $2';

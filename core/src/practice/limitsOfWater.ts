@@ -53,6 +53,24 @@ export const WATER_LIMITS = {
     source: PRACTICE,
   },
   waterBag: { value: 0.075, unit: 'm³', reason: 'The usual bag laid round a young stem.', source: PRACTICE },
+  probeMoist: {
+    value: 0.5,
+    unit: 'share',
+    reason: 'Where the probe finds it moist a hand deep, no more of what is easily drawn is used.',
+    source: PRACTICE,
+  },
+  probeHand: {
+    value: 0.3,
+    unit: 'share',
+    reason: 'The hand at the probe is off by so much of what is easily drawn, as a standard deviation.',
+    source: PRACTICE,
+  },
+  treesDiffer: {
+    value: 0.3,
+    unit: 'ratio',
+    reason: 'What trees of one kind and size draw differs so much, as the standard deviation of a logarithm.',
+    source: PRACTICE,
+  },
   waterTank: {
     value: 1,
     unit: 'm³',

@@ -67,3 +67,16 @@ export const ANSWERED = 0.9;
 export const NOT_ANSWERED = 0.1;
 /** A remedy's record over all trees is told from so many that were judged. */
 export const LEAST_JUDGED = 5;
+
+/** Two trees side by side do not share so much of the spread of a season. Judgement: weather is most of it. */
+export const APART = 0.6;
+/** The spread of a season is known as from so many seasons before any is read. Judgement. */
+export const KNOWN_SEASONS = 6;
+/** Works farther apart than this are two treatments, days. Judgement: a season and what follows it. */
+export const ONE_TREATMENT_DAYS = 500;
+/** Days within which a look at the reference tree counts beside one at the tree. Judgement: one part of a season. */
+export const BESIDE_DAYS = 60;
+/** Years of shoots that count as those of a visit, where two visits are set side by side. Judgement. */
+export const SHOOT_YEARS = 3;
+/** A tape round the stem is off by so much of itself, as a standard deviation. Judgement. */
+export const GIRTH_ERROR = 0.01;

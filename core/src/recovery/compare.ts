@@ -1,6 +1,6 @@
 import { PRACTICE_TABLE } from '../diagnosis';
 import { shootsIn } from '../history';
-import { ANSWER_MEASURES } from '../practice/recovery';
+import { ANSWER_MEASURES, GIRTH_ERROR, SHOOT_YEARS } from '../practice/recovery';
 import { profileOf } from '../profile';
 import { questionFor } from '../questions';
 import type { Finding, Tree, Visit } from '../records';
@@ -39,9 +39,6 @@ const crownMeasure = (visit: Visit, key: string, deviation: number): Measured | 
   return value === undefined ? undefined : { value, plusMinus: REACH * deviation };
 };
 
-/** Years of shoots that count as those of a visit. */
-const SHOOT_YEARS = 3;
-
 /** Mean of the last shoots, which each differ by a share of themselves. */
 function lastShoots({ findings, date }: Visit): Measured | undefined {
   const year = Number(date.slice(0, 4));
@@ -61,9 +58,6 @@ interface MeasureRule {
   more: boolean;
   of(tree: Tree, visit: Visit): Measured | undefined;
 }
-
-/** A tape round the stem is off by so much of itself. Judgement. */
-const GIRTH_ERROR = 0.01;
 
 const MEASURES: readonly MeasureRule[] = [
   {

@@ -1,6 +1,9 @@
 import { levelsOf, seriesOf, type Series } from '../history';
 import {
   ANSWER_MEASURES,
+  APART,
+  BESIDE_DAYS,
+  KNOWN_SEASONS,
   MOST_SEASONS_BEFORE,
   SEASONS_BEFORE,
   type AnswerKey,
@@ -54,16 +57,10 @@ export function crownLook({ date, findings }: Pick<Visit, 'date' | 'findings'>):
   };
 }
 
-/** How much of the spread of a season two trees side by side do not share. Judgement: weather is most of it. */
-const APART = 0.6;
-
 /** What one season scatters: alone, or as the difference of two trees. */
 function deviationOf({ reading, season }: AnswerMeasure, against: boolean): number {
   return against ? Math.hypot(reading * Math.SQRT2, season * APART) : Math.hypot(reading, season);
 }
-
-/** As from how many seasons it is known. */
-const KNOWN = 6;
 
 const reading = (
   key: AnswerKey,
@@ -73,7 +70,7 @@ const reading = (
 ): AnswerReading | undefined => {
   const measure: AnswerMeasure = ANSWER_MEASURES[key];
   const deviation = deviationOf(measure, against);
-  const told = beforeAfter(before, after, { deviation, seasons: KNOWN });
+  const told = beforeAfter(before, after, { deviation, seasons: KNOWN_SEASONS });
   return (
     told && {
       ...told,
@@ -144,9 +141,6 @@ export function shootsAnswer(
     ? reading('shoots', alone.before, alone.after, false)
     : undefined;
 }
-
-/** Days within which a look at the reference tree counts beside one at the tree. */
-const BESIDE_DAYS = 60;
 
 /** What the looks at the crown tell: the newest before the work against all since, less what befell the reference tree. */
 export function looksAnswer(

@@ -2,7 +2,13 @@ import jStat from 'jstat';
 import { climateOf, type House } from '../house';
 import { effectOf } from '../practice/effects';
 import { seasonsWatched } from '../practice/followUps';
-import { ANSWER_MEASURES, ANSWERED, NOT_ANSWERED, type AnswerMeasure } from '../practice/recovery';
+import {
+  ANSWER_MEASURES,
+  ANSWERED,
+  NOT_ANSWERED,
+  ONE_TREATMENT_DAYS,
+  type AnswerMeasure,
+} from '../practice/recovery';
 import type { Visit } from '../records';
 import { daysBetween } from '../vocabulary/dates';
 import { operationOf, type OperationKey } from '../vocabulary/operations';
@@ -48,9 +54,6 @@ export interface Recovery {
   notes: string[];
 }
 
-/** Works farther apart than this are two treatments, days. */
-const ONE_TREATMENT = 500;
-
 /** The works of the last treatment of a tree until a day. */
 function treatmentOf(visits: readonly Visit[], until: string): Recovery['works'] {
   const works = visits
@@ -64,7 +67,7 @@ function treatmentOf(visits: readonly Visit[], until: string): Recovery['works']
     })
     .sort((a, b) => a.on.localeCompare(b.on));
   let first = works.length - 1;
-  while (first > 0 && daysBetween(works[first - 1]!.on, works[first]!.on) <= ONE_TREATMENT) first--;
+  while (first > 0 && daysBetween(works[first - 1]!.on, works[first]!.on) <= ONE_TREATMENT_DAYS) first--;
   return works.slice(Math.max(0, first));
 }
 

@@ -1,3 +1,4 @@
+import { SPELLS } from '../practice/spells';
 import { monthOn } from '../house';
 import { referenceEt, type StationPlace, type WeatherDay } from '../water';
 import { dayAfter, daysBetween, lastOfMonth } from '../vocabulary/dates';
@@ -10,16 +11,6 @@ export interface Spell {
   to: string;
   says: string;
 }
-
-/** Years without which nothing is said of a place. */
-const LEAST_YEARS = 3;
-/** Leaves rest below this mean of a day, °C, and grow after this many days above it in a row (ETCCDI, growing season length). */
-const GROWS = { above: 5, days: 6 } as const;
-/** A month is hot from so many days of 30 °C in its mean year. Judgement. */
-const HOT = { degrees: 30, days: 5 } as const;
-/** A month is wet with so much more rain than evaporation, mm; it is dry with so much less. Judgement. */
-const WET = 30;
-const DRY = 60;
 
 const mean = (xs: readonly number[]): number => xs.reduce((sum, x) => sum + x, 0) / xs.length;
 
@@ -42,7 +33,7 @@ function firstRun(days: readonly WeatherDay[], holds: (day: WeatherDay) => boole
   let run = 0;
   for (let i = from; i < days.length; i++) {
     run = holds(days[i]!) ? run + 1 : 0;
-    if (run === GROWS.days) return i - GROWS.days + 1;
+    if (run === SPELLS.growsDays) return i - SPELLS.growsDays + 1;
   }
   return -1;
 }
@@ -51,14 +42,14 @@ function firstRun(days: readonly WeatherDay[], holds: (day: WeatherDay) => boole
 function dormancy(days: readonly WeatherDay[], south: boolean): Spell[] {
   // The year of the place begins in the middle of its winter.
   const begin = south ? '07-01' : '01-01';
-  const warm = (d: WeatherDay) => (d.low + d.high) / 2 > GROWS.above;
+  const warm = (d: WeatherDay) => (d.low + d.high) / 2 > SPELLS.growsAbove;
   const half = 181;
   const seasons = wholeYears(days, begin).map((year) => [
     firstRun(year, warm),
     firstRun(year, (d) => !warm(d), half),
   ]);
   const told = seasons.filter(([first, last]) => first! >= 0 && last! >= 0);
-  if (told.length * 2 <= seasons.length || told.length < LEAST_YEARS) return [];
+  if (told.length * 2 <= seasons.length || told.length < SPELLS.leastYears) return [];
   const from = monthDayAfter(begin, mean(told.map(([, last]) => last!)));
   const to = monthDayAfter(begin, mean(told.map(([first]) => first!)) - 1);
   return [
@@ -66,7 +57,7 @@ function dormancy(days: readonly WeatherDay[], south: boolean): Spell[] {
       key: 'dormancy',
       from,
       to,
-      says: `Leaves rest: mean of the days below ${GROWS.above} °C, by ${told.length} years. Roots are cut and trees are moved best now.`,
+      says: `Leaves rest: mean of the days below ${SPELLS.growsAbove} °C, by ${told.length} years. Roots are cut and trees are moved best now.`,
     },
   ];
 }
@@ -78,7 +69,7 @@ function frost(days: readonly WeatherDay[], south: boolean): Spell[] {
     year.filter((d) => d.low < 0).map((d) => daysBetween(year[0]!.date, d.date)),
   );
   const told = winters.filter((w) => w.length > 0);
-  if (told.length * 2 <= winters.length || told.length < LEAST_YEARS) return [];
+  if (told.length * 2 <= winters.length || told.length < SPELLS.leastYears) return [];
   return [
     {
       key: 'frost',
@@ -110,7 +101,7 @@ function stretches(months: readonly number[]): [number, number][] {
  */
 export function spellsOf(place: StationPlace, days: readonly WeatherDay[]): Spell[] {
   const years = new Set(wholeYears(days, '01-01').map((year) => year[0]!.date.slice(0, 4)));
-  if (years.size < LEAST_YEARS) return [];
+  if (years.size < SPELLS.leastYears) return [];
   const south = place.latitude < 0;
   const months = Array.from({ length: 12 }, () => ({ rain: 0, et: 0, hot: 0 }));
   for (const day of days) {
@@ -118,7 +109,7 @@ export function spellsOf(place: StationPlace, days: readonly WeatherDay[]): Spel
     const month = months[Number(day.date.slice(5, 7)) - 1]!;
     month.rain += day.rain / years.size;
     month.et += referenceEt(place, day).mm / years.size;
-    month.hot += (day.high >= HOT.degrees ? 1 : 0) / years.size;
+    month.hot += (day.high >= SPELLS.hotDegrees ? 1 : 0) / years.size;
   }
   const where = (holds: (m: (typeof months)[number]) => boolean) =>
     months.flatMap((m, i) => (holds(m) ? [i + 1] : []));
@@ -134,17 +125,17 @@ export function spellsOf(place: StationPlace, days: readonly WeatherDay[]): Spel
     ...frost(days, south),
     ...spells(
       'heat',
-      where((m) => m.hot >= HOT.days),
-      `At least ${HOT.days} days of ${HOT.degrees} °C a month. No resets; roots that were dug out are kept shaded and wet.`,
+      where((m) => m.hot >= SPELLS.hotDays),
+      `At least ${SPELLS.hotDays} days of ${SPELLS.hotDegrees} °C a month. No resets; roots that were dug out are kept shaded and wet.`,
     ),
     ...spells(
       'wet',
-      where((m) => m.rain - m.et > WET),
+      where((m) => m.rain - m.et > SPELLS.wet),
       'More rain than the ground gives back to the air: water stands in tight soil. No machine on the root zone.',
     ),
     ...spells(
       'dry',
-      where((m) => m.et - m.rain > DRY),
+      where((m) => m.et - m.rain > SPELLS.dry),
       'The ground gives more water to the air than it gets: trees with few roots are watered.',
     ),
   ];

@@ -1,4 +1,5 @@
 import { normalBelow } from '../geometry/normal';
+import { LIMITS } from '../practice';
 import type { Visit, Watering } from '../records';
 import { balanceOf, easyWater, type BalanceDay, type RootZone } from './balance';
 import type { StationPlace, WeatherDay } from './evapotranspiration';
@@ -9,15 +10,10 @@ export function wateringsOf(visits: readonly Pick<Visit, 'waterings'>[], until: 
   return [...byDay.values()].filter((w) => w.on <= until).sort((a, b) => a.on.localeCompare(b.on));
 }
 
-/** Where the probe finds it moist no more than this share of what is easily drawn is used. Judgement. */
-const MOIST = 0.5;
-/** The hand at the probe is off by so much of what is easily drawn, as a standard deviation. Judgement. */
-const HAND = 0.3;
-
 /** What a probe makes of a balance: moist, the store is fuller than it was thought; dry, it is used up. */
 const corrected = (zone: RootZone, missing: number, { probe }: Watering): number =>
   probe === 'moist'
-    ? Math.min(missing, MOIST * easyWater(zone))
+    ? Math.min(missing, LIMITS.probeMoist.value * easyWater(zone))
     : probe === 'dry'
       ? Math.max(missing, easyWater(zone))
       : missing;
@@ -61,15 +57,13 @@ export interface OwnFactor {
   reads: number;
 }
 
-/** Trees differ by so much in what they draw, as the standard deviation of a logarithm. Judgement. */
-const DIFFER = 0.3;
 /** Steps of the grid and how far it reaches, in standard deviations. */
 const STEPS = 41;
 const REACH = 3;
 
 /** Chance that the hand calls it dry, with so much missing. */
 const callsDry = (zone: RootZone, missing: number): number =>
-  normalBelow((missing / easyWater(zone) - 1) / HAND);
+  normalBelow((missing / easyWater(zone) - 1) / LIMITS.probeHand.value);
 
 /**
  * The tree's own factor by all probes: on a grid of factors, each weighed by its prior and by how likely the hand would have
@@ -86,7 +80,7 @@ export function ownFactor(
   const seasons = years.map((year) => known.filter((d) => d.date.startsWith(year)));
   const grid = Array.from({ length: STEPS }, (_, i) => {
     const z = REACH * ((2 * i) / (STEPS - 1) - 1);
-    const factor = Math.exp(DIFFER * z);
+    const factor = Math.exp(LIMITS.treesDiffer.value * z);
     const own = { ...zone, factor: zone.factor * factor };
     let log10 = -(z ** 2) / 2;
     for (const days of seasons)

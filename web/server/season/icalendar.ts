@@ -1,5 +1,5 @@
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
-import { isOpen, type Task } from '@undrel/core/schedule';
+import { isOpen } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
 import type { TaskRow, WaterRow, WorkRow } from '../../protocol/season';
 
@@ -11,8 +11,12 @@ export interface CalendarGiven {
   water: readonly WaterRow[];
 }
 
-/** A moved task is a later word on the same event, and a closed one later still (RFC 5545, 3.8.7.4). */
-const sequenceOf = (t: Task): number => (isOpen(t) ? (t.told ? 1 : 0) : 2);
+/**
+ * Each issue of the calendar is a later word on its events than the one before (RFC 5545, 3.8.7.4): minutes since this day. What
+ * was moved twice, planned anew or dropped is taken over by whoever read an earlier one.
+ */
+const BEGAN = Date.UTC(2026, 0, 1);
+const sequenceAt = (moment: Date): number => Math.max(0, Math.floor((moment.getTime() - BEGAN) / 60_000));
 
 const AT = 'undrel';
 
@@ -38,10 +42,11 @@ export function icalendarOf({ name, tasks, works, water }: CalendarGiven, addres
     ttl: 3600,
   });
   const stamp = new Date(now);
+  const sequence = sequenceAt(stamp);
   for (const t of tasks)
     calendar.createEvent({
       id: `${t.visitId}.${t.key}@${AT}`,
-      sequence: sequenceOf(t),
+      sequence,
       stamp,
       ...days(t.from, t.to),
       summary: `${t.label}: ${t.what}`,
@@ -53,7 +58,7 @@ export function icalendarOf({ name, tasks, works, water }: CalendarGiven, addres
   for (const w of works)
     calendar.createEvent({
       id: `${w.visitId}.work.${w.key}@${AT}`,
-      sequence: 0,
+      sequence,
       stamp,
       ...days(w.from, w.to),
       summary: `${w.label}: ${w.what}`,
@@ -66,7 +71,7 @@ export function icalendarOf({ name, tasks, works, water }: CalendarGiven, addres
     if (next.on !== undefined)
       calendar.createEvent({
         id: `${treeId}.water@${AT}`,
-        sequence: 0,
+        sequence,
         stamp,
         ...days(next.on, next.on),
         summary: `${label}: water, ${Math.round(next.litres)} L. Look with the probe first.`,

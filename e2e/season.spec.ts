@@ -30,6 +30,14 @@ test('work ticked done is followed by its own tasks: done with one touch and bac
   const one = late.getByRole('listitem').first();
   const done = one.getByRole('checkbox');
   const before = await done.boundingBox();
+  // Out of reach it says so in its own place: nothing below moves.
+  const below = late.getByRole('listitem').nth(1).getByRole('checkbox');
+  const was = await below.boundingBox();
+  await page.context().setOffline(true);
+  await done.click();
+  await expect(one.getByRole('alert')).toHaveText('The server was not reached; try again.');
+  expect((await below.boundingBox())!.y).toBeCloseTo(was!.y, 0);
+  await page.context().setOffline(false);
   await done.click();
   await expect(done).toBeChecked();
   await expect(one).toContainText(`done ${today()}`);

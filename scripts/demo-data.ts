@@ -29,6 +29,7 @@ const TABLES = [
   'properties',
   'clients',
   'invitations',
+  'signin_attempts',
   'signin_steps',
   'recovery_codes',
   'passkeys',

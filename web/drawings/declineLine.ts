@@ -1,6 +1,7 @@
 import type { SinceWhen } from '@undrel/core/history';
 import { formatLength, shortUnit, type UnitSystem } from '@undrel/core/units';
-import type { Drawing, Point, Shape } from './shapes';
+import { shootAxis } from './shootAxis';
+import { words, type Drawing, type Point, type Shape } from './shapes';
 
 export interface DeclineLineGiven {
   since: SinceWhen;
@@ -35,12 +36,7 @@ const box = (x1: number, y1: number, x2: number, y2: number): Point[] => [
   [x1, y2],
 ];
 
-const text = (
-  at: Point,
-  words: string,
-  anchor: 'start' | 'middle' | 'end' = 'start',
-  more: Partial<Extract<Shape, { as: 'text' }>> = {},
-): Shape => ({ as: 'text', at, text: words, size: TEXT, tone: 'ink', anchor, ...more });
+const text = words({ size: TEXT, tone: 'ink', anchor: 'start' });
 
 /**
  * The years on one line: shoots as bars, below them the chance that a lower level began in each year, and the dated
@@ -94,22 +90,19 @@ export function declineLine(given: DeclineLineGiven): Drawing {
         ]),
       });
     }
-  shapes.push({
-    as: 'line',
-    points: [
-      [LEFT, base],
-      [width - RIGHT, base],
-    ],
-    tone: 'ink',
-    width: 1.5,
-  });
   shapes.push(
-    text([LEFT - 6, y(longest) + 4], formatLength(longest, shortUnit(system)), 'end', { figures: true }),
-    text([LEFT - 6, base + 4], '0', 'end', { figures: true }),
+    ...shootAxis({
+      left: LEFT,
+      right: width - RIGHT,
+      base,
+      top: y(longest),
+      longest,
+      years: [first, last],
+      mid: (year) => x(year) + column / 2,
+      system,
+      size: TEXT - 1,
+    }),
   );
-  const every = Math.max(1, Math.ceil(38 / column));
-  for (let year = last; year >= first; year -= every)
-    shapes.push(text([x(year) + column / 2, base + 15], String(year), 'middle', { figures: true, size: 11 }));
 
   const floor = base + CHANCE;
   if (change) {
@@ -125,14 +118,15 @@ export function declineLine(given: DeclineLineGiven): Drawing {
       });
       if (p >= 0.15 && column > 22)
         shapes.push(
-          text([x(year) + column / 2, floor - (p / top) * height - 3], `${Math.round(100 * p)} %`, 'middle', {
+          text([x(year) + column / 2, floor - (p / top) * height - 3], `${Math.round(100 * p)} %`, {
+            anchor: 'middle',
             size: 11,
             figures: true,
             halo: 'sheet',
           }),
         );
     });
-    shapes.push(text([LEFT - 6, floor - 2], 'fell', 'end'));
+    shapes.push(text([LEFT - 6, floor - 2], 'fell', { anchor: 'end' }));
     shapes.push({
       as: 'line',
       points: [
@@ -148,14 +142,10 @@ export function declineLine(given: DeclineLineGiven): Drawing {
   for (const { event, year, from, to, chance } of events) {
     const y0 = row + 9;
     shapes.push(
-      text(
-        [LEFT, row],
-        `${event.when} ${event.kind}${change ? `: ${Math.round(100 * chance)} %` : ''}`,
-        'start',
-        {
-          size: 11,
-        },
-      ),
+      text([LEFT, row], `${event.when} ${event.kind}${change ? `: ${Math.round(100 * chance)} %` : ''}`, {
+        anchor: 'start',
+        size: 11,
+      }),
       {
         as: 'line',
         points: [
@@ -192,7 +182,8 @@ export function declineLine(given: DeclineLineGiven): Drawing {
       ],
     });
     shapes.push(
-      text([x(year) + column / 2 - 6, row], `stem ${formatLength(metres, shortUnit(system))}`, 'end', {
+      text([x(year) + column / 2 - 6, row], `stem ${formatLength(metres, shortUnit(system))}`, {
+        anchor: 'end',
         size: 11,
       }),
     );

@@ -1,7 +1,8 @@
 import type { BeforeAfter, ShootYear } from '@undrel/core/recovery';
 import { MOST_SEASONS_BEFORE } from '@undrel/core/practice';
-import { formatLength, shortUnit, type UnitSystem } from '@undrel/core/units';
-import type { Drawing, Point, Shape } from './shapes';
+import type { UnitSystem } from '@undrel/core/units';
+import { shootAxis } from './shootAxis';
+import { words, type Drawing, type Point, type Shape } from './shapes';
 
 /** Something that happened to a tree or was done at it. */
 export interface LifeMark {
@@ -34,15 +35,7 @@ const yearAt = (day: string): number => {
   return Number(year) + (Number(month) - 1) / 12 + (Number(date) - 1) / 365;
 };
 
-const text = (at: Point, words: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}): Shape => ({
-  as: 'text',
-  at,
-  text: words,
-  size: TEXT,
-  tone: 'ink',
-  anchor: 'start',
-  ...more,
-});
+const text = words({ size: TEXT, tone: 'ink', anchor: 'start' });
 
 /**
  * What the tree would have grown without the work: as far from the tree beside it, or from nothing, as in the years before;
@@ -129,23 +122,20 @@ export function lifeLine(given: LifeLineGiven): Drawing {
       cy + r * Math.sin((i * Math.PI) / 6),
     ]);
   shapes.push(...own.map((p): Shape => ({ as: 'area', points: dot(p, 4), tone: 'ink' })));
-  shapes.push({
-    as: 'line',
-    points: [
-      [LEFT, base],
-      [width - RIGHT, base],
-    ],
-    tone: 'ink',
-    width: 1.5,
-  });
   shapes.push(
-    text([LEFT - 6, y(most) + 4], formatLength(most, shortUnit(system)), { anchor: 'end', figures: true }),
-    text([LEFT - 6, base + 4], '0', { anchor: 'end', figures: true }),
+    ...shootAxis({
+      left: LEFT,
+      right: width - RIGHT,
+      base,
+      top: y(most),
+      longest: most,
+      years: [first, last - 1],
+      mid,
+      system,
+      size: TEXT,
+    }),
     text([LEFT, TOP - 14], 'Length of the shoots', { tone: 'muted' }),
   );
-  const every = Math.max(1, Math.ceil(44 / (x(first + 1) - x(first))));
-  for (let year = last - 1; year >= first; year -= every)
-    shapes.push(text([mid(year), base + 16], String(year), { anchor: 'middle', figures: true }));
   // Lines of the works run up through the growth that follows them.
   for (const { on } of works)
     shapes.push({

@@ -1,5 +1,5 @@
 import { formatLength, shortUnit, type UnitSystem } from '@undrel/core/units';
-import type { Drawing, Point, Shape } from './shapes';
+import { words, type Drawing, type Shape } from './shapes';
 
 /** Drawing units for a metre. */
 const SCALE = 170;
@@ -12,16 +12,7 @@ const RING = 0.75;
 /** The cone that is never laid: its height at the bark, m. */
 const CONE = 0.35;
 
-const text = (at: Point, words: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}): Shape => ({
-  as: 'text',
-  at,
-  text: words,
-  size: 17,
-  tone: 'ink',
-  anchor: 'middle',
-  halo: 'paper',
-  ...more,
-});
+const text = words({ size: 17, tone: 'ink', anchor: 'middle', halo: 'paper' });
 
 /** A stem with its flare, in section. */
 function stem(x: number, tone: 'sheet'): Shape {

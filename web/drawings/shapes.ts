@@ -38,6 +38,17 @@ export type Shape =
       halo?: Tone;
     };
 
+/** Writes words of one kind: what is not said of them is as it is here. */
+export const words =
+  (usual: Omit<Extract<Shape, { as: 'text' }>, 'as' | 'at' | 'text'>) =>
+  (at: Point, text: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}): Shape => ({
+    as: 'text',
+    ...usual,
+    at,
+    text,
+    ...more,
+  });
+
 export interface Drawing {
   width: number;
   height: number;

@@ -1,8 +1,10 @@
 import { collarAt, visitOn } from '../../tests/visits';
 import { signsOf } from '../../tests/signs';
 import { assess } from '../assessment';
-import { needsOf } from '../costing';
+import { estimate, needsOf, RESOURCE_KEYS, type Rates } from '../costing';
+import { seasonsWatched } from '../practice/followUps';
 import { plannedOf, PASSIVE, workOrder } from '../prescription';
+import { recoveryOf } from '../recovery';
 import type { Tree, Visit } from '../records';
 import { CAUSE_KEYS } from '../vocabulary/causes';
 import { OPERATION_KEYS } from '../vocabulary/operations';
@@ -16,6 +18,11 @@ const TREE: Tree = {
   stock: 'container',
   stemDiameter: 0.06,
   height: 5,
+};
+
+const RATES: Rates = {
+  currency: 'EUR',
+  prices: Object.fromEntries(RESOURCE_KEYS.map((key) => [key, '10'])),
 };
 
 const worksAt = (visit: Visit, today: string, closed: Parameters<typeof worksOf>[5] = [], tree = TREE) => {
@@ -34,7 +41,7 @@ const worksAt = (visit: Visit, today: string, closed: Parameters<typeof worksOf>
 };
 
 test.each(CAUSE_KEYS)(
-  '%s: what is prescribed for its signs has its days; done, it is off the list and followed by its own',
+  '%s: what is prescribed for its signs has amounts, a price and its days; done, it is off the list, followed by its own, and what a crown shows is proved',
   (cause) => {
     const plain = visitOn('2026-06-01', signsOf(cause), { probes: collarAt(0.12) });
     const { operations } = assess(TREE, [], plain);
@@ -50,6 +57,20 @@ test.each(CAUSE_KEYS)(
       expect(worksAt(done, w.from).map((left) => left.key)).not.toContain(w.key);
       const after = tasksOf(TREE, [done], {}, w.from).filter(isOpen);
       expect([w.key, after.length > 0]).toEqual([w.key, true]);
+      // Its price: what it takes has a sum, unless nothing of it is charged.
+      const own = needsOf([planned.find((o) => o.key === w.operation)!], plain, undefined).filter(
+        (n) => n.step === w.key,
+      );
+      if (own.some((n) => n.amount > 0)) expect(Number(estimate(own, RATES).net)).toBeGreaterThan(0);
+      expect(w.hours).toBeCloseTo(
+        own.filter((n) => n.resource === 'crew').reduce((sum, n) => sum + n.amount, 0),
+        9,
+      );
+      // Its proof: what a crown would show is awaited from the next season on, and asked for in every season until then.
+      const proof = recoveryOf([done], {}, w.from);
+      const watched = seasonsWatched(w.operation);
+      expect([w.key, proof?.answer]).toEqual([w.key, watched > 0 ? 'awaited' : undefined]);
+      expect(after.filter((t) => t.key.includes('.recovery.'))).toHaveLength(watched);
     }
   },
 );

@@ -69,10 +69,15 @@ export function openSpell(
 }
 
 /** Before when, and from when again; empty where no season shuts it. */
-const flagOf = (spell: { to?: string; again?: string } | undefined): string | undefined =>
-  spell?.to === undefined
-    ? undefined
-    : `Before ${dayAfter(spell.to, 1)}${spell.again ? `, else wait for ${spell.again}` : ''}.`;
+function flagOf(
+  spell: { from: string; to?: string; again?: string } | undefined,
+  today: string,
+): string | undefined {
+  if (spell?.to === undefined) return undefined;
+  const before = dayAfter(spell.to, 1);
+  const when = spell.from > today ? `From ${spell.from}, before ${before}` : `Before ${before}`;
+  return `${when}${spell.again ? `, else wait for ${spell.again}` : ''}.`;
+}
 
 /**
  * The steps of an order that are not done yet, each with the days it is for: the day it was planned for; else from the
@@ -108,7 +113,7 @@ export function worksOf(
     const to = on ?? (spell?.to !== undefined && spell.to < last ? spell.to : last);
     // What its season shut out waits for the next one, and is late all the same.
     const now = openSpell(operation, species, today > from ? today : from, closed);
-    const flag = flagOf(now);
+    const flag = flagOf(now, today);
     const own = needs.filter((n) => n.step === step.key);
     const hours = (resource: Need['resource']) =>
       own.filter((n) => n.resource === resource).reduce((sum, n) => sum + n.amount, 0);

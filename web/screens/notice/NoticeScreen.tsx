@@ -3,6 +3,7 @@
 import { useState, useTransition } from 'react';
 import type { NoticeContent, NoticeHead, RelapseYear } from '../../protocol/notice';
 import { Entry } from '../../ui/controls/Entry';
+import { ShownOnce } from '../../ui/ShownOnce';
 import { Said } from '../../ui/Said';
 import { PropertyBar } from '../property/PropertyBar';
 import { NoticeBody } from './NoticeBody';
@@ -81,15 +82,7 @@ export function NoticeScreen({
             <div className="h-[5rem] mt-2">
               {made && 'problem' in made && <Said problem={made.problem} />}
               {made && 'link' in made && (
-                <label className="block">
-                  <span className="block text-sm">Send this; it is shown only now</span>
-                  <input
-                    className="w-full num text-sm"
-                    readOnly
-                    value={made.link}
-                    onFocus={({ target }) => target.select()}
-                  />
-                </label>
+                <ShownOnce label="Send this; it is shown only now" link={made.link} />
               )}
             </div>
             {notices.length > 0 && (

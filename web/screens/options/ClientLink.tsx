@@ -1,6 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
+import { ShownOnce } from '../../ui/ShownOnce';
 import { Said } from '../../ui/Said';
 import type { OfferHead } from '../../protocol/offer';
 import { useAlive } from '../../ui/controls/Entry';
@@ -78,15 +79,7 @@ export function ClientLink(props: {
           {made && 'problem' in made && <Said problem={made.problem} />}
           {made && 'link' in made && (
             <>
-              <label className="block">
-                <span className="block text-sm">Send this; it is shown only now</span>
-                <input
-                  className="w-full num text-sm"
-                  readOnly
-                  value={made.link}
-                  onFocus={(e) => e.target.select()}
-                />
-              </label>
+              <ShownOnce label="Send this; it is shown only now" link={made.link} />
               <button
                 type="button"
                 className="quiet mt-2 min-w-[9rem]"

@@ -8,6 +8,7 @@ import { formatLength, formatValue, longUnit, writeLengths, type UnitSystem } fr
 import type { Manner } from '@undrel/core/water';
 import { PageLink } from '@/ui/PageLink';
 import type { PropertyWater, TreeWater } from '../../protocol/water';
+import { count } from '../../ui/count';
 import { FilePick } from '../../ui/FilePick';
 import { Said } from '../../ui/Said';
 import { Entry } from '../../ui/controls/Entry';
@@ -23,7 +24,6 @@ const MANNERS: Record<Manner, string> = {
 const WEEK = 7;
 const LITRES_PER_M3 = 1000;
 
-const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 const litres = (value: number, system: UnitSystem) => formatValue(value, 'litres', system);
 const minutes = (l: number) => Math.max(1, Math.round(l / (LITRES_PER_M3 * 60 * LIMITS.hoseFlow.value)));
 const bags = (l: number) => Math.ceil(l / (LITRES_PER_M3 * LIMITS.waterBag.value));

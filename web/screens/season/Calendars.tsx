@@ -3,6 +3,7 @@
 import { useState, useTransition } from 'react';
 import { ROLES, type WhoDoes } from '@undrel/core/schedule';
 import type { FeedHead } from '../../protocol/season';
+import { ShownOnce } from '../../ui/ShownOnce';
 import { Said } from '../../ui/Said';
 import { WHO_WORDS } from './words';
 
@@ -108,17 +109,10 @@ export function Calendars({
       <div className="h-[5.5rem] max-w-[60rem] mt-2">
         {made && 'problem' in made && <Said problem={made.problem} />}
         {made && 'link' in made && (
-          <label className="block">
-            <span className="block text-sm">
-              Give this to the calendar; it is shown only now, and whoever has it reads these tasks
-            </span>
-            <input
-              className="w-full num text-sm"
-              readOnly
-              value={made.link}
-              onFocus={({ target }) => target.select()}
-            />
-          </label>
+          <ShownOnce
+            label="Give this to the calendar; it is shown only now, and whoever has it reads these tasks"
+            link={made.link}
+          />
         )}
       </div>
       {feeds.length > 0 && (

@@ -11,18 +11,25 @@ import type { PlannedDay, WorkRow } from '../../protocol/season';
 import { Said } from '../../ui/Said';
 import type { CrewDaysAnswer, CrewDaysJob } from '../../workers/crewDays';
 import { jobsOf, workDays, type RowJob } from './crewJobs';
-import { count, dayWords } from './words';
+import { count } from '../../ui/count';
+import { dayWords } from './words';
 
 const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const MOST_WEEKS = 8;
 
+/** What is to be packed: the jobs, and the problem that they make. */
+interface Asked {
+  jobs: RowJob[];
+  problem: CrewProblem;
+}
+
 type Packed =
   | { state: 'working' }
   | { state: 'failed'; problem: string }
-  | { state: 'done'; days: CrewDays; problem: CrewProblem };
+  | ({ state: 'done'; days: CrewDays } & Asked);
 
 /** Packs the jobs in a worker; a new question ends the one before. */
-function usePacked(problem: CrewProblem): Packed {
+function usePacked(question: Asked): Packed {
   const [packed, setPacked] = useState<Packed>({ state: 'working' });
   const worker = useRef<Worker | undefined>(undefined);
   const asked = useRef(0);
@@ -34,14 +41,14 @@ function usePacked(problem: CrewProblem): Packed {
       if (data.id !== asked.current) return;
       setPacked(
         'days' in data
-          ? { state: 'done', days: data.days, problem }
+          ? { state: 'done', days: data.days, ...question }
           : { state: 'failed', problem: data.failed },
       );
     };
     worker.current.onerror = () =>
       setPacked({ state: 'failed', problem: 'The days could not be packed here; load the page again.' });
-    worker.current.postMessage({ id, problem } satisfies CrewDaysJob);
-  }, [problem]);
+    worker.current.postMessage({ id, problem: question.problem } satisfies CrewDaysJob);
+  }, [question]);
   return packed;
 }
 
@@ -76,18 +83,18 @@ export function CrewDaysView({
         : from < today
           ? `From: ${from} is over; today is ${today}.`
           : undefined;
-  const kept = useRef<{ jobs: RowJob[]; problem: CrewProblem }>({
+  const kept = useRef<Asked>({
     jobs: [],
     problem: { jobs: [], days: [] },
   });
-  const { jobs, problem } = useMemo(() => {
+  const question = useMemo((): Asked => {
     if (wrong) return kept.current;
     const jobs = jobsOf(works, day!, locks);
     const days = workDays(from, Math.round(span!), saturday).map((on) => ({ on, hours: day! }));
     const bare = jobs.map(({ row: _, piece: __, pieces: ___, ...job }) => job);
     return (kept.current = { jobs, problem: { jobs: bare, days } });
   }, [works, day, locks, from, span, saturday, wrong]);
-  const packed = usePacked(problem);
+  const packed = usePacked(question);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
   const lock = (id: string, on: string | undefined) => {
     const next = new Map(locks);
@@ -96,7 +103,10 @@ export function CrewDaysView({
     setLocks(next);
     setTold(undefined);
   };
+  // Days and jobs belong together: until the new ones are packed those before stand.
   const done = packed.state === 'done' ? packed : undefined;
+  const jobs = done?.jobs ?? [];
+  const stale = done?.problem !== question.problem;
   const onDay = (d: number) => jobs.filter((_, j) => done?.days.plan[j] === d);
   const left = done ? jobs.filter((_, j) => done.days.plan[j] === undefined) : [];
   const waiting = [...new Set(works.filter((w) => w.waits).map((w) => w.label))];
@@ -153,7 +163,7 @@ export function CrewDaysView({
           <button
             type="button"
             className="act"
-            disabled={busy || !done || used.length === 0 || wrong !== undefined}
+            disabled={busy || !done || stale || used.length === 0 || wrong !== undefined}
             onClick={write}
           >
             Plan these days
@@ -170,11 +180,11 @@ export function CrewDaysView({
         }
       />
       <p className="text-lg min-h-[1.8rem]" data-testid="crew-days" role="status">
-        {packed.state === 'working' && jobs.length > 0
-          ? 'Packing the days…'
-          : done
-            ? summary(done, used.length, left.length)
-            : ''}
+        {question.jobs.length === 0
+          ? 'No work of a crew is prescribed here.'
+          : stale
+            ? 'Packing the days…'
+            : done && summary(done, used.length, left.length)}
       </p>
       <p className="text-sm text-muted mb-3">
         {CREW_DAYS.travel.value} h of travel for each of the grounds on a day, {CREW_DAYS.machine.value} h to

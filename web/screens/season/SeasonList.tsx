@@ -10,7 +10,8 @@ import { usePreferences } from '../shell/preferences';
 import type { Marks } from './marks';
 import { TaskEntry } from './TaskEntry';
 import { isWhole, waterSoon, type Prescribed } from './useSeasonLines';
-import { count, whenOf } from './words';
+import { count } from '../../ui/count';
+import { whenOf } from './words';
 
 /** Rows of a group shown before one asks for all. */
 const FIRST = 25;

@@ -14,7 +14,8 @@ import { SeasonList } from './SeasonList';
 import { YearView } from './YearView';
 import type { Marks } from './marks';
 import { isWhole, useSeasonLines, waterSoon } from './useSeasonLines';
-import { count, WHO_WORDS } from './words';
+import { count } from '../../ui/count';
+import { WHO_WORDS } from './words';
 
 const VIEWS = { list: 'List', month: 'Month', year: 'Year by tree', days: 'Crew days' } as const;
 export type SeasonView = keyof typeof VIEWS;

@@ -87,7 +87,16 @@ export function TaskEntry({
           <p className={late ? 'text-harm' : 'text-muted'}>{task.stake}</p>
         )}
         <p className="text-sm text-muted">
-          After {task.because}.{said && !done && ` ${said.charAt(0).toUpperCase()}${said.slice(1)}.`}{' '}
+          {/* Why it was not kept stands in place of what it follows: nothing below moves. */}
+          {problem ? (
+            <span role="alert" className="text-harm font-bold">
+              {problem}
+            </span>
+          ) : (
+            <>
+              After {task.because}.{said && !done && ` ${said.charAt(0).toUpperCase()}${said.slice(1)}.`}
+            </>
+          )}{' '}
           {mark && (!over || done) && (
             <button
               type="button"
@@ -111,11 +120,6 @@ export function TaskEntry({
           )}
         </p>
         {open && <MoveOrDrop today={today} busy={busy} say={say} />}
-        {problem && (
-          <p role="alert" className="wrong my-1">
-            {problem}
-          </p>
-        )}
       </div>
     </li>
   );

@@ -1,3 +1,4 @@
+import { count } from '../../ui/count';
 import type { Task, WhoDoes } from '@undrel/core/schedule';
 import { daysBetween, monthName } from '@undrel/core/vocabulary';
 
@@ -7,8 +8,6 @@ export const WHO_WORDS: Record<WhoDoes, string> = {
   owner: 'Owner',
   contractor: 'Contractor',
 };
-
-export const count = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 /** A stretch of days in the largest unit that tells it. */
 export function lengthOf(days: number): string {

@@ -193,13 +193,15 @@ function Sides({ time: { visits, compared } }: { time: TreeTime }) {
         )}
       </div>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Two visits side by side">
-        <table className="min-w-[34rem]">
+        <table>
           <thead>
             <tr>
               <th scope="col">what</th>
               <th scope="col">{compared.before}</th>
               <th scope="col">{compared.after}</th>
-              <th scope="col">judged</th>
+              <th scope="col" className="hidden sm:table-cell">
+                judged
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -207,10 +209,11 @@ function Sides({ time: { visits, compared } }: { time: TreeTime }) {
               <tr key={row.key} className="align-top border-b border-hair">
                 <th scope="row" className="font-normal">
                   {row.label}
+                  <span className={`block sm:hidden ${TONE[row.judgement]}`}>{row.judgement}</span>
                 </th>
                 <td className={row.dimension ? 'num' : ''}>{value(row, 'before')}</td>
                 <td className={row.dimension ? 'num' : ''}>{value(row, 'after')}</td>
-                <td>
+                <td className="hidden sm:table-cell">
                   <span className={TONE[row.judgement]}>{row.judgement}</span>
                   {row.why && <span className="block text-sm text-muted">{row.why}</span>}
                 </td>

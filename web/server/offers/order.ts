@@ -7,6 +7,7 @@ import { assessedOf } from '../assessed';
 import type { ReportSource } from '../reports/source';
 import { assessDigKept } from '../reports/digPart';
 import { refusedSpokes } from '../reports/trenchPart';
+import { heldBy } from '../time/held';
 import { trenchWork } from './worth';
 
 /** Operations with a sheet of their own. */
@@ -38,6 +39,7 @@ export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], t
   const planned = plannedOf(operations, visit.decisions);
   const trenches = trenchWork(source);
   const advice = assessDigKept(source)?.advice;
+  const held = heldBy(source);
   return {
     steps: workOrder(planned, visit, trenches?.bySeason?.length).map((step) => {
       const bare = { quantities: [], method: [], cautions: [], acceptance: [], when: '', dateProblems: [] };
@@ -58,7 +60,10 @@ export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], t
         acceptance: operation.acceptance,
         when: operation.season,
         ...(on && { on }),
-        dateProblems: on ? dateProblems(operation, tree.species, on, closed) : [],
+        dateProblems: [
+          ...(held && step.part > 1 ? [held] : []),
+          ...(on ? dateProblems(operation, tree.species, on, closed) : []),
+        ],
         ...(sheet &&
           (step.operation !== 'trench' || trenches) && {
             sheet: `/trees/${treeId}/${sheet}${step.part > 1 ? `?${sheet === SHEETS.prune ? 'stage' : 'season'}=${step.part}` : ''}`,

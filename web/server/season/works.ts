@@ -1,8 +1,8 @@
 import { needsOf } from '@undrel/core/costing';
 import { plannedOf, workOrder } from '@undrel/core/prescription';
 import { tasksOf, worksOf, type Task, type WorkTask } from '@undrel/core/schedule';
-import { recoveryOf } from '@undrel/core/recovery';
 import { assessedOf } from '../assessed';
+import { heldBy } from '../time/held';
 import { trenchWork } from '../offers/worth';
 import type { TreeSource } from '../offers/treeWork';
 
@@ -29,14 +29,7 @@ export function prescribedAt({
     const { operations } = assessedOf(source);
     const planned = plannedOf(operations, visit.decisions);
     const trenches = trenchWork(source);
-    // A later stage waits for how the tree answered to the one before.
-    const answer = recoveryOf(
-      source.visits,
-      schools,
-      on,
-      source.beside?.shoots && { label: 'the reference tree', shoots: source.beside.shoots, looks: [] },
-    );
-    const stop = answer && (answer.answer === 'declines' || answer.answer === 'unanswered');
+    const held = heldBy(source);
     const works = worksOf(
       workOrder(planned, visit, trenches?.bySeason?.length),
       planned,
@@ -46,7 +39,7 @@ export function prescribedAt({
       closed ?? [],
       on,
       0,
-    ).map((w) => (stop && w.part > 1 ? { ...w, told: answer.next } : w));
+    ).map((w) => (held && w.part > 1 ? { ...w, told: held } : w));
     const fed = planned.some((o) => o.key === 'fertiliser');
     const rests = fed
       ? tasksOf(tree, [visit], schools, on, [{ visit: 0, operation: 'fertiliser' }]).filter((t) =>

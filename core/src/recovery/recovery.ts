@@ -93,7 +93,9 @@ function likelihoodRatio({ key, change, spread, freedom }: AnswerReading, sign: 
 const together = (readings: readonly AnswerReading[], sign: 1 | -1): number =>
   readings.reduce((product, r) => product * likelihoodRatio(r, sign), 1);
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
+/** A chance in words: never certain either way. */
+const percent = (share: number): string =>
+  share >= 0.995 ? 'over 99 %' : share < 0.005 ? 'under 1 %' : `${Math.round(100 * share)} %`;
 
 /** How far a reading moved, in words. */
 export function readingText({ label, scale, change, lower, upper }: AnswerReading): string {

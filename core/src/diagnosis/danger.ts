@@ -1,3 +1,4 @@
+import { chanceWords } from '../units/share';
 import { LIMITS } from '../practice/limits';
 import { type MechanismKey, MECHANISMS } from '../vocabulary/causes';
 import type { Evidence } from './evidence';
@@ -42,7 +43,7 @@ export const dangerReasons = ({ signs, possible }: Pick<Danger, 'signs' | 'possi
   ...signs,
   ...possible.map(
     ({ label, probability }) =>
-      `${label.toLowerCase()} is ${certaintyOf(probability)} (${probability > 0.995 ? 'over 99' : Math.round(100 * probability)} %)`,
+      `${label.toLowerCase()} is ${certaintyOf(probability)} (${chanceWords(probability)})`,
   ),
 ];
 

@@ -14,7 +14,7 @@ import type { JudgementTable, NetworkFinding } from './judgement';
 import { FALLS } from './danger';
 import { networkOf, priorsOf, type CompiledFinding } from './network';
 import { jointOf, likelihood, marginalsOf, type Marginals } from './posterior';
-import { reweighted, seatOf, type Seat } from './seats';
+import { reweighted, seatsOf, type Seat } from './seats';
 import { PRACTICE_TABLE } from './practiceTable';
 import { placeOf, standingOf, type Standing, type Verdict } from './verdict';
 import { weightWords } from './words';
@@ -152,9 +152,10 @@ export function explain(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE
   const network = networkOf(table, circumstances);
   const joint = jointOf(network, priorsOf(table, circumstances), verdict.evidence, true);
   const present = marginalsOf(joint);
+  const seats = seatsOf(network, joint);
   const placed = verdict.evidence.map((evidence): Placed => {
     const compiled = network.findings.get(evidence.key)!;
-    const seat = seatOf(joint, compiled);
+    const seat = seats(evidence.key);
     const now = likelihood(compiled, evidence.agrees);
     const without = reweighted(seat, [now[0].map((l) => 1 / l), now[1].map((l) => 1 / l)]);
     const weight = (node: NodeKey) =>
@@ -165,14 +166,7 @@ export function explain(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE
   const unseen = table.findings.filter((f) => !f.toldOnly && !verdict.evidence.some((e) => e.key === f.key));
   const checks = unseen
     .map((finding) =>
-      worthOf(
-        table,
-        finding,
-        seatOf(joint, network.findings.get(finding.key)!),
-        network.findings.get(finding.key)!,
-        present,
-        after,
-      ),
+      worthOf(table, finding, seats(finding.key), network.findings.get(finding.key)!, present, after),
     )
     .sort((a, b) => b.gainPerMinute - a.gainPerMinute);
   return {

@@ -10,7 +10,7 @@ import { answered, clamp, drawTree, random } from '../../tests/calibration';
 import type { Circumstance, JudgementTable, NetworkFinding, Often } from './judgement';
 import { networkOf, priorsOf, tableProblems } from './network';
 import { causePairs, jointOf, likelihood, marginalsOf, type Seen } from './posterior';
-import { reweighted, seatOf } from './seats';
+import { reweighted, seatsOf } from './seats';
 import { PRACTICE_TABLE } from './practiceTable';
 import { HOW_OFTEN } from './words';
 
@@ -254,11 +254,11 @@ test('taking a finding back and adding one come to the same as reckoning anew', 
       const all = jointOf(network, PRIORS, seen, true);
       const some = jointOf(network, PRIORS, rest, true);
       const likely = likelihood(compiled, one.agrees);
-      const back = reweighted(seatOf(all, compiled), [
+      const back = reweighted(seatsOf(network, all)(one.key), [
         likely[0].map((l) => 1 / l),
         likely[1].map((l) => 1 / l),
       ]);
-      const added = reweighted(seatOf(some, compiled), likely);
+      const added = reweighted(seatsOf(network, some)(one.key), likely);
       expectClose(back.causes, marginalsOf(some).causes);
       expectClose(back.mechanisms, marginalsOf(some).mechanisms);
       expectClose(added.causes, marginalsOf(all).causes);
@@ -268,7 +268,28 @@ test('taking a finding back and adding one come to the same as reckoning anew', 
   );
 });
 
-test('recovers its own truth: 2,000 trees drawn from the table', () => {
+test('laid open or folded, the sums are the same, whichever findings speak of causes of their own', () => {
+  const next = random(20261128);
+  for (let n = 0; n < 40; n++) {
+    const { seen } = drawTree(next, PRACTICE_TABLE, 'usual');
+    const [open, folded] = [jointOf(network, PRIORS, seen, true), jointOf(network, PRIORS, seen)];
+    const [a, b] = [marginalsOf(open), marginalsOf(folded)];
+    expect(a.total / b.total).toBeCloseTo(1, 9);
+    expectClose(a.causes, b.causes);
+    expectClose(a.mechanisms, b.mechanisms);
+    // Of a pair no more than of either, and no less than both leave for it.
+    const { one, two } = open.open!;
+    const whole = (worlds: Float64Array) => worlds.reduce((sum, p) => sum + p, 0) / a.total;
+    for (let m = 1; m < one.length; m++)
+      for (let k = 0; k < m; k++) {
+        const [p, q, both] = [whole(one[m]!), whole(one[k]!), whole(two[m]![k]!)];
+        expect(both).toBeLessThanOrEqual(Math.min(p, q) + 1e-9);
+        expect(both).toBeGreaterThanOrEqual(p + q - 1 - 1e-9);
+      }
+  }
+});
+
+test('recovers its own truth: 800 trees drawn from the table', () => {
   const next = random(20261125);
   const bins = Array.from({ length: 10 }, () => ({ said: 0, true: 0, spread: 0 }));
   let right = 0;
@@ -276,7 +297,7 @@ test('recovers its own truth: 2,000 trees drawn from the table', () => {
   let pairs = 0;
   let expected = 0;
   let spreadOfFirst = 0;
-  for (let n = 0; n < 2000; n++) {
+  for (let n = 0; n < 800; n++) {
     const { on, seen } = drawTree(next, PRACTICE_TABLE, 'usual');
     const { causes } = marginalsOf(jointOf(network, PRIORS, seen));
     causes.forEach((p, i) => {
@@ -354,7 +375,7 @@ test('where it can be, an odd number of causes is summed and taken back as exact
   for (const { key, agrees } of SOME.slice(0, 6)) {
     const compiled = whole.findings.get(key)!;
     const likely = likelihood(compiled, agrees);
-    const back = reweighted(seatOf(all, compiled), [
+    const back = reweighted(seatsOf(whole, all)(key), [
       likely[0].map((l) => 1 / l),
       likely[1].map((l) => 1 / l),
     ]);

@@ -101,7 +101,8 @@ export function jointOf(
   const mass = massOfCauses(priors.slice(0, network.count));
   const weights: [Float64Array, Float64Array][] = [];
   let bound = network.innerCauses;
-  const apart = new Set<number>();
+  /** Inner mechanisms with findings that speak of other causes as well, and these causes. */
+  const apart = new Map<number, number>();
   for (const { mechanism, states, place, members } of network.blocs) {
     const here = [...members].flatMap(([key, index]) => {
       const known = chances.get(key);
@@ -111,7 +112,7 @@ export function jointOf(
     const causes = here.reduce((mask, one) => mask | one.causes, 0);
     if (mechanism === INNER_MECHANISMS) bound |= causes;
     if (mechanism >= 0 && mechanism < INNER_MECHANISMS && (causes & ~network.innerCauses) !== 0)
-      apart.add(mechanism);
+      apart.set(mechanism, (apart.get(mechanism) ?? 0) | causes);
     /** All of the bloc that was seen, without the mechanism (0) or with it (1). */
     const together = (m: 0 | 1) => {
       const all = new Float64Array(states).fill(1);
@@ -126,9 +127,18 @@ export function jointOf(
     if (both) for (const m of [0, 1] as const) spread(both[m], place, together(m));
     else weights[mechanism] = [spreadNew(place, together(0)), spreadNew(place, together(1))];
   }
-  return withPairs
-    ? sumOpen(network, mass, weights)
-    : sumFolded(network, mass, weights, ~bound & (mass.length - 1), [...apart]);
+  const free = (of: number) => ~of & (mass.length - 1);
+  if (!withPairs) return sumFolded(network, mass, weights, free(bound), [...apart.keys()]);
+  // Laid open each group costs as much as the first: of more than two the causes are bound.
+  const [kept, rest] = [[...apart].slice(0, 2), [...apart].slice(2)];
+  for (const [, causes] of rest) bound |= causes;
+  return sumOpen(
+    network,
+    mass,
+    weights,
+    free(bound),
+    kept.map(([mechanism]) => mechanism),
+  );
 }
 
 type Weights = readonly (readonly [Float64Array, Float64Array] | undefined)[];
@@ -193,6 +203,32 @@ function layout(
   };
 }
 
+/** The state of the mechanisms that are kept apart, for each state of all inner ones. */
+const groupsOf = (apart: readonly number[]): Uint8Array =>
+  Uint8Array.from({ length: INNER_STATES }, (_, s) =>
+    apart.reduce((group, m, k) => group | (((s >> m) & 1) << k), 0),
+  );
+
+/** The weight of a world and of what was seen of the mechanisms kept apart, for each of their states. */
+function factorsInto(
+  factor: Float64Array,
+  cause: number,
+  w: number,
+  apart: readonly number[],
+  { without, withIt }: { without: readonly Float64Array[]; withIt: readonly Float64Array[] },
+): void {
+  factor[0] = cause;
+  for (let k = 0; k < apart.length; k++) {
+    const a = without[apart[k]!]![w]!;
+    const b = withIt[apart[k]!]![w]!;
+    const step = 1 << k;
+    for (let g = 0; g < step; g++) {
+      factor[g + step] = factor[g]! * b;
+      factor[g]! *= a;
+    }
+  }
+}
+
 /**
  * Sums worlds that differ only in causes which bring about no inner mechanism and not the first end: these are laid out
  * once for all of them. The last end is a noisy OR, so its chance to be absent is what the world keeps off times what
@@ -210,7 +246,7 @@ function sumFolded(
   free: number,
   apart: readonly number[],
 ): Joint {
-  const { without, withIt, first, second, lay } = layout(network, weights, apart);
+  const { first, second, lay, ...weighed } = layout(network, weights, apart);
   const states = INNER_STATES;
   const inner = INNER_MECHANISMS;
   const mass = new Float64Array(causes.length);
@@ -218,9 +254,7 @@ function sumFolded(
   const overall = new Float64Array(states);
   const mechanisms = new Float64Array(MECHANISM_COUNT);
   const groups = 1 << apart.length;
-  const groupOf = Uint8Array.from({ length: states }, (_, s) =>
-    apart.reduce((group, m, k) => group | (((s >> m) & 1) << k), 0),
-  );
+  const groupOf = groupsOf(apart);
   const make = () => new Float64Array(groups);
   const [all, kept, allFirst, keptFirst] = [make(), make(), make(), make()];
   const [factor, onAll, onKept] = [make(), make(), make()];
@@ -247,16 +281,7 @@ function sumFolded(
     }
     for (let more = free; ; more = (more - 1) & free) {
       const w = base | more;
-      factor[0] = causes[w]!;
-      for (let k = 0; k < apart.length; k++) {
-        const a = without[apart[k]!]![w]!;
-        const b = withIt[apart[k]!]![w]!;
-        const step = 1 << k;
-        for (let g = 0; g < step; g++) {
-          factor[g + step] = factor[g]! * b;
-          factor[g]! *= a;
-        }
-      }
+      factorsInto(factor, causes[w]!, w, apart, weighed);
       const off = second.off[w]!;
       const a = second.without[w]!;
       const b = second.withIt[w]!;
@@ -288,54 +313,109 @@ function sumFolded(
   return { mass, mechanisms };
 }
 
-/** World by world, every mechanism and pair of them kept apart. */
-function sumOpen(network: Network, causes: Float64Array, weights: Weights): Joint {
-  const { first, second, lay } = layout(network, weights);
+/** States of the inner mechanisms with at most two of them at work: none first, then each, then the pairs. */
+const FEW: readonly number[] = Array.from({ length: INNER_STATES }, (_, s) => s)
+  .filter((s) => bits(s) <= 2)
+  .sort((a, b) => bits(a) - bits(b) || a - b);
+const UP_TO_ONE = 1 + INNER_MECHANISMS;
+
+function bits(state: number): number {
+  let count = 0;
+  for (let rest = state; rest > 0; rest &= rest - 1) count++;
+  return count;
+}
+
+/**
+ * World by world, every mechanism and pair of them kept apart. Worlds that differ only in free causes are laid out once,
+ * as in {@link sumFolded}: what the last end keeps off is a factor of the world and one of the state.
+ *
+ * @param apart two inner mechanisms at most
+ */
+function sumOpen(
+  network: Network,
+  causes: Float64Array,
+  weights: Weights,
+  free: number,
+  apart: readonly number[],
+): Joint {
+  const { first, second, lay, ...weighed } = layout(network, weights, apart);
   const states = INNER_STATES;
   const inner = INNER_MECHANISMS;
   const make = () => new Float64Array(causes.length);
   const mass = make();
   const one = Array.from({ length: MECHANISM_COUNT }, make);
   const two = Array.from({ length: MECHANISM_COUNT }, (_, m) => Array.from({ length: m }, make));
+  /** Where the mass of each state of FEW goes; with the first end at work, and with the last. */
+  const index = (state: number) => 31 - Math.clz32(state);
+  const into = FEW.map((s) => {
+    const high = s === 0 ? -1 : index(s);
+    const low = s & ~(1 << high);
+    return s === 0 ? mass : low === 0 ? one[high]! : two[high]![index(low)]!;
+  });
+  const singles = Array.from({ length: inner }, (_, m) => m);
+  const intoFirst = [one[inner]!, ...singles.map((m) => two[inner]![m]!)];
+  const intoSecond = [one[inner + 1]!, ...singles.map((m) => two[inner + 1]![m]!)];
+  const intoBoth = two[inner + 1]![inner]!;
+  const groups = 1 << apart.length;
+  const groupOf = groupsOf(apart);
   const joint = new Float64Array(states);
-  const ofFirst = new Float64Array(states);
-  const ofSecond = new Float64Array(states);
+  const factor = new Float64Array(groups);
+  // By group: all of it, what the states keep the last end off, and both with the first end at work.
+  const room = () => Array.from({ length: groups }, () => new Float64Array(states));
+  const [all, kept, allFirst, keptFirst] = [room(), room(), room(), room()];
   const kept1 = first.kept;
   const kept2 = second.kept;
-  for (let w = 0; w < causes.length; w++) {
-    lay(joint, w, causes[w]!);
-    const off1 = first.off[w]!;
-    const a1 = first.without[w]!;
-    const b1 = first.withIt[w]!;
-    const off2 = second.off[w]!;
-    const a2 = second.without[w]!;
-    const b2 = second.withIt[w]!;
-    let both = 0;
+  for (let base = 0; base < causes.length; base++) {
+    if ((base & free) !== 0) continue;
+    lay(joint, base, 1);
+    const off1 = first.off[base]!;
+    const a1 = first.without[base]!;
+    const b1 = first.withIt[base]!;
+    if (groups > 1)
+      for (let g = 0; g < groups; g++) for (const sums of [all, kept, allFirst, keptFirst]) sums[g]!.fill(0);
     for (let s = 0; s < states; s++) {
-      const none1 = off1 * kept1[s]!;
-      const none2 = off2 * kept2[s]!;
-      const with1 = (1 - none1) * b1;
-      const with2 = (1 - none2) * b2;
-      const here1 = joint[s]! * with1;
-      const here = joint[s]! * none1 * a1 + here1;
-      const all2 = none2 * a2 + with2;
-      joint[s] = here * all2;
-      ofFirst[s] = here1 * all2;
-      ofSecond[s] = here * with2;
-      both += here1 * with2;
+      const none = off1 * kept1[s]!;
+      const withFirst = joint[s]! * (1 - none) * b1;
+      const here = joint[s]! * none * a1 + withFirst;
+      const by = kept2[s]!;
+      const g = groupOf[s]!;
+      all[g]![s] = here;
+      kept[g]![s] = here * by;
+      allFirst[g]![s] = withFirst;
+      keptFirst[g]![s] = withFirst * by;
     }
-    supersets(ofFirst, inner);
-    supersets(ofSecond, inner);
-    supersets(joint, inner);
-    mass[w] = joint[0]!;
-    one[inner]![w] = ofFirst[0]!;
-    one[inner + 1]![w] = ofSecond[0]!;
-    two[inner + 1]![inner]![w] = both;
-    for (let m = 0; m < inner; m++) {
-      one[m]![w] = joint[1 << m]!;
-      two[inner]![m]![w] = ofFirst[1 << m]!;
-      two[inner + 1]![m]![w] = ofSecond[1 << m]!;
-      for (let n = 0; n < m; n++) two[m]![n]![w] = joint[(1 << m) | (1 << n)]!;
+    for (let g = 0; g < groups; g++)
+      for (const sums of [all, kept, allFirst, keptFirst]) supersets(sums[g]!, inner);
+    for (let more = free; ; more = (more - 1) & free) {
+      const w = base | more;
+      factorsInto(factor, causes[w]!, w, apart, weighed);
+      const off = second.off[w]!;
+      const a = second.without[w]!;
+      const b = second.withIt[w]!;
+      const offBy = off * (a - b);
+      for (let i = 0; i < FEW.length; i++) {
+        const s = FEW[i]!;
+        let sum = 0;
+        let none = 0;
+        for (let g = 0; g < groups; g++) {
+          sum += factor[g]! * all[g]![s]!;
+          none += factor[g]! * kept[g]![s]!;
+        }
+        into[i]![w] = b * sum + offBy * none;
+        if (i < UP_TO_ONE) intoSecond[i]![w] = b * (sum - off * none);
+      }
+      for (let i = 0; i < UP_TO_ONE; i++) {
+        const s = FEW[i]!;
+        let sum = 0;
+        let none = 0;
+        for (let g = 0; g < groups; g++) {
+          sum += factor[g]! * allFirst[g]![s]!;
+          none += factor[g]! * keptFirst[g]![s]!;
+        }
+        intoFirst[i]![w] = b * sum + offBy * none;
+        if (i === 0) intoBoth[w] = b * (sum - off * none);
+      }
+      if (more === 0) break;
     }
   }
   const mechanisms = Float64Array.from(one, (worlds) => worlds.reduce((a, b) => a + b, 0));

@@ -1,5 +1,5 @@
 import { CAUSE_KEYS } from '../vocabulary/causes';
-import type { CompiledFinding } from './network';
+import type { Bloc, Network } from './network';
 import type { Joint, Marginals } from './posterior';
 
 /**
@@ -58,15 +58,20 @@ function causesToPlaces(values: Float64Array, place: Uint16Array, size: number):
 
 const less = (all: Float64Array, some: Float64Array): Float64Array => all.map((v, k) => v - some[k]!);
 
+/** What a seat depends on: a mechanism or none (-1), and which of so many combinations of causes holds in each world. */
+interface Sitting {
+  mechanism: number;
+  states: number;
+  place: Uint16Array;
+}
+
 /** @param joint laid open */
-export function seatOf(joint: Joint, compiled: CompiledFinding): Seat {
-  const { place, mechanism, chance } = compiled;
+function seatOf(joint: Joint, { place, mechanism, states }: Sitting): Seat {
   const { one, two } = joint.open!;
-  const size = chance[0]![0]!.length;
-  const down = (values: Float64Array) => toPlaces(values, place, size);
-  const none = new Float64Array(size);
+  const down = (values: Float64Array) => toPlaces(values, place, states);
+  const none = new Float64Array(states);
   const mass = down(joint.mass);
-  const causes = causesToPlaces(joint.mass, place, size);
+  const causes = causesToPlaces(joint.mass, place, states);
   if (mechanism < 0) {
     return {
       mass: [mass, none],
@@ -76,7 +81,7 @@ export function seatOf(joint: Joint, compiled: CompiledFinding): Seat {
   }
   const there = one[mechanism]!;
   const withIt = down(there);
-  const causesWith = causesToPlaces(there, place, size);
+  const causesWith = causesToPlaces(there, place, states);
   return {
     mass: [less(mass, withIt), withIt],
     causes: causes.map((c, i) => [less(c, causesWith[i]!), causesWith[i]!]),
@@ -85,6 +90,37 @@ export function seatOf(joint: Joint, compiled: CompiledFinding): Seat {
       const both = down(two[Math.max(n, mechanism)]![Math.min(n, mechanism)]!);
       return [less(down(m), both), both];
     }),
+  };
+}
+
+/** A seat of a finding out of that of its bloc, which tells its causes apart and more. */
+function narrowed(whole: Seat, place: Uint16Array, size: number): Seat {
+  const pair = ([without, withIt]: [Float64Array, Float64Array]): [Float64Array, Float64Array] => [
+    toPlaces(without, place, size),
+    toPlaces(withIt, place, size),
+  ];
+  return {
+    mass: pair(whole.mass),
+    causes: whole.causes.map(pair),
+    mechanisms: whole.mechanisms.map(pair),
+  };
+}
+
+/**
+ * The seats of findings in a joint, by key: the worlds are walked once for each bloc of findings, and each finding is
+ * told from its bloc.
+ *
+ * @param joint laid open
+ * @returns throws RangeError for a finding that the table does not have
+ */
+export function seatsOf(network: Network, joint: Joint): (key: string) => Seat {
+  const wholes = new Map<Bloc, Seat>();
+  return (key) => {
+    const bloc = network.blocs.find((b) => b.members.has(key));
+    if (!bloc) throw new RangeError(`Finding ${key} is not in the table.`);
+    let whole = wholes.get(bloc);
+    if (!whole) wholes.set(bloc, (whole = seatOf(joint, bloc)));
+    return narrowed(whole, bloc.members.get(key)!, network.findings.get(key)!.chance[0]![0]!.length);
   };
 }
 

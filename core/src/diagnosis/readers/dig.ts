@@ -1,3 +1,4 @@
+import { percent } from '../../units/share';
 import { LIMITS } from '../../practice/limits';
 import { shortMark } from '../../units/marks';
 import { wrapBearing } from '../../geometry';
@@ -32,7 +33,7 @@ export const DIG_READERS: Readers = {
         'girdledMuch',
         'girdleBeyondPruning',
       ]),
-      says: `roots squeeze ${Math.round(100 * squeezed)} % of the bark`,
+      says: `roots squeeze ${percent(squeezed)} of the bark`,
     };
   }),
   'dig.inAnchor': found(({ roots, pressings }) => {

@@ -1,3 +1,4 @@
+import { percent } from '../../units/share';
 import { answerTo } from '../../questions/question';
 import type { EventKind } from '../../vocabulary/events';
 import type { Tree, TreeEvent, Visit } from '../../records';
@@ -87,7 +88,7 @@ export const share =
     const number = answerTo(visit.findings, key)?.number;
     if (number === undefined) return undefined;
     const agrees = intervals(number, LIMITS.shareError.value, cuts);
-    return { agrees: falls ? falling(agrees) : agrees, says: `${says} ${Math.round(100 * number)} %` };
+    return { agrees: falls ? falling(agrees) : agrees, says: `${says} ${percent(number)}` };
   };
 
 export const depth =

@@ -1,5 +1,5 @@
 import type { SinceWhen } from '@undrel/core/history';
-import { formatLength, shortUnit, type UnitSystem } from '@undrel/core/units';
+import { formatLength, shortUnit, type UnitSystem, percent } from '@undrel/core/units';
 import { shootAxis } from './shootAxis';
 import { words, type Drawing, type Point, type Shape } from './shapes';
 
@@ -118,7 +118,7 @@ export function declineLine(given: DeclineLineGiven): Drawing {
       });
       if (p >= 0.15 && column > 22)
         shapes.push(
-          text([x(year) + column / 2, floor - (p / top) * height - 3], `${Math.round(100 * p)} %`, {
+          text([x(year) + column / 2, floor - (p / top) * height - 3], percent(p), {
             anchor: 'middle',
             size: 11,
             figures: true,
@@ -142,7 +142,7 @@ export function declineLine(given: DeclineLineGiven): Drawing {
   for (const { event, year, from, to, chance } of events) {
     const y0 = row + 9;
     shapes.push(
-      text([LEFT, row], `${event.when} ${event.kind}${change ? `: ${Math.round(100 * chance)} %` : ''}`, {
+      text([LEFT, row], `${event.when} ${event.kind}${change ? `: ${percent(chance)}` : ''}`, {
         anchor: 'start',
         size: 11,
       }),

@@ -1,7 +1,7 @@
 import type { TrenchDesign } from '@undrel/core/records';
 import { TRENCH_LIMITS } from '@undrel/core/practice';
 import type { PlannedSpoke, TrenchPlan } from '@undrel/core/trenching';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { formatValue, type UnitSystem, percent } from '@undrel/core/units';
 import { hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
 
 export interface SpokeSectionGiven {
@@ -156,8 +156,8 @@ export function spokeSection(given: SpokeSectionGiven): Drawing {
     const right = middle * 2 + 8;
     const beside: [words: string, how: { strong?: boolean; size?: number; tone?: Tone }][] = [
       [`${short(wide)} wide, ${short(depth)} deep`, { strong: true }],
-      [`${Math.round(100 * given.compost)} % compost, rest native`, { size: 12 }],
-      [`filled ${Math.round(100 * TRENCH_LIMITS.settlement.value)} % over: it settles`, { size: 12 }],
+      [`${percent(given.compost)} compost, rest native`, { size: 12 }],
+      [`filled ${percent(TRENCH_LIMITS.settlement.value)} over: it settles`, { size: 12 }],
       ['thin mulch over it', { size: 12 }],
     ];
     if (spoke.bridges.length > 0)

@@ -1,3 +1,4 @@
+import { chanceWords } from '../units/share';
 import type { Tree } from '../records';
 import { type CauseKey, CAUSES } from '../vocabulary/causes';
 import { type Verdict } from '../diagnosis';
@@ -61,8 +62,6 @@ export interface CohortReading {
   summary: string;
 }
 
-const percent = (share: number) => `${Math.round(100 * share)} %`;
-
 /** What the trees of a cohort tell of one fault that came with the planting. */
 export function readCohort(trees: readonly CohortTree[], fault: SharedFault, prior: number): CohortReading {
   const examinedOf = (t: CohortTree) => t.dug || (fault === 'plantedDeep' && t.probed);
@@ -101,6 +100,6 @@ export function readCohort(trees: readonly CohortTree[], fault: SharedFault, pri
       more: digsNeeded({ found, dug: examined, size: trees.length, prior }, share),
     })),
     next: at === undefined ? undefined : { id: trees[at]!.id, label: trees[at]!.label },
-    summary: `${label}: ${percent(value)} of the ${trees.length} (${percent(lower)} to ${percent(upper)}); ${examined} examined, ${found} of them with it.${dead > 0 ? ` ${dead} ${dead === 1 ? 'is' : 'are'} dead.` : ''}`,
+    summary: `${label}: ${chanceWords(value)} of the ${trees.length} (${chanceWords(lower)} to ${chanceWords(upper)}); ${examined} examined, ${found} of them with it.${dead > 0 ? ` ${dead} ${dead === 1 ? 'is' : 'are'} dead.` : ''}`,
   };
 }

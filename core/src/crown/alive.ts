@@ -1,3 +1,4 @@
+import { percent } from '../units/share';
 import { QUESTIONS } from '../questions/all';
 import { answerTo } from '../questions/question';
 import type { Finding } from '../records';
@@ -53,7 +54,7 @@ export function aliveOf(findings: readonly Finding[]): Aliveness {
   const looksDead = [
     ...given(findings, LOOKS_DEAD),
     ...(dieback !== undefined && dieback >= LIMITS.deadDieback.value
-      ? [`${Math.round(100 * dieback)} % of the crown is dead`]
+      ? [`${percent(dieback)} of the crown is dead`]
       : []),
   ];
   const said = (reasons: readonly string[]) => reasons.join(', ');

@@ -1,3 +1,4 @@
+import { chanceWords, percent } from '../units/share';
 import type { Tree, TreeEvent, Visit, WeatherRecord } from '../records';
 import { answersTo, answerTo } from '../questions/question';
 import { yearOf } from '../vocabulary/dates';
@@ -192,14 +193,12 @@ export const eventsFollowed = ({ change, events }: Pick<SinceWhen, 'change' | 'e
     ? events.filter((e) => e.chance >= 0.5 && e.byLength < TELLS_NOTHING)
     : [];
 
-const percent = (share: number) => `${Math.round(100 * share)} %`;
-
 function summarise(years: number, change: ChangeReading | undefined): string {
   if (years === 0) return 'No shoots read back yet: measure between the bud-scale scars, five years or more.';
   if (!change)
     return `Only ${years} ${years === 1 ? 'year' : 'years'} read: too few to tell when it began; read ${YEARS_NEEDED} or more.`;
   if (change.fellAtAll < 0.5)
-    return `No fall can be told from chance (${percent(change.fellAtAll)} that there was one).`;
+    return `No fall can be told from chance (${chanceWords(change.fellAtAll)} that there was one).`;
   const { best, from, to } = change.when!;
   const span = from === to ? `in ${best}` : `between ${from} and ${to}, most likely in ${best}`;
   const { ratio } = change;
@@ -209,5 +208,5 @@ function summarise(years: number, change: ChangeReading | undefined): string {
     : ratio.value < 1
       ? ` To ${percent(ratio.value)} of what it was ${spread}.`
       : ` It has come back since: the last years stand at ${percent(ratio.value)} of those before the fall ${spread}.`;
-  return `Growth fell ${span} (${percent(change.fellAtAll)} that it fell).${level}`;
+  return `Growth fell ${span} (${chanceWords(change.fellAtAll)} that it fell).${level}`;
 }

@@ -1,3 +1,4 @@
+import { chanceWords, percent } from '../units/share';
 import { STANDINGS, standingOf, type Verdict } from '../diagnosis';
 import type { Visit } from '../records';
 import { labelOf, type NodeKey } from '../vocabulary/causes';
@@ -66,12 +67,11 @@ const CROWN = [
 const POSSIBLE = STANDINGS.find((s) => s.key === 'possible')!.from;
 
 const TIMES = ['', 'the first', 'the second', 'the third', 'the fourth', 'the fifth'];
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 function textOf(r: Omit<Remembered, 'text'>, now: number, instead: string | undefined): string {
   const { since, probability, treatment, by, relapses } = r;
-  const found = `Found ${since} (${percent(probability)})`;
+  const found = `Found ${since} (${chanceWords(probability)})`;
   const done = treatment
     ? `${treatment.effect.done} ${treatment.on}${treatment.changed ? ', otherwise than prescribed' : ''}`
     : '';
@@ -91,10 +91,10 @@ function textOf(r: Omit<Remembered, 'text'>, now: number, instead: string | unde
     case 'recovered':
       return `${found}: ${done}. It is no longer likely, nor is the crown in decline.`;
     case 'refuted':
-      return `${found}: nothing recorded as done about it, and what was seen since speaks against it (now ${percent(now)}).`;
+      return `${found}: nothing recorded as done about it, and what was seen since speaks against it (now ${chanceWords(now)}).`;
     case 'open':
       return now >= POSSIBLE
-        ? `${found}: nothing recorded as done about it; still possible (${percent(now)}). Look for it again.`
+        ? `${found}: nothing recorded as done about it; still possible (${chanceWords(now)}). Look for it again.`
         : `${found}: nothing recorded as done about it, and today’s looks do not speak of it. Look for it again.`;
   }
 }

@@ -1,3 +1,4 @@
+import { chanceWords } from '../units/share';
 import type { Verdict } from '../diagnosis';
 import { MATTERS, schoolFor, type ChosenBy, type Matter, type School } from '../practice';
 import type { House } from '../house';
@@ -118,7 +119,7 @@ export function revisionOf(before: Stand, after: Stand, system: UnitSystem): Rev
   const chances = after.verdict.causes.flatMap((c) => {
     const was = before.verdict.causes.find((b) => b.cause === c.cause);
     return was && Math.abs(was.probability - c.probability) >= MOVED
-      ? [`${c.label}: ${Math.round(100 * was.probability)} % then, ${Math.round(100 * c.probability)} % now.`]
+      ? [`${c.label}: ${chanceWords(was.probability)} then, ${chanceWords(c.probability)} now.`]
       : [];
   });
   const facts = Object.entries(after.verdict.facts).flatMap(([key, fact]) => {

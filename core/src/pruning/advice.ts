@@ -1,3 +1,4 @@
+import { percent } from '../units/share';
 import { sectorOf, SECTORS } from '../questions/question';
 import type { CutDesign, DugRoot, Tree } from '../records';
 import { byLabel } from '../records/labels';
@@ -57,7 +58,6 @@ export interface PruningCase {
   design?: CutDesign;
 }
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const year = (date: string) => Number(date.slice(0, 4));
 
 /** The share of the circumference that only this root compresses. */

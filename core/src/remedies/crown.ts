@@ -1,3 +1,4 @@
+import { percent } from '../units/share';
 import { diebackOf } from '../crown/dieback';
 import { answerTo } from '../questions/question';
 import type { Quantity } from '../units/quantity';
@@ -72,7 +73,7 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
     summary: orNothing(
       advice,
       reduced > 0
-        ? `Dead and broken wood out, and up to ${Math.round(100 * reduced)} % of the living crown: by the school followed.`
+        ? `Dead and broken wood out, and up to ${percent(reduced)} of the living crown: by the school followed.`
         : 'Dead and broken wood out; every living leaf stays, it feeds the new roots.',
     ),
     why,

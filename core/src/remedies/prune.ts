@@ -1,3 +1,4 @@
+import { percent } from '../units/share';
 import { amount, crewHours } from '../weighing/amounts';
 import { CUT_PLAN } from '../practice';
 import type { DigReading } from '../roots';
@@ -8,7 +9,6 @@ import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
 import { vectorSeason } from '../weighing/season';
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const DAYS = 365;
 
 /** Root pruning: as the agreed cut plan has it; without one it waits for it where roots press. */

@@ -1,3 +1,4 @@
+import { percent } from '../units/share';
 import { PRACTICE } from '../practice/limit';
 import { named, type QuantityKey } from '../vocabulary/quantities';
 import type { Finding } from '../records';
@@ -190,7 +191,6 @@ export function alternativesTo(
   ];
   const nothing = { quantities: [], bySeason: [], byAir: false };
   const ofRootZone = (dug: number) => (plan.rootZone > 0 ? dug / plan.rootZone : 0);
-  const percent = (s: number) => `${Math.round(100 * s)} %`;
   return [
     {
       remedy: 'spokes',

@@ -1,3 +1,4 @@
+import { percent } from '../units/share';
 import type { Push, SiteThing, Tree, TrenchDesign } from '../records';
 import {
   LIMITS,
@@ -172,8 +173,6 @@ export const soilMap = (pushes: readonly Push[], stemRadius: number): SoilMap | 
       return reached ? [{ x: r * ux, y: r * uy, value: reached.depth }] : [];
     }),
   );
-
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** The edge of the old planting hole: measured, from the pot whose shape the roots kept, or from the stem. */
 export function holeEdge(

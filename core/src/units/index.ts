@@ -2,3 +2,4 @@ export * from './length';
 export * from './limits';
 export * from './quantity';
 export * from './marks';
+export * from './share';

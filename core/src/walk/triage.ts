@@ -1,3 +1,4 @@
+import { chanceWords } from '../units/share';
 import { type CauseKey, labelOf } from '../vocabulary/causes';
 import type { JudgementTable, Stake, Verdict } from '../diagnosis';
 import { dangerReasons, PRACTICE_TABLE, reweigh, standingOf } from '../diagnosis';
@@ -36,8 +37,6 @@ const OPEN = 0.3;
 /** With fewer findings than this, work is called for only where the cause is more likely than not. Judgement. */
 const FEW = 4;
 
-const percent = (share: number) => (share > 0.995 ? 'over 99 %' : `${Math.round(100 * share)} %`);
-
 /**
  * How soon, and what next, from the verdict alone: each remedy of the table is weighed by what is lost without it and
  * what it costs where it is not needed.
@@ -64,7 +63,7 @@ export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE)
       first,
     };
   if (lives) return { ...lives, first };
-  const because = ({ stake, p }: Weighed) => `${labelOf(stake.for).toLowerCase()} ${percent(p)}`;
+  const because = ({ stake, p }: Weighed) => `${labelOf(stake.for).toLowerCase()} ${chanceWords(p)}`;
   const hurts = called.find((w) => w.stake.missing >= HURTS.missing && w.p >= HURTS.chance);
   if (hurts) return { urgency: 'now', loss, action: hurts.stake.remedy, why: because(hurts), first };
   // Possible and not seen: it waits for the season, and all else waits for it.
@@ -96,7 +95,7 @@ export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE)
       urgency: 'look',
       loss: 0,
       action: lookFor({ for: cause }, verdict, table),
-      why: `${label.toLowerCase()} ${percent(probability)}`,
+      why: `${label.toLowerCase()} ${chanceWords(probability)}`,
       first,
     };
   return {

@@ -1,3 +1,4 @@
+import { chanceWords, percent } from '../units/share';
 import type { OperationKey } from '../vocabulary/operations';
 import { answerTo } from '../questions/question';
 import { isMapped } from '../roots';
@@ -15,8 +16,6 @@ import type { Condition, MeasureKey, Rule } from './rules';
 
 /** Whether a condition holds, and what was seen or measured that says so; undefined where it does not hold, empty where there is nothing to say. */
 type Held = string | undefined;
-
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 const LIKELY = STANDINGS.find((s) => s.key === 'likely')!.from;
 
@@ -61,7 +60,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
   deadWood: ({ visit }) => {
     const dieback = diebackOf(visit.findings);
     return dieback !== undefined && dieback >= limit('deadWood')
-      ? `${Math.round(100 * dieback)} % of the crown is dead`
+      ? `${percent(dieback!)} of the crown is dead`
       : undefined;
   },
   dead: ({ verdict: { alive } }) => (alive.state === 'dead' ? alive.says : undefined),
@@ -70,7 +69,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
   beyondHelp: ({ visit }) => {
     const dieback = diebackOf(visit.findings);
     return dieback !== undefined && dieback >= limit('removalDieback')
-      ? `${Math.round(100 * dieback)} % of the crown is dead`
+      ? `${percent(dieback!)} of the crown is dead`
       : undefined;
   },
   anchorsFew: (s) => {
@@ -155,7 +154,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
     const decay = danger?.possible.find((p) => p.mechanism === 'basalDecay' && p.probability >= LIKELY);
     const seen = (['barkSoft', 'conks', 'hollow'] as const).find((key) => facts[key].state === 'yes');
     return decay
-      ? `${decay.label.toLowerCase()} is likely (${percent(decay.probability)})`
+      ? `${decay.label.toLowerCase()} is likely (${chanceWords(decay.probability)})`
       : seen && facts[seen].text;
   },
   notSmallToStake: (s) => {

@@ -1,3 +1,4 @@
+import { chanceWords, percent } from '../units/share';
 import { diebackOf } from '../crown/dieback';
 import { REMEDIES } from '../remedies';
 import type { CauseKey } from '../vocabulary/causes';
@@ -65,7 +66,7 @@ function standingOf({ visit, verdict }: Situation): ChanceStep[] {
       ? [whole({ name: 'It is dead', from: 0, to: 0, why: verdict.alive.says })]
       : []),
     ...(row && row.factor.to < 1
-      ? [whole({ name: `${Math.round(100 * dieback!)} % of the crown is dead`, ...row.factor })]
+      ? [whole({ name: `${percent(dieback!)} of the crown is dead`, ...row.factor })]
       : []),
     ...(decay.length > 0
       ? [whole({ name: decay.map((d) => d.text).join(', '), ...OTHER_OUTLOOKS.decay })]
@@ -86,7 +87,7 @@ export function chanceOf(s: Situation, done: readonly OperationKey[]): Chance {
     const treated = mendedBy(c.cause, done);
     const outlook = OUTLOOK[c.cause][treated ? 'treated' : 'left'];
     return {
-      name: `${c.label}, ${c.certainty} (${Math.round(100 * c.probability)} %), ${treated ? 'treated' : 'left as it is'}`,
+      name: `${c.label}, ${c.certainty} (${chanceWords(c.probability)}), ${treated ? 'treated' : 'left as it is'}`,
       from: survived(c.probability, outlook.from),
       to: survived(c.probability, outlook.to),
       why: outlook.why,
@@ -106,7 +107,7 @@ export function chanceOfNew(s: Situation, kind: 'reset' | 'replace'): Chance {
     .map((c) => {
       const outlook = OUTLOOK[c.cause].left;
       return {
-        name: `${c.label}, ${c.certainty} (${Math.round(100 * c.probability)} %), stays in the ground`,
+        name: `${c.label}, ${c.certainty} (${chanceWords(c.probability)}), stays in the ground`,
         from: survived(c.probability, outlook.from),
         to: survived(c.probability, outlook.to),
         why: outlook.why,

@@ -1,3 +1,4 @@
+import { chanceWords, percent } from '../units/share';
 import type { OperationKey } from '../vocabulary/operations';
 import type { QuantityKey } from '../vocabulary/quantities';
 import { estimate, needsOf, type Estimate, type Need, type Rates, type TrenchWork } from '../costing';
@@ -59,8 +60,6 @@ const LABOUR = ['crew', 'airTool', 'consultant', 'trip'];
 /** Years after the work in which the tree is looked at. Common practice, no source. */
 const LOOK_YEARS = [1, 2, 3, 5, WORTH_YEARS];
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
-
 /** The operations that treat the tree where it stands: those prescribed, or those advised where none is. */
 export function treatmentOf(s: Situation, operations: readonly Operation[]): Operation[] {
   const stays = operations.filter((o) => !APART.includes(o.key));
@@ -117,7 +116,7 @@ function costOf(
         : []),
       ...(fails
         ? [
-            `Failure, ${percent(fails.from)} to ${percent(fails.to)}, times taking it down and setting a young tree, ${Math.round(failure.from)} to ${Math.round(failure.to)}: ${Math.round(again.from)} to ${Math.round(again.to)}.`,
+            `Failure, ${chanceWords(fails.from)} to ${chanceWords(fails.to)}, times taking it down and setting a young tree, ${Math.round(failure.from)} to ${Math.round(failure.to)}: ${Math.round(again.from)} to ${Math.round(again.to)}.`,
           ]
         : []),
     ],

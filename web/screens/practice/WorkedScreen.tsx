@@ -1,9 +1,8 @@
+import { percent } from '@undrel/core/units';
 import { LEAST_JUDGED } from '@undrel/core/practice';
 import { PageLink } from '@/ui/PageLink';
 import type { FirmRecord } from '../../protocol/time';
 import { PracticeBar } from './PracticeBar';
-
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** How often each remedy worked over all trees of the firm; what failed stands as plainly as what worked. */
 export function WorkedScreen({ record }: { record: FirmRecord }) {

@@ -1,11 +1,10 @@
 'use client';
 
+import { percent } from '@undrel/core/units';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import type { CohortPage, PropertyPage } from '../../protocol/grounds';
-
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** Trees planted together: proposed by the program, confirmed by whoever knows, and what they tell of one another. */
 export function Cohorts(props: {

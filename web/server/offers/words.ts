@@ -1,7 +1,7 @@
+import { percent } from '@undrel/core/units';
 import { formatMoney, RESOURCES, unitWord, type Estimate, type Need } from '@undrel/core/costing';
 import type { Range } from '@undrel/core/worth';
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 export const percents = ({ from, to }: Range): string => `${percent(from)} to ${percent(to)}`;
 
 /** A range of money in tens, since none is known better. */

@@ -31,6 +31,8 @@ import {
   writeLengths,
   type Quantity,
   type UnitSystem,
+  percent,
+  chanceWords,
 } from '@undrel/core/units';
 import { paperOf } from '../../protocol/document';
 import { inShort, type ReportContent } from '../../protocol/report';
@@ -120,8 +122,7 @@ const measuredIn = (profile: Profile): Quantity[] =>
 function sincePart({ tree, events, visits, visit, beside, system }: ReportSource): ReportContent['since'] {
   const since = sinceWhen(tree, events, visits, visit, beside);
   const followed = eventsFollowed(since).map(
-    (e) =>
-      `${Math.round(100 * e.chance)} % of it lies within the usual lag of “${e.event.kind}, ${e.event.when}”.`,
+    (e) => `${percent(e.chance)} of it lies within the usual lag of “${e.event.kind}, ${e.event.when}”.`,
   );
   return {
     text: [since.summary, ...followed, ...(since.fill ? [fillWords(since.fill)] : [])].join(' '),
@@ -304,7 +305,7 @@ function wholeContent(source: ReportSource): ReportContent {
       .filter((c) => c.standing === 'likely' || c.standing === 'possible')
       .map((c) => ({
         label: c.label,
-        standing: `${c.certainty} (${Math.round(100 * c.probability)} %)`,
+        standing: `${c.certainty} (${chanceWords(c.probability)})`,
         mechanism: c.mechanism,
         ...reasonsFor(c.cause),
       })),

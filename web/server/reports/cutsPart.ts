@@ -1,10 +1,8 @@
 import { agreedCuts, isStressed, type DigAssessment } from '@undrel/core/pruning';
 import { withAge } from '@undrel/core/history';
-import { writeLengths } from '@undrel/core/units';
+import { writeLengths, percent } from '@undrel/core/units';
 import type { ReportCuts } from '../../protocol/report';
 import type { ReportSource } from './source';
-
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** What the report says of the cut plan that was agreed; undefined where none was. */
 export function cutsPart(

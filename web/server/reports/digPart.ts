@@ -2,7 +2,7 @@ import { keeping } from '@undrel/core/kept';
 import { HORIZON, type YearBand } from '@undrel/core/growth';
 import { assessDig, neverCut, numberedCuts, type DigAssessment } from '@undrel/core/pruning';
 import { girdledShare, rootShare, potInWords, potOutgrown } from '@undrel/core/roots';
-import { formatQuantity, formatValue, tidy, writeLengths } from '@undrel/core/units';
+import { formatQuantity, formatValue, tidy, writeLengths, percent } from '@undrel/core/units';
 import type { ReportDig } from '../../protocol/report';
 import { planOf } from '../../drawings/digSheet';
 import { DECISION_NAMES, KIND_NAMES } from '../../drawings/rootKinds';
@@ -12,8 +12,6 @@ import type { ReportSource } from './source';
 const PLAN = { width: 515, height: 420 };
 /** Years from the dig in which shares are told. */
 const TOLD_YEARS = [0, 2, 5, 10, 20, HORIZON];
-
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** Digs of as many visits stay read: a preview opened again is not worked out anew. */
 const DIGS_KEPT = 30;

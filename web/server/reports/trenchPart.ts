@@ -7,15 +7,13 @@ import {
   type Trenches,
   type TrenchesGiven,
 } from '@undrel/core/trenching';
-import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
+import { formatQuantity, formatValue, writeLengths, percent } from '@undrel/core/units';
 import type { ReportTrenches } from '../../protocol/report';
 import { trenchDrawing } from '../../drawings/trenchPlan';
 import type { ReportSource } from './source';
 
 /** Points of a page, as the plan stands in the PDF. */
 const PLAN = { width: 515, height: 440 };
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
-
 /** Layouts of as many visits stay laid out. */
 const LAYOUTS_KEPT = 30;
 const trenches = keeping<Trenches>(LAYOUTS_KEPT);

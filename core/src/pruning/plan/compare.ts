@@ -1,7 +1,7 @@
+import { percent } from '../../units/share';
 import { byLabel } from '../../records/labels';
 import type { CutAssessment, Way } from './assessCuts';
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const listed = (labels: string[]): string => labels.join(', ');
 const lossOf = ({ value }: Way): number => value.loss.reduce((a, b) => a + b, 0);
 const stagesOf = ({ stages }: Way): number => new Set(Object.values(stages)).size;

@@ -1,3 +1,4 @@
+import { percent } from '../../units/share';
 import { CUT_PLAN } from '../../practice';
 import { shortMark } from '../../units/marks';
 import { CUT_RANGES } from '../../records/cuts';
@@ -151,7 +152,6 @@ export function priceOf(
   };
 }
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 /** A limit is eased to whole percents, upward. */
 const upward = (share: number): number => Math.ceil(100 * share - 1e-6) / 100;
 

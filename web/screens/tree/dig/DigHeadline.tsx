@@ -1,3 +1,4 @@
+import { chanceWords } from '@undrel/core/units';
 import type { ReactNode } from 'react';
 import { HORIZON, type Forecast } from '@undrel/core/growth';
 
@@ -26,7 +27,7 @@ export function DigHeadline({
             ? 'Half of it or more already.'
             : half.year.p50 === undefined
               ? `Half of it is not reached within ${HORIZON} years if nothing is done.`
-              : `Half of it in about ${at(half.year.p50)} if nothing is done (${at(half.year.p10)} to ${at(half.year.p90)}); within five years ${Math.round(100 * half.within5)} %, within ten ${Math.round(100 * half.within10)} % likely.`)}
+              : `Half of it in about ${at(half.year.p50)} if nothing is done (${at(half.year.p10)} to ${at(half.year.p90)}); within five years ${chanceWords(half.within5)}, within ten ${chanceWords(half.within10)} likely.`)}
       </p>
     </div>
   );

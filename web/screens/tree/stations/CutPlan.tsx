@@ -7,7 +7,7 @@ import { stemRate, type Scenario } from '@undrel/core/growth';
 import { withAge } from '@undrel/core/history';
 import { isStressed, missingForCuts, type CutAssessment, type Way } from '@undrel/core/pruning';
 import { isMapped, readDig } from '@undrel/core/roots';
-import { writeLengths, type UnitSystem } from '@undrel/core/units';
+import { writeLengths, type UnitSystem, percent } from '@undrel/core/units';
 import { Said } from '../../../ui/Said';
 import { Entry } from '../../../ui/controls/Entry';
 import { CutLimits, LimitPrices } from '../cuts/CutLimits';
@@ -25,8 +25,6 @@ const NONE: CutDesign = {};
 const EMPTY: Dig = { measuredFrom: 'bark', north: 'true', roots: [] };
 /** Years on at which the plan is looked at with and without it. */
 const LATER = 10;
-const percent = (share: number) => `${Math.round(100 * share)} %`;
-
 /** Years from now of each cut. */
 const yearsOf = (way: Way | undefined, interval: number): Record<string, number> =>
   Object.fromEntries(

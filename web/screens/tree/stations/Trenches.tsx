@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { isStressed } from '@undrel/core/pruning';
 import { obstacleKind } from '@undrel/core/practice';
 import { openedShare } from '@undrel/core/trenching';
-import { formatValue, writeLengths } from '@undrel/core/units';
+import { formatValue, writeLengths, percent } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
 import { QuantityView } from '../../../ui/controls/QuantityView';
@@ -23,8 +23,6 @@ import { useTrenches } from '../trenches/useTrenches';
 import type { StationProps } from '../visitEntry';
 
 const NONE: TrenchDesign = {};
-const percent = (share: number) => `${Math.round(100 * share)} %`;
-
 /** The trenches: spokes laid out for this tree on this ground, turned, locked and taken out by hand. */
 export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode }) {
   const { control, visitId, visit, tree, treeId, treeItem, system, site, house } = station;

@@ -1,10 +1,9 @@
 'use client';
 
+import { percent } from '@undrel/core/units';
 import { useState } from 'react';
 import type { TrenchDesign } from '@undrel/core/records';
 import type { Alternative, SoilRemedy } from '@undrel/core/trenching';
-
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** Every way of opening the soil on the same ground; another than the rules' choice is taken with a reason. */
 export function TrenchAlternatives(props: {

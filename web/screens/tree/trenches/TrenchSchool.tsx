@@ -1,6 +1,5 @@
+import { percent } from '@undrel/core/units';
 import { openedShare, type TrenchPlan } from '@undrel/core/trenching';
-
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** Both kinds of spokes on this ground, so that the difference is seen before one is taken. */
 export function TrenchSchool(props: {

@@ -3,7 +3,7 @@
 import type { CauseReasons, CauseVerdict, Reason } from '@undrel/core/diagnosis';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { StationKey } from '../../visitEntry';
-import { percent } from './percent';
+import { chanceFigure } from '@undrel/core/units';
 
 /** Evidence beyond this fills its bar, decibans. */
 const FULL_BAR = 15;
@@ -14,7 +14,7 @@ function ChanceBar({ cause }: { cause: CauseVerdict }) {
     <span
       className="block relative h-2.5 border border-ink bg-sheet"
       role="img"
-      aria-label={`${percent(cause.probability)}; ${percent(cause.prior)} before anything was looked at`}
+      aria-label={`${chanceFigure(cause.probability)}; ${chanceFigure(cause.prior)} before anything was looked at`}
     >
       <span className="block h-full bg-ink" style={{ width: `${100 * cause.probability}%` }} />
       <span className="absolute -top-1 -bottom-1 w-[2px] bg-todo" style={{ left: `${100 * cause.prior}%` }} />
@@ -91,7 +91,8 @@ export function Cause(props: {
                 : 'whitespace-nowrap font-semibold'
             }
           >
-            {cause.certainty} <span className="num font-normal text-ink">{percent(cause.probability)}</span>
+            {cause.certainty}{' '}
+            <span className="num font-normal text-ink">{chanceFigure(cause.probability)}</span>
           </span>
         </span>
         <ChanceBar cause={cause} />

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Check, Explanation } from '@undrel/core/diagnosis';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { StationKey } from '../../visitEntry';
-import { percent } from './percent';
+import { chanceFigure } from '@undrel/core/units';
 
 /** Checks shown before the rest is asked for. */
 const FIRST_CHECKS = 5;
@@ -82,7 +82,9 @@ export function ChangeOfMind({ explanation, system }: { explanation: Explanation
       {flips.map((f) => (
         <li key={`${f.finding}.${f.otherwise}`} className="border-b border-hair py-1.5">
           Unsure: {say(f.text)}. If “{say(f.otherwise)}”:{' '}
-          {f.changes.map((c) => `${c.label.toLowerCase()} ${percent(c.from)} to ${percent(c.to)}`).join(', ')}
+          {f.changes
+            .map((c) => `${c.label.toLowerCase()} ${chanceFigure(c.from)} to ${chanceFigure(c.to)}`)
+            .join(', ')}
           .
         </li>
       ))}

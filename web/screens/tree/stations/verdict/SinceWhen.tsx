@@ -7,7 +7,7 @@ import { declineLine, stemsOf } from '../../../../drawings/declineLine';
 import { useMeasured } from '../../../../ui/useMeasured';
 import { useAlive } from '../../../../ui/controls/Entry';
 import type { StationProps } from '../../visitEntry';
-import { percent } from './percent';
+import { chanceFigure } from '@undrel/core/units';
 
 /** When growth fell, and which event it followed. */
 export function SinceWhen(props: StationProps) {
@@ -38,8 +38,8 @@ export function SinceWhen(props: StationProps) {
       )}
       {followed.map((e) => (
         <p key={`${e.event.kind}.${e.event.when}`} className="text-sm py-0.5">
-          {percent(e.chance)} of the fall lies within the usual lag of “{e.event.kind}, {e.event.when}” (
-          {e.from}–{e.to}; by the length of that span alone {percent(e.byLength)}). {e.why}
+          {chanceFigure(e.chance)} of the fall lies within the usual lag of “{e.event.kind}, {e.event.when}” (
+          {e.from}–{e.to}; by the length of that span alone {chanceFigure(e.byLength)}). {e.why}
         </p>
       ))}
       {since.fill && (

@@ -1,5 +1,5 @@
 import type { Watering } from '@undrel/core/records';
-import type { MannerSeason, Manner, NextWatering, OwnFactor } from '@undrel/core/water';
+import type { MannerSeason, Manner, NextWatering, OwnFactor, TooMuch } from '@undrel/core/water';
 
 /** The water of a tree under care on a day. */
 export interface TreeWater {
@@ -19,6 +19,10 @@ export interface TreeWater {
   radius: number;
   depth: number;
   notes: string[];
+  /** Where it stands on the plan of the property, m. */
+  at?: { x: number; y: number };
+  /** More was given this year than its roots can hold. */
+  tooMuch?: TooMuch;
   manners: MannerSeason[];
   manner: Manner;
 }

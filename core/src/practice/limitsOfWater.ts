@@ -8,6 +8,24 @@ export const WATER_LIMITS = {
     reason: 'Landscape trees draw about half of the reference in dry summers.',
     source: 'ANSI/ASABE S623, from memory',
   },
+  plantFactorHumid: {
+    value: 0.7,
+    unit: 'ratio',
+    reason: 'In humid summers landscape trees draw more of the reference, which is smaller there.',
+    source: 'ANSI/ASABE S623, from memory',
+  },
+  humidSummer: {
+    value: 0.65,
+    unit: 'ratio',
+    reason: 'A climate is humid from this ratio of rain to reference evapotranspiration on.',
+    source: 'UNEP 1992, World Atlas of Desertification, from memory',
+  },
+  tooMuchWater: {
+    value: 0.25,
+    unit: 'share',
+    reason: 'Of the water given so much may drain below the roots by rain that came after; more is too much.',
+    source: PRACTICE,
+  },
   easyYoung: {
     value: 0.4,
     unit: 'share',

@@ -5,4 +5,6 @@ export * from './manners';
 export * from './next';
 export * from './plan';
 export * from './readWeather';
+export * from './round';
+export * from './tooMuch';
 export * from './zone';

@@ -6,13 +6,15 @@ import type { Tree, TreeEvent, Visit, Watering } from '../records';
 import { operationOf } from '../vocabulary/operations';
 import { daysBetween, yearOf } from '../vocabulary/dates';
 import { fineMark } from '../units/marks';
+import { tightGround } from '../weighing/ground';
 import { wateringByRule } from '../weighing/watering';
 import type { BalanceDay } from './balance';
 import type { StationPlace, WeatherDay } from './evapotranspiration';
 import { balanceLogged, ownFactor, wateringsOf, type OwnFactor } from './log';
+import { tooMuchOf, type TooMuch } from './tooMuch';
 import { mannersOver, type Manner, type MannerSeason } from './manners';
 import { nextWatering, type NextWatering } from './next';
-import { zoneOf, type TreeZone } from './zone';
+import { plantFactorAt, zoneOf, type TreeZone } from './zone';
 
 /** What the water of a tree comes to on a day. */
 export interface WaterPlan {
@@ -30,6 +32,8 @@ export interface WaterPlan {
   manner: Manner;
   /** Why that day, in one sentence. */
   why: string;
+  /** More was given this year than its roots can hold. */
+  tooMuch?: TooMuch;
 }
 
 /** Operations after which roots begin again from the ball. */
@@ -86,13 +90,15 @@ export function waterPlan(
 ): WaterPlan | undefined {
   const since = rootsSince(tree, events, visits, today);
   const profile = profileOf(tree, visit);
-  const plain = zoneOf(tree, visit, profile, today, since);
-  if (!plain) return undefined;
   const year = today.slice(0, 4);
   const until = known.filter((d) => d.date <= today);
+  const before = until.filter((d) => d.date.slice(0, 4) < year);
+  const plant = plantFactorAt(place, before);
+  const plain = zoneOf(tree, visit, profile, today, since, plant);
+  if (!plain) return undefined;
   const log = wateringsOf(visits, today);
   const own = ownFactor(plain, place, until, log);
-  const zone = own.reads > 0 ? zoneOf(tree, visit, profile, today, since, own.value)! : plain;
+  const zone = own.reads > 0 ? zoneOf(tree, visit, profile, today, since, plant, own.value)! : plain;
   // The winter fills it: the year begins with a full store.
   const days = balanceLogged(
     zone,
@@ -102,7 +108,7 @@ export function waterPlan(
   );
   const next = nextWatering(zone, place, today, days.at(-1)?.missing ?? 0, until);
   const stem = tree.stemDiameter ?? tree.dbh;
-  const before = until.filter((d) => d.date.slice(0, 4) < year);
+  const tooMuch = tooMuchOf(zone, days, tightGround({ tree, visit }));
   return {
     zone,
     days,
@@ -115,5 +121,6 @@ export function waterPlan(
         : mannersOver(zone, place, before, wateringByRule(stem), seasonMonths({ latitude: place.latitude })),
     manner: schoolFor('watering', house, tree.schools).key as Manner,
     why: whyOf(next, today, next.years),
+    ...(tooMuch && { tooMuch }),
   };
 }

@@ -11,10 +11,13 @@ import {
   mannersOver,
   nextWatering,
   penmanMonteith,
+  plantFactorAt,
   radiationOf,
   readDays,
   referenceEt,
+  tooMuchOf,
   waterPlan,
+  waterRound,
   zoneOf,
   type RootZone,
   type WeatherDay,
@@ -197,6 +200,95 @@ test('the root zone of a planted tree grows out of its ball, that of an old one 
 const HEAD = 'date,rain,low,high\n';
 const row = (i: number, rain = 0, low = 10, high = 20) =>
   `${new Date(Date.UTC(2025, 5, i)).toISOString().slice(0, 10)},${rain},${low},${high}`;
+
+test('what trees draw of the reference: more where the summers are humid', () => {
+  const year = (rain: number): WeatherDay[] =>
+    Array.from({ length: 365 }, (_, i) => ({
+      date: new Date(Date.UTC(2025, 0, 1 + i)).toISOString().slice(0, 10),
+      rain,
+      low: 12,
+      high: 24,
+    }));
+  // ANSI/ASABE S623 (from memory): 0.5 in dry, 0.7 in humid summers.
+  expect(plantFactorAt(HERE, year(0.3))).toBe(0.5);
+  expect(plantFactorAt(HERE, year(5))).toBe(0.7);
+  expect(plantFactorAt(HERE, [])).toBe(0.5);
+  // Rain of the winter makes no humid summer.
+  expect(
+    plantFactorAt(
+      HERE,
+      year(5).filter((d) => /-(01|02|12)-/.test(d.date)),
+    ),
+  ).toBe(0.5);
+});
+
+test('too much water: what a full store lets through, and in ground that holds it any of it', () => {
+  const store = { store: 40, easy: 0.4, area: 2, factor: 0.5, kept: 0, runOff: 0 };
+  const dry = Array.from({ length: 60 }, (_, i) => ({
+    date: new Date(Date.UTC(2025, 5, 1 + i)).toISOString().slice(0, 10),
+    rain: 0,
+    low: 14,
+    high: 28,
+  }));
+  const saucer = { kind: 'saucer' } as Parameters<typeof tooMuchOf>[2];
+  const over = (given: (missing: number) => number, tight = false) =>
+    tooMuchOf(
+      store,
+      balance(store, HERE, dry, 0, (_, missing) => given(missing)),
+      tight ? saucer : undefined,
+    );
+  expect(over(() => 0)).toBeUndefined();
+  expect(over((missing) => missing)).toBeUndefined();
+  // A little more than is missing drains away in open ground, and stands in a saucer.
+  const little = (missing: number) => (missing >= 10 ? missing + 1 : 0);
+  expect(over(little)).toBeUndefined();
+  expect(over(little, true)).toMatchObject({ stands: true });
+  const much = over(() => 30)!;
+  expect(much.days).toBe(60);
+  expect(much.given).toBeCloseTo(60 * 30 * 2, 9);
+  // What was given was drawn or is too much: nothing else becomes of it.
+  const drawn = balance(store, HERE, dry, 0, () => 30).reduce((sum, d) => sum + d.drawn, 0);
+  expect(much.wasted).toBeGreaterThan(much.given - 2 * (drawn + store.store));
+  expect(much.wasted).toBeLessThanOrEqual(much.given);
+});
+
+describe('a round', () => {
+  const stop = fc.record({
+    litres: fc.integer({ min: 1, max: 2500 }),
+    at: fc.option(fc.record({ x: fc.integer({ min: 0, max: 90 }), y: fc.integer({ min: 0, max: 90 }) }), {
+      nil: undefined,
+    }),
+  });
+  test('gives each tree all of its water, from tanks that are full but the last', () => {
+    fc.assert(
+      fc.property(fc.array(stop, { maxLength: 20 }), (given) => {
+        const stops = given.map((s, i) => ({ ...s, id: String(i) }));
+        const { loads, unplaced } = waterRound(stops, 1000);
+        const of = (id: string) =>
+          loads.flatMap((l) => l.stops.filter((s) => s.id === id)).reduce((sum, s) => sum + s.litres, 0);
+        for (const s of stops) expect(of(s.id)).toBeCloseTo(s.litres, 6);
+        loads.slice(0, -1).forEach((load) => expect(load.litres).toBeCloseTo(1000, 6));
+        const whole = stops.reduce((sum, s) => sum + s.litres, 0);
+        expect(loads).toHaveLength(Math.ceil(whole / 1000));
+        expect(unplaced).toEqual(stops.filter((s) => !s.at).map((s) => s.id));
+        // What is not on the plan comes last.
+        const order = [...new Set(loads.flatMap((l) => l.stops.map((s) => s.id)))];
+        expect(order.slice(order.length - unplaced.length)).toEqual(unplaced);
+      }),
+    );
+  });
+
+  test('goes along a row', () => {
+    const row = [4, 1, 3, 2].map((n) => ({ id: `Linden ${n}`, litres: 300, at: { x: 9 * n, y: 0 } }));
+    const { loads, metres } = waterRound(row, 1000);
+    expect(metres).toBe(27);
+    const names = loads.map((l) => l.stops.map((s) => `${s.id} ${s.litres}`).join(', '));
+    expect([
+      ['Linden 1 300, Linden 2 300, Linden 3 300, Linden 4 100', 'Linden 4 200'],
+      ['Linden 4 300, Linden 3 300, Linden 2 300, Linden 1 100', 'Linden 1 200'],
+    ]).toContainEqual(names);
+  });
+});
 
 test('weather with holes, doubles, wrong days and the other unit', () => {
   const holed = readDays(HEAD + [row(1), row(2), row(5, 3, 16, 26)].join('\n'));

@@ -1,5 +1,5 @@
 import { crownReach } from '../crown';
-import { ageAt } from '../history';
+import { ageAt, seasonMonths } from '../history';
 import { LIMITS } from '../practice';
 import type { Profile } from '../profile';
 import { answerTo } from '../questions/question';
@@ -9,12 +9,32 @@ import { shortMark } from '../units/marks';
 import { ballOf } from '../weighing/lift';
 import { tightGround } from '../weighing/ground';
 import type { RootZone } from './balance';
+import { referenceEt, type StationPlace, type WeatherDay } from './evapotranspiration';
 
 /** Water that a loam holds between field capacity and wilting, share. Source: Saxton & Rawls 2006, table 3. */
 const LOAM = 0.14;
 /** A fall of the ground from which rain runs off it, share. Common practice, no source. */
 const STEEP = 0.05;
 const METRE_TO_MM = 1000;
+
+/**
+ * What landscape trees draw of the reference at a place: by its growing seasons of whole months, in which rain makes up for
+ * the reference or does not.
+ *
+ * @param known daily weather; where it holds no growing season, summers are taken as dry
+ */
+export function plantFactorAt(place: StationPlace, known: readonly WeatherDay[]): number {
+  const months = seasonMonths({ latitude: place.latitude });
+  let rain = 0;
+  let reference = 0;
+  for (const day of known) {
+    if (!months.includes(Number(day.date.slice(5, 7)))) continue;
+    rain += day.rain;
+    reference += referenceEt(place, day).mm;
+  }
+  const humid = reference > 0 && rain / reference >= LIMITS.humidSummer.value;
+  return LIMITS[humid ? 'plantFactorHumid' : 'plantFactor'].value;
+}
 
 /** What a tree can draw on, and what it was worked out from, in words. */
 export interface TreeZone extends RootZone {
@@ -30,6 +50,7 @@ export interface TreeZone extends RootZone {
  *
  * @param today ISO date
  * @param since year it was planted, moved or reset last; else that of its planting
+ * @param plant what landscape trees draw of the reference here
  * @param own what the tree draws against what others do, learned from the probe
  * @returns undefined where neither stem nor crown was measured
  */
@@ -39,6 +60,7 @@ export function zoneOf(
   profile: Profile,
   today: string,
   since?: number,
+  plant: number = LIMITS.plantFactor.value,
   own = 1,
 ): TreeZone | undefined {
   const notes: string[] = [];
@@ -84,7 +106,7 @@ export function zoneOf(
     store: METRE_TO_MM * depth * holds,
     easy: LIMITS[young ? 'easyYoung' : 'easyEstablished'].value,
     area,
-    factor: LIMITS.plantFactor.value * over * (1 - LIMITS.mulchSaves.value * mulched) * own,
+    factor: plant * over * (1 - LIMITS.mulchSaves.value * mulched) * own,
     kept: METRE_TO_MM * LIMITS.crownKeeps.value,
     runOff: (fall > STEEP ? LIMITS.runOffSlope.value : 0) + (tight ? LIMITS.runOffTight.value : 0),
     depth,

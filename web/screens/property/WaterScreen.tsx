@@ -14,6 +14,7 @@ import { Said } from '../../ui/Said';
 import { Entry } from '../../ui/controls/Entry';
 import { usePreferences } from '../shell/preferences';
 import { PropertyBar } from './PropertyBar';
+import { WaterRoundList } from './WaterRoundList';
 
 const MANNERS: Record<Manner, string> = {
   balance: 'by balance, probe first',
@@ -97,6 +98,7 @@ export function WaterScreen({
             Look before each watering: where the soil is moist a hand deep, skip it. More trees die of wet
             than of dry.
           </p>
+          {soon.length > 1 && <WaterRoundList due={soon} system={system} />}
           {trees.length > 0 && (
             <ul aria-label="Trees under care" className="border-t-[1.5px] border-ink">
               {trees.map((tree) => (
@@ -323,6 +325,16 @@ function Tree({
             .map((w) => `${w.on} ${roundWords(w, system)}`)
             .join('; ')}
           .
+        </p>
+      )}
+      {tree.tooMuch && (
+        <p className="wrong my-1">
+          Too much water this year: {litres(tree.tooMuch.wasted, system)} of the{' '}
+          {litres(tree.tooMuch.given, system)} given, on {count(tree.tooMuch.days, 'day')}, were more than its
+          roots can hold.{' '}
+          {tree.tooMuch.stands
+            ? 'The ground here lets none of it out, and roots drown in it. Give none until the probe comes up dry.'
+            : 'It drained away and took air from the roots. Look with the probe first.'}
         </p>
       )}
       {next.on !== undefined && next.on !== on && (

@@ -53,7 +53,7 @@ export function waterOfTrees({
       unmeasured.push(tree.label);
       continue;
     }
-    const { zone, next, why, manners, manner, own, log } = plan;
+    const { zone, next, why, manners, manner, own, log, tooMuch } = plan;
     trees.push({
       id,
       visitId,
@@ -69,6 +69,8 @@ export function waterOfTrees({
       notes: zone.notes,
       manners,
       manner,
+      ...(tree.position && { at: tree.position }),
+      ...(tooMuch && { tooMuch }),
     });
   }
   return { trees, wet, unmeasured, others };

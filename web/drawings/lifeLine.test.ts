@@ -56,6 +56,19 @@ test('the tree, the tree beside it, the work and what would be without it are al
     expect(texts).toContain(words);
 });
 
+test('dry growing seasons stand under the shoots of their year, and nowhere where there were none', () => {
+  const strips = (dry: number[]) =>
+    lifeLine(given(900, { dry })).shapes.flatMap((s) =>
+      s.as === 'area' && s.tone === 'harm' ? [s.points] : [],
+    );
+  expect(strips([])).toEqual([]);
+  // A year before the axis begins has no place on it.
+  expect(strips([2022, 1950])).toHaveLength(1);
+  const [[left], [right]] = [strips([2022])[0]!, strips([2023])[0]!];
+  expect(left![0]).toBeLessThan(right![0]);
+  expect(strips([2022])[0]![1]![0]).toBeCloseTo(right![0], 9);
+});
+
 test('whatever was read, and whenever things happened: every shape is a finite one, each mark has its line', () => {
   const year = fc.integer({ min: 1990, max: 2026 });
   const shoot = fc.option(fc.double({ min: 0.01, max: 1.5, noNaN: true }), { nil: undefined });

@@ -18,6 +18,8 @@ export interface LifeLineGiven {
   beside?: string;
   marks: readonly LifeMark[];
   planted: number | undefined;
+  /** Years whose growing season was dry by the rain on these grounds. */
+  dry?: readonly number[];
   until: string;
   system: UnitSystem;
   width: number;
@@ -29,6 +31,8 @@ const TOP = 30;
 const HEIGHT = 190;
 const LANE = 17;
 const TEXT = 13;
+/** Height of the strip that marks a dry year. */
+const STRIP = 7;
 
 const yearAt = (day: string): number => {
   const [year, month = '07', date = '01'] = day.split('-');
@@ -106,6 +110,29 @@ export function lifeLine(given: LifeLineGiven): Drawing {
       tone: 'wash',
     });
   }
+  const dry = (given.dry ?? []).filter((year) => year >= first && year < last);
+  for (const year of dry)
+    shapes.push({
+      as: 'area',
+      points: [
+        [x(year), base - STRIP],
+        [x(year + 1), base - STRIP],
+        [x(year + 1), base],
+        [x(year), base],
+      ],
+      tone: 'harm',
+    });
+  if (dry.length > 0)
+    shapes.push(
+      text(
+        [width - RIGHT, TOP - 14],
+        dry.length === 1 ? 'red: dry growing season' : 'red: dry growing seasons',
+        {
+          tone: 'harm',
+          anchor: 'end',
+        },
+      ),
+    );
   const curve = (of: (s: ShootYear) => number | undefined): Point[] =>
     years.flatMap((s): Point[] => {
       const value = of(s);

@@ -13,6 +13,8 @@ export interface TreeTime {
   /** Shoots by year, where there is no treatment to tell of. */
   years: Recovery['years'];
   beside?: string;
+  /** Years whose growing season was dry by the rain on its property. */
+  dry: number[];
   /** Days of its visits, oldest first. */
   visits: string[];
   /** Two of them side by side. */

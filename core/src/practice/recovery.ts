@@ -4,8 +4,8 @@
  */
 export interface AnswerMeasure {
   label: string;
-  /** Logarithm of a ratio (a length against that of the reference tree), or a share of the crown. */
-  scale: 'ratio' | 'share';
+  /** Logarithm of a ratio (a length against that of the reference tree), a share of the crown, or m of stem a year. */
+  scale: 'ratio' | 'share' | 'rate';
   /** Sign of an answer. */
   better: 1 | -1;
   /** Middle and spread of the change in a tree that answers, in its best direction. */
@@ -55,8 +55,30 @@ export const ANSWER_MEASURES = {
     reading: 0.04,
     season: 0.04,
   },
+  // A stem that put on a few millimetres a year puts on as much again; how far a tape is off follows from the stem.
+  girth: {
+    label: 'Stem growth',
+    scale: 'rate',
+    better: 1,
+    answer: 0.004,
+    differs: 0.002,
+    reading: 0,
+    season: 0.0015,
+  },
 } as const satisfies Record<string, AnswerMeasure>;
 export type AnswerKey = keyof typeof ANSWER_MEASURES;
+
+/**
+ * Leaves that were not green at the last look before the work, and leaves that were: how often they are green at the newest
+ * look since, in a tree that answers, in one that stays as it was, and in one that falls. Judgement: colour follows the
+ * weather and the eye, so that it never tells by itself.
+ */
+export const GREEN_SINCE = {
+  notGreen: { answers: 0.7, stays: 0.3, falls: 0.1 },
+  green: { answers: 0.9, stays: 0.85, falls: 0.5 },
+} as const;
+/** Two measurements of a stem tell its growth from so many days apart on. Judgement: a season. */
+export const STEM_DAYS = 300;
 
 /** Fewest seasons before a work without which its shoots are set against nothing. */
 export const SEASONS_BEFORE = 2;

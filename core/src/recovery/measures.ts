@@ -3,13 +3,17 @@ import {
   ANSWER_MEASURES,
   APART,
   BESIDE_DAYS,
+  GIRTH_ERROR,
+  GREEN_SINCE,
   KNOWN_SEASONS,
   MOST_SEASONS_BEFORE,
   SEASONS_BEFORE,
+  STEM_DAYS,
   type AnswerKey,
   type AnswerMeasure,
 } from '../practice/recovery';
 import type { Finding, Visit } from '../records';
+import { daysBetween } from '../vocabulary/dates';
 import { beforeAfter, type BeforeAfter } from './baci';
 
 /** What a visit read of a crown. */
@@ -18,6 +22,8 @@ export interface CrownLook {
   density?: number;
   dieback?: number;
   leaf?: number;
+  /** Stem at breast height, m. */
+  dbh?: number;
 }
 
 /** A healthy tree of the same genus on the same grounds, as the yardstick. */
@@ -48,17 +54,19 @@ export function crownLook({ date, findings }: Pick<Visit, 'date' | 'findings'>):
   const density = numberOf(findings, 'crown.density');
   const dieback = numberOf(findings, 'crown.dieback');
   const leaf = numberOf(findings, 'crown.leafLength');
-  if (density === undefined && dieback === undefined && leaf === undefined) return undefined;
+  const dbh = numberOf(findings, 'base.dbh');
+  if ([density, dieback, leaf, dbh].every((x) => x === undefined)) return undefined;
   return {
     date,
     ...(density !== undefined && { density }),
     ...(dieback !== undefined && { dieback }),
     ...(leaf !== undefined && { leaf }),
+    ...(dbh !== undefined && { dbh }),
   };
 }
 
 /** What one season scatters: alone, or as the difference of two trees. */
-function deviationOf({ reading, season }: AnswerMeasure, against: boolean): number {
+function deviationOf({ season }: AnswerMeasure, reading: number, against: boolean): number {
   return against ? Math.hypot(reading * Math.SQRT2, season * APART) : Math.hypot(reading, season);
 }
 
@@ -67,9 +75,10 @@ const reading = (
   before: readonly number[],
   after: readonly number[],
   against: boolean,
+  off: number = ANSWER_MEASURES[key].reading,
 ): AnswerReading | undefined => {
   const measure: AnswerMeasure = ANSWER_MEASURES[key];
-  const deviation = deviationOf(measure, against);
+  const deviation = deviationOf(measure, off, against);
   const told = beforeAfter(before, after, { deviation, seasons: KNOWN_SEASONS });
   return (
     told && {
@@ -78,7 +87,7 @@ const reading = (
       label: measure.label,
       scale: measure.scale,
       against,
-      wider: deviation / deviationOf(measure, true),
+      wider: deviation / deviationOf(measure, off, true),
     }
   );
 };
@@ -142,6 +151,84 @@ export function shootsAnswer(
     : undefined;
 }
 
+type LookKey = keyof Omit<CrownLook, 'date'>;
+
+/** A look at the reference tree in the same part of the season. */
+const nearLook = (
+  yardstick: Pick<Yardstick, 'looks'> | undefined,
+  date: string,
+  key: LookKey,
+): CrownLook | undefined =>
+  yardstick?.looks.find((l) => l[key] !== undefined && Math.abs(daysBetween(l.date, date)) <= BESIDE_DAYS);
+
+/** Growth of the stem between two looks, m a year, and how far the tape may be off in it, as a standard deviation. */
+function stemRate(from: CrownLook, to: CrownLook): { rate: number; off: number } {
+  const years = daysBetween(from.date, to.date) / 365.25;
+  return { rate: (to.dbh! - from.dbh!) / years, off: (GIRTH_ERROR * Math.hypot(from.dbh!, to.dbh!)) / years };
+}
+
+/**
+ * Growth of the stem from one measurement to the next, before the work and after it, less that of the reference tree where
+ * it was measured beside each.
+ */
+export function girthAnswer(
+  looks: readonly CrownLook[],
+  treatedOn: string,
+  yardstick: Pick<Yardstick, 'looks'> | undefined,
+): AnswerReading | undefined {
+  const measured: CrownLook[] = [];
+  for (const look of looks.filter((l) => l.dbh !== undefined)) {
+    const last = measured.at(-1);
+    if (!last || daysBetween(last.date, look.date) >= STEM_DAYS) measured.push(look);
+  }
+  const spans = measured.slice(1).map((to, i) => ({ from: measured[i]!, to }));
+  // A span that begins or ends in the season of the work counts with the side it lies on.
+  const before = spans.filter((s) => daysBetween(treatedOn, s.to.date) <= BESIDE_DAYS);
+  const after = spans.filter(
+    (s) => daysBetween(s.from.date, treatedOn) <= BESIDE_DAYS && !before.includes(s),
+  );
+  const beside = (s: { from: CrownLook; to: CrownLook }) => {
+    const [from, to] = [nearLook(yardstick, s.from.date, 'dbh'), nearLook(yardstick, s.to.date, 'dbh')];
+    return from && to && from !== to ? stemRate(from, to) : undefined;
+  };
+  const against = [...before, ...after].every((s) => beside(s) !== undefined);
+  const rates = (of: typeof spans) =>
+    of.map((s) => stemRate(s.from, s.to).rate - (against ? beside(s)!.rate : 0));
+  const off = Math.max(0, ...[...before, ...after].map((s) => stemRate(s.from, s.to).off));
+  return reading('girth', rates(before), rates(after), against, off);
+}
+
+/** Leaf colour before the work and at the newest look since: how much more it is expected of a tree that answers, and of one that falls. */
+export interface ColourAnswer {
+  before: string;
+  after: string;
+  answers: number;
+  falls: number;
+}
+
+export function colourAnswer(
+  visits: readonly Pick<Visit, 'date' | 'findings'>[],
+  treatedOn: string,
+  fromOn: string,
+): ColourAnswer | undefined {
+  const seen = visits.flatMap(({ date, findings }) => {
+    const answer = findings.find((f) => f.key === 'crown.colour' && !f.unsure)?.answer;
+    return answer === undefined ? [] : [{ date, answer }];
+  });
+  const before = seen.filter((s) => s.date <= treatedOn).at(-1)?.answer;
+  const after = seen.filter((s) => s.date >= fromOn).at(-1)?.answer;
+  if (before === undefined || after === undefined) return undefined;
+  const { answers, stays, falls } = GREEN_SINCE[before === 'good' ? 'green' : 'notGreen'];
+  const green = after === 'good';
+  const chance = (p: number) => (green ? p : 1 - p);
+  return {
+    before,
+    after,
+    answers: chance(answers) / chance(stays),
+    falls: chance(falls) / chance(stays),
+  };
+}
+
 /** What the looks at the crown tell: the newest before the work against all since, less what befell the reference tree. */
 export function looksAnswer(
   looks: readonly CrownLook[],
@@ -149,11 +236,7 @@ export function looksAnswer(
   fromOn: string,
   yardstick: Pick<Yardstick, 'looks'> | undefined,
 ): AnswerReading[] {
-  const near = (date: string, key: keyof Omit<CrownLook, 'date'>) =>
-    yardstick?.looks.find(
-      (l) =>
-        l[key] !== undefined && Math.abs(Date.parse(l.date) - Date.parse(date)) <= BESIDE_DAYS * 86_400_000,
-    )?.[key];
+  const near = (date: string, key: LookKey) => nearLook(yardstick, date, key)?.[key];
   return (['density', 'dieback', 'leaf'] as const).flatMap((key) => {
     const { scale } = ANSWER_MEASURES[key];
     const value = (v: number) => (scale === 'ratio' ? Math.log(v) : v);

@@ -2,15 +2,15 @@ import fc from 'fast-check';
 import jStat from 'jstat';
 import { visitOn } from '../../tests/visits';
 import type { Series } from '../history';
-import { ANSWERED, LEAST_JUDGED } from '../practice/recovery';
+import { ANSWER_MEASURES, ANSWERED, APART, GIRTH_ERROR, LEAST_JUDGED } from '../practice/recovery';
 import type { Finding, Visit } from '../records';
 import { OPERATION_KEYS } from '../vocabulary/operations';
 import { effectOf } from '../practice/effects';
 import { seasonsWatched } from '../practice/followUps';
 import { beforeAfter, shareOf } from './baci';
-import { recoveryOf } from './recovery';
+import { readingText, recoveryOf } from './recovery';
 import { remedyRecords, type Treated } from './record';
-import type { Yardstick } from './measures';
+import { crownLook, girthAnswer, type Yardstick } from './measures';
 
 /** A stream of standard normal numbers, the same each time for a seed. */
 function normals(seed: number): () => number {
@@ -245,4 +245,79 @@ test('the band of a share is that of Jeffreys (Brown, Cai and DasGupta 2001: 0 o
   expect(upper).toBeCloseTo(0.171, 2);
   const half = shareOf(5, 10);
   expect(half.lower).toBeCloseTo(1 - half.upper, 6);
+});
+
+/** A tree whose stem is measured each spring from 2015 to 2023, treated in 2019, with the tape off by a share of it. */
+function taped(seed: number, effect: number, withReference: boolean) {
+  const normal = normals(seed);
+  const stem = (from: number, rates: number[]): Visit[] => {
+    let dbh = from;
+    return [0, ...rates].map((rate, i) => {
+      dbh += rate;
+      const read = dbh * (1 + GIRTH_ERROR * normal());
+      return visitOn(`${2015 + i}-05-10`, [{ key: 'base.dbh', number: read }]);
+    });
+  };
+  const own = () => ANSWER_MEASURES.girth.season * APART * normal();
+  const shared = Array.from({ length: 8 }, () => ANSWER_MEASURES.girth.season * normal());
+  const tree = stem(
+    0.25,
+    shared.map((w, i) => 0.004 + w + own() + (i >= 4 ? effect : 0)),
+  );
+  const beside = stem(
+    0.3,
+    shared.map((w) => 0.009 + w + own()),
+  );
+  const looks = (visits: Visit[]) => visits.flatMap((v) => crownLook(v) ?? []);
+  return girthAnswer(looks(tree), '2019-05-20', withReference ? { looks: looks(beside) } : undefined)!;
+}
+
+test('growth of the stem on simulated trees: four spans on each side, and the band holds the effect in 85 % or more of 500', () => {
+  for (const effect of [0, 0.004]) {
+    let held = 0;
+    for (let seed = 1; seed <= 500; seed++) {
+      const read = taped(seed, effect, true);
+      expect([read.before, read.after, read.against]).toEqual([4, 4, true]);
+      if (read.lower <= effect && effect <= read.upper) held++;
+    }
+    // A tape that is off at one measurement is off the other way in the next span: the band is on the safe side.
+    expect(held / 500).toBeGreaterThanOrEqual(0.85);
+  }
+  expect(taped(4, 0, false).against).toBe(false);
+});
+
+test('a stem measured twice in a season tells no growth; one span on each side tells it', () => {
+  const at = (date: string, dbh: number) => ({ date, dbh });
+  expect(
+    girthAnswer([at('2019-05-01', 0.3), at('2019-09-01', 0.31)], '2019-06-01', undefined),
+  ).toBeUndefined();
+  const read = girthAnswer(
+    [at('2017-05-01', 0.3), at('2019-05-01', 0.304), at('2022-05-01', 0.325)],
+    '2019-05-20',
+    undefined,
+  )!;
+  // 2 mm a year before, 7 mm a year after.
+  expect(read.change).toBeCloseTo(0.005, 4);
+  expect(readingText(read)).toMatch(/^Stem growth \+5\.0 mm a year \(/);
+});
+
+test('leaves that turned green speak for an answer, never alone; leaves that turned pale for a fall', () => {
+  const told = (before: string, after: string) =>
+    recoveryOf(
+      [
+        visitOn('2022-05-01', [{ key: 'crown.colour', answer: before }], {
+          work: [{ step: 'excavate', how: 'done', on: '2022-05-20' }],
+        }),
+        visitOn('2025-07-01', [{ key: 'crown.colour', answer: after }]),
+      ],
+      {},
+      '2025-08-01',
+    )!;
+  const greener = told('pale', 'good');
+  expect(greener.colour).toMatchObject({ before: 'pale', after: 'good' });
+  expect(greener.chance).toBeGreaterThan(told('pale', 'pale').chance);
+  expect(told('good', 'pale').chance).toBeLessThan(told('good', 'good').chance);
+  for (const before of ['good', 'pale', 'veins', 'scorched'])
+    for (const after of ['good', 'pale', 'veins', 'scorched'])
+      expect(['awaited', 'untold']).toContain(told(before, after).answer);
 });

@@ -1,4 +1,5 @@
 import jStat from 'jstat';
+import { chanceWords } from '../units/share';
 import { climateOf, type House } from '../house';
 import { effectOf } from '../practice/effects';
 import { seasonsWatched } from '../practice/followUps';
@@ -13,11 +14,14 @@ import type { Visit } from '../records';
 import { daysBetween } from '../vocabulary/dates';
 import { operationOf, type OperationKey } from '../vocabulary/operations';
 import {
+  colourAnswer,
   crownLook,
+  girthAnswer,
   looksAnswer,
   shootsAnswer,
   shootYears,
   type AnswerReading,
+  type ColourAnswer,
   type ShootYear,
   type Yardstick,
 } from './measures';
@@ -41,6 +45,8 @@ export interface Recovery {
   /** First and last growing season in which it should show. */
   shows: readonly [soonest: number, latest: number];
   readings: AnswerReading[];
+  /** Leaf colour, where it was looked at before and after. */
+  colour?: ColourAnswer;
   years: ShootYear[];
   /** Last year whose shoots grew before the treatment, and first whose grew after it. */
   seasons: { before: number; after: number };
@@ -89,19 +95,26 @@ function likelihoodRatio({ key, change, spread, freedom }: AnswerReading, sign: 
   );
 }
 
-/** How much all measures together speak for an answer, or for a fall. */
-const together = (readings: readonly AnswerReading[], sign: 1 | -1): number =>
-  readings.reduce((product, r) => product * likelihoodRatio(r, sign), 1);
-
-/** A chance in words: never certain either way. */
-const percent = (share: number): string =>
-  share >= 0.995 ? 'over 99 %' : share < 0.005 ? 'under 1 %' : `${Math.round(100 * share)} %`;
+/** How much all measures together, and the colour of the leaves, speak for an answer, or for a fall. */
+const together = (
+  readings: readonly AnswerReading[],
+  colour: ColourAnswer | undefined,
+  sign: 1 | -1,
+): number =>
+  readings.reduce(
+    (product, r) => product * likelihoodRatio(r, sign),
+    colour ? colour[sign === 1 ? 'answers' : 'falls'] : 1,
+  );
 
 /** How far a reading moved, in words. */
 export function readingText({ label, scale, change, lower, upper }: AnswerReading): string {
   if (scale === 'share') {
     const points = (x: number) => `${x > 0 ? '+' : ''}${Math.round(100 * x)}`;
     return `${label} ${points(change)} points (${points(lower)} to ${points(upper)})`;
+  }
+  if (scale === 'rate') {
+    const mm = (x: number) => `${x > 0 ? '+' : ''}${(1000 * x).toFixed(1)}`;
+    return `${label} ${mm(change)} mm a year (${mm(lower)} to ${mm(upper)})`;
   }
   const times = (x: number) => `${(Math.round(100 * Math.exp(x)) / 100).toFixed(2)}`;
   return `${label} ${times(change)} times as long (${times(lower)} to ${times(upper)})`;
@@ -120,13 +133,13 @@ function textOf(
     : '';
   switch (answer) {
     case 'answered':
-      return `It answers: ${told} Chance that it recovers ${percent(chance)}.`;
+      return `It answers: ${told} Chance that it recovers ${chanceWords(chance)}.`;
     case 'declines':
-      return `It is worse than before the work: ${told} Chance that it recovers ${percent(chance)}.`;
+      return `It is worse than before the work: ${told} Chance that it recovers ${chanceWords(chance)}.`;
     case 'awaited':
-      return `Awaited: it should show from ${soonest} on, by ${latest} at the latest. Chance that it recovers ${percent(chance)}.${told ? ` So far: ${told}` : ''}`;
+      return `Awaited: it should show from ${soonest} on, by ${latest} at the latest. Chance that it recovers ${chanceWords(chance)}.${told ? ` So far: ${told}` : ''}`;
     case 'unanswered':
-      return `No answer by ${latest}: ${told} Chance that it recovers ${percent(chance)}.`;
+      return `No answer by ${latest}: ${told} Chance that it recovers ${chanceWords(chance)}.`;
     case 'untold':
       return `It should have shown by ${latest}, and what was measured does not tell.${told ? ` ${told}` : ''}`;
   }
@@ -171,23 +184,27 @@ export function recoveryOf(
   const years = shootYears(known, today, fit);
   const looks = known.flatMap((v) => crownLook(v) ?? []);
   const shoots = shootsAnswer(years, year - 1, first);
+  // Of a crown nothing shows in the season of the work itself.
+  const since = `${first}-${south ? '01' : '05'}-01`;
+  const girth = girthAnswer(looks, on, fit);
   const readings = [
     ...(shoots ? [shoots] : []),
-    // Of a crown nothing shows in the season of the work itself.
-    ...looksAnswer(looks, on, `${first}-${south ? '01' : '05'}-01`, fit),
+    ...looksAnswer(looks, on, since, fit),
+    ...(girth ? [girth] : []),
   ];
+  const colour = colourAnswer(known, on, since);
   const before = Math.max(...effects.map((e) => e.chance));
   const now = Number(today.slice(0, 4));
   const past = now - shows[0] + 1;
   const shown = Math.max(0, Math.min(1, past / (shows[1] - shows[0] + 1)));
-  const ratio = together(readings, 1);
+  const ratio = together(readings, colour, 1);
   // It recovers and shows it by now, recovers and shows nothing yet, or does not recover.
   const weights = [before * shown * ratio, before * (1 - shown), 1 - before];
   const total = weights.reduce((sum, w) => sum + w, 0);
   const chance = (weights[0]! + weights[1]!) / total;
   // What is said of it rests on what was measured alone, not on what its remedy does elsewhere.
   const measured = ratio / (1 + ratio);
-  const falling = together(readings, -1);
+  const falling = together(readings, colour, -1);
   const falls = readings.length > 0 && falling / (1 + falling) >= ANSWERED;
   const over = now > shows[1];
   const answer: Answer = falls
@@ -208,6 +225,7 @@ export function recoveryOf(
     before,
     shows,
     readings,
+    ...(colour && { colour }),
     years,
     seasons: { before: year - 1, after: first },
     ...(beside && { beside }),

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
+import { questionFor } from '@undrel/core/questions';
 import { readingText, type Compared, type Judgement, type Recovery } from '@undrel/core/recovery';
 import { formatValue } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
@@ -76,13 +77,14 @@ export function TimeScreen({ treeId, time, today }: { treeId: string; time: Tree
 function Life({ time, today }: { time: TreeTime; today: string }) {
   const { units: system } = usePreferences();
   const [box, { width }] = useMeasured<HTMLElement>({ width: 1000, height: 400 });
-  const { recovery, years, beside, marks, planted } = time;
+  const { recovery, years, beside, marks, planted, dry } = time;
   const drawing = useMemo(
     () =>
       lifeLine({
         years,
         marks,
         planted,
+        dry,
         until: today,
         system,
         width: Math.max(340, width),
@@ -95,14 +97,14 @@ function Life({ time, today }: { time: TreeTime; today: string }) {
           },
         }),
       }),
-    [years, marks, planted, today, system, width, beside, recovery],
+    [years, marks, planted, dry, today, system, width, beside, recovery],
   );
   return (
     <section aria-label="Life of the tree" className="my-4" ref={box}>
       <DrawingSvg
         drawing={drawing}
         className="max-w-full h-auto"
-        title={`Shoots by year${beside ? ` beside ${beside}` : ''}, with what befell the tree: ${marks.map((m) => `${m.on} ${m.what}`).join(', ')}`}
+        title={`Shoots by year${beside ? ` beside ${beside}` : ''}, with what befell the tree: ${marks.map((m) => `${m.on} ${m.what}`).join(', ')}${dry.length > 0 ? `; dry growing seasons: ${dry.join(', ')}` : ''}`}
       />
       {years.length === 0 && (
         <p className="told">
@@ -112,6 +114,11 @@ function Life({ time, today }: { time: TreeTime; today: string }) {
     </section>
   );
 }
+
+const COLOUR = questionFor('crown.colour');
+const CROWN_COLOURS = COLOUR && 'answers' in COLOUR ? COLOUR.answers : [];
+
+const colourWord = (answer: string): string => CROWN_COLOURS.find((a) => a.key === answer)?.label ?? answer;
 
 const upperFirst = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
@@ -131,6 +138,12 @@ function Working({ recovery }: { recovery: Recovery }) {
             {r.against ? `, less what befell ${recovery.beside}` : ', with no tree beside it'}.
           </li>
         ))}
+        {recovery.colour && (
+          <li>
+            Leaf colour: {colourWord(recovery.colour.before)} before, {colourWord(recovery.colour.after)}{' '}
+            since.
+          </li>
+        )}
         {notes.map((n) => (
           <li key={n}>{n}</li>
         ))}

@@ -1,4 +1,5 @@
 import { standingOf } from '@undrel/core/diagnosis';
+import { dryYears } from '@undrel/core/history';
 import { effectOf } from '@undrel/core/practice';
 import {
   answersOf,
@@ -74,6 +75,7 @@ export function treeTime(given: TimeGiven): TreeTime {
     ...(recovery && { recovery }),
     years: recovery?.years ?? shootYears(visits, on, yardstick),
     ...(yardstick && { beside: yardstick.label }),
+    dry: schools.weather ? dryYears(schools.weather) : [],
     visits: visits.map((v) => v.date),
     ...(pair && {
       compared: {

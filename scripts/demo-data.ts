@@ -14,6 +14,7 @@ import * as grounds from '../web/server/grounds/sql';
 import { askWeather, keepWeather } from '../web/server/grounds/weather';
 import { itemsOf } from '../web/protocol/item';
 import { RECORD_TABLES } from '../web/protocol/kinds';
+import { noteYard } from '../web/server/season/yard';
 import { simulatedWeather } from '../web/stand-ins/weather';
 
 /** Tables of a firm, those that refer to others first. */
@@ -60,6 +61,9 @@ async function removeDemo(client: pg.Client): Promise<void> {
   await client.query('alter table reports enable trigger issued');
   await client.query('commit');
 }
+
+/** Where the demo's crews start from, degrees. */
+const YARD = { latitude: 51.23, longitude: 6.78 };
 
 async function addPeople(): Promise<Viewer> {
   const [owner, ...others] = PEOPLE;
@@ -120,6 +124,7 @@ if (present.rowCount === 0) {
   const viewer = await addPeople();
   let trees = 0;
   await asUser(viewer.firmId, viewer.userId, async (db) => {
+    await noteYard(db, YARD);
     await saveCosts(db, RATES, CLOSED, (await loadFirm(db)).version);
     for (const property of PROPERTIES()) {
       const clientId = randomUUID();

@@ -1,3 +1,4 @@
+import type { Place } from '@undrel/core/crewDays';
 import type { Spell, Task, WhoDoes, WorkTask } from '@undrel/core/schedule';
 import type { OperationKey } from '@undrel/core/vocabulary';
 import type { NextWatering } from '@undrel/core/water';
@@ -59,9 +60,17 @@ export interface FeedHead {
   read: string | null;
 }
 
+/** Where the crews of a firm start from, and where its grounds lie, as far as it was noted. */
+export interface Places {
+  yard?: Place;
+  grounds: (Place & { id: string })[];
+}
+
 /** The day on which a work of a visit is to be done. */
 export interface PlannedDay {
   visitId: string;
   operation: OperationKey;
+  /** Stage of the cut plan; 1 for what is done in one go. */
+  part: number;
   on: string;
 }

@@ -11,7 +11,7 @@ export interface WeatherService {
   months(place: string, from: number, to: number): Promise<MonthRain[]>;
   /** Weather day by day, both ends included. */
   days(place: string, from: string, to: string, latitude: number): Promise<WeatherDay[]>;
-  /** Latitude and mean frosts, where the place is known. */
+  /** Where it lies and its mean frosts, where the place is known. */
   place(place: string): Promise<WeatherPlace | undefined>;
 }
 
@@ -30,7 +30,13 @@ function chanceOf(text: string): number {
 /** Stands in for a weather service: months of an invented climate, the same at every call. */
 export const simulatedWeather: WeatherService = {
   source: 'simulated weather station',
-  place: () => Promise.resolve({ latitude: 51.2, lastFrost: '04-24', firstFrost: '10-21' }),
+  place: (place) =>
+    Promise.resolve({
+      latitude: 51.2,
+      longitude: Number((6.6 + 0.5 * chanceOf(place)).toFixed(3)),
+      lastFrost: '04-24',
+      firstFrost: '10-21',
+    }),
   months: (place, from, to) =>
     Promise.resolve(
       Array.from({ length: (to - from + 1) * 12 }, (_, i) => {

@@ -6,6 +6,7 @@ import { dayAfter } from '../vocabulary/dates';
 import { pack } from './pack';
 import { brokenBy, costOf, hoursOn, type CrewJob, type CrewProblem } from './problem';
 import { planCrewDays } from './solve';
+import { drivesBetween, kmBetween, type Drives } from './travel';
 
 let solve: Solver;
 beforeAll(async () => {
@@ -43,6 +44,15 @@ function byHand(problem: CrewProblem): number {
   return best;
 }
 
+/** Drives between places on a plane, the yard first; half an hour a unit. */
+function straight(places: readonly (readonly [number, number])[], grounds: readonly string[]): Drives {
+  const at = [places[0]!, ...grounds.map((g) => places[g === 'K' ? 1 : 2]!)];
+  return {
+    grounds,
+    hours: at.map((a) => at.map((b) => Math.hypot(a[0] - b[0], a[1] - b[1]) / 2)),
+  };
+}
+
 const small = fc
   .record({
     jobs: fc.array(
@@ -54,13 +64,25 @@ const small = fc
         to: fc.integer({ min: -3, max: 4 }),
         waits: fc.boolean(),
         shuts: fc.boolean(),
+        frozen: fc.boolean(),
+        soaked: fc.boolean(),
       }),
       { minLength: 1, maxLength: 5 },
     ),
     hours: fc.constantFrom(6, 8),
+    // Places of the yard and of both grounds, in hours of driving along a straight line; unknown, or one of them unknown.
+    places: fc.option(
+      fc.array(fc.tuple(fc.integer({ min: 0, max: 4 }), fc.integer({ min: 0, max: 4 })), {
+        minLength: 3,
+        maxLength: 3,
+      }),
+      { nil: undefined },
+    ),
+    known: fc.constantFrom(['K', 'L'], ['L']),
   })
-  .map(({ jobs, hours }): CrewProblem => ({
+  .map(({ jobs, hours, places, known }): CrewProblem => ({
     days: days(3, hours),
+    ...(places && { drives: straight(places, known) }),
     jobs: jobs.map((j, i) => ({
       id: `J${i}`,
       grounds: j.grounds,
@@ -69,6 +91,8 @@ const small = fc
       from: dayAfter(FIRST, j.from),
       to: dayAfter(FIRST, Math.max(j.from, j.to)),
       ...(j.shuts && { until: dayAfter(FIRST, Math.max(1, j.from)) }),
+      ...(j.frozen && { shut: [[FIRST, FIRST]] as const }),
+      ...(j.soaked && { wet: [[dayAfter(FIRST, 1), dayAfter(FIRST, 2)]] as const }),
       ...(j.waits && i > 0 && { after: [{ id: `J${i - 1}`, days: 1 }] }),
     })),
   }));
@@ -134,6 +158,61 @@ test('a job set on a day stays there, the rest gives way, and what that breaks i
   expect(planCrewDays({ days: days(5), jobs: [early] }, solve).broken).toEqual([
     `c: ${FIRST} is before ${dayAfter(FIRST, 2)}, the first day it may be done.`,
   ]);
+});
+
+test('the day is the shortest round: neighbours share a trip that two far apart do not', () => {
+  const near: CrewProblem = {
+    days: days(2),
+    jobs: [job('a', { hours: 2 }), job('b', { hours: 2, grounds: 'L' })],
+    drives: {
+      grounds: ['K', 'L'],
+      hours: [
+        [0, 1, 1],
+        [1, 0, 0.1],
+        [1, 0.1, 0],
+      ],
+    },
+  };
+  const together = planCrewDays(near, solve);
+  expect(together.plan[0]).toBe(together.plan[1]);
+  // Out, across and home, and setting up twice.
+  expect(together.cost.travel).toBeCloseTo(2.1 + 2 * CREW_DAYS.setUp.value, 9);
+  // On both days the same trip out and home to each, and no way across: 2.5 h there leaves no time for both.
+  const hours = [
+    [0, 1.25, 1.25],
+    [1.25, 0, 2.5],
+    [1.25, 2.5, 0],
+  ];
+  const apart = planCrewDays({ ...near, drives: { grounds: ['K', 'L'], hours } }, solve);
+  expect(apart.plan[0]).not.toBe(apart.plan[1]);
+});
+
+test('frozen ground shuts a day, wet ground costs one: digging waits for the dry, unless that is late by weeks', () => {
+  const wet: CrewJob['wet'] = [[FIRST, dayAfter(FIRST, 3)]];
+  const plan = (more: Partial<CrewJob>) =>
+    planCrewDays({ days: days(8), jobs: [job('a', more)] }, solve).plan[0]!;
+  expect(plan({ wet })).toBeGreaterThan(3);
+  expect(plan({ wet, until: dayAfter(FIRST, 3) })).toBeLessThanOrEqual(3);
+  expect(plan({ shut: wet })).toBeGreaterThan(3);
+  const { plan: left } = planCrewDays({ days: days(4), jobs: [job('a', { shut: wet })] }, solve);
+  expect(left).toEqual([undefined]);
+  const set = job('a', { shut: wet, lock: FIRST });
+  expect(planCrewDays({ days: days(4), jobs: [set] }, solve).broken).toEqual([
+    `a: on ${FIRST} the weather there usually forbids it.`,
+  ]);
+});
+
+test('hours of driving between places: a degree of latitude is 111.2 km (6371 km of radius, by hand)', () => {
+  const yard = { latitude: 50, longitude: 6 };
+  expect(kmBetween(yard, { latitude: 51, longitude: 6 })).toBeCloseTo((Math.PI * 6371) / 180, 6);
+  expect(kmBetween({ latitude: 0, longitude: 179.5 }, { latitude: 0, longitude: -179.5 })).toBeCloseTo(
+    111.19,
+    1,
+  );
+  expect(kmBetween(yard, yard)).toBe(0);
+  const { hours } = drivesBetween(yard, [{ id: 'K', latitude: 51, longitude: 6 }]);
+  expect(hours[0]![1]).toBeCloseTo((111.195 * 1.3) / 45, 3);
+  expect(hours[1]![0]).toBe(hours[0]![1]);
 });
 
 test('what no day holds is left and counted: too long for a day, or its season comes later', () => {

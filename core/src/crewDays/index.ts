@@ -1,3 +1,4 @@
 export * from './pack';
 export * from './problem';
 export * from './solve';
+export * from './travel';

@@ -1,6 +1,7 @@
 import { CREW_DAYS } from '../practice/crewDays';
 import { daysBetween } from '../vocabulary/dates';
-import { costOf, lateBy, type CrewPlan, type CrewProblem } from './problem';
+import { costOf, dayCost, mayBeOn, travelOf, type CrewPlan, type CrewProblem } from './problem';
+import type { Travel } from './travel';
 
 const FITS = 1e-9;
 
@@ -8,9 +9,12 @@ const FITS = 1e-9;
 class Packing {
   readonly plan: (number | undefined)[];
   private readonly taken: number[];
-  /** By day and grounds, and by day for the air tool, how many jobs. */
-  private readonly there = new Map<string, number>();
+  /** By day, how many jobs on each of the grounds, and how many with the air tool. */
+  private readonly there: Map<string, number>[];
   private readonly machines: number[];
+  /** Hours of travel of a day, and what each of the other grounds would add to them. */
+  private readonly travels: { hours: number; more: Map<string, number> }[];
+  private readonly travel: Travel;
   private readonly place: Map<string, number>;
   /** Jobs that come after a job. */
   private readonly followers: { job: number; days: number }[][];
@@ -20,6 +24,9 @@ class Packing {
     this.plan = jobs.map(() => undefined);
     this.taken = days.map(() => 0);
     this.machines = days.map(() => 0);
+    this.there = days.map(() => new Map());
+    this.travels = days.map(() => ({ hours: 0, more: new Map() }));
+    this.travel = travelOf(problem);
     this.place = new Map(jobs.map((job, j) => [job.id, j]));
     this.followers = jobs.map(() => []);
     jobs.forEach((job, j) => {
@@ -30,18 +37,33 @@ class Packing {
     });
   }
 
-  private count(day: number, grounds: string): number {
-    return this.there.get(`${day} ${grounds}`) ?? 0;
+  /** What one of the grounds adds to the travel of a day; nothing where the crew is there already. */
+  private adding(day: number, grounds: string): number {
+    const there = this.there[day]!;
+    if (there.has(grounds)) return 0;
+    const { hours, more } = this.travels[day]!;
+    let adds = more.get(grounds);
+    if (adds === undefined)
+      more.set(grounds, (adds = this.travel(new Set([...there.keys(), grounds])) - hours));
+    return adds;
+  }
+
+  /** Travel of a day on which the crew goes to some grounds and nowhere else. */
+  alone(grounds: readonly string[]): number {
+    return this.travel(new Set(grounds));
   }
 
   put(j: number, day: number | undefined): void {
     const job = this.problem.jobs[j]!;
     const was = this.plan[j];
     const move = (d: number, by: 1 | -1) => {
-      const before = this.count(d, job.grounds);
-      this.there.set(`${d} ${job.grounds}`, before + by);
-      const travels = (before === 0 && by === 1) || (before === 1 && by === -1);
-      this.taken[d]! += by * job.hours + (travels ? by * CREW_DAYS.travel.value : 0);
+      const there = this.there[d]!;
+      const now = (there.get(job.grounds) ?? 0) + by;
+      const travels = now === 0 || (now === 1 && by === 1);
+      if (now === 0) there.delete(job.grounds);
+      else there.set(job.grounds, now);
+      if (travels) this.travels[d] = { hours: this.travel(new Set(there.keys())), more: new Map() };
+      this.taken[d]! += by * job.hours;
       if (job.air) this.machines[d]! += by;
     };
     if (was !== undefined) move(was, -1);
@@ -54,9 +76,9 @@ class Packing {
     const { jobs, days } = this.problem;
     const job = jobs[j]!;
     const { on, hours } = days[day]!;
-    if (job.lock !== undefined) return job.lock === on;
-    if (on < job.from || (job.until !== undefined && on > job.until)) return false;
-    const travel = this.count(day, job.grounds) === 0 ? CREW_DAYS.travel.value : 0;
+    if (!mayBeOn(job, on)) return false;
+    if (job.lock !== undefined) return true;
+    const travel = this.travels[day]!.hours + this.adding(day, job.grounds);
     if (this.taken[day]! + job.hours + travel > hours + FITS) return false;
     for (const { id, days: gap } of job.after ?? []) {
       const before = this.place.get(id);
@@ -74,10 +96,12 @@ class Packing {
   adds(j: number, day: number): number {
     const { jobs, days } = this.problem;
     const job = jobs[j]!;
+    const { late, wet } = dayCost(job, days[day]!.on, days[0]!.on);
     return (
-      (this.count(day, job.grounds) === 0 ? CREW_DAYS.travel.value : 0) +
+      this.adding(day, job.grounds) +
       (job.air && this.machines[day] === 0 ? CREW_DAYS.machine.value : 0) +
-      CREW_DAYS.lateDay.value * lateBy(job, days[day]!.on, days[0]!.on)
+      late +
+      wet
     );
   }
 
@@ -180,7 +204,8 @@ function tripByTrip(problem: CrewProblem, order: readonly number[], share: numbe
         })
         .filter(
           ({ own, asked, last }) =>
-            own.length > 0 && (last || asked >= share * (hours - CREW_DAYS.travel.value)),
+            own.length > 0 &&
+            (last || asked >= share * (hours - packing.alone(own.map((j) => jobs[j]!.grounds)))),
         )
         .sort((a, b) => Number(b.last) - Number(a.last) || b.asked - a.asked);
       const [trip] = trips;

@@ -14,6 +14,7 @@ export type LimitUnit =
   | 'h/m'
   | 'h/m²'
   | 'm/h'
+  | 'km/h'
   | 'm³/h'
   | 'm³/s'
   | 'kg'

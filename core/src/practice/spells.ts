@@ -11,4 +11,7 @@ export const SPELLS = {
   /** A month is wet with so much more rain than evaporation, mm, and dry with so much less. Judgement. */
   wet: 30,
   dry: 60,
+  /** The ground is frozen where the mean of so many days is below 0 °C, on a day of the year on which it is so in so many years. Judgement. */
+  frozenDays: 5,
+  frozenYears: 0.5,
 } as const;

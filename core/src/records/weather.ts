@@ -8,6 +8,7 @@ export const weatherSchema = z.strictObject({
   place: z
     .strictObject({
       latitude: z.number().min(-90).max(90).describe('degrees, south below zero'),
+      longitude: z.number().min(-180).max(180).optional().describe('degrees, west below zero'),
       lastFrost: monthDay.optional().describe('mean last frost of the cold season, MM-DD'),
       firstFrost: monthDay.optional().describe('mean first frost of the cold season, MM-DD'),
     })

@@ -1,4 +1,4 @@
-import { spellsOf } from './spells';
+import { spellsOf, stretchesIn } from './spells';
 import { dayAfter } from '../vocabulary/dates';
 import type { WeatherDay } from '../water';
 
@@ -42,6 +42,32 @@ test('wet winter, dry summer, and heat where days reach 30 °C', () => {
   expect(dry!.from > '03' && dry!.to < '10').toBe(true);
   expect(heat!.from >= '05' && heat!.to <= '09-30').toBe(true);
   expect(keyed(years(4, false, 10, 5)).heat).toBeUndefined();
+});
+
+test('the ground is frozen while the mean of five days is below 0 °C in half of the winters', () => {
+  // 10 - 15 cos(x) is below 0 °C for x under acos(10/15): 48.2 of 360 degrees, 49 days about 15 January; four more pass until the mean of five is.
+  const { frozen } = keyed(years(5, false, 10, 15));
+  const near = (day: string, want: string) =>
+    Math.abs(Date.parse(`2023-${day}`) - Date.parse(`2023-${want}`)) / 86_400_000;
+  expect(near(frozen!.from, '11-29')).toBeLessThanOrEqual(3);
+  expect(near(frozen!.to, '03-07')).toBeLessThanOrEqual(3);
+  expect(keyed(years(5, false, 10, 8)).frozen).toBeUndefined();
+  const south = keyed(years(5, true, 10, 15), -50).frozen!;
+  expect([south.from.slice(0, 2), south.to.slice(0, 2)]).toEqual(['05', '09']);
+});
+
+test('a spell lies in any stretch of days as often as the year comes round', () => {
+  const spell = { key: 'wet', from: '11-01', to: '02-28', says: '' } as const;
+  expect(stretchesIn(spell, '2026-01-10', '2027-01-20')).toEqual([
+    ['2026-01-10', '2026-02-28'],
+    ['2026-11-01', '2027-01-20'],
+  ]);
+  expect(stretchesIn({ ...spell, from: '04-01', to: '05-31' }, '2026-06-01', '2027-03-01')).toEqual([]);
+  expect(stretchesIn({ ...spell, from: '04-01', to: '05-31' }, '2026-05-31', '2028-04-01')).toEqual([
+    ['2026-05-31', '2026-05-31'],
+    ['2027-04-01', '2027-05-31'],
+    ['2028-04-01', '2028-04-01'],
+  ]);
 });
 
 test('where nothing rests there is no dormancy; two years say nothing', () => {

@@ -5,7 +5,7 @@ import { dayAfter, daysBetween, lastOfMonth } from '../vocabulary/dates';
 
 /** A stretch of the year as it usually is at a place. */
 export interface Spell {
-  key: 'dormancy' | 'frost' | 'heat' | 'wet' | 'dry';
+  key: 'dormancy' | 'frost' | 'frozen' | 'heat' | 'wet' | 'dry';
   /** First and last day, MM-DD; one that begins later than it ends runs over the new year. */
   from: string;
   to: string;
@@ -75,9 +75,42 @@ function frost(days: readonly WeatherDay[], south: boolean): Spell[] {
       key: 'frost',
       from: monthDayAfter(begin, mean(told.map((w) => w[0]!))),
       to: monthDayAfter(begin, mean(told.map((w) => w.at(-1)!))),
-      says: `Between the first and the last frost, in the mean of ${told.length} winters. No watering into frost, no digging in frozen ground.`,
+      says: `Between the first and the last frost, in the mean of ${told.length} winters. No watering into frost.`,
     },
   ];
+}
+
+/** From when to when the ground is frozen in most winters: the first and the last such day of the year. */
+function frozen(days: readonly WeatherDay[], south: boolean): Spell[] {
+  const begin = south ? '01-01' : '07-01';
+  const winters = wholeYears(days, begin);
+  if (winters.length < SPELLS.leastYears) return [];
+  const mean5 = (year: readonly WeatherDay[], i: number): number =>
+    mean(year.slice(i - SPELLS.frozenDays + 1, i + 1).map((d) => (d.low + d.high) / 2));
+  const often = Array.from({ length: 365 }, (_, i) => i).filter(
+    (i) =>
+      i >= SPELLS.frozenDays - 1 &&
+      winters.filter((year) => mean5(year, i) < 0).length >= SPELLS.frozenYears * winters.length,
+  );
+  if (often.length === 0) return [];
+  return [
+    {
+      key: 'frozen',
+      from: monthDayAfter(begin, often[0]!),
+      to: monthDayAfter(begin, often.at(-1)!),
+      says: `The ground is frozen in at least half of ${winters.length} winters: no digging.`,
+    },
+  ];
+}
+
+/** A spell as it lies in a stretch of days: once or twice, as the year comes round. First and last days, ISO. */
+export function stretchesIn({ from, to }: Spell, begin: string, end: string): [string, string][] {
+  const first = Number(begin.slice(0, 4)) - 1;
+  const years = Array.from({ length: Number(end.slice(0, 4)) - first + 1 }, (_, i) => first + i);
+  return years
+    .map((y): [string, string] => [`${y}-${from}`, `${from <= to ? y : y + 1}-${to}`])
+    .filter(([a, b]) => b >= begin && a <= end)
+    .map(([a, b]): [string, string] => [a < begin ? begin : a, b > end ? end : b]);
 }
 
 /** Months 1 to 12 of which something holds, put together where they follow each other. */
@@ -123,6 +156,7 @@ export function spellsOf(place: StationPlace, days: readonly WeatherDay[]): Spel
   return [
     ...dormancy(days, south),
     ...frost(days, south),
+    ...frozen(days, south),
     ...spells(
       'heat',
       where((m) => m.hot >= SPELLS.hotDays),

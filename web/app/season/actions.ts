@@ -1,10 +1,13 @@
 'use server';
 
+import { revalidatePath } from 'next/cache';
 import type { FeedHead, Marking, PlannedDay } from '@/protocol/season';
 import { allowed } from '@/server/accounts/viewer';
 import { ownAddress } from '@/server/address';
 import { listFeeds, makeFeed, revokeFeed, type FeedGiven } from '@/server/season/feeds';
 import { planDays } from '@/server/season/plan';
+import { noteYard } from '@/server/season/yard';
+import type { Place } from '@undrel/core/crewDays';
 import { markTask } from '@/server/season/mark';
 
 /** Says of a task that it was done, moved or dropped, or takes that back. */
@@ -33,6 +36,16 @@ export const revokeFeedAction = async (id: string): Promise<{ feeds?: FeedHead[]
     await revokeFeed(db, String(id));
     return { feeds: await listFeeds(db) };
   });
+
+/** Notes where the crews start from. */
+export async function noteYardAction(typed: {
+  latitude: string;
+  longitude: string;
+}): Promise<{ problem: string } | { yard: Place | undefined }> {
+  const noted = await allowed('judge', (db) => noteYard(db, typed));
+  if (!('problem' in noted)) revalidatePath('/season');
+  return noted;
+}
 
 /** Writes the days of works into the prescriptions. */
 export const planDaysAction = async (days: PlannedDay[]): Promise<{ problem?: string; planned?: number }> =>

@@ -6,7 +6,8 @@ import { today } from '@/server/cases/write';
 import { listTasks } from '@/server/season/tasks';
 import { listFeeds } from '@/server/season/feeds';
 import { listProperties } from '@/server/grounds/grounds';
-import { makeFeedAction, markAction, planDaysAction, revokeFeedAction } from './actions';
+import { placesOf } from '@/server/season/yard';
+import { makeFeedAction, markAction, noteYardAction, planDaysAction, revokeFeedAction } from './actions';
 
 export const metadata: Metadata = { title: 'Season' };
 
@@ -19,11 +20,12 @@ export default async function SeasonPage({
 }) {
   const { view } = await searchParams;
   const day = today();
-  const { viewer, tasks, feeds, grounds } = await signedIn(async (db, who) => ({
+  const { viewer, tasks, feeds, grounds, places } = await signedIn(async (db, who) => ({
     viewer: who,
     tasks: await listTasks(db, day),
     feeds: await listFeeds(db),
     grounds: await listProperties(db),
+    places: await placesOf(db),
   }));
   return (
     <SeasonScreen
@@ -35,6 +37,8 @@ export default async function SeasonPage({
       feeds={feeds}
       feedActions={may(viewer.role, 'judge') ? { make: makeFeedAction, revoke: revokeFeedAction } : undefined}
       grounds={grounds.map(({ id, name }) => ({ id, name }))}
+      places={places}
+      noteYard={may(viewer.role, 'judge') ? noteYardAction : undefined}
       plan={may(viewer.role, 'judge') ? planDaysAction : undefined}
       mark={may(viewer.role, 'measure') ? markAction : undefined}
     />

@@ -51,12 +51,14 @@ function told(record: WeatherRecord): string {
 /** Where the grounds lie, as it is typed. */
 export interface PlaceTyped {
   latitude: string;
+  longitude: string;
   lastFrost: string;
   firstFrost: string;
 }
 
 const FIELDS = [
   { key: 'latitude', label: 'Latitude, south below zero', hint: '51.2' },
+  { key: 'longitude', label: 'Longitude, west below zero', hint: '6.8' },
   { key: 'lastFrost', label: 'Mean last frost, MM-DD', hint: '04-24' },
   { key: 'firstFrost', label: 'Mean first frost, MM-DD', hint: '10-21' },
 ] as const;
@@ -72,7 +74,12 @@ function Place(props: {
   const now = (key: keyof PlaceTyped) => typed[key] ?? String(place?.[key] ?? '');
   const save = (event: FormEvent) => {
     event.preventDefault();
-    props.onSave({ latitude: now('latitude'), lastFrost: now('lastFrost'), firstFrost: now('firstFrost') });
+    props.onSave({
+      latitude: now('latitude'),
+      longitude: now('longitude'),
+      lastFrost: now('lastFrost'),
+      firstFrost: now('firstFrost'),
+    });
   };
   return (
     <details className="w-full">

@@ -1,20 +1,21 @@
 'use client';
 
-import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
-import { hoursOn, type CrewDays, type CrewProblem } from '@undrel/core/crewDays';
+import { drivesBetween, hoursOn, type CrewDays, type CrewProblem } from '@undrel/core/crewDays';
 import { CREW_DAYS } from '@undrel/core/practice';
 import { CREW_DAY } from '@undrel/core/costing';
 import { tidy } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
-import type { PlannedDay, WorkRow } from '../../protocol/season';
+import type { Places, PlannedDay, WorkRow } from '../../protocol/season';
 import { Said } from '../../ui/Said';
 import type { CrewDaysAnswer, CrewDaysJob } from '../../workers/crewDays';
 import { jobsOf, workDays, type RowJob } from './crewJobs';
 import { count } from '../../ui/count';
-import { dayWords } from './words';
+import type { Prescribed } from './useSeasonLines';
+import { Yard, type NoteYard } from './Yard';
+import { CrewDay } from './CrewDay';
 
-const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const MOST_WEEKS = 8;
 
 /** What is to be packed: the jobs, and the problem that they make. */
@@ -55,10 +56,16 @@ function usePacked(question: Asked): Packed {
 /** What is prescribed, packed into the days of a crew: one trip to many trees, the machine on few days, in season. */
 export function CrewDaysView({
   works,
+  spells,
+  places,
+  noteYard,
   today,
   plan,
 }: {
   works: readonly WorkRow[];
+  spells: Prescribed['spells'];
+  places: Places;
+  noteYard: NoteYard | undefined;
   today: string;
   /** Writes the days into the prescriptions. */
   plan: ((days: PlannedDay[]) => Promise<{ problem?: string; planned?: number }>) | undefined;
@@ -89,11 +96,13 @@ export function CrewDaysView({
   });
   const question = useMemo((): Asked => {
     if (wrong) return kept.current;
-    const jobs = jobsOf(works, day!, locks);
     const days = workDays(from, Math.round(span!), saturday).map((on) => ({ on, hours: day! }));
+    const jobs = jobsOf(works, day!, locks, [from, days.at(-1)?.on ?? from], spells);
     const bare = jobs.map(({ row: _, piece: __, pieces: ___, ...job }) => job);
-    return (kept.current = { jobs, problem: { jobs: bare, days } });
-  }, [works, day, locks, from, span, saturday, wrong]);
+    const there = places.grounds.filter((g) => bare.some((job) => job.grounds === g.id));
+    const drives = places.yard && there.length > 0 ? drivesBetween(places.yard, there) : undefined;
+    return (kept.current = { jobs, problem: { jobs: bare, days, ...(drives && { drives }) } });
+  }, [works, day, locks, from, span, saturday, wrong, spells, places]);
   const packed = usePacked(question);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
   const lock = (id: string, on: string | undefined) => {
@@ -115,9 +124,10 @@ export function CrewDaysView({
     start(async () => {
       const days = jobs.flatMap((job, j): PlannedDay[] => {
         const d = done?.days.plan[j];
-        return d === undefined || job.piece > 1 || job.row.part > 1
-          ? []
-          : [{ visitId: job.row.visitId, operation: job.row.operation, on: done!.problem.days[d]!.on }];
+        const { visitId, operation, part } = job.row;
+        // Later seasons of trenches have a year and no day of their own.
+        const kept = job.piece > 1 || (part > 1 && operation !== 'prune');
+        return d === undefined || kept ? [] : [{ visitId, operation, part, on: done!.problem.days[d]!.on }];
       });
       setTold(
         await plan!(days).catch(() => ({
@@ -187,10 +197,22 @@ export function CrewDaysView({
             : done && summary(done, used.length, left.length)}
       </p>
       <p className="text-sm text-muted mb-3">
-        {CREW_DAYS.travel.value} h of travel for each of the grounds on a day, {CREW_DAYS.machine.value} h to
-        fetch the air tool. Drag a work to another day, or choose its day: it stays there, and the rest is
-        packed anew.
+        {done?.problem.drives
+          ? `Each day is the shortest round from the yard through its grounds, and ${CREW_DAYS.setUp.value} h of setting up on each;`
+          : `${CREW_DAYS.travel.value} h of travel for each of the grounds on a day,`}{' '}
+        {CREW_DAYS.machine.value} h to fetch the air tool. Nothing is dug in ground that is usually frozen,
+        and no tree is lifted in the heat; digging waits for the end of the wet months. Drag a work to another
+        day, or choose its day: it stays there, and the rest is packed anew.
       </p>
+      {noteYard && (
+        <Yard
+          yard={places.yard}
+          unplaced={[...new Map(jobs.map((j) => [j.grounds, j.row.property]))]
+            .filter(([id]) => !places.grounds.some((g) => g.id === id))
+            .map(([, name]) => name)}
+          note={noteYard}
+        />
+      )}
       {done?.days.broken.length ? (
         <ul className="wrong my-2">
           {done.days.broken.map((b) => (
@@ -204,7 +226,7 @@ export function CrewDaysView({
       >
         <ol className="grid gap-x-4 sm:grid-cols-2 lg:grid-cols-3">
           {(done ? done.problem.days : []).map((d, i) => (
-            <Day
+            <CrewDay
               key={d.on}
               on={d.on}
               hours={d.hours}
@@ -256,103 +278,3 @@ const nameIn = (text: string, jobs: readonly RowJob[]): string =>
   [...jobs]
     .sort((a, b) => b.id.length - a.id.length)
     .reduce((told, { id, row }) => told.replaceAll(id, `${row.label}, ${row.what}`), text);
-
-function Day({
-  on,
-  hours,
-  taken,
-  jobs,
-  days,
-  lock,
-}: {
-  on: string;
-  hours: number;
-  taken: number;
-  jobs: RowJob[];
-  days: string[];
-  lock: (id: string, on: string | undefined) => void;
-}) {
-  const { setNodeRef, isOver } = useDroppable({ id: on });
-  const grounds = [...new Set(jobs.map((j) => j.row.property))];
-  return (
-    <li
-      ref={setNodeRef}
-      aria-label={on}
-      className={`border-t-[1.5px] border-ink py-2 min-h-[64px] break-inside-avoid ${isOver ? 'bg-wash' : ''}`}
-    >
-      <p className="flex flex-wrap items-baseline gap-x-2">
-        <strong className={jobs.length === 0 ? 'text-muted font-normal' : ''}>
-          {WEEKDAYS[new Date(on).getUTCDay()]} {dayWords(on)}
-        </strong>
-        {jobs.length > 0 && (
-          <span
-            className={`num text-sm ml-auto ${taken > hours + 1e-9 ? 'text-harm font-bold' : 'text-muted'}`}
-          >
-            {tidy(taken, 1)} of {tidy(hours, 1)} h
-          </span>
-        )}
-      </p>
-      {jobs.length > 0 && (
-        <p className="text-sm text-muted">
-          {grounds.join(', ')}
-          {jobs.some((j) => j.air) && ' · air tool'}
-        </p>
-      )}
-      <ul>
-        {jobs.map((job) => (
-          <Job key={job.id} job={job} on={on} days={days} lock={lock} />
-        ))}
-      </ul>
-    </li>
-  );
-}
-
-function Job({
-  job,
-  on,
-  days,
-  lock,
-}: {
-  job: RowJob;
-  on: string;
-  days: string[];
-  lock: (id: string, on: string | undefined) => void;
-}) {
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: job.id });
-  return (
-    <li
-      ref={setNodeRef}
-      className={`py-1 flex flex-wrap items-center gap-x-2 ${isDragging ? 'relative z-20 bg-sheet outline outline-todo' : ''}`}
-      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-    >
-      <span
-        {...listeners}
-        className="cursor-grab touch-none min-w-[24px] min-h-[24px] text-muted select-none"
-        aria-hidden="true"
-      >
-        ⠿
-      </span>
-      <span className="flex-1 min-w-[9rem]">
-        <PageLink className="font-semibold" href={`/trees/${job.row.treeId}/order`}>
-          {job.row.label}
-        </PageLink>{' '}
-        {job.row.what}
-        {job.pieces > 1 && `, day ${job.piece} of ${job.pieces}`}
-        <span className="num text-sm text-muted"> {tidy(job.hours, 1)} h</span>
-      </span>
-      <select
-        aria-label={`Day of ${job.row.what}, ${job.row.label}`}
-        className="num text-sm no-print"
-        value={job.lock ?? ''}
-        onChange={({ target }) => lock(job.id, target.value || undefined)}
-      >
-        <option value="">{job.lock ? 'any day' : `${on}, free`}</option>
-        {days.map((d) => (
-          <option key={d} value={d}>
-            {d}, set
-          </option>
-        ))}
-      </select>
-    </li>
-  );
-}

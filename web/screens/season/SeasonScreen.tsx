@@ -4,13 +4,14 @@ import { useState } from 'react';
 import { isOpen, ROLES, type WhoDoes } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
 import { tidy } from '@undrel/core/units';
-import type { FeedHead, Marking, PlannedDay, TaskRow } from '../../protocol/season';
+import type { FeedHead, Marking, Places, PlannedDay, TaskRow } from '../../protocol/season';
 import { Entry } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
 import { CrewDaysView } from './CrewDaysView';
 import { Calendars, type FeedActions } from './Calendars';
 import { MonthView } from './MonthView';
 import { SeasonList } from './SeasonList';
+import type { NoteYard } from './Yard';
 import { YearView } from './YearView';
 import type { Marks } from './marks';
 import { isWhole, useSeasonLines, waterSoon } from './useSeasonLines';
@@ -31,6 +32,8 @@ export function SeasonScreen({
   feeds,
   feedActions,
   grounds,
+  places,
+  noteYard,
   plan,
 }: {
   firm: string;
@@ -42,6 +45,8 @@ export function SeasonScreen({
   feeds: readonly FeedHead[];
   feedActions: FeedActions | undefined;
   grounds: readonly { id: string; name: string }[];
+  places: Places;
+  noteYard: NoteYard | undefined;
   plan: ((days: PlannedDay[]) => Promise<{ problem?: string; planned?: number }>) | undefined;
   mark: ((visitId: string, task: string, marking: Marking) => Promise<{ problem?: string }>) | undefined;
 }) {
@@ -161,7 +166,16 @@ export function SeasonScreen({
             <SeasonList tasks={shown} prescribed={works} today={today} marks={marks} mark={say} />
           )}
           {view === 'month' && settled && <MonthView tasks={left} prescribed={works} today={today} />}
-          {view === 'days' && settled && <CrewDaysView works={works.works} today={today} plan={plan} />}
+          {view === 'days' && settled && (
+            <CrewDaysView
+              works={works.works}
+              spells={prescribed.spells}
+              places={places}
+              noteYard={noteYard}
+              today={today}
+              plan={plan}
+            />
+          )}
           {view === 'year' && settled && <YearView tasks={left} prescribed={works} today={today} />}
         </Entry>
       </main>

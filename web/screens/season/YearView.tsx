@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import type { Spell, TaskState } from '@undrel/core/schedule';
+import { stretchesIn, type Spell, type TaskState } from '@undrel/core/schedule';
 import { daysBetween, lastOfMonth, monthName, monthsAfter } from '@undrel/core/vocabulary';
 import { byLabel } from '@undrel/core/records';
 import { PageLink } from '@/ui/PageLink';
@@ -14,6 +14,7 @@ const MONTHS = 13;
 const SPELL_WORDS: Record<Spell['key'], string> = {
   dormancy: 'leaves rest',
   frost: 'frost',
+  frozen: 'frozen ground',
   heat: 'heat',
   wet: 'wet ground',
   dry: 'dry',
@@ -53,15 +54,6 @@ function rowsOf(tasks: readonly TaskRow[], { works }: Prescribed, propertyId: st
     trees.set(t.treeId, row);
   }
   return [...trees.values()].sort((a, b) => byLabel(a.label, b.label));
-}
-
-/** A spell as it lies in a stretch of time: once or twice, as the year comes round. */
-function spellBars({ from, to }: Spell, begin: string, end: string): [string, string][] {
-  const years = [Number(begin.slice(0, 4)) - 1, Number(begin.slice(0, 4)), Number(begin.slice(0, 4)) + 1];
-  return years
-    .map((y): [string, string] => [`${y}-${from}`, `${from <= to ? y : y + 1}-${to}`])
-    .filter(([a, b]) => b >= begin && a <= end)
-    .map(([a, b]): [string, string] => [a < begin ? begin : a, b > end ? end : b]);
 }
 
 const BAR: Record<string, string> = {
@@ -134,7 +126,7 @@ export function YearView({
                   <Line key={kind} label={<span className="text-sm text-muted">{SPELL_WORDS[kind]}</span>}>
                     {spells
                       .filter((s) => s.key === kind)
-                      .flatMap((s) => spellBars(s, begin, end).map((bar) => ({ s, bar })))
+                      .flatMap((s) => stretchesIn(s, begin, end).map((bar) => ({ s, bar })))
                       .map(({ s, bar: [from, to] }) => (
                         <span
                           key={from}

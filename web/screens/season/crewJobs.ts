@@ -1,7 +1,9 @@
 import type { CrewJob } from '@undrel/core/crewDays';
-import { CREW_DAYS } from '@undrel/core/practice';
+import { CREW_DAYS, IN_THE_GROUND, NOT_IN_HEAT } from '@undrel/core/practice';
+import { stretchesIn, type Spell } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
 import type { WorkRow } from '../../protocol/season';
+import type { Prescribed } from './useSeasonLines';
 
 /** A job with the work that it is, or is a part of. */
 export interface RowJob extends CrewJob {
@@ -24,13 +26,21 @@ export function workDays(from: string, weeks: number, saturday: boolean): string
  * order of work holds, and what waits for dried bark comes two weeks after the digging.
  *
  * @param hours of a working day
+ * @param span first and last of the days
+ * @param spells how the year usually goes, by grounds
  * @param locks the day that somebody set a job on, by its id
  */
 export function jobsOf(
   works: readonly WorkRow[],
   hours: number,
   locks: ReadonlyMap<string, string>,
+  [begin, end]: readonly [string, string],
+  spells: Prescribed['spells'],
 ): RowJob[] {
+  const lies = (propertyId: string, key: Spell['key']) =>
+    (spells.find((s) => s.propertyId === propertyId)?.spells ?? [])
+      .filter((s) => s.key === key)
+      .flatMap((s) => stretchesIn(s, begin, end));
   const longest = Math.max(0.5, hours - CREW_DAYS.travel.value);
   const mine = works.filter((w) => w.who === 'crew' && w.hours > 0 && w.open !== undefined && !w.waits);
   return mine.flatMap((row): RowJob[] => {
@@ -43,6 +53,12 @@ export function jobsOf(
       days: row.dries && w.operation === 'excavate' ? CREW_DAYS.drying.value : 0,
     }));
     const open = row.open!;
+    const ground = IN_THE_GROUND.includes(row.operation);
+    const shut = [
+      ...(ground ? lies(row.propertyId, 'frozen') : []),
+      ...(NOT_IN_HEAT.includes(row.operation) ? lies(row.propertyId, 'heat') : []),
+    ];
+    const wet = ground ? lies(row.propertyId, 'wet') : [];
     return Array.from({ length: pieces }, (_, i): RowJob => {
       const id = idOf(row, i + 1);
       return {
@@ -53,6 +69,8 @@ export function jobsOf(
         from: open.from > row.from ? open.from : row.from,
         to: row.to,
         ...(open.to !== undefined && { until: open.to }),
+        ...(shut.length > 0 && { shut }),
+        ...(wet.length > 0 && { wet }),
         after: i === 0 ? after : [{ id: idOf(row, i), days: 1 }],
         ...(locks.has(id) && { lock: locks.get(id)! }),
         row,

@@ -4,6 +4,7 @@ import { growingSeason, isSouth, seasonsOf, type MonthRain } from '@undrel/core/
 import type { WeatherService } from '../../stand-ins/weather';
 import { readCsvTable } from '../csvTable';
 import type { Db } from '../database/transaction';
+import { coordinate } from './coordinate';
 import { SET_PLACE, SET_WEATHER, WEATHER_PLACE } from './sql';
 
 /** Where the grounds lie, as far as anybody noted it. */
@@ -16,12 +17,11 @@ export const notePlace = async (db: Db, propertyId: string, place: WeatherPlace)
 
 /** Where grounds lie as it was typed, or the field that is wrong. */
 export function readPlace(typed: unknown): { place: WeatherPlace } | { problem: string } {
-  const { latitude, lastFrost, firstFrost } = (typed ?? {}) as Record<string, unknown>;
-  const degrees = Number(String(latitude ?? '').replace(',', '.'));
-  if (String(latitude ?? '').trim() === '' || !(degrees >= -90 && degrees <= 90))
-    return {
-      problem: `Latitude: “${String(latitude ?? '')}” is not -90 to 90 degrees; south is below zero.`,
-    };
+  const { latitude, longitude, lastFrost, firstFrost } = (typed ?? {}) as Record<string, unknown>;
+  const north = coordinate('Latitude', latitude);
+  if ('problem' in north) return north;
+  const east = String(longitude ?? '').trim() === '' ? undefined : coordinate('Longitude', longitude);
+  if (east && 'problem' in east) return east;
   const day = (name: string, value: unknown) => {
     const text = String(value ?? '').trim();
     return text === '' ? undefined : (monthDayProblem(name, text) ?? { day: text });
@@ -33,7 +33,8 @@ export function readPlace(typed: unknown): { place: WeatherPlace } | { problem: 
     return { problem: 'Last and first frost: note both, or none where there is no frost.' };
   return {
     place: {
-      latitude: degrees,
+      latitude: north.degrees,
+      ...(east && { longitude: east.degrees }),
       ...(last && first && { lastFrost: dayOf(last)!, firstFrost: dayOf(first)! }),
     },
   };

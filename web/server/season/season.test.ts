@@ -10,7 +10,9 @@ import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
 import { propertySources } from '../offers/propertyWork';
 import { markTask } from './mark';
+import { notePlace } from '../grounds/weather';
 import { planDays } from './plan';
+import { noteYard, placesOf } from './yard';
 import { listTasks } from './tasks';
 import { prescribedAt } from './works';
 
@@ -119,13 +121,71 @@ test('what is prescribed and done is off the list, the rest is on it with its ho
 test('days of a crew go into the decisions of the visit; the same again changes nothing, a day that is over is named', async () => {
   const { sources } = (await as((db) => propertySources(db, firm.viewer, firm.propertyId, 'metric')))!;
   const { operation } = prescribedAt({ sources, on: now })[0]!.works[0]!;
-  const plan = (on: string) => as((db) => planDays(db, firm.viewer, [{ visitId, operation, on }]));
+  const plan = (on: string) => as((db) => planDays(db, firm.viewer, [{ visitId, operation, part: 1, on }]));
   expect(await plan(dayAfter(now, 7))).toEqual({ planned: 1 });
   expect(await plan(dayAfter(now, 7))).toEqual({ planned: 1 });
   const again = (await as((db) => propertySources(db, firm.viewer, firm.propertyId, 'metric')))!.sources;
   const work = prescribedAt({ sources: again, on: now })[0]!.works.find((w) => w.operation === operation)!;
   expect(work).toMatchObject({ from: dayAfter(now, 7), to: dayAfter(now, 7), state: 'ahead' });
   expect((await plan(dayAfter(now, -1))).problem).toMatch(/days from .* on are allowed/);
+});
+
+test('the day of a later stage goes into its cut plan and leaves the other stages alone; without a plan it is refused', async () => {
+  const stage = (part: number, on: string, id = visitId) =>
+    as((db) => planDays(db, firm.viewer, [{ visitId: id, operation: 'prune', part, on }]));
+  const cuts = async () =>
+    (
+      await as((db) =>
+        db.row<{ days: unknown }>('select stage_days as days from cut_designs where visit_id = $1', [
+          visitId,
+        ]),
+      )
+    )?.days;
+  expect((await stage(2, dayAfter(now, 9))).problem).toMatch(/0 of 1 planned; then the cut plan .* is gone/);
+  await as((db) =>
+    saveChanges(db, firm.viewer, [
+      {
+        kind: 'cuts',
+        id: idOf('cuts', visitId),
+        parent: visitId,
+        base: 0,
+        values: {
+          agreed: [
+            { label: 'A', stage: 1 },
+            { label: 'B', stage: 2 },
+          ],
+          days: [{ stage: 3, on: dayAfter(now, 90) }],
+        },
+      },
+    ]),
+  );
+  expect(await stage(2, dayAfter(now, 9))).toEqual({ planned: 1 });
+  expect(await stage(2, dayAfter(now, 9))).toEqual({ planned: 1 });
+  expect(await cuts()).toEqual([
+    { stage: 2, on: dayAfter(now, 9) },
+    { stage: 3, on: dayAfter(now, 90) },
+  ]);
+  expect((await stage(6, dayAfter(now, 9))).problem).toMatch(/Part 6 of prune/);
+  const trench = [{ visitId, operation: 'trench' as const, part: 2, on: dayAfter(now, 9) }];
+  expect((await as((db) => planDays(db, firm.viewer, trench))).problem).toMatch(/Part 2 of trench/);
+});
+
+test('where crews start from is noted, changed and taken away, and named by field where it is wrong', async () => {
+  const note = (latitude: string, longitude: string) => as((db) => noteYard(db, { latitude, longitude }));
+  expect(await note('51,3', '6.9')).toEqual({ yard: { latitude: 51.3, longitude: 6.9 } });
+  expect(await note('51,3', '181')).toEqual({
+    problem: 'Longitude: “181” is not -180 to 180 degrees; west is below zero.',
+  });
+  expect(await note('', '6')).toMatchObject({ problem: expect.stringContaining('Latitude: “”') });
+  expect((await as((db) => placesOf(db))).yard).toEqual({ latitude: 51.3, longitude: 6.9 });
+  // Grounds count once both of their coordinates are known.
+  const grounds = async () => (await as((db) => placesOf(db))).grounds;
+  await as((db) => notePlace(db, firm.propertyId, { latitude: 51 }));
+  expect(await grounds()).toEqual([]);
+  await as((db) => notePlace(db, firm.propertyId, { latitude: 51, longitude: 7 }));
+  expect(await grounds()).toEqual([{ id: firm.propertyId, latitude: 51, longitude: 7 }]);
+  expect(await note(' ', '')).toEqual({ yard: undefined });
+  expect(await as((db) => placesOf(db))).not.toHaveProperty('yard');
 });
 
 test('work of a day to come is refused, by tomorrow it is taken: the clock of a device may be ahead', async () => {

@@ -29,6 +29,12 @@ export const DONE_ON = `select v.visited_on as visited, w.done_on as done from v
   left join work_done w on w.firm_id = v.firm_id and w.visit_id = v.id and w.step = $2 and w.how <> 'not done' and w.deleted_at is null
   where v.id = $1 and v.deleted_at is null`;
 
+export const YARD = `select yard from firms`;
+export const SET_YARD = `update firms set yard = $1::jsonb where firm_id = current_firm()`;
+/** Grounds whose place is noted in full. */
+export const PLACES = `select id, (weather #>> '{place,latitude}')::float as latitude, (weather #>> '{place,longitude}')::float as longitude
+  from properties where deleted_at is null and weather #> '{place,latitude}' is not null and weather #> '{place,longitude}' is not null`;
+
 export const ADD_FEED = `insert into calendar_feeds (firm_id, id, token_hash, name, who, property_id, created_by)
   values (current_firm(), $1, $2, $3, $4, $5, $6)`;
 export const FEEDS = `select c.id, c.name, c.who, p.name as property, c.created_at::date::text as made, c.read_at::date::text as read

@@ -42,7 +42,7 @@ export default ts.config(
     },
   },
   {
-    files: ['scripts/**/*.mjs', '*.mjs', 'core/bin/*.mjs'],
+    files: ['scripts/**/*.mjs', '*.mjs', 'e2e/*.mjs', 'core/bin/*.mjs'],
     languageOptions: {
       globals: {
         process: 'readonly',

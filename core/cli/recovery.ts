@@ -1,4 +1,5 @@
 import type { CaseFile } from '../src/format/case';
+import { coneBack } from '../src/memory';
 import { crownLook, recoveryOf, type Recovery, type Yardstick } from '../src/recovery';
 import { seriesOf } from '../src/history';
 import { operationOf } from '../src/vocabulary';
@@ -26,6 +27,12 @@ export function recoveryOfCase(caseFile: CaseFile, on: string, beside: CaseFile 
     { weather: caseFile.weather },
     on,
     beside && yardstickOf(beside, on),
+    {
+      coneBack: coneBack(
+        caseFile.tree,
+        caseFile.visits.filter((v) => v.date <= on),
+      ),
+    },
   );
   if (!told)
     throw new Error(`$.visits: no work until ${on} that a crown would show; one in \`work\` is needed`);

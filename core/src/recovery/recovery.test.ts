@@ -8,6 +8,7 @@ import { OPERATION_KEYS } from '../vocabulary/operations';
 import { effectOf } from '../practice/effects';
 import { seasonsWatched } from '../practice/followUps';
 import { beforeAfter, shareOf } from './baci';
+import { coneBack } from '../memory';
 import { readingText, recoveryOf } from './recovery';
 import { remedyRecords, type Treated } from './record';
 import { crownLook, girthAnswer, type Yardstick } from './measures';
@@ -144,7 +145,7 @@ const treatedVisit = dug('2022-05-01', crown(0.55, 0.2), {
 
 test('awaited in its time, answered once density and shoots show it, unanswered when it is over, told what is likely instead', () => {
   const told = (today: string, ...later: Visit[]) =>
-    recoveryOf([treatedVisit, ...later], {}, today, undefined, 'Soil too dense')!;
+    recoveryOf([treatedVisit, ...later], {}, today, undefined, { instead: 'Soil too dense' })!;
   expect(told('2022-10-01')).toMatchObject({ answer: 'awaited', chance: 0.9, shows: [2023, 2025] });
   const good = told(
     '2025-08-01',
@@ -187,7 +188,7 @@ test('a tree that does not answer is looked at anew, with the cause it most like
     shoots: [series(2015, Array(12).fill(0.3))],
     looks: ['2022-05-01', '2026-09-01'].map((date) => ({ date, density: 0.9, dieback: 0.02, leaf: 0.08 })),
   };
-  const told = recoveryOf([first, flat], {}, '2026-09-01', yardstick, 'Soil too dense')!;
+  const told = recoveryOf([first, flat], {}, '2026-09-01', yardstick, { instead: 'Soil too dense' })!;
   expect(told.answer).toBe('unanswered');
   expect(told.next).toBe(
     'Drop what was planned on this cause, and look at the tree anew; most likely now: soil too dense.',
@@ -320,4 +321,29 @@ test('leaves that turned green speak for an answer, never alone; leaves that tur
   for (const before of ['good', 'pale', 'veins', 'scorched'])
     for (const after of ['good', 'pale', 'veins', 'scorched'])
       expect(['awaited', 'untold']).toContain(told(before, after).answer);
+});
+
+test('a cone that came back: what to do first is to pull it back, and it is said until somebody did', () => {
+  const tree = { label: 'T', species: 'Tilia cordata' };
+  const walk = (date: string, answer: string) =>
+    visitOn(date, [{ key: 'look.mulch', answer }], { walk: true });
+  const cleared = visitOn('2022-05-01', crown(0.55, 0.2), {
+    work: [{ step: 'mulch', how: 'done', on: '2022-05-20' }],
+  });
+  const told = (...later: Visit[]) => {
+    const visits = [cleared, ...later];
+    return recoveryOf(visits, {}, '2024-08-01', undefined, { coneBack: coneBack(tree, visits) })!;
+  };
+  expect(told().next).not.toContain('mulch');
+  const back = told(walk('2023-06-04', 'high'));
+  expect(back.next).toMatch(/^Pull the mulch back/);
+  expect(back.notes[0]).toContain('On 2023-06-04 mulch lay on the bark again');
+  // Pulled back by work, or found clear since.
+  expect(told(walk('2023-06-04', 'high'), walk('2024-05-01', 'clear')).next).not.toContain('mulch');
+  const again = {
+    ...walk('2023-06-04', 'high'),
+    work: [{ step: 'mulch', how: 'done' as const, on: '2023-06-20' }],
+  };
+  expect(told(again).next).not.toContain('mulch');
+  expect(told(walk('2023-06-04', 'some'), walk('2024-05-01', 'high')).notes[0]).toContain('2024-05-01');
 });

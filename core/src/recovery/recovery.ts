@@ -157,14 +157,15 @@ const NEXT: Record<Answer, string> = {
  * Did it work? The last treatment of a tree against what was measured before and after it, beside a reference tree where
  * there is one; undefined where nothing was done that a crown would show.
  *
- * @param instead the cause that is most likely now, for a tree that does not answer
+ * @param known the cause that is most likely now, for a tree that does not answer; and the day on which mulch was found
+ *   on the bark again since, where nobody pulled it back
  */
 export function recoveryOf(
   visits: readonly Visit[],
   house: House,
   today: string,
   yardstick?: Yardstick,
-  instead?: string,
+  { instead, coneBack }: { instead?: string | undefined; coneBack?: string | undefined } = {},
 ): Recovery | undefined {
   const known = [...visits].filter((v) => v.date <= today).sort((a, b) => a.date.localeCompare(b.date));
   const works = treatmentOf(known, today);
@@ -230,11 +231,15 @@ export function recoveryOf(
     seasons: { before: year - 1, after: first },
     ...(beside && { beside }),
     text: textOf(answer, chance, shows, readings, beside),
-    next:
-      answer === 'unanswered' && instead
+    next: coneBack
+      ? 'Pull the mulch back off the bark first: a cone undoes the work.'
+      : answer === 'unanswered' && instead
         ? `Drop what was planned on this cause, and look at the tree anew; most likely now: ${instead.charAt(0).toLowerCase()}${instead.slice(1)}.`
         : NEXT[answer],
     notes: [
+      ...(coneBack
+        ? [`On ${coneBack} mulch lay on the bark again: until it is pulled back the work is undone.`]
+        : []),
       ...(treated
         ? [
             `${yardstick!.label} was itself treated on ${yardstick!.treated}: it is no yardstick and was left out.`,

@@ -1,5 +1,6 @@
 import { standingOf } from '@undrel/core/diagnosis';
 import { dryYears } from '@undrel/core/history';
+import { coneBack } from '@undrel/core/memory';
 import { effectOf } from '@undrel/core/practice';
 import {
   answersOf,
@@ -64,7 +65,13 @@ export function treeTime(given: TimeGiven): TreeTime {
   const { source, yardstick, on } = given;
   const { tree, schools, property } = source;
   const visits = [...source.visits].sort((a, b) => a.date.localeCompare(b.date));
-  const recovery = recoveryOf(visits, schools, on, yardstick, insteadOf(source));
+  const recovery = recoveryOf(visits, schools, on, yardstick, {
+    instead: insteadOf(source),
+    coneBack: coneBack(
+      tree,
+      visits.filter((v) => v.date <= on),
+    ),
+  });
   const pair = pairOf(visits, given);
   return {
     label: tree.label,

@@ -71,6 +71,8 @@ async function findings(page: Page, rules: readonly string[] | undefined): Promi
 
 /** From when letters have their shapes: where each thing that can be pressed is first seen, and where else after that. */
 function watchMoves(late: string): void {
+  /** What was moved stays there, so that a look now and then sees it; a look at every frame would draw every frame. */
+  const LOOK_MS = 50;
   const first = new WeakMap<Element, number>();
   const moved: string[] = [];
   const watch = { moved, over: false, late: false };
@@ -90,7 +92,7 @@ function watchMoves(late: string): void {
         );
       first.set(el, box.top);
     }
-    requestAnimationFrame(look);
+    setTimeout(look, LOOK_MS);
   };
   document.addEventListener('DOMContentLoaded', () => void document.fonts.ready.then(look));
 }

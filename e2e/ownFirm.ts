@@ -3,7 +3,7 @@ import pg from 'pg';
 import { RECORD_TABLES } from '../web/protocol/kinds';
 
 /** Tables of a firm that are copied, those that others refer to first. */
-const TABLES = ['firms', 'users', 'clients', 'properties', ...RECORD_TABLES];
+const TABLES = ['firms', 'users', 'clients', 'properties', 'picture_files', ...RECORD_TABLES];
 const DEMO = 'quillrow';
 
 /** Short name of a test file, for the firm that is its own. */

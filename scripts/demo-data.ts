@@ -14,6 +14,12 @@ import * as grounds from '../web/server/grounds/sql';
 import { askWeather, keepWeather } from '../web/server/grounds/weather';
 import { itemsOf } from '../web/protocol/item';
 import { RECORD_TABLES } from '../web/protocol/kinds';
+import sharp from 'sharp';
+import type { CaseFile } from '@undrel/core/format';
+import { idOf } from '@undrel/core/records';
+import { photographOf } from '../db/demo/photographs';
+import { keepPicture } from '../web/server/pictures/pictures';
+import { readPicture } from '../web/server/pictures/readPicture';
 import { noteYard } from '../web/server/season/yard';
 import { simulatedWeather } from '../web/stand-ins/weather';
 
@@ -25,6 +31,7 @@ const TABLES = [
   'offers',
   'notices',
   'calendar_feeds',
+  'picture_files',
   'daily_weather',
   ...RECORD_TABLES.toReversed(),
   'properties',
@@ -60,6 +67,44 @@ async function removeDemo(client: pg.Client): Promise<void> {
   await client.query(`delete from audit_entries where ${own}`, which);
   await client.query('alter table reports enable trigger issued');
   await client.query('commit');
+}
+
+/** The tree whose dig is photographed in the demo, from five of its eight sides, and once beside a sheet of paper. */
+const PHOTOGRAPHED = 'sable-katsura-14';
+const SIDES = [0, 45, 90, 135, 180];
+
+/** Photographs of the newest dig of a tree, drawn from its record. */
+async function addPhotographs(db: Db, viewer: Viewer, { tree, visits }: CaseFile): Promise<void> {
+  const visit = visits.findLast((v) => v.dig !== undefined)!;
+  const at = await db.row<{ id: string }>('select id from visits where tree_id = $1 and visited_on = $2', [
+    PHOTOGRAPHED,
+    visit.date,
+  ]);
+  const shots = [
+    ...SIDES.map((bearing) => ({ ...photographOf(visit.dig!, tree, bearing, false), caption: undefined })),
+    { ...photographOf(visit.dig!, tree, 80, true), caption: 'Collar with a sheet of A4 for scale' },
+  ];
+  for (const { svg, bearing, sheet, caption } of shots) {
+    const read = await readPicture(await sharp(Buffer.from(svg)).blur(0.8).jpeg({ quality: 85 }).toBuffer());
+    if ('problem' in read) throw new Error(read.problem);
+    await keepPicture(db, read);
+    const { hash, width, height } = read;
+    const values = {
+      hash,
+      width,
+      height,
+      on: visit.date,
+      by: visit.by,
+      shows: 'dig' as const,
+      bearing,
+      ...(caption && { caption }),
+      ...(sheet.length === 4 && { sheet: { kind: 'a4' as const, corners: sheet } }),
+    };
+    const [saved] = await saveChanges(db, viewer, [
+      { kind: 'picture', id: idOf('picture', at!.id, { hash }), parent: at!.id, base: 0, values },
+    ]);
+    if (saved?.status !== 'saved') throw new Error(`Photograph from ${bearing}: ${JSON.stringify(saved)}`);
+  }
 }
 
 /** Where the demo's crews start from, degrees. */
@@ -134,6 +179,7 @@ if (present.rowCount === 0) {
       await keepWeather(db, property.id, await askWeather(simulatedWeather, property.id, today()));
       for (const { id, caseFile } of property.trees) {
         await addTree(db, viewer, property.id, id, caseFile);
+        if (id === PHOTOGRAPHED) await addPhotographs(db, viewer, caseFile);
         trees++;
       }
     }

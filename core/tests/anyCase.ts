@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { QUESTIONS } from '../src/questions/all';
 import { caseOf } from '../src/format/order';
-import type { Finding, Visit } from '../src/records';
+import type { Finding, Picture, Visit } from '../src/records';
 import { EVENT_KINDS } from '../src/vocabulary/events';
 import { LENGTH_LIMITS, type LengthField } from '../src/units';
 
@@ -214,18 +214,46 @@ export const anyCase = fc
       { maxLength: 2 },
     ),
   })
-  // Rounds of water where work was recorded: nothing is drawn for them, so that the other cases stay as they are.
+  // Rounds of water and a picture where work was recorded: nothing is drawn for them, so that the other cases stay as they are.
   .map((c) =>
     caseOf(
       c.tree,
       c.events,
       (c.visits as Visit[]).map((v) =>
         v.work
-          ? { ...v, waterings: [{ on: '2025-06-21', litres: 80, probe: 'dry' as const, by: 'crew' }] }
+          ? {
+              ...v,
+              waterings: [{ on: '2025-06-21', litres: 80, probe: 'dry' as const, by: 'crew' }],
+              pictures: [PICTURE],
+            }
           : v,
       ),
     ),
   );
+
+/** A picture with everything that one may have. */
+const PICTURE: Picture = {
+  hash: '0123456789abcdef'.repeat(4),
+  width: 4000,
+  height: 3000,
+  on: '2025-06-01',
+  by: 'crew',
+  shows: 'dig',
+  bearing: 45,
+  root: 'A',
+  caption: 'Root A from the north-east',
+  leftOut: true,
+  sheet: {
+    kind: 'letter',
+    corners: [
+      [0.1, 0.1],
+      [0.3, 0.1],
+      [0.3, 0.4],
+      [0.1, 0.4],
+    ],
+  },
+  marks: [{ kind: 'arrow', from: [0.1, 0.2], to: [0.5, 0.5], text: 'A' }],
+};
 
 /**
  * How many cases a run tries: the same ones each time, so that a change is judged by itself. Others with SEED=…, more

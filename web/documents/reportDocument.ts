@@ -335,6 +335,15 @@ export function documentOf(c: ReportContent, stamp: ReportStamp | undefined): Re
     ...(c.cuts ? [cuts(c.cuts)] : []),
     ...(c.soil ? [soil(c.soil)] : []),
     ...(c.trenches ? [trenches(c.trenches)] : []),
+    ...(c.pictures?.length
+      ? [
+          {
+            title: 'Pictures',
+            page: true,
+            blocks: [{ as: 'pictures', pictures: c.pictures } satisfies Block],
+          },
+        ]
+      : []),
     seen(c),
     verdict(c),
     ...options(c),

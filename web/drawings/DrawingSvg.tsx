@@ -4,7 +4,7 @@ import { pathOf, segmentsPath, type Drawing, type Shape } from './shapes';
 const tone = (name: string) => `var(--${name})`;
 
 /** A shape that is the same object as before is not drawn again: drawings keep the shapes that did not change. */
-const ShapeSvg = memo(function ShapeSvg({ shape }: { shape: Shape }) {
+export const ShapeSvg = memo(function ShapeSvg({ shape }: { shape: Shape }) {
   switch (shape.as) {
     case 'area':
       return (

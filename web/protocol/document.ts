@@ -1,4 +1,5 @@
 import type { UnitSystem } from '@undrel/core/units';
+import type { PictureMark } from '@undrel/core/records';
 import type { Drawing } from '../drawings/shapes';
 
 /** One piece of a document. Screen, PDF, DOCX and Markdown each know how to set it; none of them decides what is said. */
@@ -8,7 +9,21 @@ export type Block =
   | { as: 'pairs'; rows: { name: string; value: string; small?: string; figure?: boolean }[] }
   | { as: 'table'; label: string; head: string[]; rows: string[][]; widths: number[] }
   | { as: 'list'; title?: string; lines: string[]; ordered?: boolean; harm?: boolean }
-  | { as: 'figure'; drawing: Drawing; title: string; caption: string };
+  | { as: 'figure'; drawing: Drawing; title: string; caption: string }
+  | { as: 'pictures'; pictures: DocumentPicture[] };
+
+/** A photograph in a document: what it shows, and marks over it. Its file is fetched by whoever sets it. */
+export interface DocumentPicture {
+  hash: string;
+  /** Upright, pixels. */
+  width: number;
+  height: number;
+  marks?: readonly PictureMark[];
+  caption: string;
+}
+
+/** Files of pictures by their hash, JPEG. */
+export type PictureFiles = Readonly<Record<string, Uint8Array>>;
 
 /** Sheet that a document is set for. */
 export type Paper = 'A4' | 'letter';

@@ -1,5 +1,7 @@
 import { inHundredths, type Drawing } from '../drawings/shapes';
-import type { Paper } from './document';
+import type { DocumentPicture, Paper } from './document';
+
+export type ReportPicture = DocumentPicture;
 
 /** The parts of a report that the consultant may word. */
 export const WORDED_PARTS = [
@@ -119,6 +121,7 @@ export interface ReportContent {
   cuts?: ReportCuts;
   soil?: ReportSoil;
   trenches?: ReportTrenches;
+  pictures?: ReportPicture[];
   /** What of the prescribed operations does not go together. */
   clashes?: string[];
   /** What is done about each cause and mechanism that is possible or likely; reports issued before say nothing of it. */

@@ -10,10 +10,15 @@ export const BYTES = {
   case: 5 * MB,
   /** Changes to a case, a batch of them. */
   changes: 4 * MB,
+  /** A photograph. */
+  picture: 25 * MB,
   /** Anything else: a few fields. */
   form: 100_000,
 } as const;
 export type BodyKind = keyof typeof BYTES;
+
+/** Of a picture: pixels of all of it and along one side, seconds to read it; and the longer side of what is given out. */
+export const PICTURE = { pixels: 64_000_000, side: 16_000, seconds: 30, page: 1600, small: 320 } as const;
 
 /** Rows of one file, and columns and characters of one head or cell. */
 export const CSV = { rows: 2_000, columns: 100, cell: 4_000 } as const;

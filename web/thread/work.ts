@@ -36,7 +36,7 @@ import { workOfTree } from '../server/offers/treeWork';
 import { worthOf } from '../server/offers/worth';
 import { reportContent } from '../server/reports/content';
 import type { ReportSource } from '../server/reports/source';
-import type { ReadDocument } from '../protocol/document';
+import type { PictureFiles, ReadDocument } from '../protocol/document';
 import { causeFigures, treeSection } from '../server/reports/treeSection';
 import { prescribedAt } from '../server/season/works';
 import { noticeOf } from '../server/notices/content';
@@ -121,17 +121,26 @@ export const caseFile = ({
 
 // What sets documents is large: it is loaded by the threads that need it alone.
 
+/** A document, and the files of its pictures by their hash. */
+interface ToSet {
+  doc: ReadDocument;
+  files?: PictureFiles;
+}
+
 /** A document as PDF, and how many pages it has. */
-export const pdf = async (doc: ReadDocument): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => {
+export const pdf = async ({
+  doc,
+  files,
+}: ToSet): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => {
   const { documentPdf } = await import('../server/reports/pdf');
-  const { bytes, pages } = documentPdf(doc);
+  const { bytes, pages } = documentPdf(doc, files);
   return { bytes: new Uint8Array(bytes), pages };
 };
 
 /** A document as DOCX. */
-export const docx = async (doc: ReadDocument): Promise<Uint8Array<ArrayBuffer>> => {
+export const docx = async ({ doc, files }: ToSet): Promise<Uint8Array<ArrayBuffer>> => {
   const { documentDocx } = await import('../server/reports/docx');
-  return handedOver(await documentDocx(doc));
+  return handedOver(await documentDocx(doc, files));
 };
 
 const solver = highs().then(highsSolver);

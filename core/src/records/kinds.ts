@@ -6,6 +6,7 @@ import { event } from './event';
 import { finding } from './finding';
 import { followUp } from './followUp';
 import type { KindRules } from './kind';
+import { picture } from './picture';
 import { probe } from './probe';
 import { profile } from './profile';
 import { push } from './push';
@@ -35,6 +36,7 @@ export const KINDS = {
   work,
   followUp,
   watering,
+  picture,
 } as const;
 
 export type Kind = keyof typeof KINDS;

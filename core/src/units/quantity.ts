@@ -115,7 +115,10 @@ export function formatValue(value: number, dimension: Dimension, system: UnitSys
 }
 
 /** A quantity with its interval: `17.8 ± 1.4 cm`. Rounded to a tenth of the short unit where the interval is known. */
-export function formatQuantity(quantity: Quantity, system: UnitSystem): string {
+export function formatQuantity(
+  quantity: Pick<Quantity, 'value' | 'plusMinus' | 'dimension'>,
+  system: UnitSystem,
+): string {
   const fine = quantity.dimension === 'short length' && quantity.plusMinus !== undefined ? 0.001 : undefined;
   const main = formatValue(quantity.value, quantity.dimension, system, fine);
   if (quantity.plusMinus === undefined) return main;

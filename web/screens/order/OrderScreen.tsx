@@ -7,6 +7,7 @@ import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, type ItemOf } from '../../protocol/item';
 import type { Order, OrderStep } from '../../protocol/order';
 import { isDone } from '../../protocol/propertyWork';
+import { ringOf } from '../../protocol/ringOf';
 import { Entry } from '../../ui/controls/Entry';
 import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
@@ -40,6 +41,7 @@ export function OrderScreen(props: {
   );
   const record = (step: string, work: WorkDone | undefined, field: string) =>
     control.set('work', idOf('work', visitId, { step }), visitId, work ?? null, field);
+  const taken = ringOf(itemsBelow(control.items, 'picture', visitId)).size;
   const seasons = [...new Set(order.steps.map((s) => s.season))];
   const work = order.steps.filter((s) => 'operation' in s);
   const finished = work.filter((s) => done.has(s.key)).length;
@@ -111,6 +113,11 @@ export function OrderScreen(props: {
                       disabled={!props.mayMeasure}
                       by={props.viewer}
                       today={props.today}
+                      pictures={
+                        'operation' in step && step.operation === 'excavate'
+                          ? { href: `/trees/${treeId}/pictures?visit=${visitId}`, taken }
+                          : undefined
+                      }
                       onChange={(w, field) => record(step.key, w, field)}
                     />
                   ))}

@@ -22,6 +22,8 @@ interface StepProps {
   disabled: boolean;
   by: string;
   today: string;
+  /** Where the collar is photographed from its eight sides, and from how many it was. */
+  pictures: { href: string; taken: number } | undefined;
   onChange: (work: WorkDone | undefined, field: string) => void;
 }
 
@@ -70,7 +72,7 @@ function Hold({ step, done, unsigned, disabled, by, today, onChange }: StepProps
   );
 }
 
-function Work({ step, done, unsigned, system, disabled, by, today, onChange }: StepProps) {
+function Work({ step, done, unsigned, system, disabled, by, today, pictures, onChange }: StepProps) {
   if (!('operation' in step)) return null;
   const say = (text: string) => writeLengths(text, system);
   const told = step.quantities.filter((q) => q.value > 0);
@@ -117,6 +119,11 @@ function Work({ step, done, unsigned, system, disabled, by, today, onChange }: S
       <p className="my-1">
         <strong>Done properly when:</strong> {step.acceptance.map(say).join(' ')}
       </p>
+      {pictures && (
+        <PageLink className="inline-flex items-center min-h-[44px]" href={pictures.href}>
+          Pictures of the collar: {pictures.taken} of 8 sides
+        </PageLink>
+      )}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 mt-2">
         <div role="group" aria-label={`What came of ${step.title}`} className="flex">
           {HOW.map((option) => (

@@ -1,3 +1,4 @@
+import { Marked } from '../pictures/Marked';
 import type { Block } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
@@ -91,6 +92,21 @@ function BlockView({ block }: { block: Block }) {
           />
           <figcaption className="text-sm text-muted">{block.caption}</figcaption>
         </figure>
+      );
+    case 'pictures':
+      return (
+        <ul className="grid sm:grid-cols-2 gap-4 my-2">
+          {block.pictures.map((p) => (
+            <li key={p.hash} className="break-inside-avoid">
+              <figure>
+                <div className="border border-ink" style={{ aspectRatio: `${p.width} / ${p.height}` }}>
+                  <Marked picture={p} about={p.caption} size="page" />
+                </div>
+                <figcaption className="text-sm text-muted">{p.caption}</figcaption>
+              </figure>
+            </li>
+          ))}
+        </ul>
       );
   }
 }

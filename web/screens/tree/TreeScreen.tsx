@@ -179,6 +179,14 @@ export function TreeScreen(props: TreeScreenProps) {
           </PageLink>
           {current && (
             <PageLink
+              href={`/trees/${treeId}/pictures?visit=${current.id}`}
+              className="plain min-h-[44px] inline-flex items-center"
+            >
+              Pictures
+            </PageLink>
+          )}
+          {current && (
+            <PageLink
               href={`/trees/${treeId}/report?visit=${current.id}`}
               className="plain min-h-[44px] inline-flex items-center"
             >

@@ -35,6 +35,7 @@ import {
   chanceWords,
 } from '@undrel/core/units';
 import { paperOf } from '../../protocol/document';
+import { picturesPart } from './picturesPart';
 import { inShort, type ReportContent } from '../../protocol/report';
 
 import type { Drawing } from '../../drawings/shapes';
@@ -279,6 +280,7 @@ function wholeContent(source: ReportSource): ReportContent {
   const drawn = (when: 'before' | 'after') =>
     stemDrawing(source, profile, planned, when, dug && dugSection(dug.reading, bearing));
   const short = (metres: number) => formatLength(metres, shortUnit(system));
+  const pictures = picturesPart(visit, system);
   return {
     firm: source.firm,
     property: source.property,
@@ -343,6 +345,7 @@ function wholeContent(source: ReportSource): ReportContent {
     ...(cuts && { cuts }),
     ...(soil && { soil }),
     ...(trenches && { trenches }),
+    ...(pictures.length > 0 && { pictures }),
     ...(changesGround ? { drawingAfter: drawn('after') } : {}),
     ...(clashes.length > 0 && { clashes: clashes.map(say) }),
     ...(answers.length > 0 && {

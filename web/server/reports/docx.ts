@@ -15,10 +15,11 @@ import {
   TextRun,
   WidthType,
 } from 'docx';
-import type { Block, ReadDocument } from '../../protocol/document';
+import type { Block, DocumentPicture, PictureFiles, ReadDocument } from '../../protocol/document';
 import { drawingToSvg } from '../../drawings/svgText';
 import { INK } from '../../drawings/inks';
 import { pngOf } from './picture';
+import { pictureSvg } from './pictureSvg';
 import { withoutControl } from './withoutControl';
 
 /** As wide as the text, or as tall as leaves room for a heading; pixels of 1/96 in. */
@@ -55,7 +56,38 @@ const table = (rows: TableRow[]): (Paragraph | Table)[] => [
   new Paragraph({ text: '', spacing: { after: 60 } }),
 ];
 
-async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
+/** As wide as a photograph is in a document for editing. */
+const PICTURE_WIDE = 420;
+
+/** A photograph: the file itself, and its marks with it where there are any. */
+async function pictureIn(picture: DocumentPicture, file: Uint8Array | undefined): Promise<Paragraph[]> {
+  const scale = Math.min(PICTURE_WIDE / picture.width, TALLEST / 2 / picture.height);
+  const transformation = {
+    width: Math.round(picture.width * scale),
+    height: Math.round(picture.height * scale),
+  };
+  const altText = { name: picture.caption, title: picture.caption, description: picture.caption };
+  const svg = pictureSvg(picture, file);
+  const image =
+    file && !picture.marks?.length
+      ? new ImageRun({ type: 'jpg', data: Buffer.from(file), transformation, altText })
+      : new ImageRun({
+          type: 'svg',
+          data: Buffer.from(svg),
+          transformation,
+          altText,
+          fallback: { type: 'png', data: Buffer.from(await pngOf(svg)) },
+        });
+  return [
+    new Paragraph({ children: [image], keepNext: true }),
+    new Paragraph({
+      spacing: { after: 120 },
+      children: [new TextRun({ text: picture.caption, color: colour(INK.muted) })],
+    }),
+  ];
+}
+
+async function blockIn(block: Block, files: PictureFiles): Promise<(Paragraph | Table)[]> {
   switch (block.as) {
     case 'text':
       return block.text.split('\n').map(
@@ -124,6 +156,8 @@ async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
             }),
         ),
       ];
+    case 'pictures':
+      return Promise.all(block.pictures.map((p) => pictureIn(p, files[p.hash]))).then((all) => all.flat());
     case 'figure': {
       const { width, height } = block.drawing;
       const scale = Math.min(WIDEST / width, TALLEST / height);
@@ -151,7 +185,7 @@ async function blockIn(block: Block): Promise<(Paragraph | Table)[]> {
 }
 
 /** A document for those who edit: headings, tables and drawings of a word processor. */
-export async function documentDocx(given: ReadDocument): Promise<Buffer> {
+export async function documentDocx(given: ReadDocument, files: PictureFiles = {}): Promise<Buffer> {
   const doc = withoutControl(given);
   const sections: (Paragraph | Table)[][] = [];
   for (const section of doc.sections) {
@@ -161,7 +195,10 @@ export async function documentDocx(given: ReadDocument): Promise<Buffer> {
       keepNext: true,
       pageBreakBefore: section.page ?? false,
     });
-    sections.push([heading, ...(await Promise.all(section.blocks.map(blockIn))).flat()]);
+    sections.push([
+      heading,
+      ...(await Promise.all(section.blocks.map((block) => blockIn(block, files)))).flat(),
+    ]);
   }
   const file = new Document({
     title: doc.title,

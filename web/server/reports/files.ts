@@ -1,3 +1,4 @@
+import type { PictureFiles } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
 import { documentOf, type ReportStamp } from '../../documents/reportDocument';
 import { ALONE, type Asker } from '../beside';
@@ -21,12 +22,13 @@ export async function reportFile(
   stamp: ReportStamp | undefined,
   format: ReportFormat,
   asker: Asker = ALONE,
+  files: PictureFiles = {},
 ): Promise<Uint8Array<ArrayBuffer> | string> {
-  if (format === 'pdf') return reportPdf(content, stamp, asker);
+  if (format === 'pdf') return reportPdf(content, stamp, asker, files);
   const doc = documentOf(content, stamp);
   switch (format) {
     case 'docx':
-      return setDocx(doc, asker);
+      return setDocx(doc, asker, files);
     case 'md':
       return documentMarkdown(doc);
     case 'json':
@@ -40,10 +42,11 @@ export async function reportAnswer(
   stamp: ReportStamp | undefined,
   format: ReportFormat,
   asker: Asker,
+  files: PictureFiles,
 ): Promise<Response> {
   const name = (stamp?.number ?? `draft ${content.tree}`).replace(/[^\w -]/g, '');
   const how = format === 'pdf' ? 'inline' : 'attachment';
-  return new Response(await reportFile(content, stamp, format, asker), {
+  return new Response(await reportFile(content, stamp, format, asker, files), {
     headers: {
       'content-type': REPORT_FORMATS[format],
       'content-disposition': `${how}; filename="${name}.${format}"`,

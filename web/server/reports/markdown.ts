@@ -45,6 +45,8 @@ function linesOf(block: Block): string[] {
       ];
     case 'figure':
       return [`_Drawing: ${plainMarkdown(block.caption)}_`];
+    case 'pictures':
+      return [block.pictures.map((p) => `- ${plainMarkdown(p.caption)}`).join('\n')];
   }
 }
 

@@ -68,6 +68,14 @@
     parbreak()
     muted(b.caption)
   }),
+  pictures: b => grid(
+    columns: (1fr, 1fr), column-gutter: 12pt, row-gutter: 14pt,
+    ..b.pictures.map(p => block(breakable: false, {
+      box(stroke: 0.5pt + rgb(ink.ink), image(bytes(p.svg), format: "svg", width: 100%, alt: p.caption))
+      parbreak()
+      muted(p.caption)
+    })),
+  ),
 )
 
 // The cover.

@@ -3,9 +3,10 @@ import { NodeCompiler, type NodeTypstDocument } from '@myriaddreamin/typst-ts-no
 import { INK } from '../../drawings/inks';
 import type { Drawing, Shape } from '../../drawings/shapes';
 import { drawingToSvg } from '../../drawings/svgText';
-import type { ReadDocument } from '../../protocol/document';
+import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import { paperFonts } from '../paperFonts';
 import { projectFile } from '../projectFile';
+import { pictureSvg } from './pictureSvg';
 import { withoutControl } from './withoutControl';
 
 /** Lines and letters of a drawing on paper, as a share of their size on a screen. */
@@ -53,7 +54,7 @@ const svgOnPaper = (drawing: Drawing, title: string): string =>
   drawingToSvg({ ...drawing, shapes: drawing.shapes.flatMap(shapesOnPaper) }, title);
 
 /** A document with its drawings as SVG files, as the sheet `page.typ` reads it. */
-const asData = (doc: ReadDocument) => ({
+const asData = (doc: ReadDocument, files: PictureFiles) => ({
   ...doc,
   sections: doc.sections.map((section) => ({
     ...section,
@@ -66,7 +67,15 @@ const asData = (doc: ReadDocument) => ({
             width: block.drawing.width,
             svg: svgOnPaper(block.drawing, block.title),
           }
-        : block,
+        : block.as === 'pictures'
+          ? {
+              as: block.as,
+              pictures: block.pictures.map((picture) => ({
+                caption: picture.caption,
+                svg: pictureSvg(picture, files[picture.hash]),
+              })),
+            }
+          : block,
     ),
   })),
 });
@@ -127,11 +136,14 @@ function withMarks(doc: ReadDocument, unknown: ReadonlySet<string>): ReadDocumen
  *
  * @throws where the document cannot be set at all
  */
-export function documentPdf(given: ReadDocument): { bytes: Uint8Array; pages: number } {
+export function documentPdf(
+  given: ReadDocument,
+  files: PictureFiles = {},
+): { bytes: Uint8Array; pages: number } {
   const doc = withoutControl(given);
   const unknown = new Set<string>();
   for (;;) {
-    const set = laidOut(JSON.stringify(asData(unknown.size > 0 ? withMarks(doc, unknown) : doc)));
+    const set = laidOut(JSON.stringify(asData(unknown.size > 0 ? withMarks(doc, unknown) : doc, files)));
     try {
       const bytes = setter().compiler.pdf(set, { pdfStandard: 'ua-1' });
       return { bytes, pages: set.numOfPages };

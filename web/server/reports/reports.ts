@@ -14,6 +14,7 @@ import { FIRM } from '../accounts/sql';
 import { loadCases } from '../cases/load';
 import type { Db } from '../database/transaction';
 import type { ReportSource } from './source';
+import { filesFor } from '../pictures/forDocument';
 import { reportPdf } from './setDocument';
 import { referenceGround, referenceShoots } from '../cases/reference';
 import * as sql from './sql';
@@ -188,6 +189,7 @@ export async function issueReport(
   const { content, verdict, operations } = await beside('report', source, asker);
   const before = await inFirm((db) => sameIssued(db, visitId, content));
   if (before) return before;
+  const files = await filesFor(inFirm, content.pictures);
   for (let attempt = 0; attempt < TRIES; attempt++) {
     const issued = new Date().toISOString().slice(0, 10);
     const year = Number(issued.slice(0, 4));
@@ -196,7 +198,7 @@ export async function issueReport(
       next: (await db.row<{ last: number }>(sql.LAST_NUMBER, [year]))?.last ?? 0,
     }));
     const number = `${prefix}-${year}-${String(next + 1).padStart(4, '0')}`;
-    const pdf = await reportPdf(content, { number, issued }, asker);
+    const pdf = await reportPdf(content, { number, issued }, asker, files);
     const sha256 = createHash('sha256').update(pdf).digest('hex');
     const done = await inFirm(async (db): Promise<Issued | 'taken' | { problem: string }> => {
       // Whoever issues another report of the firm waits here.

@@ -1,4 +1,4 @@
-import type { ReadDocument } from '../../protocol/document';
+import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
 import { documentOf, type ReportStamp } from '../../documents/reportDocument';
 import { ALONE, beside, type Asker } from '../beside';
@@ -7,15 +7,20 @@ import { ALONE, beside, type Asker } from '../beside';
 export const setPdf = (
   doc: ReadDocument,
   asker: Asker = ALONE,
-): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => beside('pdf', doc, asker);
+  files: PictureFiles = {},
+): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => beside('pdf', { doc, files }, asker);
 
 /** A document as DOCX, set beside the server: its pictures take seconds where there are many. */
-export const setDocx = (doc: ReadDocument, asker: Asker = ALONE): Promise<Uint8Array<ArrayBuffer>> =>
-  beside('docx', doc, asker);
+export const setDocx = (
+  doc: ReadDocument,
+  asker: Asker = ALONE,
+  files: PictureFiles = {},
+): Promise<Uint8Array<ArrayBuffer>> => beside('docx', { doc, files }, asker);
 
 /** The report as PDF; without a stamp it says that it is a draft. */
 export const reportPdf = async (
   content: ReportContent,
   stamp?: ReportStamp,
   asker: Asker = ALONE,
-): Promise<Uint8Array<ArrayBuffer>> => (await setPdf(documentOf(content, stamp), asker)).bytes;
+  files: PictureFiles = {},
+): Promise<Uint8Array<ArrayBuffer>> => (await setPdf(documentOf(content, stamp), asker, files)).bytes;

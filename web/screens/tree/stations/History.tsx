@@ -172,6 +172,12 @@ export function History(props: StationProps) {
         <PageLink className="inline-flex items-center min-h-[44px] mr-4" href={`/trees/${treeId}/time`}>
           Through time
         </PageLink>
+        <PageLink
+          className="inline-flex items-center min-h-[44px] mr-4"
+          href={`/trees/${treeId}/pictures?visit=${visitId}`}
+        >
+          Pictures
+        </PageLink>
         <PageLink className="inline-flex items-center min-h-[44px]" href={`/trees/${treeId}/record`}>
           Record of changes
         </PageLink>

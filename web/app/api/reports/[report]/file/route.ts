@@ -1,6 +1,7 @@
 import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
 import { isReportFormat, reportAnswer } from '@/server/reports/files';
+import { filesFor } from '@/server/pictures/forDocument';
 import { issuedReport } from '@/server/reports/reports';
 
 /** An issued report as DOCX, Markdown or JSON, from the content that was fixed with it. Its PDF is a route of its own. */
@@ -14,6 +15,8 @@ export async function GET(
   return asked(request, 'read', async ({ inFirm, asker }) => {
     const report = await inFirm((db) => issuedReport(db, id));
     if (!report?.number) return plain(404, 'There is no such issued report.');
-    return reportAnswer(report.content, { number: report.number, issued: report.issued_at! }, format, asker);
+    const { number, issued_at: issued, content } = report;
+    const files = await filesFor(inFirm, content.pictures, format);
+    return reportAnswer(content, { number, issued: issued! }, format, asker, files);
   });
 }

@@ -2,6 +2,7 @@ import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { isReportFormat, REPORT_FORMATS, reportAnswer } from '@/server/reports/files';
+import { filesFor } from '@/server/pictures/forDocument';
 import { openDraft } from '@/server/reports/reports';
 
 /** The draft of a visit's report as a file; PDF where no format is asked for. */
@@ -18,6 +19,7 @@ export async function GET(
   return asked(request, 'read', async ({ inFirm, asker }) => {
     const draft = await inFirm((db, viewer) => openDraft(db, viewer, tree, visit, system));
     if (!draft) return plain(404, 'There is no such visit.');
-    return reportAnswer(await beside('content', draft.source, asker), undefined, format, asker);
+    const content = await beside('content', draft.source, asker);
+    return reportAnswer(content, undefined, format, asker, await filesFor(inFirm, content.pictures, format));
   });
 }

@@ -1,0 +1,2 @@
+export * from './homography';
+export * from './sheet';

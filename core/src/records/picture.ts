@@ -1,0 +1,61 @@
+import { z } from 'zod';
+import { kind } from './kind';
+import { bearing, day, text } from './parts';
+
+/** What a photograph shows. */
+export const SHOWN = ['tree', 'crown', 'leaf', 'base', 'mulch', 'dig', 'soil', 'trench', 'work'] as const;
+export type Shown = (typeof SHOWN)[number];
+
+/** Sides of the stem from which an open root collar is photographed, degrees from true north. */
+export const RING = [0, 45, 90, 135, 180, 225, 270, 315] as const;
+
+const share = z.number().min(0).max(1);
+/** A place on it, as shares of width and height from the upper left. */
+const at = z.tuple([share, share]);
+
+/** A photograph of a visit: the file by its hash, what it shows, and marks over it. The file itself is kept apart. */
+export const picture = kind(
+  z.strictObject({
+    hash: z
+      .string()
+      .regex(/^[0-9a-f]{64}$/)
+      .describe('SHA-256 of the file as it came, hexadecimal'),
+    /** Upright, pixels. */
+    width: z.int().min(1).max(30_000),
+    height: z.int().min(1).max(30_000),
+    on: day,
+    by: text(120).optional(),
+    shows: z.enum(SHOWN).optional(),
+    /** The side of the stem it was taken from. */
+    bearing: bearing.optional(),
+    /** Root it shows, by its label. */
+    root: text(12).optional(),
+    caption: text(300).optional(),
+    /** Not for reports. */
+    leftOut: z.literal(true).optional(),
+    /** A sheet of paper in the plane that is measured: its corners round it, the first edge a short one. */
+    sheet: z.strictObject({ kind: z.enum(['a4', 'letter']), corners: z.tuple([at, at, at, at]) }).optional(),
+    /** Drawn over it and never burnt in. A length is measured where there is a sheet. */
+    marks: z
+      .array(
+        z.strictObject({
+          kind: z.enum(['arrow', 'circle', 'length']),
+          from: at,
+          to: at,
+          text: text(60).optional(),
+        }),
+      )
+      .max(40)
+      .optional(),
+  }),
+  {
+    parent: 'visit',
+    member: 'pictures',
+    most: 200,
+    name: (p: { hash: string }) => `picture.${p.hash.slice(0, 32)}`,
+    order: (p) => [p.on, p.hash],
+  },
+);
+
+export type Picture = z.infer<typeof picture.schema>;
+export type PictureMark = NonNullable<Picture['marks']>[number];

@@ -1,0 +1,134 @@
+import sharp from 'sharp';
+import { expect, test, type Page } from '@playwright/test';
+import { enterDemo, saved } from './enter';
+
+const TREE = 'kelpworth-3';
+
+/** A made-up photograph, another one for each number. */
+const photograph = async (n: number, name = `shot ${n}.jpg`) => ({
+  name,
+  mimeType: 'image/jpeg',
+  buffer: await sharp({
+    create: { width: 800, height: 600, channels: 3, background: { r: 40 * (n % 6), g: 120, b: 90 } },
+  })
+    .composite([
+      {
+        input: Buffer.from(
+          `<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600"><circle cx="400" cy="300" r="${60 + 20 * n}" fill="#5a4632"/></svg>`,
+        ),
+      },
+    ])
+    .jpeg()
+    .toBuffer(),
+});
+const input = (page: Page) => page.getByLabel('Pictures to add: JPEG, PNG or WebP');
+
+test('eight sides of the collar by one thumb; kept when the server is away, and sent again', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await enterDemo(page);
+  await page.goto(`/trees/${TREE}/pictures`);
+  const sides = page.getByRole('region', { name: 'Collar from eight sides' });
+  const way = page.getByRole('list', { name: 'On their way' });
+  let n = 0;
+  for (const side of ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW']) {
+    const slot = sides.getByRole('button', { name: new RegExp(` from ${side}$`) });
+    if ((await slot.getAttribute('aria-label'))!.startsWith('Picture')) continue;
+    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), slot.click()]);
+    if (n === 2) await page.context().setOffline(true);
+    await chooser.setFiles(await photograph(n++));
+    if (n === 3) {
+      // Out of reach nothing is lost: it is there to be sent again.
+      await expect(way.getByRole('alert')).toContainText('it is still here');
+      await page.context().setOffline(false);
+      await way.getByRole('button', { name: 'Send again' }).click();
+    }
+    await expect(sides.getByRole('button', { name: `Picture from ${side}`, exact: true })).toBeVisible();
+    await saved(page);
+  }
+  await expect(sides).toContainText('8 of 8');
+  await expect(way.getByRole('listitem')).toHaveCount(0);
+  await page.goto(`/trees/${TREE}/order`);
+  await expect(page.getByRole('link', { name: 'Pictures of the collar: 8 of 8 sides' })).toBeVisible();
+});
+
+test('a picture brought in is named, marked and put into the report; what is none is refused in words', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto(`/trees/sable-hornbeam-3/pictures`);
+  const others = page.getByRole('region', { name: 'Other pictures' });
+  const way = others.getByRole('list', { name: 'On their way' });
+  await input(page).setInputFiles([
+    { name: 'report.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('%PDF-1.7 no picture') },
+    await photograph(9, 'collar.jpg'),
+  ]);
+  await expect(way.getByRole('listitem').first()).toContainText('report.jpg');
+  await expect(way.getByRole('alert')).toHaveText('This is no picture: JPEG, PNG or WebP is asked for.');
+  await way.getByRole('button', { name: 'Leave it' }).click();
+  const one = others.getByRole('button', { name: /^Open: / }).first();
+  await one.click();
+  const view = page.getByRole('dialog');
+  await view.getByLabel('Caption').fill('Bark under the old grade');
+  await view.getByLabel('Shows').selectOption('base');
+  // An arrow drawn over it, with words.
+  await view.getByRole('button', { name: 'Arrow' }).click();
+  const box = (await view.getByRole('img').boundingBox())!;
+  const at = (x: number, y: number) => [box.x + x * box.width, box.y + y * box.height] as const;
+  await page.mouse.move(...at(0.2, 0.2));
+  await page.mouse.down();
+  await page.mouse.move(...at(0.5, 0.5), { steps: 4 });
+  await page.mouse.up();
+  await view
+    .getByLabel(/^Words at Arrow/)
+    .last()
+    .fill('girdling root');
+  await expect(view.getByRole('img')).toContainText('girdling root');
+  // A sheet of A4 in the picture, a millimetre for each pixel of its 800: what is 250 of them long is 25 cm.
+  await view.getByRole('button', { name: 'A4 sheet' }).click();
+  for (const [x, y] of [
+    [100, 100],
+    [310, 100],
+    [310, 397],
+    [100, 397],
+  ] as const)
+    await page.mouse.click(...at(x / 800, y / 600));
+  await expect(view.getByText(/^Lengths are measured in the plane of the A4 sheet/)).toBeVisible();
+  await view.getByRole('button', { name: 'Length' }).click();
+  await page.mouse.move(...at(400 / 800, 450 / 600));
+  await page.mouse.down();
+  await page.mouse.move(...at(650 / 800, 450 / 600), { steps: 4 });
+  await page.mouse.up();
+  await expect(view.getByRole('img')).toContainText(/2[45]\.\d ± \d\.\d cm/);
+  await view.getByRole('button', { name: 'Close' }).click();
+  await saved(page);
+  // The same again is the same picture.
+  const before = await others.getByRole('button', { name: /^Open: / }).count();
+  await input(page).setInputFiles([await photograph(9, 'collar.jpg')]);
+  await expect(way.getByRole('listitem')).toHaveCount(0);
+  await expect(others.getByRole('button', { name: /^Open: / })).toHaveCount(before);
+  await saved(page);
+
+  await page.goto(`/trees/sable-hornbeam-3/report`);
+  const pictures = page.getByRole('region', { name: 'Pictures' });
+  await expect(pictures.getByRole('img', { name: /^Bark under the old grade/ })).toBeVisible();
+  const shown = await page.evaluate(async () => {
+    const href = document.querySelector('section[aria-label="Pictures"] image')!.getAttribute('href')!;
+    const answer = await fetch(href);
+    return [answer.status, answer.headers.get('content-type'), answer.headers.get('cache-control')];
+  });
+  expect(shown).toEqual([200, 'image/jpeg', 'private, max-age=31536000, immutable']);
+  const pdf = await page.request.get(`/api/trees/sable-hornbeam-3/report?format=pdf`);
+  expect(pdf.status()).toBe(200);
+  expect((await pdf.body()).includes('/DCTDecode')).toBe(true);
+  const docx = await page.request.get(`/api/trees/sable-hornbeam-3/report?format=docx`);
+  expect(docx.status()).toBe(200);
+
+  // Taken off, and left out of the report.
+  await page.goto(`/trees/sable-hornbeam-3/pictures`);
+  await one.click();
+  await view.getByRole('button', { name: 'Remove this picture' }).click();
+  await expect(others.getByRole('button', { name: /^Open: / })).toHaveCount(before - 1);
+  await saved(page);
+});

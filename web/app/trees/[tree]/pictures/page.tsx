@@ -1,0 +1,39 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { may } from '@/protocol/roles';
+import { PicturesScreen } from '@/screens/pictures/PicturesScreen';
+import { signedIn } from '@/server/accounts/viewer';
+import { loadCase } from '@/server/cases/load';
+import { today } from '@/server/cases/write';
+
+export const metadata: Metadata = { title: 'Pictures' };
+
+export default async function PicturesPage(props: {
+  params: Promise<{ tree: string }>;
+  searchParams: Promise<{ visit?: string }>;
+}) {
+  const [{ tree }, { visit }] = await Promise.all([props.params, props.searchParams]);
+  const { viewer, loaded } = await signedIn(async (db, who) => ({
+    viewer: who,
+    loaded: await loadCase(db, tree),
+  }));
+  if (!loaded) notFound();
+  const visits = loaded.items
+    .flatMap((i) => (i.kind === 'visit' && i.values ? [{ id: i.id, date: i.values.date }] : []))
+    .sort((a, b) => a.date.localeCompare(b.date));
+  const current = visits.find((v) => v.id === visit) ?? visits.at(-1);
+  if (!current) notFound();
+  return (
+    <PicturesScreen
+      key={current.id}
+      treeId={tree}
+      items={JSON.stringify(loaded.items)}
+      visitId={current.id}
+      visits={visits}
+      mayMeasure={may(viewer.role, 'measure')}
+      viewer={viewer.name}
+      person={viewer.userId}
+      today={today()}
+    />
+  );
+}

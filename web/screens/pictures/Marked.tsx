@@ -1,0 +1,35 @@
+import type { ComponentProps } from 'react';
+import type { PictureMark } from '@undrel/core/records';
+import { ShapeSvg } from '../../drawings/DrawingSvg';
+import { pictureMarks } from '../../drawings/pictureMarks';
+
+/** A picture with its marks over it. Its place is there before the picture is. */
+export function Marked({
+  picture,
+  about,
+  size,
+  children,
+  ...rest
+}: {
+  picture: { hash: string; width: number; height: number; marks?: readonly PictureMark[] | undefined };
+  about: string;
+  size: 'small' | 'page';
+} & ComponentProps<'svg'>) {
+  const { width, height, shapes } = pictureMarks(picture);
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={about}
+      className="block w-full h-full"
+      {...rest}
+    >
+      <rect width={width} height={height} fill="var(--wash)" />
+      <image href={`/pictures/${picture.hash}/${size}`} width={width} height={height} />
+      {shapes.map((shape, i) => (
+        <ShapeSvg key={i} shape={shape} />
+      ))}
+      {children}
+    </svg>
+  );
+}

@@ -1,0 +1,273 @@
+'use client';
+
+import { Dialog } from 'radix-ui';
+import { useRef, useState, type PointerEvent } from 'react';
+import { RING, SHOWN, type Picture, type PictureMark, type Shown } from '@undrel/core/records';
+import { scaleBySheet, SHEETS, type SheetKey } from '@undrel/core/photogrammetry';
+import { usePreferences } from '../shell/preferences';
+import { Marked } from './Marked';
+import { SheetOutline } from './SheetOutline';
+import { MARK_WORDS, marksTold, pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictures';
+
+const KINDS = Object.keys(MARK_WORDS) as PictureMark['kind'][];
+/** A mark shorter than this share of the picture is a slip of the finger. */
+const SLIP = 0.01;
+const MOST_MARKS = 40;
+
+/** Shares of width and height at which a pointer is on a drawing. */
+function placeOn(svg: SVGSVGElement, { clientX, clientY }: PointerEvent): [number, number] {
+  const box = svg.getBoundingClientRect();
+  const share = (at: number, from: number, size: number) => Math.min(1, Math.max(0, (at - from) / size));
+  return [share(clientX, box.left, box.width), share(clientY, box.top, box.height)];
+}
+
+/** One picture large: what it shows, its caption, and marks drawn over it by finger or mouse. */
+export function PictureView({
+  picture,
+  disabled,
+  onChange,
+  onRemove,
+  onClose,
+}: {
+  picture: Picture;
+  disabled: boolean;
+  onChange: (picture: Picture, field: string) => void;
+  onRemove: () => void;
+  onClose: () => void;
+}) {
+  const [kind, setKind] = useState<PictureMark['kind']>();
+  const { units: system } = usePreferences();
+  const [drawn, setDrawn] = useState<PictureMark>();
+  const [corners, setCorners] = useState<{ kind: SheetKey; touched: [number, number][] }>();
+  const [wrong, setWrong] = useState<string>();
+  const svg = useRef<SVGSVGElement>(null);
+  const marks = picture.marks ?? [];
+  const set = <K extends keyof Picture>(key: K, value: Picture[K] | undefined) => {
+    const next = { ...picture };
+    if (value === undefined) delete next[key];
+    else next[key] = value;
+    onChange(next, key);
+  };
+  const setMarks = (next: PictureMark[]) => set('marks', next.length > 0 ? next : undefined);
+  /** One more corner of the sheet; the fourth makes it, or says why not. */
+  const touch = (at: [number, number]) => {
+    const touched = [...corners!.touched, at];
+    if (touched.length < 4) return setCorners({ ...corners!, touched });
+    const sheet = { kind: corners!.kind, corners: touched } as NonNullable<Picture['sheet']>;
+    const scale = scaleBySheet(picture, sheet);
+    setCorners(undefined);
+    if ('problem' in scale) return setWrong(scale.problem);
+    set('sheet', sheet);
+  };
+  const shownMarks = marksTold({ ...picture, marks: drawn ? [...marks, drawn] : marks }, system) ?? [];
+  const begin = (event: PointerEvent<SVGSVGElement>) => {
+    if (disabled) return;
+    const at = placeOn(svg.current!, event);
+    if (corners) return touch(at);
+    if (!kind) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    setDrawn({ kind, from: at, to: at });
+  };
+  const finish = () => {
+    if (drawn && Math.hypot(drawn.to[0] - drawn.from[0], drawn.to[1] - drawn.from[1]) > SLIP)
+      setMarks([...marks, drawn].slice(0, MOST_MARKS));
+    setDrawn(undefined);
+  };
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 bg-ink/60 z-40" />
+        <Dialog.Content
+          className="fixed inset-0 sm:inset-6 z-50 bg-sheet overflow-y-auto p-4 flex flex-col lg:flex-row gap-4"
+          aria-describedby={undefined}
+        >
+          <div
+            className="relative w-full lg:flex-1 lg:min-w-0"
+            style={{ aspectRatio: `${picture.width} / ${picture.height}`, maxHeight: '82vh' }}
+          >
+            <div className={(kind || corners) && !disabled ? 'touch-none cursor-crosshair h-full' : 'h-full'}>
+              <Marked
+                ref={svg}
+                picture={{ ...picture, marks: shownMarks }}
+                about={pictureWords(picture)}
+                size="page"
+                onPointerDown={begin}
+                onPointerMove={(event) =>
+                  setDrawn((now) => now && { ...now, to: placeOn(svg.current!, event) })
+                }
+                onPointerUp={finish}
+                onPointerCancel={() => setDrawn(undefined)}
+              >
+                <SheetOutline picture={picture} corners={corners?.touched ?? picture.sheet?.corners ?? []} />
+              </Marked>
+            </div>
+          </div>
+          <div className="lg:w-[22rem] space-y-3">
+            <div className="flex items-start justify-between gap-3">
+              <Dialog.Title className="font-bold text-lg">{pictureWords(picture)}</Dialog.Title>
+              <Dialog.Close className="quiet">Close</Dialog.Close>
+            </div>
+            <label className="block">
+              <span className="block text-sm">Caption</span>
+              <input
+                className="w-full"
+                maxLength={300}
+                disabled={disabled}
+                value={picture.caption ?? ''}
+                onChange={({ target }) => set('caption', target.value || undefined)}
+              />
+            </label>
+            <div className="grid grid-cols-2 gap-3">
+              <label>
+                <span className="block text-sm">Shows</span>
+                <select
+                  className="w-full"
+                  disabled={disabled}
+                  value={picture.shows ?? ''}
+                  onChange={({ target }) => set('shows', (target.value || undefined) as Shown | undefined)}
+                >
+                  <option value="">not said</option>
+                  {SHOWN.map((key) => (
+                    <option key={key} value={key}>
+                      {SHOWN_WORDS[key]}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <label>
+                <span className="block text-sm">Taken from</span>
+                <select
+                  className="w-full"
+                  disabled={disabled}
+                  value={picture.bearing ?? ''}
+                  onChange={({ target }) =>
+                    set('bearing', target.value === '' ? undefined : Number(target.value))
+                  }
+                >
+                  <option value="">not said</option>
+                  {[...new Set([...RING, ...(picture.bearing === undefined ? [] : [picture.bearing])])].map(
+                    (bearing) => (
+                      <option key={bearing} value={bearing}>
+                        {sideOf(bearing)}
+                      </option>
+                    ),
+                  )}
+                </select>
+              </label>
+            </div>
+            <label className="flex items-center gap-2 min-h-[44px]">
+              <input
+                type="checkbox"
+                disabled={disabled}
+                checked={picture.leftOut === true}
+                onChange={({ target }) => set('leftOut', target.checked || undefined)}
+              />
+              Leave out of reports
+            </label>
+            <div role="group" aria-label="Scale" className="space-y-1">
+              <p className="text-sm">
+                {corners
+                  ? `Touch corner ${corners.touched.length + 1} of 4 of the ${SHEETS[corners.kind].name}: round it, a short edge first.`
+                  : picture.sheet
+                    ? `Lengths are measured in the plane of the ${SHEETS[picture.sheet.kind].name}; what lies above or below it is off.`
+                    : 'A sheet of paper in the picture gives the scale: touch its corners, and lengths are measured.'}
+              </p>
+              <div className="flex flex-wrap gap-2">
+                {(Object.keys(SHEETS) as SheetKey[]).map((key) => (
+                  <button
+                    key={key}
+                    type="button"
+                    className={corners?.kind === key ? 'act' : 'quiet'}
+                    aria-pressed={corners?.kind === key}
+                    disabled={disabled}
+                    onClick={() => {
+                      setWrong(undefined);
+                      setKind(undefined);
+                      setCorners(corners?.kind === key ? undefined : { kind: key, touched: [] });
+                    }}
+                  >
+                    {SHEETS[key].name}
+                  </button>
+                ))}
+                <button
+                  type="button"
+                  className="link min-h-[44px]"
+                  disabled={disabled || !picture.sheet}
+                  onClick={() => set('sheet', undefined)}
+                >
+                  No scale
+                </button>
+              </div>
+              <p className="text-sm text-harm min-h-[1.4rem]" role={wrong ? 'alert' : undefined}>
+                {wrong}
+              </p>
+            </div>
+            <div role="group" aria-label="Mark with" className="flex flex-wrap gap-2">
+              {KINDS.map((key) => (
+                <button
+                  key={key}
+                  type="button"
+                  className={kind === key ? 'act' : 'quiet'}
+                  aria-pressed={kind === key}
+                  disabled={disabled}
+                  onClick={() => {
+                    setCorners(undefined);
+                    setKind(kind === key ? undefined : key);
+                  }}
+                >
+                  {MARK_WORDS[key]}
+                </button>
+              ))}
+            </div>
+            <p className="text-sm text-muted">
+              {kind
+                ? 'Draw it over the picture: from where it begins to where it points.'
+                : 'Marks lie over the picture and can be taken off; the picture stays as it is.'}
+            </p>
+            <ul>
+              {marks.map((mark, i) => (
+                <li key={i} className="flex gap-2 items-center border-b border-hair py-1">
+                  <label className="flex-1">
+                    <span className="sr-only">
+                      Words at {MARK_WORDS[mark.kind]} {i + 1}
+                    </span>
+                    <input
+                      className="w-full"
+                      maxLength={60}
+                      disabled={disabled}
+                      placeholder={`${MARK_WORDS[mark.kind]} ${i + 1}: words`}
+                      value={mark.text ?? ''}
+                      onChange={({ target }) =>
+                        setMarks(
+                          marks.map((m, k) => {
+                            if (k !== i) return m;
+                            const { text: _, ...rest } = m;
+                            return target.value ? { ...rest, text: target.value } : rest;
+                          }),
+                        )
+                      }
+                    />
+                  </label>
+                  <button
+                    type="button"
+                    className="link min-h-[44px]"
+                    disabled={disabled}
+                    aria-label={`Take off ${MARK_WORDS[mark.kind]} ${i + 1}`}
+                    onClick={() => setMarks(marks.filter((_, k) => k !== i))}
+                  >
+                    Take off
+                  </button>
+                </li>
+              ))}
+            </ul>
+            {!disabled && (
+              <button type="button" className="link min-h-[44px] text-harm" onClick={onRemove}>
+                Remove this picture
+              </button>
+            )}
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

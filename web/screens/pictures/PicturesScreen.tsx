@@ -1,0 +1,243 @@
+'use client';
+
+import { useRef, useState } from 'react';
+import { idOf, type Picture, type Tree } from '@undrel/core/records';
+import { useCase } from '../../device/useCase';
+import { itemsBelow, type ItemOf } from '../../protocol/item';
+import { count } from '../../ui/count';
+import { PageLink } from '../../ui/PageLink';
+import { Entry } from '../../ui/controls/Entry';
+import { usePreferences } from '../shell/preferences';
+import { TopBar } from '../shell/TopBar';
+import { SaveState } from '../tree/SaveState';
+import { Marked } from './Marked';
+import { PictureView } from './PictureView';
+import { usePictures } from './usePictures';
+import { ringOf } from '../../protocol/ringOf';
+import { pictureWords, sideOf } from '../../protocol/pictures';
+
+const TAKEN = 'image/jpeg,image/png,image/webp';
+
+/** The day a file was written, as far as it is one that lies behind. */
+function dayOf(file: File, today: string): string {
+  const day = new Date(file.lastModified).toISOString().slice(0, 10);
+  return file.lastModified > 0 && day <= today ? day : today;
+}
+
+/** Places of the eight sides in three rows, the stem in the middle. */
+const GRID = [315, 0, 45, 270, undefined, 90, 225, 180, 135] as const;
+
+/** The photographs of a visit: the collar from eight sides, and whatever else was taken. */
+export function PicturesScreen(props: {
+  treeId: string;
+  items: string;
+  visitId: string;
+  visits: readonly { id: string; date: string }[];
+  mayMeasure: boolean;
+  viewer: string;
+  person: string;
+  today: string;
+}) {
+  const { treeId, visitId, mayMeasure } = props;
+  const control = useCase(treeId, props.items, props.person);
+  const { units: system } = usePreferences();
+  const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
+  const pictures = itemsBelow(control.items, 'picture', visitId);
+  const [open, setOpen] = useState<string>();
+  const input = useRef<HTMLInputElement>(null);
+  const side = useRef<number | undefined>(undefined);
+  const { queue, send, again, drop } = usePictures((sent, { file, bearing }) => {
+    const { hash, width, height } = sent;
+    const id = idOf('picture', visitId, { hash });
+    const there = pictures.find((p) => p.id === id)?.values;
+    const picture: Picture = {
+      ...there,
+      hash,
+      width,
+      height,
+      on: there?.on ?? dayOf(file, props.today),
+      by: there?.by ?? props.viewer,
+      ...(bearing !== undefined && { bearing, shows: 'dig' }),
+    };
+    control.set('picture', id, visitId, picture, 'hash');
+  });
+  const ask = (bearing: number | undefined) => {
+    side.current = bearing;
+    input.current!.multiple = bearing === undefined;
+    input.current!.click();
+  };
+  const ring = ringOf(pictures);
+  const inRing = [...ring.values()].map((p) => p.id);
+  const others = pictures.filter((p) => !inRing.includes(p.id));
+  const shown = pictures.find((p) => p.id === open);
+  const set = (id: string, picture: Picture | null, field = 'hash') =>
+    control.set('picture', id, visitId, picture, field);
+  return (
+    <div className="min-h-dvh flex flex-col">
+      <TopBar
+        right={
+          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
+            Print
+          </button>
+        }
+      >
+        <nav aria-label="Where" className="flex items-baseline gap-2">
+          <PageLink className="plain" href={`/trees/${treeId}`}>
+            {tree.label}
+          </PageLink>
+          <span aria-hidden="true" className="hidden sm:inline">
+            ›
+          </span>
+          <strong className="hidden sm:inline">Pictures</strong>
+        </nav>
+      </TopBar>
+      <main className="px-4 lg:px-8 py-4 w-full max-w-[1200px] mx-auto">
+        <Entry>
+          <h1>
+            {tree.label}: {count(pictures.length, 'picture')}
+          </h1>
+          <p className="text-muted">
+            Visit of{' '}
+            {props.visits.map(({ id, date }, i) => (
+              <span key={id}>
+                {i > 0 && ', '}
+                {id === visitId ? (
+                  <strong className="text-ink">{date}</strong>
+                ) : (
+                  <PageLink href={`/trees/${treeId}/pictures?visit=${id}`}>{date}</PageLink>
+                )}
+              </span>
+            ))}
+          </p>
+          <SaveState control={control} system={system} at="start" />
+          <input
+            ref={input}
+            type="file"
+            multiple
+            className="sr-only"
+            tabIndex={-1}
+            aria-label="Pictures to add: JPEG, PNG or WebP"
+            accept={TAKEN}
+            onChange={({ target }) => {
+              send([...(target.files ?? [])], side.current);
+              target.value = '';
+            }}
+          />
+          <div className="lg:grid lg:grid-cols-[25rem_1fr] lg:gap-10">
+            <section aria-label="Collar from eight sides" className="mb-6">
+              <h2>Collar from eight sides</h2>
+              <ol className="grid grid-cols-3 gap-1 max-w-[25rem] mt-2">
+                {GRID.map((bearing) => {
+                  if (bearing === undefined)
+                    return (
+                      <li key="stem" className="aspect-square flex items-center justify-center text-center">
+                        <span>
+                          <strong className="num text-2xl block">{inRing.length} of 8</strong>
+                          <span className="text-sm text-muted">stem</span>
+                        </span>
+                      </li>
+                    );
+                  const there = ring.get(bearing);
+                  const from = sideOf(bearing);
+                  return (
+                    <li key={bearing} className="aspect-square relative">
+                      <button
+                        type="button"
+                        className="w-full h-full border border-ink bg-sheet overflow-hidden"
+                        disabled={!there && !mayMeasure}
+                        aria-label={there ? `Picture from ${from}` : `Take the picture from ${from}`}
+                        onClick={() => (there ? setOpen(there.id) : ask(bearing))}
+                      >
+                        {there ? (
+                          <Marked
+                            picture={there.values}
+                            about={pictureWords(there.values)}
+                            size="small"
+                            preserveAspectRatio="xMidYMid slice"
+                          />
+                        ) : (
+                          <span className="text-3xl text-muted">+</span>
+                        )}
+                        <span className="absolute left-[1px] bottom-[1px] bg-paper px-1 font-bold">
+                          {from}
+                        </span>
+                      </button>
+                    </li>
+                  );
+                })}
+              </ol>
+              <p className="text-sm text-muted mt-1 max-w-[25rem]">
+                Stand on that side, the whole collar in view. The work is proved by all eight.
+              </p>
+            </section>
+            <section aria-label="Other pictures">
+              <div className="flex flex-wrap items-baseline justify-between gap-3">
+                <h2>Other pictures</h2>
+                {mayMeasure && (
+                  <button type="button" className="act" onClick={() => ask(undefined)}>
+                    Add pictures
+                  </button>
+                )}
+              </div>
+              {others.length === 0 && <p className="told my-2">None yet.</p>}
+              <ul className="grid grid-cols-2 sm:grid-cols-3 gap-3 mt-2">
+                {others.map((p) => (
+                  <li key={p.id}>
+                    <button
+                      type="button"
+                      className="w-full aspect-[4/3] border border-ink bg-sheet overflow-hidden block"
+                      aria-label={`Open: ${pictureWords(p.values)}`}
+                      onClick={() => setOpen(p.id)}
+                    >
+                      <Marked picture={p.values} about={pictureWords(p.values)} size="small" />
+                    </button>
+                    <p className="text-sm">{pictureWords(p.values)}</p>
+                  </li>
+                ))}
+              </ul>
+              <ul aria-label="On their way" className="mt-4">
+                {queue.map((s) => (
+                  <li key={s.key} className="border-t border-hair py-2 flex flex-wrap items-center gap-3">
+                    <span className="flex-1 min-w-[12rem]">
+                      {s.file.name}
+                      {s.bearing !== undefined && `, from ${sideOf(s.bearing)}`}
+                      {s.problem ? (
+                        <span className="block text-harm" role="alert">
+                          {s.problem}
+                        </span>
+                      ) : (
+                        <progress className="block w-full" max={1} value={s.share}>
+                          {Math.round(100 * s.share)} %
+                        </progress>
+                      )}
+                    </span>
+                    {s.problem && (
+                      <button type="button" className="quiet" onClick={() => again(s.key)}>
+                        Send again
+                      </button>
+                    )}
+                    <button type="button" className="link min-h-[44px]" onClick={() => drop(s.key)}>
+                      {s.problem ? 'Leave it' : 'Stop'}
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          </div>
+        </Entry>
+      </main>
+      {shown && (
+        <PictureView
+          picture={shown.values}
+          disabled={!mayMeasure}
+          onChange={(picture, field) => set(shown.id, picture, field)}
+          onRemove={() => {
+            setOpen(undefined);
+            set(shown.id, null);
+          }}
+          onClose={() => setOpen(undefined)}
+        />
+      )}
+    </div>
+  );
+}

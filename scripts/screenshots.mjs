@@ -14,7 +14,7 @@ const TREE = '/trees/sable-katsura-14';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-/** name, path, viewport, theme, buttons to press first, region to come to, field whose address is gone to */
+/** name, path, viewport, theme, buttons to press first, region to come to */
 const VIEWS = [
   ['grounds', '/grounds', DESK],
   ['property', '/grounds/kelpworth', DESK],
@@ -31,17 +31,9 @@ const VIEWS = [
   ['season', '/season', DESK],
   ['tree-time', '/trees/kelpworth-8/time', DESK],
   ['report', `${TREE}/report`, DESK],
+  ['pictures', `${TREE}/pictures`, DESK, 'paper', 'Open: Collar with a sheet'],
   ['phone-water', '/grounds/sable-row/water?on=2026-08-20', PHONE],
   ['phone-order', `${TREE}/order`, PHONE],
-  [
-    'phone-offer',
-    `${TREE}/options`,
-    PHONE,
-    'paper',
-    'Make a link',
-    undefined,
-    'Send this; it is shown only now',
-  ],
   ['phone-walk', '/grounds/sable-row/walk', PHONE, 'sun', ['Walk:', 'Begin a round']],
 ];
 
@@ -68,13 +60,12 @@ await program(async (atStop) => {
   await page.goto(`${base}/sign-in`);
   await page.getByRole('button', { name: 'Enter as the consultant' }).click();
   await page.waitForURL('**/grounds');
-  for (const [name, path, viewport, theme = 'paper', press, region, follow] of VIEWS) {
+  for (const [name, path, viewport, theme = 'paper', press, region] of VIEWS) {
     await page.setViewportSize(viewport);
     await context.addCookies([{ name: 'undrel_theme', value: theme, url: base }]);
     await page.goto(base + path);
     await page.locator('main').waitFor();
     for (const name of [press ?? []].flat()) await page.getByRole('button', { name }).click();
-    if (follow) await page.goto(await page.getByLabel(follow).inputValue());
     // The forecast of a dig and the reasons of a verdict come a moment later.
     if (region) await page.getByRole('region', { name: region }).evaluate((part) => part.scrollIntoView());
     await page.waitForTimeout(

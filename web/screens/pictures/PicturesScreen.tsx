@@ -8,7 +8,7 @@ import { count } from '../../ui/count';
 import { PageLink } from '../../ui/PageLink';
 import { Entry } from '../../ui/controls/Entry';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
+import { TreePageBar } from '../shell/TreePageBar';
 import { SaveState } from '../tree/SaveState';
 import { Marked } from './Marked';
 import { PictureView } from './PictureView';
@@ -74,23 +74,7 @@ export function PicturesScreen(props: {
     control.set('picture', id, visitId, picture, field);
   return (
     <div className="min-h-dvh flex flex-col">
-      <TopBar
-        right={
-          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
-            Print
-          </button>
-        }
-      >
-        <nav aria-label="Where" className="flex items-baseline gap-2">
-          <PageLink className="plain" href={`/trees/${treeId}`}>
-            {tree.label}
-          </PageLink>
-          <span aria-hidden="true" className="hidden sm:inline">
-            ›
-          </span>
-          <strong className="hidden sm:inline">Pictures</strong>
-        </nav>
-      </TopBar>
+      <TreePageBar treeId={treeId} label={tree.label} page="Pictures" />
       <main className="px-4 lg:px-8 py-4 w-full max-w-[1200px] mx-auto">
         <Entry>
           <h1>

@@ -5,14 +5,13 @@ import { useMemo } from 'react';
 import { questionFor } from '@undrel/core/questions';
 import { readingText, type Compared, type Judgement, type Recovery } from '@undrel/core/recovery';
 import { formatValue } from '@undrel/core/units';
-import { PageLink } from '@/ui/PageLink';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { lifeLine } from '../../drawings/lifeLine';
 import type { TreeTime } from '../../protocol/time';
 import { Entry } from '../../ui/controls/Entry';
 import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
+import { TreePageBar } from '../shell/TreePageBar';
 
 const ANSWER_WORDS: Record<Recovery['answer'], string> = {
   answered: 'it recovers',
@@ -27,23 +26,7 @@ export function TimeScreen({ treeId, time, today }: { treeId: string; time: Tree
   const { recovery } = time;
   return (
     <div className="min-h-dvh flex flex-col">
-      <TopBar
-        right={
-          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
-            Print
-          </button>
-        }
-      >
-        <nav aria-label="Where" className="flex items-baseline gap-2">
-          <PageLink className="plain" href={`/trees/${treeId}`}>
-            {time.label}
-          </PageLink>
-          <span aria-hidden="true" className="hidden sm:inline">
-            ›
-          </span>
-          <strong className="hidden sm:inline">Through time</strong>
-        </nav>
-      </TopBar>
+      <TreePageBar treeId={treeId} label={time.label} page="Through time" />
       <main className="px-4 lg:px-8 py-4 w-full max-w-[1200px] mx-auto">
         <Entry>
           {recovery ? (

@@ -188,7 +188,7 @@ export function TreeScreen(props: TreeScreenProps) {
           {current && (
             <PageLink
               href={`/trees/${treeId}/report?visit=${current.id}`}
-              className="plain min-h-[44px] inline-flex items-center"
+              className="plain min-h-[44px] hidden sm:inline-flex items-center"
             >
               Report
             </PageLink>

@@ -1,0 +1,25 @@
+import { PageLink } from '@/ui/PageLink';
+import { TopBar } from './TopBar';
+
+/** The bar of a page of a tree: back to the tree, which page it is, and print. */
+export function TreePageBar({ treeId, label, page }: { treeId: string; label: string; page: string }) {
+  return (
+    <TopBar
+      right={
+        <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
+          Print
+        </button>
+      }
+    >
+      <nav aria-label="Where" className="flex items-baseline gap-2">
+        <PageLink className="plain" href={`/trees/${treeId}`}>
+          {label}
+        </PageLink>
+        <span aria-hidden="true" className="hidden sm:inline">
+          ›
+        </span>
+        <strong className="hidden sm:inline">{page}</strong>
+      </nav>
+    </TopBar>
+  );
+}

@@ -132,3 +132,18 @@ test('a picture brought in is named, marked and put into the report; what is non
   await expect(others.getByRole('button', { name: /^Open: / })).toHaveCount(before - 1);
   await saved(page);
 });
+
+test('the same side of the collar at two visits stands side by side, and one is wiped over the other', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/sable-katsura-14/time');
+  const side = page.getByRole('region', { name: 'Before and after, from the same side' });
+  await side.getByLabel('Which').selectOption({ label: 'open root collar from N' });
+  await expect(side.getByRole('img', { name: 'open root collar, from N, 2025-05-13' }).first()).toBeVisible();
+  await expect(side.getByRole('img', { name: 'open root collar, from N, 2026-05-06' }).first()).toBeVisible();
+  const wipe = side.getByLabel('Wipe from 2025-05-13 to 2026-05-06');
+  await wipe.focus();
+  await page.keyboard.press('End');
+  await expect(wipe).toHaveValue('100');
+});

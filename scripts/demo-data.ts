@@ -16,7 +16,7 @@ import { itemsOf } from '../web/protocol/item';
 import { RECORD_TABLES } from '../web/protocol/kinds';
 import sharp from 'sharp';
 import type { CaseFile } from '@undrel/core/format';
-import { idOf } from '@undrel/core/records';
+import { idOf, type Tree, type Visit } from '@undrel/core/records';
 import { photographOf } from '../db/demo/photographs';
 import { keepPicture } from '../web/server/pictures/pictures';
 import { readPicture } from '../web/server/pictures/readPicture';
@@ -69,20 +69,36 @@ async function removeDemo(client: pg.Client): Promise<void> {
   await client.query('commit');
 }
 
-/** The tree whose dig is photographed in the demo, from five of its eight sides, and once beside a sheet of paper. */
+/** The tree whose digs are photographed in the demo: the newest from five of its eight sides, and once beside a sheet of paper. */
 const PHOTOGRAPHED = 'sable-katsura-14';
 const SIDES = [0, 45, 90, 135, 180];
+const SIDES_BEFORE = [0, 90];
 
-/** Photographs of the newest dig of a tree, drawn from its record. */
+/** Photographs of the digs of a tree, drawn from its record. */
 async function addPhotographs(db: Db, viewer: Viewer, { tree, visits }: CaseFile): Promise<void> {
-  const visit = visits.findLast((v) => v.dig !== undefined)!;
+  const dug = visits.filter((v) => v.dig !== undefined);
+  for (const visit of dug) await addPhotographsOf(db, viewer, tree, visit, visit === dug.at(-1));
+}
+
+async function addPhotographsOf(
+  db: Db,
+  viewer: Viewer,
+  tree: Tree,
+  visit: Visit,
+  newest: boolean,
+): Promise<void> {
   const at = await db.row<{ id: string }>('select id from visits where tree_id = $1 and visited_on = $2', [
     PHOTOGRAPHED,
     visit.date,
   ]);
   const shots = [
-    ...SIDES.map((bearing) => ({ ...photographOf(visit.dig!, tree, bearing, false), caption: undefined })),
-    { ...photographOf(visit.dig!, tree, 80, true), caption: 'Collar with a sheet of A4 for scale' },
+    ...(newest ? SIDES : SIDES_BEFORE).map((bearing) => ({
+      ...photographOf(visit.dig!, tree, bearing, false),
+      caption: undefined,
+    })),
+    ...(newest
+      ? [{ ...photographOf(visit.dig!, tree, 80, true), caption: 'Collar with a sheet of A4 for scale' }]
+      : []),
   ];
   for (const { svg, bearing, sheet, caption } of shots) {
     const read = await readPicture(await sharp(Buffer.from(svg)).blur(0.8).jpeg({ quality: 85 }).toBuffer());

@@ -1,5 +1,23 @@
+import type { PictureMark } from '@undrel/core/records';
 import type { Answer, Compared, Recovery, RemedyRecord } from '@undrel/core/recovery';
 import type { LifeMark } from '../drawings/lifeLine';
+
+/** A picture as it stands beside another. */
+type Beside = {
+  hash: string;
+  width: number;
+  height: number;
+  on: string;
+  caption: string;
+  marks?: PictureMark[];
+};
+
+/** The same, seen from the same side at two visits. */
+export interface PicturePair {
+  about: string;
+  before: Beside;
+  after: Beside;
+}
 
 /** A tree through time. */
 export interface TreeTime {
@@ -15,6 +33,7 @@ export interface TreeTime {
   beside?: string;
   /** Years whose growing season was dry by the rain on its property. */
   dry: number[];
+  pairs: PicturePair[];
   /** Days of its visits, oldest first. */
   visits: string[];
   /** Two of them side by side. */

@@ -11,6 +11,7 @@ import type { TreeTime } from '../../protocol/time';
 import { Entry } from '../../ui/controls/Entry';
 import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
+import { SameSide } from './SameSide';
 import { TreePageBar } from '../shell/TreePageBar';
 
 const ANSWER_WORDS: Record<Recovery['answer'], string> = {
@@ -49,6 +50,7 @@ export function TimeScreen({ treeId, time, today }: { treeId: string; time: Tree
             </>
           )}
           <Life time={time} today={today} />
+          {time.pairs.length > 0 && <SameSide pairs={time.pairs} />}
           {recovery && <Working recovery={recovery} />}
           <Sides time={time} />
         </Entry>

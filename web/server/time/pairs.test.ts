@@ -1,0 +1,41 @@
+import type { Picture } from '@undrel/core/records';
+import { picturePairs } from './pairs';
+
+const picture = (on: string, more: Partial<Picture> = {}): Picture => ({
+  hash: on
+    .replace(/\D/g, '')
+    .padEnd(64, String(more.bearing ?? 'a'))
+    .slice(0, 64),
+  width: 4,
+  height: 3,
+  on,
+  ...more,
+});
+
+test('the same from the same side at two visits, first and last; what stands alone or was taken on one day is no pair', () => {
+  const pairs = picturePairs([
+    {
+      pictures: [
+        picture('2024-05-01', { shows: 'dig', bearing: 0 }),
+        picture('2024-05-01', { shows: 'crown' }),
+      ],
+    },
+    {
+      pictures: [picture('2025-05-01', { shows: 'dig', bearing: 0 }), picture('2025-05-01', { bearing: 90 })],
+    },
+    {
+      pictures: [
+        picture('2026-05-01', { shows: 'dig', bearing: 0 }),
+        picture('2026-05-01', { shows: 'crown' }),
+        picture('2026-05-01'),
+        picture('2025-05-01', { bearing: 90, caption: 'the same day' }),
+      ],
+    },
+    {},
+  ]);
+  expect(pairs.map((p) => [p.about, p.before.on, p.after.on])).toEqual([
+    ['crown', '2024-05-01', '2026-05-01'],
+    ['open root collar from N', '2024-05-01', '2026-05-01'],
+  ]);
+  expect(picturePairs([])).toEqual([]);
+});

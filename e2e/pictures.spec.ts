@@ -133,6 +133,27 @@ test('a picture brought in is named, marked and put into the report; what is non
   await saved(page);
 });
 
+test('the page closed in the middle of sending: the picture is on the device, and is sent when it is opened again', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/kelpworth-4/pictures');
+  const others = page.getByRole('region', { name: 'Other pictures' });
+  const before = await others.getByRole('button', { name: /^Open: / }).count();
+  // It never arrives: the page is left while it is on its way.
+  await page.route('**/api/pictures', () => undefined);
+  await input(page).setInputFiles([await photograph(Math.floor(Math.random() * 1000), 'on its way.jpg')]);
+  await expect(others.getByRole('list', { name: 'On their way' })).toContainText('on its way.jpg');
+  await page.goto('/grounds');
+  await page.unroute('**/api/pictures');
+  await page.goto('/trees/kelpworth-4/pictures');
+  await expect(others.getByRole('button', { name: /^Open: / })).toHaveCount(before + 1);
+  await saved(page);
+  await page.reload();
+  await expect(others.getByRole('button', { name: /^Open: / })).toHaveCount(before + 1);
+  await expect(others.getByRole('list', { name: 'On their way' }).getByRole('listitem')).toHaveCount(0);
+});
+
 test('the same side of the collar at two visits stands side by side, and one is wiped over the other', async ({
   page,
 }) => {

@@ -46,7 +46,7 @@ export function PicturesScreen(props: {
   const [open, setOpen] = useState<string>();
   const input = useRef<HTMLInputElement>(null);
   const side = useRef<number | undefined>(undefined);
-  const { queue, send, again, drop } = usePictures((sent, { file, bearing }) => {
+  const { queue, send, again, drop } = usePictures(props.person, visitId, (sent, { file, bearing }) => {
     const { hash, width, height } = sent;
     const id = idOf('picture', visitId, { hash });
     const there = pictures.find((p) => p.id === id)?.values;
@@ -103,7 +103,7 @@ export function PicturesScreen(props: {
             aria-label="Pictures to add: JPEG, PNG or WebP"
             accept={TAKEN}
             onChange={({ target }) => {
-              send([...(target.files ?? [])], side.current);
+              void send([...(target.files ?? [])], side.current);
               target.value = '';
             }}
           />
@@ -193,6 +193,11 @@ export function PicturesScreen(props: {
                         <progress className="block w-full" max={1} value={s.share}>
                           {Math.round(100 * s.share)} %
                         </progress>
+                      )}
+                      {s.kept === undefined && (
+                        <span className="block text-sm">
+                          This device keeps no pictures, it may be full: leave the page open until it is sent.
+                        </span>
                       )}
                     </span>
                     {s.problem && (

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import type { SentPicture } from '../../ui/sendPicture';
-import { sendPicture } from '../../ui/sendPicture';
+import { forgetPicture, keepPictureHere, picturesHere } from '../../device/keptPictures';
+import { sendPicture, type SentPicture } from '../../ui/sendPicture';
 
 /** A file on its way. */
 export interface Sending {
@@ -9,23 +9,41 @@ export interface Sending {
   /** Side of the stem it was taken from, where it was asked for. */
   bearing: number | undefined;
   share: number;
+  /** Its id on this device; undefined where the device keeps nothing. */
+  kept: number | undefined;
   /** Why it did not arrive; it may be sent again. */
   problem?: string;
 }
 
 /**
- * Pictures on their way, one after the other, so that a phone on a thin line finishes one before the next. What did not
- * arrive stays until it is sent again or taken off.
+ * Pictures on their way, one after the other, so that a phone on a thin line finishes one before the next. Each is kept on
+ * the device until the server has it: what did not arrive is there when the page is opened again, and is sent then.
  *
+ * @param person who takes them
  * @param arrived is told of each with what the server has
  */
-export function usePictures(arrived: (sent: SentPicture, from: Sending) => void) {
+export function usePictures(
+  person: string,
+  visitId: string,
+  arrived: (sent: SentPicture, from: Sending) => void,
+) {
   const [queue, setQueue] = useState<Sending[]>([]);
   const next = useRef(0);
   const busy = useRef<{ key: number; stop: AbortController } | undefined>(undefined);
   const tell = useRef(arrived);
   tell.current = arrived;
-  useEffect(() => () => busy.current?.stop.abort(), []);
+  const add = (more: Omit<Sending, 'key' | 'share'>[]) =>
+    setQueue((now) => [...now, ...more.map((s) => ({ ...s, key: next.current++, share: 0 }))]);
+  useEffect(() => {
+    let here = true;
+    void picturesHere(person, visitId).then((kept) => {
+      if (here) add(kept.map(({ id, file, bearing }) => ({ file, bearing, kept: id })));
+    });
+    return () => {
+      here = false;
+      busy.current?.stop.abort();
+    };
+  }, [person, visitId]);
   useEffect(() => {
     const one = queue.find((s) => s.problem === undefined);
     if (!one || busy.current) return;
@@ -36,17 +54,21 @@ export function usePictures(arrived: (sent: SentPicture, from: Sending) => void)
     void sendPicture(one.file, (share) => change({ share }), stop.signal).then((answer) => {
       busy.current = undefined;
       if ('problem' in answer) return change({ problem: answer.problem, share: 0 });
+      if (one.kept !== undefined) void forgetPicture(one.kept);
       tell.current(answer, one);
       setQueue((now) => now.filter((s) => s.key !== one.key));
     });
   }, [queue]);
   return {
     queue,
-    send: (files: readonly File[], bearing?: number) =>
-      setQueue((now) => [
-        ...now,
-        ...files.map((file): Sending => ({ key: next.current++, file, bearing, share: 0 })),
-      ]),
+    send: async (files: readonly File[], bearing?: number) => {
+      const kept = await Promise.all(
+        files.map((file) =>
+          keepPictureHere({ person, visitId, file, ...(bearing !== undefined && { bearing }) }),
+        ),
+      );
+      add(files.map((file, i) => ({ file, bearing, kept: kept[i] })));
+    },
     again: (key: number) =>
       setQueue((now) =>
         now.map((s) => {
@@ -57,6 +79,8 @@ export function usePictures(arrived: (sent: SentPicture, from: Sending) => void)
       ),
     drop: (key: number) => {
       if (busy.current?.key === key) busy.current.stop.abort();
+      const kept = queue.find((s) => s.key === key)?.kept;
+      if (kept !== undefined) void forgetPicture(kept);
       setQueue((now) => now.filter((s) => s.key !== key));
     },
   };

@@ -44,7 +44,11 @@ function marksOf({ events, visits, tree }: ReportSource): TreeTime['marks'] {
       ? [{ on: String(tree.plantedYear), what: 'planted', kind: 'event' as const }]
       : []),
     ...events.map((e) => ({ on: e.when, what: e.kind, kind: 'event' as const })),
-    ...visits.map((v) => ({ on: v.date, what: isWalk(v) ? 'walk-round' : 'visit', kind: 'visit' as const })),
+    ...visits.map((v) => {
+      const pictures = v.pictures?.length ?? 0;
+      const told = pictures > 0 ? `, ${pictures} ${pictures === 1 ? 'picture' : 'pictures'}` : '';
+      return { on: v.date, what: `${isWalk(v) ? 'walk-round' : 'visit'}${told}`, kind: 'visit' as const };
+    }),
     ...works.flatMap(({ step, on }) => {
       const operation = operationOf(step);
       const done = operation && effectOf(operation)?.done;

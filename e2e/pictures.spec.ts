@@ -105,7 +105,9 @@ test('a picture brought in is named, marked and put into the report; what is non
   await saved(page);
   // The same again is the same picture.
   const before = await others.getByRole('button', { name: /^Open: / }).count();
+  const again = page.waitForResponse('**/api/pictures');
   await input(page).setInputFiles([await photograph(9, 'collar.jpg')]);
+  await again;
   await expect(way.getByRole('listitem')).toHaveCount(0);
   await expect(others.getByRole('button', { name: /^Open: / })).toHaveCount(before);
   await saved(page);

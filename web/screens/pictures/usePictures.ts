@@ -51,11 +51,15 @@ export function usePictures(
     busy.current = { key: one.key, stop };
     const change = (more: Partial<Sending>) =>
       setQueue((now) => now.map((s) => (s.key === one.key ? { ...s, ...more } : s)));
-    void sendPicture(one.file, (share) => change({ share }), stop.signal).then((answer) => {
-      busy.current = undefined;
-      if ('problem' in answer) return change({ problem: answer.problem, share: 0 });
-      if (one.kept !== undefined) void forgetPicture(one.kept);
+    void sendPicture(one.file, (share) => change({ share }), stop.signal).then(async (answer) => {
+      if ('problem' in answer) {
+        busy.current = undefined;
+        return change({ problem: answer.problem, share: 0 });
+      }
+      // Told first, then forgotten here, and only then off the list: whatever ends the page between, nothing is lost.
       tell.current(answer, one);
+      if (one.kept !== undefined) await forgetPicture(one.kept);
+      busy.current = undefined;
       setQueue((now) => now.filter((s) => s.key !== one.key));
     });
   }, [queue]);

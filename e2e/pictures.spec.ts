@@ -14,7 +14,7 @@ const photograph = async (n: number, name = `shot ${n}.jpg`) => ({
     .composite([
       {
         input: Buffer.from(
-          `<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600"><circle cx="400" cy="300" r="${60 + 20 * n}" fill="#5a4632"/></svg>`,
+          `<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600"><circle cx="400" cy="300" r="${60 + 20 * (n % 8)}" fill="#5a4632"/><text x="20" y="580" font-size="40" fill="#fff">${n}</text></svg>`,
         ),
       },
     ])
@@ -144,7 +144,7 @@ test('the page closed in the middle of sending: the picture is on the device, an
   const before = await others.getByRole('button', { name: /^Open: / }).count();
   // It never arrives: the page is left while it is on its way.
   await page.route('**/api/pictures', () => undefined);
-  await input(page).setInputFiles([await photograph(Math.floor(Math.random() * 1000), 'on its way.jpg')]);
+  await input(page).setInputFiles([await photograph(Date.now(), 'on its way.jpg')]);
   await expect(others.getByRole('list', { name: 'On their way' })).toContainText('on its way.jpg');
   await page.goto('/grounds');
   await page.unroute('**/api/pictures');

@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { enterDemo } from './enter';
 
@@ -5,7 +7,9 @@ const TREE = 'sable-katsura-3';
 /** Every route that takes a body, and every one that takes words in its address. */
 const WRITES = [
   '/api/changes',
+  '/api/pictures',
   '/api/properties/sable-row/cases',
+  '/api/properties/sable-row/days',
   '/api/properties/sable-row/locate',
   '/api/properties/sable-row/plan?base=1',
   '/api/properties/sable-row/trees',
@@ -23,6 +27,9 @@ const READS = [
   '/trees/',
   '/grounds/',
   '/reports/',
+  '/pictures/',
+  `/pictures/${'0'.repeat(64)}/`,
+  `/trees/${TREE}/pictures?visit=`,
   '/offer/',
   '/invite/',
 ];
@@ -51,6 +58,22 @@ const BODIES = [
 ];
 const TYPES = ['application/json', 'text/csv', 'application/dxf', 'text/plain'];
 const WORDS = ['%00', '%F0%9F%8C%B3', 'x'.repeat(2000), '..%2F..%2Fetc', "'%3B--", '%25%5F%5C'];
+
+test('every route that takes a body is among those that are tried', () => {
+  const files = readdirSync('web/app', { recursive: true, encoding: 'utf8' }).filter((f) =>
+    f.endsWith('route.ts'),
+  );
+  const taking = files.filter((f) =>
+    /export (async function|const) (POST|PUT|PATCH|DELETE)\b/.test(readFileSync(join('web/app', f), 'utf8')),
+  );
+  const tried = WRITES.map((path) =>
+    path
+      .replace(/\?.*/, '')
+      .replace('/sable-row/', '/[property]/')
+      .replace(/^\/(.*)$/, '$1/route.ts'),
+  );
+  expect([...taking].sort()).toEqual([...tried].sort());
+});
 
 test('whatever is sent to a route, it answers in words and never fails', async ({ page }) => {
   await enterDemo(page);

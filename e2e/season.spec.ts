@@ -168,6 +168,16 @@ test('crew days: packed, a work set on another day stays there, and the days go 
   await day.selectOption(last!);
   await expect(page.getByRole('listitem', { name: last!, exact: true })).toContainText('Katsura 7');
   await expect(day).toHaveValue(last!);
+  // Where the crews start from: a wrong field is named, a right one is kept.
+  await page.getByText(/^Crews start from/).click();
+  await page.getByLabel(/^Longitude/).fill('200');
+  await page.getByRole('button', { name: 'Save the yard' }).click();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Longitude: “200” is not -180 to 180' }),
+  ).toBeVisible();
+  await page.getByLabel(/^Longitude/).fill('6.78');
+  await page.getByRole('button', { name: 'Save the yard' }).click();
+  await expect(page.getByText('Saved.', { exact: true })).toBeVisible();
   await page.getByLabel('Hours a day').fill('20');
   await expect(page.getByRole('alert').first()).toHaveText('Hours a day: “20”; 2 to 12 are allowed.');
   await page.getByLabel('Hours a day').fill('8');

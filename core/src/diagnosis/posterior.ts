@@ -317,7 +317,6 @@ function sumFolded(
 const FEW: readonly number[] = Array.from({ length: INNER_STATES }, (_, s) => s)
   .filter((s) => bits(s) <= 2)
   .sort((a, b) => bits(a) - bits(b) || a - b);
-const UP_TO_ONE = 1 + INNER_MECHANISMS;
 
 function bits(state: number): number {
   let count = 0;
@@ -363,6 +362,11 @@ function sumOpen(
   // By group: all of it, what the states keep the last end off, and both with the first end at work.
   const room = () => Array.from({ length: groups }, () => new Float64Array(states));
   const [all, kept, allFirst, keptFirst] = [room(), room(), room(), room()];
+  /** Whatever the first end does, and with it at work: where the mass goes, and that with the last end at work. */
+  const layers = [
+    { sums: all, off: kept, into, last: intoSecond },
+    { sums: allFirst, off: keptFirst, into: intoFirst, last: [intoBoth] },
+  ];
   const kept1 = first.kept;
   const kept2 = second.kept;
   for (let base = 0; base < causes.length; base++) {
@@ -393,28 +397,18 @@ function sumOpen(
       const a = second.without[w]!;
       const b = second.withIt[w]!;
       const offBy = off * (a - b);
-      for (let i = 0; i < FEW.length; i++) {
-        const s = FEW[i]!;
-        let sum = 0;
-        let none = 0;
-        for (let g = 0; g < groups; g++) {
-          sum += factor[g]! * all[g]![s]!;
-          none += factor[g]! * kept[g]![s]!;
+      for (const { sums, off: keptOff, into: places, last } of layers)
+        for (let i = 0; i < places.length; i++) {
+          const s = FEW[i]!;
+          let sum = 0;
+          let none = 0;
+          for (let g = 0; g < groups; g++) {
+            sum += factor[g]! * sums[g]![s]!;
+            none += factor[g]! * keptOff[g]![s]!;
+          }
+          places[i]![w] = b * sum + offBy * none;
+          if (i < last.length) last[i]![w] = b * (sum - off * none);
         }
-        into[i]![w] = b * sum + offBy * none;
-        if (i < UP_TO_ONE) intoSecond[i]![w] = b * (sum - off * none);
-      }
-      for (let i = 0; i < UP_TO_ONE; i++) {
-        const s = FEW[i]!;
-        let sum = 0;
-        let none = 0;
-        for (let g = 0; g < groups; g++) {
-          sum += factor[g]! * allFirst[g]![s]!;
-          none += factor[g]! * keptFirst[g]![s]!;
-        }
-        intoFirst[i]![w] = b * sum + offBy * none;
-        if (i === 0) intoBoth[w] = b * (sum - off * none);
-      }
       if (more === 0) break;
     }
   }

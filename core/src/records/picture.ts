@@ -9,6 +9,9 @@ export type Shown = (typeof SHOWN)[number];
 /** Sides of the stem from which an open root collar is photographed, degrees from true north. */
 export const RING = [0, 45, 90, 135, 180, 225, 270, 315] as const;
 
+/** How many marks a picture has at most. */
+export const MOST_PICTURE_MARKS = 40;
+
 const share = z.number().min(0).max(1);
 /** A place on it, as shares of width and height from the upper left. */
 const at = z.tuple([share, share]);
@@ -45,7 +48,7 @@ export const picture = kind(
           text: text(60).optional(),
         }),
       )
-      .max(40)
+      .max(MOST_PICTURE_MARKS)
       .optional(),
   }),
   {

@@ -4,6 +4,7 @@ import { visitOn } from '../../tests/visits';
 import type { Series } from '../history';
 import { ANSWER_MEASURES, ANSWERED, APART, GIRTH_ERROR, LEAST_JUDGED } from '../practice/recovery';
 import type { Finding, Visit } from '../records';
+import { writeLengths } from '../units';
 import { OPERATION_KEYS } from '../vocabulary/operations';
 import { effectOf } from '../practice/effects';
 import { seasonsWatched } from '../practice/followUps';
@@ -299,7 +300,8 @@ test('a stem measured twice in a season tells no growth; one span on each side t
   )!;
   // 2 mm a year before, 7 mm a year after.
   expect(read.change).toBeCloseTo(0.005, 4);
-  expect(readingText(read)).toMatch(/^Stem growth \+5\.0 mm a year \(/);
+  expect(writeLengths(readingText(read), 'metric')).toMatch(/^Stem growth \+5\.0 mm a year \(/);
+  expect(writeLengths(readingText(read), 'us')).toMatch(/^Stem growth \+0\.20 in a year \(/);
 });
 
 test('leaves that turned green speak for an answer, never alone; leaves that turned pale for a fall', () => {

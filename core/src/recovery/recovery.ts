@@ -1,4 +1,5 @@
 import jStat from 'jstat';
+import { ringMark } from '../units/marks';
 import { chanceWords } from '../units/share';
 import { climateOf, type House } from '../house';
 import { effectOf } from '../practice/effects';
@@ -113,8 +114,8 @@ export function readingText({ label, scale, change, lower, upper }: AnswerReadin
     return `${label} ${points(change)} points (${points(lower)} to ${points(upper)})`;
   }
   if (scale === 'rate') {
-    const mm = (x: number) => `${x > 0 ? '+' : ''}${(1000 * x).toFixed(1)}`;
-    return `${label} ${mm(change)} mm a year (${mm(lower)} to ${mm(upper)})`;
+    const told = (x: number) => `${x > 0 ? '+' : ''}${ringMark(x)}`;
+    return `${label} ${told(change)} a year (${told(lower)} to ${told(upper)})`;
   }
   const times = (x: number) => `${(Math.round(100 * Math.exp(x)) / 100).toFixed(2)}`;
   return `${label} ${times(change)} times as long (${times(lower)} to ${times(upper)})`;

@@ -4,8 +4,11 @@ import {
   METRES_PER_FOOT,
   METRES_PER_INCH,
   shortUnit,
+  tidy,
   type UnitSystem,
 } from './length';
+
+const MM_PER_METRE = 1000;
 
 /**
  * Sentences of the core carry their lengths as marks in metres and are turned into the reader's units at the edge,
@@ -17,7 +20,10 @@ export const longMark = (metres: number): string => `{M:${metres.toFixed(4)}}`;
 /** A root's diameter or a gap: to a millimetre. */
 export const fineMark = (metres: number): string => `{f:${metres.toFixed(4)}}`;
 
-const MARK = /\{(m|M|f):(-?\d+(?:\.\d+)?)\}/g;
+/** Growth of a year: to a tenth of a millimetre, or a hundredth of an inch. */
+export const ringMark = (metres: number): string => `{g:${metres.toFixed(5)}}`;
+
+const MARK = /\{(m|M|f|g):(-?\d+(?:\.\d+)?)\}/g;
 
 /** Writes the marks of a sentence: short ones to 1 cm or 0.1 in (half-centimetre limits kept), long ones to 1 cm or 0.1 ft. */
 export function writeLengths(sentence: string, system: UnitSystem): string {
@@ -26,6 +32,10 @@ export function writeLengths(sentence: string, system: UnitSystem): string {
     if (size === 'M') {
       return formatLength(metres, longUnit(system), system === 'us' ? 0.1 * METRES_PER_FOOT : 0.01);
     }
+    if (size === 'g')
+      return system === 'us'
+        ? `${tidy(metres / METRES_PER_INCH, 2)} in`
+        : `${tidy(metres * MM_PER_METRE, 1)} mm`;
     if (size === 'f')
       return formatLength(metres, shortUnit(system), system === 'us' ? 0.1 * METRES_PER_INCH : 0.001);
     const halves =

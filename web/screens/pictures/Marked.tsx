@@ -1,4 +1,6 @@
-import type { ComponentProps } from 'react';
+'use client';
+
+import { useState, type ComponentProps } from 'react';
 import type { PictureMark } from '@undrel/core/records';
 import { ShapeSvg } from '../../drawings/DrawingSvg';
 import { pictureMarks } from '../../drawings/pictureMarks';
@@ -16,6 +18,7 @@ export function Marked({
   size: 'small' | 'page';
 } & ComponentProps<'svg'>) {
   const { width, height, shapes } = pictureMarks(picture);
+  const [missing, setMissing] = useState(false);
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -25,7 +28,18 @@ export function Marked({
       {...rest}
     >
       <rect width={width} height={height} fill="var(--wash)" />
-      <image href={`/pictures/${picture.hash}/${size}`} width={width} height={height} />
+      {missing ? (
+        <text x={width / 2} y={height / 2} textAnchor="middle" fontSize={42} fill="var(--muted)">
+          the file is not here
+        </text>
+      ) : (
+        <image
+          href={`/pictures/${picture.hash}/${size}`}
+          width={width}
+          height={height}
+          onError={() => setMissing(true)}
+        />
+      )}
       {shapes.map((shape, i) => (
         <ShapeSvg key={i} shape={shape} />
       ))}

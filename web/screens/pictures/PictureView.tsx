@@ -2,8 +2,16 @@
 
 import { Dialog } from 'radix-ui';
 import { useRef, useState, type PointerEvent } from 'react';
-import { RING, SHOWN, type Picture, type PictureMark, type Shown } from '@undrel/core/records';
+import {
+  MOST_PICTURE_MARKS,
+  RING,
+  SHOWN,
+  type Picture,
+  type PictureMark,
+  type Shown,
+} from '@undrel/core/records';
 import { scaleBySheet, SHEETS, type SheetKey } from '@undrel/core/photogrammetry';
+import { Said } from '../../ui/Said';
 import { usePreferences } from '../shell/preferences';
 import { Marked } from './Marked';
 import { SheetOutline } from './SheetOutline';
@@ -12,13 +20,13 @@ import { MARK_WORDS, marksTold, pictureWords, SHOWN_WORDS, sideOf } from '../../
 const KINDS = Object.keys(MARK_WORDS) as PictureMark['kind'][];
 /** A mark shorter than this share of the picture is a slip of the finger. */
 const SLIP = 0.01;
-const MOST_MARKS = 40;
 
-/** Shares of width and height at which a pointer is on a drawing. */
+/** Shares of width and height at which a pointer is on a picture, whatever room is left beside it in its place. */
 function placeOn(svg: SVGSVGElement, { clientX, clientY }: PointerEvent): [number, number] {
-  const box = svg.getBoundingClientRect();
-  const share = (at: number, from: number, size: number) => Math.min(1, Math.max(0, (at - from) / size));
-  return [share(clientX, box.left, box.width), share(clientY, box.top, box.height)];
+  const { width, height } = svg.viewBox.baseVal;
+  const at = new DOMPoint(clientX, clientY).matrixTransform(svg.getScreenCTM()!.inverse());
+  const share = (place: number, size: number) => Math.min(1, Math.max(0, place / size));
+  return [share(at.x, width), share(at.y, height)];
 }
 
 /** One picture large: what it shows, its caption, and marks drawn over it by finger or mouse. */
@@ -70,7 +78,7 @@ export function PictureView({
   };
   const finish = () => {
     if (drawn && Math.hypot(drawn.to[0] - drawn.from[0], drawn.to[1] - drawn.from[1]) > SLIP)
-      setMarks([...marks, drawn].slice(0, MOST_MARKS));
+      setMarks([...marks, drawn]);
     setDrawn(undefined);
   };
   return (
@@ -165,7 +173,7 @@ export function PictureView({
               Leave out of reports
             </label>
             <div role="group" aria-label="Scale" className="space-y-1">
-              <p className="text-sm">
+              <p className="text-sm min-h-[2.8rem]">
                 {corners
                   ? `Touch corner ${corners.touched.length + 1} of 4 of the ${SHEETS[corners.kind].name}: round it, a short edge first.`
                   : picture.sheet
@@ -198,9 +206,7 @@ export function PictureView({
                   No scale
                 </button>
               </div>
-              <p className="text-sm text-harm min-h-[1.4rem]" role={wrong ? 'alert' : undefined}>
-                {wrong}
-              </p>
+              <Said lines={3} problem={wrong} />
             </div>
             <div role="group" aria-label="Mark with" className="flex flex-wrap gap-2">
               {KINDS.map((key) => (
@@ -209,7 +215,7 @@ export function PictureView({
                   type="button"
                   className={kind === key ? 'act' : 'quiet'}
                   aria-pressed={kind === key}
-                  disabled={disabled}
+                  disabled={disabled || marks.length >= MOST_PICTURE_MARKS}
                   onClick={() => {
                     setCorners(undefined);
                     setKind(kind === key ? undefined : key);
@@ -219,10 +225,12 @@ export function PictureView({
                 </button>
               ))}
             </div>
-            <p className="text-sm text-muted">
-              {kind
-                ? 'Draw it over the picture: from where it begins to where it points.'
-                : 'Marks lie over the picture and can be taken off; the picture stays as it is.'}
+            <p className="text-sm text-muted min-h-[2.8rem]">
+              {marks.length >= MOST_PICTURE_MARKS
+                ? `${MOST_PICTURE_MARKS} marks; no more are allowed. Take one off first.`
+                : kind
+                  ? 'Draw it over the picture: from where it begins to where it points.'
+                  : 'Marks lie over the picture and can be taken off; the picture stays as it is.'}
             </p>
             <ul>
               {marks.map((mark, i) => (

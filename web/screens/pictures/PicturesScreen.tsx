@@ -11,6 +11,7 @@ import { usePreferences } from '../shell/preferences';
 import { TreePageBar } from '../shell/TreePageBar';
 import { SaveState } from '../tree/SaveState';
 import { Marked } from './Marked';
+import { OnTheirWay } from './OnTheirWay';
 import { PictureView } from './PictureView';
 import { usePictures } from './usePictures';
 import { ringOf } from '../../protocol/ringOf';
@@ -93,7 +94,19 @@ export function PicturesScreen(props: {
               </span>
             ))}
           </p>
-          <SaveState control={control} system={system} at="start" />
+          <div className="flex flex-wrap items-center gap-x-5">
+            <SaveState control={control} system={system} at="start" />
+            {mayMeasure && (
+              <button
+                type="button"
+                className="link min-h-[44px]"
+                disabled={control.state.undo.length === 0}
+                onClick={control.undo}
+              >
+                Undo
+              </button>
+            )}
+          </div>
           <input
             ref={input}
             type="file"
@@ -163,6 +176,7 @@ export function PicturesScreen(props: {
                   </button>
                 )}
               </div>
+              <OnTheirWay queue={queue} again={again} drop={drop} />
               {others.length === 0 && <p className="told my-2">None yet.</p>}
               <ul className="grid grid-cols-2 sm:grid-cols-3 gap-3 mt-2">
                 {others.map((p) => (
@@ -176,38 +190,6 @@ export function PicturesScreen(props: {
                       <Marked picture={p.values} about={pictureWords(p.values)} size="small" />
                     </button>
                     <p className="text-sm">{pictureWords(p.values)}</p>
-                  </li>
-                ))}
-              </ul>
-              <ul aria-label="On their way" className="mt-4">
-                {queue.map((s) => (
-                  <li key={s.key} className="border-t border-hair py-2 flex flex-wrap items-center gap-3">
-                    <span className="flex-1 min-w-[12rem]">
-                      {s.file.name}
-                      {s.bearing !== undefined && `, from ${sideOf(s.bearing)}`}
-                      {s.problem ? (
-                        <span className="block text-harm" role="alert">
-                          {s.problem}
-                        </span>
-                      ) : (
-                        <progress className="block w-full" max={1} value={s.share}>
-                          {Math.round(100 * s.share)} %
-                        </progress>
-                      )}
-                      {s.kept === undefined && (
-                        <span className="block text-sm">
-                          This device keeps no pictures, it may be full: leave the page open until it is sent.
-                        </span>
-                      )}
-                    </span>
-                    {s.problem && (
-                      <button type="button" className="quiet" onClick={() => again(s.key)}>
-                        Send again
-                      </button>
-                    )}
-                    <button type="button" className="link min-h-[44px]" onClick={() => drop(s.key)}>
-                      {s.problem ? 'Leave it' : 'Stop'}
-                    </button>
                   </li>
                 ))}
               </ul>

@@ -13,11 +13,13 @@ export interface Sending {
   kept: number | undefined;
   /** Why it did not arrive; it may be sent again. */
   problem?: string;
+  arrived?: true;
 }
 
 /**
  * Pictures on their way, one after the other, so that a phone on a thin line finishes one before the next. Each is kept on
- * the device until the server has it: what did not arrive is there when the page is opened again, and is sent then.
+ * the device until the server has it: what did not arrive is there when the page is opened again, and is sent then. What
+ * arrived stays on the list, so that nothing beside it moves.
  *
  * @param person who takes them
  * @param arrived is told of each with what the server has
@@ -45,7 +47,7 @@ export function usePictures(
     };
   }, [person, visitId]);
   useEffect(() => {
-    const one = queue.find((s) => s.problem === undefined);
+    const one = queue.find((s) => s.problem === undefined && !s.arrived);
     if (!one || busy.current) return;
     const stop = new AbortController();
     busy.current = { key: one.key, stop };
@@ -56,11 +58,11 @@ export function usePictures(
         busy.current = undefined;
         return change({ problem: answer.problem, share: 0 });
       }
-      // Told first, then forgotten here, and only then off the list: whatever ends the page between, nothing is lost.
+      // Told first, then forgotten here, and only then said to have arrived: whatever ends the page between, nothing is lost.
       tell.current(answer, one);
       if (one.kept !== undefined) await forgetPicture(one.kept);
       busy.current = undefined;
-      setQueue((now) => now.filter((s) => s.key !== one.key));
+      change({ arrived: true, share: 1 });
     });
   }, [queue]);
   return {

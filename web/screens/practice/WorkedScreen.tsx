@@ -1,12 +1,16 @@
-import { percent } from '@undrel/core/units';
+'use client';
+
+import { percent, writeLengths } from '@undrel/core/units';
 import { LEAST_JUDGED } from '@undrel/core/practice';
 import { PageLink } from '@/ui/PageLink';
 import type { FirmRecord } from '../../protocol/time';
+import { usePreferences } from '../shell/preferences';
 import { PracticeBar } from './PracticeBar';
 
 /** How often each remedy worked over all trees of the firm; what failed stands as plainly as what worked. */
 export function WorkedScreen({ record }: { record: FirmRecord }) {
   const { records, trees } = record;
+  const { units: system } = usePreferences();
   return (
     <div className="min-h-dvh">
       <PracticeBar part="What worked" />
@@ -41,7 +45,7 @@ export function WorkedScreen({ record }: { record: FirmRecord }) {
               </p>
               {r.failed.map((f) => (
                 <p key={f.id} className="text-harm">
-                  <PageLink href={`/trees/${f.id}/time`}>{f.label}</PageLink>: {f.text}
+                  <PageLink href={`/trees/${f.id}/time`}>{f.label}</PageLink>: {writeLengths(f.text, system)}
                 </p>
               ))}
             </li>

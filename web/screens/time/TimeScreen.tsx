@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { questionFor } from '@undrel/core/questions';
 import { readingText, type Compared, type Judgement, type Recovery } from '@undrel/core/recovery';
-import { formatValue } from '@undrel/core/units';
+import { formatValue, writeLengths } from '@undrel/core/units';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { lifeLine } from '../../drawings/lifeLine';
 import type { TreeTime } from '../../protocol/time';
@@ -25,6 +25,7 @@ const ANSWER_WORDS: Record<Recovery['answer'], string> = {
 /** Whether the work paid, first; below it the life of the tree on one axis, and two visits side by side. */
 export function TimeScreen({ treeId, time, today }: { treeId: string; time: TreeTime; today: string }) {
   const { recovery } = time;
+  const { units: system } = usePreferences();
   return (
     <div className="min-h-dvh flex flex-col">
       <TreePageBar treeId={treeId} label={time.label} page="Through time" />
@@ -35,7 +36,7 @@ export function TimeScreen({ treeId, time, today }: { treeId: string; time: Tree
               <h1 data-testid="answer" className={recovery.answer === 'declines' ? 'text-harm' : ''}>
                 {time.label}: {ANSWER_WORDS[recovery.answer]}
               </h1>
-              <p className="text-lg my-2 max-w-[60rem]">{recovery.text}</p>
+              <p className="text-lg my-2 max-w-[60rem]">{writeLengths(recovery.text, system)}</p>
               <p className="max-w-[60rem]">
                 <strong>Next:</strong> {recovery.next}
               </p>
@@ -109,6 +110,7 @@ const upperFirst = (words: string): string => words.charAt(0).toUpperCase() + wo
 
 function Working({ recovery }: { recovery: Recovery }) {
   const { readings, works, before, shows, notes } = recovery;
+  const { units: system } = usePreferences();
   return (
     <section aria-labelledby="working" className="my-4 max-w-[60rem]">
       <h2 id="working">How it is told</h2>
@@ -119,7 +121,7 @@ function Working({ recovery }: { recovery: Recovery }) {
       <ul className="list-disc ml-5">
         {readings.map((r) => (
           <li key={r.key}>
-            {readingText(r)}: {r.before} before, {r.after} after
+            {writeLengths(readingText(r), system)}: {r.before} before, {r.after} after
             {r.against ? `, less what befell ${recovery.beside}` : ', with no tree beside it'}.
           </li>
         ))}

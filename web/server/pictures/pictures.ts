@@ -2,6 +2,7 @@ import { FairQueue } from '../fairQueue';
 import type { Asker } from '../beside';
 import type { Db } from '../database/transaction';
 import { readPicture, type ReadPicture } from './readPicture';
+import * as sql from './sql';
 
 /** Two at once, decoded on threads of their own: 60 million pixels are 180 MB each while they are. */
 const queue = new FairQueue({ atOnce: 2, each: 1, waiting: 60 });
@@ -10,13 +11,6 @@ const queue = new FairQueue({ atOnce: 2, each: 1, waiting: 60 });
 export const pictureFrom = (bytes: Uint8Array, { firmId, userId, signal }: Asker) =>
   queue.run(`${firmId} ${userId}`, () => readPicture(bytes), signal);
 
-const KEEP = `insert into picture_files (firm_id, hash, type, width, height, original, page, small, created_by)
-  values (current_firm(), $1, $2, $3, $4, $5, $6, $7, current_actor()) on conflict do nothing`;
-const FILE = {
-  small: `select small as bytes from picture_files where hash = $1`,
-  page: `select page as bytes from picture_files where hash = $1`,
-} as const;
-
 /** The sizes in which a picture is given out, with their types. */
 export const GIVEN = { small: 'image/webp', page: 'image/jpeg' } as const;
 export type PictureSize = keyof typeof GIVEN;
@@ -24,8 +18,8 @@ export type PictureSize = keyof typeof GIVEN;
 /** Keeps a picture; one that is there already is the same, and nothing happens. */
 export async function keepPicture(db: Db, picture: ReadPicture): Promise<void> {
   const { hash, type, width, height, original, page, small } = picture;
-  await db.rows(KEEP, [hash, type, width, height, Buffer.from(original), page, small]);
+  await db.rows(sql.KEEP, [hash, type, width, height, Buffer.from(original), page, small]);
 }
 
 export const pictureFile = async (db: Db, hash: string, size: PictureSize): Promise<Buffer | undefined> =>
-  (await db.row<{ bytes: Buffer }>(FILE[size], [hash]))?.bytes;
+  (await db.row<{ bytes: Buffer }>(sql.FILE[size], [hash]))?.bytes;

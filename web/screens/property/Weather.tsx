@@ -85,7 +85,7 @@ function Place(props: {
     <details className="w-full">
       <summary className="min-h-[44px] flex items-center cursor-pointer underline">
         {place
-          ? `Lies at ${Math.abs(place.latitude)}° ${isSouth(place) ? 'south' : 'north'}${place.lastFrost ? `; frosts from ${place.firstFrost} to ${place.lastFrost}` : ', no frost noted'}`
+          ? `Lies at ${Math.abs(place.latitude)}° ${isSouth(place) ? 'south' : 'north'}${place.longitude === undefined ? '' : `, ${Math.abs(place.longitude)}° ${place.longitude < 0 ? 'west' : 'east'}`}${place.lastFrost ? `; frosts from ${place.firstFrost} to ${place.lastFrost}` : ', no frost noted'}`
           : 'Where it lies, and its frosts: not noted, seasons are those of the north'}
       </summary>
       <form onSubmit={save} className="flex flex-wrap items-end gap-3 pb-2">

@@ -197,7 +197,7 @@ export function CrewDaysView({
             : done && summary(done, used.length, left.length)}
       </p>
       <p className="text-sm text-muted mb-3">
-        {done?.problem.drives
+        {question.problem.drives
           ? `Each day is the shortest round from the yard through its grounds, and ${CREW_DAYS.setUp.value} h of setting up on each;`
           : `${CREW_DAYS.travel.value} h of travel for each of the grounds on a day,`}{' '}
         {CREW_DAYS.machine.value} h to fetch the air tool. Nothing is dug in ground that is usually frozen,
@@ -207,7 +207,7 @@ export function CrewDaysView({
       {noteYard && (
         <Yard
           yard={places.yard}
-          unplaced={[...new Map(jobs.map((j) => [j.grounds, j.row.property]))]
+          unplaced={[...new Map(question.jobs.map((j) => [j.grounds, j.row.property]))]
             .filter(([id]) => !places.grounds.some((g) => g.id === id))
             .map(([, name]) => name)}
           note={noteYard}

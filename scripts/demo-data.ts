@@ -16,8 +16,16 @@ import { itemsOf } from '../web/protocol/item';
 import { RECORD_TABLES } from '../web/protocol/kinds';
 import sharp from 'sharp';
 import type { CaseFile } from '@undrel/core/format';
-import { idOf, type Tree, type Visit } from '@undrel/core/records';
-import { photographOf } from '../db/demo/photographs';
+import { idOf, type Dig, type Visit } from '@undrel/core/records';
+import { readMarkers } from '@undrel/core/markers';
+import type { Raster } from '@undrel/core/photogrammetry';
+import {
+  photographFile,
+  photographOf,
+  roundDig,
+  type LaidOut,
+  type Photograph,
+} from '../db/demo/photographs';
 import { keepPicture } from '../web/server/pictures/pictures';
 import { readPicture } from '../web/server/pictures/readPicture';
 import { noteYard } from '../web/server/season/yard';
@@ -69,42 +77,67 @@ async function removeDemo(client: pg.Client): Promise<void> {
   await client.query('commit');
 }
 
-/** The tree whose digs are photographed in the demo: the newest from five of its eight sides, and once beside a sheet of paper. */
+/** The tree whose digs are photographed in the demo: the newest from five of its eight sides, beside a sheet of paper, and with marker cards. */
 const PHOTOGRAPHED = 'sable-katsura-14';
 const SIDES = [0, 45, 90, 135, 180];
 const SIDES_BEFORE = [0, 90];
+/** From where roots are traced: two sides show all of a collar. */
+const CARD_SIDES = [50, 230];
+/** A collar that was laid open and photographed with cards, and has no root on its plan yet: what is drawn is the dig of another tree. */
+const UNTRACED = 'kelpworth-7';
+
+interface Taken {
+  photo: Photograph;
+  caption?: string;
+}
 
 /** Photographs of the digs of a tree, drawn from its record. */
 async function addPhotographs(db: Db, viewer: Viewer, { tree, visits }: CaseFile): Promise<void> {
   const dug = visits.filter((v) => v.dig !== undefined);
-  for (const visit of dug) await addPhotographsOf(db, viewer, tree, visit, visit === dug.at(-1));
+  for (const visit of dug) {
+    const newest = visit === dug.at(-1);
+    const of = (bearing: number, laid: LaidOut) => photographOf(visit.dig!, tree, bearing, laid);
+    await keepTaken(db, viewer, PHOTOGRAPHED, visit, [
+      ...(newest ? SIDES : SIDES_BEFORE).map((bearing) => ({ photo: of(bearing, 'nothing') })),
+      ...(newest
+        ? [
+            { photo: of(80, 'a sheet of A4'), caption: 'Collar with a sheet of A4 for scale' },
+            ...CARD_SIDES.map((bearing) => ({
+              photo: of(bearing, 'cards'),
+              caption: 'Collar with marker cards',
+            })),
+          ]
+        : []),
+    ]);
+  }
 }
 
-async function addPhotographsOf(
+/** Photographs of a collar that nobody has mapped, as a person would bring them in: the cards are there to be found. */
+async function addUntraced(db: Db, viewer: Viewer, { tree, visits }: CaseFile, dig: Dig): Promise<void> {
+  const taken = CARD_SIDES.map((bearing) => ({
+    photo: { ...photographOf(roundDig(dig), tree, bearing, 'cards'), tie: undefined },
+    caption: 'Collar laid open, marker cards round it',
+  }));
+  await keepTaken(db, viewer, UNTRACED, visits.at(-1)!, taken);
+}
+
+async function keepTaken(
   db: Db,
   viewer: Viewer,
-  tree: Tree,
+  treeId: string,
   visit: Visit,
-  newest: boolean,
+  all: readonly Taken[],
 ): Promise<void> {
   const at = await db.row<{ id: string }>('select id from visits where tree_id = $1 and visited_on = $2', [
-    PHOTOGRAPHED,
+    treeId,
     visit.date,
   ]);
-  const shots = [
-    ...(newest ? SIDES : SIDES_BEFORE).map((bearing) => ({
-      ...photographOf(visit.dig!, tree, bearing, false),
-      caption: undefined,
-    })),
-    ...(newest
-      ? [{ ...photographOf(visit.dig!, tree, 80, true), caption: 'Collar with a sheet of A4 for scale' }]
-      : []),
-  ];
-  for (const { svg, bearing, sheet, caption } of shots) {
-    const read = await readPicture(await sharp(Buffer.from(svg)).blur(0.8).jpeg({ quality: 85 }).toBuffer());
+  for (const { photo, caption } of all) {
+    const read = await readPicture(await photographFile(photo));
     if ('problem' in read) throw new Error(read.problem);
     await keepPicture(db, read);
     const { hash, width, height } = read;
+    const { bearing, sheet, tie } = photo;
     const values = {
       hash,
       width,
@@ -115,12 +148,18 @@ async function addPhotographsOf(
       bearing,
       ...(caption && { caption }),
       ...(sheet.length === 4 && { sheet: { kind: 'a4' as const, corners: sheet } }),
+      ...(tie && { cards: { found: readMarkers(await pixelsOf(read.page)), ...tie } }),
     };
     const [saved] = await saveChanges(db, viewer, [
       { kind: 'picture', id: idOf('picture', at!.id, { hash }), parent: at!.id, base: 0, values },
     ]);
     if (saved?.status !== 'saved') throw new Error(`Photograph from ${bearing}: ${JSON.stringify(saved)}`);
   }
+}
+
+async function pixelsOf(file: Uint8Array): Promise<Raster> {
+  const { data, info } = await sharp(file).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data: new Uint8ClampedArray(data) };
 }
 
 /** Where the demo's crews start from, degrees. */
@@ -187,7 +226,10 @@ if (present.rowCount === 0) {
   await asUser(viewer.firmId, viewer.userId, async (db) => {
     await noteYard(db, YARD);
     await saveCosts(db, RATES, CLOSED, (await loadFirm(db)).version);
-    for (const property of PROPERTIES()) {
+    const properties = PROPERTIES();
+    const photographed = properties.flatMap((p) => p.trees).find(({ id }) => id === PHOTOGRAPHED)!.caseFile;
+    const newestDig = photographed.visits.findLast((v) => v.dig !== undefined)!.dig!;
+    for (const property of properties) {
       const clientId = randomUUID();
       await db.rows(grounds.ADD_CLIENT, [clientId, property.client]);
       await db.rows(grounds.ADD_PROPERTY, [property.id, clientId, property.name, property.note]);
@@ -196,6 +238,7 @@ if (present.rowCount === 0) {
       for (const { id, caseFile } of property.trees) {
         await addTree(db, viewer, property.id, id, caseFile);
         if (id === PHOTOGRAPHED) await addPhotographs(db, viewer, caseFile);
+        if (id === UNTRACED) await addUntraced(db, viewer, caseFile, newestDig);
         trees++;
       }
     }

@@ -46,6 +46,8 @@ export interface DigPlan {
   compact: boolean;
   /** Whether the pit’s grid and rings are drawn. */
   bare?: boolean;
+  /** A picture lies under it: roots and stem are lines, and it shows through. */
+  seeThrough?: boolean;
 }
 
 interface Manner {
@@ -145,13 +147,13 @@ const drawnRoots = new WeakMap<RootPath, { key: string; shapes: Shape[] }>();
 function rootShapes(
   path: RootPath,
   to: (x: number, y: number) => Point,
-  look: { manner: Manner; chosen: boolean; rotten: boolean; stays: boolean },
+  look: { manner: Manner; chosen: boolean; rotten: boolean; stays: boolean; seeThrough: boolean },
 ): Shape[] {
   const { manner, chosen } = look;
   const shapes: Shape[] = [];
   const edge = tubeOutline(path, to);
-  shapes.push({ as: 'area', points: edge, tone: chosen ? 'wash' : manner.fill });
-  if (manner.marks) {
+  if (!look.seeThrough) shapes.push({ as: 'area', points: edge, tone: chosen ? 'wash' : manner.fill });
+  if (manner.marks && !look.seeThrough) {
     shapes.push({
       as: 'marks',
       segments: hatch(edge, manner.marks.step, manner.marks.stroke),
@@ -159,6 +161,9 @@ function rootShapes(
       width: manner.marks.stroke[1] === 0 ? 1.8 : 0.9,
     });
   }
+  // Over a picture the line has a light one beneath it: it is told from dark soil as well as from bright bark.
+  if (look.seeThrough)
+    shapes.push({ as: 'line', points: [...edge, edge[0]!], tone: 'paper', width: manner.width + 2.5 });
   shapes.push({
     as: 'line',
     points: [...edge, edge[0]!],
@@ -195,16 +200,17 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
   return { width, height, shapes };
 
   function ground() {
-    shapes.push({
-      as: 'area',
-      tone: 'paper',
-      points: [
-        [0, 0],
-        [width, 0],
-        [width, height],
-        [0, height],
-      ],
-    });
+    if (!plan.seeThrough)
+      shapes.push({
+        as: 'area',
+        tone: 'paper',
+        points: [
+          [0, 0],
+          [width, 0],
+          [width, height],
+          [0, height],
+        ],
+      });
     if (plan.bare) return;
     const step = GRID_STEPS[system].find((s) => s * view.scale >= 56) ?? GRID_STEPS[system].at(-1)!;
     const [west, north] = toMetres(plan, [0, 0]);
@@ -254,12 +260,14 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
       chosen: dug.label === plan.selected,
       rotten: dug.condition === 'dead' || dug.condition === 'decayed',
       stays: plan.never?.includes(dug.label) ?? false,
+      seeThrough: plan.seeThrough ?? false,
     };
     const key = [
       dug.kind,
       look.chosen,
       look.rotten,
       look.stays,
+      look.seeThrough,
       view.x,
       view.y,
       view.scale,
@@ -274,7 +282,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
 
   function stem() {
     const bark = along(outline, 0, 360, 0).map(([x, y]) => to(x, y));
-    shapes.push({ as: 'area', points: bark, tone: 'sheet' });
+    if (!plan.seeThrough) shapes.push({ as: 'area', points: bark, tone: 'sheet' });
     for (const part of [0.75, 0.5]) {
       line(
         along(outline, 0, 360, 0).map(([x, y]) => to(x * part, y * part)),

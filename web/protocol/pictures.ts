@@ -1,4 +1,10 @@
-import { lengthInPlane, scaleBySheet, type PlaneLength } from '@undrel/core/photogrammetry';
+import {
+  lengthInPlane,
+  lengthOnPlane,
+  planeIn,
+  scaleBySheet,
+  type PlaneLength,
+} from '@undrel/core/photogrammetry';
 import type { Picture, PictureMark, Shown } from '@undrel/core/records';
 import { formatQuantity, type UnitSystem } from '@undrel/core/units';
 
@@ -50,12 +56,14 @@ export const pictureWords = (p: {
     p.on,
   ].join(', ');
 
-/** The length between the ends of a mark, where it is one and a sheet lies in its plane. */
-export function measuredBy(
-  picture: Pick<Picture, 'width' | 'height' | 'sheet'>,
-  mark: PictureMark,
-): PlaneLength | undefined {
-  if (mark.kind !== 'length' || !picture.sheet) return undefined;
+type Measuring = Pick<Picture, 'width' | 'height' | 'sheet' | 'cards'>;
+
+/** The length between the ends of a mark, where it is one and cards or a sheet lie in its plane. */
+export function measuredBy(picture: Measuring, mark: PictureMark): PlaneLength | undefined {
+  if (mark.kind !== 'length') return undefined;
+  const plane = planeIn(picture);
+  if (plane && !('problem' in plane)) return lengthOnPlane(plane, mark.from, mark.to);
+  if (!picture.sheet) return undefined;
   const scale = scaleBySheet(picture, picture.sheet);
   return 'problem' in scale ? undefined : lengthInPlane(scale, mark.from, mark.to);
 }
@@ -66,7 +74,7 @@ export const lengthTold = (length: PlaneLength, system: UnitSystem): string =>
 
 /** Marks with what they measure beside their words. */
 export const marksTold = (
-  picture: Pick<Picture, 'width' | 'height' | 'sheet' | 'marks'>,
+  picture: Measuring & Pick<Picture, 'marks'>,
   system: UnitSystem,
 ): PictureMark[] | undefined =>
   picture.marks?.map((mark) => {

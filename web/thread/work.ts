@@ -36,7 +36,7 @@ import { workOfTree } from '../server/offers/treeWork';
 import { worthOf } from '../server/offers/worth';
 import { reportContent } from '../server/reports/content';
 import type { ReportSource } from '../server/reports/source';
-import type { PictureFiles, ReadDocument } from '../protocol/document';
+import type { Paper, PictureFiles, ReadDocument } from '../protocol/document';
 import { causeFigures, treeSection } from '../server/reports/treeSection';
 import { prescribedAt } from '../server/season/works';
 import { noticeOf } from '../server/notices/content';
@@ -135,6 +135,12 @@ export const pdf = async ({
   const { documentPdf } = await import('../server/reports/pdf');
   const { bytes, pages } = documentPdf(doc, files);
   return { bytes: new Uint8Array(bytes), pages };
+};
+
+/** Marker cards as PDF. */
+export const cards = async (paper: Paper): Promise<Uint8Array<ArrayBuffer>> => {
+  const { cardsPdf } = await import('../server/pictures/cardsPdf');
+  return new Uint8Array(cardsPdf(paper));
 };
 
 /** A document as DOCX. */

@@ -10,7 +10,7 @@ export type SheetKey = keyof typeof SHEETS;
 /** A corner is touched so well, in pixels of the picture as it is shown, as a standard deviation. Judgement: half the width of a line. */
 export const TOUCH = 2;
 /** Pixels of the longer side of a picture as it is shown. */
-const SHOWN_SIDE = 1600;
+export const SHOWN_SIDE = 1600;
 
 /** A sheet of known size in a picture: its corners round it, the first edge a short one. Shares of width and height. */
 export interface SeenSheet {
@@ -80,7 +80,8 @@ export interface PlaneLength {
   plusMinus: number;
 }
 
-const REACH = 1.645;
+/** From a deviation to the half-width of a 90 % interval. */
+export const REACH = 1.645;
 
 /**
  * A length between two points of the plane of a sheet. Its error is that of the six touches that it rests on, taken as

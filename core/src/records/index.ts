@@ -9,7 +9,16 @@ export * from './kinds';
 export type { FollowUpMark } from './followUp';
 export type { KindRules } from './kind';
 export * from './labels';
-export { MOST_PICTURE_MARKS, RING, SHOWN, type Picture, type PictureMark, type Shown } from './picture';
+export {
+  MOST_BARK,
+  MOST_PICTURE_MARKS,
+  RING,
+  SHOWN,
+  type Picture,
+  type PictureCards,
+  type PictureMark,
+  type Shown,
+} from './picture';
 export type { ProbePoint } from './probe';
 export type { DepthReading, GradeProfile } from './profile';
 export type { Push } from './push';

@@ -14,6 +14,12 @@ export const bearing = z.number().min(0).lt(360).describe('degrees clockwise fro
 
 export const text = (most: number) => z.string().max(most);
 
+/** The name of a picture's file. */
+export const pictureHash = z
+  .string()
+  .regex(/^[0-9a-f]{64}$/)
+  .describe('SHA-256 of the file as it came, hexadecimal');
+
 /** An ISO day that the calendar has. */
 export const day = z
   .string()

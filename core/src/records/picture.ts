@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { kind } from './kind';
-import { bearing, day, text } from './parts';
+import { bearing, day, length, pictureHash, text } from './parts';
 
 /** What a photograph shows. */
 export const SHOWN = ['tree', 'crown', 'leaf', 'base', 'mulch', 'dig', 'soil', 'trench', 'work'] as const;
@@ -12,6 +12,9 @@ export const RING = [0, 45, 90, 135, 180, 225, 270, 315] as const;
 /** How many marks a picture has at most. */
 export const MOST_PICTURE_MARKS = 40;
 
+/** How many places of the bark are touched at most. */
+export const MOST_BARK = 24;
+
 const share = z.number().min(0).max(1);
 /** A place on it, as shares of width and height from the upper left. */
 const at = z.tuple([share, share]);
@@ -19,10 +22,7 @@ const at = z.tuple([share, share]);
 /** A photograph of a visit: the file by its hash, what it shows, and marks over it. The file itself is kept apart. */
 export const picture = kind(
   z.strictObject({
-    hash: z
-      .string()
-      .regex(/^[0-9a-f]{64}$/)
-      .describe('SHA-256 of the file as it came, hexadecimal'),
+    hash: pictureHash,
     /** Upright, pixels. */
     width: z.int().min(1).max(30_000),
     height: z.int().min(1).max(30_000),
@@ -38,6 +38,23 @@ export const picture = kind(
     leftOut: z.literal(true).optional(),
     /** A sheet of paper in the plane that is measured: its corners round it, the first edge a short one. */
     sheet: z.strictObject({ kind: z.enum(['a4', 'letter']), corners: z.tuple([at, at, at, at]) }).optional(),
+    /** Cards that were found in it, and what ties it to the plan of the dig. */
+    cards: z
+      .strictObject({
+        found: z
+          .array(z.strictObject({ id: z.int().min(0).max(249), corners: z.tuple([at, at, at, at]) }))
+          .min(1)
+          .max(8),
+        /** Width of the black square of a card as it was printed; none: as it should be. */
+        side: length('printedSide').optional(),
+        /** Where the bark of the stem meets the ground on which the cards lie. */
+        bark: z.array(at).max(MOST_BARK).optional(),
+        /** Compass bearing to which the arrow of the card with the lowest number points. */
+        towards: bearing.optional(),
+        /** Depth of the cards below grade. */
+        level: length('rootDepth').optional(),
+      })
+      .optional(),
     /** Drawn over it and never burnt in. A length is measured where there is a sheet. */
     marks: z
       .array(
@@ -61,4 +78,5 @@ export const picture = kind(
 );
 
 export type Picture = z.infer<typeof picture.schema>;
+export type PictureCards = NonNullable<Picture['cards']>;
 export type PictureMark = NonNullable<Picture['marks']>[number];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { kind } from './kind';
-import { bearing, day, length, text } from './parts';
+import { bearing, day, length, pictureHash, text } from './parts';
 
 /** One root of a dig as it was read in the pit: tape, rod and compass. Bearings as the compass gave them. */
 export const root = kind(
@@ -36,6 +36,8 @@ export const root = kind(
     farthest: length('farthest').optional(),
     /** Rings counted on a cut, and the radius they were counted over. */
     rings: z.strictObject({ count: z.int().min(1).max(300), over: length('ringsOver') }).optional(),
+    /** The picture on which it was traced. */
+    traced: pictureHash.optional(),
     note: text(2000).optional(),
     /** What the crew did with it; diameters across the cuts as measured. */
     done: z

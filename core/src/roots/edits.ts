@@ -80,6 +80,25 @@ export function snapToBark(root: DugRoot, index: number, { dig, turn, outline }:
   return movePoint(root, index, { distance: toMillimetre(from + point.diameter / 2) });
 }
 
+/** Whether a root was seen to lie on the bark. */
+export const liesOnBark = ({ contact }: Pick<DugRoot, 'contact'>): boolean =>
+  contact === 'touching' || contact === 'pressing' || contact === 'embedded';
+
+/**
+ * A root that was seen to lie on the bark, where a reading that is not as fine as a finger puts it a little off: its points
+ * that are nearer than a distance are moved until they just touch.
+ *
+ * @param within m between its edge and the bark
+ */
+export function laidOnBark(root: DugRoot, frame: PitFrame, within: number): DugRoot {
+  const { dig, turn, outline } = frame;
+  return root.points.reduce((now, point, i) => {
+    const off = dig.measuredFrom === 'bark' ? 0 : outline.radius(point.bearing + turn);
+    const clear = point.distance - off - point.diameter / 2;
+    return Math.abs(clear) <= within ? snapToBark(now, i, frame) : now;
+  }, root);
+}
+
 /** One root made two at a point, which both keep; the second starts at the first. */
 export function splitRoot(root: DugRoot, index: number, newLabel: string): [DugRoot, DugRoot] | undefined {
   if (index <= 0 || index >= root.points.length - 1) return undefined;

@@ -4,6 +4,7 @@ import { useState, type ComponentProps } from 'react';
 import type { PictureMark } from '@undrel/core/records';
 import { ShapeSvg } from '../../drawings/DrawingSvg';
 import { pictureMarks } from '../../drawings/pictureMarks';
+import { pictureUrl } from '../../protocol/pictureUrl';
 
 /** A picture with its marks over it. Its place is there before the picture is. */
 export function Marked({
@@ -34,7 +35,7 @@ export function Marked({
         </text>
       ) : (
         <image
-          href={`/pictures/${picture.hash}/${size}`}
+          href={pictureUrl(picture.hash, size)}
           width={width}
           height={height}
           onError={() => setMissing(true)}

@@ -3,6 +3,7 @@
 import { Dialog } from 'radix-ui';
 import { useRef, useState, type PointerEvent } from 'react';
 import {
+  MOST_BARK,
   MOST_PICTURE_MARKS,
   RING,
   SHOWN,
@@ -10,10 +11,11 @@ import {
   type PictureMark,
   type Shown,
 } from '@undrel/core/records';
-import { scaleBySheet, SHEETS, type SheetKey } from '@undrel/core/photogrammetry';
-import { Said } from '../../ui/Said';
+import { scaleBySheet } from '@undrel/core/photogrammetry';
 import { usePreferences } from '../shell/preferences';
 import { Marked } from './Marked';
+import { CardOutlines } from './CardOutlines';
+import { PictureScale, type Touching } from './PictureScale';
 import { SheetOutline } from './SheetOutline';
 import { MARK_WORDS, marksTold, pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictures';
 
@@ -46,7 +48,7 @@ export function PictureView({
   const [kind, setKind] = useState<PictureMark['kind']>();
   const { units: system } = usePreferences();
   const [drawn, setDrawn] = useState<PictureMark>();
-  const [corners, setCorners] = useState<{ kind: SheetKey; touched: [number, number][] }>();
+  const [touching, setTouching] = useState<Touching>();
   const [wrong, setWrong] = useState<string>();
   const svg = useRef<SVGSVGElement>(null);
   const marks = picture.marks ?? [];
@@ -57,13 +59,18 @@ export function PictureView({
     onChange(next, key);
   };
   const setMarks = (next: PictureMark[]) => set('marks', next.length > 0 ? next : undefined);
-  /** One more corner of the sheet; the fourth makes it, or says why not. */
-  const touch = (at: [number, number]) => {
-    const touched = [...corners!.touched, at];
-    if (touched.length < 4) return setCorners({ ...corners!, touched });
-    const sheet = { kind: corners!.kind, corners: touched } as NonNullable<Picture['sheet']>;
+  /** One more place of the bark, or corner of the sheet; the fourth corner makes it, or says why not. */
+  const touch = (at: [number, number], what: Touching) => {
+    if (what.what === 'bark') {
+      const bark = picture.cards?.bark ?? [];
+      if (picture.cards && bark.length < MOST_BARK) set('cards', { ...picture.cards, bark: [...bark, at] });
+      return;
+    }
+    const touched = [...what.touched, at];
+    if (touched.length < 4) return setTouching({ ...what, touched });
+    const sheet = { kind: what.kind, corners: touched } as NonNullable<Picture['sheet']>;
     const scale = scaleBySheet(picture, sheet);
-    setCorners(undefined);
+    setTouching(undefined);
     if ('problem' in scale) return setWrong(scale.problem);
     set('sheet', sheet);
   };
@@ -71,7 +78,7 @@ export function PictureView({
   const begin = (event: PointerEvent<SVGSVGElement>) => {
     if (disabled) return;
     const at = placeOn(svg.current!, event);
-    if (corners) return touch(at);
+    if (touching) return touch(at, touching);
     if (!kind) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     setDrawn({ kind, from: at, to: at });
@@ -90,10 +97,12 @@ export function PictureView({
           aria-describedby={undefined}
         >
           <div
-            className="relative w-full lg:flex-1 lg:min-w-0"
+            className="sticky -top-4 z-10 bg-sheet w-full shrink-0 lg:static lg:shrink lg:flex-1 lg:min-w-0"
             style={{ aspectRatio: `${picture.width} / ${picture.height}`, maxHeight: '82vh' }}
           >
-            <div className={(kind || corners) && !disabled ? 'touch-none cursor-crosshair h-full' : 'h-full'}>
+            <div
+              className={(kind || touching) && !disabled ? 'touch-none cursor-crosshair h-full' : 'h-full'}
+            >
               <Marked
                 ref={svg}
                 picture={{ ...picture, marks: shownMarks }}
@@ -106,7 +115,11 @@ export function PictureView({
                 onPointerUp={finish}
                 onPointerCancel={() => setDrawn(undefined)}
               >
-                <SheetOutline picture={picture} corners={corners?.touched ?? picture.sheet?.corners ?? []} />
+                <SheetOutline
+                  picture={picture}
+                  corners={touching?.what === 'sheet' ? touching.touched : (picture.sheet?.corners ?? [])}
+                />
+                {picture.cards && <CardOutlines picture={picture} cards={picture.cards} />}
               </Marked>
             </div>
           </div>
@@ -172,42 +185,21 @@ export function PictureView({
               />
               Leave out of reports
             </label>
-            <div role="group" aria-label="Scale" className="space-y-1">
-              <p className="text-sm min-h-[2.8rem]">
-                {corners
-                  ? `Touch corner ${corners.touched.length + 1} of 4 of the ${SHEETS[corners.kind].name}: round it, a short edge first.`
-                  : picture.sheet
-                    ? `Lengths are measured in the plane of the ${SHEETS[picture.sheet.kind].name}; what lies above or below it is off.`
-                    : 'A sheet of paper in the picture gives the scale: touch its corners, and lengths are measured.'}
-              </p>
-              <div className="flex flex-wrap gap-2">
-                {(Object.keys(SHEETS) as SheetKey[]).map((key) => (
-                  <button
-                    key={key}
-                    type="button"
-                    className={corners?.kind === key ? 'act' : 'quiet'}
-                    aria-pressed={corners?.kind === key}
-                    disabled={disabled}
-                    onClick={() => {
-                      setWrong(undefined);
-                      setKind(undefined);
-                      setCorners(corners?.kind === key ? undefined : { kind: key, touched: [] });
-                    }}
-                  >
-                    {SHEETS[key].name}
-                  </button>
-                ))}
-                <button
-                  type="button"
-                  className="link min-h-[44px]"
-                  disabled={disabled || !picture.sheet}
-                  onClick={() => set('sheet', undefined)}
-                >
-                  No scale
-                </button>
-              </div>
-              <Said lines={3} problem={wrong} />
-            </div>
+            <PictureScale
+              picture={picture}
+              touching={touching}
+              problem={wrong}
+              system={system}
+              disabled={disabled}
+              onTouch={(next) => {
+                setWrong(undefined);
+                setKind(undefined);
+                setTouching(next);
+              }}
+              onProblem={setWrong}
+              onSheet={(sheet) => set('sheet', sheet)}
+              onCards={(cards) => set('cards', cards)}
+            />
             <div role="group" aria-label="Mark with" className="flex flex-wrap gap-2">
               {KINDS.map((key) => (
                 <button
@@ -217,7 +209,7 @@ export function PictureView({
                   aria-pressed={kind === key}
                   disabled={disabled || marks.length >= MOST_PICTURE_MARKS}
                   onClick={() => {
-                    setCorners(undefined);
+                    setTouching(undefined);
                     setKind(kind === key ? undefined : key);
                   }}
                 >

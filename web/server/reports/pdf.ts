@@ -1,11 +1,9 @@
-import { readFileSync } from 'node:fs';
-import { NodeCompiler, type NodeTypstDocument } from '@myriaddreamin/typst-ts-node-compiler';
+import type { NodeTypstDocument } from '@myriaddreamin/typst-ts-node-compiler';
 import { INK } from '../../drawings/inks';
 import type { Drawing, Shape } from '../../drawings/shapes';
 import { drawingToSvg } from '../../drawings/svgText';
 import type { PictureFiles, ReadDocument } from '../../protocol/document';
-import { paperFonts } from '../paperFonts';
-import { projectFile } from '../projectFile';
+import { setOnPaper, taggedPdf } from '../paper';
 import { pictureSvg } from './pictureSvg';
 import { withoutControl } from './withoutControl';
 
@@ -80,28 +78,8 @@ const asData = (doc: ReadDocument, files: PictureFiles) => ({
   })),
 });
 
-// Its fonts are read once a thread.
-let made: { compiler: NodeCompiler; sheet: string; inks: string } | undefined;
-const setter = () =>
-  (made ??= {
-    compiler: NodeCompiler.create({ fontArgs: [{ fontBlobs: paperFonts() }] }),
-    sheet: readFileSync(projectFile('web', 'server', 'reports', 'page.typ'), 'utf8'),
-    inks: JSON.stringify(INK),
-  });
-
-/** How long what was set before is kept, in documents: the sheet is the same for all of them. */
-const KEPT = 4;
-
-function laidOut(data: string): NodeTypstDocument {
-  const { compiler, sheet, inks } = setter();
-  compiler.evictCache(KEPT);
-  const result = compiler.compile({ mainFileContent: sheet, inputs: { doc: data, inks } });
-  if (result.result) return result.result;
-  const problem = result.takeError();
-  throw new Error(
-    `The document could not be set: ${problem ? JSON.stringify(compiler.fetchDiagnostics(problem)) : 'no reason given'}`,
-  );
-}
+const laidOut = (data: string): NodeTypstDocument =>
+  setOnPaper(['web', 'server', 'reports', 'page.typ'], { doc: data, inks: JSON.stringify(INK) });
 
 /** Characters that a message of the export names as in none of the fonts. */
 const unknownIn = (message: string): string[] =>
@@ -145,7 +123,7 @@ export function documentPdf(
   for (;;) {
     const set = laidOut(JSON.stringify(asData(unknown.size > 0 ? withMarks(doc, unknown) : doc, files)));
     try {
-      const bytes = setter().compiler.pdf(set, { pdfStandard: 'ua-1' });
+      const bytes = taggedPdf(set);
       return { bytes, pages: set.numOfPages };
     } catch (error) {
       const more = unknownIn(String(error)).filter((c) => c !== STANDS_FOR_UNKNOWN && !unknown.has(c));

@@ -16,9 +16,12 @@ import { NotedInput } from './NotedInput';
 
 const LONG: readonly LengthField[] = ['height', 'crownRadius', 'mulchRoom', 'position', 'siteDistance'];
 
+/** Read from a ruler in every country. */
+const IN_MILLIMETRES: readonly LengthField[] = ['ringWidth', 'printedSide'];
+
 /** The unit a field is shown and typed in. */
 export const unitOf = (field: LengthField, system: UnitSystem): LengthUnit =>
-  field === 'ringWidth' ? 'mm' : LONG.includes(field) ? longUnit(system) : shortUnit(system);
+  IN_MILLIMETRES.includes(field) ? 'mm' : LONG.includes(field) ? longUnit(system) : shortUnit(system);
 
 /** A stored length as it is edited: in the field's unit, to a tenth of what a tape gives. */
 export function lengthText(metres: number | undefined, unit: LengthUnit): string {

@@ -3,6 +3,7 @@
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Dig, DugRoot } from '@undrel/core/records';
 import type { GrownDig } from '@undrel/core/growth';
+import type { PlanSquare } from '@undrel/core/photogrammetry';
 import type { NumberedCut } from '@undrel/core/pruning';
 import {
   insertPoint,
@@ -43,6 +44,8 @@ export interface DigPlanProps {
   dbh: number | undefined;
   drip: number | undefined;
   system: UnitSystem;
+  /** A picture under the plan: where it lies, and how strong it is. */
+  under?: { href: string; square: PlanSquare; strength: number } | undefined;
   /** Taps set points of the selected root. */
   drawing: boolean;
   /** Points may be moved: the roots are shown as they are now and may be changed. */
@@ -66,6 +69,27 @@ function useFit(reading: DigReading, size: { width: number; height: number }): P
   return kept.current.view;
 }
 
+/** A picture at true scale beneath the plan; the plan is moved over it without its being drawn anew. */
+function Beneath({
+  under: { href, square, strength },
+  to,
+  scale,
+  size,
+}: {
+  under: NonNullable<DigPlanProps['under']>;
+  to: (x: number, y: number) => Point;
+  scale: number;
+  size: { width: number; height: number };
+}) {
+  const [left, top] = to(square.x - square.half, square.y + square.half);
+  const side = 2 * square.half * scale;
+  return (
+    <svg className="absolute inset-0" width={size.width} height={size.height} aria-hidden="true">
+      <image href={href} x={left} y={top} width={side} height={side} opacity={strength} />
+    </svg>
+  );
+}
+
 /** The plan of the dig: looked at by pinch, wheel, keys and buttons; the selected root is shaped on it. */
 export function DigPlanView(props: DigPlanProps) {
   const { dig, reading, grown, selected, point, system, drawing, editable } = props;
@@ -78,6 +102,9 @@ export function DigPlanView(props: DigPlanProps) {
   const presses = useRef(new Map<number, Press>());
   const shaped = useRef<DugRoot | undefined>(undefined);
   const compact = size.width < 520;
+  const { under } = props;
+  const seeThrough = under !== undefined;
+  const [cross, setCross] = useState(false);
   const picture = useMemo(
     () =>
       digPlanDrawing({
@@ -93,6 +120,7 @@ export function DigPlanView(props: DigPlanProps) {
         barriers: dig.barriers,
         cuts: props.cuts,
         compact,
+        seeThrough,
       }),
     [
       reading,
@@ -107,6 +135,7 @@ export function DigPlanView(props: DigPlanProps) {
       dig.barriers,
       props.cuts,
       compact,
+      seeThrough,
     ],
   );
   const to = toDrawing(frame);
@@ -189,8 +218,11 @@ export function DigPlanView(props: DigPlanProps) {
     }
     if (held.moved) return;
     const place = toMetres(frame, held.at);
-    if (drawing) props.onTap(...place);
-    else props.onSelect(rootAt(held.at));
+    if (drawing) {
+      // While a root is drawn, the plan stays where it is.
+      setLooked(view);
+      props.onTap(...place);
+    } else props.onSelect(rootAt(held.at));
   };
   const rootAt = (at: Point): string | undefined => {
     for (let i = reading.roots.length - 1; i >= 0; i--) {
@@ -213,7 +245,16 @@ export function DigPlanView(props: DigPlanProps) {
     props.onPoint(added.index);
   };
   const keys = (event: KeyboardEvent) => {
-    const step = 60 / view.scale;
+    // Drawn by keys: the plan is moved under a cross in its middle, and Enter sets a point there.
+    if (drawing && event.target === event.currentTarget) {
+      if (event.key.startsWith('Arrow')) setCross(true);
+      if (event.key === 'Enter') {
+        event.preventDefault();
+        setCross(true);
+        return props.onTap(view.x, view.y);
+      }
+    }
+    const step = (drawing ? 8 : 60) / view.scale;
     const go: Record<string, () => void> = {
       '+': () => zoom(ZOOM_STEP),
       '=': () => zoom(ZOOM_STEP),
@@ -258,7 +299,8 @@ export function DigPlanView(props: DigPlanProps) {
         onWheel={(event) => zoom(event.deltaY < 0 ? 1.12 : 1 / 1.12, local(event))}
         onKeyDown={keys}
       >
-        <DrawingSvg drawing={picture} title={inWords(reading, grown)} />
+        {under && <Beneath under={under} to={to} scale={view.scale} size={size} />}
+        <DrawingSvg drawing={picture} title={inWords(reading, grown)} className="relative" />
         <svg
           className="absolute inset-0"
           width={size.width}
@@ -315,6 +357,18 @@ export function DigPlanView(props: DigPlanProps) {
           </button>
         ))}
       </div>
+      {drawing && cross && (
+        <svg
+          aria-hidden="true"
+          className="absolute pointer-events-none"
+          style={{ left: size.width / 2 - 14, top: size.height / 2 - 14 }}
+          width={28}
+          height={28}
+        >
+          <path d="M14 0V28M0 14H28" stroke="var(--paper)" strokeWidth={5} />
+          <path d="M14 0V28M0 14H28" stroke="var(--todo)" strokeWidth={2} />
+        </svg>
+      )}
       {props.children}
     </div>
   );

@@ -29,7 +29,7 @@ export interface DigWork extends ForecastState {
 }
 
 /** The list of before where its members are the same. */
-function useSame<T>(list: readonly T[]): readonly T[] {
+export function useSame<T>(list: readonly T[]): readonly T[] {
   const kept = useRef(list);
   if (list.length !== kept.current.length || list.some((v, i) => v !== kept.current[i])) kept.current = list;
   return kept.current;

@@ -1,11 +1,11 @@
 'use client';
 
 import { type DigHead, type DugRoot, idOf, NEW_DIG, type RootKind } from '@undrel/core/records';
-import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { DIG_QUESTIONS } from '@undrel/core/questions';
 import { grownDig, HORIZON } from '@undrel/core/growth';
 import type { RootDecision } from '@undrel/core/pruning';
-import { addPoint, girdledShare, nextLabel, readingAt } from '@undrel/core/roots';
+import { girdledShare, nextLabel } from '@undrel/core/roots';
 
 import { writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
@@ -24,7 +24,9 @@ import { DigStem } from '../dig/DigStem';
 import { KINDS, RootEditor } from '../dig/RootEditor';
 import { RootNumbers } from '../dig/RootNumbers';
 import { RootRow } from '../dig/RootRow';
-import { useDig } from '../dig/useDig';
+import { useDig, useSame } from '../dig/useDig';
+import { PicturesUnder } from '../dig/PicturesUnder';
+import { useTracing } from '../dig/useTracing';
 import { newId } from '../newId';
 import { Questions } from '../asked/Questions';
 import type { StationProps } from '../visitEntry';
@@ -58,6 +60,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
     [reading, year, stem, chosen],
   );
   const frame = { dig, turn: reading.turn, outline: reading.outline };
+  const pictures = useSame(itemsBelow(control.items, 'picture', visitId).map((p) => p.values));
   const labels = rootItems.map((r) => r.values.label);
   const headItem = control.items.find((i) => i.kind === 'dig' && i.parent === visitId);
   const head = (headItem?.values ?? NEW_DIG) as DigHead;
@@ -82,10 +85,16 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
     setDrawing(draw);
     setYear(0);
   };
+  const tracing = useTracing({ pictures, tree, dig, frame, save });
+  const latest = useRef(rootItems);
+  useEffect(() => {
+    latest.current = rootItems;
+  });
   const tap = (x: number, y: number) => {
-    if (!selectedItem || !selected) return;
-    save(selectedItem.id, addPoint(selected, readingAt(frame, x, y)));
-    setPoint(selected.points.length);
+    if (!selectedItem) return;
+    const { id } = selectedItem;
+    tracing.tap(id, () => latest.current.find((r) => r.id === id)?.values, [x, y]);
+    setPoint(tracing.under ? undefined : selected?.points.length);
   };
   const bringIn = (roots: DugRoot[], radii?: DigHead['radii']) => {
     const taken = [...labels];
@@ -128,6 +137,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
             cuts={year === 0 ? work.cuts : []}
             selected={selected}
             point={point}
+            under={tracing.under}
             dbh={tree.dbh ?? tree.stemDiameter}
             drip={tree.crownRadius}
             system={system}
@@ -243,6 +253,17 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
                 </button>
               </div>
             )}
+            {mayMeasure && (
+              <PicturesUnder
+                pictures={pictures}
+                href={`/trees/${treeId}/pictures?visit=${visitId}`}
+                choice={tracing.choice}
+                underlay={tracing.underlay}
+                stemKnown={reading.outline.from !== 'nothing'}
+                system={system}
+                onChange={tracing.setChoice}
+              />
+            )}
             {selectedItem && selected && (
               <RootEditor
                 key={selectedItem.id}
@@ -255,7 +276,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
                 disabled={!mayMeasure}
                 newLabel={nextLabel(labels)}
                 onPoint={setPoint}
-                onChange={(root, field) => save(selectedItem.id, root, field)}
+                onChange={(root, field) => save(selectedItem.id, tracing.edited(selected, root), field)}
                 onSplit={([first, second]) => {
                   control.setAll([
                     { kind: 'root', id: selectedItem.id, parent: visitId, values: first },

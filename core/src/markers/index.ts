@@ -1,0 +1,2 @@
+export * from './cells';
+export * from './readMarkers';

@@ -1,0 +1,125 @@
+import { expect, test, type Page } from '@playwright/test';
+import type { CaseFile } from '@undrel/core/format';
+import type { DugRoot } from '@undrel/core/records';
+import { planPoint, readDig } from '@undrel/core/roots';
+import { photographOf, roundDig } from '../db/demo/photographs';
+import { PROPERTIES } from '../db/demo/world';
+import { enterDemo, saved } from './enter';
+
+/** A collar that was photographed with cards and has no root on its plan; what lies there is the dig of another tree. */
+const TREE = 'kelpworth-7';
+const caseOf = (id: string) =>
+  PROPERTIES()
+    .flatMap((p) => p.trees)
+    .find((t) => t.id === id)!.caseFile;
+const { tree } = caseOf(TREE);
+const dig = roundDig(caseOf('sable-katsura-14').visits.findLast((v) => v.dig)!.dig!);
+const FROM = 50;
+
+/** The plan as it is shown where there is no root yet: the stem with room about it. */
+async function planPlaces(page: Page) {
+  const box = (await page.getByTestId('dig-plan').boundingBox())!;
+  const { outline } = readDig(tree, { ...dig, roots: [] });
+  const far = Math.min(1, 3.4 * outline.farthest);
+  const scale = Math.min(box.width, box.height) / 2 / (far * 1.08);
+  return (x: number, y: number) =>
+    [box.x + box.width / 2 + x * scale, box.y + box.height / 2 - y * scale] as const;
+}
+
+/** The newest root of the tree, as it is kept. */
+async function lastRoot(page: Page): Promise<DugRoot> {
+  const stored = (await (await page.request.get(`/api/trees/${TREE}/case`)).json()) as CaseFile;
+  return stored.visits.at(-1)!.dig!.roots.at(-1)!;
+}
+
+test('cards are found, the bark is touched, and a root is traced on the plan: place and thickness as they are', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  const made = photographOf(dig, tree, FROM, 'cards');
+  await page.goto(`/trees/${TREE}/pictures`);
+  await page.getByRole('button', { name: /^Open: Collar laid open.*from NE/ }).click();
+  const view = page.getByRole('dialog');
+  const none = view.getByRole('button', { name: 'No scale' });
+  if (await none.isEnabled()) await none.click();
+  await view.getByRole('button', { name: 'Find the cards' }).click();
+  await expect(view.getByText(/^Cards lie on one plane; off it by card 1: /)).toBeVisible();
+  await expect(view.getByText(/^To trace roots on it, still needed: the depth of the cards/)).toBeVisible();
+  await view.getByLabel(/^Cards below grade/).fill(String(Math.round(1000 * made.tie!.level) / 10));
+  await view.getByLabel(/^Arrow of card 1 points/).fill('N');
+  await view.getByRole('button', { name: 'Touch the bark' }).click();
+  const image = (await view.locator('image').boundingBox())!;
+  for (const [x, y] of made.tie!.bark)
+    await page.mouse.click(image.x + x * image.width, image.y + y * image.height);
+  await expect(view.getByText('Ready: roots are traced on it at the station Dig.')).toBeVisible();
+  await saved(page);
+
+  await page.goto(`/trees/${TREE}?station=dig`);
+  const entry = page.getByRole('region', { name: 'Entry' });
+  await entry.getByText('Trace on a picture').click();
+  await entry.getByRole('checkbox', { name: /^Collar laid open.*from NE/ }).check();
+  // Root D2 runs east, clear of the others; its top is some 21 cm below grade at the collar.
+  const truth = readDig(tree, dig);
+  const root = truth.roots.find((r) => r.root.label === 'D2')!;
+  const near = [...root.path.x.keys()].filter((i) => {
+    const out = Math.hypot(root.path.x[i]!, root.path.y[i]!);
+    return out > 0.19 && out < 0.38;
+  });
+  const [a, b] = [near[0]!, near.at(-1)!];
+  const top = -(root.path.z[a]! + root.path.z[b]!) / 2 - root.path.radius[a]!;
+  await entry.getByLabel(/^Top of the roots at/).fill((100 * top).toFixed(1));
+  await expect(entry.getByText('The picture is being laid …')).toBeVisible();
+  await expect(entry.getByText('The picture is being laid …')).toBeHidden();
+  await expect(page.getByTestId('dig-plan').locator('image')).toBeVisible();
+  await entry.getByLabel('A root').selectOption({ label: 'structural, anchor' });
+  await entry.getByRole('button', { name: 'Draw it' }).click();
+  const at = await planPlaces(page);
+  await page.mouse.click(...at(root.path.x[a]!, root.path.y[a]!));
+  const points = entry.getByRole('table', { name: /^Points of root/ });
+  await expect(points.getByRole('row')).toHaveCount(2);
+  await page.mouse.click(...at(root.path.x[b]!, root.path.y[b]!));
+  await expect(points.getByLabel('Diameter, point 2')).toBeVisible();
+  const number = async (label: string) => Number(await points.getByLabel(label).inputValue());
+  const width = 200 * root.path.radius[a]!;
+  expect(Math.abs((await number('Diameter, point 1')) - width)).toBeLessThan(0.25 * width);
+  await saved(page);
+  for (const p of (await lastRoot(page)).points) {
+    const [x, y] = planPoint(p.bearing, truth.outline.radius(p.bearing) + p.distance);
+    const off = Math.min(...root.path.x.map((px, i) => Math.hypot(px - x, root.path.y[i]! - y)));
+    expect(off).toBeLessThan(0.015);
+  }
+  // What is measured deeper lies elsewhere on the ray of the camera: its place follows.
+  const before = await number('Distance, point 1');
+  await points.getByLabel('Depth, point 1').fill(String(Math.round(1000 * (top + 0.06)) / 10));
+  await expect.poll(() => number('Distance, point 1')).not.toBe(before);
+  await saved(page);
+  expect((await lastRoot(page)).traced).toMatch(/^[0-9a-f]{64}$/);
+  // By keys alone: the plan is moved under a cross, and Enter sets a point.
+  await entry.getByRole('button', { name: 'Draw it' }).click();
+  await page.getByRole('group', { name: /^Plan of the dig/ }).focus();
+  for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(points.getByRole('row')).toHaveCount(2);
+  await saved(page);
+  await entry.getByRole('button', { name: /^Remove root/ }).click();
+  await saved(page);
+});
+
+test('a picture without cards says what is asked for; printed cards come for both papers', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/sable-katsura-14/pictures');
+  await page.getByRole('button', { name: 'Picture from N', exact: true }).click();
+  const view = page.getByRole('dialog');
+  await view.getByRole('button', { name: 'Find the cards' }).click();
+  await expect(view.getByRole('alert')).toContainText('No card is found in this picture');
+  await page.goto('/cards');
+  for (const paper of ['A4', 'letter']) {
+    const answer = await page.request.get(`/api/cards?paper=${paper}`);
+    expect(answer.status()).toBe(200);
+    expect(answer.headers()['content-type']).toBe('application/pdf');
+    expect((await answer.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  }
+  expect((await page.request.get('/api/cards?paper=A3')).status()).toBe(400);
+});

@@ -1,0 +1,185 @@
+'use client';
+
+import { CARDS, lackingFor, planeIn, planeOfCards, SHEETS, type SheetKey } from '@undrel/core/photogrammetry';
+import type { Picture, PictureCards } from '@undrel/core/records';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { BearingInput } from '../../ui/controls/BearingInput';
+import { LengthInput } from '../../ui/controls/LengthInput';
+import { Said } from '../../ui/Said';
+import { useCards } from './useCards';
+
+/** What is touched on the picture at the moment. */
+export type Touching = { what: 'sheet'; kind: SheetKey; touched: [number, number][] } | { what: 'bark' };
+
+const millimetres = (metres: number): string => `${(1000 * metres).toFixed(1)} mm`;
+
+/** How the cards lie, in words: how many, how well, and which was left out. */
+function cardsTold(picture: Picture): { told: string; problem?: string } {
+  const plane = planeIn(picture);
+  if (!plane) return { told: '' };
+  if ('problem' in plane) return { told: '', problem: plane.problem };
+  const each = [...plane.cards]
+    .sort((a, b) => a.id - b.id)
+    .map(({ id, error }) => `${id}: ${millimetres(error)}`)
+    .join(', ');
+  const told =
+    plane.cards.length === 1
+      ? `Card ${plane.cards[0]!.id} alone: lengths near it hold; lay out more cards for the whole dig.`
+      : `Cards lie on one plane; off it by card ${each}.`;
+  return {
+    told,
+    ...(plane.off && {
+      problem: `Card ${plane.off.id} is left out: it is off the plane of the others by ${millimetres(plane.off.error)}. It lies higher or lower, is bent, or was printed at another size.`,
+    }),
+  };
+}
+
+/** What gives a picture its scale: a sheet of paper touched by hand, or cards that are found by themselves. */
+export function PictureScale({
+  picture,
+  touching,
+  problem,
+  system,
+  disabled,
+  onTouch,
+  onProblem,
+  onSheet,
+  onCards,
+}: {
+  picture: Picture;
+  touching: Touching | undefined;
+  problem: string | undefined;
+  system: UnitSystem;
+  disabled: boolean;
+  onTouch: (next: Touching | undefined) => void;
+  onProblem: (problem: string | undefined) => void;
+  onSheet: (sheet: Picture['sheet']) => void;
+  onCards: (cards: Picture['cards']) => void;
+}) {
+  const { find, looking, end } = useCards();
+  const { cards } = picture;
+  const look = async () => {
+    onTouch(undefined);
+    const found = await find(picture.hash);
+    if ('problem' in found) return onProblem(found.problem);
+    const plane = planeOfCards(picture, found, cards?.side);
+    if ('problem' in plane) return onProblem(plane.problem);
+    const kept = found.map(({ id, corners }) => ({
+      id,
+      corners: corners.map(([x, y]) => [x, y]) as PictureCards['found'][number]['corners'],
+    }));
+    onCards({ ...cards, found: kept });
+  };
+  const lies = cardsTold(picture);
+  const touched = cards?.bark?.length ?? 0;
+  return (
+    <div role="group" aria-label="Scale" className="space-y-1">
+      <p className="text-sm min-h-[2.8rem]">
+        {touching?.what === 'sheet'
+          ? `Touch corner ${touching.touched.length + 1} of 4 of the ${SHEETS[touching.kind].name}: round it, a short edge first.`
+          : touching?.what === 'bark'
+            ? `Touch the bark where it meets the ground, as far round as the picture shows: ${touched} so far.`
+            : cards
+              ? 'Lengths are measured in the plane of the cards; what lies above or below it is off.'
+              : picture.sheet
+                ? `Lengths are measured in the plane of the ${SHEETS[picture.sheet.kind].name}; what lies above or below it is off.`
+                : 'Marker cards or a sheet of paper in the picture give the scale. Cards are found by themselves.'}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="quiet min-w-[9rem]"
+          disabled={disabled}
+          onClick={() => (looking ? end() : void look())}
+        >
+          {looking ? 'Stop looking' : 'Find the cards'}
+        </button>
+        {(Object.keys(SHEETS) as SheetKey[]).map((kind) => {
+          const here = touching?.what === 'sheet' && touching.kind === kind;
+          return (
+            <button
+              key={kind}
+              type="button"
+              className={here ? 'act' : 'quiet'}
+              aria-pressed={here}
+              disabled={disabled}
+              onClick={() => onTouch(here ? undefined : { what: 'sheet', kind, touched: [] })}
+            >
+              {SHEETS[kind].name}
+            </button>
+          );
+        })}
+        <button
+          type="button"
+          className="link min-h-[44px]"
+          disabled={disabled || (!picture.sheet && !cards)}
+          onClick={() => (cards ? onCards(undefined) : onSheet(undefined))}
+        >
+          No scale
+        </button>
+        <a className="link min-h-[44px] inline-flex items-center" href="/cards" target="_blank">
+          Print cards
+        </a>
+      </div>
+      <Said lines={3} problem={problem ?? lies.problem} told={lies.told} />
+      {cards && (
+        <fieldset className="border-t border-hair pt-2 space-y-2">
+          <legend className="font-semibold">On the plan of the dig</legend>
+          <div className="grid grid-cols-2 gap-3 items-end">
+            <LengthInput
+              field="rootDepth"
+              label="Cards below grade"
+              system={system}
+              value={cards.level}
+              disabled={disabled}
+              onChange={(level) => onCards({ ...cards, level })}
+            />
+            <BearingInput
+              label={`Arrow of card ${Math.min(...cards.found.map((c) => c.id))} points`}
+              value={cards.towards}
+              disabled={disabled}
+              onChange={(towards) => onCards({ ...cards, towards })}
+            />
+          </div>
+          <div className="flex flex-wrap gap-2">
+            <button
+              type="button"
+              className={touching?.what === 'bark' ? 'act' : 'quiet'}
+              aria-pressed={touching?.what === 'bark'}
+              disabled={disabled}
+              onClick={() => onTouch(touching?.what === 'bark' ? undefined : { what: 'bark' })}
+            >
+              Touch the bark
+            </button>
+            <button
+              type="button"
+              className="link min-h-[44px]"
+              disabled={disabled || touched === 0}
+              onClick={() => onCards({ ...cards, bark: undefined })}
+            >
+              Take the touches off
+            </button>
+          </div>
+          <p className="text-sm min-h-[2.8rem]">
+            {lackingFor(cards, true).length > 0
+              ? `To trace roots on it, still needed: ${lackingFor(cards, true).join('; ')}.`
+              : 'Ready: roots are traced on it at the station Dig.'}
+          </p>
+          <details>
+            <summary className="min-h-[44px] flex items-center cursor-pointer underline">
+              Printed at another size?
+            </summary>
+            <LengthInput
+              field="printedSide"
+              label={`Black square, side to side (${formatValue(CARDS.side, 'short length', system)} as printed)`}
+              system={system}
+              value={cards.side}
+              disabled={disabled}
+              onChange={(side) => onCards({ ...cards, side })}
+            />
+          </details>
+        </fieldset>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,145 @@
+'use client';
+
+import { lackingFor } from '@undrel/core/photogrammetry';
+import type { Picture } from '@undrel/core/records';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { PageLink } from '@/ui/PageLink';
+import { pictureWords } from '../../../protocol/pictures';
+import { LengthInput } from '../../../ui/controls/LengthInput';
+import { Said } from '../../../ui/Said';
+import type { Underlay } from './useUnderlay';
+
+/** How the pictures under the plan are looked at. */
+export interface UnderChoice {
+  chosen: readonly string[];
+  /** Depth below grade for which they are true, and at which the top of a root that is traced lies. */
+  depth: number | undefined;
+  /** Between 0 and 1. */
+  strength: number;
+  follow: boolean;
+}
+export const NO_PICTURE: UnderChoice = { chosen: [], depth: undefined, strength: 0.8, follow: true };
+
+/** Pictures with cards that may lie under the plan: which, true at which depth, how strong. */
+export function PicturesUnder({
+  pictures,
+  href,
+  choice,
+  underlay,
+  stemKnown,
+  system,
+  onChange,
+}: {
+  pictures: readonly Picture[];
+  /** Page of the pictures of this visit. */
+  href: string;
+  choice: UnderChoice;
+  underlay: Underlay;
+  /** Whether the outline of the stem is known. */
+  stemKnown: boolean;
+  system: UnitSystem;
+  onChange: (choice: UnderChoice) => void;
+}) {
+  const withCards = pictures.filter((p) => p.cards);
+  const short = (m: number) => formatValue(m, 'short length', system);
+  return (
+    <details className="mt-1 border-t border-ink" open={choice.chosen.length > 0 || undefined}>
+      <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
+        Trace on a picture
+        {withCards.length > 0 && <span className="font-normal text-muted">&nbsp;({withCards.length})</span>}
+      </summary>
+      {withCards.length === 0 && (
+        <p className="text-sm">
+          Lay marker cards round the collar and take a picture: its cards are found at{' '}
+          <PageLink href={href}>Pictures</PageLink>, and roots are traced here in place of the tape.{' '}
+          <PageLink href="/cards">Print cards</PageLink>
+        </p>
+      )}
+      <ul>
+        {withCards.map((picture) => {
+          const lies = underlay.lies.find((l) => l.hash === picture.hash);
+          const lacking = lackingFor(picture.cards!, stemKnown);
+          const ready = lies !== undefined && 'eye' in lies;
+          return (
+            <li key={picture.hash} className="border-b border-hair py-1">
+              <label className="flex items-center gap-2 min-h-[44px]">
+                <input
+                  type="checkbox"
+                  disabled={!ready}
+                  checked={choice.chosen.includes(picture.hash)}
+                  onChange={({ target }) =>
+                    onChange({
+                      ...choice,
+                      chosen: target.checked
+                        ? [...choice.chosen, picture.hash]
+                        : choice.chosen.filter((h) => h !== picture.hash),
+                      depth: choice.depth ?? picture.cards!.level,
+                    })
+                  }
+                />
+                <span>
+                  {pictureWords(picture)}
+                  <span className="block text-sm text-muted">
+                    {lacking.length > 0 ? (
+                      <>
+                        Still needed: {lacking.join('; ')}. <PageLink href={href}>Pictures</PageLink>
+                      </>
+                    ) : !lies ? (
+                      'Being laid on the plan …'
+                    ) : 'problem' in lies ? (
+                      lies.problem
+                    ) : (
+                      `Cards ${short(lies.level)} below grade; places to ± ${short(lies.plusMinus)}.`
+                    )}
+                  </span>
+                </span>
+              </label>
+            </li>
+          );
+        })}
+      </ul>
+      {withCards.length > 0 && (
+        <div className="space-y-2 mt-2">
+          <div className="grid grid-cols-2 gap-3">
+            <LengthInput
+              field="rootDepth"
+              label="Top of the roots at"
+              system={system}
+              value={choice.depth}
+              onChange={(depth) => onChange({ ...choice, depth })}
+            />
+            <label className="block">
+              <span className="block text-sm mb-0.5">Strength of the picture</span>
+              <input
+                type="range"
+                className="w-full min-h-[44px] border-0 p-0"
+                min={0}
+                max={100}
+                value={Math.round(100 * choice.strength)}
+                aria-valuetext={`${Math.round(100 * choice.strength)} %`}
+                onChange={({ target }) => onChange({ ...choice, strength: Number(target.value) / 100 })}
+              />
+            </label>
+          </div>
+          <label className="flex items-center gap-2 min-h-[44px]">
+            <input
+              type="checkbox"
+              checked={choice.follow}
+              onChange={({ target }) => onChange({ ...choice, follow: target.checked })}
+            />
+            Follow the edges of the root, and read its thickness
+          </label>
+          <p className="text-sm text-muted">
+            Give the depth of the top of the root below grade first, by the rod: the picture is true for roots
+            at that depth, and others are seen beside their place. Then draw the root, from the stem outward.
+          </p>
+          <Said
+            lines={1}
+            problem={underlay.problem}
+            told={underlay.working ? 'The picture is being laid …' : ''}
+          />
+        </div>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,112 @@
+'use client';
+
+import { wrap, type Remote } from 'comlink';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { PlanSquare, Point, TakenFrom, TracedPoint } from '@undrel/core/photogrammetry';
+import type { Dig, Picture, Tree } from '@undrel/core/records';
+import type { LiesThere, UnderlayWork } from '../../../workers/underlay';
+
+/** Half the side of the ground that is laid under the plan, m, and pixels for a metre of it. */
+const SQUARE: PlanSquare = { x: 0, y: 0, half: 1, scale: 800 };
+/** Entries wait this long before the picture is laid anew. */
+const PAUSE_MS = 250;
+
+export interface Underlay {
+  /** Pictures with cards that lie on the plan, or why they do not. */
+  lies: readonly LiesThere[];
+  /** The picture under the plan; undefined where none is chosen or it is not ready. */
+  under: { href: string; square: PlanSquare } | undefined;
+  working: boolean;
+  problem: string | undefined;
+  /** A root between two touches; undefined where no picture shows it. */
+  follow: (
+    from: Point,
+    to: Point,
+    top: number | undefined,
+    before: number | undefined,
+  ) => Promise<{ hash: string; points: TracedPoint[] } | undefined>;
+  /** From where a picture was taken. */
+  takenFrom: (hash: string) => TakenFrom | undefined;
+}
+
+/** Pictures with cards beneath the plan of a dig; worked out beside the page. Nothing is begun where there are none. */
+export function useUnderlay(
+  pictures: readonly Picture[],
+  tree: Tree,
+  dig: Dig,
+  chosen: readonly string[],
+  depth: number | undefined,
+): Underlay {
+  const worker = useRef<{ raw: Worker; work: Remote<UnderlayWork> } | undefined>(undefined);
+  const [lies, setLies] = useState<readonly LiesThere[]>([]);
+  const [href, setHref] = useState<string | undefined>(undefined);
+  const [working, setWorking] = useState(false);
+  const [problem, setProblem] = useState<string | undefined>(undefined);
+  const withCards = useMemo(() => pictures.filter((p) => p.cards), [pictures]);
+  // Roots do not move a picture: the stem alone ties it to the plan.
+  const stem = useMemo(() => JSON.stringify({ ...dig, roots: [] } satisfies Dig), [dig]);
+  useEffect(
+    () => () => {
+      worker.current?.raw.terminate();
+      worker.current = undefined;
+    },
+    [],
+  );
+  useEffect(() => {
+    if (withCards.length === 0) return setLies([]);
+    if (!worker.current) {
+      const raw = new Worker(new URL('../../../workers/underlay.ts', import.meta.url), { type: 'module' });
+      worker.current = { raw, work: wrap<UnderlayWork>(raw) };
+    }
+    let here = true;
+    worker.current.work.tie(withCards, tree, JSON.parse(stem) as Dig).then(
+      (told) => here && setLies(told),
+      (error: Error) => here && setProblem(error.message),
+    );
+    return () => {
+      here = false;
+    };
+  }, [withCards, tree, stem]);
+  const wanted = chosen.join(' ');
+  useEffect(() => {
+    if (wanted === '' || depth === undefined || !worker.current || lies.length === 0)
+      return setHref(undefined);
+    let here = true;
+    setWorking(true);
+    const timer = setTimeout(() => {
+      worker
+        .current!.work.lay(wanted.split(' '), SQUARE, depth)
+        .then(
+          (blob) => {
+            if (!here) return;
+            setProblem(undefined);
+            setHref(blob && URL.createObjectURL(blob));
+          },
+          (error: Error) => here && setProblem(error.message),
+        )
+        .finally(() => here && setWorking(false));
+    }, PAUSE_MS);
+    return () => {
+      here = false;
+      clearTimeout(timer);
+      setWorking(false);
+    };
+  }, [wanted, depth, lies]);
+  useEffect(
+    () => () => {
+      if (href) URL.revokeObjectURL(href);
+    },
+    [href],
+  );
+  return {
+    lies,
+    under: useMemo(() => (href ? { href, square: SQUARE } : undefined), [href]),
+    working,
+    problem,
+    follow: async (from, to, top, before) => worker.current?.work.follow(from, to, top, before),
+    takenFrom: (hash) => {
+      const there = lies.find((l) => l.hash === hash);
+      return there && 'eye' in there ? there : undefined;
+    },
+  };
+}

@@ -123,3 +123,27 @@ test('a picture without cards says what is asked for; printed cards come for bot
   }
   expect((await page.request.get('/api/cards?paper=A3')).status()).toBe(400);
 });
+
+test('leaves on the leaf sheet are measured and weighed beside those of the reference tree', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/trees/kelpworth-3/pictures');
+  await page.getByRole('button', { name: /^Open: Leaves of this tree/ }).click();
+  const view = page.getByRole('dialog');
+  const told = view.getByText(/^Dark green colour index 0\.\d\d ± 0\.\d\d, 7 leaves of this tree/);
+  await expect(told).toBeVisible();
+  const before = await told.textContent();
+  // Measured anew, in the browser, it is the same to a hundredth.
+  await view.getByRole('button', { name: 'Of this tree' }).click();
+  await expect(view.getByRole('button', { name: 'Of this tree' })).toBeEnabled();
+  const index = (words: string | null) => Number(/index (\S+)/.exec(words ?? '')![1]);
+  expect(Math.abs(index(await told.textContent()) - index(before))).toBeLessThan(0.015);
+  await saved(page);
+  await page.goto('/trees/kelpworth-3?station=crown');
+  const measured = page.getByRole('region', { name: 'Leaf colour, measured' });
+  await expect(measured).toContainText('leaves of the reference tree');
+  await expect(measured).toContainText('Weighed in place of');
+  const stored = await page.request.get('/trees/kelpworth-3/report');
+  expect(await stored.text()).toMatch(/leaf colour index 0\.\d\d, 0\.\d\d on the reference tree/);
+});

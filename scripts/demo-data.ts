@@ -16,9 +16,10 @@ import { itemsOf } from '../web/protocol/item';
 import { RECORD_TABLES } from '../web/protocol/kinds';
 import sharp from 'sharp';
 import type { CaseFile } from '@undrel/core/format';
-import { idOf, type Dig, type Visit } from '@undrel/core/records';
+import { idOf, LEAVES_OF, type Dig, type Picture, type Shown, type Visit } from '@undrel/core/records';
 import { readMarkers } from '@undrel/core/markers';
-import type { Raster } from '@undrel/core/photogrammetry';
+import { leafColourOf, planeOfCards, type Raster, type SeenMarker } from '@undrel/core/photogrammetry';
+import { LEAF_TONES, leafPhotograph } from '../db/demo/leaves';
 import {
   photographFile,
   photographOf,
@@ -27,7 +28,7 @@ import {
   type Photograph,
 } from '../db/demo/photographs';
 import { keepPicture } from '../web/server/pictures/pictures';
-import { readPicture } from '../web/server/pictures/readPicture';
+import { readPicture, type ReadPicture } from '../web/server/pictures/readPicture';
 import { noteYard } from '../web/server/season/yard';
 import { simulatedWeather } from '../web/stand-ins/weather';
 
@@ -86,8 +87,13 @@ const CARD_SIDES = [50, 230];
 /** A collar that was laid open and photographed with cards, and has no root on its plan yet: what is drawn is the dig of another tree. */
 const UNTRACED = 'kelpworth-7';
 
+/** Where leaves were measured, beside those of a tree of the row that does well. */
+const LEAVES_AT = 'kelpworth-3';
+
 interface Taken {
-  photo: Photograph;
+  photo: Pick<Photograph, 'raster' | 'sheet' | 'tie'> & { bearing?: number };
+  shows?: Shown;
+  leavesOf?: (typeof LEAVES_OF)[number];
   caption?: string;
 }
 
@@ -121,6 +127,25 @@ async function addUntraced(db: Db, viewer: Viewer, { tree, visits }: CaseFile, d
   await keepTaken(db, viewer, UNTRACED, visits.at(-1)!, taken);
 }
 
+/** Leaves of a tree and of its reference on the leaf sheet. */
+async function addLeaves(db: Db, viewer: Viewer, { visits }: CaseFile): Promise<void> {
+  const size = { width: 960, height: 720 };
+  const taken = LEAVES_OF.map((of, i): Taken => {
+    const colour = of === 'tree' ? LEAF_TONES.pale : LEAF_TONES.green;
+    return {
+      photo: {
+        ...leafPhotograph({ colour, size, seed: 31 + i, light: [0.92, 0.88, 0.8] }),
+        sheet: [],
+        tie: undefined,
+      },
+      shows: 'leaf',
+      leavesOf: of,
+      caption: of === 'tree' ? 'Leaves of this tree' : 'Leaves of the reference tree',
+    };
+  });
+  await keepTaken(db, viewer, LEAVES_AT, visits.at(-1)!, taken);
+}
+
 async function keepTaken(
   db: Db,
   viewer: Viewer,
@@ -132,29 +157,50 @@ async function keepTaken(
     treeId,
     visit.date,
   ]);
-  for (const { photo, caption } of all) {
+  for (const { photo, caption, shows = 'dig', leavesOf } of all) {
     const read = await readPicture(await photographFile(photo));
     if ('problem' in read) throw new Error(read.problem);
     await keepPicture(db, read);
     const { hash, width, height } = read;
     const { bearing, sheet, tie } = photo;
+    const looks = tie || leavesOf ? { found: readMarkers(await pixelsOf(read.page)), ...tie } : undefined;
     const values = {
       hash,
       width,
       height,
       on: visit.date,
       by: visit.by,
-      shows: 'dig' as const,
-      bearing,
+      shows,
+      ...(bearing !== undefined && { bearing }),
       ...(caption && { caption }),
       ...(sheet.length === 4 && { sheet: { kind: 'a4' as const, corners: sheet } }),
-      ...(tie && { cards: { found: readMarkers(await pixelsOf(read.page)), ...tie } }),
+      ...(looks && { cards: looks }),
+      ...(leavesOf && { leaves: await leavesOn(read, looks!.found, leavesOf) }),
     };
     const [saved] = await saveChanges(db, viewer, [
       { kind: 'picture', id: idOf('picture', at!.id, { hash }), parent: at!.id, base: 0, values },
     ]);
     if (saved?.status !== 'saved') throw new Error(`Photograph from ${bearing}: ${JSON.stringify(saved)}`);
   }
+}
+
+/** The colour of leaves in a picture, as the program measures it. */
+async function leavesOn(
+  read: ReadPicture,
+  found: readonly SeenMarker[],
+  of: (typeof LEAVES_OF)[number],
+): Promise<Picture['leaves']> {
+  const plane = planeOfCards(read, found);
+  const leaves = 'problem' in plane ? plane : leafColourOf(await pixelsOf(read.page), plane);
+  if ('problem' in leaves) throw new Error(leaves.problem);
+  const round = (v: number) => Math.round(v * 1000) / 1000;
+  return {
+    of,
+    index: round(leaves.index),
+    spread: round(leaves.spread),
+    error: round(leaves.error),
+    count: leaves.leaves,
+  };
 }
 
 async function pixelsOf(file: Uint8Array): Promise<Raster> {
@@ -238,6 +284,7 @@ if (present.rowCount === 0) {
       for (const { id, caseFile } of property.trees) {
         await addTree(db, viewer, property.id, id, caseFile);
         if (id === PHOTOGRAPHED) await addPhotographs(db, viewer, caseFile);
+        if (id === LEAVES_AT) await addLeaves(db, viewer, caseFile);
         if (id === UNTRACED) await addUntraced(db, viewer, caseFile, newestDig);
         trees++;
       }

@@ -273,6 +273,7 @@ const PICTURE: Picture = {
     towards: 350,
     level: 0.12,
   },
+  leaves: { of: 'reference', index: 0.52, spread: 0.03, count: 6, error: 0.02 },
   marks: [{ kind: 'arrow', from: [0.1, 0.2], to: [0.5, 0.5], text: 'A' }],
 };
 

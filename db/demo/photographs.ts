@@ -121,10 +121,10 @@ export function photographOf(dig: Dig, tree: Tree, bearing: number, laid: LaidOu
 }
 
 /** The same as a file, as a lens would have it: a little soft, and said to be made up. */
-export async function photographFile({ raster }: Photograph): Promise<Buffer> {
+export async function photographFile({ raster }: Pick<Photograph, 'raster'>): Promise<Buffer> {
   const { width, height, data } = raster;
   const size = Math.round(height / 43);
-  const words = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><text x="${size}" y="${height - size}" font-family="sans-serif" font-size="${size}" fill="#fff" opacity="0.8">made up, from the record of the dig</text></svg>`;
+  const words = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><text x="${size}" y="${height - size}" font-family="sans-serif" font-size="${size}" fill="#fff" opacity="0.8">made up</text></svg>`;
   return sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
     .removeAlpha()
     .blur(0.8)

@@ -147,10 +147,14 @@ const GROUND = {
   wall: { colour: [84, 66, 48], rough: 0.5 },
 } as const;
 
+const SHEET_MARKERS = leafSheetPlaces();
+const SHEET_PATCHES = [...GREYS, ...COLOURS];
+
 /** The patches of the leaf sheet, from its lower edge: greys and colours as they are printed. */
 function leafSheetAt(x: number, y: number, leaves: readonly LaidLeaf[]): Colour | undefined {
   if (Math.abs(x) > 0.1 || Math.abs(y) > 0.138) return undefined;
   for (const { at, length, turned, colour } of leaves) {
+    if (Math.abs(x - at[0]) > length / 2 || Math.abs(y - at[1]) > length / 2) continue;
     const angle = (turned * Math.PI) / 180;
     const [dx, dy] = [x - at[0], y - at[1]];
     const [along, across] = [
@@ -163,14 +167,20 @@ function leafSheetAt(x: number, y: number, leaves: readonly LaidLeaf[]): Colour 
     if (Math.abs(across) > half) continue;
     const vein =
       Math.abs(across) < 0.0012 || Math.abs(((along * 60) % 1) - Math.abs(across) * 40 - 0.1) < 0.02;
-    return tinted(colour, vein ? 1.06 : 1 + 0.05 * grain(x * 9, y * 9));
+    return tinted(
+      [0, 1, 2].map((c) => (colour[c]! * WHITE[c]!) / 255),
+      vein ? 1.06 : 1 + 0.05 * grain(x * 9, y * 9),
+    );
   }
-  for (const { id, at } of leafSheetPlaces()) {
+  // Markers and patches lie beyond where leaves are.
+  if (Math.abs(y) < 0.09) return WHITE;
+  for (const { id, at } of SHEET_MARKERS) {
     const ink = inkAt(id, LEAF_SHEET.side, x - at[0], y - at[1]);
     if (ink) return ink;
   }
-  for (const { at, colour } of [...GREYS, ...COLOURS])
-    if (Math.max(Math.abs(x - at[0]), Math.abs(y - at[1])) < PATCH_SIDE / 2) return [...colour];
+  for (const { at, colour } of SHEET_PATCHES)
+    if (Math.max(Math.abs(x - at[0]), Math.abs(y - at[1])) < PATCH_SIDE / 2)
+      return [0, 1, 2].map((c) => (colour[c]! * WHITE[c]!) / 255) as Colour;
   return WHITE;
 }
 

@@ -233,6 +233,7 @@ export const KIND_ENTRIES: { readonly [K in Kind]: KindEntry<Values[K]> } = {
       leftOut: 'left_out',
       sheet: 'sheet',
       cards: 'cards',
+      leaves: 'leaves',
       marks: 'marks',
     },
   },

@@ -5,6 +5,7 @@ import {
   scaleBySheet,
   type PlaneLength,
 } from '@undrel/core/photogrammetry';
+import { leavesTold, type Leaves } from './leaves';
 import type { Picture, PictureMark, Shown } from '@undrel/core/records';
 import { formatQuantity, type UnitSystem } from '@undrel/core/units';
 
@@ -38,9 +39,11 @@ export const pictureCaption = (p: {
   shows?: Shown | undefined;
   bearing?: number | undefined;
   on: string;
+  leaves?: Leaves | undefined;
 }): string => {
   const words = pictureWords(p);
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+  const told = `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+  return p.leaves ? `${told} ${leavesTold(p.leaves)}` : told;
 };
 
 /** What a picture is, for those who do not see it, and where it is named. */

@@ -1,11 +1,18 @@
 import { readMarkers } from '@undrel/core/markers';
-import type { SeenMarker } from '@undrel/core/photogrammetry';
+import { leafColourOf, planeIn, type LeafColour, type SeenMarker } from '@undrel/core/photogrammetry';
+import type { Picture } from '@undrel/core/records';
 import { expose } from 'comlink';
+import { pictureUrl } from '../protocol/pictureUrl';
 import { pixelsOf } from './pixels';
 
-/** Finds the cards in a picture. */
+/** Finds the cards in a picture, and tells the colour of leaves on the leaf sheet. */
 const work = {
-  find: async (url: string): Promise<SeenMarker[]> => readMarkers(await pixelsOf(url)),
+  find: async (hash: string): Promise<SeenMarker[]> => readMarkers(await pixelsOf(pictureUrl(hash, 'page'))),
+  leaves: async (picture: Picture): Promise<LeafColour | { problem: string }> => {
+    const plane = planeIn(picture);
+    if (!plane) return { problem: 'Find the cards first.' };
+    return 'problem' in plane ? plane : leafColourOf(await pixelsOf(pictureUrl(picture.hash, 'page')), plane);
+  },
 };
 export type CardsWork = typeof work;
 

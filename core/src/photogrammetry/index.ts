@@ -1,6 +1,7 @@
 export * from './camera';
 export * from './cards';
 export * from './homography';
+export * from './leafColour';
 export * from './onPlan';
 export * from './plane';
 export * from './raster';

@@ -251,6 +251,13 @@ export const READING_LIMITS = {
     reason: 'One push of the rod tells the collar of one side; the other sides lie a few centimetres off.',
     source: PRACTICE,
   },
+  leafPaler: {
+    value: 0.06,
+    unit: 'ratio',
+    reason:
+      'Dark green colour index by which leaves are paler than those of the reference tree; leaves of one healthy crown differ by about half of it.',
+    source: PRACTICE,
+  },
   shareError: {
     value: 0.08,
     unit: 'share',

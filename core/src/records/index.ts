@@ -10,6 +10,7 @@ export type { FollowUpMark } from './followUp';
 export type { KindRules } from './kind';
 export * from './labels';
 export {
+  LEAVES_OF,
   MOST_BARK,
   MOST_PICTURE_MARKS,
   RING,

@@ -12,6 +12,9 @@ export const RING = [0, 45, 90, 135, 180, 225, 270, 315] as const;
 /** How many marks a picture has at most. */
 export const MOST_PICTURE_MARKS = 40;
 
+/** Whose leaves lie on the leaf sheet. */
+export const LEAVES_OF = ['tree', 'reference'] as const;
+
 /** How many places of the bark are touched at most. */
 export const MOST_BARK = 24;
 
@@ -53,6 +56,16 @@ export const picture = kind(
         towards: bearing.optional(),
         /** Depth of the cards below grade. */
         level: length('rootDepth').optional(),
+      })
+      .optional(),
+    /** The colour of leaves that lie on the leaf sheet, as it was measured. */
+    leaves: z
+      .strictObject({
+        of: z.enum(LEAVES_OF),
+        index: z.number().min(-1).max(3).describe('dark green colour index, mean of the leaves'),
+        spread: z.number().min(0).max(2).describe('standard deviation between leaves'),
+        count: z.int().min(1).max(200),
+        error: z.number().min(0).max(2).describe('standard error of the index'),
       })
       .optional(),
     /** Drawn over it and never burnt in. A length is measured where there is a sheet. */

@@ -1,7 +1,16 @@
 'use client';
 
-import { CARDS, lackingFor, planeIn, planeOfCards, SHEETS, type SheetKey } from '@undrel/core/photogrammetry';
-import type { Picture, PictureCards } from '@undrel/core/records';
+import {
+  CARDS,
+  LEAF_SHEET,
+  lackingFor,
+  planeIn,
+  planeOfCards,
+  SHEETS,
+  type SheetKey,
+} from '@undrel/core/photogrammetry';
+import { LEAVES_OF, type Picture, type PictureCards } from '@undrel/core/records';
+import { LEAF_WORDS, leavesTold, type Leaves } from '../../protocol/leaves';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../ui/controls/BearingInput';
 import { LengthInput } from '../../ui/controls/LengthInput';
@@ -23,9 +32,11 @@ function cardsTold(picture: Picture): { told: string; problem?: string } {
     .map(({ id, error }) => `${id}: ${millimetres(error)}`)
     .join(', ');
   const told =
-    plane.cards.length === 1
-      ? `Card ${plane.cards[0]!.id} alone: lengths near it hold; lay out more cards for the whole dig.`
-      : `Cards lie on one plane; off it by card ${each}.`;
+    plane.cards.length === 1 && plane.cards[0]!.id === LEAF_SHEET.ids[0]
+      ? 'The leaf sheet is found.'
+      : plane.cards.length === 1
+        ? `Card ${plane.cards[0]!.id} alone: lengths near it hold; lay out more cards for the whole dig.`
+        : `Cards lie on one plane; off it by card ${each}.`;
   return {
     told,
     ...(plane.off && {
@@ -45,6 +56,7 @@ export function PictureScale({
   onProblem,
   onSheet,
   onCards,
+  onLeaves,
 }: {
   picture: Picture;
   touching: Touching | undefined;
@@ -55,12 +67,13 @@ export function PictureScale({
   onProblem: (problem: string | undefined) => void;
   onSheet: (sheet: Picture['sheet']) => void;
   onCards: (cards: Picture['cards']) => void;
+  onLeaves: (leaves: Picture['leaves']) => void;
 }) {
-  const { find, looking, end } = useCards();
+  const { look, looking, end } = useCards();
   const { cards } = picture;
-  const look = async () => {
+  const find = async () => {
     onTouch(undefined);
-    const found = await find(picture.hash);
+    const found = await look((work) => work.find(picture.hash));
     if ('problem' in found) return onProblem(found.problem);
     const plane = planeOfCards(picture, found, cards?.side);
     if ('problem' in plane) return onProblem(plane.problem);
@@ -70,7 +83,16 @@ export function PictureScale({
     }));
     onCards({ ...cards, found: kept });
   };
+  const measure = async (of: Leaves['of']) => {
+    onProblem(undefined);
+    const leaves = await look(async (work) => work.leaves(picture));
+    if ('problem' in leaves) return onProblem(leaves.problem);
+    const round = (v: number) => Math.round(v * 1000) / 1000;
+    const { index, spread, error, leaves: count } = leaves;
+    onLeaves({ of, index: round(index), spread: round(spread), error: round(error), count });
+  };
   const lies = cardsTold(picture);
+  const leafSheet = cards?.found.some((f) => LEAF_SHEET.ids.some((id) => id === f.id)) ?? false;
   const touched = cards?.bark?.length ?? 0;
   return (
     <div role="group" aria-label="Scale" className="space-y-1">
@@ -90,7 +112,7 @@ export function PictureScale({
           type="button"
           className="quiet min-w-[9rem]"
           disabled={disabled}
-          onClick={() => (looking ? end() : void look())}
+          onClick={() => (looking ? end() : void find())}
         >
           {looking ? 'Stop looking' : 'Find the cards'}
         </button>
@@ -122,7 +144,31 @@ export function PictureScale({
         </a>
       </div>
       <Said lines={3} problem={problem ?? lies.problem} told={lies.told} />
-      {cards && (
+      {leafSheet && (
+        <fieldset className="border-t border-hair pt-2">
+          <legend className="font-semibold">Colour of the leaves</legend>
+          <div className="flex flex-wrap gap-2">
+            {LEAVES_OF.map((of) => (
+              <button
+                key={of}
+                type="button"
+                className={picture.leaves?.of === of ? 'act' : 'quiet'}
+                aria-pressed={picture.leaves?.of === of}
+                disabled={disabled || looking}
+                onClick={() => void measure(of)}
+              >
+                {LEAF_WORDS[of]}
+              </button>
+            ))}
+          </div>
+          <p className="text-sm min-h-[2.8rem] mt-1">
+            {picture.leaves
+              ? leavesTold(picture.leaves)
+              : 'Say whose leaves these are, and their colour is measured.'}
+          </p>
+        </fieldset>
+      )}
+      {cards && !leafSheet && (
         <fieldset className="border-t border-hair pt-2 space-y-2">
           <legend className="font-semibold">On the plan of the dig</legend>
           <div className="grid grid-cols-2 gap-3 items-end">

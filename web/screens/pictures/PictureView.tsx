@@ -199,6 +199,7 @@ export function PictureView({
               onProblem={setWrong}
               onSheet={(sheet) => set('sheet', sheet)}
               onCards={(cards) => set('cards', cards)}
+              onLeaves={(leaves) => set('leaves', leaves)}
             />
             <div role="group" aria-label="Mark with" className="flex flex-wrap gap-2">
               {KINDS.map((key) => (

@@ -1,10 +1,8 @@
-import { releaseProxy, wrap } from 'comlink';
+import { releaseProxy, wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { SeenMarker } from '@undrel/core/photogrammetry';
-import { pictureUrl } from '../../protocol/pictureUrl';
 import type { CardsWork } from '../../workers/cards';
 
-/** Looks for the cards in a picture, beside the page; it can be ended. */
+/** Looks at a picture beside the page: for its cards, or for the colour of leaves. It can be ended. */
 export function useCards() {
   const worker = useRef<Worker | undefined>(undefined);
   const [looking, setLooking] = useState(false);
@@ -14,17 +12,17 @@ export function useCards() {
     setLooking(false);
   }, []);
   useEffect(() => end, [end]);
-  const find = async (hash: string): Promise<SeenMarker[] | { problem: string }> => {
+  const look = async <T>(asks: (work: Remote<CardsWork>) => Promise<T>): Promise<T | { problem: string }> => {
     end();
     const made = new Worker(new URL('../../workers/cards.ts', import.meta.url), { type: 'module' });
     worker.current = made;
     setLooking(true);
     const work = wrap<CardsWork>(made);
     const failed = new Promise<{ problem: string }>((settle) => {
-      made.onerror = (event) => settle({ problem: event.message || 'The cards could not be looked for.' });
+      made.onerror = (event) => settle({ problem: event.message || 'The picture could not be looked at.' });
     });
     try {
-      return await Promise.race([work.find(pictureUrl(hash, 'page')), failed]);
+      return await Promise.race([asks(work), failed]);
     } catch (error) {
       return { problem: error instanceof Error ? error.message : String(error) };
     } finally {
@@ -32,5 +30,5 @@ export function useCards() {
       if (worker.current === made) end();
     }
   };
-  return { find, looking, end };
+  return { look, looking, end };
 }

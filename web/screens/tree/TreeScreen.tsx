@@ -23,6 +23,7 @@ import { newId } from './newId';
 import { SaveState } from './SaveState';
 import { SectionView } from './SectionView';
 import { StationLine } from './StationLine';
+import { LeafColours } from './asked/LeafColours';
 import { Questions } from './asked/Questions';
 import { useJudgement } from './useJudgement';
 import { STATIONS, type StationKey, type StationProps } from './visitEntry';
@@ -339,6 +340,10 @@ function Station({
         <Entry>
           <h1>Crown</h1>
           <p className="text-muted mb-2">Colour, leaf, density, dieback; then read the shoots back.</p>
+          <LeafColours
+            pictures={props.visit.pictures}
+            href={`/trees/${props.treeId}/pictures?visit=${props.visitId}`}
+          />
           <Questions key={`crown ${props.visitId}`} {...props} questions={CROWN_ALL} />
           <details className="border-t border-ink">
             <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">

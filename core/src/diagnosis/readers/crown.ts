@@ -1,10 +1,33 @@
 import { vigourFrom } from '../../crown/vigour';
 import { LIMITS } from '../../practice/limits';
 import { shortMark } from '../../units/marks';
-import { asked, first, share, type Readers } from './reader';
+import { answerTo } from '../../questions/question';
+import type { LEAVES_OF } from '../../records';
+import { asked, first, intervals, share, type Reader, type Readers } from './reader';
+
+/**
+ * Leaf colour as it was measured on pictures of the same visit, beside leaves of the reference tree: paler or not. Green veins
+ * and scorched margins are for the eye, and what it saw of them stands.
+ */
+const measuredColour: Reader = ({ visit }) => {
+  const seen = answerTo(visit.findings, 'crown.colour')?.answer;
+  if (seen === 'veins' || seen === 'scorched') return undefined;
+  const of = (whose: (typeof LEAVES_OF)[number]) =>
+    visit.pictures?.flatMap(({ leaves }) => (leaves?.of === whose ? [leaves] : [])).at(-1);
+  const [tree, reference] = [of('tree'), of('reference')];
+  if (!tree || !reference) return undefined;
+  const paler = reference.index - tree.index;
+  const error = Math.max(0.005, Math.hypot(tree.error, reference.error));
+  const [good, pale] = intervals(paler, error, ['leafPaler']) as [number, number];
+  return {
+    agrees: [good, pale, pale, good],
+    says: `leaf colour index ${tree.index.toFixed(2)}, ${reference.index.toFixed(2)} on the reference tree`,
+  };
+};
 
 /** The crown and its shoots. */
 export const CROWN_READERS: Readers = {
+  'crown.colour': first(measuredColour, asked('crown.colour')),
   'crown.density': first(
     share('crown.density', 'crown density', ['densityHalf', 'densityFull'], true),
     asked('look.density'),

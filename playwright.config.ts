@@ -10,6 +10,9 @@ const chromium = {
     '--disable-component-update',
     '--disable-sync',
     '--disable-quic',
+    // A made-up camera, and no question whether it may be used.
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
     // Each page is new and lives for seconds: compiling its script to the last, on threads of their own, takes from both cores.
     '--js-flags=--single-threaded,--no-turbofan',
   ],

@@ -220,3 +220,43 @@ test('the same side of the collar at two visits stands side by side, and one is 
   await page.keyboard.press('End');
   await expect(wipe).toHaveValue('100');
 });
+
+test('eight sides by the camera of the device, one after the other under one thumb, over those of the visit before', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await enterDemo(page);
+  await page.goto('/trees/lanternfield-5/pictures');
+  const sides = page.getByRole('region', { name: 'Collar from eight sides' });
+  // Anew each time: what an earlier run took is removed.
+  for (const there of await sides.getByRole('button', { name: /^Picture from/ }).all()) {
+    await there.click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Remove this picture' }).click();
+  }
+  await saved(page);
+  await sides.getByRole('button', { name: 'Use the camera' }).click();
+  const camera = page.getByRole('dialog');
+  const shutter = camera.getByRole('button', { name: 'Take it' });
+  const place = await shutter.boundingBox();
+  await expect(camera.getByText('8 to take')).toBeVisible();
+  await camera.getByRole('button', { name: 'Later' }).click();
+  for (let left = 8; left > 0; left--) {
+    await expect(camera.getByText(`${left} to take`)).toBeVisible();
+    expect(await shutter.boundingBox()).toEqual(place);
+    await shutter.click();
+  }
+  await expect(camera).toHaveCount(0);
+  await expect(sides).toContainText('8 of 8');
+  await saved(page);
+  // The picture of the visit before lies over what the camera sees.
+  await page.goto('/trees/sable-katsura-14/pictures?visit=');
+  const before = sides.getByRole('button', { name: /^Picture from N$/ });
+  await before.click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Remove this picture' }).click();
+  await sides.getByRole('button', { name: 'Use the camera' }).click();
+  await expect(camera.getByRole('img', { name: 'The picture from N of the visit before' })).toBeVisible();
+  await camera.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(before).toBeVisible();
+  await saved(page);
+});

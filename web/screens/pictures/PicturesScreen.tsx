@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { idOf, type Picture, type Tree } from '@undrel/core/records';
+import { idOf, RING, type Picture, type Tree } from '@undrel/core/records';
 import { useCase } from '../../device/useCase';
 import { itemsBelow, type ItemOf } from '../../protocol/item';
 import { count } from '../../ui/count';
@@ -14,6 +14,7 @@ import { Marked } from './Marked';
 import { OnTheirWay } from './OnTheirWay';
 import { PictureView } from './PictureView';
 import { usePictures } from './usePictures';
+import { Viewfinder } from './Viewfinder';
 import { ringOf } from '../../protocol/ringOf';
 import { pictureWords, sideOf } from '../../protocol/pictures';
 
@@ -45,6 +46,7 @@ export function PicturesScreen(props: {
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
   const pictures = itemsBelow(control.items, 'picture', visitId);
   const [open, setOpen] = useState<string>();
+  const [taking, setTaking] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const side = useRef<number | undefined>(undefined);
   const { queue, send, again, drop } = usePictures(props.person, visitId, (sent, { file, bearing }) => {
@@ -71,6 +73,11 @@ export function PicturesScreen(props: {
   const inRing = [...ring.values()].map((p) => p.id);
   const others = pictures.filter((p) => !inRing.includes(p.id));
   const shown = pictures.find((p) => p.id === open);
+  // The newest of each side from the visits before this one.
+  const day = props.visits.find((v) => v.id === visitId)!.date;
+  const earlier = ringOf(
+    props.visits.filter((v) => v.date < day).flatMap((v) => itemsBelow(control.items, 'picture', v.id)),
+  );
   const set = (id: string, picture: Picture | null, field = 'hash') =>
     control.set('picture', id, visitId, picture, field);
   return (
@@ -122,7 +129,19 @@ export function PicturesScreen(props: {
           />
           <div className="lg:grid lg:grid-cols-[25rem_1fr] lg:gap-10">
             <section aria-label="Collar from eight sides" className="mb-6">
-              <h2>Collar from eight sides</h2>
+              <div className="flex flex-wrap items-baseline justify-between gap-3 max-w-[25rem]">
+                <h2>Collar from eight sides</h2>
+                {mayMeasure && (
+                  <button
+                    type="button"
+                    className="act"
+                    disabled={inRing.length === RING.length}
+                    onClick={() => setTaking(true)}
+                  >
+                    Use the camera
+                  </button>
+                )}
+              </div>
               <ol className="grid grid-cols-3 gap-1 max-w-[25rem] mt-2">
                 {GRID.map((bearing) => {
                   if (bearing === undefined)
@@ -197,6 +216,14 @@ export function PicturesScreen(props: {
           </div>
         </Entry>
       </main>
+      {taking && (
+        <Viewfinder
+          sides={RING.filter((bearing) => !ring.has(bearing))}
+          before={(bearing) => earlier.get(bearing)?.values.hash}
+          onTake={(file, bearing) => void send([file], bearing)}
+          onClose={() => setTaking(false)}
+        />
+      )}
       {shown && (
         <PictureView
           picture={shown.values}

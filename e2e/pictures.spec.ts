@@ -219,6 +219,32 @@ test('the same side of the collar at two visits stands side by side, and one is 
   await wipe.focus();
   await page.keyboard.press('End');
   await expect(wipe).toHaveValue('100');
+  // Aligned by four places: what lies a twentieth of the width farther right in the later picture is moved there.
+  const apart = side.getByRole('button', { name: 'Not aligned' });
+  if (await apart.isEnabled()) await apart.click();
+  await expect(apart).toBeDisabled();
+  await side.getByRole('button', { name: 'Align the two' }).click();
+  const images = side.locator('figure').locator('svg image');
+  const [first, second] = [(await images.nth(0).boundingBox())!, (await images.nth(1).boundingBox())!];
+  for (const [x, y] of [
+    [0.2, 0.2],
+    [0.7, 0.25],
+    [0.75, 0.8],
+    [0.15, 0.7],
+  ] as const) {
+    await page.mouse.click(first.x + x * first.width, first.y + y * first.height);
+    await page.mouse.click(second.x + (x + 0.05) * second.width, second.y + y * second.height);
+  }
+  await expect(side.getByText('Aligned by four places that both show.')).toBeVisible();
+  const beneath = side.getByTestId('before-beneath');
+  await expect(beneath).toHaveAttribute('style', /matrix3d/);
+  const moved = await beneath.evaluate((e) => {
+    const { left } = e.getBoundingClientRect();
+    return (left - e.parentElement!.getBoundingClientRect().left) / e.parentElement!.clientWidth;
+  });
+  expect(Math.abs(moved - 0.05)).toBeLessThan(0.01);
+  await apart.click();
+  await expect(side.getByText(/^Not taken from quite the same spot/)).toBeVisible();
 });
 
 test('eight sides by the camera of the device, one after the other under one thumb, over those of the visit before', async ({

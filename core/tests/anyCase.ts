@@ -273,6 +273,21 @@ const PICTURE: Picture = {
     towards: 350,
     level: 0.12,
   },
+  aligned: {
+    to: 'fedcba9876543210'.repeat(4),
+    here: [
+      [0.1, 0.1],
+      [0.8, 0.1],
+      [0.8, 0.9],
+      [0.1, 0.9],
+    ],
+    there: [
+      [0.15, 0.1],
+      [0.85, 0.12],
+      [0.8, 0.95],
+      [0.1, 0.85],
+    ],
+  },
   leaves: { of: 'reference', index: 0.52, spread: 0.03, count: 6, error: 0.02 },
   marks: [{ kind: 'arrow', from: [0.1, 0.2], to: [0.5, 0.5], text: 'A' }],
 };

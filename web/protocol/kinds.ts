@@ -234,6 +234,7 @@ export const KIND_ENTRIES: { readonly [K in Kind]: KindEntry<Values[K]> } = {
       sheet: 'sheet',
       cards: 'cards',
       leaves: 'leaves',
+      aligned: 'aligned',
       marks: 'marks',
     },
   },

@@ -1,4 +1,4 @@
-import type { PictureMark } from '@undrel/core/records';
+import type { PictureAlignment, PictureMark } from '@undrel/core/records';
 import type { Answer, Compared, Recovery, RemedyRecord } from '@undrel/core/recovery';
 import type { LifeMark } from '../drawings/lifeLine';
 
@@ -17,6 +17,8 @@ export interface PicturePair {
   about: string;
   before: Beside;
   after: Beside;
+  /** Places that both show: in the later one, and in the earlier. */
+  aligned?: Pick<PictureAlignment, 'here' | 'there'>;
 }
 
 /** A tree through time. */

@@ -16,6 +16,7 @@ export {
   RING,
   SHOWN,
   type Picture,
+  type PictureAlignment,
   type PictureCards,
   type PictureMark,
   type Shown,

@@ -58,6 +58,14 @@ export const picture = kind(
         level: length('rootDepth').optional(),
       })
       .optional(),
+    /** Four places that an earlier picture of the same shows as well: in this one, and in that. */
+    aligned: z
+      .strictObject({
+        to: pictureHash,
+        here: z.tuple([at, at, at, at]),
+        there: z.tuple([at, at, at, at]),
+      })
+      .optional(),
     /** The colour of leaves that lie on the leaf sheet, as it was measured. */
     leaves: z
       .strictObject({
@@ -91,5 +99,6 @@ export const picture = kind(
 );
 
 export type Picture = z.infer<typeof picture.schema>;
+export type PictureAlignment = NonNullable<Picture['aligned']>;
 export type PictureCards = NonNullable<Picture['cards']>;
 export type PictureMark = NonNullable<Picture['marks']>[number];

@@ -16,20 +16,13 @@ import { usePreferences } from '../shell/preferences';
 import { Marked } from './Marked';
 import { CardOutlines } from './CardOutlines';
 import { PictureScale, type Touching } from './PictureScale';
+import { placeOn } from './placeOn';
 import { SheetOutline } from './SheetOutline';
 import { MARK_WORDS, marksTold, pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictures';
 
 const KINDS = Object.keys(MARK_WORDS) as PictureMark['kind'][];
 /** A mark shorter than this share of the picture is a slip of the finger. */
 const SLIP = 0.01;
-
-/** Shares of width and height at which a pointer is on a picture, whatever room is left beside it in its place. */
-function placeOn(svg: SVGSVGElement, { clientX, clientY }: PointerEvent): [number, number] {
-  const { width, height } = svg.viewBox.baseVal;
-  const at = new DOMPoint(clientX, clientY).matrixTransform(svg.getScreenCTM()!.inverse());
-  const share = (place: number, size: number) => Math.min(1, Math.max(0, place / size));
-  return [share(at.x, width), share(at.y, height)];
-}
 
 /** One picture large: what it shows, its caption, and marks drawn over it by finger or mouse. */
 export function PictureView({

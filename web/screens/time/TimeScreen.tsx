@@ -11,7 +11,7 @@ import type { TreeTime } from '../../protocol/time';
 import { Entry } from '../../ui/controls/Entry';
 import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
-import { SameSide } from './SameSide';
+import { SameSide, type Align } from './SameSide';
 import { TreePageBar } from '../shell/TreePageBar';
 
 const ANSWER_WORDS: Record<Recovery['answer'], string> = {
@@ -23,7 +23,18 @@ const ANSWER_WORDS: Record<Recovery['answer'], string> = {
 };
 
 /** Whether the work paid, first; below it the life of the tree on one axis, and two visits side by side. */
-export function TimeScreen({ treeId, time, today }: { treeId: string; time: TreeTime; today: string }) {
+export function TimeScreen({
+  treeId,
+  time,
+  today,
+  align,
+}: {
+  treeId: string;
+  time: TreeTime;
+  today: string;
+  /** None where the person may not. */
+  align: Align | undefined;
+}) {
   const { recovery } = time;
   const { units: system } = usePreferences();
   return (
@@ -51,7 +62,7 @@ export function TimeScreen({ treeId, time, today }: { treeId: string; time: Tree
             </>
           )}
           <Life time={time} today={today} />
-          {time.pairs.length > 0 && <SameSide pairs={time.pairs} />}
+          {time.pairs.length > 0 && <SameSide treeId={treeId} pairs={time.pairs} align={align} />}
           {recovery && <Working recovery={recovery} />}
           <Sides time={time} />
         </Entry>

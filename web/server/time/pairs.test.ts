@@ -38,4 +38,27 @@ test('the same from the same side at two visits, first and last; what stands alo
     ['open root collar from N', '2024-05-01', '2026-05-01'],
   ]);
   expect(picturePairs([])).toEqual([]);
+  // What was aligned to another picture than the one beside it does not count.
+  const four = [
+    [0, 0],
+    [0.5, 0],
+    [0.5, 0.5],
+    [0, 0.5],
+  ];
+  const first = picture('2024-05-01', { shows: 'dig', bearing: 0 });
+  const pairTo = (to: string) =>
+    picturePairs([
+      { pictures: [first] },
+      {
+        pictures: [
+          picture('2026-05-01', {
+            shows: 'dig',
+            bearing: 0,
+            aligned: { to, here: four, there: four } as Picture['aligned'] & object,
+          }),
+        ],
+      },
+    ])[0]!.aligned;
+  expect(pairTo(first.hash)).toEqual({ here: four, there: four });
+  expect(pairTo('f'.repeat(64))).toBeUndefined();
 });

@@ -28,7 +28,15 @@ export function picturePairs(visits: readonly Pick<Visit, 'pictures'>[]): Pictur
         caption: pictureWords(p),
         ...(p.marks && { marks: p.marks }),
       });
-      return [{ about, before: told(first!), after: told(last) }];
+      const aligned = last.aligned?.to === first!.hash ? last.aligned : undefined;
+      return [
+        {
+          about,
+          before: told(first!),
+          after: told(last),
+          ...(aligned && { aligned: { here: aligned.here, there: aligned.there } }),
+        },
+      ];
     })
     .sort((a, b) => a.before.on.localeCompare(b.before.on) || a.about.localeCompare(b.about));
 }

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { may } from '@/protocol/roles';
 import { NotNow } from '@/screens/shell/NotNow';
 import { TimeScreen } from '@/screens/time/TimeScreen';
 import { unitsOfDevice } from '@/server/accounts/device';
@@ -9,6 +10,7 @@ import { yardsticks } from '@/server/cases/reference';
 import { today } from '@/server/cases/write';
 import { openDraft } from '@/server/reports/reports';
 import { tried } from '@/server/tried';
+import { alignAction } from './actions';
 
 export const metadata: Metadata = { title: 'Through time' };
 
@@ -40,5 +42,12 @@ export default async function TimePage(props: {
   );
   if ('problem' in time)
     return <NotNow title="The tree through time" problem={time.problem} back={`/trees/${tree}`} />;
-  return <TimeScreen treeId={tree} time={time.value} today={today()} />;
+  return (
+    <TimeScreen
+      treeId={tree}
+      time={time.value}
+      today={today()}
+      align={may(viewer.role, 'measure') ? alignAction : undefined}
+    />
+  );
 }

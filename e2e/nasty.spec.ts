@@ -31,6 +31,9 @@ const READS = [
   `/pictures/${'0'.repeat(64)}/`,
   `/trees/${TREE}/pictures?visit=`,
   '/offer/',
+  `/offer/x/${'0'.repeat(64)}`,
+  '/offer/x/y',
+  '/api/cards?paper=',
   '/invite/',
 ];
 const LONG = 'x'.repeat(121);

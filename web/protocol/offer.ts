@@ -1,4 +1,5 @@
 import type { Drawing } from '../drawings/shapes';
+import type { ReportPicture } from './report';
 
 /** One option as a client reads it: every figure already text. */
 export interface OfferOption {
@@ -33,6 +34,8 @@ export interface OfferContent {
   cautions: string[];
   before: Drawing;
   after?: Drawing;
+  /** Photographs of the tree; links made before they were shown have none. */
+  pictures?: ReportPicture[];
 }
 
 /** A link as the firm sees it. */

@@ -3,6 +3,7 @@
 import { Said } from '../../ui/Said';
 import type { OfferContent } from '../../protocol/offer';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
+import { Marked } from '../pictures/Marked';
 import { useKeptForm } from '../../ui/useKeptForm';
 
 export interface ApproveState {
@@ -32,6 +33,8 @@ const OVER = {
 /** What a client reads on a phone: why the tree looks bad, what can be done, what it costs, and a way to say yes. */
 export function OfferScreen(props: {
   shown: Shown;
+  /** Of this page, for what lies beneath it. */
+  address: string;
   approve: (state: ApproveState, form: FormData) => Promise<ApproveState>;
 }) {
   const { shown } = props;
@@ -88,6 +91,18 @@ export function OfferScreen(props: {
           />
           <figcaption className="text-sm text-muted">After the work.</figcaption>
         </figure>
+      )}
+      {c.pictures && c.pictures.length > 0 && (
+        <section aria-label="Photographs" className="grid sm:grid-cols-2 gap-3 mt-4">
+          {c.pictures.map((p) => (
+            <figure key={p.hash}>
+              <div className="border border-ink" style={{ aspectRatio: `${p.width} / ${p.height}` }}>
+                <Marked picture={p} about={p.caption} href={`${props.address}/${p.hash}`} />
+              </div>
+              <figcaption className="text-sm text-muted">{p.caption}</figcaption>
+            </figure>
+          ))}
+        </section>
       )}
       <form action={act} className="mt-6">
         <input type="hidden" name="sha256" value={sha256} />

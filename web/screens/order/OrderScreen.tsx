@@ -7,6 +7,8 @@ import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, type ItemOf } from '../../protocol/item';
 import type { Order, OrderStep } from '../../protocol/order';
 import { isDone } from '../../protocol/propertyWork';
+import { Marked } from '../pictures/Marked';
+import { pictureWords } from '../../protocol/pictures';
 import { ringOf } from '../../protocol/ringOf';
 import { Entry } from '../../ui/controls/Entry';
 import { materialText } from '../../ui/materialText';
@@ -15,6 +17,9 @@ import { TopBar } from '../shell/TopBar';
 import { useCase } from '../../device/useCase';
 import { SaveState } from '../tree/SaveState';
 import { StepEntry } from './StepEntry';
+
+/** So many photographs stand at the head of an order. */
+const MOST_PICTURES = 4;
 
 /** The crew's order for one tree: what is done in which order, what is signed first, and what came of it. */
 export function OrderScreen(props: {
@@ -41,7 +46,11 @@ export function OrderScreen(props: {
   );
   const record = (step: string, work: WorkDone | undefined, field: string) =>
     control.set('work', idOf('work', visitId, { step }), visitId, work ?? null, field);
-  const taken = ringOf(itemsBelow(control.items, 'picture', visitId)).size;
+  const pictures = itemsBelow(control.items, 'picture', visitId);
+  const taken = ringOf(pictures).size;
+  const looked = pictures
+    .filter((p) => !p.values.leftOut && p.values.shows !== 'leaf')
+    .slice(0, MOST_PICTURES);
   const seasons = [...new Set(order.steps.map((s) => s.season))];
   const work = order.steps.filter((s) => 'operation' in s);
   const finished = work.filter((s) => done.has(s.key)).length;
@@ -90,6 +99,24 @@ export function OrderScreen(props: {
           <section aria-label="On the truck" className="mb-4">
             <h2>On the truck</h2>
             <p>{order.materials.map((m) => materialText(m, system)).join('; ')}</p>
+          </section>
+        )}
+        {looked.length > 0 && (
+          <section aria-label="What it looks like" className="mb-4">
+            <h2>What it looks like</h2>
+            <ul className="grid grid-cols-2 sm:grid-cols-4 gap-2">
+              {looked.map(({ id, values }) => (
+                <li key={id}>
+                  <div
+                    className="border border-ink"
+                    style={{ aspectRatio: `${values.width} / ${values.height}` }}
+                  >
+                    <Marked picture={values} about={pictureWords(values)} size="small" />
+                  </div>
+                  <p className="text-sm">{pictureWords(values)}</p>
+                </li>
+              ))}
+            </ul>
           </section>
         )}
         <Entry>

@@ -11,12 +11,15 @@ export function Marked({
   picture,
   about,
   size,
+  href,
   children,
   ...rest
 }: {
   picture: { hash: string; width: number; height: number; marks?: readonly PictureMark[] | undefined };
   about: string;
-  size: 'small' | 'page';
+  size?: 'small' | 'page';
+  /** Where the file is, if the firm's own address is not for whoever looks. */
+  href?: string;
 } & ComponentProps<'svg'>) {
   const { width, height, shapes } = pictureMarks(picture);
   const [missing, setMissing] = useState(false);
@@ -35,7 +38,7 @@ export function Marked({
         </text>
       ) : (
         <image
-          href={pictureUrl(picture.hash, size)}
+          href={href ?? pictureUrl(picture.hash, size ?? 'page')}
           width={width}
           height={height}
           onError={() => setMissing(true)}

@@ -140,7 +140,7 @@ export function SameSide({
             </button>
           </div>
           <Said
-            lines={2}
+            lines={3}
             problem={problem}
             told={
               touched

@@ -7,6 +7,9 @@ import type { ReportSource } from '../reports/source';
 import { leftOut, moneyRange, percents } from './words';
 import type { WorthSheet } from './worth';
 
+/** A client looks at so many photographs at most. */
+const MOST_PICTURES = 4;
+
 /** What a client is shown: verdict, options, steps and sums in plain words. */
 export function offerContent(source: ReportSource, sheet: WorthSheet, made: string): OfferContent {
   const report = reportContent(source);
@@ -47,6 +50,7 @@ export function offerContent(source: ReportSource, sheet: WorthSheet, made: stri
         : [],
     notes: leftOut(sheet.whole, sheet.unpriced),
     cautions: [...new Set(sheet.treatment.flatMap((o) => o.cautions.map(say)))],
+    ...(report.pictures && { pictures: report.pictures.slice(0, MOST_PICTURES) }),
     before: report.drawing,
     ...(report.drawingAfter && { after: report.drawingAfter }),
   };

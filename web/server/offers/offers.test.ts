@@ -2,6 +2,7 @@ import { idOf } from '@undrel/core/records';
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import pg from 'pg';
+import sharp from 'sharp';
 import { readCase } from '@undrel/core/format';
 import type { Rates } from '@undrel/core/costing';
 import { importCase } from '../cases/import';
@@ -9,9 +10,11 @@ import { saveChanges } from '../cases/write';
 import { databaseUrl } from '../database/migrate';
 import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
+import { keepPicture } from '../pictures/pictures';
+import { readPicture } from '../pictures/readPicture';
 import { openDraft } from '../reports/reports';
 import { offerContent } from './content';
-import { approveOffer, makeOffer, offersOf, revokeOffer, shownBy } from './offers';
+import { approveOffer, makeOffer, offersOf, pictureShownBy, revokeOffer, shownBy } from './offers';
 import { orderOf } from './order';
 import { tickStep } from './tick';
 import { workOfTree } from './treeWork';
@@ -97,6 +100,41 @@ test('an expired and a revoked link show nothing and approve nothing', async () 
   expect(await shownBy(taken.token)).toEqual({ state: 'revoked' });
   expect(await approveOffer(taken.token, given(shown.sha256))).toMatch(/taken this offer back/);
   expect(await shownBy('nothing')).toEqual({ state: 'unknown' });
+});
+
+test('a link shows the pictures that were put into it and no others, for as long as it shows anything', async () => {
+  const file = async (red: number) => {
+    const bytes = await sharp({
+      create: { width: 40, height: 30, channels: 3, background: { r: red, g: 90, b: 40 } },
+    })
+      .png()
+      .toBuffer();
+    const read = await readPicture(bytes);
+    if ('problem' in read) throw new Error(read.problem);
+    await as((db) => keepPicture(db, read));
+    return read;
+  };
+  const [put, other] = [await file(10), await file(200)];
+  const { content } = await offer();
+  const { visitId } = await draft();
+  const pictures = [{ hash: put.hash, width: 40, height: 30, caption: 'The collar.' }];
+  const link = async () => (await as((db) => makeOffer(db, visitId, { ...content, pictures }, 30))).token;
+  const token = await link();
+  expect(Buffer.compare((await pictureShownBy(token, put.hash))!, Buffer.from(put.page))).toBe(0);
+  expect(await pictureShownBy(token, other.hash)).toBeUndefined();
+  expect(await pictureShownBy(`${token}x`, put.hash)).toBeUndefined();
+  const [newest] = await as((db) => offersOf(db, treeId));
+  await as((db) => revokeOffer(db, newest!.id));
+  expect(await pictureShownBy(token, put.hash)).toBeUndefined();
+  // Once approved it stays readable, its time over or not.
+  const approved = await link();
+  const shown = await shownBy(approved);
+  if (!('content' in shown)) throw new Error(shown.state);
+  expect(await approveOffer(approved, given(shown.sha256))).toBeUndefined();
+  await asOwner(`update offers set expires_at = now() - interval '1 hour' where token_hash = $1`, [
+    createHash('sha256').update(approved).digest(),
+  ]);
+  expect(await pictureShownBy(approved, put.hash)).toBeDefined();
 });
 
 test('not even the firm can write an approval, or change what was shown', async () => {

@@ -101,6 +101,10 @@ export async function shownBy(token: string): Promise<Shown> {
   };
 }
 
+/** A picture that a link shows, as a page shows it; undefined where it shows none such. */
+export const pictureShownBy = async (token: string, hash: string): Promise<Buffer | undefined> =>
+  (await withoutFirm((db) => db.row<{ page: Buffer }>(sql.SHOWN_PICTURE, [hashToken(token), hash])))?.page;
+
 /** Why an approval was not taken. */
 const REFUSALS: Record<string, string> = {
   unknown: 'This link is not one of ours; check that it was copied whole.',

@@ -7,5 +7,11 @@ export const metadata: Metadata = { title: 'Your tree', robots: { index: false, 
 
 export default async function OfferPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  return <OfferScreen shown={await shownBy(token)} approve={approveAction.bind(null, token)} />;
+  return (
+    <OfferScreen
+      shown={await shownBy(token)}
+      address={`/offer/${token}`}
+      approve={approveAction.bind(null, token)}
+    />
+  );
 }

@@ -55,7 +55,16 @@ export type Importer =
   | 'rootTable'
   | 'rootMap'
   | 'walk'
-  | 'pushes';
+  | 'pushes'
+  | 'picture';
+
+/** Small pictures, a byte a letter: JPEG, PNG, WebP, and a PNG whose head says 3,600 million pixels. */
+const PICTURES = [
+  '/9j/2wBDAAYEBQYFBAYGBQYHBwYIChAKCgkJChQODwwQFxQYGBcUFhYaHSUfGhsjHBYWICwgIyYnKSopGR8tMC0oMCUoKSj/2wBDAQcHBwoIChMKChMoGhYaKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCj/wAARCAAGAAgDASIAAhEBAxEB/8QAFQABAQAAAAAAAAAAAAAAAAAAAAb/xAAUEAEAAAAAAAAAAAAAAAAAAAAA/8QAFQEBAQAAAAAAAAAAAAAAAAAABAX/xAAUEQEAAAAAAAAAAAAAAAAAAAAA/9oADAMBAAIRAxEAPwCfAQhH/9k=',
+  'iVBORw0KGgoAAAANSUhEUgAAAAgAAAAGCAIAAABxZ0isAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAEUlEQVQImWOIqrDBihgGUgIA2+gyoe05YRsAAAAASUVORK5CYII=',
+  'UklGRjIAAABXRUJQVlA4ICYAAABwAQCdASoIAAYAAUAmJZACdAF1AAD+7HDf4t+0f3tlBScQUdAAAA==',
+  'iVBORw0KGgoAAAANSUhEUgAA6mAAAOpgCAIAAABxZ0isAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAEUlEQVQImWOIqrDBihgGUgIA2+gyoe05YRsAAAAASUVORK5CYII=',
+].map((base64) => Buffer.from(base64, 'base64').toString('latin1'));
 
 const geojson = JSON.stringify({
   type: 'FeatureCollection',
@@ -149,6 +158,7 @@ export const SEEDS: Record<Importer, string[]> = {
     'bearing,distance (m),depth (cm),cone index (MPa)\n0,1,5,0.8\n0,1,10,1.2\n',
     `bearing${' '.repeat(20_000)},distance (m\n0,1\n`,
   ],
+  picture: [...PICTURES, '%PDF-1.7 called .jpg', ''],
 };
 
 const NASTY = [

@@ -3,6 +3,7 @@ import { walkInventory } from '../../core/cli/walk';
 import { readDig, rootsFromGeoJson, rootsFromRows } from '../../core/src/roots';
 import { layoutOf, pushesFromRows, type PushLayout } from '../../core/src/soil';
 import { ALONE, beside, TooLong } from '../../web/server/beside';
+import { readPicture } from '../../web/server/pictures/readPicture';
 import { seeded } from '../../core/src/growth/random';
 import { SEEDS, spoilt, type Importer } from './files';
 
@@ -37,6 +38,7 @@ const READ: Record<Importer, (text: string) => unknown> = {
     const whole = ['bearing', 'distance', 'depth', 'load'].every((k) => k in layout && layout[k as 'load']);
     return whole ? pushesFromRows(data, layout as PushLayout, 'large') : layout;
   },
+  picture: (text) => readPicture(Buffer.from(text, 'latin1')),
 };
 
 export interface FuzzResult {

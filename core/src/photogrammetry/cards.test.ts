@@ -167,6 +167,34 @@ test('a card 10 cm above three others is left out and named; without cards, with
   });
 });
 
+test('whatever corners a file holds, there is a plane or a word on why not, and lengths that are numbers or none', () => {
+  const share = double(0, 1);
+  const corner = fc.tuple(share, share);
+  const marker = fc.record({
+    id: fc.constantFrom(1, 2, 3, 4, 11, 12, 13, 14, 200),
+    corners: fc.tuple(corner, corner, corner, corner),
+  });
+  fc.assert(
+    fc.property(fc.array(marker, { maxLength: 5 }), corner, corner, (markers, a, b) => {
+      const found = planeOfCards(PICTURE, markers);
+      if ('problem' in found) return expect(found.problem).toMatch(/\.$/);
+      const length = lengthOnPlane(found, a, b);
+      if (length) expect(Number.isFinite(length.value) && length.plusMinus >= 0).toBe(true);
+    }),
+    { numRuns: 60 },
+  );
+  const same: SeenMarker = {
+    id: 1,
+    corners: [
+      [0.5, 0.5],
+      [0.5, 0.5],
+      [0.5, 0.5],
+      [0.5, 0.5],
+    ],
+  };
+  expect(planeOfCards(PICTURE, [same])).toHaveProperty('problem');
+});
+
 test('the sheet for leaves is one stiff body: two of its markers place the other two', () => {
   const [c] = fc.sample(camera, { numRuns: 1, seed: 5 });
   const two = LEAF_SHEET.ids.slice(0, 2).map((id) => ({ id, at: [0, 0] as Point, angle: 0.3 }));

@@ -1,5 +1,5 @@
 import { bodies, CARDS, type Body } from './cards';
-import { placeAt, seenBy, turnAbout, turned, type Camera, type Turn } from './camera';
+import { eyeOf, placeAt, seenBy, turnAbout, turned, type Camera, type Turn } from './camera';
 import { homographyOf, type Point } from './homography';
 import { leastSquares, type Fit } from './leastSquares';
 import { REACH, SHOWN_SIDE, TOUCH, type PlaneLength } from './sheet';
@@ -43,6 +43,10 @@ const FOCAL = { mean: 0.75, spread: 0.4 } as const;
 const BEND = 0.05;
 /** Scatter beyond which a card is looked for that lies otherwise, and what it must come down by without it. */
 const [TOO_MUCH, FAR_LESS] = [1.9, 0.5];
+
+/** A camera stands between these above the cards, m, and corners scatter less than this, or they are none of cards. */
+const [NEAREST, FARTHEST, SCATTERED] = [0.05, 30, 1e4];
+const NO_PLANE = 'The cards found do not come together to a plane. Take the picture again.';
 
 const CAMERA = 8;
 
@@ -220,7 +224,7 @@ export function planeOfCards(
   const ordered = [...seen].sort((a, b) => spread(b) - spread(a));
   let used = ordered;
   let best = bestOf(ordered);
-  if (!best) return { problem: 'The cards found do not come together to a plane. Take the picture again.' };
+  if (!best) return { problem: NO_PLANE };
   let left: SeenBody | undefined;
   if (best.scatter > TOO_MUCH && ordered.length >= 4)
     for (const out of ordered) {
@@ -230,6 +234,10 @@ export function planeOfCards(
     }
   const { fit, cameraOf, scatter } = best;
   const camera = cameraOf(fit.at);
+  const high = eyeOf(camera)[2];
+  const known = fit.covariance.diagonal().every((v) => Number.isFinite(v) && v >= 0);
+  if (!known || !(high > NEAREST) || !(high < FARTHEST) || !(scatter < SCATTERED))
+    return { problem: NO_PLANE };
   const cards = used.map((b, i) => {
     const k = CAMERA + 3 * (i - 1);
     return lying(b, camera, i === 0 ? [0, 0, 0] : [fit.at[k]!, fit.at[k + 1]!, fit.at[k + 2]!]);
@@ -279,7 +287,7 @@ export function lengthOnPlane(plane: CardPlane, from: Point, to: Point, height =
       );
       variance += (between(plane.camera, moved) - value) ** 2;
     }
-  return { value, plusMinus: REACH * Math.sqrt(variance) };
+  return variance >= 0 ? { value, plusMinus: REACH * Math.sqrt(variance) } : undefined;
 }
 
 /** Where a place of the plane, or above it, is in the picture; undefined behind the camera. */

@@ -257,6 +257,12 @@ await program(async (atStop) => {
   const core = JSON.parse(
     execFileSync('npx', ['--no-install', 'tsx', 'scripts/bench-core.ts'], { cwd: ROOT, encoding: 'utf8' }),
   );
+  const pictures = JSON.parse(
+    execFileSync('npx', ['--no-install', 'tsx', 'scripts/bench-pictures.ts'], {
+      cwd: ROOT,
+      encoding: 'utf8',
+    }),
+  );
   // Bundled, as a browser's worker runs it.
   const digBench = join(ROOT, '.undrel', 'bench-dig.mjs');
   run('npx', [
@@ -336,6 +342,14 @@ server on the same machine, ${trees.toLocaleString('en')} trees in the database.
 | what | median, ms | 95 %, ms |
 |---|---|---|
 ${core.map((r) => `| ${r.name} | ${r.median.toFixed(3)} | ${r.p95.toFixed(3)} |`).join('\n')}
+
+## Photographs
+
+| what | median, ms | slowest of nine, ms |
+|---|---|---|
+${pictures.rows.map((r) => `| ${r.name} | ${r.median.toFixed(1)} | ${r.p95.toFixed(1)} |`).join('\n')}
+
+All four cards were found in ${pictures.found.whole} of ${pictures.found.pictures} made-up pictures, tilted by up to 40°, blurred, noisy and half in shade.
 
 ## Pages
 

@@ -2,6 +2,7 @@ import aruco from 'js-aruco2';
 import {
   between,
   CARDS,
+  doubled,
   evened,
   greyOf,
   halved,
@@ -12,6 +13,9 @@ import {
   type SeenMarker,
 } from '../photogrammetry';
 import { DICTIONARY } from './cells';
+
+/** Pictures no wider than this are looked at in twice their size as well, where a card is missing: far ones are small. */
+const SMALL = 1700;
 
 /** Light is evened over squares of this part of the width: a few times as large as a card. */
 const EVENED = 24;
@@ -109,6 +113,9 @@ export function readMarkers(raster: Raster): SeenMarker[] {
     [() => half, 2],
     [() => evened(raster, Math.round(width / EVENED)), 1],
     [() => evened(half, Math.round(half.width / EVENED)), 2],
+    ...(width <= SMALL
+      ? [[() => doubled(evened(raster, Math.round(width / EVENED))), 0.5] as [() => Raster, number]]
+      : []),
   ];
   const whole = (ids: readonly number[]) => ids.every((id) => found.some((f) => f.id === id));
   for (const [look, scale] of looks) {

@@ -13,6 +13,22 @@ export function greyOf({ width, height, data }: Raster): Float32Array {
   return grey;
 }
 
+/** A picture of twice the size, pixels between drawn in straight lines. */
+export function doubled({ width, height, data }: Raster): Raster {
+  const layers = [0, 1, 2].map((c) =>
+    Float32Array.from({ length: width * height }, (_, i) => data[4 * i + c]!),
+  );
+  const large = new Uint8ClampedArray(16 * width * height);
+  for (let y = 0; y < 2 * height; y++)
+    for (let x = 0; x < 2 * width; x++) {
+      const at = 4 * (2 * y * width + x);
+      for (let c = 0; c < 3; c++)
+        large[at + c] = between(layers[c]!, width, height, (x + 0.5) / 2, (y + 0.5) / 2);
+      large[at + 3] = 255;
+    }
+  return { width: 2 * width, height: 2 * height, data: large };
+}
+
 /** Sums over all pixels above and to the left, one row and column more. */
 function summed(grey: Float32Array, width: number, height: number): Float64Array {
   const sums = new Float64Array((width + 1) * (height + 1));

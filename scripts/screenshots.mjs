@@ -14,13 +14,20 @@ const TREE = '/trees/sable-katsura-14';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-/** name, path, viewport, theme, buttons to press first, region to come to */
+/** Pictures with cards beneath the plan of a dig, true for its girdling roots. */
+async function pictureUnder(page) {
+  await page.getByText('Trace on a picture').click();
+  for (const box of await page.getByRole('checkbox', { name: /marker cards/ }).all()) await box.check();
+  await page.getByLabel(/^Top of the roots at/).fill('10');
+}
+
+/** name, path, viewport, theme, buttons to press first or what to do, region to come to */
 const VIEWS = [
   ['grounds', '/grounds', DESK],
   ['property', '/grounds/kelpworth', DESK],
   ['tree-mulch', `${TREE}?station=mulch`, DESK],
   ['tree-soil', '/trees/kelpworth-4?station=soil', DESK],
-  ['tree-dig', `${TREE}?station=dig`, DESK],
+  ['tree-dig', `${TREE}?station=dig`, DESK, 'paper', pictureUnder],
   ['crew', `${TREE}/crew`, DESK],
   ['tree-verdict', `${TREE}?station=verdict`, DESK],
   ['tree-cuts', '/trees/sable-hornbeam-3?station=cuts', DESK],
@@ -31,7 +38,7 @@ const VIEWS = [
   ['season', '/season', DESK],
   ['tree-time', '/trees/kelpworth-8/time', DESK],
   ['report', `${TREE}/report`, DESK],
-  ['pictures', `${TREE}/pictures`, DESK, 'paper', 'Open: Collar with a sheet'],
+  ['pictures', `${TREE}/pictures`, DESK, 'paper', 'Open: Collar with marker cards, from NE'],
   ['phone-water', '/grounds/sable-row/water?on=2026-08-20', PHONE],
   ['phone-order', `${TREE}/order`, PHONE],
   ['phone-walk', '/grounds/sable-row/walk', PHONE, 'sun', ['Walk:', 'Begin a round']],
@@ -65,7 +72,8 @@ await program(async (atStop) => {
     await context.addCookies([{ name: 'undrel_theme', value: theme, url: base }]);
     await page.goto(base + path);
     await page.locator('main').waitFor();
-    for (const name of [press ?? []].flat()) await page.getByRole('button', { name }).click();
+    if (typeof press === 'function') await press(page);
+    else for (const name of [press ?? []].flat()) await page.getByRole('button', { name }).click();
     // The forecast of a dig and the reasons of a verdict come a moment later.
     if (region) await page.getByRole('region', { name: region }).evaluate((part) => part.scrollIntoView());
     await page.waitForTimeout(

@@ -280,7 +280,11 @@ function wholeContent(source: ReportSource): ReportContent {
   const drawn = (when: 'before' | 'after') =>
     stemDrawing(source, profile, planned, when, dug && dugSection(dug.reading, bearing));
   const short = (metres: number) => formatLength(metres, shortUnit(system));
-  const pictures = picturesPart(visit, system);
+  const pictures = picturesPart(
+    visit,
+    system,
+    source.visits.filter((v) => v.date < visit.date),
+  );
   return {
     firm: source.firm,
     property: source.property,

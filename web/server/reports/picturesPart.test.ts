@@ -38,6 +38,35 @@ test('captioned ones first, then the collar round the compass, then the rest; tw
   expect(picturesPart({}, 'metric')).toEqual([]);
 });
 
+test('the same spot before and now stands first, once, and aligned ones before others; what was left out is in no pair', () => {
+  const [n, e] = [
+    { bearing: 0, shows: 'dig' as const },
+    { bearing: 90, shows: 'dig' as const },
+  ];
+  const before = [picture(21, { ...n, on: '2024-05-06' }), picture(22, { ...e, on: '2024-05-06' })];
+  const at = [
+    [0, 0],
+    [0.5, 0],
+    [0.5, 0.5],
+    [0, 0.5],
+  ] as NonNullable<Picture['aligned']>['here'];
+  const now = [picture(31, n), picture(32, e), picture(33, { caption: 'Root A' })];
+  const told = (pictures: Picture[]) =>
+    picturesPart({ pictures }, 'metric', [{ pictures: before }]).map((p) => p.caption);
+  expect(told(now)).toEqual([
+    'Before: open root collar, from E, 2024-05-06.',
+    'Now: open root collar, from E, 2026-05-06.',
+    'Root A, 2026-05-06.',
+    'Open root collar, from N, 2026-05-06.',
+  ]);
+  const aligned = { to: before[0]!.hash, here: at, there: at };
+  expect(told([{ ...now[0]!, aligned }, now[1]!]).slice(0, 2)).toEqual([
+    'Before: open root collar, from N, 2024-05-06.',
+    'Now: open root collar, from N, 2026-05-06.',
+  ]);
+  expect(told(now.map((p) => ({ ...p, leftOut: true as const })))).toEqual([]);
+});
+
 test('a length beside a sheet is written in the units of the reader', () => {
   const marks: Picture['marks'] = [{ kind: 'length', from: [0.5, 0.75], to: [0.8125, 0.75], text: 'gap' }];
   // A millimetre for each pixel of 800: 250 mm.

@@ -286,3 +286,25 @@ test('eight sides by the camera of the device, one after the other under one thu
   await expect(before).toBeVisible();
   await saved(page);
 });
+
+test('a step of the order is photographed from the order, and its pictures stand beneath it', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto(`/trees/${TREE}/order`);
+  const link = page.getByRole('link', { name: 'Photograph this step' }).first();
+  const step = new URL((await link.getAttribute('href'))!, 'http://x').searchParams.get('step')!;
+  await link.click();
+  await expect(page.getByText('Pictures added now prove a step of the order.')).toBeVisible();
+  const others = page.getByRole('region', { name: 'Other pictures' });
+  const before = await others.getByRole('button', { name: /^Open: / }).count();
+  await input(page).setInputFiles([await photograph(Date.now() % 100000, 'done.jpg')]);
+  await expect(others.getByRole('button', { name: /^Open: / })).toHaveCount(before + 1);
+  await saved(page);
+  await page.getByRole('link', { name: 'Back to the order' }).click();
+  await expect(page.getByRole('img', { name: /^work done, / }).first()).toBeVisible();
+  const stored = (await (await page.request.get(`/api/trees/${TREE}/case`)).json()) as {
+    visits: { pictures?: { step?: string; shows?: string }[] }[];
+  };
+  expect(stored.visits.at(-1)!.pictures!.some((p) => p.step === step && p.shows === 'work')).toBe(true);
+});

@@ -241,6 +241,7 @@ const PICTURE: Picture = {
   shows: 'dig',
   bearing: 45,
   root: 'A',
+  step: 'prune-2',
   caption: 'Root A from the north-east',
   leftOut: true,
   sheet: {

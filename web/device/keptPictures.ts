@@ -8,6 +8,8 @@ export interface KeptPicture {
   visitId: string;
   /** Side of the stem it was taken from, where it was asked for. */
   bearing?: number;
+  /** Step of the order that it proves. */
+  step?: string;
   file: File;
 }
 

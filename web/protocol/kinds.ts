@@ -229,6 +229,7 @@ export const KIND_ENTRIES: { readonly [K in Kind]: KindEntry<Values[K]> } = {
       shows: 'shows',
       bearing: 'bearing',
       root: 'root',
+      step: 'step',
       caption: 'caption',
       leftOut: 'left_out',
       sheet: 'sheet',

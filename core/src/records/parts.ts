@@ -20,6 +20,12 @@ export const pictureHash = z
   .regex(/^[0-9a-f]{64}$/)
   .describe('SHA-256 of the file as it came, hexadecimal');
 
+/** A step of the order of work. */
+export const orderStep = z
+  .string()
+  .regex(/^[a-z][a-zA-Z-]{1,30}(-[1-5])?$/)
+  .describe('an operation, a later part of it (prune-2, trench-2), or a point to sign (hold-dry)');
+
 /** An ISO day that the calendar has. */
 export const day = z
   .string()

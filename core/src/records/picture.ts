@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { kind } from './kind';
-import { bearing, day, length, pictureHash, text } from './parts';
+import { bearing, day, length, orderStep, pictureHash, text } from './parts';
 
 /** What a photograph shows. */
 export const SHOWN = ['tree', 'crown', 'leaf', 'base', 'mulch', 'dig', 'soil', 'trench', 'work'] as const;
@@ -36,6 +36,8 @@ export const picture = kind(
     bearing: bearing.optional(),
     /** Root it shows, by its label. */
     root: text(12).optional(),
+    /** Step of the order that it proves. */
+    step: orderStep.optional(),
     caption: text(300).optional(),
     /** Not for reports. */
     leftOut: z.literal(true).optional(),

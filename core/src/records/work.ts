@@ -1,15 +1,12 @@
 import { z } from 'zod';
 import { QUANTITY_KEYS } from '../vocabulary/quantities';
 import { kind } from './kind';
-import { day, text } from './parts';
+import { day, orderStep, text } from './parts';
 
 /** What was done of one step of a prescription, as the crew recorded it. */
 export const work = kind(
   z.strictObject({
-    step: z
-      .string()
-      .regex(/^[a-z][a-zA-Z-]{1,30}(-[1-5])?$/)
-      .describe('an operation, a later part of it (prune-2, trench-2), or a point to sign (hold-dry)'),
+    step: orderStep,
     how: z.enum(['done', 'changed', 'not done']),
     on: day,
     by: text(120).optional(),

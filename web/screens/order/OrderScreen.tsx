@@ -145,6 +145,10 @@ export function OrderScreen(props: {
                           ? { href: `/trees/${treeId}/pictures?visit=${visitId}`, taken }
                           : undefined
                       }
+                      proof={{
+                        href: `/trees/${treeId}/pictures?visit=${visitId}&step=${step.key}`,
+                        pictures: pictures.map((p) => p.values).filter((p) => p.step === step.key),
+                      }}
                       onChange={(w, field) => record(step.key, w, field)}
                     />
                   ))}

@@ -3,9 +3,11 @@
 import { PageLink } from '@/ui/PageLink';
 import { NotedInput } from '../../ui/controls/NotedInput';
 import { useState } from 'react';
-import type { WorkDone } from '@undrel/core/records';
+import type { Picture, WorkDone } from '@undrel/core/records';
 import { formatQuantity, formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { OrderStep } from '../../protocol/order';
+import { pictureWords } from '../../protocol/pictures';
+import { Marked } from '../pictures/Marked';
 
 const HOW: readonly { key: WorkDone['how']; label: string }[] = [
   { key: 'done', label: 'done' },
@@ -24,6 +26,8 @@ interface StepProps {
   today: string;
   /** Where the collar is photographed from its eight sides, and from how many it was. */
   pictures: { href: string; taken: number } | undefined;
+  /** Photographs of this step, and where more are taken. */
+  proof: { href: string; pictures: readonly Picture[] };
   onChange: (work: WorkDone | undefined, field: string) => void;
 }
 
@@ -72,7 +76,7 @@ function Hold({ step, done, unsigned, disabled, by, today, onChange }: StepProps
   );
 }
 
-function Work({ step, done, unsigned, system, disabled, by, today, pictures, onChange }: StepProps) {
+function Work({ step, done, unsigned, system, disabled, by, today, pictures, proof, onChange }: StepProps) {
   if (!('operation' in step)) return null;
   const say = (text: string) => writeLengths(text, system);
   const told = step.quantities.filter((q) => q.value > 0);
@@ -124,6 +128,16 @@ function Work({ step, done, unsigned, system, disabled, by, today, pictures, onC
           Pictures of the collar: {pictures.taken} of 8 sides
         </PageLink>
       )}
+      <div className="flex flex-wrap items-center gap-2">
+        {proof.pictures.map((p) => (
+          <div key={p.hash} className="w-24 aspect-[4/3] border border-ink overflow-hidden">
+            <Marked picture={p} about={pictureWords(p)} size="small" preserveAspectRatio="xMidYMid slice" />
+          </div>
+        ))}
+        <PageLink className="inline-flex items-center min-h-[44px] no-print" href={proof.href}>
+          Photograph this step
+        </PageLink>
+      </div>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 mt-2">
         <div role="group" aria-label={`What came of ${step.title}`} className="flex">
           {HOW.map((option) => (

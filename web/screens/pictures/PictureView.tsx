@@ -169,6 +169,19 @@ export function PictureView({
                 </select>
               </label>
             </div>
+            {picture.step && (
+              <p className="flex flex-wrap items-center gap-x-3">
+                <span>Proves a step of the order.</span>
+                <button
+                  type="button"
+                  className="link min-h-[44px]"
+                  disabled={disabled}
+                  onClick={() => set('step', undefined)}
+                >
+                  Not of a step
+                </button>
+              </p>
+            )}
             <label className="flex items-center gap-2 min-h-[44px]">
               <input
                 type="checkbox"

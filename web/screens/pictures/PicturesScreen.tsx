@@ -39,6 +39,8 @@ export function PicturesScreen(props: {
   viewer: string;
   person: string;
   today: string;
+  /** The step of the order that pictures added now prove. */
+  step: string | undefined;
 }) {
   const { treeId, visitId, mayMeasure } = props;
   const control = useCase(treeId, props.items, props.person);
@@ -49,7 +51,7 @@ export function PicturesScreen(props: {
   const [taking, setTaking] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const side = useRef<number | undefined>(undefined);
-  const { queue, send, again, drop } = usePictures(props.person, visitId, (sent, { file, bearing }) => {
+  const { queue, send, again, drop } = usePictures(props.person, visitId, (sent, { file, bearing, step }) => {
     const { hash, width, height } = sent;
     const id = idOf('picture', visitId, { hash });
     const there = pictures.find((p) => p.id === id)?.values;
@@ -60,6 +62,7 @@ export function PicturesScreen(props: {
       height,
       on: there?.on ?? dayOf(file, props.today),
       by: there?.by ?? props.viewer,
+      ...(step && { step, shows: there?.shows ?? 'work' }),
       ...(bearing !== undefined && { bearing, shows: 'dig' }),
     };
     control.set('picture', id, visitId, picture, 'hash');
@@ -123,7 +126,7 @@ export function PicturesScreen(props: {
             aria-label="Pictures to add: JPEG, PNG or WebP"
             accept={TAKEN}
             onChange={({ target }) => {
-              void send([...(target.files ?? [])], side.current);
+              void send([...(target.files ?? [])], { bearing: side.current, step: props.step });
               target.value = '';
             }}
           />
@@ -195,6 +198,12 @@ export function PicturesScreen(props: {
                   </button>
                 )}
               </div>
+              {props.step && (
+                <p className="told my-2">
+                  Pictures added now prove a step of the order.{' '}
+                  <PageLink href={`/trees/${treeId}/order?visit=${visitId}`}>Back to the order</PageLink>
+                </p>
+              )}
               <OnTheirWay queue={queue} again={again} drop={drop} />
               {others.length === 0 && <p className="told my-2">None yet.</p>}
               <ul className="grid grid-cols-2 sm:grid-cols-3 gap-3 mt-2">
@@ -220,7 +229,7 @@ export function PicturesScreen(props: {
         <Viewfinder
           sides={RING.filter((bearing) => !ring.has(bearing))}
           before={(bearing) => earlier.get(bearing)?.values.hash}
-          onTake={(file, bearing) => void send([file], bearing)}
+          onTake={(file, bearing) => void send([file], { bearing, step: props.step })}
           onClose={() => setTaking(false)}
         />
       )}

@@ -8,6 +8,8 @@ export interface Sending {
   file: File;
   /** Side of the stem it was taken from, where it was asked for. */
   bearing: number | undefined;
+  /** Step of the order that it proves. */
+  step: string | undefined;
   share: number;
   /** Its id on this device; undefined where the device keeps nothing. */
   kept: number | undefined;
@@ -39,7 +41,7 @@ export function usePictures(
   useEffect(() => {
     let here = true;
     void picturesHere(person, visitId).then((kept) => {
-      if (here) add(kept.map(({ id, file, bearing }) => ({ file, bearing, kept: id })));
+      if (here) add(kept.map(({ id, file, bearing, step }) => ({ file, bearing, step, kept: id })));
     });
     return () => {
       here = false;
@@ -67,13 +69,22 @@ export function usePictures(
   }, [queue]);
   return {
     queue,
-    send: async (files: readonly File[], bearing?: number) => {
+    send: async (
+      files: readonly File[],
+      { bearing, step }: { bearing: number | undefined; step: string | undefined },
+    ) => {
       const kept = await Promise.all(
         files.map((file) =>
-          keepPictureHere({ person, visitId, file, ...(bearing !== undefined && { bearing }) }),
+          keepPictureHere({
+            person,
+            visitId,
+            file,
+            ...(bearing !== undefined && { bearing }),
+            ...(step !== undefined && { step }),
+          }),
         ),
       );
-      add(files.map((file, i) => ({ file, bearing, kept: kept[i] })));
+      add(files.map((file, i) => ({ file, bearing, step, kept: kept[i] })));
     },
     again: (key: number) =>
       setQueue((now) =>

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { operationOf } from '@undrel/core/vocabulary';
 import { may } from '@/protocol/roles';
 import { PicturesScreen } from '@/screens/pictures/PicturesScreen';
 import { signedIn } from '@/server/accounts/viewer';
@@ -10,9 +11,9 @@ export const metadata: Metadata = { title: 'Pictures' };
 
 export default async function PicturesPage(props: {
   params: Promise<{ tree: string }>;
-  searchParams: Promise<{ visit?: string }>;
+  searchParams: Promise<{ visit?: string; step?: string | string[] }>;
 }) {
-  const [{ tree }, { visit }] = await Promise.all([props.params, props.searchParams]);
+  const [{ tree }, { visit, step }] = await Promise.all([props.params, props.searchParams]);
   const { viewer, loaded } = await signedIn(async (db, who) => ({
     viewer: who,
     loaded: await loadCase(db, tree),
@@ -34,6 +35,7 @@ export default async function PicturesPage(props: {
       viewer={viewer.name}
       person={viewer.userId}
       today={today()}
+      step={typeof step === 'string' && operationOf(step) ? step : undefined}
     />
   );
 }

@@ -9,7 +9,7 @@ import { crossedAt, onPlan } from './onPlan';
 import { inPlane, inShares, lengthOnPlane, planeOfCards, type CardPlane, type SeenMarker } from './plane';
 import { keptOnRays, movedForDepth } from './rays';
 import { bestRibbon, ribbonCost, thinned, type RibbonPlace } from './ribbon';
-import { lackingFor } from './tied';
+import { lackingFor } from './lacking';
 import { pixelOf, placeOf, shownBy } from './warp';
 
 const PICTURE = { width: 4000, height: 3000 };

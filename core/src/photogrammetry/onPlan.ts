@@ -1,6 +1,7 @@
 import { bearingOf, type Outline } from '../roots';
 import { eyeOf, placeAt, seenBy, type Place } from './camera';
 import type { Point } from './homography';
+import { LEAST_BARK } from './lacking';
 import { leastSquares } from './leastSquares';
 import { inLongSides, inShares, type CardPlane } from './plane';
 import type { TakenFrom } from './rays';
@@ -30,8 +31,6 @@ export interface PictureOnPlan extends TakenFrom {
 
 /** How well a place of the bark is touched on the ground, m. Judgement: bark is rough, and soil lies against it. */
 const BARK = 0.005;
-/** Touches of the bark that are asked for at least: two meet any stem. */
-export const LEAST_BARK = 3;
 /** Beyond this the places do not lie round such a stem, m. Judgement. */
 const NOT_ROUND = 0.03;
 

@@ -1,6 +1,7 @@
 import type { Picture, PictureCards } from '../records';
 import type { DigReading } from '../roots';
-import { LEAST_BARK, onPlan, type PictureOnPlan } from './onPlan';
+import { lackingFor } from './lacking';
+import { onPlan, type PictureOnPlan } from './onPlan';
 import { planeOfCards, type CardPlane } from './plane';
 
 const planes = new WeakMap<PictureCards, CardPlane | { problem: string }>();
@@ -14,17 +15,6 @@ export function planeIn(
   const known = planes.get(cards) ?? planeOfCards(picture, cards.found, cards.side);
   planes.set(cards, known);
   return known;
-}
-
-/** What a picture with cards still lacks before a root can be traced on it, in words; none where it lacks nothing. */
-export function lackingFor({ bark, towards, level }: PictureCards, drawn: boolean): string[] {
-  const touched = bark?.length ?? 0;
-  return [
-    ...(level === undefined ? ['the depth of the cards below grade'] : []),
-    ...(towards === undefined ? ['where the arrow of the card points'] : []),
-    ...(touched < LEAST_BARK ? [`the bark touched in ${LEAST_BARK} places or more (${touched} so far)`] : []),
-    ...(drawn ? [] : ['the diameter of the stem']),
-  ];
 }
 
 /**

@@ -8,7 +8,7 @@ import { itemsBelow, type ItemOf } from '../../protocol/item';
 import type { Order, OrderStep } from '../../protocol/order';
 import { isDone } from '../../protocol/propertyWork';
 import { Marked } from '../pictures/Marked';
-import { pictureWords } from '../../protocol/pictures';
+import { pictureWords } from '../../protocol/pictureWords';
 import { ringOf } from '../../protocol/ringOf';
 import { Entry } from '../../ui/controls/Entry';
 import { materialText } from '../../ui/materialText';

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { Picture, WorkDone } from '@undrel/core/records';
 import { formatQuantity, formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { OrderStep } from '../../protocol/order';
-import { pictureWords } from '../../protocol/pictures';
+import { pictureWords } from '../../protocol/pictureWords';
 import { Marked } from '../pictures/Marked';
 
 const HOW: readonly { key: WorkDone['how']; label: string }[] = [

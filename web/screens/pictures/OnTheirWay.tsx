@@ -1,4 +1,4 @@
-import { sideOf } from '../../protocol/pictures';
+import { sideOf } from '../../protocol/pictureWords';
 import type { Sending } from './usePictures';
 
 /** How far each picture is on its way, in a place that scrolls by itself. */

@@ -18,7 +18,8 @@ import { CardOutlines } from './CardOutlines';
 import { PictureScale, type Touching } from './PictureScale';
 import { placeOn } from './placeOn';
 import { SheetOutline } from './SheetOutline';
-import { MARK_WORDS, marksTold, pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictures';
+import { MARK_WORDS, pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictureWords';
+import { marksTold } from '../../protocol/pictures';
 
 const KINDS = Object.keys(MARK_WORDS) as PictureMark['kind'][];
 /** A mark shorter than this share of the picture is a slip of the finger. */

@@ -16,7 +16,7 @@ import { PictureView } from './PictureView';
 import { usePictures } from './usePictures';
 import { Viewfinder } from './Viewfinder';
 import { ringOf } from '../../protocol/ringOf';
-import { pictureWords, sideOf } from '../../protocol/pictures';
+import { pictureWords, sideOf } from '../../protocol/pictureWords';
 
 const TAKEN = 'image/jpeg,image/png,image/webp';
 

@@ -3,7 +3,7 @@
 import { Dialog } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
 import { pictureUrl } from '../../protocol/pictureUrl';
-import { sideOf } from '../../protocol/pictures';
+import { sideOf } from '../../protocol/pictureWords';
 import { Said } from '../../ui/Said';
 
 /** The quality that a frame is kept at. */

@@ -1,7 +1,8 @@
 import type { Picture, Visit } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import type { ReportPicture } from '../../protocol/report';
-import { marksTold, pictureCaption } from '../../protocol/pictures';
+import { pictureCaption } from '../../protocol/pictureWords';
+import { marksTold } from '../../protocol/pictures';
 import type { PicturePair } from '../../protocol/time';
 import { picturePairs } from '../time/pairs';
 import { ringOf } from '../../protocol/ringOf';

@@ -1,6 +1,6 @@
 import type { Picture, Visit } from '@undrel/core/records';
 import type { PicturePair } from '../../protocol/time';
-import { pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictures';
+import { pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictureWords';
 
 /** What two pictures have in common that show the same: what is seen, and from which side. */
 const sameOf = ({ shows, bearing }: Picture): string | undefined =>

@@ -4,7 +4,7 @@ import { lackingFor } from '@undrel/core/photogrammetry';
 import type { Picture } from '@undrel/core/records';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
-import { pictureWords } from '../../../protocol/pictures';
+import { pictureWords } from '../../../protocol/pictureWords';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { Said } from '../../../ui/Said';
 import type { Underlay } from './useUnderlay';

@@ -29,6 +29,7 @@ const VIEWS: Record<string, readonly string[]> = {
     '/grounds/sable-row/notice',
     '/trees/kelpworth-8/time',
     '/practice/worked',
+    '/cards',
   ],
   'pages of a tree': [
     '/trees/sable-katsura-14/report',

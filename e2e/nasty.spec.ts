@@ -8,6 +8,7 @@ const TREE = 'sable-katsura-3';
 const WRITES = [
   '/api/changes',
   '/api/pictures',
+  `/api/pictures/pieces?hash=${'0'.repeat(64)}&at=0&total=900000`,
   '/api/properties/sable-row/cases',
   '/api/properties/sable-row/days',
   '/api/properties/sable-row/locate',
@@ -28,6 +29,7 @@ const READS = [
   '/grounds/',
   '/reports/',
   '/pictures/',
+  '/api/pictures/pieces?hash=',
   `/pictures/${'0'.repeat(64)}/`,
   `/trees/${TREE}/pictures?visit=`,
   '/offer/',

@@ -41,6 +41,7 @@ const TABLES = [
   'notices',
   'calendar_feeds',
   'picture_files',
+  'picture_pieces',
   'daily_weather',
   ...RECORD_TABLES.toReversed(),
   'properties',

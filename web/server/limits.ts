@@ -12,6 +12,8 @@ export const BYTES = {
   changes: 4 * MB,
   /** A photograph. */
   picture: 25 * MB,
+  /** A piece of a photograph. */
+  piece: 1 * MB,
   /** Anything else: a few fields. */
   form: 100_000,
 } as const;

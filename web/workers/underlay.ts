@@ -27,6 +27,8 @@ let ties = new Map<string, PictureOnPlan>();
 const rasters = new Map<string, Raster>();
 /** Pictures are decoded once while they are looked at: some 8 MB each. */
 const MOST_RASTERS = 4;
+/** How often something was to be laid. */
+let asked = 0;
 let laid: { seen: SeenPlan; square: PlanSquare; depth: number; chosen: string[] } | undefined;
 
 async function rasterOf(hash: string): Promise<Raster> {
@@ -56,12 +58,14 @@ const work = {
   },
   /** Those chosen, seen from straight above and true for what lies at a depth; a picture file with nothing where none shows the ground. */
   lay: async (chosen: string[], square: PlanSquare, depth: number): Promise<Blob | undefined> => {
+    const mine = ++asked;
     const pictures = [];
     for (const hash of chosen) {
       const on = ties.get(hash);
       if (on) pictures.push({ raster: await rasterOf(hash), on });
     }
-    if (pictures.length === 0) return undefined;
+    // What was asked for meanwhile stands: an older one whose file came late lays nothing.
+    if (pictures.length === 0 || mine !== asked) return undefined;
     const raster = warped(pictures, square, depth)!;
     laid = { seen: seenPlan(raster), square, depth, chosen };
     const canvas = new OffscreenCanvas(raster.width, raster.height);

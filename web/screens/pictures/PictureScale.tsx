@@ -57,6 +57,7 @@ export function PictureScale({
   onSheet,
   onCards,
   onLeaves,
+  onNoCards,
 }: {
   picture: Picture;
   touching: Touching | undefined;
@@ -68,6 +69,8 @@ export function PictureScale({
   onSheet: (sheet: Picture['sheet']) => void;
   onCards: (cards: Picture['cards']) => void;
   onLeaves: (leaves: Picture['leaves']) => void;
+  /** Without cards, nothing that was measured by them stays. */
+  onNoCards: () => void;
 }) {
   const { look, looking, end } = useCards();
   const { cards } = picture;
@@ -135,7 +138,7 @@ export function PictureScale({
           type="button"
           className="link min-h-[44px]"
           disabled={disabled || (!picture.sheet && !cards)}
-          onClick={() => (cards ? onCards(undefined) : onSheet(undefined))}
+          onClick={() => (cards ? onNoCards() : onSheet(undefined))}
         >
           No scale
         </button>
@@ -160,6 +163,14 @@ export function PictureScale({
                 {LEAF_WORDS[of]}
               </button>
             ))}
+            <button
+              type="button"
+              className="link min-h-[44px]"
+              disabled={disabled || !picture.leaves}
+              onClick={() => onLeaves(undefined)}
+            >
+              Not measured
+            </button>
           </div>
           <p className="text-sm min-h-[2.8rem] mt-1">
             {picture.leaves

@@ -207,6 +207,10 @@ export function PictureView({
               onSheet={(sheet) => set('sheet', sheet)}
               onCards={(cards) => set('cards', cards)}
               onLeaves={(leaves) => set('leaves', leaves)}
+              onNoCards={() => {
+                const { cards: _, leaves: __, ...rest } = picture;
+                onChange(rest, 'cards');
+              }}
             />
             <div role="group" aria-label="Mark with" className="flex flex-wrap gap-2">
               {KINDS.map((key) => (

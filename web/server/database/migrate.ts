@@ -104,6 +104,7 @@ async function grant(client: pg.Client, appUrl: string): Promise<void> {
   await client.query(`grant select, insert, update (revoked_at) on notices to ${to}`);
   // A file that was taken stays as it is.
   await client.query(`grant select, insert on picture_files to ${to}`);
+  await client.query(`grant select, insert, delete on picture_pieces to ${to}`);
   await client.query(`grant select on audit_entries to ${to}`);
   await client.query(`revoke execute on function ${BEFORE_A_FIRM} from public`);
   await client.query(`grant execute on function ${BEFORE_A_FIRM} to ${to}`);

@@ -7,6 +7,7 @@ import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
 import { PICTURE } from '../limits';
 import { keepPicture, pictureFile, pictureFrom } from './pictures';
+import { addPiece, forgetPieces, piecesOf, wholeOf } from './pieces';
 import { readPicture, type ReadPicture } from './readPicture';
 
 afterAll(async () => (await pool()).end());
@@ -171,4 +172,37 @@ test('what a picture shows and its marks are saved as any record, once a visit; 
     'pt.v',
   );
   expect(wrong).toMatchObject([{ status: 'refused', problem: expect.stringMatching(/bearing: 400/) }]);
+});
+
+test('a picture in pieces: a gap is not taken, what is there is not asked for again, and only the whole is read', async () => {
+  const { viewer } = await testFirm();
+  const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(viewer.firmId, viewer.userId, work);
+  const bytes = await plain().png().toBuffer();
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const total = bytes.length;
+  const cut = Math.floor(total / 3);
+  const add = (at: number, end: number) =>
+    as((db) => addPiece(db, { hash, at, total }, bytes.subarray(at, end)));
+  expect(await as((db) => piecesOf(db, hash))).toEqual({ have: 0 });
+  expect(await add(0, cut)).toEqual({ have: cut });
+  expect(await add(2 * cut, total)).toEqual({
+    problem: expect.stringContaining(`next one begins at ${cut}`) as string,
+  });
+  expect(await add(0, cut)).toEqual({ have: cut });
+  expect(await as((db) => wholeOf(db, hash))).toBeUndefined();
+  expect(await add(cut, total)).toEqual({ have: total });
+  expect(Buffer.compare((await as((db) => wholeOf(db, hash)))!, bytes)).toBe(0);
+  expect(await as((db) => addPiece(db, { hash: 'a'.repeat(64), at: 0, total: 26_000_000 }, bytes))).toEqual({
+    problem: expect.stringContaining('at most 25000000 are allowed') as string,
+  });
+  // Another firm sees none of it.
+  const other = (await testFirm()).viewer;
+  expect(await asUser(other.firmId, other.userId, (db) => piecesOf(db, hash))).toEqual({ have: 0 });
+  await as((db) => forgetPieces(db, hash));
+  expect(await as((db) => piecesOf(db, hash))).toEqual({ have: 0 });
+  await as(async (db) => keepPicture(db, await read(bytes)));
+  expect(await as((db) => piecesOf(db, hash))).toEqual({
+    have: 0,
+    picture: { hash, width: 400, height: 300 },
+  });
 });

@@ -5,3 +5,13 @@ export const FILE = {
   small: `select small as bytes from picture_files where hash = $1`,
   page: `select page as bytes from picture_files where hash = $1`,
 } as const;
+export const SIZE = `select width, height from picture_files where hash = $1`;
+/** Pieces follow each other without a gap: their bytes are those from the beginning on. */
+export const HAVE = `select coalesce(sum(octet_length(bytes)), 0)::int as have from picture_pieces where hash = $1`;
+export const ON_THE_WAY = `select coalesce(sum(octet_length(bytes)), 0) as waiting from picture_pieces`;
+export const ADD_PIECE = `insert into picture_pieces (firm_id, hash, at, total, bytes, created_by)
+  values (current_firm(), $1, $2, $3, $4, current_actor()) on conflict do nothing`;
+export const PIECES = `select bytes from picture_pieces where hash = $1 order by at`;
+export const FORGET_PIECES = `delete from picture_pieces where hash = $1`;
+/** A phone that was off for so long sends it from the beginning. */
+export const FORGET_OLD_PIECES = `delete from picture_pieces where created_at < now() - interval '7 days'`;

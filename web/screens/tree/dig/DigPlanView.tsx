@@ -290,7 +290,7 @@ export function DigPlanView(props: DigPlanProps) {
         className={`absolute inset-0 touch-none ${drawing ? 'cursor-crosshair' : 'cursor-grab'}`}
         tabIndex={0}
         role="group"
-        aria-label="Plan of the dig: arrow keys move it, plus and minus zoom, 0 shows all"
+        aria-label="Plan of the dig: arrow keys move it, plus and minus zoom, 0 shows all; while a root is drawn, Enter sets a point in the middle"
         onPointerDown={(event) => press(event, undefined)}
         onPointerMove={move}
         onPointerUp={release}

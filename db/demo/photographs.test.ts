@@ -1,3 +1,4 @@
+import { assess } from '@undrel/core/assessment';
 import { readMarkers } from '@undrel/core/markers';
 import {
   keptOnRays,
@@ -13,7 +14,7 @@ import {
   type Point,
   type Raster,
 } from '@undrel/core/photogrammetry';
-import type { Dig, DugRoot, PictureCards, Tree } from '@undrel/core/records';
+import type { Dig, DugRoot, PictureCards, Tree, TreeEvent, Visit } from '@undrel/core/records';
 import { girdledShare, laidOnBark, placed, readDig, readingAt, type RootReading } from '@undrel/core/roots';
 import sharp from 'sharp';
 import { cardsAlone } from './cardsAlone';
@@ -22,11 +23,12 @@ import { cameraFrom, rendered, type LaidCard } from './renderer';
 import { variation } from './series';
 import { PROPERTIES } from './world';
 
-const demoTree = (id: string): { tree: Tree; dig: Dig } => {
+const demoTree = (id: string): { tree: Tree; dig: Dig; visit: Visit; events: TreeEvent[] } => {
   const { caseFile } = PROPERTIES()
     .flatMap((p) => p.trees)
     .find((t) => t.id === id)!;
-  return { tree: caseFile.tree, dig: caseFile.visits.findLast((v) => v.dig)!.dig! };
+  const visit = caseFile.visits.findLast((v) => v.dig)!;
+  return { tree: caseFile.tree, dig: visit.dig!, visit, events: caseFile.events };
 };
 
 async function decoded(file: Buffer): Promise<Raster> {
@@ -82,7 +84,7 @@ function touches(
 }
 
 test('three pictures of a dig, its roots traced by touches: most of the points within a centimetre, the bark squeezed within 3 points', async () => {
-  const { tree, dig } = demoTree('sable-katsura-14');
+  const { tree, dig, visit, events } = demoTree('sable-katsura-14');
   const truth = readDig(tree, dig);
   const frame = { dig, turn: truth.turn, outline: truth.outline };
   const views: View[] = [];
@@ -155,6 +157,14 @@ test('three pictures of a dig, its roots traced by touches: most of the points w
   expect(share(thick, 0.15)).toBeGreaterThanOrEqual(0.6);
   const squeezed = girdledShare(readDig(tree, { ...dig, roots: [...roots, ...others] })).value;
   expect(Math.abs(squeezed - girdledShare(truth).value)).toBeLessThanOrEqual(0.03);
+  // To the end of the chain: the same work is prescribed for the roots as traced and as they are.
+  const follows = (as: DugRoot[]) => {
+    const looked = { ...visit, dig: { ...dig, roots: as } };
+    const { operations } = assess(tree, events, looked);
+    return operations.filter((o) => o.advice !== 'not').map((o) => `${o.key} ${o.advice}`);
+  };
+  expect(follows([...dig.roots]).length).toBeGreaterThan(2);
+  expect(follows([...roots, ...others])).toEqual(follows([...dig.roots]));
 });
 
 test('cards are found in nineteen of twenty pictures, tilted, blurred and half in shade; lengths between them are true', async () => {

@@ -12,7 +12,7 @@ import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
 import { crossedBy, placeLabel, textWidth, type Box } from './labels';
 import { northMark } from './northMark';
 import { scaleBar, scaleBarMarks } from './scaleBar';
-import { hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
+import { hatch, paperOf, type Drawing, type Point, type Shape, type Tone } from './shapes';
 import { centreline, tubeOutline } from './tube';
 
 /** Where the plan is looked at: metres at the middle of the picture, and pixels for a metre. */
@@ -200,17 +200,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
   return { width, height, shapes };
 
   function ground() {
-    if (!plan.seeThrough)
-      shapes.push({
-        as: 'area',
-        tone: 'paper',
-        points: [
-          [0, 0],
-          [width, 0],
-          [width, height],
-          [0, height],
-        ],
-      });
+    if (!plan.seeThrough) shapes.push(paperOf(width, height));
     if (plan.bare) return;
     const step = GRID_STEPS[system].find((s) => s * view.scale >= 56) ?? GRID_STEPS[system].at(-1)!;
     const [west, north] = toMetres(plan, [0, 0]);

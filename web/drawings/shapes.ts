@@ -38,6 +38,18 @@ export type Shape =
       halo?: Tone;
     };
 
+/** The paper of a whole drawing. */
+export const paperOf = (width: number, height: number): Shape => ({
+  as: 'area',
+  tone: 'paper',
+  points: [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ],
+});
+
 /** Writes words of one kind: what is not said of them is as it is here. */
 export const words =
   (usual: Omit<Extract<Shape, { as: 'text' }>, 'as' | 'at' | 'text'>) =>

@@ -4,7 +4,7 @@ import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { toDrawing, type PlanView } from './digPlan';
 import { northMark } from './northMark';
 import { scaleBar, scaleBarMarks } from './scaleBar';
-import type { Drawing, Point, Shape } from './shapes';
+import { paperOf, type Drawing, type Point, type Shape } from './shapes';
 
 export interface TrenchDrawing {
   plan: TrenchPlan;
@@ -41,16 +41,7 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
   const circle = (r: number) => round(() => r);
   const write = (at: Point, text: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}) =>
     shapes.push({ as: 'text', at, text, size: 13, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
-  shapes.push({
-    as: 'area',
-    tone: 'paper',
-    points: [
-      [0, 0],
-      [width, 0],
-      [width, height],
-      [0, height],
-    ],
-  });
+  shapes.push(paperOf(width, height));
   plan.obstacles.forEach(thing);
   const rings: [radius: number, words: string, dash: [number, number]][] = [
     [plan.zone.from, plan.rules.begins === 'hole' ? 'hole edge' : 'structural root zone', [4, 5]],

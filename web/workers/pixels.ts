@@ -6,7 +6,9 @@ import type { Raster } from '@undrel/core/photogrammetry';
  * @throws where it is not there, or cannot be decoded
  */
 export async function pixelsOf(url: string): Promise<Raster> {
-  const answer = await fetch(url);
+  const answer = await fetch(url).catch(() => {
+    throw new Error('No signal: the file of this picture is not reached. Try again.');
+  });
   if (!answer.ok) throw new Error('The file of this picture is not here.');
   const image = await createImageBitmap(await answer.blob());
   const { width, height } = image;

@@ -1,6 +1,9 @@
 import { visitOn } from '../../tests/visits';
 import type { Finding, Picture, Tree, Visit } from '../records';
+import { leafColour } from '../crown';
 import { profileOf } from '../profile';
+import { chlorosisAdvice } from '../soil';
+import { PRACTICE_TABLE } from './practiceTable';
 import { verdictOf } from './verdict';
 
 const TREE: Tree = { label: 'T', species: 'Quercus robur' } as Tree;
@@ -38,6 +41,29 @@ test('one of the two tells nothing; green veins and scorched margins, which only
       colourOf(visit([leaves('tree', 0.32), leaves('reference', 0.5)], { key: 'crown.colour', answer }))!
         .answer,
     ).toBe(answer);
+});
+
+test('every cause that pales leaves is the likelier for pale leaves measured; advice and recovery read the same colour', () => {
+  const pale = visit([leaves('tree', 0.3, 0.005), leaves('reference', 0.5, 0.005)]);
+  const good = visit([leaves('tree', 0.5, 0.005), leaves('reference', 0.5, 0.005)]);
+  const colour = PRACTICE_TABLE.findings.find((f) => f.key === 'crown.colour')!;
+  const chances = (v: Visit) => {
+    const { causes, mechanisms } = judged(v);
+    return new Map<string, number>([
+      ...causes.map((c) => [c.cause, c.probability] as const),
+      ...mechanisms.map((m) => [m.mechanism, m.probability] as const),
+    ]);
+  };
+  const [a, b] = [chances(pale), chances(good)];
+  const paling = colour.links.filter((l) => 'pale' in l.makes).map((l) => l.of as string);
+  expect(paling.length).toBeGreaterThan(5);
+  // One that cannot be at a tree, such as transplant shock in a grown one, is left out of the verdict.
+  const weighed = paling.filter((of) => a.has(of));
+  expect(weighed.length).toBeGreaterThan(4);
+  for (const of of weighed) expect([of, a.get(of)! > b.get(of)!]).toEqual([of, true]);
+  expect([leafColour(pale), leafColour(good)]).toEqual(['pale', 'good']);
+  expect(chlorosisAdvice(pale)[0]).toContain('waits for the soil test');
+  expect(chlorosisAdvice(good)).toEqual([]);
 });
 
 test('the surer it is measured that leaves are paler, the likelier is what pales them; near the limit it says little', () => {

@@ -1,4 +1,5 @@
 import { bearingOf, type Outline } from '../roots';
+import { shortMark } from '../units/marks';
 import { eyeOf, placeAt, seenBy, type Place } from './camera';
 import type { Point } from './homography';
 import { LEAST_BARK } from './lacking';
@@ -79,7 +80,7 @@ export function onPlan(
   const misfit = BARK * Math.sqrt(fit.cost / places.length);
   if (misfit > NOT_ROUND)
     return {
-      problem: `The places of the bark are ${Math.round(1000 * misfit)} mm off the outline of this stem; at most ${Math.round(1000 * NOT_ROUND)} mm are allowed. Touch them again where the bark meets the ground, or measure the stem.`,
+      problem: `The places of the bark are ${shortMark(misfit)} off the outline of this stem; at most ${shortMark(NOT_ROUND)} is allowed. Touch them again where the bark meets the ground, or measure the stem.`,
     };
   const [dx, dy] = fit.at as [number, number];
   const freedom = Math.max(1, places.length - 2);

@@ -1,3 +1,4 @@
+import { leafColour } from '../crown/leafColour';
 import { levelsOf, seriesOf, type Series } from '../history';
 import {
   ANSWER_MEASURES,
@@ -207,13 +208,13 @@ export interface ColourAnswer {
 }
 
 export function colourAnswer(
-  visits: readonly Pick<Visit, 'date' | 'findings'>[],
+  visits: readonly Pick<Visit, 'date' | 'findings' | 'pictures'>[],
   treatedOn: string,
   fromOn: string,
 ): ColourAnswer | undefined {
-  const seen = visits.flatMap(({ date, findings }) => {
-    const answer = findings.find((f) => f.key === 'crown.colour' && !f.unsure)?.answer;
-    return answer === undefined ? [] : [{ date, answer }];
+  const seen = visits.flatMap((visit) => {
+    const answer = leafColour(visit, true);
+    return answer === undefined ? [] : [{ date: visit.date, answer }];
   });
   const before = seen.filter((s) => s.date <= treatedOn).at(-1)?.answer;
   const after = seen.filter((s) => s.date >= fromOn).at(-1)?.answer;

@@ -21,11 +21,15 @@ test('units are turned into mg/kg, and one that is none is refused by name', () 
 });
 
 test('advice on pale leaves waits for the pH, and then follows it', () => {
-  expect(chlorosisAdvice([])).toEqual([]);
-  expect(chlorosisAdvice([{ key: 'crown.colour', answer: 'good' }])).toEqual([]);
-  expect(chlorosisAdvice([pale])[0]).toContain('waits for the soil test');
-  expect(chlorosisAdvice([pale, { key: 'soil.ph', answer: 'high' }])[0]).toContain('held back');
+  expect(chlorosisAdvice({ findings: [] })).toEqual([]);
+  expect(chlorosisAdvice({ findings: [{ key: 'crown.colour', answer: 'good' }] })).toEqual([]);
+  expect(chlorosisAdvice({ findings: [pale] })[0]).toContain('waits for the soil test');
+  expect(chlorosisAdvice({ findings: [pale, { key: 'soil.ph', answer: 'high' }] })[0]).toContain('held back');
   const fits: Finding = { key: 'soil.ph', answer: 'fits' };
-  expect(chlorosisAdvice([pale, fits, { key: 'soil.iron', number: 2 }])[0]).toContain('leaf sample');
-  expect(chlorosisAdvice([pale, fits, { key: 'soil.iron', number: 20 }])[0]).toContain('before feeding');
+  expect(chlorosisAdvice({ findings: [pale, fits, { key: 'soil.iron', number: 2 }] })[0]).toContain(
+    'leaf sample',
+  );
+  expect(chlorosisAdvice({ findings: [pale, fits, { key: 'soil.iron', number: 20 }] })[0]).toContain(
+    'before feeding',
+  );
 });

@@ -1,6 +1,7 @@
 import { NUTRIENTS, type Nutrient } from '../practice/nutrients';
 import { answerTo } from '../questions/question';
-import type { Finding } from '../records';
+import { leafColour } from '../crown/leafColour';
+import type { Finding, Visit } from '../records';
 
 export type NutrientLevel = 'low' | 'enough' | 'ample';
 
@@ -26,8 +27,9 @@ export const nutrientsOf = (findings: readonly Finding[]): NutrientReading[] =>
  *
  * @returns one sentence to each point; while pH is not tested only that it has to be
  */
-export function chlorosisAdvice(findings: readonly Finding[]): string[] {
-  const colour = answerTo(findings, 'crown.colour')?.answer;
+export function chlorosisAdvice(visit: Pick<Visit, 'findings' | 'pictures'>): string[] {
+  const { findings } = visit;
+  const colour = leafColour(visit);
   if (colour !== 'veins' && colour !== 'pale') return [];
   const leaves = colour === 'veins' ? 'Leaves are pale between green veins' : 'Leaves are evenly pale';
   const ph = answerTo(findings, 'soil.ph')?.answer;

@@ -11,7 +11,7 @@ import {
 } from '@undrel/core/photogrammetry';
 import { LEAVES_OF, type Picture, type PictureCards } from '@undrel/core/records';
 import { LEAF_WORDS, leavesTold, type Leaves } from '../../protocol/leaves';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { formatValue, METRES_PER, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../ui/controls/BearingInput';
 import { LengthInput } from '../../ui/controls/LengthInput';
 import { Said } from '../../ui/Said';
@@ -20,16 +20,18 @@ import { useCards } from './useCards';
 /** What is touched on the picture at the moment. */
 export type Touching = { what: 'sheet'; kind: SheetKey; touched: [number, number][] } | { what: 'bark' };
 
-const millimetres = (metres: number): string => `${(1000 * metres).toFixed(1)} mm`;
+/** How far a card is off, finer than any tape: a tenth of a millimetre, or some thousandths of an inch. */
+const fine = (metres: number, system: UnitSystem): string =>
+  system === 'us' ? `${(metres / METRES_PER.in).toFixed(3)} in` : `${(metres / METRES_PER.mm).toFixed(1)} mm`;
 
 /** How the cards lie, in words: how many, how well, and which was left out. */
-function cardsTold(picture: Picture): { told: string; problem?: string } {
+function cardsTold(picture: Picture, system: UnitSystem): { told: string; problem?: string } {
   const plane = planeIn(picture);
   if (!plane) return { told: '' };
   if ('problem' in plane) return { told: '', problem: plane.problem };
   const each = [...plane.cards]
     .sort((a, b) => a.id - b.id)
-    .map(({ id, error }) => `${id}: ${millimetres(error)}`)
+    .map(({ id, error }) => `${id}: ${fine(error, system)}`)
     .join(', ');
   const told =
     plane.cards.length === 1 && plane.cards[0]!.id === LEAF_SHEET.ids[0]
@@ -40,7 +42,7 @@ function cardsTold(picture: Picture): { told: string; problem?: string } {
   return {
     told,
     ...(plane.off && {
-      problem: `Card ${plane.off.id} is left out: it is off the plane of the others by ${millimetres(plane.off.error)}. It lies higher or lower, is bent, or was printed at another size.`,
+      problem: `Card ${plane.off.id} is left out: it is off the plane of the others by ${fine(plane.off.error, system)}. It lies higher or lower, is bent, or was printed at another size.`,
     }),
   };
 }
@@ -94,7 +96,7 @@ export function PictureScale({
     const { index, spread, error, leaves: count } = leaves;
     onLeaves({ of, index: round(index), spread: round(spread), error: round(error), count });
   };
-  const lies = cardsTold(picture);
+  const lies = cardsTold(picture, system);
   const leafSheet = cards?.found.some((f) => LEAF_SHEET.ids.some((id) => id === f.id)) ?? false;
   const touched = cards?.bark?.length ?? 0;
   return (

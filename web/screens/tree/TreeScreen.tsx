@@ -340,10 +340,7 @@ function Station({
         <Entry>
           <h1>Crown</h1>
           <p className="text-muted mb-2">Colour, leaf, density, dieback; then read the shoots back.</p>
-          <LeafColours
-            pictures={props.visit.pictures}
-            href={`/trees/${props.treeId}/pictures?visit=${props.visitId}`}
-          />
+          <LeafColours visit={props.visit} href={`/trees/${props.treeId}/pictures?visit=${props.visitId}`} />
           <Questions key={`crown ${props.visitId}`} {...props} questions={CROWN_ALL} />
           <details className="border-t border-ink">
             <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">

@@ -20,7 +20,7 @@ export function soilPart({ tree, visit, referenceLogs = [], system }: ReportSour
     ...nutrients.map(
       ({ nutrient, amount, level }) => `${nutrient.label}: ${amount} mg/kg, ${level} (${nutrient.source}).`,
     ),
-    ...chlorosisAdvice(visit.findings),
+    ...chlorosisAdvice(visit),
   ];
   return {
     headline: verdict?.title ?? 'The ground as the soil probe showed it',

@@ -1,8 +1,7 @@
+import { measuredLeaves } from '../../crown/leafColour';
 import { vigourFrom } from '../../crown/vigour';
 import { LIMITS } from '../../practice/limits';
 import { shortMark } from '../../units/marks';
-import { answerTo } from '../../questions/question';
-import type { LEAVES_OF } from '../../records';
 import { asked, first, intervals, share, type Reader, type Readers } from './reader';
 
 /**
@@ -10,12 +9,9 @@ import { asked, first, intervals, share, type Reader, type Readers } from './rea
  * and scorched margins are for the eye, and what it saw of them stands.
  */
 const measuredColour: Reader = ({ visit }) => {
-  const seen = answerTo(visit.findings, 'crown.colour')?.answer;
-  if (seen === 'veins' || seen === 'scorched') return undefined;
-  const of = (whose: (typeof LEAVES_OF)[number]) =>
-    visit.pictures?.flatMap(({ leaves }) => (leaves?.of === whose ? [leaves] : [])).at(-1);
-  const [tree, reference] = [of('tree'), of('reference')];
-  if (!tree || !reference) return undefined;
+  const measured = measuredLeaves(visit);
+  if (!measured) return undefined;
+  const { tree, reference } = measured;
   const paler = reference.index - tree.index;
   const error = Math.max(0.005, Math.hypot(tree.error, reference.error));
   const [good, pale] = intervals(paler, error, ['leafPaler']) as [number, number];

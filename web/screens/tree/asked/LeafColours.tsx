@@ -1,12 +1,11 @@
+import { leavesOf, measuredLeaves, seenByEye } from '@undrel/core/crown';
 import { LEAVES_OF, type Visit } from '@undrel/core/records';
 import { PageLink } from '@/ui/PageLink';
 import { leavesTold } from '../../../protocol/leaves';
 
-/** The colour of leaves as it was measured on pictures of a visit; with leaves of a reference tree it is weighed. */
-export function LeafColours({ pictures, href }: { pictures: Visit['pictures']; href: string }) {
-  const measured = LEAVES_OF.flatMap(
-    (of) => pictures?.flatMap(({ leaves }) => (leaves?.of === of ? [leaves] : [])).at(-1) ?? [],
-  );
+/** The colour of leaves as it was measured on pictures of a visit, and whether it counts. */
+export function LeafColours({ visit, href }: { visit: Pick<Visit, 'findings' | 'pictures'>; href: string }) {
+  const measured = LEAVES_OF.flatMap((of) => leavesOf(visit, of) ?? []);
   if (measured.length === 0) return null;
   return (
     <section aria-label="Leaf colour, measured" className="border-l-4 border-ink pl-3 my-3 text-sm">
@@ -14,9 +13,11 @@ export function LeafColours({ pictures, href }: { pictures: Visit['pictures']; h
         <p key={leaves.of}>{leavesTold(leaves)}</p>
       ))}
       <p className="text-muted">
-        {measured.length === LEAVES_OF.length
-          ? 'Weighed in place of “good” or “evenly pale” below; green veins and scorched margins are for the eye.'
-          : 'Leaves of both this tree and the reference tree are needed for it to count.'}{' '}
+        {seenByEye(visit)
+          ? 'Not weighed: green veins and scorched margins are for the eye, and what it saw stands.'
+          : measuredLeaves(visit)
+            ? 'Weighed in place of “good” or “evenly pale” below; green veins and scorched margins are for the eye.'
+            : 'Leaves of both this tree and the reference tree are needed for it to count.'}{' '}
         <PageLink href={href}>Pictures</PageLink>
       </p>
     </section>

@@ -2,7 +2,7 @@
 
 import { lackingFor } from '@undrel/core/photogrammetry';
 import type { Picture } from '@undrel/core/records';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { pictureWords } from '../../../protocol/pictureWords';
 import { LengthInput } from '../../../ui/controls/LengthInput';
@@ -87,7 +87,7 @@ export function PicturesUnder({
                     ) : !lies ? (
                       'Being laid on the plan …'
                     ) : 'problem' in lies ? (
-                      lies.problem
+                      writeLengths(lies.problem, system)
                     ) : (
                       `Cards ${short(lies.level)} below grade; places to ± ${short(lies.plusMinus)}.`
                     )}
@@ -134,7 +134,7 @@ export function PicturesUnder({
             at that depth, and others are seen beside their place. Then draw the root, from the stem outward.
           </p>
           <Said
-            lines={1}
+            lines={2}
             problem={underlay.problem}
             told={underlay.working ? 'The picture is being laid …' : ''}
           />

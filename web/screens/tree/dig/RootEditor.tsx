@@ -11,7 +11,8 @@ import {
   splitRoot,
   type PitFrame,
 } from '@undrel/core/roots';
-import { shortUnit, type UnitSystem } from '@undrel/core/units';
+import { TRACED_WITHIN } from '@undrel/core/photogrammetry';
+import { formatValue, shortUnit, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
@@ -207,6 +208,12 @@ export function RootEditor(props: {
               {over} ×
             </button>
           ))}
+        </p>
+      )}
+      {root.traced && (
+        <p className="text-sm mt-2">
+          Traced on a picture: to ± {formatValue(TRACED_WITHIN, 'short length', system)} at nine of ten
+          points. Give the depth of a point by the rod, and its place follows.
         </p>
       )}
       {props.children}

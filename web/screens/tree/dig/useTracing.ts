@@ -67,12 +67,10 @@ export function useTracing({
     const depth = { depth: choice.depth };
     if (!choice.follow || !goesOn)
       return plain(before.points.length === 0 ? { ...depth, diameter: FIRST_DIAMETER } : depth);
-    const followed = await underlay.follow(
-      from.at,
-      at,
-      top,
-      first ? undefined : before.points[before.points.length - 1]!.diameter,
-    );
+    // Where it cannot be followed, the touch is a point all the same.
+    const followed = await underlay
+      .follow(from.at, at, top, first ? undefined : before.points[before.points.length - 1]!.diameter)
+      .catch(() => undefined);
     // What was there when the touch was followed may be another by now.
     const there = root();
     if (!there || there.points.length !== before.points.length) return;

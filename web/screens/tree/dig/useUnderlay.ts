@@ -11,6 +11,14 @@ const SQUARE: PlanSquare = { x: 0, y: 0, half: 1, scale: 800 };
 /** Entries wait this long before the picture is laid anew. */
 const PAUSE_MS = 250;
 
+/** The worker, and what ends all that is waited for when it fails. */
+interface Beneath {
+  raw: Worker;
+  work: Remote<UnderlayWork>;
+  failed: Promise<never>;
+}
+const NOT_LAID = 'The picture could not be laid under the plan. Open the page again.';
+
 export interface Underlay {
   /** Pictures with cards that lie on the plan, or why they do not. */
   lies: readonly LiesThere[];
@@ -37,7 +45,7 @@ export function useUnderlay(
   chosen: readonly string[],
   depth: number | undefined,
 ): Underlay {
-  const worker = useRef<{ raw: Worker; work: Remote<UnderlayWork> } | undefined>(undefined);
+  const worker = useRef<Beneath | undefined>(undefined);
   const [lies, setLies] = useState<readonly LiesThere[]>([]);
   const [href, setHref] = useState<string | undefined>(undefined);
   const [working, setWorking] = useState(false);
@@ -56,10 +64,19 @@ export function useUnderlay(
     if (withCards.length === 0) return setLies([]);
     if (!worker.current) {
       const raw = new Worker(new URL('../../../workers/underlay.ts', import.meta.url), { type: 'module' });
-      worker.current = { raw, work: wrap<UnderlayWork>(raw) };
+      const failed = new Promise<never>((_, fail) => {
+        raw.onerror = ({ message }) => {
+          worker.current = undefined;
+          fail(new Error(message || NOT_LAID));
+        };
+      });
+      // Who waits is told; that nobody does at the moment is no fault.
+      failed.catch(() => undefined);
+      worker.current = { raw, work: wrap<UnderlayWork>(raw), failed };
     }
     let here = true;
-    worker.current.work.tie(withCards, tree, JSON.parse(stem) as Dig).then(
+    const { work, failed } = worker.current;
+    Promise.race([work.tie(withCards, tree, JSON.parse(stem) as Dig), failed]).then(
       (told) => here && setLies(told),
       (error: Error) => here && setProblem(error.message),
     );
@@ -74,8 +91,9 @@ export function useUnderlay(
     let here = true;
     setWorking(true);
     const timer = setTimeout(() => {
-      worker
-        .current!.work.lay(wanted.split(' '), SQUARE, depth)
+      const { work, failed } = worker.current ?? {};
+      if (!work || !failed) return setProblem(NOT_LAID);
+      Promise.race([work.lay(wanted.split(' '), SQUARE, depth), failed])
         .then(
           (blob) => {
             if (!here) return;
@@ -103,7 +121,10 @@ export function useUnderlay(
     under: useMemo(() => (href ? { href, square: SQUARE } : undefined), [href]),
     working,
     problem,
-    follow: async (from, to, top, before) => worker.current?.work.follow(from, to, top, before),
+    follow: async (from, to, top, before) => {
+      const { work, failed } = worker.current ?? {};
+      return work && failed && Promise.race([work.follow(from, to, top, before), failed]);
+    },
     takenFrom: (hash) => {
       const there = lies.find((l) => l.hash === hash);
       return there && 'eye' in there ? there : undefined;

@@ -18,7 +18,7 @@ const WORDS = {
 export function SoilSample(props: StationProps) {
   const { system, visit } = props;
   const { texture, limits, density, porosity, available, verdict, problems } = sampleOf(visit.findings);
-  const advice = chlorosisAdvice(visit.findings);
+  const advice = chlorosisAdvice(visit);
   const nutrients = nutrientsOf(visit.findings);
   const begun =
     nutrients.length > 0 || SOIL_QUESTIONS.some((q) => visit.findings.some((f) => f.key === q.key));

@@ -1,0 +1,36 @@
+import { LIMITS } from '../practice/limits';
+import { answerTo } from '../questions/question';
+import type { LEAVES_OF, Picture, Visit } from '../records';
+
+type Leaves = NonNullable<Picture['leaves']>;
+
+/** The colour of leaves that was measured last on pictures of a visit, of the tree or of its reference. */
+export const leavesOf = (
+  { pictures }: Pick<Visit, 'pictures'>,
+  whose: (typeof LEAVES_OF)[number],
+): Leaves | undefined => pictures?.flatMap(({ leaves }) => (leaves?.of === whose ? [leaves] : [])).at(-1);
+
+/** Green veins and scorched margins are for the eye: where it saw them, what was measured does not stand in their place. */
+export const seenByEye = ({ findings }: Pick<Visit, 'findings'>): boolean =>
+  ['veins', 'scorched'].includes(answerTo(findings, 'crown.colour')?.answer ?? '');
+
+/** Leaves of a tree beside those of its reference, where both were measured and the eye saw nothing that goes before. */
+export function measuredLeaves(
+  visit: Pick<Visit, 'findings' | 'pictures'>,
+): { tree: Leaves; reference: Leaves } | undefined {
+  const [tree, reference] = [leavesOf(visit, 'tree'), leavesOf(visit, 'reference')];
+  return tree && reference && !seenByEye(visit) ? { tree, reference } : undefined;
+}
+
+/**
+ * The leaf colour of a visit as one answer: by what was measured where that counts, else by the eye.
+ *
+ * @param sure leaves out what the eye was not sure of
+ */
+export function leafColour(visit: Pick<Visit, 'findings' | 'pictures'>, sure = false): string | undefined {
+  const measured = measuredLeaves(visit);
+  if (measured)
+    return measured.reference.index - measured.tree.index >= LIMITS.leafPaler.value ? 'pale' : 'good';
+  const seen = answerTo(visit.findings, 'crown.colour');
+  return sure && seen?.unsure ? undefined : seen?.answer;
+}

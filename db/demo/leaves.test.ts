@@ -33,6 +33,7 @@ test('leaves in any light: the index within 0.05 of the truth, and paler ones ar
   for (const [name, colour] of Object.entries(LEAF_TONES))
     for (const [i, light] of lights.entries()) {
       const { raster, index } = leafPhotograph({
+        size: SIZE,
         colour,
         seed: 10 * i + 3,
         tilt: 8 * i,

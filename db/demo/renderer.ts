@@ -7,7 +7,6 @@ import {
   eyeOf,
   LEAF_SHEET,
   leafSheetPlaces,
-  rayThrough,
   seenBy,
   type Camera,
   type Place,
@@ -187,7 +186,7 @@ function leafSheetAt(x: number, y: number, leaves: readonly LaidLeaf[]): Colour 
 /** What is printed or lies at a place of a layer; undefined beside it. */
 type Ink = (x: number, y: number) => Colour | undefined;
 
-/** The direction in which each pixel looks, as {@link rayThrough} has it, three numbers each. */
+/** The direction in which each pixel looks, as `rayThrough` has it, three numbers each. */
 function raysOf({ focal, bend, turn }: Camera, width: number, height: number): Float64Array {
   const long = Math.max(width, height);
   const rays = new Float64Array(3 * width * height);
@@ -286,10 +285,7 @@ const LIGHT: Vector = [-0.42, -0.3, 0.86];
  */
 export function rendered(scene: Scene, shot: Shot): Raster {
   const { camera, width, height } = shot;
-  const long = Math.max(width, height);
   const eye = eyeOf(camera);
-  const ray = (px: number, py: number): Vector =>
-    rayThrough(camera, [(px - width / 2) / long, (py - height / 2) / long]);
   const rays = raysOf(camera, width, height);
   const rayAt = (pixel: number): Vector => [rays[3 * pixel]!, rays[3 * pixel + 1]!, rays[3 * pixel + 2]!];
   const colours = new Float32Array(3 * width * height);
@@ -329,8 +325,14 @@ export function rendered(scene: Scene, shot: Shot): Raster {
         const at = y * width + x;
         const sum: Colour = [0, 0, 0];
         let hits = 0;
+        // Across one pixel rays turn evenly, whatever the lens.
+        const [across, down] = [x < width - 1 ? 3 : -3, y < height - 1 ? 3 * width : -3 * width];
         for (let k = 0; k < 9; k++) {
-          const dir = ray(x + (0.5 + (k % 3)) / 3, y + (0.5 + Math.floor(k / 3)) / 3);
+          const a = ((k % 3) - 1) / Math.sign(across) / 3;
+          const b = (Math.floor(k / 3) - 1) / Math.sign(down) / 3;
+          const between = (i: number) =>
+            rays[i]! + a * (rays[i + across]! - rays[i]!) + b * (rays[i + down]! - rays[i]!);
+          const dir: Vector = [between(3 * at), between(3 * at + 1), between(3 * at + 2)];
           const there = flat(eye, dir, z);
           const colour = there && ink(there[0], there[1]);
           if (!colour) {

@@ -19,7 +19,8 @@ async function open(): Promise<pg.Pool> {
     connectionString: await migrate(),
     application_name: 'undrel',
     max: Number(process.env.DATABASE_CONNECTIONS ?? 10),
-    connectionTimeoutMillis: 5_000,
+    // A server that is there but busy answers late; one that is not there refuses at once.
+    connectionTimeoutMillis: 20_000,
     idleTimeoutMillis: 30_000,
   });
   // A connection that dies while idle is replaced on next use; without a listener it would end the process.

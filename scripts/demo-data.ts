@@ -27,7 +27,7 @@ import {
   type LaidOut,
   type Photograph,
 } from '../db/demo/photographs';
-import { keepPicture } from '../web/server/pictures/pictures';
+import { keepPicture, stow } from '../web/server/pictures/pictures';
 import { readPicture, type ReadPicture } from '../web/server/pictures/readPicture';
 import { noteYard } from '../web/server/season/yard';
 import { simulatedWeather } from '../web/stand-ins/weather';
@@ -161,7 +161,7 @@ async function keepTaken(
   for (const { photo, caption, shows = 'dig', leavesOf } of all) {
     const read = await readPicture(await photographFile(photo));
     if ('problem' in read) throw new Error(read.problem);
-    await keepPicture(db, read);
+    await keepPicture(db, await stow(viewer.firmId, read));
     const { hash, width, height } = read;
     const { bearing, sheet, tie } = photo;
     const looks = tie || leavesOf ? { found: readMarkers(await pixelsOf(read.page)), ...tie } : undefined;

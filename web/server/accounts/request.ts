@@ -1,6 +1,7 @@
 import type { NextRequest } from 'next/server';
 import { Busy } from '../fairQueue';
 import { TooLong } from '../beside';
+import { StoreAway } from '../pictures/bucket';
 import { refusalOf } from '../database/refusals';
 import type { Db } from '../database/transaction';
 import { BYTES, tooLarge, type BodyKind } from '../limits';
@@ -34,10 +35,15 @@ export const refuse = (status: number, problem: string): never => {
   throw new Refused(plain(status, problem));
 };
 
-function answerTo(error: unknown): Response {
+/** A plain word in place of a failure, wherever it is known what went wrong. */
+export function answerTo(error: unknown): Response {
   if (error instanceof Refused) return error.answer;
   if (error instanceof Busy) return plain(429, error.message, { 'retry-after': '5' });
   if (error instanceof TooLong) return plain(422, error.message);
+  if (error instanceof StoreAway) {
+    console.error(`pictures: ${error.why}`);
+    return plain(503, error.message, { 'retry-after': '30' });
+  }
   if (error instanceof DOMException && error.name === 'AbortError')
     return plain(499, 'The request was given up.');
   const refusal = refusalOf(error);

@@ -10,7 +10,7 @@ import { saveChanges } from '../cases/write';
 import { databaseUrl } from '../database/migrate';
 import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
-import { keepPicture } from '../pictures/pictures';
+import { keepPicture, stow } from '../pictures/pictures';
 import { readPicture } from '../pictures/readPicture';
 import { openDraft } from '../reports/reports';
 import { offerContent } from './content';
@@ -111,7 +111,8 @@ test('a link shows the pictures that were put into it and no others, for as long
       .toBuffer();
     const read = await readPicture(bytes);
     if ('problem' in read) throw new Error(read.problem);
-    await as((db) => keepPicture(db, read));
+    const stowed = await stow(firm.viewer.firmId, read);
+    await as((db) => keepPicture(db, stowed));
     return read;
   };
   const [put, other] = [await file(10), await file(200)];

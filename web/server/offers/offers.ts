@@ -2,6 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import type { OfferContent, OfferHead, OfferOption } from '../../protocol/offer';
 import { hashToken, newToken } from '../accounts/secrets';
 import { withoutFirm, type Db } from '../database/transaction';
+import { bytesOf, type PictureRow } from '../pictures/pictures';
 import * as sql from './sql';
 
 /** How long a link may be open, days. */
@@ -102,8 +103,12 @@ export async function shownBy(token: string): Promise<Shown> {
 }
 
 /** A picture that a link shows, as a page shows it; undefined where it shows none such. */
-export const pictureShownBy = async (token: string, hash: string): Promise<Buffer | undefined> =>
-  (await withoutFirm((db) => db.row<{ page: Buffer }>(sql.SHOWN_PICTURE, [hashToken(token), hash])))?.page;
+export async function pictureShownBy(token: string, hash: string): Promise<Buffer | undefined> {
+  const row = await withoutFirm((db) =>
+    db.row<PictureRow & Record<string, unknown>>(sql.SHOWN_PICTURE, [hashToken(token), hash]),
+  );
+  return row && bytesOf(row, hash, 'page');
+}
 
 /** Why an approval was not taken. */
 const REFUSALS: Record<string, string> = {

@@ -14,5 +14,5 @@ export const REVOKE = `update offers set revoked_at = now() where id = $1 and re
 export const SHOWN = `select content, sha256, to_char(expires_at at time zone 'UTC', 'YYYY-MM-DD') as expires, expired, revoked,
     to_char(approved_at at time zone 'UTC', 'YYYY-MM-DD HH24:MI') as approved_on, approved_name, approved_option
   from auth_offer($1)`;
-export const SHOWN_PICTURE = 'select page from auth_offer_picture($1, $2)';
+export const SHOWN_PICTURE = 'select firm_id, bytes from auth_offer_picture($1, $2)';
 export const APPROVE = 'select auth_approve($1, $2, $3, $4, $5) as answer';

@@ -17,19 +17,14 @@ export async function filesFor(
   format: ReportFormat = 'pdf',
 ): Promise<PictureFiles> {
   if (!pictures?.length || !WITH_FILES.includes(format)) return {};
-  const kept = await inFirm(async (db) => {
-    const files: [string, Buffer][] = [];
-    for (const { hash } of pictures) {
-      const file = await pictureFile(db, hash, 'page');
-      if (file) files.push([hash, file]);
-    }
-    return files;
-  });
   const files: Record<string, Uint8Array> = {};
-  for (const [hash, file] of kept)
-    files[hash] = await sharp(file)
-      .resize({ width: PRINTED, height: PRINTED, fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 78, mozjpeg: true })
-      .toBuffer();
+  for (const { hash } of pictures) {
+    const file = await pictureFile(inFirm, hash, 'page');
+    if (file)
+      files[hash] = await sharp(file)
+        .resize({ width: PRINTED, height: PRINTED, fit: 'inside', withoutEnlargement: true })
+        .jpeg({ quality: 78, mozjpeg: true })
+        .toBuffer();
+  }
   return files;
 }

@@ -6,7 +6,7 @@ import { saveChanges } from '../cases/write';
 import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
 import { PICTURE } from '../limits';
-import { keepPicture, pictureFile, pictureFrom } from './pictures';
+import { keepPicture, pictureFile, pictureFrom, stow } from './pictures';
 import { addPiece, forgetPieces, piecesOf, wholeOf } from './pieces';
 import { readPicture, type ReadPicture } from './readPicture';
 
@@ -129,9 +129,10 @@ test('a picture is kept once for a firm, its file by nobody else, and never chan
   const picture = await pictureFrom(await plain().jpeg().toBuffer(), one.viewer);
   if ('problem' in picture) throw new Error(picture.problem);
   const { hash } = picture;
-  for (let i = 0; i < 2; i++) await as(one)((db) => keepPicture(db, picture));
-  expect(await as(one)((db) => pictureFile(db, hash, 'page'))).toEqual(Buffer.from(picture.page));
-  expect(await as(other)((db) => pictureFile(db, hash, 'small'))).toBeUndefined();
+  const stowed = await stow(one.viewer.firmId, picture);
+  for (let i = 0; i < 2; i++) await as(one)((db) => keepPicture(db, stowed));
+  expect(await pictureFile(as(one), hash, 'page')).toEqual(Buffer.from(picture.page));
+  expect(await pictureFile(as(other), hash, 'small')).toBeUndefined();
   await expect(
     as(one)((db) => db.rows('update picture_files set page = small where hash = $1', [hash])),
   ).rejects.toThrow(/permission denied/);
@@ -200,7 +201,8 @@ test('a picture in pieces: a gap is not taken, what is there is not asked for ag
   expect(await asUser(other.firmId, other.userId, (db) => piecesOf(db, hash))).toEqual({ have: 0 });
   await as((db) => forgetPieces(db, hash));
   expect(await as((db) => piecesOf(db, hash))).toEqual({ have: 0 });
-  await as(async (db) => keepPicture(db, await read(bytes)));
+  const stowed = await stow(viewer.firmId, await read(bytes));
+  await as((db) => keepPicture(db, stowed));
   expect(await as((db) => piecesOf(db, hash))).toEqual({
     have: 0,
     picture: { hash, width: 400, height: 300 },

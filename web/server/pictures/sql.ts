@@ -2,8 +2,8 @@
 export const KEEP = `insert into picture_files (firm_id, hash, type, width, height, original, page, small, created_by)
   values (current_firm(), $1, $2, $3, $4, $5, $6, $7, current_actor()) on conflict do nothing`;
 export const FILE = {
-  small: `select small as bytes from picture_files where hash = $1`,
-  page: `select page as bytes from picture_files where hash = $1`,
+  small: `select firm_id, small as bytes from picture_files where hash = $1`,
+  page: `select firm_id, page as bytes from picture_files where hash = $1`,
 } as const;
 export const SIZE = `select width, height from picture_files where hash = $1`;
 /** Pieces follow each other without a gap: their bytes are those from the beginning on. */

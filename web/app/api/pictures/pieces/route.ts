@@ -1,7 +1,7 @@
 import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
 import { addPiece, forgetPieces, piecesOf, wholeOf } from '@/server/pictures/pieces';
-import { keepPicture, pictureFrom } from '@/server/pictures/pictures';
+import { keepPicture, pictureFrom, stow } from '@/server/pictures/pictures';
 
 const hashIn = (request: NextRequest): string | undefined => {
   const hash = request.nextUrl.searchParams.get('hash') ?? '';
@@ -38,8 +38,9 @@ export async function POST(request: NextRequest): Promise<Response> {
       await inFirm((db) => forgetPieces(db, hash));
       return plain(400, read.problem);
     }
+    const stowed = await stow(asker.firmId, read);
     await inFirm(async (db) => {
-      await keepPicture(db, read);
+      await keepPicture(db, stowed);
       await forgetPieces(db, hash);
     });
     const { width, height } = read;

@@ -10,7 +10,7 @@ export async function GET(
   const { hash, size } = await params;
   if (!/^[0-9a-f]{64}$/.test(hash) || !(size in GIVEN)) return plain(404, 'There is no such picture.');
   return asked(request, 'read', async ({ inFirm }) => {
-    const bytes = await inFirm((db) => pictureFile(db, hash, size as PictureSize));
+    const bytes = await pictureFile(inFirm, hash, size as PictureSize);
     if (!bytes) return plain(404, 'There is no such picture here.');
     const headers = {
       'content-type': GIVEN[size as PictureSize],

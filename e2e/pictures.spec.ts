@@ -337,3 +337,124 @@ test('a step of the order is photographed from the order, and its pictures stand
   };
   expect(stored.visits.at(-1)!.pictures!.some((p) => p.step === step && p.shows === 'work')).toBe(true);
 });
+
+test('the face of a pit: a tape gives the scale, layers are touched, and their depths are those of the hole', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  const tree = 'kelpworth-4';
+  interface Stored {
+    visits: {
+      pictures?: { bar?: { from: number[]; to: number[] }; face?: number[][]; sheet?: object }[];
+      soilLogs?: { bearing: number; layers: { to: number; colour?: string }[]; traced?: string }[];
+    }[];
+  }
+  const visitNow = async () =>
+    ((await (await page.request.get(`/api/trees/${tree}/case`)).json()) as Stored).visits.at(-1)!;
+  const { bar, face } = (await visitNow()).pictures!.find((p) => p.face)!;
+  await page.goto(`/trees/${tree}/pictures`);
+  await page.getByRole('button', { name: /^Open: Face of the pit/ }).click();
+  const view = page.getByRole('dialog');
+  await view.getByRole('button', { name: 'No scale' }).click();
+  await expect(view.getByText(/^Marker cards, found by themselves/)).toBeVisible();
+  const touch = async (shares: number[]) => {
+    const image = (await view.locator('image').boundingBox())!;
+    await page.mouse.click(image.x + shares[0]! * image.width, image.y + shares[1]! * image.height);
+  };
+  await view.getByRole('button', { name: 'Rod or tape' }).click();
+  await touch(bar!.from);
+  await expect(view.getByText('Touch end 2 of 2 of the rod, or two marks of the tape.')).toBeVisible();
+  await touch(bar!.to);
+  await expect(view.getByText('Now enter how long that is.')).toBeVisible();
+  await view.getByLabel('Length between the ends').fill('70');
+  await view.getByLabel('Length between the ends').press('Tab');
+  await view.getByRole('button', { name: 'Layers of the soil' }).click();
+  for (const [i, place] of face!.entries()) {
+    await touch(place);
+    if (i > 0) await expect(view.getByText(`Touch where each layer ends: ${i} so far.`)).toBeVisible();
+  }
+  await expect(view.getByTestId('layers')).toHaveText(/^Layers end at 14\.\d ± .* cm below grade/);
+  await view.getByRole('button', { name: 'Close' }).click();
+  await saved(page);
+
+  await page.goto(`/trees/${tree}?station=soil`);
+  const probe = page.getByRole('region', { name: 'Soil probe' });
+  await probe.getByRole('button', { name: /^E, 70 cm out/ }).click();
+  const hole = probe.getByRole('group', { name: /^Hole at E/ });
+  await hole.getByRole('button', { name: 'Take these depths' }).click();
+  await expect(hole.getByRole('button', { name: 'Depths are from this picture' })).toBeVisible();
+  await saved(page);
+  // What was noted of each layer stays with it, and the original grade is read from the new depths.
+  const log = (await visitNow()).soilLogs!.find((l) => l.bearing === 90)!;
+  expect(log.traced).toMatch(/^[0-9a-f]{64}$/);
+  expect(log.layers.map((l) => l.colour)).toEqual(['mixed', 'dark', 'mottled', 'brown']);
+  [0.14, 0.24, 0.38, 0.6].forEach((deep, i) =>
+    expect(Math.abs(log.layers[i]!.to - deep)).toBeLessThan(0.025),
+  );
+  await expect(probe.getByText(/original grade at 1[45] cm/)).toBeVisible();
+
+  // A rectangle asks for its sides; the stem knows its diameter; each takes the place of the other.
+  await page.goto(`/trees/${tree}/pictures`);
+  await page.getByRole('button', { name: /^Open: Face of the pit/ }).click();
+  await view.getByRole('button', { name: 'Rectangle' }).click();
+  for (const place of [
+    [0.2, 0.3],
+    [0.6, 0.3],
+    [0.6, 0.6],
+    [0.2, 0.6],
+  ])
+    await touch(place);
+  await expect(view.getByRole('alert')).toHaveText(/^Two sides of the rectangle are asked for/);
+  await view.getByLabel('First side touched').fill('40');
+  await view.getByLabel('Next side').fill('40');
+  await view.getByLabel('Next side').press('Tab');
+  await expect(view.getByText(/^Lengths are measured in the plane of the rectangle/)).toBeVisible();
+  await expect(view.getByRole('button', { name: 'Layers of the soil' })).toBeHidden();
+  await view.getByRole('button', { name: 'Stem' }).click();
+  await touch([0.3, 0.5]);
+  await touch([0.6, 0.5]);
+  await expect(view.getByLabel('Diameter of the stem there')).toHaveValue('25');
+  await expect(view.getByText(/^Lengths hold beside the stem/)).toBeVisible();
+  await saved(page);
+  expect((await visitNow()).pictures!.map((p) => p.sheet)).toEqual([undefined]);
+
+  // What goes first into reports bears the number 1 on the page.
+  await view.getByRole('radio', { name: 'Leave out' }).check();
+  await view.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByTestId('in-report')).toHaveText(/^0 of them go into the report/);
+  await page.getByRole('button', { name: /^Open: Face of the pit/ }).click();
+  await view.getByRole('radio', { name: 'First in reports' }).check();
+  await view.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByTestId('in-report')).toHaveText(/^All of them go into the report/);
+  await expect(page.getByText('in the report: 1')).toBeVisible();
+  await saved(page);
+});
+
+test('HEIC goes as JPEG where the browser reads it, and is refused in words where it does not', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  const heic = {
+    name: 'IMG_0001.HEIC',
+    mimeType: 'image/heic',
+    buffer: Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic'), randomBytes(400)]),
+  };
+  await page.goto(`/trees/sable-hornbeam-5/pictures`);
+  const way = page.getByRole('list', { name: 'On their way' });
+  await input(page).setInputFiles([heic]);
+  await expect(way.getByRole('alert')).toHaveText(/JPEG/);
+  await way.getByRole('button', { name: 'Leave it' }).click();
+  // A browser that reads it: what it makes of the file is a picture of its own.
+  await page.evaluate(() => {
+    window.createImageBitmap = (() => {
+      const canvas = new OffscreenCanvas(320, 240);
+      const pen = canvas.getContext('2d')!;
+      pen.fillStyle = `#${Math.random().toString(16).slice(2, 8)}`;
+      pen.fillRect(40, 40, 200, 100);
+      return Promise.resolve(canvas.transferToImageBitmap());
+    }) as typeof createImageBitmap;
+  });
+  await input(page).setInputFiles([heic]);
+  await expect(way.getByRole('listitem').last()).toContainText('arrived');
+  await saved(page);
+});

@@ -18,8 +18,15 @@ import sharp from 'sharp';
 import type { CaseFile } from '@undrel/core/format';
 import { idOf, LEAVES_OF, type Dig, type Picture, type Shown, type Visit } from '@undrel/core/records';
 import { readMarkers } from '@undrel/core/markers';
-import { leafColourOf, planeOfCards, type Raster, type SeenMarker } from '@undrel/core/photogrammetry';
+import {
+  leafColourOf,
+  planeOfCards,
+  type Point,
+  type Raster,
+  type SeenMarker,
+} from '@undrel/core/photogrammetry';
 import { LEAF_TONES, leafPhotograph } from '../db/demo/leaves';
+import { facePhotograph } from '../db/demo/soilFace';
 import {
   photographFile,
   photographOf,
@@ -91,11 +98,16 @@ const UNTRACED = 'kelpworth-7';
 /** Where leaves were measured, beside those of a tree of the row that does well. */
 const LEAVES_AT = 'kelpworth-3';
 
+/** Where the face of the pit was photographed with a tape hung down it, and its layers touched. */
+const FACE_AT = 'kelpworth-4';
+
 interface Taken {
   photo: Pick<Photograph, 'raster' | 'sheet' | 'tie'> & { bearing?: number };
   shows?: Shown;
   leavesOf?: (typeof LEAVES_OF)[number];
   caption?: string;
+  /** What was touched on it already. */
+  touched?: Pick<Picture, 'bar' | 'face'>;
 }
 
 /** Photographs of the digs of a tree, drawn from its record. */
@@ -147,6 +159,25 @@ async function addLeaves(db: Db, viewer: Viewer, { visits }: CaseFile): Promise<
   await keepTaken(db, viewer, LEAVES_AT, visits.at(-1)!, taken);
 }
 
+/** The face of the pit in the mulch ring, its layers touched beside the tape. */
+async function addFace(db: Db, viewer: Viewer, { visits }: CaseFile): Promise<void> {
+  const visit = visits.at(-1)!;
+  const { layers } = visit.soilLogs![0]!;
+  const { raster, tape, face } = facePhotograph(layers, { seed: 5 });
+  const place = ([x, y]: Point): [number, number] => [x, y];
+  await keepTaken(db, viewer, FACE_AT, visit, [
+    {
+      photo: { raster, sheet: [], tie: undefined, bearing: 90 },
+      shows: 'soil',
+      caption: 'Face of the pit in the mulch ring',
+      touched: {
+        bar: { of: 'rod', from: place(tape.from), to: place(tape.to), length: tape.length },
+        face: face.map(place),
+      },
+    },
+  ]);
+}
+
 async function keepTaken(
   db: Db,
   viewer: Viewer,
@@ -158,7 +189,7 @@ async function keepTaken(
     treeId,
     visit.date,
   ]);
-  for (const { photo, caption, shows = 'dig', leavesOf } of all) {
+  for (const { photo, caption, shows = 'dig', leavesOf, touched } of all) {
     const read = await readPicture(await photographFile(photo));
     if ('problem' in read) throw new Error(read.problem);
     await keepPicture(db, await stow(viewer.firmId, read));
@@ -174,6 +205,7 @@ async function keepTaken(
       shows,
       ...(bearing !== undefined && { bearing }),
       ...(caption && { caption }),
+      ...touched,
       ...(sheet.length === 4 && { sheet: { kind: 'a4' as const, corners: sheet } }),
       ...(looks && { cards: looks }),
       ...(leavesOf && { leaves: await leavesOn(read, looks!.found, leavesOf) }),
@@ -286,6 +318,7 @@ if (present.rowCount === 0) {
         await addTree(db, viewer, property.id, id, caseFile);
         if (id === PHOTOGRAPHED) await addPhotographs(db, viewer, caseFile);
         if (id === LEAVES_AT) await addLeaves(db, viewer, caseFile);
+        if (id === FACE_AT) await addFace(db, viewer, caseFile);
         if (id === UNTRACED) await addUntraced(db, viewer, caseFile, newestDig);
         trees++;
       }

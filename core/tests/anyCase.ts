@@ -244,6 +244,12 @@ const PICTURE: Picture = {
   step: 'prune-2',
   caption: 'Root A from the north-east',
   leftOut: true,
+  first: true,
+  bar: { of: 'rod', from: [0.2, 0.1], to: [0.2, 0.9], length: 0.8 },
+  face: [
+    [0.3, 0.1],
+    [0.31, 0.4],
+  ],
   sheet: {
     kind: 'letter',
     corners: [

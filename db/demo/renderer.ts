@@ -130,7 +130,7 @@ function smooth(x: number, y: number): number {
 }
 
 /** A texture of the ground: the same at the same place from wherever it is seen. */
-const grain = (x: number, y: number): number =>
+export const grain = (x: number, y: number): number =>
   0.5 * smooth(14 * x, 14 * y) + 0.3 * smooth(60 * x, 60 * y) + 0.2 * smooth(220 * x, 220 * y) - 0.5;
 
 const tinted = (colour: readonly number[], by: number): Colour => [
@@ -187,7 +187,7 @@ function leafSheetAt(x: number, y: number, leaves: readonly LaidLeaf[]): Colour 
 type Ink = (x: number, y: number) => Colour | undefined;
 
 /** The direction in which each pixel looks, as `rayThrough` has it, three numbers each. */
-function raysOf({ focal, bend, turn }: Camera, width: number, height: number): Float64Array {
+export function raysOf({ focal, bend, turn }: Camera, width: number, height: number): Float64Array {
   const long = Math.max(width, height);
   const rays = new Float64Array(3 * width * height);
   for (let row = 0, at = 0; row < height; row++)

@@ -25,6 +25,9 @@ const SIDES = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
 /** A side of the stem by its bearing. */
 export const sideOf = (bearing: number): string => SIDES[Math.round(bearing / 45) % 8]!;
 
+/** Whether a picture shows something that lies to one side of the stem: its bearing is where that is. */
+export const isInGround = (shows: Shown | undefined): boolean => shows === 'soil' || shows === 'trench';
+
 /** The same as a sentence, beneath it. */
 export const pictureCaption = (p: {
   caption?: string | undefined;
@@ -47,6 +50,6 @@ export const pictureWords = (p: {
 }): string =>
   [
     p.caption || (p.shows ? SHOWN_WORDS[p.shows] : 'picture'),
-    ...(p.bearing === undefined ? [] : [`from ${sideOf(p.bearing)}`]),
+    ...(p.bearing === undefined ? [] : [`${isInGround(p.shows) ? 'at' : 'from'} ${sideOf(p.bearing)}`]),
     p.on,
   ].join(', ');

@@ -1,4 +1,6 @@
 import {
+  layerDepths,
+  lengthByBar,
   lengthInPlane,
   lengthOnPlane,
   planeIn,
@@ -8,16 +10,25 @@ import {
 import type { Picture, PictureMark } from '@undrel/core/records';
 import { formatQuantity, type UnitSystem } from '@undrel/core/units';
 
-type Measuring = Pick<Picture, 'width' | 'height' | 'sheet' | 'cards'>;
+type Measuring = Pick<Picture, 'width' | 'height' | 'sheet' | 'cards' | 'bar'>;
 
-/** The length between the ends of a mark, where it is one and cards or a sheet lie in its plane. */
+/** The length between the ends of a mark, where it is one and something of known size lies in its plane. */
 export function measuredBy(picture: Measuring, mark: PictureMark): PlaneLength | undefined {
   if (mark.kind !== 'length') return undefined;
   const plane = planeIn(picture);
   if (plane && !('problem' in plane)) return lengthOnPlane(plane, mark.from, mark.to);
-  if (!picture.sheet) return undefined;
-  const scale = scaleBySheet(picture, picture.sheet);
-  return 'problem' in scale ? undefined : lengthInPlane(scale, mark.from, mark.to);
+  if (picture.sheet) {
+    const scale = scaleBySheet(picture, picture.sheet);
+    return 'problem' in scale ? undefined : lengthInPlane(scale, mark.from, mark.to);
+  }
+  return picture.bar && lengthByBar(picture, picture.bar, mark.from, mark.to);
+}
+
+/** Where the layers that were touched on the face of a pit end, below grade; undefined where there are none. */
+export function layersSeen(picture: Picture): PlaneLength[] | undefined {
+  if (picture.bar?.of !== 'rod' || !picture.face) return undefined;
+  const ends = layerDepths(picture, picture.bar, picture.face);
+  return 'problem' in ends || ends.length === 0 ? undefined : ends;
 }
 
 /** A length with its ±, as it is written at a mark. */

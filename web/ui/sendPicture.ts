@@ -1,3 +1,4 @@
+import { asJpeg } from './asJpeg';
 import { PIECE_BYTES, type PiecesAnswer } from '../protocol/pieces';
 
 /** A picture that the server has. */
@@ -21,10 +22,12 @@ export const sendPicture = async (
   onProgress: (share: number) => void,
   signal: AbortSignal,
 ): Promise<SentPicture | { problem: string }> => {
+  const readable = await asJpeg(file);
   // Without a safe connection the browser works out no hash; then it is sent whole.
-  if (file.size <= PIECE_BYTES || !globalThis.crypto?.subtle) return sendWhole(file, onProgress, signal);
+  if (readable.size <= PIECE_BYTES || !globalThis.crypto?.subtle)
+    return sendWhole(readable, onProgress, signal);
   try {
-    return await sendPieces(file, onProgress, signal);
+    return await sendPieces(readable, onProgress, signal);
   } catch {
     return signal.aborted ? STOPPED : AWAY;
   }

@@ -1,3 +1,4 @@
+export * from './bar';
 export * from './camera';
 export * from './cards';
 export * from './homography';

@@ -12,10 +12,14 @@ export const TOUCH = 2;
 /** Pixels of the longer side of a picture as it is shown. */
 export const SHOWN_SIDE = 1600;
 
-/** A sheet of known size in a picture: its corners round it, the first edge a short one. Shares of width and height. */
+/**
+ * A sheet of known size in a picture: its corners round it, the first edge a short one; or any rectangle whose sides were
+ * measured, m, the first edge the first side. Shares of width and height.
+ */
 export interface SeenSheet {
-  kind: SheetKey;
+  kind: SheetKey | 'rectangle';
   corners: readonly [Point, Point, Point, Point];
+  sides?: readonly [number, number] | undefined;
 }
 
 export interface PlaneScale {
@@ -24,23 +28,28 @@ export interface PlaneScale {
   width: number;
   height: number;
   corners: readonly Point[];
-  sheet: SheetKey;
+  /** The first edge and the second, m. */
+  sides: readonly [number, number];
 }
 
-const size = (width: number, height: number): readonly [number, number] => {
+/** Width and height of a picture as it is shown, pixels. */
+export const shownSize = ({
+  width,
+  height,
+}: {
+  width: number;
+  height: number;
+}): readonly [number, number] => {
   const scale = SHOWN_SIDE / Math.max(width, height);
   return [width * scale, height * scale];
 };
 
-const placesOf = (sheet: SheetKey): Point[] => {
-  const { width, height } = SHEETS[sheet];
-  return [
-    [0, 0],
-    [width, 0],
-    [width, height],
-    [0, height],
-  ];
-};
+const placesOf = ([first, second]: readonly [number, number]): Point[] => [
+  [0, 0],
+  [first, 0],
+  [first, second],
+  [0, second],
+];
 
 /** Whether corners go round without crossing: all turns the same way. */
 function goesRound(corners: readonly Point[]): boolean {
@@ -59,17 +68,20 @@ function goesRound(corners: readonly Point[]): boolean {
  */
 export function scaleBySheet(
   picture: { width: number; height: number },
-  { kind, corners }: SeenSheet,
+  { kind, corners, sides: measured }: SeenSheet,
 ): PlaneScale | { problem: string } {
-  const [width, height] = size(picture.width, picture.height);
+  const sides = kind === 'rectangle' ? measured : ([SHEETS[kind].width, SHEETS[kind].height] as const);
+  if (!sides)
+    return { problem: 'Two sides of the rectangle are asked for: the one touched first, and the next.' };
+  const [width, height] = shownSize(picture);
   const touched = corners.map(([x, y]): Point => [x * width, y * height]);
   if (onALine(touched) || !goesRound(touched))
     return {
       problem: 'Touch the four corners one after the other round the sheet, beginning with a short edge.',
     };
-  const map = homographyOf(touched, placesOf(kind));
+  const map = homographyOf(touched, placesOf(sides));
   if (!map) return { problem: 'These four corners are none of a sheet; touch them again.' };
-  return { map, width, height, corners: touched, sheet: kind };
+  return { map, width, height, corners: touched, sides };
 }
 
 const apart = ([a, b]: Point, [c, d]: Point): number => Math.hypot(a - c, b - d);
@@ -91,7 +103,7 @@ export const REACH = 1.645;
  * @param from @param to shares of width and height
  */
 export function lengthInPlane(scale: PlaneScale, from: Point, to: Point): PlaneLength {
-  const { width, height, corners, sheet, map } = scale;
+  const { width, height, corners, sides, map } = scale;
   const ends: Point[] = [from, to].map(([x, y]) => [x * width, y * height]);
   const between = (h: Homography, [a, b]: readonly Point[]) => apart(mapped(h, a!), mapped(h, b!));
   const value = between(map, ends);
@@ -101,7 +113,7 @@ export function lengthInPlane(scale: PlaneScale, from: Point, to: Point): PlaneL
     points.map((p, j): Point => (j === i ? (k === 0 ? [p[0] + by, p[1]] : [p[0], p[1] + by]) : p));
   for (const k of [0, 1] as const) {
     for (let i = 0; i < 4; i++) {
-      const h = homographyOf(moved(corners, i, k, step), placesOf(sheet));
+      const h = homographyOf(moved(corners, i, k, step), placesOf(sides));
       variance += h ? (between(h, ends) - value) ** 2 : 0;
     }
     for (let i = 0; i < 2; i++) variance += (between(map, moved(ends, i, k, step)) - value) ** 2;

@@ -26,7 +26,7 @@ export type { DepthReading, GradeProfile } from './profile';
 export type { Push } from './push';
 export type { BarkContact, DugRoot, RootCondition, RootDone, RootKind, RootPoint } from './root';
 export type { Site, SiteThing } from './site';
-export type { LogPlace, SoilLayer, SoilLog } from './soilLog';
+export { MOST_LAYERS, type LogPlace, type SoilLayer, type SoilLog } from './soilLog';
 export * from './stem';
 export type { Stock, Tree, Worth } from './tree';
 export type { TrenchDesign } from './trenches';

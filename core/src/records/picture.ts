@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { kind } from './kind';
 import { bearing, day, length, orderStep, pictureHash, text } from './parts';
+import { MOST_LAYERS } from './soilLog';
 
 /** What a photograph shows. */
 export const SHOWN = ['tree', 'crown', 'leaf', 'base', 'mulch', 'dig', 'soil', 'trench', 'work'] as const;
@@ -32,7 +33,7 @@ export const picture = kind(
     on: day,
     by: text(120).optional(),
     shows: z.enum(SHOWN).optional(),
-    /** The side of the stem it was taken from. */
+    /** The side of the stem it was taken from; of a trench or the soil, where that lies. */
     bearing: bearing.optional(),
     /** Root it shows, by its label. */
     root: text(12).optional(),
@@ -41,8 +42,27 @@ export const picture = kind(
     caption: text(300).optional(),
     /** Not for reports. */
     leftOut: z.literal(true).optional(),
-    /** A sheet of paper in the plane that is measured: its corners round it, the first edge a short one. */
-    sheet: z.strictObject({ kind: z.enum(['a4', 'letter']), corners: z.tuple([at, at, at, at]) }).optional(),
+    /** Before the others in reports. */
+    first: z.literal(true).optional(),
+    /** A sheet of paper, or a rectangle of known sides, in the plane that is measured: its corners round it, the first edge of a sheet a short one. */
+    sheet: z
+      .strictObject({
+        kind: z.enum(['a4', 'letter', 'rectangle']),
+        corners: z.tuple([at, at, at, at]),
+        /** Of a rectangle: the edge between the first two corners, and the next. */
+        sides: z.tuple([length('knownLength'), length('knownLength')]).optional(),
+      })
+      .optional(),
+    /** A rod or tape, or the stem of known diameter, in the plane that is measured. */
+    bar: z
+      .strictObject({ of: z.enum(['rod', 'stem']), from: at, to: at, length: length('knownLength') })
+      .optional(),
+    /** On the face of a pit beside a tape: the grade, then where layers end. */
+    face: z
+      .array(at)
+      .min(1)
+      .max(1 + MOST_LAYERS)
+      .optional(),
     /** Cards that were found in it, and what ties it to the plan of the dig. */
     cards: z
       .strictObject({

@@ -1,7 +1,10 @@
 import { z } from 'zod';
 import { TEXTURES } from '../vocabulary/textures';
 import { kind } from './kind';
-import { bearing, length, text } from './parts';
+import { bearing, length, pictureHash, text } from './parts';
+
+/** How many layers a hole has at most. */
+export const MOST_LAYERS = 20;
 
 /** What one hole of the soil probe showed, layer by layer. Bearing in degrees clockwise from true north. */
 export const soilLog = kind(
@@ -25,7 +28,7 @@ export const soilLog = kind(
           roots: z.enum(['none', 'few', 'many']).optional(),
         }),
       )
-      .max(20)
+      .max(MOST_LAYERS)
       .refine(
         (layers) => layers.every((l, i) => l.to > (layers[i - 1]?.to ?? 0)),
         'depths jump back: each layer ends deeper than the one before',
@@ -34,6 +37,8 @@ export const soilLog = kind(
     refusal: length('layer').optional(),
     /** Depth of the original grade, where it was seen. */
     oldGrade: length('layer').optional(),
+    /** The picture of its face on which the depths were measured. */
+    traced: pictureHash.optional(),
     note: text(500).optional(),
   }),
   { parent: 'visit', member: 'soilLogs', most: 40, order: (l) => [l.place, l.bearing, l.distance] },

@@ -1,5 +1,6 @@
 export * from './density';
 export * from './exchange';
+export * from './face';
 export * from './feel';
 export * from './lab';
 export * from './log';

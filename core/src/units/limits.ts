@@ -32,6 +32,7 @@ export const LENGTH_LIMITS = {
   rootDepth: { name: 'Root, depth of its top', min: -0.6, max: 2, ask: 1 },
   rootDiameter: { name: 'Root diameter', min: 0.001, max: 0.8, ask: 0.3 },
   printedSide: { name: 'Black square of a card', min: 0.05, max: 0.12, ask: 0.1 },
+  knownLength: { name: 'Length in the picture', min: 0.02, max: 5, ask: 3 },
   embedded: { name: 'Grown in', min: 0, max: 0.5, ask: 0.15 },
   farthest: { name: 'Followed to', min: 0, max: 40, ask: 15 },
   ringsOver: { name: 'Rings counted over', min: 0.001, max: 0.4, ask: 0.15 },

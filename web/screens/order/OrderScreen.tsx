@@ -9,6 +9,7 @@ import type { Order, OrderStep } from '../../protocol/order';
 import { isDone } from '../../protocol/propertyWork';
 import { Marked } from '../pictures/Marked';
 import { pictureWords } from '../../protocol/pictureWords';
+import { chosenPictures, MOST_PICTURES } from '../../protocol/chosenPictures';
 import { ringOf } from '../../protocol/ringOf';
 import { Entry } from '../../ui/controls/Entry';
 import { materialText } from '../../ui/materialText';
@@ -17,9 +18,6 @@ import { TopBar } from '../shell/TopBar';
 import { useCase } from '../../device/useCase';
 import { SaveState } from '../tree/SaveState';
 import { StepEntry } from './StepEntry';
-
-/** So many photographs stand at the head of an order. */
-const MOST_PICTURES = 4;
 
 /** The crew's order for one tree: what is done in which order, what is signed first, and what came of it. */
 export function OrderScreen(props: {
@@ -48,9 +46,9 @@ export function OrderScreen(props: {
     control.set('work', idOf('work', visitId, { step }), visitId, work ?? null, field);
   const pictures = itemsBelow(control.items, 'picture', visitId);
   const taken = ringOf(pictures).size;
-  const looked = pictures
-    .filter((p) => !p.values.leftOut && p.values.shows !== 'leaf')
-    .slice(0, MOST_PICTURES);
+  const looked = chosenPictures({
+    pictures: pictures.map((p) => p.values).filter((p) => p.shows !== 'leaf'),
+  }).slice(0, MOST_PICTURES.head);
   const seasons = [...new Set(order.steps.map((s) => s.season))];
   const work = order.steps.filter((s) => 'operation' in s);
   const finished = work.filter((s) => done.has(s.key)).length;
@@ -105,15 +103,15 @@ export function OrderScreen(props: {
           <section aria-label="What it looks like" className="mb-4">
             <h2>What it looks like</h2>
             <ul className="grid grid-cols-2 sm:grid-cols-4 gap-2">
-              {looked.map(({ id, values }) => (
-                <li key={id}>
+              {looked.map((picture) => (
+                <li key={picture.hash}>
                   <div
                     className="border border-ink"
-                    style={{ aspectRatio: `${values.width} / ${values.height}` }}
+                    style={{ aspectRatio: `${picture.width} / ${picture.height}` }}
                   >
-                    <Marked picture={values} about={pictureWords(values)} size="small" />
+                    <Marked picture={picture} about={pictureWords(picture)} size="small" />
                   </div>
-                  <p className="text-sm">{pictureWords(values)}</p>
+                  <p className="text-sm">{pictureWords(picture)}</p>
                 </li>
               ))}
             </ul>

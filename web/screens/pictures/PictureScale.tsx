@@ -6,8 +6,7 @@ import {
   lackingFor,
   planeIn,
   planeOfCards,
-  SHEETS,
-  type SheetKey,
+  scaleBySheet,
 } from '@undrel/core/photogrammetry';
 import { LEAVES_OF, type Picture, type PictureCards } from '@undrel/core/records';
 import { LEAF_WORDS, leavesTold, type Leaves } from '../../protocol/leaves';
@@ -15,10 +14,8 @@ import { formatValue, METRES_PER, type UnitSystem } from '@undrel/core/units';
 import { BearingInput } from '../../ui/controls/BearingInput';
 import { LengthInput } from '../../ui/controls/LengthInput';
 import { Said } from '../../ui/Said';
+import { ScaleByHand, sheetName, touchTold, type Touching } from './ScaleByHand';
 import { useCards } from './useCards';
-
-/** What is touched on the picture at the moment. */
-export type Touching = { what: 'sheet'; kind: SheetKey; touched: [number, number][] } | { what: 'bark' };
 
 /** How far a card is off, finer than any tape: a tenth of a millimetre, or some thousandths of an inch. */
 const fine = (metres: number, system: UnitSystem): string =>
@@ -47,32 +44,55 @@ function cardsTold(picture: Picture, system: UnitSystem): { told: string; proble
   };
 }
 
+/** In which plane lengths are measured, in words. */
+function scaleTold({ cards, sheet, bar }: Picture): string {
+  if (cards) return 'Lengths are measured in the plane of the cards; what lies above or below it is off.';
+  if (sheet)
+    return `Lengths are measured in the plane of the ${sheetName(sheet.kind)}; what lies above or below it is off.`;
+  if (bar)
+    return `Lengths hold beside the ${bar.of === 'stem' ? 'stem' : 'rod'} and as far away as it is, where the camera looked straight at it.`;
+  return 'Marker cards, found by themselves, or any thing of known size touched by hand give the scale.';
+}
+
+const sheetProblem = (picture: Picture): string | undefined => {
+  if (picture.sheet?.kind !== 'rectangle') return undefined;
+  const scale = scaleBySheet(picture, picture.sheet);
+  return 'problem' in scale ? scale.problem : undefined;
+};
+
 /** What gives a picture its scale: a sheet of paper touched by hand, or cards that are found by themselves. */
 export function PictureScale({
   picture,
   touching,
   problem,
   system,
+  stem,
   disabled,
   onTouch,
   onProblem,
-  onSheet,
+  onSides,
+  onBarLength,
+  onFace,
+  onNoScale,
   onCards,
   onLeaves,
-  onNoCards,
 }: {
   picture: Picture;
   touching: Touching | undefined;
   problem: string | undefined;
   system: UnitSystem;
+  /** Diameter of the stem as it was measured. */
+  stem: number | undefined;
   disabled: boolean;
   onTouch: (next: Touching | undefined) => void;
   onProblem: (problem: string | undefined) => void;
-  onSheet: (sheet: Picture['sheet']) => void;
+  onSides: (sides: [number, number] | undefined) => void;
+  onBarLength: (length: number | undefined) => void;
+  onFace: (face: Picture['face']) => void;
+  /** Without a scale, nothing that was measured by it stays. */
+  onNoScale: () => void;
   onCards: (cards: Picture['cards']) => void;
   onLeaves: (leaves: Picture['leaves']) => void;
-  /** Without cards, nothing that was measured by them stays. */
-  onNoCards: () => void;
 }) {
   const { look, looking, end } = useCards();
   const { cards } = picture;
@@ -102,15 +122,10 @@ export function PictureScale({
   return (
     <div role="group" aria-label="Scale" className="space-y-1">
       <p className="text-sm min-h-[2.8rem]">
-        {touching?.what === 'sheet'
-          ? `Touch corner ${touching.touched.length + 1} of 4 of the ${SHEETS[touching.kind].name}: round it, a short edge first.`
-          : touching?.what === 'bark'
+        {touchTold(touching, picture) ??
+          (touching?.what === 'bark'
             ? `Touch the bark where it meets the ground, as far round as the picture shows: ${touched} so far.`
-            : cards
-              ? 'Lengths are measured in the plane of the cards; what lies above or below it is off.'
-              : picture.sheet
-                ? `Lengths are measured in the plane of the ${SHEETS[picture.sheet.kind].name}; what lies above or below it is off.`
-                : 'Marker cards or a sheet of paper in the picture give the scale. Cards are found by themselves.'}
+            : scaleTold(picture))}
       </p>
       <div className="flex flex-wrap gap-2">
         <button
@@ -121,26 +136,11 @@ export function PictureScale({
         >
           {looking ? 'Stop looking' : 'Find the cards'}
         </button>
-        {(Object.keys(SHEETS) as SheetKey[]).map((kind) => {
-          const here = touching?.what === 'sheet' && touching.kind === kind;
-          return (
-            <button
-              key={kind}
-              type="button"
-              className={here ? 'act' : 'quiet'}
-              aria-pressed={here}
-              disabled={disabled}
-              onClick={() => onTouch(here ? undefined : { what: 'sheet', kind, touched: [] })}
-            >
-              {SHEETS[kind].name}
-            </button>
-          );
-        })}
         <button
           type="button"
           className="link min-h-[44px]"
-          disabled={disabled || (!picture.sheet && !cards)}
-          onClick={() => (cards ? onNoCards() : onSheet(undefined))}
+          disabled={disabled || (!picture.sheet && !picture.bar && !cards)}
+          onClick={onNoScale}
         >
           No scale
         </button>
@@ -148,7 +148,18 @@ export function PictureScale({
           Print cards
         </a>
       </div>
-      <Said lines={3} problem={problem ?? lies.problem} told={lies.told} />
+      <ScaleByHand
+        picture={picture}
+        touching={touching}
+        system={system}
+        stem={stem}
+        disabled={disabled}
+        onTouch={onTouch}
+        onSides={onSides}
+        onBarLength={onBarLength}
+        onFace={onFace}
+      />
+      <Said lines={3} problem={problem ?? lies.problem ?? sheetProblem(picture)} told={lies.told} />
       {leafSheet && (
         <fieldset className="border-t border-hair pt-2">
           <legend className="font-semibold">Colour of the leaves</legend>

@@ -4,6 +4,7 @@ import { Dialog } from 'radix-ui';
 import { useRef, useState, type PointerEvent } from 'react';
 import {
   MOST_BARK,
+  MOST_LAYERS,
   MOST_PICTURE_MARKS,
   RING,
   SHOWN,
@@ -11,29 +12,41 @@ import {
   type PictureMark,
   type Shown,
 } from '@undrel/core/records';
-import { scaleBySheet } from '@undrel/core/photogrammetry';
+import { lengthByBar, scaleBySheet, type BarKind } from '@undrel/core/photogrammetry';
 import { usePreferences } from '../shell/preferences';
 import { Marked } from './Marked';
 import { CardOutlines } from './CardOutlines';
-import { PictureScale, type Touching } from './PictureScale';
+import { BarOutline } from './BarOutline';
+import { PictureScale } from './PictureScale';
+import type { Touching } from './ScaleByHand';
 import { placeOn } from './placeOn';
 import { SheetOutline } from './SheetOutline';
-import { MARK_WORDS, pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictureWords';
+import { isInGround, MARK_WORDS, pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictureWords';
 import { marksTold } from '../../protocol/pictures';
 
 const KINDS = Object.keys(MARK_WORDS) as PictureMark['kind'][];
+/** Where a picture stands in reports. */
+const IN_REPORTS = [
+  { key: 'first', label: 'First in reports' },
+  { key: undefined, label: 'In turn' },
+  { key: 'leftOut', label: 'Leave out' },
+] as const;
+
 /** A mark shorter than this share of the picture is a slip of the finger. */
 const SLIP = 0.01;
 
 /** One picture large: what it shows, its caption, and marks drawn over it by finger or mouse. */
 export function PictureView({
   picture,
+  stem,
   disabled,
   onChange,
   onRemove,
   onClose,
 }: {
   picture: Picture;
+  /** Diameter of the stem as it was measured. */
+  stem: number | undefined;
   disabled: boolean;
   onChange: (picture: Picture, field: string) => void;
   onRemove: () => void;
@@ -44,6 +57,7 @@ export function PictureView({
   const [drawn, setDrawn] = useState<PictureMark>();
   const [touching, setTouching] = useState<Touching>();
   const [wrong, setWrong] = useState<string>();
+  const [barLength, setBarLength] = useState<number>();
   const svg = useRef<SVGSVGElement>(null);
   const marks = picture.marks ?? [];
   const set = <K extends keyof Picture>(key: K, value: Picture[K] | undefined) => {
@@ -53,20 +67,52 @@ export function PictureView({
     onChange(next, key);
   };
   const setMarks = (next: PictureMark[]) => set('marks', next.length > 0 ? next : undefined);
-  /** One more place of the bark, or corner of the sheet; the fourth corner makes it, or says why not. */
+  /** A scale by hand takes the place of another, and of what was measured by that. */
+  const setScale = (scale: Pick<Picture, 'sheet' | 'bar'>, field: string) => {
+    const { sheet: _, bar: __, face: ___, ...rest } = picture;
+    setTouching(undefined);
+    onChange({ ...rest, ...scale }, field);
+  };
+  /** A bar from end to end, kept once its length is known. */
+  const setBar = (of: BarKind, ends: readonly [number, number][], length: number | undefined) => {
+    const bar = { of, from: ends[0]!, to: ends[1]!, length: length ?? NaN };
+    if (length === undefined) return setTouching({ what: 'bar', of, touched: [...ends] });
+    if (!lengthByBar(picture, bar, bar.from, bar.to)) {
+      setTouching(undefined);
+      return setWrong('The two ends lie too close together; touch them again, farther apart.');
+    }
+    setScale({ bar }, 'bar');
+  };
+  /** One more place of what is touched by hand; the last one makes it, or says why not. */
   const touch = (at: [number, number], what: Touching) => {
     if (what.what === 'bark') {
       const bark = picture.cards?.bark ?? [];
       if (picture.cards && bark.length < MOST_BARK) set('cards', { ...picture.cards, bark: [...bark, at] });
       return;
     }
+    if (what.what === 'face') {
+      const face = picture.face ?? [];
+      if (face.length <= MOST_LAYERS) set('face', [...face, at]);
+      return;
+    }
+    if (what.what === 'bar') {
+      if (what.touched.length === 2) return;
+      const touched = [...what.touched, at];
+      if (touched.length < 2) return setTouching({ ...what, touched });
+      const known = picture.bar?.of === what.of ? picture.bar.length : undefined;
+      return setBar(what.of, touched, barLength ?? known ?? (what.of === 'stem' ? stem : undefined));
+    }
     const touched = [...what.touched, at];
     if (touched.length < 4) return setTouching({ ...what, touched });
-    const sheet = { kind: what.kind, corners: touched } as NonNullable<Picture['sheet']>;
-    const scale = scaleBySheet(picture, sheet);
+    const sides = picture.sheet?.kind === what.kind ? picture.sheet.sides : undefined;
+    const sheet = { kind: what.kind, corners: touched, ...(sides && { sides }) } as NonNullable<
+      Picture['sheet']
+    >;
+    // Whether its corners go round is asked at once, whatever its sides turn out to be.
+    const scale = scaleBySheet(picture, { ...sheet, sides: sides ?? [1, 1] });
     setTouching(undefined);
     if ('problem' in scale) return setWrong(scale.problem);
-    set('sheet', sheet);
+    setScale({ sheet }, 'sheet');
   };
   const shownMarks = marksTold({ ...picture, marks: drawn ? [...marks, drawn] : marks }, system) ?? [];
   const begin = (event: PointerEvent<SVGSVGElement>) => {
@@ -114,6 +160,16 @@ export function PictureView({
                   corners={touching?.what === 'sheet' ? touching.touched : (picture.sheet?.corners ?? [])}
                 />
                 {picture.cards && <CardOutlines picture={picture} cards={picture.cards} />}
+                <BarOutline
+                  picture={picture}
+                  ends={
+                    touching?.what === 'bar'
+                      ? touching.touched
+                      : picture.bar
+                        ? [picture.bar.from, picture.bar.to]
+                        : []
+                  }
+                />
               </Marked>
             </div>
           </div>
@@ -150,7 +206,7 @@ export function PictureView({
                 </select>
               </label>
               <label>
-                <span className="block text-sm">Taken from</span>
+                <span className="block text-sm">{isInGround(picture.shows) ? 'Lies at' : 'Taken from'}</span>
                 <select
                   className="w-full"
                   disabled={disabled}
@@ -183,34 +239,55 @@ export function PictureView({
                 </button>
               </p>
             )}
-            <label className="flex items-center gap-2 min-h-[44px]">
-              <input
-                type="checkbox"
-                disabled={disabled}
-                checked={picture.leftOut === true}
-                onChange={({ target }) => set('leftOut', target.checked || undefined)}
-              />
-              Leave out of reports
-            </label>
+            <div role="radiogroup" aria-label="In reports" className="flex flex-wrap gap-x-4">
+              {IN_REPORTS.map(({ key, label }) => (
+                <label key={label} className="flex items-center gap-2 min-h-[44px]">
+                  <input
+                    type="radio"
+                    name="in-reports"
+                    disabled={disabled}
+                    checked={key === (picture.leftOut ? 'leftOut' : picture.first && 'first')}
+                    onChange={() => {
+                      const { leftOut: _, first: __, ...rest } = picture;
+                      onChange({ ...rest, ...(key && { [key]: true }) }, key ?? 'leftOut');
+                    }}
+                  />
+                  {label}
+                </label>
+              ))}
+            </div>
             <PictureScale
               picture={picture}
               touching={touching}
               problem={wrong}
               system={system}
+              stem={stem}
               disabled={disabled}
               onTouch={(next) => {
                 setWrong(undefined);
+                setBarLength(undefined);
                 setKind(undefined);
                 setTouching(next);
               }}
               onProblem={setWrong}
-              onSheet={(sheet) => set('sheet', sheet)}
-              onCards={(cards) => set('cards', cards)}
-              onLeaves={(leaves) => set('leaves', leaves)}
-              onNoCards={() => {
-                const { cards: _, leaves: __, ...rest } = picture;
+              onSides={(sides) => {
+                const { sides: _, ...sheet } = picture.sheet!;
+                set('sheet', { ...sheet, ...(sides && { sides }) });
+              }}
+              onBarLength={(length) => {
+                setBarLength(length);
+                if (touching?.what === 'bar' && touching.touched.length === 2)
+                  setBar(touching.of, touching.touched, length);
+                else if (picture.bar && length !== undefined && !touching)
+                  set('bar', { ...picture.bar, length });
+              }}
+              onFace={(face) => set('face', face)}
+              onNoScale={() => {
+                const { cards: _, leaves: __, sheet: ___, bar: ____, face: _____, ...rest } = picture;
                 onChange(rest, 'cards');
               }}
+              onCards={(cards) => set('cards', cards)}
+              onLeaves={(leaves) => set('leaves', leaves)}
             />
             <div role="group" aria-label="Mark with" className="flex flex-wrap gap-2">
               {KINDS.map((key) => (

@@ -15,10 +15,11 @@ import { OnTheirWay } from './OnTheirWay';
 import { PictureView } from './PictureView';
 import { usePictures } from './usePictures';
 import { Viewfinder } from './Viewfinder';
+import { reportPictures } from '../../protocol/chosenPictures';
 import { ringOf } from '../../protocol/ringOf';
 import { pictureWords, sideOf } from '../../protocol/pictureWords';
 
-const TAKEN = 'image/jpeg,image/png,image/webp';
+const TAKEN = 'image/jpeg,image/png,image/webp,image/heic,image/heif';
 
 /** The day a file was written, as far as it is one that lies behind. */
 function dayOf(file: File, today: string): string {
@@ -28,6 +29,20 @@ function dayOf(file: File, today: string): string {
 
 /** Places of the eight sides in three rows, the stem in the middle. */
 const GRID = [315, 0, 45, 270, undefined, 90, 225, 180, 135] as const;
+
+/** At which place a picture goes into the report, in the corner of it. */
+const PlaceInReport = ({ place }: { place: number | undefined }) => (
+  <span className="absolute right-[1px] top-[1px] bg-paper px-1 text-sm">
+    {place === undefined ? (
+      <span className="text-muted">not in the report</span>
+    ) : (
+      <>
+        <span className="sr-only">in the report: </span>
+        <span className="num font-bold">{place}</span>
+      </>
+    )}
+  </span>
+);
 
 /** The photographs of a visit: the collar from eight sides, and whatever else was taken. */
 export function PicturesScreen(props: {
@@ -78,9 +93,15 @@ export function PicturesScreen(props: {
   const shown = pictures.find((p) => p.id === open);
   // The newest of each side from the visits before this one.
   const day = props.visits.find((v) => v.id === visitId)!.date;
-  const earlier = ringOf(
-    props.visits.filter((v) => v.date < day).flatMap((v) => itemsBelow(control.items, 'picture', v.id)),
+  const before = props.visits
+    .filter((v) => v.date < day)
+    .map((v) => itemsBelow(control.items, 'picture', v.id));
+  const earlier = ringOf(before.flat());
+  const { pair: lead, places } = reportPictures(
+    { pictures: pictures.map((p) => p.values) },
+    before.map((all) => ({ pictures: all.map((p) => p.values) })),
   );
+  const taken = pictures.filter((p) => places.has(p.values.hash)).length;
   const set = (id: string, picture: Picture | null, field = 'hash') =>
     control.set('picture', id, visitId, picture, field);
   return (
@@ -130,6 +151,16 @@ export function PicturesScreen(props: {
               target.value = '';
             }}
           />
+          {pictures.length > 0 && (
+            <p className="my-2" data-testid="in-report">
+              {taken === pictures.length
+                ? 'All of them go into the report'
+                : `${taken} of them go into the report`}
+              , in the order of their numbers
+              {lead && `; number 1 is that of ${lead.before.on}, beside the same side now`}. Open one to put
+              it first or leave it out. With them a report stays below 5 MB.
+            </p>
+          )}
           <div className="lg:grid lg:grid-cols-[25rem_1fr] lg:gap-10">
             <section aria-label="Collar from eight sides" className="mb-6">
               <div className="flex flex-wrap items-baseline justify-between gap-3 max-w-[25rem]">
@@ -180,6 +211,7 @@ export function PicturesScreen(props: {
                         <span className="absolute left-[1px] bottom-[1px] bg-paper px-1 font-bold">
                           {from}
                         </span>
+                        {there && <PlaceInReport place={places.get(there.values.hash)} />}
                       </button>
                     </li>
                   );
@@ -208,7 +240,7 @@ export function PicturesScreen(props: {
               {others.length === 0 && <p className="told my-2">None yet.</p>}
               <ul className="grid grid-cols-2 sm:grid-cols-3 gap-3 mt-2">
                 {others.map((p) => (
-                  <li key={p.id}>
+                  <li key={p.id} className="relative">
                     <button
                       type="button"
                       className="w-full aspect-[4/3] border border-ink bg-sheet overflow-hidden block"
@@ -216,6 +248,7 @@ export function PicturesScreen(props: {
                       onClick={() => setOpen(p.id)}
                     >
                       <Marked picture={p.values} about={pictureWords(p.values)} size="small" />
+                      <PlaceInReport place={places.get(p.values.hash)} />
                     </button>
                     <p className="text-sm">{pictureWords(p.values)}</p>
                   </li>
@@ -236,6 +269,7 @@ export function PicturesScreen(props: {
       {shown && (
         <PictureView
           picture={shown.values}
+          stem={tree.stemDiameter ?? tree.dbh}
           disabled={!mayMeasure}
           onChange={(picture, field) => set(shown.id, picture, field)}
           onRemove={() => {

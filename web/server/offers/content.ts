@@ -1,3 +1,4 @@
+import { MOST_PICTURES } from '../../protocol/chosenPictures';
 import { formatMoney } from '@undrel/core/costing';
 import { writeLengths } from '@undrel/core/units';
 import type { WorthOption } from '@undrel/core/worth';
@@ -8,7 +9,6 @@ import { leftOut, moneyRange, percents } from './words';
 import type { WorthSheet } from './worth';
 
 /** A client looks at so many photographs at most. */
-const MOST_PICTURES = 4;
 
 /** What a client is shown: verdict, options, steps and sums in plain words. */
 export function offerContent(source: ReportSource, sheet: WorthSheet, made: string): OfferContent {
@@ -50,7 +50,7 @@ export function offerContent(source: ReportSource, sheet: WorthSheet, made: stri
         : [],
     notes: leftOut(sheet.whole, sheet.unpriced),
     cautions: [...new Set(sheet.treatment.flatMap((o) => o.cautions.map(say)))],
-    ...(report.pictures && { pictures: report.pictures.slice(0, MOST_PICTURES) }),
+    ...(report.pictures && { pictures: report.pictures.slice(0, MOST_PICTURES.head) }),
     before: report.drawing,
     ...(report.drawingAfter && { after: report.drawingAfter }),
   };

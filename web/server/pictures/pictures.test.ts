@@ -6,6 +6,7 @@ import { saveChanges } from '../cases/write';
 import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
 import { PICTURE } from '../limits';
+import { DOCUMENT_PICTURES, filesFor } from './forDocument';
 import { keepPicture, pictureFile, pictureFrom, stow } from './pictures';
 import { addPiece, forgetPieces, piecesOf, wholeOf } from './pieces';
 import { readPicture, type ReadPicture } from './readPicture';
@@ -207,4 +208,29 @@ test('a picture in pieces: a gap is not taken, what is there is not asked for ag
     have: 0,
     picture: { hash, width: 400, height: 300 },
   });
+});
+
+test('twelve pictures that no JPEG makes small still leave a document that a mail takes', async () => {
+  const { viewer } = await testFirm();
+  const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(viewer.firmId, viewer.userId, work);
+  const pictures = [];
+  for (let n = 0; n < 12; n++) {
+    // Noise of one seed each, so that no two are the same.
+    const noise = { type: 'gaussian', mean: 120 + n, sigma: 60 } as const;
+    const bytes = await sharp({
+      create: { width: 1200, height: 900, channels: 3, background: '#000', noise },
+    })
+      .jpeg({ quality: 95 })
+      .toBuffer();
+    const picture = await read(bytes);
+    const stowed = await stow(viewer.firmId, picture);
+    await as((db) => keepPicture(db, stowed));
+    pictures.push({ hash: picture.hash, width: 1200, height: 900, caption: String(n) });
+  }
+  const files = Object.values(await filesFor(as, pictures));
+  expect(files).toHaveLength(12);
+  const total = files.reduce((sum, file) => sum + file.length, 0);
+  expect(total).toBeLessThanOrEqual(DOCUMENT_PICTURES);
+  // A document without files of its own fetches none.
+  expect(await filesFor(as, pictures, 'md')).toEqual({});
 });

@@ -32,6 +32,12 @@ test('captioned ones first, then the collar round the compass, then the rest; tw
     'Picture, 2026-05-06.',
     'Crown, from E, 2026-05-06.',
   ]);
+  // What is to go first goes before those with a caption.
+  expect(
+    picturesPart({ pictures: pictures.map((p, i) => (i === 5 ? { ...p, first: true } : p)) }, 'metric')
+      .map((p) => p.hash)
+      .slice(0, 2),
+  ).toEqual([pictures[5]!.hash, pictures[4]!.hash]);
   expect(picturesPart({ pictures: Array.from({ length: 30 }, (_, i) => picture(i)) }, 'metric')).toHaveLength(
     12,
   );

@@ -17,7 +17,7 @@ import { isWalk } from '@undrel/core/walk';
 import type { FirmRecord, TreeTime } from '../../protocol/time';
 import { assessedOf } from '../assessed';
 import type { ReportSource } from '../reports/source';
-import { picturePairs } from './pairs';
+import { picturePairs } from '../../protocol/picturePairs';
 
 export interface TimeGiven {
   source: ReportSource;

@@ -2,11 +2,13 @@
 
 import { useState } from 'react';
 import { bearingName } from '@undrel/core/questions';
-import type { LogPlace, SoilLayer, SoilLog } from '@undrel/core/records';
+import type { PlaneLength } from '@undrel/core/photogrammetry';
+import type { LogPlace, Picture, SoilLayer, SoilLog } from '@undrel/core/records';
 import { TEXTURES } from '@undrel/core/vocabulary';
 import {
   COLOURS,
   FEELS,
+  layersTo,
   MOISTURES,
   PLACES,
   readLogs,
@@ -20,6 +22,8 @@ import {
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Said } from '../../../ui/Said';
 import { itemsBelow } from '../../../protocol/item';
+import { layersSeen, lengthTold } from '../../../protocol/pictures';
+import { pictureWords } from '../../../protocol/pictureWords';
 import type { ReferenceGround } from '../../../protocol/reference';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
@@ -32,6 +36,10 @@ export function SoilLogs(props: StationProps & { elsewhere: ReferenceGround | un
   const { control, visitId, visit, system, mayMeasure, elsewhere } = props;
   const items = itemsBelow(control.items, 'soilLog', visitId);
   const { holes, compared } = readLogs(visit.soilLogs ?? [], elsewhere?.logs);
+  const faces = itemsBelow(control.items, 'picture', visitId).flatMap(({ values }) => {
+    const ends = layersSeen(values);
+    return ends ? [{ picture: values, ends }] : [];
+  });
   const [open, setOpen] = useState<string | undefined>(undefined);
   const [place, setPlace] = useState<LogPlace>('ring');
   const [bearing, setBearing] = useState<number | undefined>(undefined);
@@ -89,6 +97,7 @@ export function SoilLogs(props: StationProps & { elsewhere: ReferenceGround | un
                 <Hole
                   log={values}
                   name={name}
+                  faces={faces}
                   system={system}
                   disabled={!mayMeasure}
                   onChange={(log, field) => control.set('soilLog', id, visitId, log, field)}
@@ -143,6 +152,8 @@ function problemOf(layers: readonly SoilLayer[], system: UnitSystem): string | u
 function Hole(props: {
   log: SoilLog;
   name: string;
+  /** Pictures of faces on which layers were touched. */
+  faces: readonly { picture: Picture; ends: readonly PlaneLength[] }[];
   system: UnitSystem;
   disabled: boolean;
   onChange: (log: SoilLog, field: string) => void;
@@ -260,6 +271,34 @@ function Hole(props: {
         </div>
       )}
       <Said problem={problem} />
+      {props.faces.map(({ picture, ends }) => (
+        <p key={picture.hash} className="flex flex-wrap items-center gap-x-3">
+          <span className="flex-1 min-w-[12rem]">
+            {pictureWords(picture)}: {ends.map((end) => lengthTold(end, system)).join(', ')}
+          </span>
+          <button
+            type="button"
+            className="quiet"
+            aria-pressed={log.traced === picture.hash}
+            disabled={disabled}
+            onClick={() =>
+              change(
+                {
+                  ...log,
+                  layers: layersTo(
+                    log.layers,
+                    ends.map((end) => Math.round(end.value * 1000) / 1000),
+                  ),
+                  traced: picture.hash,
+                },
+                'layers',
+              )
+            }
+          >
+            {log.traced === picture.hash ? 'Depths are from this picture' : 'Take these depths'}
+          </button>
+        </p>
+      ))}
       <div className="grid grid-cols-2 gap-2">
         <LengthInput
           field="layer"

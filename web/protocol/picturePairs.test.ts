@@ -1,5 +1,5 @@
 import type { Picture } from '@undrel/core/records';
-import { picturePairs } from './pairs';
+import { picturePairs } from './picturePairs';
 
 const picture = (on: string, more: Partial<Picture> = {}): Picture => ({
   hash: on

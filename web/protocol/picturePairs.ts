@@ -1,6 +1,6 @@
 import type { Picture, Visit } from '@undrel/core/records';
-import type { PicturePair } from '../../protocol/time';
-import { pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictureWords';
+import { pictureWords, SHOWN_WORDS, sideOf } from './pictureWords';
+import type { PicturePair } from './time';
 
 /** What two pictures have in common that show the same: what is seen, and from which side. */
 const sameOf = ({ shows, bearing }: Picture): string | undefined =>

@@ -1,0 +1,46 @@
+import { layerDepths } from '@undrel/core/photogrammetry';
+import type { Picture } from '@undrel/core/records';
+import { pictureMarks } from '../../drawings/pictureMarks';
+
+const RADIUS = 9;
+
+/** The rod, tape or stem that gives the scale from end to end, and the layers touched beside it. */
+export function BarOutline({
+  picture,
+  ends,
+}: {
+  picture: Pick<Picture, 'width' | 'height' | 'bar' | 'face'>;
+  ends: readonly (readonly [number, number])[];
+}) {
+  const { width, height } = pictureMarks(picture);
+  const places = ends.map(([x, y]) => [x * width, y * height] as const);
+  const layers = picture.face ?? [];
+  const right =
+    picture.bar && picture.face && !('problem' in layerDepths(picture, picture.bar, picture.face));
+  return (
+    <g fill="none" stroke="var(--todo)" strokeWidth={3}>
+      <polyline points={places.map((p) => p.join()).join(' ')} />
+      {places.map(([x, y], i) => (
+        <circle key={i} cx={x} cy={y} r={RADIUS} stroke="var(--paper)" fill="var(--todo)" />
+      ))}
+      {layers.map(([x, y], i) => (
+        <g key={i} stroke={right ? 'var(--todo)' : 'var(--harm)'}>
+          <line x1={x * width - 60} x2={x * width + 60} y1={y * height} y2={y * height} />
+          <text
+            x={x * width - 70}
+            y={y * height + 10}
+            textAnchor="end"
+            fontSize={32}
+            fontWeight={700}
+            fill="var(--todo)"
+            stroke="var(--paper)"
+            strokeWidth={6}
+            paintOrder="stroke"
+          >
+            {i === 0 ? 'grade' : ''}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}

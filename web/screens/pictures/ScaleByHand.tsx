@@ -1,0 +1,190 @@
+'use client';
+
+import { useState } from 'react';
+import {
+  BARS,
+  layerDepths,
+  SHEETS,
+  type BarKind,
+  type SeenSheet,
+  type SheetKey,
+} from '@undrel/core/photogrammetry';
+import type { Picture } from '@undrel/core/records';
+import type { UnitSystem } from '@undrel/core/units';
+import { lengthTold } from '../../protocol/pictures';
+import { LengthInput } from '../../ui/controls/LengthInput';
+
+type Place = [number, number];
+
+/** What is touched on the picture at the moment. */
+export type Touching =
+  | { what: 'sheet'; kind: SeenSheet['kind']; touched: Place[] }
+  | { what: 'bar'; of: BarKind; touched: Place[] }
+  | { what: 'bark' }
+  | { what: 'face' };
+
+/** What gives a scale by hand, as its button has it. */
+export const BAR_WORDS: Record<BarKind, { button: string; length: string }> = {
+  rod: { button: 'Rod or tape', length: 'Length between the ends' },
+  stem: { button: 'Stem', length: 'Diameter of the stem there' },
+};
+export const sheetName = (kind: SeenSheet['kind']): string =>
+  kind === 'rectangle' ? 'rectangle' : SHEETS[kind].name;
+
+/** What to touch next, in words; undefined where nothing is touched by hand. */
+export function touchTold(touching: Touching | undefined, picture: Picture): string | undefined {
+  if (touching?.what === 'sheet') {
+    const where = touching.kind === 'rectangle' ? 'go round it' : 'go round it, a short edge first';
+    return `Touch corner ${touching.touched.length + 1} of 4 of the ${sheetName(touching.kind)}: ${where}.`;
+  }
+  if (touching?.what === 'bar') {
+    if (touching.touched.length === 2) return 'Now enter how long that is.';
+    return touching.of === 'stem'
+      ? `Touch the edge of the stem where its diameter was measured: side ${touching.touched.length + 1} of 2.`
+      : `Touch end ${touching.touched.length + 1} of 2 of the rod, or two marks of the tape.`;
+  }
+  if (touching?.what === 'face')
+    return picture.face
+      ? `Touch where each layer ends: ${picture.face.length - 1} so far.`
+      : 'Touch the grade beside the tape.';
+  return undefined;
+}
+
+/** Buttons for each thing of known size, and the lengths that are asked for. */
+export function ScaleByHand({
+  picture,
+  touching,
+  system,
+  stem,
+  disabled,
+  onTouch,
+  onSides,
+  onBarLength,
+  onFace,
+}: {
+  picture: Picture;
+  touching: Touching | undefined;
+  system: UnitSystem;
+  /** Diameter of the stem as it was measured. */
+  stem: number | undefined;
+  disabled: boolean;
+  onTouch: (next: Touching | undefined) => void;
+  onSides: (sides: [number, number] | undefined) => void;
+  onBarLength: (length: number | undefined) => void;
+  onFace: (face: Picture['face']) => void;
+}) {
+  const choices: { key: string; label: string; here: boolean; touch: Touching }[] = [
+    ...(Object.keys(SHEETS) as SheetKey[]).map((kind) => ({
+      key: kind,
+      label: SHEETS[kind].name,
+      here: touching?.what === 'sheet' && touching.kind === kind,
+      touch: { what: 'sheet' as const, kind, touched: [] },
+    })),
+    {
+      key: 'rectangle',
+      label: 'Rectangle',
+      here: touching?.what === 'sheet' && touching.kind === 'rectangle',
+      touch: { what: 'sheet', kind: 'rectangle', touched: [] },
+    },
+    ...BARS.map((of) => ({
+      key: of,
+      label: BAR_WORDS[of].button,
+      here: touching?.what === 'bar' && touching.of === of,
+      touch: { what: 'bar' as const, of, touched: [] },
+    })),
+  ];
+  const { sheet, bar, face } = picture;
+  const barOf = touching?.what === 'bar' ? touching.of : bar?.of;
+  const layers = bar?.of === 'rod' && face ? layerDepths(picture, bar, face) : [];
+  return (
+    <>
+      <div className="flex flex-wrap gap-2" role="group" aria-label="Scale by hand">
+        {choices.map(({ key, label, here, touch }) => (
+          <button
+            key={key}
+            type="button"
+            className={here ? 'act' : 'quiet'}
+            aria-pressed={here}
+            disabled={disabled}
+            onClick={() => onTouch(here ? undefined : touch)}
+          >
+            {label}
+          </button>
+        ))}
+      </div>
+      {sheet?.kind === 'rectangle' && !touching && (
+        <Sides key={picture.hash} sides={sheet.sides} system={system} disabled={disabled} onSides={onSides} />
+      )}
+      {barOf && (
+        <LengthInput
+          field="knownLength"
+          label={BAR_WORDS[barOf].length}
+          system={system}
+          value={bar?.of === barOf ? bar.length : barOf === 'stem' ? stem : undefined}
+          disabled={disabled}
+          onChange={onBarLength}
+        />
+      )}
+      {bar?.of === 'rod' && (
+        <div>
+          <div className="flex flex-wrap gap-2">
+            <button
+              type="button"
+              className={touching?.what === 'face' ? 'act' : 'quiet'}
+              aria-pressed={touching?.what === 'face'}
+              disabled={disabled}
+              onClick={() => onTouch(touching?.what === 'face' ? undefined : { what: 'face' })}
+            >
+              Layers of the soil
+            </button>
+            <button
+              type="button"
+              className="link min-h-[44px]"
+              disabled={disabled || !face}
+              onClick={() => onFace(undefined)}
+            >
+              Take the layers off
+            </button>
+          </div>
+          <p className="text-sm min-h-[2.8rem]" data-testid="layers">
+            {'problem' in layers
+              ? layers.problem
+              : layers.length > 0
+                ? `Layers end at ${layers.map((depth) => lengthTold(depth, system)).join(', ')} below grade. Take them over at the hole, station Soil.`
+                : 'For the face of a pit with a tape hung down it: touch the grade, then where each layer ends.'}
+          </p>
+        </div>
+      )}
+    </>
+  );
+}
+
+/** The two sides of a rectangle; both are needed. */
+function Sides(props: {
+  sides: readonly [number, number] | undefined;
+  system: UnitSystem;
+  disabled: boolean;
+  onSides: (sides: [number, number] | undefined) => void;
+}) {
+  const [typed, setTyped] = useState<(number | undefined)[]>([...(props.sides ?? [undefined, undefined])]);
+  return (
+    <div className="grid grid-cols-2 gap-3 items-end">
+      {['First side touched', 'Next side'].map((label, i) => (
+        <LengthInput
+          key={label}
+          field="knownLength"
+          label={label}
+          system={props.system}
+          value={typed[i]}
+          disabled={props.disabled}
+          onChange={(value) => {
+            const next = typed.map((v, k) => (k === i ? value : v));
+            setTyped(next);
+            const [a, b] = next;
+            props.onSides(a === undefined || b === undefined ? undefined : [a, b]);
+          }}
+        />
+      ))}
+    </div>
+  );
+}

@@ -139,7 +139,7 @@ test('did the digging pay: the tree against its reference tree, two visits side 
   ).toBeVisible();
   const sides = page.getByRole('region', { name: 'Two visits side by side' }).getByRole('table');
   await expect(sides.getByRole('row', { name: /^Crown density/ })).toContainText('better');
-  await page.getByLabel('Before').selectOption('2025-08-19');
+  await page.getByRole('combobox', { name: 'Before' }).selectOption('2025-08-19');
   await expect(sides.getByRole('columnheader', { name: '2025-08-19' })).toBeVisible();
   await expect(page).toHaveURL(/before=2025-08-19/);
   // No tree of another genus stands beside it, and nothing was done: it says so.

@@ -27,6 +27,7 @@ import {
 } from '@undrel/core/photogrammetry';
 import { LEAF_TONES, leafPhotograph } from '../db/demo/leaves';
 import { facePhotograph } from '../db/demo/soilFace';
+import { stemIn, stemPhotograph } from '../db/demo/stems';
 import {
   photographFile,
   photographOf,
@@ -101,6 +102,9 @@ const LEAVES_AT = 'kelpworth-3';
 /** Where the face of the pit was photographed with a tape hung down it, and its layers touched. */
 const FACE_AT = 'kelpworth-4';
 
+/** Where the base of the stem was photographed from the same side at each visit. */
+const STEM_AT = 'kelpworth-8';
+
 interface Taken {
   photo: Pick<Photograph, 'raster' | 'sheet' | 'tie'> & { bearing?: number };
   shows?: Shown;
@@ -126,7 +130,7 @@ async function addPhotographs(db: Db, viewer: Viewer, { tree, visits }: CaseFile
               caption: 'Collar with marker cards',
             })),
           ]
-        : []),
+        : [{ photo: of(CARD_SIDES[0]!, 'cards'), caption: 'Collar with marker cards' }]),
     ]);
   }
 }
@@ -176,6 +180,18 @@ async function addFace(db: Db, viewer: Viewer, { visits }: CaseFile): Promise<vo
       },
     },
   ]);
+}
+
+/** The base of the stem at each visit, from the south. */
+async function addStem(db: Db, viewer: Viewer, { tree, visits }: CaseFile): Promise<void> {
+  const yearOf = (visit: Visit) => Number(visit.date.slice(0, 4));
+  const known = { diameter: tree.stemDiameter!, in: yearOf(visits.at(-1)!) };
+  for (const visit of visits) {
+    const raster = stemPhotograph(stemIn(yearOf(visit), known), 180, yearOf(visit));
+    await keepTaken(db, viewer, STEM_AT, visit, [
+      { photo: { raster, sheet: [], tie: undefined, bearing: 180 }, shows: 'base' },
+    ]);
+  }
 }
 
 async function keepTaken(
@@ -233,6 +249,7 @@ async function leavesOn(
     spread: round(leaves.spread),
     error: round(leaves.error),
     count: leaves.leaves,
+    veins: { index: round(leaves.veins.index), error: round(leaves.veins.error) },
   };
 }
 
@@ -318,6 +335,7 @@ if (present.rowCount === 0) {
         await addTree(db, viewer, property.id, id, caseFile);
         if (id === PHOTOGRAPHED) await addPhotographs(db, viewer, caseFile);
         if (id === LEAVES_AT) await addLeaves(db, viewer, caseFile);
+        if (id === STEM_AT) await addStem(db, viewer, caseFile);
         if (id === FACE_AT) await addFace(db, viewer, caseFile);
         if (id === UNTRACED) await addUntraced(db, viewer, caseFile, newestDig);
         trees++;

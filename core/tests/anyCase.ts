@@ -295,7 +295,14 @@ const PICTURE: Picture = {
       [0.1, 0.85],
     ],
   },
-  leaves: { of: 'reference', index: 0.52, spread: 0.03, count: 6, error: 0.02 },
+  leaves: {
+    of: 'reference',
+    index: 0.52,
+    spread: 0.03,
+    count: 6,
+    error: 0.02,
+    veins: { index: -0.02, error: 0.01 },
+  },
   marks: [{ kind: 'arrow', from: [0.1, 0.2], to: [0.5, 0.5], text: 'A' }],
 };
 

@@ -1,3 +1,4 @@
+import { LIMITS } from '@undrel/core/practice';
 import { readMarkers } from '@undrel/core/markers';
 import {
   darkGreen,
@@ -30,8 +31,10 @@ test('the index by Karcher and Richardson 2003: hue 90, saturation 0.5, brightne
 test('leaves in any light: the index within 0.05 of the truth, and paler ones are told from green ones', () => {
   const lights = [undefined, [1, 0.86, 0.66], [0.6, 0.66, 0.8]] as const;
   const found = new Map<string, number[]>();
-  for (const [name, colour] of Object.entries(LEAF_TONES))
+  for (const [n, [name, colour]] of Object.entries(LEAF_TONES).entries())
     for (const [i, light] of lights.entries()) {
+      // Each tone in two of the three lights.
+      if (i === n) continue;
       const { raster, index } = leafPhotograph({
         size: SIZE,
         colour,
@@ -47,6 +50,29 @@ test('leaves in any light: the index within 0.05 of the truth, and paler ones ar
       found.set(name, [...(found.get(name) ?? []), read.index]);
     }
   expect(Math.max(...found.get('pale')!)).toBeLessThan(Math.min(...found.get('green')!) - 0.06);
+});
+
+test('veins that stay green while the blade pales stand out by as much as they do; in green and evenly pale leaves they do not', () => {
+  const of = (shot: Omit<LeafShot, 'seed'>, seed: number) => {
+    const read = measured(leafPhotograph({ size: SIZE, tilt: 10, ...shot, seed }).raster);
+    if ('problem' in read) throw new Error(read.problem);
+    return read.veins;
+  };
+  const { green, pale, dark } = LEAF_TONES;
+  const light = [1, 0.88, 0.7] as const;
+  for (const colour of [green, pale, dark]) {
+    const { index, error } = of({ colour }, 21);
+    expect(index).toBeLessThan(LIMITS.veinsGreener.value - 2 * error);
+  }
+  for (const veins of [green, dark])
+    for (const more of [{}, { light }]) {
+      const { index, error } = of({ colour: pale, veins, ...more }, 22);
+      // The vein is two or three pixels wide: what is seen of it is mixed with the blade, and no more than there is.
+      const is = darkGreen(veins) - darkGreen(pale);
+      expect(index).toBeGreaterThan(LIMITS.veinsGreener.value + 2 * error);
+      expect(index).toBeGreaterThan(0.5 * is);
+      expect(index).toBeLessThan(is + 0.05);
+    }
 });
 
 test('what makes it worthless is said: half in shade, too dark, burnt out, too few leaves, no sheet', () => {

@@ -5,6 +5,8 @@ import { variation } from './series';
 /** Made-up leaves on the leaf sheet: how green, how the light is, from where they are seen. */
 export interface LeafShot {
   colour: Rgb;
+  /** Colour of the veins, where they stay green. */
+  veins?: Rgb;
   /** What the light makes of red, green and blue. */
   light?: Rgb;
   shade?: number;
@@ -18,6 +20,7 @@ export interface LeafShot {
 /** Seven leaves in two rows, each a little another colour, on a sheet that a camera sees from above; and their mean index. */
 export function leafPhotograph({
   colour,
+  veins,
   light,
   shade,
   tilt = 8,
@@ -33,6 +36,7 @@ export function leafPhotograph({
       length: 0.068 + vary(0.006),
       turned: vary(12),
       colour: [colour[0] * by, colour[1] * by, colour[2] * by],
+      ...(veins && { veins }),
     };
   });
   const index = laid.reduce((sum, l) => sum + darkGreen(l.colour), 0) / laid.length;

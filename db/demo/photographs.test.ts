@@ -1,9 +1,12 @@
 import { assess } from '@undrel/core/assessment';
 import { readMarkers } from '@undrel/core/markers';
 import {
+  homographyOf,
   keptOnRays,
   laidFor,
+  mapped,
   planeOfCards,
+  samePlaces,
   seenPlan,
   shownBy,
   tiedToDig,
@@ -15,7 +18,15 @@ import {
   type Raster,
 } from '@undrel/core/photogrammetry';
 import type { Dig, DugRoot, PictureCards, Tree, TreeEvent, Visit } from '@undrel/core/records';
-import { girdledShare, laidOnBark, placed, readDig, readingAt, type RootReading } from '@undrel/core/roots';
+import {
+  girdledShare,
+  laidOnBark,
+  placed,
+  planPoint,
+  readDig,
+  readingAt,
+  type RootReading,
+} from '@undrel/core/roots';
 import sharp from 'sharp';
 import { cardsAlone } from './cardsAlone';
 import { photographFile, photographOf } from './photographs';
@@ -206,4 +217,23 @@ test('cards turned over as in a mirror are none, and one that lies 10 cm too hig
   if ('problem' in plane) throw new Error(plane.problem);
   expect(plane.off?.id).toBe(3);
   expect(plane.cards.map((c) => c.id).toSorted()).toEqual([1, 2, 4]);
+});
+
+test('two pictures of one dig from two places, each with its own cards, are laid one over the other without a touch', async () => {
+  const { tree, dig } = demoTree('sable-katsura-14');
+  const [earlier, later] = [await taken(dig, tree, 50), await taken(dig, tree, 80)];
+  const level = photographOf(dig, tree, 50, 'cards').tie!.level;
+  const same = samePlaces(earlier.on, later.on, level)!;
+  const map = homographyOf(same.there, same.here)!;
+  // What one sees of the ground lies where the other sees it: within a hundredth of the picture, whatever the place.
+  for (const bearing of [0, 45, 90, 135])
+    for (const out of [0.35, 0.5]) {
+      const place = planPoint(bearing, out);
+      const [from, to] = [earlier, later].map(({ on }) => on.toPicture(place, level)!) as [Point, Point];
+      const at = mapped(map, from);
+      expect(Math.hypot(at[0] - to[0], at[1] - to[1])).toBeLessThan(0.01);
+    }
+  // With nothing in common there are no four places.
+  const nothing = { ...later.on, toPicture: () => undefined };
+  expect(samePlaces(earlier.on, nothing, level)).toBeUndefined();
 });

@@ -33,6 +33,8 @@ export interface LaidLeaf {
   length: number;
   turned: number;
   colour: readonly [number, number, number];
+  /** Colour of its veins, where they are not a little lighter than the blade. */
+  veins?: readonly [number, number, number];
 }
 
 /** What there is to be seen. Metres, x east, y north, z up from the grade at the middle of the stem. */
@@ -152,7 +154,7 @@ const SHEET_PATCHES = [...GREYS, ...COLOURS];
 /** The patches of the leaf sheet, from its lower edge: greys and colours as they are printed. */
 function leafSheetAt(x: number, y: number, leaves: readonly LaidLeaf[]): Colour | undefined {
   if (Math.abs(x) > 0.1 || Math.abs(y) > 0.138) return undefined;
-  for (const { at, length, turned, colour } of leaves) {
+  for (const { at, length, turned, colour, veins } of leaves) {
     if (Math.abs(x - at[0]) > length / 2 || Math.abs(y - at[1]) > length / 2) continue;
     const angle = (turned * Math.PI) / 180;
     const [dx, dy] = [x - at[0], y - at[1]];
@@ -166,9 +168,10 @@ function leafSheetAt(x: number, y: number, leaves: readonly LaidLeaf[]): Colour 
     if (Math.abs(across) > half) continue;
     const vein =
       Math.abs(across) < 0.0012 || Math.abs(((along * 60) % 1) - Math.abs(across) * 40 - 0.1) < 0.02;
+    const printed = (vein && veins) || colour;
     return tinted(
-      [0, 1, 2].map((c) => (colour[c]! * WHITE[c]!) / 255),
-      vein ? 1.06 : 1 + 0.05 * grain(x * 9, y * 9),
+      [0, 1, 2].map((c) => (printed[c]! * WHITE[c]!) / 255),
+      vein ? (veins ? 1 : 1.06) : 1 + 0.05 * grain(x * 9, y * 9),
     );
   }
   // Markers and patches lie beyond where leaves are.

@@ -19,6 +19,8 @@ export interface PicturePair {
   after: Beside;
   /** Places that both show: in the later one, and in the earlier. */
   aligned?: Pick<PictureAlignment, 'here' | 'there'>;
+  /** The cards in both aligned them; nobody touched anything. */
+  byCards?: boolean;
 }
 
 /** A tree through time. */

@@ -10,9 +10,14 @@ export const leavesOf = (
   whose: (typeof LEAVES_OF)[number],
 ): Leaves | undefined => pictures?.flatMap(({ leaves }) => (leaves?.of === whose ? [leaves] : [])).at(-1);
 
-/** Green veins and scorched margins are for the eye: where it saw them, what was measured does not stand in their place. */
-export const seenByEye = ({ findings }: Pick<Visit, 'findings'>): boolean =>
-  ['veins', 'scorched'].includes(answerTo(findings, 'crown.colour')?.answer ?? '');
+/**
+ * Scorched margins are for the eye, and green veins where no picture measured them: where it saw them, what was measured does
+ * not stand in their place.
+ */
+export function seenByEye(visit: Pick<Visit, 'findings' | 'pictures'>): boolean {
+  const seen = answerTo(visit.findings, 'crown.colour')?.answer;
+  return seen === 'scorched' || (seen === 'veins' && !leavesOf(visit, 'tree')?.veins);
+}
 
 /** Leaves of a tree beside those of its reference, where both were measured and the eye saw nothing that goes before. */
 export function measuredLeaves(
@@ -29,8 +34,10 @@ export function measuredLeaves(
  */
 export function leafColour(visit: Pick<Visit, 'findings' | 'pictures'>, sure = false): string | undefined {
   const measured = measuredLeaves(visit);
-  if (measured)
-    return measured.reference.index - measured.tree.index >= LIMITS.leafPaler.value ? 'pale' : 'good';
+  if (measured) {
+    if (measured.reference.index - measured.tree.index < LIMITS.leafPaler.value) return 'good';
+    return (measured.tree.veins?.index ?? 0) >= LIMITS.veinsGreener.value ? 'veins' : 'pale';
+  }
   const seen = answerTo(visit.findings, 'crown.colour');
   return sure && seen?.unsure ? undefined : seen?.answer;
 }

@@ -10,6 +10,7 @@ export * from './plane';
 export * from './raster';
 export * from './rays';
 export * from './ribbon';
+export * from './samePlaces';
 export * from './sheet';
 export * from './tied';
 export * from './trace';

@@ -1,3 +1,4 @@
+import { veinContrast } from './leafVeins';
 import { COLOURS, GREYS, LEAF_SHEET, PATCH_SIDE } from './cards';
 import type { Point } from './homography';
 import { inPicture, type CardPlane } from './plane';
@@ -41,6 +42,8 @@ export interface LeafColour {
   leaves: number;
   /** Standard error of the index: of the mean, and of how true the green patches come out. */
   error: number;
+  /** By how much the main veins have a higher index than the blades, mean of the leaves, and its standard error. */
+  veins: { index: number; error: number };
 }
 
 /** Places are looked at so far apart on the sheet, m. */
@@ -250,6 +253,10 @@ export function leafColourOf(raster: Raster, plane: CardPlane): LeafColour | { p
         saturation >= LEAF.saturation && hue >= LEAF.from && hue <= LEAF.to && brightness <= LEAF.brightness;
       colours.push(leaf ? colour : undefined);
     }
+  const indexAt = (x: number, y: number) => {
+    const seen = look(x, y);
+    return seen && darkGreen(balanced(x, y, seen));
+  };
   const isLeaf = (i: number, j: number) => colours[j * columns + i] !== undefined;
   const leaves = grouped(isLeaf, columns, rows).flatMap((group) => {
     if (group.length * GRID ** 2 < LEAST_LEAF) return [];
@@ -260,18 +267,34 @@ export function leafColourOf(raster: Raster, plane: CardPlane): LeafColour | { p
       ),
     );
     if (inside.length < 20) return [];
-    return [inside.reduce((sum, [i, j]) => sum + darkGreen(colours[j * columns + i]!), 0) / inside.length];
+    const places = inside.map(([i, j]): Point => [
+      (i + 0.5) * GRID - FIELD.across,
+      (j + 0.5) * GRID - FIELD.along,
+    ]);
+    const mean =
+      inside.reduce((sum, [i, j]) => sum + darkGreen(colours[j * columns + i]!), 0) / inside.length;
+    return [{ mean, veins: veinContrast(places, indexAt) }];
   });
   if (leaves.length < LEAST_LEAVES)
     return {
       problem: `Leaves found: ${leaves.length}; at least ${LEAST_LEAVES} are needed, and five are better. Lay them flat on the white, none over another.`,
     };
-  const index = leaves.reduce((a, b) => a + b, 0) / leaves.length;
-  const spread = Math.sqrt(leaves.reduce((sum, v) => sum + (v - index) ** 2, 0) / (leaves.length - 1));
+  const { mean: index, spread } = meanOf(leaves.map((l) => l.mean));
+  const contrast = meanOf(leaves.flatMap((l) => l.veins ?? []));
   return {
     index,
     spread,
     leaves: leaves.length,
     error: Math.hypot(spread / Math.sqrt(leaves.length), untrue),
+    veins: { index: contrast.mean, error: contrast.spread / Math.sqrt(leaves.length) },
   };
+}
+
+/** Mean and standard deviation. */
+function meanOf(values: readonly number[]): { mean: number; spread: number } {
+  const mean = values.reduce((a, b) => a + b, 0) / values.length;
+  const spread = Math.sqrt(
+    values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / Math.max(1, values.length - 1),
+  );
+  return { mean, spread };
 }

@@ -258,6 +258,13 @@ export const READING_LIMITS = {
       'Dark green colour index by which leaves are paler than those of the reference tree; leaves of one healthy crown differ by about half of it.',
     source: PRACTICE,
   },
+  veinsGreener: {
+    value: 0.06,
+    unit: 'ratio',
+    reason:
+      'Dark green colour index by which main veins are greener than the blade in leaves that pale between green veins; in sound leaves they are the paler.',
+    source: PRACTICE,
+  },
   shareError: {
     value: 0.08,
     unit: 'share',

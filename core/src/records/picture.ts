@@ -96,6 +96,10 @@ export const picture = kind(
         spread: z.number().min(0).max(2).describe('standard deviation between leaves'),
         count: z.int().min(1).max(200),
         error: z.number().min(0).max(2).describe('standard error of the index'),
+        veins: z
+          .strictObject({ index: z.number().min(-3).max(3), error: z.number().min(0).max(2) })
+          .optional()
+          .describe('by how much main veins have a higher index than the blade, and its standard error'),
       })
       .optional(),
     /** Drawn over it and never burnt in. A length is measured where there is a sheet. */

@@ -113,8 +113,15 @@ export function PictureScale({
     const leaves = await look(async (work) => work.leaves(picture));
     if ('problem' in leaves) return onProblem(leaves.problem);
     const round = (v: number) => Math.round(v * 1000) / 1000;
-    const { index, spread, error, leaves: count } = leaves;
-    onLeaves({ of, index: round(index), spread: round(spread), error: round(error), count });
+    const { index, spread, error, leaves: count, veins } = leaves;
+    onLeaves({
+      of,
+      index: round(index),
+      spread: round(spread),
+      error: round(error),
+      count,
+      veins: { index: round(veins.index), error: round(veins.error) },
+    });
   };
   const lies = cardsTold(picture, system);
   const leafSheet = cards?.found.some((f) => LEAF_SHEET.ids.some((id) => id === f.id)) ?? false;

@@ -153,9 +153,11 @@ export function PicturesScreen(props: {
           />
           {pictures.length > 0 && (
             <p className="my-2" data-testid="in-report">
-              {taken === pictures.length
-                ? 'All of them go into the report'
-                : `${taken} of them go into the report`}
+              {taken === 1 && pictures.length === 1
+                ? 'It goes into the report'
+                : taken === pictures.length
+                  ? 'All of them go into the report'
+                  : `${taken} of them ${taken === 1 ? 'goes' : 'go'} into the report`}
               , in the order of their numbers
               {lead && `; number 1 is that of ${lead.before.on}, beside the same side now`}. Open one to put
               it first or leave it out. With them a report stays below 5 MB.

@@ -44,7 +44,7 @@ export function SameSide({
   const alive = useAlive();
   const marked = [useRef<SVGSVGElement>(null), useRef<SVGSVGElement>(null)] as const;
   const pair = pairs[Math.min(at, pairs.length - 1)]!;
-  const { before, after, aligned } = pair;
+  const { before, after, aligned, byCards } = pair;
   const [frame, size] = useMeasured<HTMLDivElement>({ width: 640, height: 480 });
   const own = { width: size.width, height: (size.width * before.height) / before.width };
   const transform = aligned && alignedBy(aligned.there, aligned.here, own, size);
@@ -133,7 +133,7 @@ export function SameSide({
             <button
               type="button"
               className="link min-h-[44px]"
-              disabled={!alive || saving || !aligned}
+              disabled={!alive || saving || !aligned || byCards}
               onClick={() => void keep(undefined)}
             >
               Not aligned
@@ -148,7 +148,9 @@ export function SameSide({
                   ? `Now touch the same place in the picture of ${after.on}: ${count} of ${COUNT}.`
                   : `Touch a place that both show, in the picture of ${before.on}: ${count} of ${COUNT}. A knot, a scar, the fork of a root; four spread wide.`
                 : aligned
-                  ? 'Aligned by four places that both show.'
+                  ? byCards
+                    ? 'Aligned by the marker cards in both.'
+                    : 'Aligned by four places that both show.'
                   : 'Not taken from quite the same spot? Four places that both show lay one over the other.'
             }
           />

@@ -17,6 +17,7 @@ import { isWalk } from '@undrel/core/walk';
 import type { FirmRecord, TreeTime } from '../../protocol/time';
 import { assessedOf } from '../assessed';
 import type { ReportSource } from '../reports/source';
+import { alignedPairs } from './alignedPairs';
 import { picturePairs } from '../../protocol/picturePairs';
 
 export interface TimeGiven {
@@ -88,7 +89,7 @@ export function treeTime(given: TimeGiven): TreeTime {
     years: recovery?.years ?? shootYears(visits, on, yardstick),
     ...(yardstick && { beside: yardstick.label }),
     dry: schools.weather ? dryYears(schools.weather) : [],
-    pairs: picturePairs(visits),
+    pairs: alignedPairs(picturePairs(visits), tree, visits),
     visits: visits.map((v) => v.date),
     ...(pair && {
       compared: {

@@ -5,8 +5,8 @@ import { shortMark } from '../../units/marks';
 import { asked, first, intervals, share, type Reader, type Readers } from './reader';
 
 /**
- * Leaf colour as it was measured on pictures of the same visit, beside leaves of the reference tree: paler or not. Green veins
- * and scorched margins are for the eye, and what it saw of them stands.
+ * Leaf colour as it was measured on pictures of the same visit, beside leaves of the reference tree: paler or not, evenly or
+ * between green veins. Scorched margins are for the eye, and what it saw of them stands.
  */
 const measuredColour: Reader = ({ visit }) => {
   const measured = measuredLeaves(visit);
@@ -15,9 +15,14 @@ const measuredColour: Reader = ({ visit }) => {
   const paler = reference.index - tree.index;
   const error = Math.max(0.005, Math.hypot(tree.error, reference.error));
   const [good, pale] = intervals(paler, error, ['leafPaler']) as [number, number];
+  const says = `leaf colour index ${tree.index.toFixed(2)}, ${reference.index.toFixed(2)} on the reference tree`;
+  // Where veins were not measured, a paler index may be either.
+  if (!tree.veins) return { agrees: [good, pale, pale, good], says };
+  const { index, error: off } = tree.veins;
+  const [even, veined] = intervals(index, Math.max(0.005, off), ['veinsGreener']) as [number, number];
   return {
-    agrees: [good, pale, pale, good],
-    says: `leaf colour index ${tree.index.toFixed(2)}, ${reference.index.toFixed(2)} on the reference tree`,
+    agrees: [good, pale * even, pale * veined, good].map((a) => Math.max(1e-6, a)),
+    says: `${says}, its veins ${index < 0 ? 'paler' : 'greener'} by ${Math.abs(index).toFixed(2)}`,
   };
 };
 

@@ -14,9 +14,9 @@ export function LeafColours({ visit, href }: { visit: Pick<Visit, 'findings' | '
       ))}
       <p className="text-muted">
         {seenByEye(visit)
-          ? 'Not weighed: green veins and scorched margins are for the eye, and what it saw stands.'
+          ? 'Not weighed: what the eye saw below stands.'
           : measuredLeaves(visit)
-            ? 'Weighed in place of “good” or “evenly pale” below; green veins and scorched margins are for the eye.'
+            ? 'Weighed in place of the colour seen below; scorched margins are for the eye.'
             : 'Leaves of both this tree and the reference tree are needed for it to count.'}{' '}
         <PageLink href={href}>Pictures</PageLink>
       </p>

@@ -29,7 +29,7 @@ const SHEET: { label: string; kind: string; starts: string; points: [string, str
 
 /** Share squeezed and each root's own, as the screen says them. */
 async function numbers(page: Page): Promise<string[]> {
-  const share = await page.getByRole('button', { name: /^Bark squeezed/ }).textContent();
+  const share = await page.getByRole('button', { name: /^Bark compressed/ }).textContent();
   const rows = await page
     .getByRole('table', { name: 'Roots and advice' })
     .locator('tbody tr')

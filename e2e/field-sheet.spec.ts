@@ -1,3 +1,4 @@
+import { PDFDocument } from 'pdf-lib';
 import { expect, test, type Page } from '@playwright/test';
 import { enterDemo, saved } from './enter';
 import { pdfText, textOf } from './pdf';
@@ -160,4 +161,26 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
     expect(text).toContain(part);
   }
   expect(text).not.toMatch(/undefined|NaN|\{m:|\{M:/);
+
+  // The same content as the letter that a client reads: two pages at most, days with their months.
+  await page.getByRole('radio', { name: /^Letter/ }).check();
+  await expect(page.getByRole('region', { name: 'What is wrong' })).toContainText(
+    'It is almost certain that mulch was kept against the stem',
+  );
+  await expect(page.getByRole('region', { name: 'Measured' })).toBeHidden();
+  const letterAt = await page.getByRole('link', { name: 'PDF' }).getAttribute('href');
+  const letter = await (await page.request.get(letterAt!)).body();
+  expect((await PDFDocument.load(letter)).getPageCount()).toBeLessThanOrEqual(2);
+  const said = await textOf(letter);
+  expect(said).toMatch(/QTA-\d{4}-\d{4}, issued \d+ [A-Z][a-z]+ \d{4}/);
+  expect(said).toContain('Called by the residents’ office.');
+  for (const part of ['What to do', 'What it costs', 'If nothing is done', 'How sure we are'])
+    expect(said).toContain(part);
+  await page.getByRole('radio', { name: /^Report/ }).check();
+  await expect(page.getByRole('region', { name: 'What was found' })).toBeVisible();
+  const wrong = await page.request.get(letterAt!.replace('length=letter', 'length=novel'));
+  expect([wrong.status(), await wrong.json()]).toEqual([
+    400,
+    { problem: 'Length: not one of letter, report, record.' },
+  ]);
 });

@@ -367,47 +367,11 @@ test('the face of a pit: a tape gives the scale, layers are touched, and their d
   await page.goto(`/trees/${tree}/pictures`);
   await page.getByRole('button', { name: /^Open: Face of the pit/ }).click();
   const view = page.getByRole('dialog');
-  await view.getByRole('button', { name: 'No scale' }).click();
-  await expect(view.getByText(/^Marker cards, found by themselves/)).toBeVisible();
   const touch = async (shares: number[]) => {
     const image = (await view.locator('image').boundingBox())!;
     await page.mouse.click(image.x + shares[0]! * image.width, image.y + shares[1]! * image.height);
   };
-  await view.getByRole('button', { name: 'Rod or tape' }).click();
-  await touch(bar!.from);
-  await expect(view.getByText('Touch end 2 of 2 of the rod, or two marks of the tape.')).toBeVisible();
-  await touch(bar!.to);
-  await expect(view.getByText('Now enter how long that is.')).toBeVisible();
-  await view.getByLabel('Length between the ends').fill('70');
-  await view.getByLabel('Length between the ends').press('Tab');
-  await view.getByRole('button', { name: 'Layers of the soil' }).click();
-  for (const [i, place] of face!.entries()) {
-    await touch(place);
-    if (i > 0) await expect(view.getByText(`Touch where each layer ends: ${i} so far.`)).toBeVisible();
-  }
-  await expect(view.getByTestId('layers')).toHaveText(/^Layers end at 14\.\d ± .* cm below grade/);
-  await view.getByRole('button', { name: 'Close' }).click();
-  await saved(page);
-
-  await page.goto(`/trees/${tree}?station=soil`);
-  const probe = page.getByRole('region', { name: 'Soil probe' });
-  await probe.getByRole('button', { name: /^E, 70 cm out/ }).click();
-  const hole = probe.getByRole('group', { name: /^Hole at E/ });
-  await hole.getByRole('button', { name: 'Take these depths' }).click();
-  await expect(hole.getByRole('button', { name: 'Depths are from this picture' })).toBeVisible();
-  await saved(page);
-  // What was noted of each layer stays with it, and the original grade is read from the new depths.
-  const log = (await visitNow()).soilLogs!.find((l) => l.bearing === 90)!;
-  expect(log.traced).toMatch(/^[0-9a-f]{64}$/);
-  expect(log.layers.map((l) => l.colour)).toEqual(['mixed', 'dark', 'mottled', 'brown']);
-  [0.14, 0.24, 0.38, 0.6].forEach((deep, i) =>
-    expect(Math.abs(log.layers[i]!.to - deep)).toBeLessThan(0.025),
-  );
-  await expect(probe.getByText(/original grade at 1[45] cm/)).toBeVisible();
-
   // A rectangle asks for its sides; the stem knows its diameter; each takes the place of the other.
-  await page.goto(`/trees/${tree}/pictures`);
-  await page.getByRole('button', { name: /^Open: Face of the pit/ }).click();
   await view.getByRole('button', { name: 'Rectangle' }).click();
   for (const place of [
     [0.2, 0.3],
@@ -440,6 +404,42 @@ test('the face of a pit: a tape gives the scale, layers are touched, and their d
   await expect(page.getByTestId('in-report')).toHaveText(/^It goes into the report/);
   await expect(page.getByText('in the report: 1')).toBeVisible();
   await saved(page);
+
+  // The tape that hangs down the face, touched anew.
+  await page.getByRole('button', { name: /^Open: Face of the pit/ }).click();
+  await view.getByRole('button', { name: 'No scale' }).click();
+  await expect(view.getByText(/^Marker cards, found by themselves/)).toBeVisible();
+  await view.getByRole('button', { name: 'Rod or tape' }).click();
+  await touch(bar!.from);
+  await expect(view.getByText('Touch end 2 of 2 of the rod, or two marks of the tape.')).toBeVisible();
+  await touch(bar!.to);
+  await expect(view.getByText('Now enter how long that is.')).toBeVisible();
+  await view.getByLabel('Length between the ends').fill('70');
+  await view.getByLabel('Length between the ends').press('Tab');
+  await view.getByRole('button', { name: 'Layers of the soil' }).click();
+  for (const [i, place] of face!.entries()) {
+    await touch(place);
+    if (i > 0) await expect(view.getByText(`Touch where each layer ends: ${i} so far.`)).toBeVisible();
+  }
+  await expect(view.getByTestId('layers')).toHaveText(/^Layers end at 14\.\d ± .* cm below grade/);
+  await view.getByRole('button', { name: 'Close' }).click();
+  await saved(page);
+
+  await page.goto(`/trees/${tree}?station=soil`);
+  const probe = page.getByRole('region', { name: 'Soil probe' });
+  await probe.getByRole('button', { name: /^E, 70 cm out/ }).click();
+  const hole = probe.getByRole('group', { name: /^Hole at E/ });
+  await hole.getByRole('button', { name: 'Take these depths' }).click();
+  await expect(hole.getByRole('button', { name: 'Depths are from this picture' })).toBeVisible();
+  await saved(page);
+  // What was noted of each layer stays with it, and the original grade is read from the new depths.
+  const log = (await visitNow()).soilLogs!.find((l) => l.bearing === 90)!;
+  expect(log.traced).toMatch(/^[0-9a-f]{64}$/);
+  expect(log.layers.map((l) => l.colour)).toEqual(['mixed', 'dark', 'mottled', 'brown']);
+  [0.14, 0.24, 0.38, 0.6].forEach((deep, i) =>
+    expect(Math.abs(log.layers[i]!.to - deep)).toBeLessThan(0.025),
+  );
+  await expect(probe.getByText(/original grade at 1[45] cm/)).toBeVisible();
 });
 
 test('HEIC goes as JPEG where the browser reads it, and is refused in words where it does not', async ({

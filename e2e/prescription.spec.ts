@@ -94,7 +94,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await page.getByRole('button', { name: /, left as it is$/ }).click();
   await expect(page.getByTestId('cut-plan').getByRole('img')).toHaveAttribute(
     'aria-label',
-    /left as it is: \d+ % of the bark is squeezed/,
+    /left as it is: \d+ % of the bark is compressed/,
   );
   await saved(page);
   await page.reload();
@@ -156,7 +156,7 @@ test('from the prescription to an option approved on a phone and a crew order ti
 
   // What it costs: every line is its amount times its price, and they add up to the total.
   await page.getByRole('link', { name: 'Costs: is it worth it?' }).click();
-  await expect(page.getByTestId('worth-answer')).toContainText(/with a chance of \d+ to \d+ %/);
+  await expect(page.getByTestId('worth-answer')).toContainText(/in ten years is \d+ to \d+ %/);
   const money = (text: string | null) => Math.round(Number(text!.replace(/[^\d.]/g, '')) * 100);
   const table = page.getByRole('table', { name: /^(Treatment|Season 1)/ }).first();
   const rows = await table.locator('tbody tr').allTextContents();

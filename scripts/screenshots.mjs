@@ -37,7 +37,7 @@ const VIEWS = [
   ['work', '/grounds/kelpworth/work', DESK],
   ['season', '/season', DESK],
   ['tree-time', '/trees/kelpworth-8/time', DESK],
-  ['report', `${TREE}/report`, DESK],
+  ['report', `${TREE}/report`, DESK, 'paper', (page) => page.getByRole('radio', { name: /^Letter/ }).check()],
   ['pictures', `${TREE}/pictures`, DESK, 'paper', 'Open: Collar with marker cards, from NE'],
   ['phone-water', '/grounds/sable-row/water?on=2026-08-20', PHONE],
   ['phone-order', `${TREE}/order`, PHONE],

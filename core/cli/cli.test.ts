@@ -53,7 +53,7 @@ test('a dig comes with its share, advice, cuts and forecast', () => {
   expect(cuts.roots.map((r: { label: string }) => r.label)).toEqual(['A', 'D1', 'D2', 'D3']);
   const told = run(['assess', '--format', 'text', example]).stdout;
   expect(told).toMatch(/Cut plan, proved the best: frees \d+ %/);
-  expect(told).toMatch(/Dig: \d+( ± \d+)? % of the bark is squeezed; half in /);
+  expect(told).toMatch(/Dig: \d+( ± \d+)? % of the bark is compressed; half in /);
 });
 
 test('a case that holds its site and holes of the soil probe tells of the ground and lays trenches out', () => {

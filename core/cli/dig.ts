@@ -46,7 +46,7 @@ export function digText(
   const half = forecast.scenarios[0]!.reach.find((r) => r.threshold === 0.5)!.year;
   return [
     '',
-    `Dig: ${formatQuantity(girdledShare(reading), system)} of the bark is squeezed; half in ${at(half.p50)} (${at(half.p10)} to ${at(half.p90)}) if nothing is done.`,
+    `Dig: ${formatQuantity(girdledShare(reading), system)} of the bark is compressed; half in ${at(half.p50)} (${at(half.p10)} to ${at(half.p90)}) if nothing is done.`,
     ...advice.roots.map(
       (r) =>
         `  ${r.label}: ${r.decision}. ${r.reasons.map((reason) => writeLengths(reason, system)).join(' ')}`,

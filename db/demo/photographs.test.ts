@@ -94,7 +94,7 @@ function touches(
   });
 }
 
-test('three pictures of a dig, its roots traced by touches: most of the points within a centimetre, the bark squeezed within 3 points', async () => {
+test('three pictures of a dig, its roots traced by touches: most of the points within a centimetre, the bark compressed within 3 points', async () => {
   const { tree, dig, visit, events } = demoTree('sable-katsura-14');
   const truth = readDig(tree, dig);
   const frame = { dig, turn: truth.turn, outline: truth.outline };

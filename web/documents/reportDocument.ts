@@ -8,24 +8,8 @@ import type {
   ReportTrenches,
 } from '../protocol/report';
 import { glossaryFor } from '../ui/glossary';
-
-export interface ReportStamp {
-  number: string;
-  issued: string;
-}
-
-const text = (value: string, tone?: Extract<Block, { as: 'text' }>['tone']): Block => ({
-  as: 'text',
-  text: value,
-  ...(tone && { tone }),
-});
-const heading = (value: string): Block => ({ as: 'heading', text: value });
-const table = (label: string, head: string[], widths: number[], rows: string[][]): Block[] =>
-  rows.length === 0 ? [] : [{ as: 'table', label, head, widths, rows }];
-const harm = (lines: readonly string[], title?: string): Block[] =>
-  lines.length === 0 ? [] : [{ as: 'list', lines: [...lines], harm: true, ...(title && { title }) }];
-const list = (title: string, lines: readonly string[]): Block[] =>
-  lines.length === 0 ? [] : [{ as: 'list', title, lines: [...lines] }];
+import { harm, heading, list, table, text } from './blocks';
+import { headOf, type ReportStamp } from './head';
 
 const TRENCH_CAPTION =
   'Trenches on their site, true scale, north up; filled ones are dug first. Buried lines are located before any digging.';
@@ -101,7 +85,7 @@ const dig = (d: ReportDig): Section => ({
     ...(d.never.length > 0 ? [text(`Never cut: ${d.never.join(', ')}.`, 'strong')] : []),
     ...table(
       'Forecast',
-      ['bark squeezed', ...d.years],
+      ['bark compressed', ...d.years],
       [28, ...d.years.map(() => 72 / d.years.length)],
       d.forecast.map((f) => [f.name, ...f.shares]),
     ),
@@ -326,7 +310,7 @@ const changed = (c: ReportContent): Section[] => [
   ...(c.work?.length ? [{ title: 'Work done', blocks: list('', c.work) }] : []),
 ];
 
-/** The report of a tree as a document. @param stamp absent for a draft */
+/** The full record of a tree as a document: all there is. @param stamp absent for a draft */
 export function documentOf(c: ReportContent, stamp: ReportStamp | undefined): ReadDocument {
   const body = [
     summary(c),
@@ -355,15 +339,7 @@ export function documentOf(c: ReportContent, stamp: ReportStamp | undefined): Re
     JSON.stringify(body.map(({ blocks }) => blocks.filter((b) => b.as !== 'figure'))),
   );
   return {
-    firm: c.firm,
-    stamp: stamp ? `Report ${stamp.number}, issued ${stamp.issued}` : 'DRAFT, not issued',
-    title: c.tree,
-    lines: [
-      `${c.species}. ${c.property}${c.client ? `, for ${c.client}` : ''}`,
-      `Visit of ${c.visitDate}${c.visitor ? ` by ${c.visitor}` : ''}; ${c.facts.join(', ')}`,
-    ],
-    foot: `${stamp?.number ?? 'Draft'} · ${c.tree}, ${c.property} · engines ${c.engines}`,
-    paper: c.paper ?? 'A4',
+    ...headOf(c, stamp),
     sections: [
       ...body,
       {

@@ -311,7 +311,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
         halo: 'sheet',
       });
       if (across > 184)
-        write([cx, cy + size * 0.3 + font + 4], 'of the bark is squeezed', {
+        write([cx, cy + size * 0.3 + font + 4], 'of the bark is compressed', {
           anchor: 'middle',
           halo: 'sheet',
         });

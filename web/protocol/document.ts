@@ -48,6 +48,8 @@ export interface ReadDocument {
   /** What stands at the foot of every page. */
   foot: string;
   paper: Paper;
+  /** Begins with its head on the first page; otherwise a cover goes before it. */
+  compact?: true;
   sections: Section[];
 }
 

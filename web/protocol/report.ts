@@ -43,7 +43,7 @@ export interface ReportDig {
   roots: { label: string; kind: string; across: string; ofBark: string; advice: string; reasons: string }[];
   cuts: { number: string; label: string; where: string; diameter: string; fromStem: string }[];
   never: string[];
-  /** Share of the bark squeezed, in these years, by what is done. */
+  /** Share of the bark compressed, in these years, by what is done. */
   years: string[];
   forecast: { name: string; shares: string[] }[];
   forecastFrom: string;
@@ -131,6 +131,8 @@ export interface ReportContent {
   /** Whether it is worth it, in words; the options over ten years; what the treatment costs. Missing without rates. */
   worth?: string;
   options?: string[][];
+  /** What is to be expected where nothing is done; reports issued before do not say it by itself. */
+  ifNothing?: string;
   estimate?: { title: string; rows: string[][] }[];
   estimateNotes?: string[];
   /** When, what, and what is signed before it. */

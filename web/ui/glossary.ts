@@ -10,7 +10,7 @@ const WORDS: readonly { name: string; as?: RegExp; value: string }[] = [
   {
     name: 'girdling root',
     as: /girdl/i,
-    value: 'A root that crosses the stem and squeezes it as both thicken.',
+    value: 'A root that crosses the stem and compresses it as both thicken.',
   },
   {
     name: 'circling root',

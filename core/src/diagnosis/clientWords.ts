@@ -1,12 +1,12 @@
 import type { Tree, Visit } from '../records';
+import { certaintyOf } from './words';
 import { type CauseKey, CAUSES } from '../vocabulary/causes';
 import type { Verdict } from './verdict';
 
 const LIST = new Intl.ListFormat('en-GB');
 
-/** How sure, as a client reads it. */
-const surely = (probability: number): string =>
-  probability >= 0.93 ? 'We are as good as certain that' : probability >= 0.75 ? 'Most likely' : 'Probably';
+/** How sure, by the one scale of the product. */
+const surely = (probability: number): string => `It is ${certaintyOf(probability)} that`;
 
 const inSentence = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
@@ -27,27 +27,24 @@ export function clientWords(
   const { state } = verdict.alive;
   const dead = state === 'dead';
   const sentences: string[] = [];
-  if (own)
-    sentences.push(`In our judgement the trouble of ${inSentence(name)} began with this: ${plain(own)}.`);
+  if (own) sentences.push(`In our judgement, the first cause is this: ${plain(own)}.`);
   for (const { cause, probability } of likely.filter((c) => c.cause !== own))
     sentences.push(`${surely(probability)} ${plain(cause)}.`);
   if (sentences.length === 0)
-    sentences.push(`What ails ${inSentence(name)} is not settled by what could be looked at so far.`);
+    sentences.push(`What we have examined so far does not settle what is wrong with ${inSentence(name)}.`);
   if (dead) sentences.unshift(`${name} is dead.`);
   if (state === 'doubtful' || state === 'contradictory')
     sentences.unshift(
-      `Whether ${inSentence(name)} lives is not known yet; its bark is looked at before anything is done.`,
+      `We do not yet know whether ${inSentence(name)} is alive. We will check its bark before anything is done.`,
     );
   const states = verdict.chain.map((step) => step.so);
-  if (!dead && likely.length > 0 && states.length > 0) sentences.push(`By now ${LIST.format(states)}.`);
+  if (!dead && likely.length > 0 && states.length > 0) sentences.push(`As a result, ${LIST.format(states)}.`);
   const others = possible.filter((c) => c.cause !== own).slice(0, 3);
   if (others.length > 0)
     sentences.push(
       `We cannot yet rule out ${new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(others.map((c) => `that ${plain(c.cause)}`))}.`,
     );
-  if (dead)
-    sentences.push('What killed it tells of the trees that were planted with it: they are looked at next.');
-  sentences.push('These are judgements of practice from what could be seen on the day.');
+  if (dead) sentences.push('Trees planted with it may have the same fault, so we will check them next.');
   return sentences.join(' ');
 }
 

@@ -48,7 +48,7 @@ export const EFFECTS = {
     done: 'roots pruned',
     chance: 0.75,
     seasons: [1, 3],
-    leaves: 'bark that was squeezed, and fewer roots',
+    leaves: 'bark that was compressed, and fewer roots',
   },
   reset: {
     done: 'lifted and reset',

@@ -213,7 +213,7 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
     {
       key: 'cross',
       what: 'See whether roots cross where the ring stood, and how near the stem is to what is left.',
-      stake: 'A stem that grows onto what is left of the ring is squeezed by it.',
+      stake: 'A stem that grows onto what is left of the ring is compressed by it.',
       who: 'consultant',
       when: { months: [7, 9], gap: 240 },
       looks: ['base.ring', 'dig'],

@@ -71,7 +71,7 @@ export const ROOT_LIMITS = {
   girdledMuch: {
     value: 0.25,
     unit: 'share',
-    reason: 'A quarter of the bark squeezed shows in the crown.',
+    reason: 'A quarter of the bark compressed shows in the crown.',
     source: PRACTICE,
   },
   anchorsFew: { value: 3, unit: 'count', reason: 'Two anchors make a line, not a stand.', source: PRACTICE },

@@ -153,7 +153,7 @@ export const MATTERS: readonly Matter[] = [
     schools: [
       {
         key: 'balance',
-        label: 'by water balance, the probe as gate',
+        label: 'by water balance, checked with the soil probe',
         values: { young: 12, established: 6, times: 1 },
       },
       {

@@ -69,7 +69,7 @@ const LEFT: Record<NodeKey, Why> = {
     'Air comes back with what shut it out. Colour and smell of the soil in a probe hole tell whether it was water, fill or tight ground.',
   basalDecay: ASSESS,
   transport: () =>
-    'Nothing mends the stem itself: look at its base, by hand, for what squeezes, wounds or rots it.',
+    'Nothing mends the stem itself: look at its base, by hand, for what compresses, wounds or rots it.',
   poorAnchorage: ASSESS,
   crownDecline: ({ verdict }) =>
     verdict.causes.some((c) => c.standing === 'likely' || c.standing === 'possible')

@@ -185,7 +185,7 @@ test('root pruning waits for a dig, then for an agreed plan, then says what goes
   expect(of(tree(), visit({ dig: dug(5, []) }), 'prune').advice).toBe('not');
   const open = of(tree(), visit({ dig: dug(5) }), 'prune');
   expect(open.advice).toBe('option');
-  expect(open.summary).toMatch(/^Roots squeeze \d+ % of the bark: agree a cut plan/);
+  expect(open.summary).toMatch(/^Roots compress \d+ % of the bark: agree a cut plan/);
   const agreed = [
     { label: 'G', stage: 1 },
     { label: 'D1', stage: 2 },

@@ -10,10 +10,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     key: 'fertiliser',
     title: 'Hold fertiliser',
     advice,
-    summary: orNothing(
-      advice,
-      `None before ${until}; what it lacks is told by a soil test, not by its colour.`,
-    ),
+    summary: orNothing(advice, `None before ${until}; a soil test, not leaf colour, shows what it lacks.`),
     why,
     quantities: [],
     method: [`${school.label}.`, 'Tell the maintenance contract in writing.'],

@@ -61,7 +61,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       'The flare or the soil at the stem can be seen all round.',
     ],
     schools: [used(school), used(season)],
-    season: `At once for the bark; top-dressing in ${season.label}.`,
+    season: `Clear the bark now; top-dress in ${season.label}.`,
     lookAgain: { days: 180, why: 'See whether the maintenance round pushed the mulch back up.' },
     missing: [],
   };

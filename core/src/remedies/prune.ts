@@ -77,17 +77,17 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
   if (barred)
     return {
       ...base,
-      summary: `Left by choice: no root is cut, and ${percent(dig.share)} of the bark is squeezed today.`,
+      summary: `Left by choice: no root is cut, and ${percent(dig.share)} of the bark is compressed today.`,
     };
   return {
     ...base,
     summary: presses
-      ? `Roots squeeze ${percent(dig.share)} of the bark: agree a cut plan at the station Cut plan, or leave them knowingly.`
+      ? `Roots compress ${percent(dig.share)} of the bark: agree a cut plan at the station Cut plan, or leave them knowingly.`
       : 'No root presses on the bark enough to tell.',
     why: presses
       ? why
       : [
-          `roots squeeze ${percent(dig.share)} of the bark; under ${percent(limit('girdleMatters'))} cannot be told`,
+          `roots compress ${percent(dig.share)} of the bark; under ${percent(limit('girdleMatters'))} cannot be told`,
         ],
   };
 }
@@ -131,7 +131,7 @@ export const prune: Remedy = {
   do: [
     {
       when: [{ measured: 'cutsAgreed' }],
-      why: 'Freed bark grows on; what is left is squeezed harder every year.',
+      why: 'Freed bark grows on; what is left is compressed harder every year.',
     },
   ],
   option: [{ when: [{ measured: 'rootsPress' }], why: 'Stem and root thicken into one another.' }],

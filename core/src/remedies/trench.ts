@@ -32,7 +32,7 @@ function weigh(s: Situation, { advice, why, barred: left }: Ruled): Weighed {
     summary: left
       ? `Left as it is by choice: ${design!.choice!.why}`
       : design
-        ? 'As laid out at the station Trenches: its crew sheet has the tapes, the quantities and the order of work.'
+        ? 'Dig as on the trench plan; its crew sheet gives positions, quantities and the order of work.'
         : advice === 'option'
           ? tightGround(s) || TIGHT.some((node) => standingOf(s.verdict, node).standing === 'likely')
             ? 'The ground is tight: lay trenches out at the station Trenches, or weigh the other ways there.'

@@ -36,7 +36,7 @@ function weigh(s: Situation, { advice, why, barred: wet }: Ruled, before: readon
     summary: wet
       ? 'Not while water stands: more trees die of wet than of dry.'
       : wanted
-        ? `When the probe finds it dry, over ${seasons === 1 ? 'one growing season' : `${seasons} growing seasons`}, ${manner.label}.`
+        ? `Water whenever the soil probe comes up dry, for ${seasons === 1 ? 'one growing season' : `${seasons} growing seasons`}; amounts ${manner.label}.`
         : advice === 'option'
           ? `Look with a soil probe at ${PROBED} in dry spells; water where it is dry.`
           : 'Rain does, as long as the roots are left alone.',

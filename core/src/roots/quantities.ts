@@ -13,7 +13,7 @@ const BETWEEN_READINGS =
 /** Share of the circumference that one root compresses, with its working. */
 export const rootShare = ({ root, compression, spread }: RootReading): Quantity => ({
   key: 'barkSqueezedByRoot',
-  name: `Bark squeezed by root ${root.label}`,
+  name: `Bark compressed by root ${root.label}`,
   value: compression.share,
   ...between(spread),
   dimension: 'share',

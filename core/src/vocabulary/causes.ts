@@ -88,13 +88,13 @@ export const MECHANISMS = {
   confinedRoots: { label: 'Roots confined to the old ball', state: 'the roots stay in the old ball' },
   girdlingRoots: { label: 'Stem-girdling roots', state: 'roots girdle the stem' },
   oxygenStarved: { label: 'Roots short of air', state: 'the roots are short of air' },
-  basalDecay: { label: 'Decay at the base', state: 'the base decays' },
+  basalDecay: { label: 'Decay at the base', state: 'the base is decaying' },
   transport: {
     label: 'Transport through the stem restricted',
-    state: 'transport through the stem is restricted',
+    state: 'the flow of sap through the stem is restricted',
   },
   poorAnchorage: { label: 'Poor anchorage', state: 'the tree is poorly anchored' },
-  crownDecline: { label: 'Crown in decline', state: 'the crown declines' },
+  crownDecline: { label: 'Crown in decline', state: 'the crown is declining' },
 } as const;
 
 export type CauseKey = keyof typeof CAUSES;

@@ -80,16 +80,16 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
   },
   cutsLeftAll: (s) => {
     const dig = s.visit.cuts?.agreed?.length === 0 ? dugOf(s) : undefined;
-    return dig && `agreed to cut none, with ${percent(dig.share)} of the bark squeezed`;
+    return dig && `agreed to cut none, with ${percent(dig.share)} of the bark compressed`;
   },
   cutsAgreed: (s) => {
     const dig = (s.visit.cuts?.agreed?.length ?? 0) > 0 ? dugOf(s) : undefined;
-    return dig && `the cut plan that was agreed; roots squeeze ${percent(dig.share)} of the bark today`;
+    return dig && `the cut plan that was agreed; roots compress ${percent(dig.share)} of the bark today`;
   },
   rootsPress: (s) => {
     const dig = dugOf(s);
     return dig && dig.share >= limit('girdleMatters')
-      ? `roots squeeze ${percent(dig.share)} of the bark`
+      ? `roots compress ${percent(dig.share)} of the bark`
       : undefined;
   },
   mulchTooDeep: ({ profile: { mulch } }) =>

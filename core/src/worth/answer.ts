@@ -11,21 +11,27 @@ export function answerOf(options: readonly WorthOption[], currency: string | und
   const treat = options.find((o) => o.key === 'treat')!;
   const nothing = options.find((o) => o.key === 'nothing')!;
   if (nothing.chance!.to === 0)
-    return 'It is dead: nothing keeps it. What is left to choose is when it goes and what takes its place.';
+    return 'The tree is dead and cannot be saved. What remains to decide is when to remove it and what to plant in its place.';
   if (treat.barred.length > 0)
-    return `Nothing is prescribed that would treat it. Left alone it stands with a chance of ${percents(nothing.chance!)} after ten years.`;
-  const chances = `Treated, it is worth keeping after ten years with a chance of ${percents(treat.chance!)}; left alone, ${percents(nothing.chance!)}.`;
+    return `No treatment is prescribed. Left alone, the chance that it is still worth keeping in ten years is ${percents(nothing.chance!)}.`;
+  const chances = `The chance that it is still worth keeping in ten years is ${percents(treat.chance!)} with treatment and ${percents(nothing.chance!)} without.`;
   const pays = paysFrom(treat, nothing);
-  if (!pays || !currency) return `${chances} What it costs is not known: the firm has no rates yet.`;
+  if (!pays || !currency) return `${chances} Costs are not known, as no rates have been entered.`;
   const money = (amount: number) => formatMoney(tens(amount), currency, true);
-  if (pays.mid === undefined) return `${chances} Treating is no likelier to keep it than leaving it alone.`;
+  if (pays.mid === undefined) return `${chances} Treatment does not raise the chance of keeping it.`;
   if (tens(pays.mid) === 0 && pays.to !== undefined && tens(pays.to) === 0)
-    return `${chances} Treating costs less than what its failure would.`;
-  const upTo = pays.to === undefined ? 'at the worst it never does' : `at the worst from ${money(pays.to)}`;
+    return `${chances} Treatment costs less than a failure would.`;
+  const upTo =
+    pays.to === undefined
+      ? 'on the least favourable, it never does'
+      : `on the least favourable, only above ${money(pays.to)}`;
   if (tens(pays.mid) === 0)
-    return `${chances} By the middle of the ranges it pays whatever the tree is worth to its owner; ${upTo}.`;
-  const from = tens(pays.from) === 0 ? 'at the best at any worth' : `at the best from ${money(pays.from)}`;
-  return `${chances} It pays if the tree as it stands is worth more than about ${money(pays.mid)} to its owner; ${from}, ${upTo}.`;
+    return `${chances} On the middle estimate, treatment pays whatever the tree is worth to its owner; ${upTo}.`;
+  const from =
+    tens(pays.from) === 0
+      ? 'On the most favourable estimate it pays at any value'
+      : `On the most favourable estimate it pays above ${money(pays.from)}`;
+  return `${chances} Treatment pays if the tree is worth more than about ${money(pays.mid)} to its owner. ${from}; ${upTo}.`;
 }
 
 /** Which option leaves most for a value of the tree, and whether the ranges allow to say so. */

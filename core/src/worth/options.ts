@@ -41,7 +41,7 @@ export interface WorthGiven {
   operations: readonly Operation[];
   rates: Rates | undefined;
   trenches: TrenchWork | undefined;
-  /** Year from the dig at which half of the bark is squeezed if nothing is done, and its share in ten years. */
+  /** Year from the dig at which half of the bark is compressed if nothing is done, and its share in ten years. */
   squeezed?: { half: YearBand; inTenYears: number; now: number };
 }
 
@@ -178,7 +178,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
       decide:
         half === undefined
           ? 'Before the next growing season: the faults found grow with the tree.'
-          : `Before ${year + Math.floor(half)}: by then half of the bark may be squeezed if nothing is done.`,
+          : `Before ${year + Math.floor(half)}: by then half of the bark may be compressed if nothing is done.`,
     },
     {
       key: 'reset',
@@ -226,10 +226,10 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
       chance: left,
       cost: cost([], LOOK_YEARS.length, left, false),
       lost: dead
-        ? 'What falls from it, and from when it falls as a whole.'
+        ? 'Nothing more than is lost already; dead branches fall, and in time the whole tree.'
         : squeezed
-          ? `Bark squeezed grows from ${percent(squeezed.now)} to about ${percent(squeezed.inTenYears)} in ten years.`
-          : 'What the faults take each year.',
+          ? `Girdling roots compress ${percent(squeezed.now)} of the stem’s circumference today, about ${percent(squeezed.inTenYears)} in ten years.`
+          : 'The faults stay uncorrected, and decline goes on.',
       decide: dead
         ? 'Soon: dead wood grows brittle from year to year.'
         : visit.lookAgain === undefined

@@ -32,7 +32,7 @@ const GRID = [315, 0, 45, 270, undefined, 90, 225, 180, 135] as const;
 
 /** At which place a picture goes into the report, in the corner of it. */
 const PlaceInReport = ({ place }: { place: number | undefined }) => (
-  <span className="absolute right-[1px] top-[1px] bg-paper px-1 text-sm">
+  <span className="absolute right-[2px] top-[2px] bg-paper px-1 text-sm pointer-events-none">
     {place === undefined ? (
       <span className="text-muted">not in the report</span>
     ) : (
@@ -213,8 +213,8 @@ export function PicturesScreen(props: {
                         <span className="absolute left-[1px] bottom-[1px] bg-paper px-1 font-bold">
                           {from}
                         </span>
-                        {there && <PlaceInReport place={places.get(there.values.hash)} />}
                       </button>
+                      {there && <PlaceInReport place={places.get(there.values.hash)} />}
                     </li>
                   );
                 })}
@@ -250,8 +250,8 @@ export function PicturesScreen(props: {
                       onClick={() => setOpen(p.id)}
                     >
                       <Marked picture={p.values} about={pictureWords(p.values)} size="small" />
-                      <PlaceInReport place={places.get(p.values.hash)} />
                     </button>
+                    <PlaceInReport place={places.get(p.values.hash)} />
                     <p className="text-sm">{pictureWords(p.values)}</p>
                   </li>
                 ))}

@@ -2,6 +2,8 @@
 
 import { useRef, useState } from 'react';
 import { Said } from '../../ui/Said';
+import type { Length } from '../../protocol/lengths';
+import { LengthChoice } from '../report/LengthChoice';
 import type { ReportProgress } from '../../protocol/propertyWork';
 import { useAlive } from '../../ui/controls/Entry';
 import { readLines } from '../../ui/readLines';
@@ -33,16 +35,19 @@ const FORMATS: readonly Format[] = [
 
 /** Makes the report of the whole property, tells how far it is, and stops when asked. */
 export function PropertyReport({ id, name }: { id: string; name: string }) {
+  const [length, setLength] = useState<Length>('record');
   const [state, setState] = useState<State>({ at: 'rest' });
   const stop = useRef<AbortController | undefined>(undefined);
   const alive = useAlive();
   const make = async ({ format, type }: Format) => {
-    const kept = `${name}.${format}`;
+    const kept = `${name}${length === 'record' ? '' : ` ${length}`}.${format}`;
     const control = new AbortController();
     stop.current = control;
     setState({ at: 'work', done: 0, of: 1, doing: 'Reading the trees' });
     try {
-      const answer = await fetch(`/api/properties/${id}/report?format=${format}`, { signal: control.signal });
+      const answer = await fetch(`/api/properties/${id}/report?format=${format}&length=${length}`, {
+        signal: control.signal,
+      });
       if (!answer.ok || !answer.body) {
         const { problem } = (await answer.json().catch(() => ({}))) as { problem?: string };
         setState({ at: 'rest', problem: problem ?? 'The report could not be made; try again.' });
@@ -73,6 +78,12 @@ export function PropertyReport({ id, name }: { id: string; name: string }) {
   };
   return (
     <div className="no-print">
+      <LengthChoice
+        of="property"
+        length={length}
+        disabled={!alive || state.at === 'work'}
+        onChange={setLength}
+      />
       {state.at === 'work' ? (
         <div className="flex flex-wrap items-center gap-3">
           <progress className="w-60 h-3 accent-todo" value={state.done} max={state.of} aria-label="Report" />

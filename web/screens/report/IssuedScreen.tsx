@@ -1,8 +1,12 @@
 'use client';
 
+import { useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
+import type { Length } from '../../protocol/lengths';
+import { useAlive } from '../../ui/controls/Entry';
 import type { ReportContent, WeighedAgain } from '../../protocol/report';
 import { TopBar } from '../shell/TopBar';
+import { LengthChoice } from './LengthChoice';
 import { ReportBody } from './ReportBody';
 
 /** An issued report: fixed, numbered, with the hash of its PDF; prints as it stands. */
@@ -15,6 +19,9 @@ export function IssuedScreen(props: {
   content: ReportContent;
   again: WeighedAgain | undefined;
 }) {
+  const [length, setLength] = useState<Length>('record');
+  const alive = useAlive();
+  const file = (format: string) => `/api/reports/${props.id}/file?format=${format}&length=${length}`;
   return (
     <div className="min-h-dvh">
       <TopBar>
@@ -28,7 +35,7 @@ export function IssuedScreen(props: {
       </TopBar>
       <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
         <div className="p-4 lg:p-8 bg-sheet">
-          <ReportBody content={props.content} number={props.number} issued={props.issued} />
+          <ReportBody content={props.content} length={length} number={props.number} issued={props.issued} />
         </div>
         <aside
           className="no-print p-4 lg:p-6 border-t-2 lg:border-t-0 lg:border-l-2 border-ink space-y-3"
@@ -36,12 +43,13 @@ export function IssuedScreen(props: {
         >
           <h2>Issued {props.issued}</h2>
           <p>Fixed: it cannot be changed. A correction is a new report.</p>
+          <LengthChoice length={length} disabled={!alive} onChange={setLength} />
           <div className="flex flex-wrap gap-2">
-            <a className="act" href={`/api/reports/${props.id}/pdf`}>
+            <a className="act" href={length === 'record' ? `/api/reports/${props.id}/pdf` : file('pdf')}>
               PDF
             </a>
             {['docx', 'md', 'json'].map((format) => (
-              <a key={format} className="quiet" href={`/api/reports/${props.id}/file?format=${format}`}>
+              <a key={format} className="quiet" href={file(format)}>
                 {format === 'md' ? 'Markdown' : format.toUpperCase()}
               </a>
             ))}
@@ -57,7 +65,7 @@ export function IssuedScreen(props: {
             </p>
           )}
           <p className="text-sm">
-            SHA-256 of the PDF
+            SHA-256 of the PDF of the full record
             <span className="num block break-all">{props.sha256}</span>
           </p>
         </aside>

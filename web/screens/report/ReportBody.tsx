@@ -1,8 +1,9 @@
 import { Marked } from '../pictures/Marked';
 import type { Block } from '../../protocol/document';
+import type { Length } from '../../protocol/lengths';
 import type { ReportContent } from '../../protocol/report';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
-import { documentOf } from '../../documents/reportDocument';
+import { documentIn } from '../../documents/documentIn';
 
 const TONES = {
   lead: 'text-xl leading-snug my-3',
@@ -114,14 +115,16 @@ function BlockView({ block }: { block: Block }) {
 /** A report on the screen, and on paper from there. */
 export function ReportBody({
   content,
+  length = 'record',
   number,
   issued,
 }: {
   content: ReportContent;
+  length?: Length;
   number?: string;
   issued?: string;
 }) {
-  const doc = documentOf(content, number && issued ? { number, issued } : undefined);
+  const doc = documentIn(length, content, number && issued ? { number, issued } : undefined);
   return (
     <article className="max-w-[46rem]" aria-label="Report">
       <header className="border-b-2 border-ink pb-2">

@@ -5,8 +5,10 @@ import { AlertDialog } from 'radix-ui';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { WORDED_PARTS, type ReportContent, type ReportHead, type Wording } from '../../protocol/report';
+import type { Length } from '../../protocol/lengths';
 import { useAlive } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
+import { LengthChoice } from './LengthChoice';
 import { ReportBody } from './ReportBody';
 
 export type SaveAnswer =
@@ -37,6 +39,9 @@ export function ReportScreen(props: {
   issue: (treeId: string, visitId: string, draftId: string | undefined) => Promise<{ problem: string }>;
 }) {
   const [drawn, setDrawn] = useState<ReportContent | undefined>(undefined);
+  const [length, setLength] = useState<Length>('record');
+  const file = (format: string) =>
+    `/api/trees/${props.treeId}/report?visit=${props.visitId}&format=${format}&length=${length}`;
   const [missed, setMissed] = useState(false);
   const content = drawn ?? props.content;
   useEffect(() => {
@@ -107,7 +112,7 @@ export function ReportScreen(props: {
       </TopBar>
       <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
         <div className="min-w-0 p-4 lg:p-8 bg-sheet order-2 lg:order-1">
-          <ReportBody content={{ ...content, wording }} />
+          <ReportBody content={{ ...content, wording }} length={length} />
           {!drawn && (
             <p role="status" className="text-sm text-muted">
               {missed ? 'The drawings were not reached; they are in the files.' : 'Drawing…'}
@@ -119,6 +124,7 @@ export function ReportScreen(props: {
           aria-label="Wording and issue"
         >
           <div className="lg:sticky lg:top-4 space-y-3">
+            <LengthChoice length={length} disabled={!alive} onChange={setLength} />
             <h2>Your words</h2>
             {WORDED_PARTS.map(({ key, label, hint }) => (
               <label key={key} className="block">
@@ -159,15 +165,11 @@ export function ReportScreen(props: {
                     </AlertDialog.Content>
                   </AlertDialog.Portal>
                 </AlertDialog.Root>
-                <a className="quiet" href={`/api/trees/${props.treeId}/report?visit=${props.visitId}`}>
+                <a className="quiet" href={file('pdf')}>
                   Draft PDF
                 </a>
                 {FILES.map(({ format, label }) => (
-                  <a
-                    key={format}
-                    className="quiet"
-                    href={`/api/trees/${props.treeId}/report?visit=${props.visitId}&format=${format}`}
-                  >
+                  <a key={format} className="quiet" href={file(format)}>
                     {label}
                   </a>
                 ))}

@@ -143,7 +143,7 @@ test('a dig comes with its plan, roots, cuts, what never to cut and the forecast
   };
   const content = reportContent(source({ visit: visit({ dig }) }));
   expect(content.dig).toMatchObject({
-    headline: expect.stringMatching(/^\d+( ± \d+)? % of the bark is squeezed\.$/),
+    headline: expect.stringMatching(/^\d+( ± \d+)? % of the bark is compressed\.$/),
     never: ['D1', 'D2', 'D3', 'D4'],
     years: ['2026', '2028', '2031', '2036', '2046', '2056'],
   });

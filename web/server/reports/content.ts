@@ -19,7 +19,7 @@ import {
   type PrescriptionChange,
 } from '@undrel/core/prescription';
 import { formatMoney } from '@undrel/core/costing';
-import { answerOf } from '@undrel/core/worth';
+import { answerOf, type WorthOption } from '@undrel/core/worth';
 import { sectionOf, type Profile } from '@undrel/core/profile';
 import { dugSection } from '@undrel/core/roots';
 import {
@@ -139,21 +139,34 @@ function sincePart({ tree, events, visits, visit, beside, system }: ReportSource
   };
 }
 
-/** Whether it is worth it, and what it costs; nothing without rates or where nothing treats it. */
+/** What is to be expected where nothing is done, in a sentence or two. */
+function nothingWords({ chance, lost }: WorthOption): string {
+  const kept = !chance
+    ? ''
+    : chance.to === 0
+      ? 'The tree is dead and will not recover.'
+      : `The chance that the tree is still worth keeping in ten years is ${percents(chance)}.`;
+  return [kept, lost].filter(Boolean).join(' ');
+}
+
+/** Whether it is worth it, and what it costs; no costs without rates. */
 function worthPart(
   source: ReportSource,
-): Pick<ReportContent, 'worth' | 'options' | 'estimate' | 'estimateNotes'> {
-  if (!source.rates) return {};
+): Pick<ReportContent, 'worth' | 'options' | 'ifNothing' | 'estimate' | 'estimateNotes'> {
   const sheet = worthOf(source, source.rates);
+  const nothing = sheet.options.find((o) => o.key === 'nothing');
+  const ifNothing = nothing && nothingWords(nothing);
+  if (!source.rates) return { ...(ifNothing && { ifNothing }) };
   const { currency } = source.rates;
   const open = sheet.options.filter((o) => o.barred.length === 0);
   return {
+    ...(ifNothing && { ifNothing }),
     worth: answerOf(sheet.options, currency),
     options: open.map((o) => [
       o.title,
       o.cost ? formatMoney(o.cost.now.total, currency) : '',
       o.cost ? moneyRange(o.cost.years, currency) : '',
-      o.chance ? percents(o.chance) : 'it is gone',
+      o.chance ? percents(o.chance) : 'none',
       o.lost,
       o.decide,
     ]),

@@ -24,7 +24,7 @@ export function cutsPart(
   const { value, stages, years, limits, reasons } = agreed;
   const total = value.loss.reduce((a, b) => a + b, 0);
   return {
-    headline: `The agreed cuts free ${percent(value.freed)} of the bark over twenty years, of ${percent(value.threatened)} that would be squeezed; today ${percent(agreed.freesToday)} of ${percent(agreed.squeezed)}.`,
+    headline: `The agreed cuts free ${percent(value.freed)} of the bark over twenty years, of ${percent(value.threatened)} that would be compressed; today ${percent(agreed.freesToday)} of ${percent(agreed.squeezed)}.`,
     stages: value.loss.map((loss, s) => [
       String(s + 1),
       String(first + years[s]!),

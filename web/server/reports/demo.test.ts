@@ -6,10 +6,13 @@ import { plannedOf } from '@undrel/core/prescription';
 import { visitToJudge } from '@undrel/core/walk';
 import { CLOSED, RATES } from '../../../db/demo/rates';
 import { PROPERTIES } from '../../../db/demo/world';
+import { documentIn, TIGHTEST } from '../../documents/documentIn';
+import { LENGTH_WORDS } from '../../protocol/lengths';
 import { assessedOf } from '../assessed';
 import { ALONE } from '../beside';
 import { orderOf } from '../offers/order';
 import { reportContent } from './content';
+import { documentPdf } from './pdf';
 import type { ReportSource } from './source';
 import { reportFile, type ReportFormat } from './files';
 
@@ -45,7 +48,7 @@ const BEGINS: Record<ReportFormat, string> = { pdf: '%PDF-', docx: 'PK', md: '# 
 const SET: readonly ReportFormat[] = ['pdf', 'docx'];
 const SYSTEMS = ['metric', 'us'] as const;
 
-test('every visited tree of the demo has a report in every format, in either units', async () => {
+test('every visited tree of the demo has a report in every format and either units, a letter of two pages, a report of six', async () => {
   expect(visited.length).toBeGreaterThan(10);
   // Two firms, so that two threads set them.
   await Promise.all(
@@ -66,6 +69,15 @@ test('every visited tree of the demo has a report in every format, in either uni
               true,
             ]);
             expect(file.length).toBeGreaterThan(2000);
+          }
+          if ((i + half) % 2 !== u) continue;
+          for (const length of ['letter', 'report'] as const) {
+            const fits = Array.from({ length: TIGHTEST + 1 }, (_, tight) => tight).find(
+              (tight) =>
+                documentPdf(documentIn(length, content, undefined, tight)).pages <=
+                LENGTH_WORDS[length].pages!,
+            );
+            expect([tree.id, length, fits]).toEqual([tree.id, length, expect.any(Number)]);
           }
         }
     }),

@@ -41,10 +41,10 @@ export function digPart(
   const { anchorage, pot } = reading;
   return {
     drawing: planOf({ dig: visit.dig!, reading, cuts }, tree, system, PLAN),
-    headline: `${formatQuantity(girdledShare(reading), system)} of the bark is squeezed.`,
+    headline: `${formatQuantity(girdledShare(reading), system)} of the bark is compressed.`,
     facts: [
       ...nothing.reach.map(({ threshold, year, within5, within10 }) => ({
-        name: `${percent(threshold)} squeezed, if nothing is done`,
+        name: `${percent(threshold)} compressed, if nothing is done`,
         text:
           nothing.p50[0]! >= threshold
             ? 'already'

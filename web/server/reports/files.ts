@@ -1,9 +1,10 @@
 import type { PictureFiles } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
-import { documentOf, type ReportStamp } from '../../documents/reportDocument';
+import type { ReportStamp } from '../../documents/head';
+import type { Length } from '../../protocol/lengths';
 import { ALONE, type Asker } from '../beside';
 import { documentMarkdown } from './markdown';
-import { reportPdf, setDocx } from './setDocument';
+import { reportDocument, reportPdf, setDocx } from './setDocument';
 
 /** The ways in which a report leaves the application. */
 export const REPORT_FORMATS = {
@@ -23,14 +24,15 @@ export async function reportFile(
   format: ReportFormat,
   asker: Asker = ALONE,
   files: PictureFiles = {},
+  length: Length = 'record',
 ): Promise<Uint8Array<ArrayBuffer> | string> {
-  if (format === 'pdf') return reportPdf(content, stamp, asker, files);
-  const doc = documentOf(content, stamp);
   switch (format) {
+    case 'pdf':
+      return reportPdf(content, stamp, asker, files, length);
     case 'docx':
-      return setDocx(doc, asker, files);
+      return setDocx(await reportDocument(content, stamp, asker, files, length), asker, files);
     case 'md':
-      return documentMarkdown(doc);
+      return documentMarkdown(await reportDocument(content, stamp, asker, files, length));
     case 'json':
       return JSON.stringify({ stamp, ...content }, null, 1);
   }
@@ -43,10 +45,12 @@ export async function reportAnswer(
   format: ReportFormat,
   asker: Asker,
   files: PictureFiles,
+  length: Length,
 ): Promise<Response> {
-  const name = (stamp?.number ?? `draft ${content.tree}`).replace(/[^\w -]/g, '');
+  const about = `${stamp?.number ?? `draft ${content.tree}`}${length === 'record' ? '' : ` ${length}`}`;
+  const name = about.replace(/[^\w -]/g, '');
   const how = format === 'pdf' ? 'inline' : 'attachment';
-  return new Response(await reportFile(content, stamp, format, asker, files), {
+  return new Response(await reportFile(content, stamp, format, asker, files, length), {
     headers: {
       'content-type': REPORT_FORMATS[format],
       'content-disposition': `${how}; filename="${name}.${format}"`,

@@ -78,19 +78,29 @@
   ),
 )
 
-// The cover.
-#big(doc.firm)
-#v(190pt)
-#{
-  show heading: it => block(below: 14pt, text(size: 30pt, it.body))
-  heading(level: 1, doc.title)
+// A head on the first page, or a cover of its own.
+#if doc.at("compact", default: false) {
+  big({ doc.firm; h(1fr); figures(text(size: 9pt, doc.stamp)) })
+  v(14pt)
+  {
+    show heading: it => block(below: 8pt, text(size: 20pt, it.body))
+    heading(level: 1, doc.title)
+  }
+  for line in doc.lines { block(below: 0.5em, line) }
+} else {
+  big(doc.firm)
+  v(190pt)
+  {
+    show heading: it => block(below: 14pt, text(size: 30pt, it.body))
+    heading(level: 1, doc.title)
+  }
+  for line in doc.lines { block(below: 0.6em, big(line)) }
+  v(20pt)
+  figures(doc.stamp)
+  v(200pt)
+  muted(doc.sections.map(section => section.title).join(" · "))
+  pagebreak()
 }
-#for line in doc.lines { block(below: 0.6em, big(line)) }
-#v(20pt)
-#figures(doc.stamp)
-#v(200pt)
-#muted(doc.sections.map(section => section.title).join(" · "))
-#pagebreak()
 
 #for section in doc.sections {
   if section.at("page", default: false) { pagebreak(weak: true) }

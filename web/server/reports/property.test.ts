@@ -3,13 +3,17 @@ import JSZip from 'jszip';
 import { PDFDocument } from 'pdf-lib';
 import { readCase } from '@undrel/core/format';
 import { estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
+import type { Length } from '../../protocol/lengths';
 import type { PropertyPage } from '../../protocol/grounds';
 import { marksOf, textOf } from '../../../e2e/pdf';
 import { workOfTree } from '../offers/treeWork';
 import type { ReportSource } from './source';
 import type { ReportFormat } from './files';
 import { ALONE } from '../beside';
+import { documentMarkdown } from './markdown';
+import { documentPdf } from './pdf';
 import { propertyReport } from './property';
+import { propertyLetter } from './propertyLetter';
 
 const rates: Rates = {
   currency: 'CHF',
@@ -50,14 +54,14 @@ const all = estimate(needsTogether(sources.map((s) => workOfTree(s)!.needs)), ra
 /** With plain spaces, as texts are compared. */
 const total = formatMoney(all.total, 'CHF').replace(/\s/g, ' ');
 
-async function made(format: ReportFormat, stopAfter = Infinity, from = sources) {
+async function made(format: ReportFormat, stopAfter = Infinity, from = sources, length: Length = 'record') {
   let last: { file?: string; pages?: number } | undefined;
   let told = 0;
   const seen: number[] = [];
   const stop = new AbortController();
   const asker = { ...ALONE, signal: stop.signal };
   try {
-    for await (const line of propertyReport(grounds, from, format, asker)) {
+    for await (const line of propertyReport(grounds, from, format, asker, length)) {
       if (++told >= stopAfter) stop.abort();
       if ('done' in line) seen.push(line.done / line.of);
       else last = line as typeof last;
@@ -155,4 +159,36 @@ test('trees without work follow those that have some, several to a page; what wa
 
 test('a report that is stopped makes no file', async () => {
   for (const format of ['pdf', 'docx'] as const) expect((await made(format, 1)).file).toBeUndefined();
+});
+
+test('letter and report of a property: two pages at most, the same sum, each tree by its name, days with their months', async () => {
+  for (const length of ['letter', 'report'] as const) {
+    const { file, pages } = await made('pdf', Infinity, sources, length);
+    const text = await textOf(file!);
+    expect(text).toContain(`${total}, tax included`);
+    for (const label of ['One', 'Two', 'Three']) expect(text).toContain(label);
+    expect(text).toContain('24 November 2026');
+    expect(text).not.toMatch(/\d{4}-\d{2}-\d{2}/);
+    if (length === 'letter') expect(pages).toBeLessThanOrEqual(2);
+  }
+});
+
+test('a hundred trees still make a letter of two pages, which says how many there are and which may fall', () => {
+  const own = workOfTree(sources[0]!)!;
+  const falls = { ...own.steps[0]!, operation: 'stability' as const, title: 'Have stability assessed' };
+  const work = Array.from({ length: 102 }, (_, k) => ({
+    ...own,
+    id: String(k),
+    label: `Linden ${k}`,
+    ...(k === 7 && { steps: [falls, ...own.steps] }),
+  }));
+  const head = { firm: 'Firm', stamp: '', title: 'Place', lines: [], foot: '', paper: 'A4' as const };
+  const letters = [0, 1, 2, 3].map((tight) =>
+    propertyLetter(head, { trees: 120, visited: 110 }, work, rates, tight),
+  );
+  const fits = letters.find((letter) => documentPdf(letter).pages <= 2)!;
+  const said = documentMarkdown(fits);
+  expect(said).toContain('Of 120 trees, 102 need work. 10 have not been visited yet.');
+  expect(said).toContain('Linden 7: may fall. Keep people away');
+  expect(said).toMatch(/and 90 more/);
 });

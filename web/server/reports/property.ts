@@ -7,6 +7,9 @@ import {
   type ReadDocument,
   type Section,
 } from '../../protocol/document';
+import { withLongDays } from '../../documents/dates';
+import { TIGHTEST } from '../../documents/documentIn';
+import { LENGTH_WORDS, type Length } from '../../protocol/lengths';
 import type { PropertyPage } from '../../protocol/grounds';
 import { isDone, isOpen, type ReportProgress, type WorkTree } from '../../protocol/propertyWork';
 import { propertyMap } from '../../drawings/propertyMap';
@@ -16,6 +19,7 @@ import { estimateRows, leftOut } from '../offers/words';
 import type { CauseFigure } from './treeSection';
 import type { ReportFormat } from './files';
 import { documentMarkdown } from './markdown';
+import { propertyLetter } from './propertyLetter';
 import { setDocx, setPdf } from './setDocument';
 
 /** Points of a page, as the map stands in the PDF. */
@@ -226,8 +230,9 @@ export async function* propertyReport(
   sources: readonly TreeSource[],
   format: ReportFormat = 'pdf',
   asker: Asker = ALONE,
+  length: Length = 'record',
 ): AsyncGenerator<ReportProgress> {
-  const of = (format === 'json' ? 1 : 2) * sources.length + 1;
+  const of = (format === 'json' || length !== 'record' ? 1 : 2) * sources.length + 1;
   const work: WorkTree[] = [];
   for (const [i, source] of sources.entries()) {
     const own = await beside('treeWork', source, asker);
@@ -238,6 +243,10 @@ export async function* propertyReport(
     const causes = new Map<string, CauseFigure[]>();
     for (const { id, source } of sources) causes.set(id, await beside('causes', source, asker));
     yield { file: Buffer.from(figuresOf(grounds, sources, work, causes)).toString('base64') };
+    return;
+  }
+  if (length !== 'record') {
+    yield await fileOf(await shorter(length, grounds, sources, work, asker), format, asker);
     return;
   }
   const first = overview(grounds, sources, work);
@@ -256,12 +265,35 @@ export async function* propertyReport(
     sections.push(await sectionOf(source));
     yield { done: sources.length + i + 1, of, doing: `Writing up ${source.source.tree.label}` };
   }
-  const doc = { ...first, sections };
+  yield await fileOf({ ...first, sections }, format, asker);
+}
+
+/** A document as the file that was asked for. */
+async function fileOf(doc: ReadDocument, format: ReportFormat, asker: Asker): Promise<ReportProgress> {
   if (format === 'pdf') {
     const { bytes, pages } = await setPdf(doc, asker);
-    yield { file: Buffer.from(bytes).toString('base64'), pages };
-    return;
+    return { file: Buffer.from(bytes).toString('base64'), pages };
   }
   const bytes = format === 'docx' ? await setDocx(doc, asker) : documentMarkdown(doc);
-  yield { file: Buffer.from(bytes).toString('base64') };
+  return { file: Buffer.from(bytes).toString('base64') };
+}
+
+/** The letter, as it fits its pages, or the report: what the property comes to, without its trees one by one. */
+async function shorter(
+  length: Exclude<Length, 'record'>,
+  grounds: Grounds,
+  sources: readonly TreeSource[],
+  work: readonly WorkTree[],
+  asker: Asker,
+): Promise<ReadDocument> {
+  if (length === 'report') {
+    const whole = overview(grounds, sources, work);
+    const sections = whole.sections.map(({ page: _, ...section }) => section);
+    return withLongDays({ ...whole, compact: true, sections });
+  }
+  const counts = { trees: grounds.page.trees.length, visited: sources.length };
+  for (let tight = 0; ; tight++) {
+    const doc = withLongDays(propertyLetter(headOf(grounds), counts, work, grounds.rates, tight));
+    if (tight === TIGHTEST || (await setPdf(doc, asker)).pages <= LENGTH_WORDS.letter.pages!) return doc;
+  }
 }

@@ -1,6 +1,8 @@
 import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
-import { documentOf, type ReportStamp } from '../../documents/reportDocument';
+import { documentIn, TIGHTEST } from '../../documents/documentIn';
+import type { ReportStamp } from '../../documents/head';
+import { LENGTH_WORDS, type Length } from '../../protocol/lengths';
 import { ALONE, beside, type Asker } from '../beside';
 
 /** A document as PDF, set beside the server, and how many pages it has. */
@@ -17,10 +19,42 @@ export const setDocx = (
   files: PictureFiles = {},
 ): Promise<Uint8Array<ArrayBuffer>> => beside('docx', { doc, files }, asker);
 
-/** The report as PDF; without a stamp it says that it is a draft. */
+/**
+ * A report as it fits the pages of its length: what is left out so that it does is in the full record. One that does not fit
+ * with the least there is to say stays longer.
+ */
+async function fitted(
+  length: Length,
+  content: ReportContent,
+  stamp: ReportStamp | undefined,
+  asker: Asker,
+  files: PictureFiles,
+): Promise<{ doc: ReadDocument; pdf: Uint8Array<ArrayBuffer> }> {
+  const most = LENGTH_WORDS[length].pages ?? Infinity;
+  for (let tight = 0; ; tight++) {
+    const doc = documentIn(length, content, stamp, tight);
+    const { bytes, pages } = await setPdf(doc, asker, files);
+    if (pages <= most || tight === TIGHTEST) return { doc, pdf: bytes };
+  }
+}
+
+/** A report of a length as PDF; without a stamp it says that it is a draft. */
 export const reportPdf = async (
   content: ReportContent,
   stamp?: ReportStamp,
   asker: Asker = ALONE,
   files: PictureFiles = {},
-): Promise<Uint8Array<ArrayBuffer>> => (await setPdf(documentOf(content, stamp), asker, files)).bytes;
+  length: Length = 'record',
+): Promise<Uint8Array<ArrayBuffer>> => (await fitted(length, content, stamp, asker, files)).pdf;
+
+/** What a report of a length says: the same in every format, as much as its pages of paper hold. */
+export const reportDocument = async (
+  content: ReportContent,
+  stamp: ReportStamp | undefined,
+  asker: Asker,
+  files: PictureFiles,
+  length: Length,
+): Promise<ReadDocument> =>
+  length === 'record'
+    ? documentIn('record', content, stamp)
+    : (await fitted(length, content, stamp, asker, files)).doc;

@@ -5,19 +5,19 @@ export const DIG_FINDINGS: readonly NetworkFinding[] = [
   {
     key: 'dig.girdled',
     station: 'dig',
-    about: 'bark squeezed by roots',
+    about: 'bark compressed by roots',
     answers: [
-      ['none', 'hardly any bark squeezed'],
-      ['some', 'some of the bark squeezed'],
-      ['much', 'a quarter of the bark squeezed or more'],
-      ['half', 'half of the bark squeezed or more'],
+      ['none', 'hardly any bark compressed'],
+      ['some', 'some of the bark compressed'],
+      ['much', 'a quarter of the bark compressed or more'],
+      ['half', 'half of the bark compressed or more'],
     ],
     leak: { some: 'hardly ever' },
     links: [
       {
         of: 'girdlingRoots',
         makes: { some: 'often', much: 'sometimes', half: 'seldom' },
-        why: 'The share squeezed is the girdling itself.',
+        why: 'The share compressed is the girdling itself.',
       },
     ],
     minutes: 60,

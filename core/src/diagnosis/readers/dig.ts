@@ -33,7 +33,7 @@ export const DIG_READERS: Readers = {
         'girdledMuch',
         'girdleBeyondPruning',
       ]),
-      says: `roots squeeze ${percent(squeezed)} of the bark`,
+      says: `roots compress ${percent(squeezed)} of the bark`,
     };
   }),
   'dig.inAnchor': found(({ roots, pressings }) => {

@@ -47,7 +47,7 @@ export interface Way {
 
 export interface CutAssessment {
   roots: CutRoot[];
-  /** Share of the bark squeezed today. */
+  /** Share of the bark compressed today. */
   squeezed: number;
   stages: number;
   interval: number;

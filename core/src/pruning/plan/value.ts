@@ -8,7 +8,7 @@ export type Chosen = readonly (number | undefined)[];
 export interface PlanValue {
   /** What the plan is chosen by: bark freed over the years, anchors saved, less what the roots were worth. */
   objective: number;
-  /** Share of the circumference that would be squeezed if nothing was done, and that freed: means over the weighted years. */
+  /** Share of the circumference that would be compressed if nothing was done, and that freed: means over the weighted years. */
   threatened: number;
   freed: number;
   /** Share of the root cross-section lost by stage. */

@@ -74,7 +74,7 @@ export function CutPlanView(props: {
     [reading, grown, size, system, dbh, dig, cuts, roots, compact],
   );
   const gone = Object.entries(moment.cuts).filter(([, year]) => year <= moment.years);
-  const title = `Plan of the roots, ${moment.label}: ${Math.round(100 * grown.share)} % of the bark is squeezed${
+  const title = `Plan of the roots, ${moment.label}: ${Math.round(100 * grown.share)} % of the bark is compressed${
     gone.length > 0 ? `; gone: ${gone.map(([label]) => label).join(', ')}` : ''
   }${cuts.length > 0 ? `; ${cuts.length} cuts: ${cuts.map((c) => `${c.number} root ${c.label} at ${Math.round(c.cut.bearing) % FULL_CIRCLE}°`).join(', ')}` : ''}.`;
   return (

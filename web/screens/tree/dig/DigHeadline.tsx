@@ -18,7 +18,7 @@ export function DigHeadline({
   return (
     <div className="my-2">
       <p className="flex flex-wrap items-baseline gap-x-2">
-        {quantityShare} <strong>of the bark is squeezed</strong>
+        {quantityShare} <strong>of the bark is compressed</strong>
       </p>
       {/* Comes late, from the forecast: its place is there before it. */}
       <p className="h-[4.6rem] lg:h-[3.1rem] overflow-y-auto">

@@ -87,7 +87,12 @@ export function ForecastChart({
           y: {
             min: 0,
             max: 100,
-            title: { display: true, text: 'bark squeezed, %', color: text, font: { family: FONT, size: 13 } },
+            title: {
+              display: true,
+              text: 'bark compressed, %',
+              color: text,
+              font: { family: FONT, size: 13 },
+            },
             ticks: { stepSize: 25, color: text, font: { family: FONT, size: 13 } },
             grid: {
               color: (c) =>
@@ -139,7 +144,7 @@ function inWords(scenarios: readonly ScenarioForecast[], from: number): string {
   return scenarios
     .map(
       (s) =>
-        `${s.name}: ${Math.round(100 * s.p50[0]!)} % of the bark squeezed in ${from}, ${Math.round(100 * s.p50[10]!)} % in ${from + 10}, ${Math.round(100 * s.p50[HORIZON]!)} % in ${from + HORIZON}`,
+        `${s.name}: ${Math.round(100 * s.p50[0]!)} % of the bark compressed in ${from}, ${Math.round(100 * s.p50[10]!)} % in ${from + 10}, ${Math.round(100 * s.p50[HORIZON]!)} % in ${from + HORIZON}`,
     )
     .join('; ');
 }

@@ -185,8 +185,8 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
                         />
                       </div>
                       <p>
-                        In ten years {band(forecast.scenarios[0]!, LATER)} of the bark is squeezed if nothing
-                        is done
+                        In ten years {band(forecast.scenarios[0]!, LATER)} of the bark is compressed if
+                        nothing is done
                         {forecast.scenarios[1] && `, ${band(forecast.scenarios[1], LATER)} with the plan`};
                         middle and 10 to 90 % of {forecast.draws} draws.
                       </p>

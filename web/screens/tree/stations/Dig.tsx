@@ -177,7 +177,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
               type="range"
               className="flex-1 min-h-[44px] border-0 p-0"
               aria-label="Year"
-              aria-valuetext={`${thisYear + year}, ${Math.round(100 * grown.share)} % of the bark squeezed`}
+              aria-valuetext={`${thisYear + year}, ${Math.round(100 * grown.share)} % of the bark compressed`}
               min={0}
               max={HORIZON}
               value={year}

@@ -4,6 +4,7 @@ import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
 import { linesOf } from '@/server/lines';
 import { propertySources } from '@/server/offers/propertyWork';
+import { isLength, LENGTHS } from '@/protocol/lengths';
 import { isReportFormat, REPORT_FORMATS } from '@/server/reports/files';
 import { propertyReport } from '@/server/reports/property';
 
@@ -17,6 +18,8 @@ export async function GET(
   const format = request.nextUrl.searchParams.get('format') ?? 'pdf';
   if (!isReportFormat(format))
     return plain(400, `Format: not one of ${Object.keys(REPORT_FORMATS).join(', ')}.`);
+  const length = request.nextUrl.searchParams.get('length') ?? 'record';
+  if (!isLength(length)) return plain(400, `Length: not one of ${LENGTHS.join(', ')}.`);
   return asked(request, 'read', async ({ inFirm, viewer, asker }) => {
     const found = await inFirm((db, who) => propertySources(db, who, property, system));
     if (!found) return plain(404, 'There are no such grounds.');
@@ -31,6 +34,7 @@ export async function GET(
           sources,
           format,
           { ...asker, signal },
+          length,
         ),
       'The report could not be made; try again.',
     );

@@ -2,21 +2,25 @@ import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
 import { isReportFormat, reportAnswer } from '@/server/reports/files';
 import { filesFor } from '@/server/pictures/forDocument';
+import { isLength, LENGTHS } from '@/protocol/lengths';
 import { issuedReport } from '@/server/reports/reports';
 
-/** An issued report as DOCX, Markdown or JSON, from the content that was fixed with it. Its PDF is a route of its own. */
+/** An issued report in any length and format, from the content that was fixed with it. The PDF of its full record was kept with it, and is a route of its own. */
 export async function GET(
   request: NextRequest,
   { params }: { params: Promise<{ report: string }> },
 ): Promise<Response> {
   const { report: id } = await params;
   const format = request.nextUrl.searchParams.get('format') ?? '';
-  if (!isReportFormat(format) || format === 'pdf') return plain(400, 'Format: not one of docx, md, json.');
+  const length = request.nextUrl.searchParams.get('length') ?? 'record';
+  if (!isLength(length)) return plain(400, `Length: not one of ${LENGTHS.join(', ')}.`);
+  if (!isReportFormat(format) || (format === 'pdf' && length === 'record'))
+    return plain(400, 'Format: not one of docx, md, json; pdf for a letter or a report.');
   return asked(request, 'read', async ({ inFirm, asker }) => {
     const report = await inFirm((db) => issuedReport(db, id));
     if (!report?.number) return plain(404, 'There is no such issued report.');
     const { number, issued_at: issued, content } = report;
     const files = await filesFor(inFirm, content.pictures, format);
-    return reportAnswer(content, { number, issued: issued! }, format, asker, files);
+    return reportAnswer(content, { number, issued: issued! }, format, asker, files, length);
   });
 }

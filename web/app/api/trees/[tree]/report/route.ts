@@ -3,9 +3,10 @@ import { asked, plain } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { isReportFormat, REPORT_FORMATS, reportAnswer } from '@/server/reports/files';
 import { filesFor } from '@/server/pictures/forDocument';
+import { isLength, LENGTHS } from '@/protocol/lengths';
 import { openDraft } from '@/server/reports/reports';
 
-/** The draft of a visit's report as a file; PDF where no format is asked for. */
+/** The draft of a visit's report as a file; the full record as PDF where no length and no format is asked for. */
 export async function GET(
   request: NextRequest,
   { params }: { params: Promise<{ tree: string }> },
@@ -16,10 +17,13 @@ export async function GET(
   const format = request.nextUrl.searchParams.get('format') ?? 'pdf';
   if (!isReportFormat(format))
     return plain(400, `Format: not one of ${Object.keys(REPORT_FORMATS).join(', ')}.`);
+  const length = request.nextUrl.searchParams.get('length') ?? 'record';
+  if (!isLength(length)) return plain(400, `Length: not one of ${LENGTHS.join(', ')}.`);
   return asked(request, 'read', async ({ inFirm, asker }) => {
     const draft = await inFirm((db, viewer) => openDraft(db, viewer, tree, visit, system));
     if (!draft) return plain(404, 'There is no such visit.');
     const content = await beside('content', draft.source, asker);
-    return reportAnswer(content, undefined, format, asker, await filesFor(inFirm, content.pictures, format));
+    const files = await filesFor(inFirm, content.pictures, format);
+    return reportAnswer(content, undefined, format, asker, files, length);
   });
 }

@@ -1,0 +1,102 @@
+import { visitToJudge } from '@undrel/core/walk';
+import { CLOSED, RATES } from '../../../db/demo/rates';
+import { PROPERTIES } from '../../../db/demo/world';
+import { textOf } from '../../../e2e/pdf';
+import { documentIn, TIGHTEST } from '../../documents/documentIn';
+import { longDay, withLongDays } from '../../documents/dates';
+import { LENGTHS } from '../../protocol/lengths';
+import type { ReportContent } from '../../protocol/report';
+import { reportContent } from './content';
+import { documentMarkdown } from './markdown';
+import { reportPdf } from './setDocument';
+
+const contents = PROPERTIES().flatMap((property, p) =>
+  property.trees.flatMap(({ id, caseFile }, i): { id: string; content: ReportContent }[] => {
+    const visit = visitToJudge(caseFile.visits);
+    // Some of each property; that all of them fit is asked where their reports are set.
+    if (!visit || i % 4 !== 0) return [];
+    const content = reportContent({
+      tree: caseFile.tree,
+      events: caseFile.events,
+      visit,
+      visits: caseFile.visits,
+      property: property.name,
+      client: 'A client',
+      firm: 'Quillrow Tree Advisory',
+      schools: { weather: caseFile.weather },
+      site: caseFile.site,
+      wording: {},
+      rates: RATES,
+      closed: CLOSED,
+      system: (p + i) % 3 === 0 ? 'us' : 'metric',
+    });
+    return [{ id, content }];
+  }),
+);
+const OLD = /\b(19|20)\d{2}-\d{2}(-\d{2})?\b/;
+
+test('a letter tells what is wrong, what to do, what it costs, what happens otherwise and how sure that is', () => {
+  expect(contents.length).toBeGreaterThan(8);
+  for (const { id, content } of contents)
+    for (let tight = 0; tight <= TIGHTEST; tight++) {
+      const letter = documentIn('letter', content, undefined, tight);
+      const said = documentMarkdown(letter);
+      const titles = letter.sections.map((s) => s.title);
+      expect([id, titles.slice(0, 2)]).toEqual([id, ['What is wrong', 'What to do']]);
+      for (const title of ['What it costs', 'If nothing is done', 'How sure we are'])
+        expect([id, title, titles.includes(title)]).toEqual([id, title, true]);
+      // Every piece of work by its name, however short the letter.
+      for (const { title } of content.prescribed)
+        expect([id, tight, title, said.toLowerCase().includes(title.toLowerCase())]).toEqual([
+          id,
+          tight,
+          title,
+          true,
+        ]);
+      if (content.danger) expect(said.indexOf('Before anything else')).toBeGreaterThan(0);
+      expect([id, OLD.exec(said)?.[0]]).toEqual([id, undefined]);
+      // What stands on the screens of the application is not there for a client.
+      expect([id, /\bstation\b/i.exec(said)?.[0]]).toEqual([id, undefined]);
+    }
+});
+
+test('days are written with their month as the paper’s readers write them; numbers of reports stay', () => {
+  expect([longDay('2026-05-19', 'A4'), longDay('2026-05-19', 'letter')]).toEqual([
+    '19 May 2026',
+    'May 19, 2026',
+  ]);
+  const content = contents[0]!.content;
+  const stamp = { number: 'Q-2026-0004', issued: '2026-05-07' };
+  const letter = documentIn('letter', { ...content, paper: 'A4' }, stamp);
+  expect(letter.stamp).toBe('Report Q-2026-0004, issued 7 May 2026');
+  // Drawings, with their numbers, are left as they are.
+  const figure = letter.sections.flatMap((s) => s.blocks).find((b) => b.as === 'figure');
+  expect(figure && withLongDays(letter).sections.flatMap((s) => s.blocks)).toEqual(
+    figure && letter.sections.flatMap((s) => s.blocks),
+  );
+});
+
+test('an issued letter says its number, and the consultant’s own words go before those of the program', async () => {
+  const { content } = contents.find((c) => c.content.prescribed.length > 2)!;
+  const worded = {
+    ...content,
+    wording: {
+      opening: 'You called about the limes.',
+      verdict: 'It was planted too deep.',
+      closing: 'Please decide by June.',
+    },
+  };
+  const stamp = { number: 'Q-2026-0004', issued: '2026-05-07' };
+  const pdf = await reportPdf(worded, stamp, undefined, {}, 'letter');
+  const text = (await textOf(Buffer.from(pdf))).replace(/\s+/g, ' ');
+  for (const words of [
+    'Q-2026-0004',
+    'You called about the limes.',
+    'It was planted too deep.',
+    'Please decide by June.',
+  ])
+    expect(text).toContain(words);
+  expect(LENGTHS.map((length) => documentIn(length, worded, stamp).title)).toEqual(
+    LENGTHS.map(() => content.tree),
+  );
+});

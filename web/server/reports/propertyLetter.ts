@@ -1,0 +1,140 @@
+import { byStage, estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
+import type { OperationKey } from '@undrel/core/vocabulary';
+import type { Block, ReadDocument, Section } from '../../protocol/document';
+import { isDone, isOpen, type WorkTree } from '../../protocol/propertyWork';
+import { harm, table, text } from '../../documents/blocks';
+
+/** How many trees a letter lists by name, by how short it has to be. */
+const LISTED = [30, 18, 8, 0] as const;
+
+/** Work of one kind over all trees: its name, and at which trees it is left to do. */
+function kindsOf(open: readonly WorkTree[]): { title: string; trees: string[] }[] {
+  const kinds = new Map<OperationKey, { title: string; trees: string[] }>();
+  for (const { label, steps } of open)
+    for (const { operation, title, done } of steps) {
+      if (isDone(done)) continue;
+      const kind = kinds.get(operation) ?? { title, trees: [] };
+      if (!kind.trees.includes(label)) kind.trees.push(label);
+      kinds.set(operation, kind);
+    }
+  return [...kinds.values()].sort((a, b) => b.trees.length - a.trees.length);
+}
+
+/** What all of it costs, by season and together. */
+function costs(open: readonly WorkTree[], rates: Rates | undefined): Section[] {
+  if (!rates) return [];
+  const needs = needsTogether(open.map((w) => w.needs));
+  const total = estimate(needs, rates).total;
+  const stages = byStage(needs, rates);
+  return [
+    {
+      title: 'What it costs',
+      blocks: [
+        text(`${formatMoney(total, rates.currency)}, tax included.`, 'lead'),
+        ...(stages.length > 1
+          ? table(
+              'Costs by season',
+              ['season', 'sum, tax included'],
+              [60, 40],
+              stages.map((s) => [
+                `Season ${s.stage}, ${s.year}`,
+                formatMoney(s.estimate.total, rates.currency),
+              ]),
+            )
+          : []),
+      ],
+    },
+  ];
+}
+
+/**
+ * The letter to whoever owns a property: how many trees need what, those that may fall first, and what it costs.
+ *
+ * @param head what stands over and under it
+ * @param counts trees of the property, and how many of them were visited
+ * @param tight how much is left out so that it fits its two pages, from 0 on
+ */
+export function propertyLetter(
+  head: Omit<ReadDocument, 'sections'>,
+  counts: { trees: number; visited: number },
+  work: readonly WorkTree[],
+  rates: Rates | undefined,
+  tight: number,
+): ReadDocument {
+  const open = work.filter(isOpen);
+  const dangerous = open.filter((w) => w.steps.some((s) => s.operation === 'stability' && !isDone(s.done)));
+  const unvisited = counts.trees - counts.visited;
+  const listed = open.slice(0, LISTED[Math.min(tight, LISTED.length - 1)]);
+  const one = (n: number, single: string, many: string) => (n === 1 ? single : `${n} ${many}`);
+  const trees: Block[] = table(
+    'Trees that need work',
+    ['tree', 'what is wrong', 'work'],
+    [16, 44, 40],
+    listed.map((w) => [
+      w.label,
+      w.verdict,
+      [...new Set(w.steps.filter((s) => !isDone(s.done)).map((s) => s.title.toLowerCase()))].join(', '),
+    ]),
+  );
+  return {
+    ...head,
+    compact: true,
+    sections: [
+      {
+        title: 'What was found',
+        blocks: [
+          ...harm(
+            dangerous.length > 0
+              ? [
+                  `${dangerous.map((w) => w.label).join(', ')}: may fall. Keep people away, and have stability assessed by a qualified person before any other work.`,
+                ]
+              : [],
+            'Before anything else',
+          ),
+          text(
+            `Of ${counts.trees} trees, ${one(open.length, 'one needs', 'need')} work.${
+              unvisited > 0
+                ? ` ${unvisited === 1 ? 'One has' : `${unvisited} have`} not been visited yet.`
+                : ''
+            }`,
+            'lead',
+          ),
+        ],
+      },
+      {
+        title: 'What to do',
+        blocks:
+          open.length === 0
+            ? [text('No work is needed for now.')]
+            : table(
+                'Work by kind',
+                ['work', 'trees', 'where'],
+                [38, 10, 52],
+                kindsOf(open).map(({ title, trees: at }) => [
+                  title,
+                  String(at.length),
+                  at.length > 12 ? `${at.slice(0, 12).join(', ')} and ${at.length - 12} more` : at.join(', '),
+                ]),
+              ),
+      },
+      ...costs(open, rates),
+      ...(listed.length > 0
+        ? [
+            {
+              title: listed.length < open.length ? 'Trees to begin with' : 'Trees that need work',
+              blocks: trees,
+            },
+          ]
+        : []),
+      {
+        title: 'How sure we are',
+        blocks: [
+          text(
+            'This is our opinion from what could be examined on the days of the visits. It is not a tree risk assessment. The full record gives every tree with its measurements, reasons and methods.',
+            'muted',
+          ),
+        ],
+      },
+    ],
+  };
+}

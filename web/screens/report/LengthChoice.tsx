@@ -13,7 +13,7 @@ export function LengthChoice({
   onChange: (length: Length) => void;
 }) {
   return (
-    <fieldset>
+    <fieldset className={of === 'property' ? 'flex flex-wrap gap-x-6' : undefined}>
       <legend className="font-semibold">Length</legend>
       {LENGTHS.map((key) => (
         <label key={key} className="flex items-start gap-2 min-h-[44px] py-1">

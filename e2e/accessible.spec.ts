@@ -180,7 +180,7 @@ async function open(page: Page, view: string, screen: Screen) {
 test.describe.configure({ mode: 'parallel' });
 
 test('no serious finding: sign-in', async ({ page }) => {
-  for (const view of ['/sign-in', '/sign-in/forgotten', '/mailbox']) {
+  for (const view of ['/sign-in', '/sign-in/forgotten', '/mailbox', '/verify']) {
     await page.goto(view);
     await page.evaluate(axe);
     for (const screen of [DESK, PHONE]) await check(page, view, screen);

@@ -178,6 +178,23 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
     expect(said).toContain(part);
   await page.getByRole('radio', { name: /^Report/ }).check();
   await expect(page.getByRole('region', { name: 'What was found' })).toBeVisible();
+  // The full record proves itself to anybody, signed in or not; a copy with another byte does not.
+  const record = await (await page.request.get(href!)).body();
+  const proved = await page.context().browser()!.newPage();
+  await proved.goto(new URL('/verify', page.url()).href);
+  const given = proved.getByLabel('Issued report, PDF');
+  await expect(proved.getByRole('button', { name: 'Choose a PDF' })).toBeEnabled();
+  await given.setInputFiles({ name: 'report.pdf', mimeType: 'application/pdf', buffer: record });
+  await expect(proved.getByTestId('verified')).toContainText('genuine');
+  const [, code] = /Proof code (\S+)\./.exec((await proved.getByRole('listitem').first().textContent())!)!;
+  expect(text).toContain(code);
+  const copy = Buffer.from(record);
+  copy[Math.floor(copy.length / 2)]! ^= 1;
+  await given.setInputFiles({ name: 'copy.pdf', mimeType: 'application/pdf', buffer: copy });
+  await expect(proved.getByRole('status')).toContainText(/changed after it was issued|damaged/);
+  await given.setInputFiles({ name: 'letter.pdf', mimeType: 'application/pdf', buffer: letter });
+  await expect(proved.getByRole('status')).toContainText('letter.pdf: This PDF is no full record');
+  await proved.close();
   const wrong = await page.request.get(letterAt!.replace('length=letter', 'length=novel'));
   expect([wrong.status(), await wrong.json()]).toEqual([
     400,

@@ -1,5 +1,6 @@
 import { highsSolver, type Solver } from '../src/milp';
 import { createReadStream } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { assess } from '../src/assessment';
 import { explain } from '../src/diagnosis';
@@ -29,6 +30,7 @@ const USAGE = `usage: undrel assess [FILE ...] [--format json|text] [--units met
        undrel calendar [FILE ...] [--on YYYY-MM-DD] [--format json|text] [--units metric|us]
        undrel recovery FILE [--beside FILE] [--on YYYY-MM-DD] [--format json|text] [--units metric|us]
        undrel walk [FILE.csv] [--format json|text]
+       undrel verify REPORT.pdf [--format text|json]
        undrel schema
 
 assess  measures, explains and prescribes for the last visit of each case file (or the one of --visit);
@@ -46,8 +48,10 @@ recovery tells whether a treated tree answers, by what was measured before and a
 walk    triages an inventory, one row a tree, most urgent first: columns label, species, common name,
         year planted, stock, date and the quick looks flare, mulch, girdling, conks, lean, colour, density,
         dieback; an empty cell was not looked at
+verify  takes the case out of an issued report, works all of it out anew, and says whether verdict, work, amounts and costs
+        are the same or which differ, and whether the file is as it was issued
 schema  prints the JSON Schema of the case format.
-Exit status: 0 all assessed, 2 bad call or bad input (named on standard error).
+Exit status: 0 all assessed, 1 a report that does not stand, 2 bad call or bad input (named on standard error).
 `;
 
 class BadCall extends Error {}
@@ -318,6 +322,24 @@ async function calendarFiles(
   return status;
 }
 
+async function verifyFile(file: string | undefined, format: string): Promise<number> {
+  if (file === undefined) throw new BadCall('a report is needed: undrel verify REPORT.pdf');
+  const { verifiedTold, verifyReport } = await import('../src/proof');
+  const pdf = await readFile(file).catch((error: unknown) => {
+    throw new BadCall(`${file}: ${problemOf(error)}`);
+  });
+  const verified = await verifyReport(new Uint8Array(pdf), new Date().toISOString().slice(0, 10));
+  if ('problem' in verified) {
+    process.stderr.write(`${file}: ${verified.problem}\n`);
+    return 1;
+  }
+  const { stands, head, lines } = verifiedTold(verified);
+  await write(
+    format === 'json' ? `${JSON.stringify({ stands, ...verified })}\n` : `${[head, ...lines].join('\n')}\n`,
+  );
+  return stands ? 0 : 1;
+}
+
 async function main(): Promise<number> {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
@@ -349,6 +371,7 @@ async function main(): Promise<number> {
     await write(`${JSON.stringify(caseJsonSchema(), null, 2)}\n`);
     return 0;
   }
+  if (command === 'verify') return verifyFile(files[0], values.format);
   if (command === 'walk') return walkFile(files[0] ?? '-', values.format);
   if (command === 'water') return waterFile(files[0] ?? '-', values);
   if (command === 'calendar') return calendarFiles(files.length > 0 ? files : ['-'], values);

@@ -1,6 +1,6 @@
 import type { Assessment } from '../src/assessment';
 import type { CaseFile } from '../src/format/case';
-import { CHOICES, PRACTICE_NOTE, STANDINGS, type Explanation } from '../src/diagnosis';
+import { CHOICES, pivotTold, PRACTICE_NOTE, STANDINGS, type Explanation } from '../src/diagnosis';
 import type { SinceWhen } from '../src/history';
 import { causesAnswered, lookFirstText, looksFirst } from '../src/prescription';
 import { formatQuantity, writeLengths, type UnitSystem } from '../src/units';
@@ -15,11 +15,7 @@ const explained = (explanation: Explanation, say: (sentence: string) => string):
     (f) =>
       `  ? Unsure: ${say(f.text)}. If “${say(f.otherwise)}”: ${f.changes.map((c) => `${c.label.toLowerCase()} ${percent(c.from)} to ${percent(c.to)}`).join(', ')}`,
   ),
-  ...(explanation.pivotal
-    ? [
-        `Without “${say(explanation.pivotal.text)}”, ${explanation.pivotal.thenLabel.toLowerCase()} would stand first.`,
-      ]
-    : []),
+  ...(explanation.pivotal ? [pivotTold(explanation.pivotal, say(explanation.pivotal.text))] : []),
   ...explanation.decisions.map((d) => `  ${d.label}: ${CHOICES[d.choice]}. ${d.text}`),
   ...(explanation.enough
     ? ['Enough: nothing left to look at would change the prescription.']

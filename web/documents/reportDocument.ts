@@ -151,7 +151,7 @@ const seen = (c: ReportContent): Section => ({
     {
       as: 'pairs',
       rows: [
-        ...(c.clientSees ? [{ name: 'Told on site', value: c.clientSees }] : []),
+        ...(c.clientSees ? [{ name: 'Said on site', value: c.clientSees }] : []),
         ...(c.history.length > 0 ? [{ name: 'History', value: c.history.join('\n') }] : []),
         ...c.seen.map((f) => ({ name: f.ask, value: f.answer })),
       ],
@@ -216,7 +216,7 @@ const options = (c: ReportContent): Section[] =>
             ]),
             ...harm(c.estimateNotes ?? []),
             text(
-              'Chances are stated judgements with the range in which they may lie; sums over ten years are rounded to tens and hold what a failure would cost.',
+              'Chances are judgements, each given as a range. Sums over ten years are rounded to tens and include what a failure would cost.',
               'muted',
             ),
           ],

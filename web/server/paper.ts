@@ -29,5 +29,10 @@ export function setOnPaper(file: readonly string[], inputs: Record<string, strin
   );
 }
 
-/** As tagged PDF (PDF/UA-1). @throws where a character is in none of the fonts, named in the message */
-export const taggedPdf = (set: NodeTypstDocument): Buffer => compiler!.pdf(set, { pdfStandard: 'ua-1' });
+/**
+ * As tagged PDF: PDF/UA-1, or PDF/A-3a, which may hold attachments.
+ *
+ * @throws where a character is in none of the fonts, named in the message
+ */
+export const taggedPdf = (set: NodeTypstDocument, standard: 'ua-1' | 'a-3a' = 'ua-1'): Buffer =>
+  compiler!.pdf(set, { pdfStandard: standard });

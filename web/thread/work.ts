@@ -34,7 +34,9 @@ import { orderOf } from '../server/offers/order';
 import { schoolsOf } from '../server/offers/schools';
 import { workOfTree } from '../server/offers/treeWork';
 import { worthOf } from '../server/offers/worth';
+import { sealed } from '@undrel/core/proof';
 import { reportContent } from '../server/reports/content';
+import { proofOf, type Proof } from '../server/reports/proof';
 import type { ReportSource } from '../server/reports/source';
 import type { Paper, PictureFiles, ReadDocument } from '../protocol/document';
 import { causeFigures, treeSection } from '../server/reports/treeSection';
@@ -70,12 +72,17 @@ export const cutsToSolve = (source: ReportSource): { missing: string[]; given?: 
   return { missing, ...(given && { given }) };
 };
 
-/** A report with the verdict and the operations that it rests on. */
-export const report = (
+/** A report with the verdict and the operations that it rests on, and what proves it. */
+export const report = async (
   source: ReportSource,
-): { content: ReturnType<typeof reportContent>; verdict: Verdict; operations: Operation[] } => {
+): Promise<{
+  content: ReturnType<typeof reportContent>;
+  verdict: Verdict;
+  operations: Operation[];
+  proof: Proof;
+}> => {
   const { verdict, operations } = assessedOf(source);
-  return { content: reportContent(source), verdict, operations };
+  return { content: reportContent(source), verdict, operations, proof: await proofOf(source) };
 };
 
 /** What a client is to see; undefined where there is nothing to offer, since the firm has no rates. */
@@ -125,16 +132,18 @@ export const caseFile = ({
 interface ToSet {
   doc: ReadDocument;
   files?: PictureFiles;
+  proof?: Proof;
 }
 
 /** A document as PDF, and how many pages it has. */
 export const pdf = async ({
   doc,
   files,
+  proof,
 }: ToSet): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => {
   const { documentPdf } = await import('../server/reports/pdf');
-  const { bytes, pages } = documentPdf(doc, files);
-  return { bytes: new Uint8Array(bytes), pages };
+  const { bytes, pages } = documentPdf(doc, files, proof);
+  return { bytes: proof ? await sealed(bytes) : new Uint8Array(bytes), pages };
 };
 
 /** Marker cards as PDF. */

@@ -9,7 +9,7 @@ export function Changes(props: { changes: readonly PrescriptionChange[]; say: (t
           {c.operation}, {c.what.charAt(0).toLowerCase() + c.what.slice(1)}:{' '}
           {c.from && <span className="text-muted">{props.say(c.from)}</span>}
           {c.from && c.to && ' → '}
-          {c.to ? <span className="font-semibold">{props.say(c.to)}</span> : ' falls away'}
+          {c.to ? <span className="font-semibold">{props.say(c.to)}</span> : ' no longer'}
         </li>
       ))}
     </ul>

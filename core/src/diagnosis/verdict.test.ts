@@ -77,7 +77,7 @@ test('not looked is neither for nor against, and is listed', () => {
   const verdict = judge({}, { plantedYear: undefined });
   expect(verdict.causes.every((c) => c.standing === 'unexamined')).toBe(true);
   for (const c of verdict.causes) expect(c.probability).toBeCloseTo(c.prior, 9);
-  expect(verdict.summary).toContain('Nothing examined yet');
+  expect(verdict.summary).toContain('Nothing has been examined yet');
   expect(verdict.chain).toEqual([]);
   const withNo = judge({ findings: [{ key: 'base.conks', answer: 'none' }] });
   const biotic = withNo.causes.find((c) => c.cause === 'biotic')!;
@@ -143,10 +143,8 @@ test('what goes on is told even where what led to it is not', () => {
       { key: 'base.flat', answer: 'marked' },
     ],
   });
-  expect(summary).toMatch(
-    /^It may fall: .* Roots girdle the stem; what led to it is not settled\. Possible: /,
-  );
-  expect(chain[0]!.text).toBe('Roots girdle the stem; what led to it is not settled.');
+  expect(summary).toMatch(/^It may fall: .* Roots girdle the stem; the cause is not settled\. Possible: /);
+  expect(chain[0]!.text).toBe('Roots girdle the stem; the cause is not settled.');
 });
 
 test('the table and the engine are named; the verdict is weighed again from its own findings', () => {

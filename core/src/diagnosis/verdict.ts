@@ -265,7 +265,7 @@ function chainOf(
       const inSentence = because.map((b) => b.charAt(0).toLowerCase() + b.slice(1));
       return [{ mechanism, because, so, text: `${sentence(LIST.format(inSentence))}; so ${so}.` }];
     }
-    return [{ mechanism, because, so, text: `${sentence(so)}; what led to it is not settled.` }];
+    return [{ mechanism, because, so, text: `${sentence(so)}; the cause is not settled.` }];
   });
 }
 
@@ -274,24 +274,24 @@ function summarise(
   chain: readonly ChainStep[],
   evidence: readonly Evidence[],
 ): string {
-  if (evidence.length === 0) return 'Nothing examined yet: start with the base and the probe.';
+  if (evidence.length === 0) return 'Nothing has been examined yet. Start with the base and the probe.';
   const few =
     evidence.length < ENOUGH_FINDINGS
-      ? ` Only ${evidence.length} ${evidence.length === 1 ? 'finding' : 'findings'} so far: mostly what is usual for such a tree.`
+      ? ` There ${evidence.length === 1 ? 'is only one finding' : `are only ${evidence.length} findings`} so far, so this is mostly what is usual for such a tree.`
       : '';
   const named = (standing: Standing) => causes.filter((c) => c.standing === standing);
   const likely = named('likely').map((c) => `${c.label.toLowerCase()} (${c.certainty})`);
   const possible = named('possible').map((c) => c.label.toLowerCase());
   if (likely.length > 0) {
-    const rest = possible.length > 0 ? ` Possible beside it: ${possible.join(', ')}.` : '';
+    const rest = possible.length > 0 ? ` Also possible: ${possible.join(', ')}.` : '';
     return `${sentence(likely.join('; '))}.${rest}${few}`;
   }
   const open = chain.filter((step) => step.because.length === 0).map((step) => step.so);
   if (open.length > 0) {
     const among = possible.length > 0 ? ` Possible: ${possible.join(', ')}.` : '';
-    return `${sentence(LIST.format(open))}; what led to it is not settled.${among}${few}`;
+    return `${sentence(LIST.format(open))}; the cause is not settled.${among}${few}`;
   }
-  if (possible.length > 0) return `Nothing settled. Possible: ${possible.join(', ')}.${few}`;
+  if (possible.length > 0) return `No cause is settled. Possible: ${possible.join(', ')}.${few}`;
   return `No cause stands out from what was examined.${few}`;
 }
 

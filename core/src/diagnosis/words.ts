@@ -52,3 +52,7 @@ export function weightWords(decibans: number): string {
   if (size >= 2) return 'moderate';
   return 'slight';
 }
+
+/** What hangs on one finding alone, in a sentence. @param text the finding, with its lengths as the reader has them */
+export const pivotTold = ({ thenLabel }: { thenLabel: string }, text: string): string =>
+  `Without the finding “${text}”, the first cause would be ${thenLabel.charAt(0).toLowerCase()}${thenLabel.slice(1)}.`;

@@ -91,7 +91,9 @@ export function sinceWhen(
     ...(series.length > 1
       ? [`${series.length} shoots and cores together, each with its own vigour taken out.`]
       : []),
-    ...(against ? ['Set against the healthy tree read beside it: what befell both is weather.'] : []),
+    ...(against
+      ? ['Compared with the healthy tree nearby; changes that both trees show are put down to the weather.']
+      : []),
     ...(!against && plain.some((l) => dry.has(l.year))
       ? ['Dry years count a quarter: no healthy tree was read beside it.']
       : []),

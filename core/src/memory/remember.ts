@@ -23,7 +23,7 @@ export type State =
 /** A state in a few words, what presses most first. */
 export const STATE_WORDS: Record<State, string> = {
   back: 'has come back',
-  acting: 'still at work',
+  acting: 'still acting',
   unanswered: 'treated, no answer',
   unlooked: 'treated, look at the crown',
   awaited: 'treated, recovery awaited',
@@ -78,8 +78,8 @@ function textOf(r: Omit<Remembered, 'text'>, now: number, instead: string | unde
   switch (r.state) {
     case 'acting':
       return treatment
-        ? `${found}: still at work, although ${done}.`
-        : `${found}: still at work; nothing recorded as done about it.`;
+        ? `${found}: still acting, although ${done}.`
+        : `${found}: still acting; no work on it is recorded.`;
     case 'back':
       return `Has come back for ${TIMES[relapses] ? `${TIMES[relapses]} time` : `the ${relapses}th time`}: ${done}, and it is likely again.`;
     case 'awaited':
@@ -91,11 +91,11 @@ function textOf(r: Omit<Remembered, 'text'>, now: number, instead: string | unde
     case 'recovered':
       return `${found}: ${done}. It is no longer likely, nor is the crown in decline.`;
     case 'refuted':
-      return `${found}: nothing recorded as done about it, and what was seen since speaks against it (now ${chanceWords(now)}).`;
+      return `${found}: no work on it is recorded, and what was seen since speaks against it (now ${chanceWords(now)}).`;
     case 'open':
       return now >= POSSIBLE
-        ? `${found}: nothing recorded as done about it; still possible (${chanceWords(now)}). Look for it again.`
-        : `${found}: nothing recorded as done about it, and today’s looks do not speak of it. Look for it again.`;
+        ? `${found}: no work on it is recorded; it is still possible (${chanceWords(now)}). Look for it again.`
+        : `${found}: no work on it is recorded, and nothing seen today speaks of it. Look for it again.`;
   }
 }
 

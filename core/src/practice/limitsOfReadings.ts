@@ -1,6 +1,7 @@
 import { PRACTICE, type Limit } from './limit';
 
-const NURSERY = 'nursery planting-depth guidance (from memory)';
+// From memory.
+const NURSERY = 'nursery planting-depth guidance';
 
 /** What readings of stem, mulch, grade, crown and soil mean, and how far they stray. */
 export const READING_LIMITS = {

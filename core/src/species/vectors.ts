@@ -10,7 +10,8 @@ export interface Vector {
   to: number;
 }
 
-export const VECTOR_SOURCE = `${PRACTICE}; from memory`;
+// From memory.
+export const VECTOR_SOURCE = `${PRACTICE}`;
 
 /** Only where the disease occurs; local rules, which a firm enters as closed seasons, come before it. */
 export const VECTORS: readonly Vector[] = [

@@ -64,6 +64,10 @@ export function IssuedScreen(props: {
               {props.again.same ? ' the same.' : `: ${props.again.summary}`}
             </p>
           )}
+          <p>
+            The PDF of the full record proves itself: anybody can work it out anew on the page{' '}
+            <PageLink href="/verify">Verify a report</PageLink>.
+          </p>
           <p className="text-sm">
             SHA-256 of the PDF of the full record
             <span className="num block break-all">{props.sha256}</span>

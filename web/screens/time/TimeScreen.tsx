@@ -101,7 +101,7 @@ function Life({ time, today }: { time: TreeTime; today: string }) {
       <DrawingSvg
         drawing={drawing}
         className="max-w-full h-auto"
-        title={`Shoots by year${beside ? ` beside ${beside}` : ''}, with what befell the tree: ${marks.map((m) => `${m.on} ${m.what}`).join(', ')}${dry.length > 0 ? `; dry growing seasons: ${dry.join(', ')}` : ''}`}
+        title={`Shoots by year${beside ? ` beside ${beside}` : ''}, with the events of its life: ${marks.map((m) => `${m.on} ${m.what}`).join(', ')}${dry.length > 0 ? `; dry growing seasons: ${dry.join(', ')}` : ''}`}
       />
       {years.length === 0 && (
         <p className="told">
@@ -133,7 +133,7 @@ function Working({ recovery }: { recovery: Recovery }) {
         {readings.map((r) => (
           <li key={r.key}>
             {writeLengths(readingText(r), system)}: {r.before} before, {r.after} after
-            {r.against ? `, less what befell ${recovery.beside}` : ', with no tree beside it'}.
+            {r.against ? `, less the change of ${recovery.beside}` : ', with no tree beside it'}.
           </li>
         ))}
         {recovery.colour && (

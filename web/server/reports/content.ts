@@ -2,7 +2,7 @@ import { answersTo, bearingName, type Question, QUESTIONS, SECTORS } from '@undr
 import type { Finding, Visit } from '@undrel/core/records';
 import { type CauseKey, CAUSES, type QuantityKey, yearOf } from '@undrel/core/vocabulary';
 import { unansweredIn } from '@undrel/core/assessment';
-import { clientWords, VERDICT_ENGINE, type Reason } from '@undrel/core/diagnosis';
+import { clientWords, pivotTold, VERDICT_ENGINE, type Reason } from '@undrel/core/diagnosis';
 import { eventsFollowed, fillWords, sinceWhen } from '@undrel/core/history';
 import {
   causesAnswered,
@@ -198,7 +198,7 @@ function schedulePart(planned: readonly Operation[], source: ReportSource): stri
 }
 
 const changeText = (c: PrescriptionChange): string =>
-  `${c.operation}, ${c.what.charAt(0).toLowerCase()}${c.what.slice(1)}: ${[c.from, c.to || 'falls away'].filter(Boolean).join(' → ')}`;
+  `${c.operation}, ${c.what.charAt(0).toLowerCase()}${c.what.slice(1)}: ${[c.from, c.to || 'no longer'].filter(Boolean).join(' → ')}`;
 
 /** What is prescribed otherwise than on the visit before; nothing on a first visit. */
 function revisionPart(source: ReportSource, now: Assessment): ReportContent['revision'] {
@@ -216,7 +216,8 @@ function revisionPart(source: ReportSource, now: Assessment): ReportContent['rev
   const say = (text: string) => writeLengths(text, system);
   return {
     since: before.date,
-    changes: changes.length > 0 ? changes.map((c) => say(changeText(c))) : ['Prescribed as then.'],
+    changes:
+      changes.length > 0 ? changes.map((c) => say(changeText(c))) : ['No change in what is prescribed.'],
     why: why.map(say),
   };
 }
@@ -336,9 +337,7 @@ function wholeContent(source: ReportSource): ReportContent {
     }),
     doubts: [
       ...why.contradictions.map((c) => say(c.text)),
-      ...(why.pivotal
-        ? [`Without “${say(why.pivotal.text)}”, ${why.pivotal.thenLabel.toLowerCase()} would stand first.`]
-        : []),
+      ...(why.pivotal ? [pivotTold(why.pivotal, say(why.pivotal.text))] : []),
     ],
     checks: why.enough
       ? []

@@ -9,7 +9,13 @@
 // One row, not parted between two pages.
 #let whole(body) = block(breakable: false, body)
 
-#set document(title: doc.stamp + ": " + doc.title, author: doc.firm)
+#let proof = if "proof" in sys.inputs { json(bytes(sys.inputs.proof)) } else { none }
+
+#set document(
+  title: doc.stamp + ": " + doc.title,
+  author: doc.firm,
+  keywords: if proof == none { () } else { (proof.seal,) },
+)
 #set text(font: "Atkinson Hyperlegible Next", size: 10pt, lang: "en", fill: rgb(ink.ink))
 #set par(leading: 0.55em, spacing: 0.75em)
 #set list(marker: [–], indent: 0pt, body-indent: 0.6em)
@@ -78,6 +84,20 @@
   ),
 )
 
+#if proof != none {
+  let about = (
+    "case.json": "The case of the tree in the open format",
+    "basis.json": "Visit, schools, table of causes and rates it was worked out from",
+    "result.json": "Verdict, work, amounts and costs it came to",
+  )
+  for (name, said) in about {
+    pdf.attach(
+      name, bytes(proof.files.at(name)),
+      relationship: "source", mime-type: "application/json", description: said,
+    )
+  }
+}
+
 // A head on the first page, or a cover of its own.
 #if doc.at("compact", default: false) {
   big({ doc.firm; h(1fr); figures(text(size: 9pt, doc.stamp)) })
@@ -97,7 +117,19 @@
   for line in doc.lines { block(below: 0.6em, big(line)) }
   v(20pt)
   figures(doc.stamp)
-  v(200pt)
+  if proof == none { v(200pt) } else {
+    v(60pt)
+    grid(
+      columns: (72pt, 1fr), column-gutter: 12pt, align: horizon,
+      image(bytes(proof.qr), format: "svg", width: 72pt, alt: "Proof code of this report as a QR code"),
+      {
+        figures(proof.code)
+        parbreak()
+        muted[Proof code. The case, and what it was worked out from, are attached to this PDF: anybody can work the report out anew and compare, on the page Verify of Undrel or with the command #raw("npx undrel verify").]
+      },
+    )
+    v(68pt)
+  }
   muted(doc.sections.map(section => section.title).join(" · "))
   pagebreak()
 }

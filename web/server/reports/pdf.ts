@@ -1,3 +1,5 @@
+import { BLANK_SEAL } from '@undrel/core/proof';
+import QRCode from 'qrcode';
 import type { NodeTypstDocument } from '@myriaddreamin/typst-ts-node-compiler';
 import { INK } from '../../drawings/inks';
 import type { Drawing, Shape } from '../../drawings/shapes';
@@ -5,6 +7,7 @@ import { drawingToSvg } from '../../drawings/svgText';
 import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import { setOnPaper, taggedPdf } from '../paper';
 import { pictureSvg } from './pictureSvg';
+import type { Proof } from './proof';
 import { withoutControl } from './withoutControl';
 
 /** Lines and letters of a drawing on paper, as a share of their size on a screen. */
@@ -78,8 +81,23 @@ const asData = (doc: ReadDocument, files: PictureFiles) => ({
   })),
 });
 
-const laidOut = (data: string): NodeTypstDocument =>
-  setOnPaper(['web', 'server', 'reports', 'page.typ'], { doc: data, inks: JSON.stringify(INK) });
+const laidOut = (data: string, proof: Proof | undefined): NodeTypstDocument =>
+  setOnPaper(['web', 'server', 'reports', 'page.typ'], {
+    doc: data,
+    inks: JSON.stringify(INK),
+    ...(proof && {
+      proof: JSON.stringify({ code: proof.code, seal: BLANK_SEAL, qr: qrOf(proof), files: proof.files }),
+    }),
+  });
+
+/** The whole hash, as a phone reads it. */
+function qrOf({ hash }: Proof): string {
+  const { size, data } = QRCode.create(`undrel ${hash}`, { errorCorrectionLevel: 'M' }).modules;
+  const dark = Array.from({ length: size * size }, (_, i) =>
+    data[i] ? `M${i % size} ${Math.floor(i / size)}h1v1h-1z` : '',
+  );
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-4 -4 ${size + 8} ${size + 8}" shape-rendering="crispEdges"><path d="${dark.join('')}" fill="${INK.ink}"/></svg>`;
+}
 
 /** Characters that a message of the export names as in none of the fonts. */
 const unknownIn = (message: string): string[] =>
@@ -110,20 +128,23 @@ function withMarks(doc: ReadDocument, unknown: ReadonlySet<string>): ReadDocumen
 
 /**
  * A document as tagged PDF (PDF/UA-1): a cover, then its sections, each a bookmark. Nothing is said here that the document
- * does not say, except which characters could not be set.
+ * does not say, except which characters could not be set. With a proof it is PDF/A-3a, which keeps what proves it as
+ * attachments, and holds a blank seal for whoever seals it.
  *
  * @throws where the document cannot be set at all
  */
 export function documentPdf(
   given: ReadDocument,
   files: PictureFiles = {},
+  proof?: Proof,
 ): { bytes: Uint8Array; pages: number } {
   const doc = withoutControl(given);
   const unknown = new Set<string>();
   for (;;) {
-    const set = laidOut(JSON.stringify(asData(unknown.size > 0 ? withMarks(doc, unknown) : doc, files)));
+    const data = JSON.stringify(asData(unknown.size > 0 ? withMarks(doc, unknown) : doc, files));
+    const set = laidOut(data, proof);
     try {
-      const bytes = taggedPdf(set);
+      const bytes = taggedPdf(set, proof ? 'a-3a' : 'ua-1');
       return { bytes, pages: set.numOfPages };
     } catch (error) {
       const more = unknownIn(String(error)).filter((c) => c !== STANDS_FOR_UNKNOWN && !unknown.has(c));

@@ -15,7 +15,7 @@ import { loadCases } from '../cases/load';
 import type { Db } from '../database/transaction';
 import type { ReportSource } from './source';
 import { filesFor } from '../pictures/forDocument';
-import { reportPdf } from './setDocument';
+import { provenPdf } from './setDocument';
 import { referenceGround, referenceShoots } from '../cases/reference';
 import * as sql from './sql';
 
@@ -186,7 +186,7 @@ export async function issueReport(
   if ('issued' in opened) return opened.issued;
   const { draft } = opened;
   const { source, visitId, head } = draft;
-  const { content, verdict, operations } = await beside('report', source, asker);
+  const { content, verdict, operations, proof } = await beside('report', source, asker);
   const before = await inFirm((db) => sameIssued(db, visitId, content));
   if (before) return before;
   const files = await filesFor(inFirm, content.pictures);
@@ -198,7 +198,7 @@ export async function issueReport(
       next: (await db.row<{ last: number }>(sql.LAST_NUMBER, [year]))?.last ?? 0,
     }));
     const number = `${prefix}-${year}-${String(next + 1).padStart(4, '0')}`;
-    const pdf = await reportPdf(content, { number, issued }, asker, files);
+    const pdf = await provenPdf(content, { number, issued }, asker, files, proof);
     const sha256 = createHash('sha256').update(pdf).digest('hex');
     const done = await inFirm(async (db): Promise<Issued | 'taken' | { problem: string }> => {
       // Whoever issues another report of the firm waits here.

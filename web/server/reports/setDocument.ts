@@ -4,13 +4,16 @@ import { documentIn, TIGHTEST } from '../../documents/documentIn';
 import type { ReportStamp } from '../../documents/head';
 import { LENGTH_WORDS, type Length } from '../../protocol/lengths';
 import { ALONE, beside, type Asker } from '../beside';
+import type { Proof } from './proof';
 
 /** A document as PDF, set beside the server, and how many pages it has. */
 export const setPdf = (
   doc: ReadDocument,
   asker: Asker = ALONE,
   files: PictureFiles = {},
-): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => beside('pdf', { doc, files }, asker);
+  proof?: Proof,
+): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> =>
+  beside('pdf', { doc, files, ...(proof && { proof }) }, asker);
 
 /** A document as DOCX, set beside the server: its pictures take seconds where there are many. */
 export const setDocx = (
@@ -46,6 +49,16 @@ export const reportPdf = async (
   files: PictureFiles = {},
   length: Length = 'record',
 ): Promise<Uint8Array<ArrayBuffer>> => (await fitted(length, content, stamp, asker, files)).pdf;
+
+/** The full record of an issued report as PDF, with what proves it. */
+export const provenPdf = async (
+  content: ReportContent,
+  stamp: ReportStamp,
+  asker: Asker,
+  files: PictureFiles,
+  proof: Proof,
+): Promise<Uint8Array<ArrayBuffer>> =>
+  (await setPdf(documentIn('record', content, stamp), asker, files, proof)).bytes;
 
 /** What a report of a length says: the same in every format, as much as its pages of paper hold. */
 export const reportDocument = async (

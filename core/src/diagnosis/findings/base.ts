@@ -202,7 +202,7 @@ export const BASE_FINDINGS: readonly NetworkFinding[] = [
       {
         of: 'poorAnchorage',
         makes: { slight: 'sometimes', rocks: 'often', lifts: 'hardly ever' },
-        why: 'What does not hold, gives.',
+        why: 'A tree that is poorly anchored gives way when pushed.',
       },
       {
         of: 'containerRoots',

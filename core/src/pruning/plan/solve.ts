@@ -214,7 +214,7 @@ export function clashOf(problem: CutProblem, solve: Solver): Clash {
   }
   for (const { by } of used('anchors'))
     says.push(
-      `${problem.fewestAnchors - Math.round(by)} anchors would stay; fewer than ${problem.fewestAnchors} make no stand.`,
+      `${problem.fewestAnchors - Math.round(by)} anchors would stay; fewer than ${problem.fewestAnchors} do not hold it.`,
     );
   for (const { about } of used('order'))
     says.push(`${name(about[0]!)} lies on ${name(about[1]!)} and is held in a later stage.`);

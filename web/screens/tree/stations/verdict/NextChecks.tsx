@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Check, Explanation } from '@undrel/core/diagnosis';
+import { pivotTold, type Check, type Explanation } from '@undrel/core/diagnosis';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { StationKey } from '../../visitEntry';
 import { chanceFigure } from '@undrel/core/units';
@@ -74,11 +74,7 @@ export function ChangeOfMind({ explanation, system }: { explanation: Explanation
           {say(c.text)}
         </li>
       ))}
-      {pivotal && (
-        <li className="border-b border-hair py-1.5">
-          Without “{say(pivotal.text)}”, {pivotal.thenLabel.toLowerCase()} would stand first.
-        </li>
-      )}
+      {pivotal && <li className="border-b border-hair py-1.5">{pivotTold(pivotal, say(pivotal.text))}</li>}
       {flips.map((f) => (
         <li key={`${f.finding}.${f.otherwise}`} className="border-b border-hair py-1.5">
           Unsure: {say(f.text)}. If “{say(f.otherwise)}”:{' '}

@@ -31,7 +31,11 @@ export function clientWords(
   for (const { cause, probability } of likely.filter((c) => c.cause !== own))
     sentences.push(`${surely(probability)} ${plain(cause)}.`);
   if (sentences.length === 0)
-    sentences.push(`What we have examined so far does not settle what is wrong with ${inSentence(name)}.`);
+    sentences.push(
+      possible.length > 0
+        ? `What we have examined so far does not settle what is wrong with ${inSentence(name)}.`
+        : `Nothing that we examined points to a fault in ${inSentence(name)}.`,
+    );
   if (dead) sentences.unshift(`${name} is dead.`);
   if (state === 'doubtful' || state === 'contradictory')
     sentences.unshift(

@@ -83,7 +83,7 @@ test('not looked is neither for nor against, and is listed', () => {
   const biotic = withNo.causes.find((c) => c.cause === 'biotic')!;
   expect(biotic.probability).toBeLessThan(biotic.prior);
   expect(biotic.unexamined.map((u) => u.finding)).toContain('base.ooze');
-  expect(withNo.summary).toContain('Only 1 finding so far');
+  expect(withNo.summary).toContain('There is only one finding so far');
 });
 
 test('a depth measured as uncertain moves less than one measured well', () => {

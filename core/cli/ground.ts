@@ -1,6 +1,6 @@
 import type { CaseFile } from '../src/format/case';
 import type { Visit } from '../src/records';
-import { isStressed } from '../src/pruning';
+import { trenchesGiven } from '../src/assessment';
 import { groundVerdict, readLogs } from '../src/soil';
 import { assessTrenches, openedShare, type Trenches } from '../src/trenching';
 import { formatQuantity, formatValue, writeLengths, type UnitSystem } from '../src/units';
@@ -12,23 +12,14 @@ export interface Ground {
   trenches: Trenches | undefined;
 }
 
-export const groundOf = ({ tree, site }: CaseFile, visit: Visit): Ground => ({
-  verdict: groundVerdict(tree, visit),
-  logs: visit.soilLogs && readLogs(visit.soilLogs),
-  trenches:
-    visit.trenches &&
-    assessTrenches({
-      tree,
-      date: visit.date,
-      findings: visit.findings,
-      design: visit.trenches,
-      dig: visit.dig,
-      pushes: visit.pushes,
-      site: site ?? { things: [], others: [] },
-      firm: {},
-      stressed: isStressed(visit),
-    }),
-});
+export function groundOf({ tree, site = { things: [], others: [] } }: CaseFile, visit: Visit): Ground {
+  const given = trenchesGiven(tree, visit, site);
+  return {
+    verdict: groundVerdict(tree, visit),
+    logs: visit.soilLogs && readLogs(visit.soilLogs),
+    trenches: given && assessTrenches(given),
+  };
+}
 
 /** The same for a program: the plan without its helper figures for drawing. */
 export const groundSummary = ({ verdict, logs, trenches }: Ground) => ({

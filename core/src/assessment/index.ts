@@ -1,3 +1,4 @@
 export * from './assess';
 export * from './glance';
 export * from './stations';
+export * from './trenches';

@@ -1,8 +1,8 @@
-import { assess } from '../assessment';
+import { assess, trenchesGiven } from '../assessment';
 import { estimate, needsOf } from '../costing';
 import { VERDICT_ENGINE } from '../diagnosis';
 import { PRESCRIPTION_ENGINE } from '../prescription';
-import { assessDig, isStressed } from '../pruning';
+import { assessDig } from '../pruning';
 import { girdledShare } from '../roots';
 import { assessTrenches } from '../trenching';
 import { optionsOf, squeezedIn, treatmentOf } from '../worth';
@@ -36,20 +36,8 @@ export function resultOf({ caseFile, basis }: Given): Result {
   const { visit, house, table, rates } = basis;
   const { verdict, operations, situation } = assess(tree, events, visit, house, table, visits);
   const dig = visit.dig && assessDig(tree, visits, visit, house);
-  const laidOut =
-    visit.trenches &&
-    site &&
-    assessTrenches({
-      tree,
-      date: visit.date,
-      findings: visit.findings,
-      design: visit.trenches,
-      dig: visit.dig,
-      pushes: visit.pushes,
-      site,
-      firm: house,
-      stressed: isStressed(visit),
-    });
+  const asked = trenchesGiven(tree, visit, site, house);
+  const laidOut = asked && assessTrenches(asked);
   const remedy = visit.trenches?.choice?.remedy ?? 'spokes';
   const trenches = laidOut?.alternatives.find((a) => a.remedy === remedy);
   const costs = (): Result['costs'] => {

@@ -1,5 +1,5 @@
 import type { Tree } from '@undrel/core/records';
-import { isStressed } from '@undrel/core/pruning';
+import { trenchesGiven } from '@undrel/core/assessment';
 import { assessTrenches } from '@undrel/core/trenching';
 import type { TreeMaterials } from '../../protocol/grounds';
 import { itemsBelow, visitFrom } from '../../protocol/item';
@@ -22,18 +22,9 @@ export function materialsOfTree(loaded: LoadedCase): TreeMaterials | undefined {
     .map((v) => visitFrom(loaded.items, v))
     .filter((v) => v.trenches)
     .sort((a, b) => b.date.localeCompare(a.date));
-  if (!visit) return undefined;
-  const { plan, quantities, bySeason } = assessTrenches({
-    tree,
-    date: visit.date,
-    findings: visit.findings,
-    design: visit.trenches!,
-    dig: visit.dig,
-    pushes: visit.pushes,
-    site: loaded.site,
-    firm: loaded.house,
-    stressed: isStressed(visit),
-  });
+  const given = visit && trenchesGiven(tree, visit, loaded.site, loaded.house);
+  if (!given) return undefined;
+  const { plan, quantities, bySeason } = assessTrenches(given);
   const otherWay = visit.trenches!.choice;
   return {
     id,

@@ -3,44 +3,17 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { plannedOf } from '@undrel/core/prescription';
-import { visitToJudge } from '@undrel/core/walk';
-import { CLOSED, RATES } from '../../../db/demo/rates';
-import { PROPERTIES } from '../../../db/demo/world';
 import { documentIn, TIGHTEST } from '../../documents/documentIn';
 import { LENGTH_WORDS } from '../../protocol/lengths';
 import { assessedOf } from '../assessed';
 import { ALONE } from '../beside';
 import { orderOf } from '../offers/order';
 import { reportContent } from './content';
+import { demoSource, visitedTrees } from './demoSources';
 import { documentPdf } from './pdf';
-import type { ReportSource } from './source';
 import { reportFile, type ReportFormat } from './files';
 
-const visited = PROPERTIES().flatMap((property) =>
-  property.trees.flatMap(({ id, caseFile }) => {
-    const visit = visitToJudge(caseFile.visits);
-    return visit ? [{ id, property: property.name, caseFile, visit }] : [];
-  }),
-);
-
-const sourceOf = (
-  { caseFile, property, visit }: (typeof visited)[number],
-  system: ReportSource['system'],
-): ReportSource => ({
-  tree: caseFile.tree,
-  events: caseFile.events,
-  visit,
-  visits: caseFile.visits,
-  property,
-  client: 'A client',
-  firm: 'Quillrow Tree Advisory',
-  schools: { weather: caseFile.weather },
-  site: caseFile.site,
-  wording: {},
-  rates: RATES,
-  closed: CLOSED,
-  system,
-});
+const visited = visitedTrees();
 
 /** How a file of each format begins. */
 const BEGINS: Record<ReportFormat, string> = { pdf: '%PDF-', docx: 'PK', md: '# ', json: '{' };
@@ -57,7 +30,7 @@ test('every visited tree of the demo has a report in every format and either uni
       const own = visited.filter((_, i) => i % 2 === half);
       for (const [i, tree] of own.entries())
         for (const [u, system] of SYSTEMS.entries()) {
-          const content = reportContent(sourceOf(tree, system));
+          const content = reportContent(demoSource(tree, system));
           for (const format of Object.keys(BEGINS) as ReportFormat[]) {
             if (SET.includes(format) && (i + half) % 2 !== u) continue;
             const file = await reportFile(content, undefined, format, asker);
@@ -104,7 +77,7 @@ test('command line, report and crew order prescribe the same for every visited t
   expect(told).toHaveLength(visited.length);
   visited.forEach((one, i) => {
     const { id, visit } = one;
-    const source = sourceOf(one, 'metric');
+    const source = demoSource(one, 'metric');
     const { operations } = assessedOf(source);
     const planned = plannedOf(operations, visit.decisions);
     const byCommand = plannedOf(told[i].operations as typeof operations, visit.decisions);

@@ -1,38 +1,19 @@
-import { visitToJudge } from '@undrel/core/walk';
-import { CLOSED, RATES } from '../../../db/demo/rates';
-import { PROPERTIES } from '../../../db/demo/world';
 import { textOf } from '../../../e2e/pdf';
 import { documentIn, TIGHTEST } from '../../documents/documentIn';
 import { longDay, withLongDays } from '../../documents/dates';
 import { LENGTHS } from '../../protocol/lengths';
-import type { ReportContent } from '../../protocol/report';
 import { reportContent } from './content';
+import { demoSource, visitedTrees } from './demoSources';
 import { documentMarkdown } from './markdown';
 import { reportPdf } from './setDocument';
 
-const contents = PROPERTIES().flatMap((property, p) =>
-  property.trees.flatMap(({ id, caseFile }, i): { id: string; content: ReportContent }[] => {
-    const visit = visitToJudge(caseFile.visits);
-    // Some of each property; that all of them fit is asked where their reports are set.
-    if (!visit || i % 4 !== 0) return [];
-    const content = reportContent({
-      tree: caseFile.tree,
-      events: caseFile.events,
-      visit,
-      visits: caseFile.visits,
-      property: property.name,
-      client: 'A client',
-      firm: 'Quillrow Tree Advisory',
-      schools: { weather: caseFile.weather },
-      site: caseFile.site,
-      wording: {},
-      rates: RATES,
-      closed: CLOSED,
-      system: (p + i) % 3 === 0 ? 'us' : 'metric',
-    });
-    return [{ id, content }];
-  }),
-);
+/** Some of them; that all of them fit is asked where their reports are set. */
+const contents = visitedTrees()
+  .filter((_, i) => i % 3 === 0)
+  .map((tree, i) => ({
+    id: tree.id,
+    content: reportContent(demoSource(tree, i % 2 === 0 ? 'us' : 'metric')),
+  }));
 const OLD = /\b(19|20)\d{2}-\d{2}(-\d{2})?\b/;
 
 test('a letter tells what is wrong, what to do, what it costs, what happens otherwise and how sure that is', () => {

@@ -4,40 +4,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { formatMoney } from '@undrel/core/costing';
 import { attachmentsOf, sealed, verifiedTold, verifyReport } from '@undrel/core/proof';
-import { visitToJudge } from '@undrel/core/walk';
-import { CLOSED, RATES } from '../../../db/demo/rates';
-import { PROPERTIES } from '../../../db/demo/world';
 import { textOf } from '../../../e2e/pdf';
 import { documentIn } from '../../documents/documentIn';
 import { reportContent } from './content';
+import { demoSource, visitedTrees } from './demoSources';
 import { documentPdf } from './pdf';
 import { proofOf, type Proof } from './proof';
 import type { ReportSource } from './source';
 
 const TODAY = '2026-11-28';
 const STAMP = { number: 'Q-2026-0004', issued: '2026-11-28' };
-const sources = PROPERTIES().flatMap((property) =>
-  property.trees.flatMap(({ id, caseFile }): { id: string; source: ReportSource }[] => {
-    const visit = visitToJudge(caseFile.visits);
-    if (!visit) return [];
-    const source: ReportSource = {
-      tree: caseFile.tree,
-      events: caseFile.events,
-      visit,
-      visits: caseFile.visits,
-      property: property.name,
-      client: 'A client',
-      firm: 'Quillrow Tree Advisory',
-      schools: { weather: caseFile.weather },
-      site: caseFile.site,
-      wording: {},
-      rates: RATES,
-      closed: CLOSED,
-      system: 'metric',
-    };
-    return [{ id, source }];
-  }),
-);
+const sources = visitedTrees().map((tree) => ({ id: tree.id, source: demoSource(tree, 'metric') }));
 const issued = async (source: ReportSource, proof: Proof) =>
   sealed(documentPdf(documentIn('record', reportContent(source), STAMP), {}, proof).bytes);
 const katsura = sources.find((s) => s.id === 'sable-katsura-14')!.source;

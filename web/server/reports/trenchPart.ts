@@ -1,12 +1,6 @@
 import { keeping } from '@undrel/core/kept';
-import { isStressed } from '@undrel/core/pruning';
-import {
-  assessTrenches,
-  openedShare,
-  orderOfWork,
-  type Trenches,
-  type TrenchesGiven,
-} from '@undrel/core/trenching';
+import { trenchesGiven } from '@undrel/core/assessment';
+import { assessTrenches, openedShare, orderOfWork, type Trenches } from '@undrel/core/trenching';
 import { formatQuantity, formatValue, writeLengths, percent } from '@undrel/core/units';
 import type { ReportTrenches } from '../../protocol/report';
 import { trenchDrawing } from '../../drawings/trenchPlan';
@@ -20,19 +14,8 @@ const trenches = keeping<Trenches>(LAYOUTS_KEPT);
 
 /** The trenches that were laid out on the visit; undefined where none were. */
 export function trenchesKept({ tree, visit, site, schools }: ReportSource): Trenches | undefined {
-  if (!visit.trenches || !site) return undefined;
-  const given: TrenchesGiven = {
-    tree,
-    date: visit.date,
-    findings: visit.findings,
-    design: visit.trenches,
-    dig: visit.dig,
-    pushes: visit.pushes,
-    site,
-    firm: schools,
-    stressed: isStressed(visit),
-  };
-  return trenches(given, () => assessTrenches(given));
+  const given = trenchesGiven(tree, visit, site, schools);
+  return given && trenches(given, () => assessTrenches(given));
 }
 
 /** Spokes that were locked by hand and cannot be dug, with what stands in their way: an anchor root, a line, a building. */

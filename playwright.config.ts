@@ -24,8 +24,7 @@ export default defineConfig({
   // End a test that hangs; they say nothing of how fast a page has to be.
   timeout: 360_000,
   expect: { timeout: 40_000 },
-  // One more than there are cores: while one waits for an answer, the others work.
-  workers: 3,
+  workers: 2,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {

@@ -178,6 +178,16 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
     expect(said).toContain(part);
   await page.getByRole('radio', { name: /^Report/ }).check();
   await expect(page.getByRole('region', { name: 'What was found' })).toBeVisible();
+  // On a phone nothing is cut off at its side, and what is given out comes before the text.
+  await page.setViewportSize({ width: 390, height: 844 });
+  const over = () =>
+    page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  for (const length of [/^Full record/, /^Letter/, /^Report/]) {
+    await page.getByRole('radio', { name: length }).check();
+    expect([String(length), await over()]).toEqual([String(length), 0]);
+  }
+  await expect(page.getByRole('radio', { name: /^Letter/ })).toBeInViewport();
+  await page.setViewportSize({ width: 1280, height: 800 });
   // The full record proves itself to anybody, signed in or not; a copy with another byte does not.
   const record = await (await page.request.get(href!)).body();
   const proved = await page.context().browser()!.newPage();
@@ -185,7 +195,7 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
   const given = proved.getByLabel('Issued report, PDF');
   await expect(proved.getByRole('button', { name: 'Choose a PDF' })).toBeEnabled();
   await given.setInputFiles({ name: 'report.pdf', mimeType: 'application/pdf', buffer: record });
-  await expect(proved.getByTestId('verified')).toContainText('genuine');
+  await expect(proved.getByTestId('verified')).toContainText(/genuine\. .* issued it as QTA-\d{4}-\d{4}/);
   const [, code] = /Proof code (\S+)\./.exec((await proved.getByRole('listitem').first().textContent())!)!;
   expect(text).toContain(code);
   const copy = Buffer.from(record);

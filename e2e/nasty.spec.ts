@@ -36,6 +36,8 @@ const READS = [
   `/offer/x/${'0'.repeat(64)}`,
   '/offer/x/y',
   '/api/cards?paper=',
+  '/api/issued/',
+  `/api/issued/${'0'.repeat(64)}`,
   '/invite/',
 ];
 const LONG = 'x'.repeat(121);

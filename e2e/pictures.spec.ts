@@ -410,7 +410,7 @@ test('the face of a pit: a tape gives the scale, layers are touched, and their d
   // The tape that hangs down the face, touched anew.
   await page.getByRole('button', { name: /^Open: Face of the pit/ }).click();
   await view.getByRole('button', { name: 'No scale' }).click();
-  await expect(view.getByText(/^Marker cards, found by themselves/)).toBeVisible();
+  await expect(view.getByText(/^For a scale, find the marker cards/)).toBeVisible();
   await view.getByRole('button', { name: 'Rod or tape' }).click();
   await touch(bar!.from);
   await expect(view.getByText('Touch end 2 of 2 of the rod, or two marks of the tape.')).toBeVisible();

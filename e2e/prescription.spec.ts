@@ -322,7 +322,7 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
   const text = await textOf(readFileSync((await file.path())!));
   expect(text).toContain('Lanternfield Tram Terminus');
   expect(text).toContain(
-    `What is left comes to €${left.toLocaleString('en', { minimumFractionDigits: 2 })}, tax included`,
+    `What is left comes to €${left.toLocaleString('en', { minimumFractionDigits: 2 })}, VAT included`,
   );
   const told = await page.getByRole('status').textContent();
   const pages = /^(\d+) pages/.exec(told!)![1];

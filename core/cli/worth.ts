@@ -1,17 +1,8 @@
-import {
-  estimate,
-  formatMoney,
-  needsOf,
-  ratesSchema,
-  RESOURCES,
-  unitWord,
-  type Estimate,
-  type Rates,
-} from '../src/costing';
+import { formatMoney, ratesSchema, RESOURCES, unitWord, type Estimate, type Rates } from '../src/costing';
 import type { Visit } from '../src/records';
 import type { Assessment } from '../src/assessment';
 import type { DigAssessment } from '../src/pruning';
-import { answerOf, optionsOf, squeezedIn, treatmentOf, type WorthOption } from '../src/worth';
+import { answerOf, sheetOf, type WorthOption } from '../src/worth';
 import type { Ground } from './ground';
 
 /** The options over ten years, and what the treatment costs. */
@@ -36,20 +27,15 @@ export function worthOfCase(
   ground: Ground | undefined,
   rates: Rates,
 ): WorthOfCase {
-  const chosen = visit.trenches?.choice?.remedy ?? 'spokes';
-  const trenches = ground?.trenches?.alternatives.find((a) => a.remedy === chosen);
-  const options = optionsOf({
+  const { options, whole } = sheetOf({
+    visit,
     situation,
     operations,
+    dig: dug,
+    laidOut: ground?.trenches,
     rates,
-    trenches,
-    ...(dug && { squeezed: squeezedIn(dug.forecast) }),
   });
-  return {
-    answer: answerOf(options, rates.currency),
-    options,
-    estimate: estimate(needsOf(treatmentOf(situation, operations), visit, trenches), rates),
-  };
+  return { answer: answerOf(options, rates.currency), options, estimate: whole! };
 }
 
 export function worthText({ answer, options, estimate: e }: WorthOfCase): string {

@@ -1,4 +1,4 @@
-import type { Block, ReadDocument, Section } from '../protocol/document';
+import type { Block, DocumentPicture, ReadDocument, Section } from '../protocol/document';
 import type { ReportContent, ReportOperation } from '../protocol/report';
 import { harm, table, text } from './blocks';
 import { headOf, type ReportStamp } from './head';
@@ -19,6 +19,9 @@ function wrong(c: ReportContent): Section {
   };
 }
 
+/** The day it is planned for, where there is one; else the season. */
+const whenOf = ({ on, season }: ReportOperation): string => (on ? `Planned for ${on}.` : season);
+
 /** Operations in their order, each with what it is and when; where space is short, names and seasons alone. */
 function work(operations: readonly ReportOperation[], tight: number): Block[] {
   if (tight >= 2)
@@ -26,7 +29,7 @@ function work(operations: readonly ReportOperation[], tight: number): Block[] {
       'What to do',
       ['work', 'when'],
       [55, 45],
-      operations.map((o) => [o.title, o.season]),
+      operations.map((o) => [o.title, whenOf(o)]),
     );
   const explained = operations.slice(0, EXPLAINED);
   const others = operations.slice(EXPLAINED);
@@ -36,7 +39,7 @@ function work(operations: readonly ReportOperation[], tight: number): Block[] {
       rows: explained.map((o) => ({
         name: o.title,
         value: o.wording || o.summary,
-        ...(tight === 0 && { small: o.season }),
+        ...(tight === 0 && { small: whenOf(o) }),
       })),
     },
     ...(others.length > 0 ? [text(`Also: ${others.map((o) => lower(o.title)).join('; ')}.`)] : []),
@@ -64,7 +67,10 @@ const costs = (c: ReportContent, tight: number): Section[] =>
               c.options.map((row) => row.slice(0, 4)),
             ),
             ...(c.worth && tight < 2 ? [text(c.worth)] : []),
-            text('Prices include tax. Sums over ten years include what a failure would cost.', 'muted'),
+            text(
+              `${c.tax ? `Prices include ${c.tax}. ` : ''}Sums over ten years include what a failure would cost.`,
+              'muted',
+            ),
           ],
         },
       ]
@@ -97,10 +103,17 @@ function sure(c: ReportContent, tight: number): Section {
   };
 }
 
+/** Two that go first, or where they would part a before from its now, these two. */
+function two(pictures: readonly DocumentPicture[]): DocumentPicture[] {
+  const head = pictures.slice(0, 2);
+  const pair = pictures.filter((p) => p.beside);
+  return pair.length === 2 && head.some((p) => p.beside) ? pair : head;
+}
+
 /** One picture before and one now, or the two that go first; without any, the drawing. */
 function shown(c: ReportContent, tight: number): Section[] {
   if (tight >= 3) return [];
-  const pictures = c.pictures?.slice(0, 2) ?? [];
+  const pictures = two(c.pictures ?? []);
   if (pictures.length > 0) return [{ title: 'Pictures', blocks: [{ as: 'pictures', pictures }] }];
   return tight >= 1
     ? []

@@ -1,4 +1,5 @@
 import type { Block, ReadDocument, Section } from '../protocol/document';
+import { headOfPictures } from '../protocol/chosenPictures';
 import type { ReportContent, ReportOperation } from '../protocol/report';
 import { harm, heading, list, table, text } from './blocks';
 import { headOf, type ReportStamp } from './head';
@@ -125,7 +126,7 @@ const operation = (o: ReportOperation, tight: number): Block[] => [
   ...(o.quantities.length > 0 && tight < 2
     ? [text(o.quantities.map((q) => `${q.name}: ${q.text}`).join('; '), 'muted')]
     : []),
-  text(`When: ${o.season}`),
+  text(o.on ? `Planned for ${o.on}.` : `When: ${o.season}`),
   ...(tight < 3 ? harm(o.against ?? [], 'What speaks against it') : []),
 ];
 
@@ -150,7 +151,7 @@ function prescription(c: ReportContent, tight: number): Section {
  * @param tight how much is left out so that it fits its six pages, from 0 on
  */
 export function shortReportOf(c: ReportContent, stamp: ReportStamp | undefined, tight: number): ReadDocument {
-  const pictures = c.pictures?.slice(0, tight < 2 ? PICTURES : 2) ?? [];
+  const pictures = headOfPictures(c.pictures ?? [], tight < 2 ? PICTURES : 2);
   return {
     ...headOf(c, stamp),
     compact: true,

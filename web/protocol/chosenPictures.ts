@@ -30,8 +30,8 @@ function pairOf(visit: Looked, earlier: readonly Looked[]): PicturePair | undefi
 }
 
 /**
- * What goes into the report of a visit: the same spot before and now where an earlier visit has it, then the others in
- * their order, as many as a report holds.
+ * What goes into the report of a visit, as many as a report holds: those that are to go first, the same spot before and now
+ * where an earlier visit has it, then the others in their order.
  *
  * @param earlier the visits before it
  * @returns with the place of each in the report, from 1 on, by hash
@@ -39,11 +39,28 @@ function pairOf(visit: Looked, earlier: readonly Looked[]): PicturePair | undefi
 export function reportPictures(
   visit: Looked,
   earlier: readonly Looked[],
-): { pair?: PicturePair; others: Picture[]; places: Map<string, number> } {
+): { first: Picture[]; pair?: PicturePair; others: Picture[]; places: Map<string, number> } {
   const pair = pairOf(visit, earlier);
-  const others = chosenPictures(visit)
+  const beside = pair ? [pair.before.hash, pair.after.hash] : [];
+  const alone = chosenPictures(visit)
     .filter((p) => p.hash !== pair?.after.hash)
-    .slice(0, MOST_PICTURES.report - (pair ? 2 : 0));
-  const order = [...(pair ? [pair.before.hash, pair.after.hash] : []), ...others.map((p) => p.hash)];
-  return { ...(pair && { pair }), others, places: new Map(order.map((hash, i) => [hash, i + 1])) };
+    .slice(0, MOST_PICTURES.report - beside.length);
+  const first = alone.filter((p) => p.first);
+  const others = alone.filter((p) => !p.first);
+  const order = [...first.map((p) => p.hash), ...beside, ...others.map((p) => p.hash)];
+  return {
+    first,
+    ...(pair && { pair }),
+    others,
+    places: new Map(order.map((hash, i) => [hash, i + 1])),
+  };
 }
+
+/** So many pictures from the beginning, and no picture of before without that of now. */
+export const headOfPictures = <T extends { beside?: 'before' | 'now' }>(
+  pictures: readonly T[],
+  most: number,
+): T[] => {
+  const head = pictures.slice(0, most);
+  return head.at(-1)?.beside === 'before' ? head.slice(0, -1) : head;
+};

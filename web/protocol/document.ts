@@ -20,6 +20,8 @@ export interface DocumentPicture {
   height: number;
   marks?: readonly PictureMark[];
   caption: string;
+  /** One of two of the same spot that belong together. */
+  beside?: 'before' | 'now';
 }
 
 /** Files of pictures by their hash, JPEG. */

@@ -28,6 +28,8 @@ export interface ReportOperation {
   cautions: string[];
   acceptance: string[];
   season: string;
+  /** The day it is planned for; missing in older reports. */
+  on?: string;
   schools: string[];
   /** What speaks against it, what is signed before it, and what follows; missing in older reports. */
   against?: string[];
@@ -133,6 +135,8 @@ export interface ReportContent {
   options?: string[][];
   /** What is to be expected where nothing is done; reports issued before do not say it by itself. */
   ifNothing?: string;
+  /** The tax that prices include, by its name. */
+  tax?: string;
   estimate?: { title: string; rows: string[][] }[];
   estimateNotes?: string[];
   /** When, what, and what is signed before it. */

@@ -25,7 +25,7 @@ const TURNED = {
   away: (2 * Math.tan(Math.PI / 18)) / (0.8 * SHOWN_SIDE),
 } as const;
 
-/** Shorter than this in the picture as it is shown, pixels, a bar is a slip of the finger. */
+/** Shorter than this in the picture as it is shown, pixels, a bar is a slip of the finger. Judgement. */
 const SHORTEST = 40;
 
 const halfway = ([a, b]: Point, [c, d]: Point): Point => [(a + c) / 2, (b + d) / 2];

@@ -1,10 +1,10 @@
 import type { Point } from './homography';
 
-/** A leaf has its main vein near its longer axis: it is looked for so far aside, m, and turned by so much, degrees. */
+/** A leaf has its main vein near its longer axis: it is looked for so far aside, m, and turned by so much, degrees. Judgement. */
 const [ASIDE, TURNED] = [0.003, 6];
-/** How far from the vein the blade is looked at, as a share of half the width of the leaf, and steps along it, m. */
+/** How far from the vein the blade is looked at, as a share of half the width of the leaf, and steps along it, m. Judgement. */
 const [BLADE, STEP] = [0.45, 0.001];
-/** The ends of a leaf are left out: there vein and blade run together. Share of half its length. */
+/** The ends of a leaf are left out: there vein and blade run together. Share of half its length. Judgement. */
 const MIDDLE = 0.6;
 
 /** A leaf as it lies on the sheet: its middle, along its longer axis, half its length and half its width, m. */

@@ -9,10 +9,10 @@ export interface SamePlaces {
 }
 type Place = [number, number];
 
-/** Where on the plan places are looked for, about the middle of the stem: bearings, and distances in m. */
+/** Where on the plan places are looked for, about the middle of the stem: bearings, and distances in m. Judgement. */
 const BEARINGS = 24;
 const DISTANCES = [0.3, 0.45, 0.6] as const;
-/** The four span at least this share of either picture: closer together, they hold the rest too loosely. */
+/** The four span at least this share of either picture: closer together, they hold the rest too loosely. Judgement. */
 const LEAST = 0.02;
 
 const inside = ([x, y]: Point): boolean => x >= 0 && x <= 1 && y >= 0 && y <= 1;

@@ -1,11 +1,10 @@
 import { assess, trenchesGiven } from '../assessment';
-import { estimate, needsOf } from '../costing';
 import { VERDICT_ENGINE } from '../diagnosis';
 import { PRESCRIPTION_ENGINE } from '../prescription';
 import { assessDig } from '../pruning';
 import { girdledShare } from '../roots';
 import { assessTrenches } from '../trenching';
-import { optionsOf, squeezedIn, treatmentOf } from '../worth';
+import { sheetOf } from '../worth';
 import type { Given } from './basis';
 
 /** What was worked out, in figures: chances and shares of one, amounts in SI units, money as decimal text. */
@@ -38,28 +37,7 @@ export function resultOf({ caseFile, basis }: Given): Result {
   const dig = visit.dig && assessDig(tree, visits, visit, house);
   const asked = trenchesGiven(tree, visit, site, house);
   const laidOut = asked && assessTrenches(asked);
-  const remedy = visit.trenches?.choice?.remedy ?? 'spokes';
-  const trenches = laidOut?.alternatives.find((a) => a.remedy === remedy);
-  const costs = (): Result['costs'] => {
-    if (!rates) return undefined;
-    const whole = estimate(needsOf(treatmentOf(situation, operations), visit, trenches), rates);
-    const options = optionsOf({
-      situation,
-      operations,
-      rates,
-      trenches,
-      ...(dig && { squeezed: squeezedIn(dig.forecast) }),
-    });
-    return {
-      currency: whole.currency,
-      net: whole.net,
-      total: whole.total,
-      options: options.flatMap(({ key, title, cost }) =>
-        cost ? [{ key, name: title, now: cost.now.total, ...cost.years }] : [],
-      ),
-    };
-  };
-  const priced = costs();
+  const { options, whole } = sheetOf({ visit, situation, operations, dig, laidOut, rates });
   return {
     engines: { verdict: VERDICT_ENGINE, table: verdict.table, prescription: PRESCRIPTION_ENGINE },
     causes: verdict.causes.map((c) => ({ key: c.cause, name: c.label, chance: c.probability })),
@@ -71,6 +49,15 @@ export function resultOf({ caseFile, basis }: Given): Result {
       advice: o.advice,
       amounts: o.quantities.map((q) => ({ key: q.key, name: q.name, value: q.value })),
     })),
-    ...(priced && { costs: priced }),
+    ...(whole && {
+      costs: {
+        currency: whole.currency,
+        net: whole.net,
+        total: whole.total,
+        options: options.flatMap(({ key, title, cost }) =>
+          cost ? [{ key, name: title, now: cost.now.total, ...cost.years }] : [],
+        ),
+      },
+    }),
   };
 }

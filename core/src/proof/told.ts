@@ -1,22 +1,45 @@
-import type { Verified } from './verify';
+import type { IssuedHere, Verified } from './verify';
 
-/** What a verification came to: in one line whether the report stands, and what else is to be said. */
-export function verifiedTold(v: Verified): { stands: boolean; head: string; lines: string[] } {
+/**
+ * What a verification came to: in one line whether the report stands, and what else is to be said. A seal alone shows a
+ * change, and anybody may seal; that a file is the one that was issued, only the installation that issued it knows.
+ *
+ * @param issued what it says of the file: the report it is, that it is none of its own, or nothing where it was not asked
+ * @param day how a day is written for who reads it
+ */
+export function verifiedTold(
+  v: Verified,
+  issued?: IssuedHere | 'not here',
+  day: (iso: string) => string = (iso) => iso,
+): { stands: boolean; head: string; lines: string[] } {
   const { chances, work, amounts, costs } = v.compared;
   const sameEngines =
     v.then.verdict === v.now.verdict &&
     v.then.table === v.now.table &&
     v.then.prescription === v.now.prescription;
-  const stands = v.seal === 'holds' && v.differences.length === 0;
+  const consistent = v.seal === 'holds' && v.differences.length === 0;
+  const stands = consistent && issued !== 'not here';
+  const about = `${v.tree}, visit of ${day(v.visit)}`;
+  const differs =
+    v.differences.length === 1 ? 'one figure differs' : `${v.differences.length} figures differ`;
+  const head = (): string => {
+    if (v.seal === 'broken') return `${about}: the file was changed after it was issued.`;
+    if (v.differences.length > 0)
+      return `${about}: the file is as it was sealed, but computed anew ${differs}.`;
+    if (issued === 'not here')
+      return `${about}: sealed and consistent, but no report issued here is this file. Ask the firm whether it issued it.`;
+    return issued
+      ? `${about}: genuine. ${issued.firm} issued it as ${issued.number} on ${day(issued.on)}, and everything computed anew is the same.`
+      : `${about}: unchanged since it was sealed, and everything computed anew is the same.`;
+  };
   return {
     stands,
-    head: stands
-      ? `${v.tree}, visit of ${v.visit}: genuine. The file is as it was issued, and everything computed anew is the same.`
-      : v.seal === 'broken'
-        ? `${v.tree}, visit of ${v.visit}: the file was changed after it was issued.`
-        : `${v.tree}, visit of ${v.visit}: the file is as it was issued, but computed anew ${v.differences.length === 1 ? 'one figure differs' : `${v.differences.length} figures differ`}.`,
+    head: head(),
     lines: [
       `Proof code ${v.code}. Compare it with the one printed on the report.`,
+      ...(issued === undefined && consistent
+        ? ['Whether the firm issued this very file, its own page Verify a report can say.']
+        : []),
       `Computed anew: ${chances} chances, ${work} operations with ${amounts} amounts, ${costs} options with their costs.`,
       ...(v.seal === 'broken' && v.differences.length === 0
         ? ['The figures attached are consistent; what is printed may not be.']

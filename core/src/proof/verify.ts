@@ -19,9 +19,19 @@ export async function codeOf(files: ProofFiles): Promise<{ hash: string; code: s
   return { hash, code: code.toUpperCase() };
 }
 
+/** What an installation says of a file that it issued. */
+export interface IssuedHere {
+  number: string;
+  firm: string;
+  /** ISO day. */
+  on: string;
+}
+
 export interface Verified {
   /** Whether the file is as it was issued. */
   seal: 'holds' | 'broken';
+  /** SHA-256 of the file: by it an installation knows what it issued. */
+  sha256: string;
   code: string;
   tree: string;
   visit: string;
@@ -33,6 +43,7 @@ export interface Verified {
   compared: { chances: number; work: number; amounts: number; costs: number };
 }
 
+const UNREADABLE = 'What is attached to the report cannot be worked out: the file is damaged or was changed.';
 const NONE = 'This PDF is no full record that Undrel issued: there is no seal in it.';
 
 /**
@@ -45,7 +56,7 @@ export async function verifyReport(pdf: Uint8Array, today: string): Promise<Veri
   const seal = await sealOf(pdf);
   if (seal === 'none') return { problem: NONE };
   const attached = await attachmentsOf(pdf).catch(() => undefined);
-  if (!attached) return { problem: 'The file is damaged: it cannot be read as a PDF.' };
+  if (!attached) return { problem: 'The file is damaged: it cannot be read.' };
   const files = {} as ProofFiles;
   for (const name of PROOF_FILES) {
     const bytes = attached.get(name);
@@ -59,26 +70,33 @@ export async function verifyReport(pdf: Uint8Array, today: string): Promise<Veri
     basis = JSON.parse(files['basis.json']) as Basis;
     result = JSON.parse(files['result.json']) as Result;
   } catch {
-    return { problem: 'What is attached to the report is not readable: the file is damaged.' };
+    return { problem: UNREADABLE };
   }
   if (!read.ok) {
     const [first] = read.problems;
     return { problem: `The case in the report: ${first!.path}: ${first!.message}` };
   }
-  if (basis.format !== BASIS_FORMAT || basis.version !== BASIS_VERSION)
+  if (basis?.format !== BASIS_FORMAT || basis.version !== BASIS_VERSION)
     return {
       problem: 'The report was issued by a newer version of Undrel; use that or a later one to verify it.',
     };
   const caseFile: CaseFile = read.caseFile;
-  const anew = resultOf({ caseFile, basis });
+  let anew: Result, differences: string[];
+  try {
+    anew = resultOf({ caseFile, basis });
+    differences = differencesOf(result, anew);
+  } catch {
+    return { problem: UNREADABLE };
+  }
   return {
     seal,
+    sha256: await sha256(new Uint8Array(pdf)),
     code: (await codeOf(files)).code,
     tree: caseFile.tree.label,
     visit: basis.visit.date,
     then: result.engines,
     now: anew.engines,
-    differences: differencesOf(result, anew),
+    differences,
     compared: {
       chances: anew.causes.length + anew.conditions.length,
       work: anew.work.length,

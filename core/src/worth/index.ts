@@ -2,3 +2,4 @@ export * from './chance';
 export * from './options';
 export * from './weigh';
 export * from './answer';
+export * from './sheet';

@@ -1,6 +1,7 @@
 import { layerDepths } from '@undrel/core/photogrammetry';
 import type { Picture } from '@undrel/core/records';
 import { pictureMarks } from '../../drawings/pictureMarks';
+import { Label } from './Label';
 
 const RADIUS = 9;
 
@@ -26,19 +27,11 @@ export function BarOutline({
       {layers.map(([x, y], i) => (
         <g key={i} stroke={right ? 'var(--todo)' : 'var(--harm)'}>
           <line x1={x * width - 60} x2={x * width + 60} y1={y * height} y2={y * height} />
-          <text
-            x={x * width - 70}
-            y={y * height + 10}
-            textAnchor="end"
-            fontSize={32}
-            fontWeight={700}
-            fill="var(--todo)"
-            stroke="var(--paper)"
-            strokeWidth={6}
-            paintOrder="stroke"
-          >
-            {i === 0 ? 'grade' : ''}
-          </text>
+          {i === 0 && (
+            <Label x={x * width - 70} y={y * height + 10} anchor="end">
+              grade
+            </Label>
+          )}
         </g>
       ))}
     </g>

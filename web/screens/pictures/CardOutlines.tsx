@@ -1,5 +1,6 @@
 import type { Picture, PictureCards } from '@undrel/core/records';
 import { pictureMarks } from '../../drawings/pictureMarks';
+import { Label } from './Label';
 
 /** The cards that were found in a picture, by number, and the places of the bark that were touched. */
 export function CardOutlines({
@@ -19,19 +20,9 @@ export function CardOutlines({
         return (
           <g key={id}>
             <polygon points={corners.map(at).join(' ')} />
-            <text
-              x={middle * width}
-              y={top * height - 14}
-              textAnchor="middle"
-              fontSize={32}
-              fontWeight={700}
-              fill="var(--todo)"
-              stroke="var(--paper)"
-              strokeWidth={6}
-              paintOrder="stroke"
-            >
+            <Label x={middle * width} y={top * height - 14} anchor="middle">
               {id}
-            </text>
+            </Label>
           </g>
         );
       })}

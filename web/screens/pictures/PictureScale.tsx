@@ -46,12 +46,13 @@ function cardsTold(picture: Picture, system: UnitSystem): { told: string; proble
 
 /** In which plane lengths are measured, in words. */
 function scaleTold({ cards, sheet, bar }: Picture): string {
-  if (cards) return 'Lengths are measured in the plane of the cards; what lies above or below it is off.';
+  if (cards)
+    return 'Lengths are measured in the plane of the cards; anything higher or lower comes out wrong.';
   if (sheet)
-    return `Lengths are measured in the plane of the ${sheetName(sheet.kind)}; what lies above or below it is off.`;
+    return `Lengths are measured in the plane of the ${sheetName(sheet.kind)}; anything higher or lower comes out wrong.`;
   if (bar)
-    return `Lengths hold beside the ${bar.of === 'stem' ? 'stem' : 'rod'} and as far away as it is, where the camera looked straight at it.`;
-  return 'Marker cards, found by themselves, or any thing of known size touched by hand give the scale.';
+    return `Lengths hold beside the ${bar.of === 'stem' ? 'stem' : 'rod'}, at its distance from the camera, if the camera faced it squarely.`;
+  return 'For a scale, find the marker cards, or touch something of known size.';
 }
 
 const sheetProblem = (picture: Picture): string | undefined => {

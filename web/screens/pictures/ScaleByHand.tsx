@@ -150,7 +150,7 @@ export function ScaleByHand({
             {'problem' in layers
               ? layers.problem
               : layers.length > 0
-                ? `Layers end at ${layers.map((depth) => lengthTold(depth, system)).join(', ')} below grade. Take them over at the hole, station Soil.`
+                ? `Layers end at ${layers.map((depth) => lengthTold(depth, system)).join(', ')} below grade. Take them at the hole, station Soil.`
                 : 'For the face of a pit with a tape hung down it: touch the grade, then where each layer ends.'}
           </p>
         </div>

@@ -34,11 +34,11 @@ export function IssuedScreen(props: {
         </nav>
       </TopBar>
       <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
-        <div className="p-4 lg:p-8 bg-sheet">
+        <div className="min-w-0 p-4 lg:p-8 bg-sheet order-2 lg:order-1">
           <ReportBody content={props.content} length={length} number={props.number} issued={props.issued} />
         </div>
         <aside
-          className="no-print p-4 lg:p-6 border-t-2 lg:border-t-0 lg:border-l-2 border-ink space-y-3"
+          className="no-print min-w-0 p-4 lg:p-6 order-1 lg:order-2 border-b-2 lg:border-b-0 lg:border-l-2 border-ink space-y-3"
           aria-label="Issued"
         >
           <h2>Issued {props.issued}</h2>

@@ -2,7 +2,8 @@
 
 import { releaseProxy, transfer, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import { verifiedTold, type Verified } from '@undrel/core/proof';
+import { verifiedTold, type IssuedHere, type Verified } from '@undrel/core/proof';
+import { longDay } from '../../documents/dates';
 import { useAlive } from '../../ui/controls/Entry';
 import { FilePick } from '../../ui/FilePick';
 import { PageLink } from '../../ui/PageLink';
@@ -14,9 +15,16 @@ const MOST_BYTES = 60_000_000;
 type State =
   | { at: 'rest' }
   | { at: 'work'; name: string }
-  | { at: 'done'; name: string; answer: Verified | { problem: string } };
+  | { at: 'done'; name: string; answer: Verified | { problem: string }; issued?: IssuedHere | 'not here' };
 
-/** Anybody with an issued report sees whether it is genuine; the file stays on their device. */
+/** Whether this installation issued the file, by its hash alone; undefined where it could not be asked. */
+const askIssued = async (sha256: string): Promise<IssuedHere | 'not here' | undefined> => {
+  const answer = await fetch(`/api/issued/${sha256}`).catch(() => undefined);
+  if (answer?.status === 404) return 'not here';
+  return answer?.ok ? ((await answer.json()) as IssuedHere) : undefined;
+};
+
+/** Anybody with an issued report sees whether it is genuine; the file stays on their device, its hash is asked for here. */
 export function VerifyScreen({ today }: { today: string }) {
   const [state, setState] = useState<State>({ at: 'rest' });
   const worker = useRef<Worker | undefined>(undefined);
@@ -43,28 +51,32 @@ export function VerifyScreen({ today }: { today: string }) {
     const failed = new Promise<{ problem: string }>((settle) => {
       made.onerror = (event) => settle({ problem: event.message || 'The file could not be verified.' });
     });
-    const bytes = new Uint8Array(await file.arrayBuffer());
-    const answer = await Promise.race([
-      work.verify(transfer(bytes, [bytes.buffer]), today).catch((error: unknown) => ({
-        problem: error instanceof Error ? error.message : String(error),
-      })),
-      failed,
-    ]);
+    const asked = async () => {
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      return work.verify(transfer(bytes, [bytes.buffer]), today);
+    };
+    const answer = await Promise.race([asked(), failed]).catch((error: unknown) => ({
+      problem: error instanceof Error ? error.message : String(error),
+    }));
     work[releaseProxy]();
     made.terminate();
+    const issued = 'problem' in answer ? undefined : await askIssued(answer.sha256);
     if (worker.current !== made) return;
     worker.current = undefined;
-    setState({ at: 'done', name, answer });
+    setState({ at: 'done', name, answer, ...(issued && { issued }) });
   };
-  const told = state.at === 'done' && !('problem' in state.answer) ? verifiedTold(state.answer) : undefined;
+  const told =
+    state.at === 'done' && !('problem' in state.answer)
+      ? verifiedTold(state.answer, state.issued, (day) => longDay(day, 'A4'))
+      : undefined;
   return (
     <main className="p-6 lg:p-10 max-w-2xl">
       <p className="text-2xl font-bold mb-4">Undrel</p>
       <h1>Verify a report</h1>
       <p className="my-3">
-        Choose the PDF of an issued report. It is checked here, on your device: whether it is as it was
-        issued, and whether its verdict, work, amounts and costs follow from the measurements attached to it.
-        The file is not sent anywhere.
+        Choose the PDF of an issued report. It is checked on your device: whether it was changed, and whether
+        its verdict, work, amounts and costs follow from the measurements attached to it. The file is not
+        sent; only its hash is, to ask whether it was issued here.
       </p>
       <div className="flex flex-wrap items-center gap-3">
         <FilePick

@@ -30,7 +30,7 @@ const WRITABLE = [
 
 /** What answers before a firm is known; nobody else may ask it. */
 const BEFORE_A_FIRM =
-  'auth_account, auth_try, auth_tried, auth_enter, auth_invitation, auth_step_open, auth_step, auth_step_take, auth_passkey, auth_offer, auth_offer_picture, auth_approve, auth_feed, auth_notice, auth_receive';
+  'auth_account, auth_try, auth_tried, auth_enter, auth_invitation, auth_step_open, auth_step, auth_step_take, auth_passkey, auth_offer, auth_offer_picture, auth_approve, auth_feed, auth_notice, auth_receive, auth_issued';
 
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL;

@@ -1,4 +1,4 @@
-import { MOST_PICTURES } from '../../protocol/chosenPictures';
+import { headOfPictures, MOST_PICTURES } from '../../protocol/chosenPictures';
 import { formatMoney } from '@undrel/core/costing';
 import { writeLengths } from '@undrel/core/units';
 import type { WorthOption } from '@undrel/core/worth';
@@ -50,7 +50,7 @@ export function offerContent(source: ReportSource, sheet: WorthSheet, made: stri
         : [],
     notes: leftOut(sheet.whole, sheet.unpriced),
     cautions: [...new Set(sheet.treatment.flatMap((o) => o.cautions.map(say)))],
-    ...(report.pictures && { pictures: report.pictures.slice(0, MOST_PICTURES.head) }),
+    ...(report.pictures && { pictures: headOfPictures(report.pictures, MOST_PICTURES.head) }),
     before: report.drawing,
     ...(report.drawingAfter && { after: report.drawingAfter }),
   };

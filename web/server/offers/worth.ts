@@ -1,14 +1,6 @@
-import {
-  byStage,
-  estimate,
-  needsOf,
-  type Estimate,
-  type Need,
-  type Rates,
-  type TrenchWork,
-} from '@undrel/core/costing';
+import { byStage, type Estimate, type Need, type Rates, type TrenchWork } from '@undrel/core/costing';
 import { plannedOf, type Operation } from '@undrel/core/prescription';
-import { optionsOf, squeezedIn, treatmentOf, type WorthOption } from '@undrel/core/worth';
+import { chosenWay, sheetOf, type WorthOption } from '@undrel/core/worth';
 import { assessedOf } from '../assessed';
 import type { ReportSource } from '../reports/source';
 import { assessDigKept } from '../reports/digPart';
@@ -35,10 +27,8 @@ const FREE = ['fertiliser', 'watch'];
 /** Options of their own, not part of a treatment. */
 const NEW_START = ['reset', 'remove', 'replace'];
 
-export function trenchWork(source: ReportSource): TrenchWork | undefined {
-  const choice = source.visit.trenches?.choice?.remedy ?? 'spokes';
-  return trenchesKept(source)?.alternatives.find((a) => a.remedy === choice);
-}
+export const trenchWork = (source: ReportSource): TrenchWork | undefined =>
+  chosenWay(source.visit, trenchesKept(source));
 
 /** Operations that have no amounts yet, so that no sum holds them. */
 export function unpricedOf(operations: readonly Operation[], needs: readonly Need[]): string[] {
@@ -50,20 +40,18 @@ export function unpricedOf(operations: readonly Operation[], needs: readonly Nee
 export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSheet {
   const { visit } = source;
   const { operations, situation } = assessedOf(source);
-  const trenches = trenchWork(source);
-  const dig = assessDigKept(source);
-  const treatment = treatmentOf(situation, operations);
-  const needs = needsOf(treatment, visit, trenches);
+  const { options, treatment, needs, whole } = sheetOf({
+    visit,
+    situation,
+    operations,
+    dig: assessDigKept(source),
+    laidOut: trenchesKept(source),
+    rates,
+  });
   return {
-    options: optionsOf({
-      situation,
-      operations,
-      rates,
-      trenches,
-      ...(dig && { squeezed: squeezedIn(dig.forecast) }),
-    }),
+    options,
     treatment,
-    whole: rates && estimate(needs, rates),
+    whole,
     stages: rates ? byStage(needs, rates) : [],
     unpriced: unpricedOf(treatment, needs),
     undecided: operations

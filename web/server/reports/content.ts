@@ -161,6 +161,7 @@ function worthPart(
   const open = sheet.options.filter((o) => o.barred.length === 0);
   return {
     ...(ifNothing && { ifNothing }),
+    ...(source.rates.tax && { tax: source.rates.tax.name }),
     worth: answerOf(sheet.options, currency),
     options: open.map((o) => [
       o.title,

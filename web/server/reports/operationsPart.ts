@@ -17,10 +17,12 @@ function workingText({ working }: Quantity): string {
 
 function operationIn(operation: Operation, visit: Visit, system: UnitSystem): ReportOperation {
   const say = (text: string) => writeLengths(text, system);
+  const decision = visit.decisions.find((d) => d.operation === operation.key);
   return {
     title: operation.title,
     summary: say(operation.summary),
-    wording: visit.decisions.find((d) => d.operation === operation.key)?.wording,
+    wording: decision?.wording,
+    ...(decision?.on && { on: decision.on }),
     why: say(operation.why.join('; ')),
     quantities: operation.quantities.map((q) => ({
       name: q.name,

@@ -1,4 +1,4 @@
-import type { Visit } from '@undrel/core/records';
+import type { Picture, Visit } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import { reportPictures } from '../../protocol/chosenPictures';
 import type { ReportPicture } from '../../protocol/report';
@@ -17,28 +17,26 @@ export function picturesPart(
   system: UnitSystem,
   earlier: readonly Looked[] = [],
 ): ReportPicture[] {
-  const { pair, others } = reportPictures(visit, earlier);
-  const beside = pair ? [pair.before, pair.after] : [];
-  return [
-    ...beside.map(({ hash, width, height, caption }, i) => {
-      const marks = marksTold(
-        [...earlier, visit].flatMap((v) => v.pictures ?? []).find((p) => p.hash === hash)!,
-        system,
-      );
-      return {
-        hash,
-        width,
-        height,
-        caption: `${i === 0 ? 'Before' : 'Now'}: ${caption}.`,
-        ...(marks && { marks }),
-      };
-    }),
-    ...others.map((p) => ({
-      hash: p.hash,
-      width: p.width,
-      height: p.height,
-      caption: pictureCaption(p),
-      ...(p.marks && { marks: marksTold(p, system)! }),
-    })),
-  ];
+  const { first, pair, others } = reportPictures(visit, earlier);
+  const all = [...earlier, visit].flatMap((v) => v.pictures ?? []);
+  const marksOf = (picture: Picture) => {
+    const marks = marksTold(picture, system);
+    return marks && { marks };
+  };
+  const alone = (p: Picture): ReportPicture => ({
+    hash: p.hash,
+    width: p.width,
+    height: p.height,
+    caption: pictureCaption(p),
+    ...marksOf(p),
+  });
+  const beside = (['before', 'now'] as const).flatMap((which): ReportPicture[] => {
+    if (!pair) return [];
+    const { hash, width, height, caption } = which === 'before' ? pair.before : pair.after;
+    const said = `${which === 'before' ? 'Before' : 'Now'}: ${caption}.`;
+    return [
+      { hash, width, height, caption: said, beside: which, ...marksOf(all.find((p) => p.hash === hash)!) },
+    ];
+  });
+  return [...first.map(alone), ...beside, ...others.map(alone)];
 }

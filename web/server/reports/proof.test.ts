@@ -75,6 +75,23 @@ test('one byte changed, a rate or a measurement changed and sealed anew: each is
   expect(cheaper).not.toContain(proof.code);
 });
 
+test('what is attached and is none, is no basis, or unpacks without end: refused in words, never failed on', async () => {
+  const proof = await proofOf(katsura);
+  const told = async (files: Partial<Proof['files']>) => {
+    const pdf = await issued(katsura, { ...proof, files: { ...proof.files, ...files } });
+    const verified = await verifyReport(pdf, TODAY);
+    return 'problem' in verified ? verified.problem : 'verified';
+  };
+  expect(await told({ 'basis.json': 'null' })).toMatch(/newer version/);
+  expect(await told({ 'basis.json': '{"format":"undrel-basis","version":1}' })).toMatch(
+    /cannot be worked out/,
+  );
+  expect(await told({ 'result.json': '{}' })).toMatch(/cannot be worked out/);
+  expect(await told({ 'case.json': '{}' })).toMatch(/^The case in the report/);
+  expect(await told({ 'case.json': 'x' })).toMatch(/cannot be worked out|The case in the report/);
+  expect(await told({ 'result.json': ' '.repeat(31_000_000) })).toMatch(/cannot be read/);
+});
+
 test('the command line verifies a report, and tells one that does not stand by its exit status', async () => {
   const pdf = await issued(katsura, await proofOf(katsura));
   const file = join(folder, 'report.pdf');
@@ -91,7 +108,7 @@ test('the command line verifies a report, and tells one that does not stand by i
     return { status, said: stdout + stderr };
   };
   const good = run(pdf);
-  expect(good.said).toMatch(/Katsura 14, visit of 2026-05-06: genuine/);
+  expect(good.said).toMatch(/Katsura 14, visit of 2026-05-06: unchanged since it was sealed/);
   expect(good.status).toBe(0);
   const changed = new Uint8Array(pdf);
   // A letter of what is printed: in the stream of a page, behind the attachments.

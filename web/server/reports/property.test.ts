@@ -76,7 +76,7 @@ async function made(format: ReportFormat, stopAfter = Infinity, from = sources, 
 test('the PDF of a property has a cover, a bookmark for every part that leads to its page, and the sums of the core', async () => {
   const { file, pages } = await made('pdf');
   const text = await textOf(file!);
-  expect(text).toContain(`${total}, tax included`);
+  expect(text).toContain(`${total}, VAT included`);
   for (let n = 1; n <= pages!; n++) expect(text).toContain(`${n} of ${pages}`);
   const marks = await marksOf(file!);
   expect(marks.map((m) => m.title)).toEqual([
@@ -165,7 +165,7 @@ test('letter and report of a property: two pages at most, the same sum, each tre
   for (const length of ['letter', 'report'] as const) {
     const { file, pages } = await made('pdf', Infinity, sources, length);
     const text = await textOf(file!);
-    expect(text).toContain(`${total}, tax included`);
+    expect(text).toContain(`${total}, VAT included`);
     for (const label of ['One', 'Two', 'Three']) expect(text).toContain(label);
     expect(text).toContain('24 November 2026');
     expect(text).not.toMatch(/\d{4}-\d{2}-\d{2}/);

@@ -19,7 +19,7 @@ import { estimateRows, leftOut } from '../offers/words';
 import type { CauseFigure } from './treeSection';
 import type { ReportFormat } from './files';
 import { documentMarkdown } from './markdown';
-import { propertyLetter } from './propertyLetter';
+import { propertyLetter, taxTold } from './propertyLetter';
 import { setDocx, setPdf } from './setDocument';
 
 /** Points of a page, as the map stands in the PDF. */
@@ -87,7 +87,7 @@ function overview(grounds: Grounds, sources: readonly TreeSource[], work: readon
         ...(whole
           ? [
               text(
-                `${done.length > 0 ? 'What is left' : 'All of it'} comes to ${formatMoney(whole.total, rates.currency)}, tax included.`,
+                `${done.length > 0 ? 'What is left' : 'All of it'} comes to ${formatMoney(whole.total, rates.currency)}${taxTold(whole)}.`,
                 'strong',
               ),
               ...(done.length > 0

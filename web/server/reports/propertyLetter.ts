@@ -1,4 +1,11 @@
-import { byStage, estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
+import {
+  byStage,
+  estimate,
+  formatMoney,
+  needsTogether,
+  type Estimate,
+  type Rates,
+} from '@undrel/core/costing';
 import type { OperationKey } from '@undrel/core/vocabulary';
 import type { Block, ReadDocument, Section } from '../../protocol/document';
 import { isDone, isOpen, type WorkTree } from '../../protocol/propertyWork';
@@ -20,21 +27,24 @@ function kindsOf(open: readonly WorkTree[]): { title: string; trees: string[] }[
   return [...kinds.values()].sort((a, b) => b.trees.length - a.trees.length);
 }
 
+/** That a sum holds the tax, by its name, where one is charged. */
+export const taxTold = ({ tax }: Pick<Estimate, 'tax'>): string => (tax ? `, ${tax.name} included` : '');
+
 /** What all of it costs, by season and together. */
 function costs(open: readonly WorkTree[], rates: Rates | undefined): Section[] {
   if (!rates) return [];
   const needs = needsTogether(open.map((w) => w.needs));
-  const total = estimate(needs, rates).total;
+  const whole = estimate(needs, rates);
   const stages = byStage(needs, rates);
   return [
     {
       title: 'What it costs',
       blocks: [
-        text(`${formatMoney(total, rates.currency)}, tax included.`, 'lead'),
+        text(`${formatMoney(whole.total, rates.currency)}${taxTold(whole)}.`, 'lead'),
         ...(stages.length > 1
           ? table(
               'Costs by season',
-              ['season', 'sum, tax included'],
+              ['season', `sum${taxTold(whole)}`],
               [60, 40],
               stages.map((s) => [
                 `Season ${s.stage}, ${s.year}`,

@@ -4,7 +4,15 @@ import { readCase } from '@undrel/core/format';
 import { asUser, pool } from '../database/transaction';
 import { testFirm } from '../database/testFirm';
 import { importCase } from '../cases/import';
-import { issuedReport, issueReport, openDraft, saveWording, storedPdf, weighedNow } from './reports';
+import {
+  issuedHere,
+  issuedReport,
+  issueReport,
+  openDraft,
+  saveWording,
+  storedPdf,
+  weighedNow,
+} from './reports';
 
 let firm: Awaited<ReturnType<typeof testFirm>>;
 let treeId: string;
@@ -43,6 +51,14 @@ test('an issued report is numbered, hashed and fixed', async () => {
   expect(report.content.measured.find((m) => m.name === 'Collar depth')!.text).toMatch(
     /^\d+\.\d ± \d+\.\d cm$/,
   );
+  // Whoever has the file learns which report it is; without its whole hash nobody learns anything.
+  expect(await issuedHere(report.sha256!)).toEqual({
+    number: first.number,
+    firm: firm.viewer.firmName,
+    on: report.issued_at,
+  });
+  for (const other of ['0'.repeat(64), report.sha256!.slice(0, 63), '%'])
+    expect(await issuedHere(other)).toBeUndefined();
   for (const change of [
     `update reports set wording = '{}' where id = $1`,
     `update reports set pdf = '' where id = $1`,

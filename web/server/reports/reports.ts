@@ -1,6 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { VERDICT_ENGINE, reweigh, tableFor, type FirmTable, type Verdict } from '@undrel/core/diagnosis';
+import type { IssuedHere } from '@undrel/core/proof';
 import { PRESCRIPTION_ENGINE } from '@undrel/core/prescription';
 import type { Tree, TreeEvent } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
@@ -12,7 +13,7 @@ import { beside, type Asker } from '../beside';
 import { loadFirm } from '../accounts/firm';
 import { FIRM } from '../accounts/sql';
 import { loadCases } from '../cases/load';
-import type { Db } from '../database/transaction';
+import { withoutFirm, type Db } from '../database/transaction';
 import type { ReportSource } from './source';
 import { filesFor } from '../pictures/forDocument';
 import { provenPdf } from './setDocument';
@@ -262,3 +263,7 @@ export const issuedOf = (db: Db, treeId: string): Promise<ReportHead[]> =>
   db.rows<ReportHead>(sql.ISSUED_OF_TREE, [treeId]);
 export const storedPdf = (db: Db, id: string) =>
   db.row<{ pdf: Buffer; number: string }>(sql.REPORT_PDF, [id]);
+
+/** Which report a file is, by its hash, whoever asks; undefined where it was not issued here. */
+export const issuedHere = (sha256: string): Promise<IssuedHere | undefined> =>
+  withoutFirm((db) => db.row<IssuedHere & Record<string, unknown>>(sql.ISSUED_HERE, [sha256]));

@@ -27,5 +27,6 @@ export const TAKE_NUMBER =
   'update report_counters set last = last + 1 where year = $1 and last = $2 returning last';
 export const ADD_ASSESSMENT = `insert into assessments (firm_id, id, visit_id, verdict_engine, prescription_engine, verdict, prescription, judgements)
   values (current_firm(), $1, $2, $3, $4, $5, $6, $7)`;
+export const ISSUED_HERE = 'select number, firm, issued_on as "on" from auth_issued($1)';
 export const ISSUE = `update reports set number = $2, content = $3, pdf = $4, sha256 = $5, assessment_id = $6, issued_at = now(),
   issued_by = current_actor() where id = $1 and issued_at is null and version = $7 returning id`;

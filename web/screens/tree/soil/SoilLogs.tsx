@@ -6,7 +6,9 @@ import type { PlaneLength } from '@undrel/core/photogrammetry';
 import type { LogPlace, Picture, SoilLayer, SoilLog } from '@undrel/core/records';
 import { TEXTURES } from '@undrel/core/vocabulary';
 import {
+  byHand,
   COLOURS,
+  endsAt,
   FEELS,
   layersTo,
   MOISTURES,
@@ -171,7 +173,10 @@ function Hole(props: {
   };
   const layer = (i: number, changed: Partial<SoilLayer>) =>
     change(
-      { ...log, layers: log.layers.map((l, k) => (k === i ? { ...l, ...changed } : l)) },
+      {
+        ...('to' in changed ? byHand(log) : log),
+        layers: log.layers.map((l, k) => (k === i ? { ...l, ...changed } : l)),
+      },
       `layers.${i}.${Object.keys(changed)[0]}`,
     );
   const top = (i: number) => log.layers[i - 1]?.to ?? 0;
@@ -240,7 +245,9 @@ function Hole(props: {
               <button
                 type="button"
                 className="link min-h-[44px]"
-                onClick={() => change({ ...log, layers: log.layers.filter((_, k) => k !== i) }, 'layers')}
+                onClick={() =>
+                  change({ ...byHand(log), layers: log.layers.filter((_, k) => k !== i) }, 'layers')
+                }
               >
                 Remove layer {i + 1}
               </button>
@@ -271,34 +278,28 @@ function Hole(props: {
         </div>
       )}
       <Said problem={problem} />
-      {props.faces.map(({ picture, ends }) => (
-        <p key={picture.hash} className="flex flex-wrap items-center gap-x-3">
-          <span className="flex-1 min-w-[12rem]">
-            {pictureWords(picture)}: {ends.map((end) => lengthTold(end, system)).join(', ')}
-          </span>
-          <button
-            type="button"
-            className="quiet"
-            aria-pressed={log.traced === picture.hash}
-            disabled={disabled}
-            onClick={() =>
-              change(
-                {
-                  ...log,
-                  layers: layersTo(
-                    log.layers,
-                    ends.map((end) => Math.round(end.value * 1000) / 1000),
-                  ),
-                  traced: picture.hash,
-                },
-                'layers',
-              )
-            }
-          >
-            {log.traced === picture.hash ? 'Depths are from this picture' : 'Take these depths'}
-          </button>
-        </p>
-      ))}
+      {props.faces.map(({ picture, ends }) => {
+        const depths = ends.map((end) => Math.round(end.value * 1000) / 1000);
+        const taken = log.traced === picture.hash && endsAt(log.layers, depths);
+        return (
+          <p key={picture.hash} className="flex flex-wrap items-center gap-x-3">
+            <span className="flex-1 min-w-[12rem]">
+              {pictureWords(picture)}: {ends.map((end) => lengthTold(end, system)).join(', ')}
+            </span>
+            <button
+              type="button"
+              className="quiet"
+              aria-pressed={taken}
+              disabled={disabled}
+              onClick={() =>
+                change({ ...log, layers: layersTo(log.layers, depths), traced: picture.hash }, 'layers')
+              }
+            >
+              {taken ? 'Depths are from this picture' : 'Take these depths'}
+            </button>
+          </p>
+        );
+      })}
       <div className="grid grid-cols-2 gap-2">
         <LengthInput
           field="layer"

@@ -45,5 +45,15 @@ test('a tree that may fall: people away and stability first, on every page that 
   await expect(client.getByRole('radio').first()).toBeVisible();
   for (const option of await client.locator('label', { has: client.getByRole('radio') }).all())
     await expect(option).toContainText(/stability assessed/i);
+
+  // The same page in German: what comes first, the options and the way to say yes.
+  await page.getByRole('radio', { name: 'Deutsch' }).check();
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  await expect(page.getByLabel('Send this; it is shown only now')).not.toHaveValue(link);
+  await client.goto(await page.getByLabel('Send this; it is shown only now').inputValue());
+  await expect(client.getByTestId('danger')).toContainText('Halten Sie Menschen fern');
+  await expect(client.getByRole('button', { name: 'Diese Möglichkeit freigeben' })).toBeVisible();
+  await expect(client.locator('main')).toHaveAttribute('lang', 'de');
+  await expect(client.locator('main')).not.toContainText(/\b(the|with|and|tree)\b/);
   await client.close();
 });

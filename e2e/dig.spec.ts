@@ -78,7 +78,7 @@ test('a dig drawn with the pointer and the same dig typed give the same numbers'
   expect((12 / SHEET.length) * (await typed(page))).toBeLessThan(360);
   await saved(page);
   const byKeyboard = await numbers(page);
-  expect(byKeyboard[0]).not.toBe('0 %');
+  expect(byKeyboard[0]).not.toBe('0%');
   expect(byKeyboard.join(' ')).toContain('look again');
   const state = await page.request.get('/api/trees/lanternfield-3/case');
   const visits = (await state.json()).visits as {
@@ -140,7 +140,7 @@ test('the forecast comes, and the year slider grows the plan with and without th
   await enterDemo(page);
   await page.goto('/trees/sable-katsura-14?station=dig');
   await expect(page.getByText(/^Half of it in about 20\d\d if nothing is done/)).toBeVisible();
-  const figure = page.getByTestId('dig-plan').getByText(/^\d+ %$/);
+  const figure = page.getByTestId('dig-plan').getByText(/^\d+%$/);
   const now = parseInt((await figure.textContent())!, 10);
   const slider = page.getByLabel('Year', { exact: true });
   await slider.focus();
@@ -198,10 +198,10 @@ test('roots go out as files and come in again; unknown kinds are named and nothi
   const oval = JSON.stringify({ ...geojson, features: [geojson.features[0]] });
   const bring = (name: string, content: string) =>
     page
-      .getByLabel('Roots to bring in: GeoJSON or CSV')
+      .getByLabel('Roots to import: GeoJSON or CSV')
       .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
   await bring('oval.geojson', oval);
-  await expect(page.getByText('The outline of the stem and 0 roots brought in.')).toBeVisible();
+  await expect(page.getByText('The outline of the stem and 0 roots imported.')).toBeVisible();
   await saved(page);
   const outline = JSON.parse(await file('GeoJSON')).features[0].geometry.coordinates[0];
   expect(outline[54][0] / outline[0][1]).toBeCloseTo(1.2, 2);

@@ -30,7 +30,7 @@ export async function enterDemo(page: Page): Promise<void> {
     await page.waitForURL('**/grounds');
     sessions.set(slug, await page.context().cookies());
   }
-  await expect(page.getByRole('heading', { name: 'Grounds', exact: true })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Properties', exact: true })).toBeVisible();
 }
 
 /** Opens the grounds of the demo's own firm by the one click that the demo shows. */
@@ -38,7 +38,7 @@ export async function enterByClick(page: Page): Promise<void> {
   await page.goto('/sign-in');
   await page.getByRole('button', { name: 'Enter as the consultant' }).click();
   await page.waitForURL('**/grounds');
-  await expect(page.getByRole('heading', { name: 'Grounds', exact: true })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Properties', exact: true })).toBeVisible();
 }
 
 /** Signs in as one of the people of the firm of this test file, or with an address of its own. */

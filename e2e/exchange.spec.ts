@@ -4,12 +4,12 @@ import { enterDemo, saved, station } from './enter';
 
 const bring = (page: Page, name: string, content: string | Buffer) =>
   page
-    .getByLabel('File to bring in: CSV, GeoJSON, DXF or case file')
+    .getByLabel('File to import: CSV, GeoJSON, DXF or case file')
     .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) });
 
 async function newGrounds(page: Page, name: string): Promise<void> {
   await enterDemo(page);
-  await page.getByRole('button', { name: 'Add grounds' }).click();
+  await page.getByRole('button', { name: 'Add a property' }).click();
   await page.getByLabel('Name').fill(name);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('No trees yet')).toBeVisible();
@@ -42,7 +42,7 @@ test('CSV, GeoJSON and case files come in, with every fault named and the rest k
   await bring(page, 'cut.json', example.slice(0, 400));
   await expect(page.getByText('The file is cut off')).toBeVisible();
   await bring(page, 'case.json', example);
-  await expect(page.getByText('Katsura 14 brought in with 1 visit(s).')).toBeVisible();
+  await expect(page.getByText('Katsura 14 imported with 1 visit(s).')).toBeVisible();
   await page.getByRole('link', { name: 'Katsura 14', exact: true }).click();
   await page.waitForURL('**/trees/*');
   const id = new URL(page.url()).pathname.split('/').pop();
@@ -89,7 +89,7 @@ test('outlines changed meanwhile are shown beside those of the file, and either 
   await bring(a, 'second.geojson', outlined('Theirs'));
   await expect(a.locator('svg').getByText('Theirs')).toBeVisible();
   await bring(b, 'mine.geojson', outlined('Mine'));
-  const sides = b.getByRole('alert').filter({ hasText: 'changed by someone else meanwhile' });
+  const sides = b.getByRole('alert').filter({ hasText: 'changed by someone else' });
   await expect(sides).toContainText('1 outline: Theirs');
   await expect(sides).toContainText('1 outline: Mine');
   await sides.getByRole('button', { name: 'Keep what is there' }).click();
@@ -137,9 +137,9 @@ test('find by keyboard, units and themes', async ({ page }) => {
   // A key pressed before the page has come alive is not heard.
   await expect(async () => {
     await page.keyboard.press('/');
-    await expect(page.getByPlaceholder('Tree, grounds, species')).toBeVisible({ timeout: 500 });
+    await expect(page.getByPlaceholder('Tree, property, species')).toBeVisible({ timeout: 500 });
   }).toPass();
-  await page.getByPlaceholder('Tree, grounds, species').fill('linden 3');
+  await page.getByPlaceholder('Tree, property, species').fill('linden 3');
   await expect(page.getByRole('option', { name: /Linden 3/ }).first()).toBeVisible();
   await page.keyboard.press('Enter');
   await page.waitForURL('**/trees/kelpworth-3');

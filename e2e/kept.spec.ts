@@ -13,7 +13,7 @@ const twoPages = async (browser: Browser): Promise<[Page, Page]> => {
 
 test('a form whose server is away keeps what was typed', async ({ page }) => {
   await enterDemo(page);
-  await page.getByRole('button', { name: 'Add grounds' }).click();
+  await page.getByRole('button', { name: 'Add a property' }).click();
   await page.getByLabel('Name').fill('Far Meadow');
   await page.getByLabel('Client').fill('A client');
   await page.route('**/grounds', (route) =>
@@ -27,8 +27,8 @@ test('a form whose server is away keeps what was typed', async ({ page }) => {
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('No trees yet')).toBeVisible();
   // Removed grounds come back with one press.
-  await page.getByRole('button', { name: 'Edit these grounds' }).click();
-  await page.getByRole('button', { name: 'Remove these grounds' }).click();
+  await page.getByRole('button', { name: 'Edit this property' }).click();
+  await page.getByRole('button', { name: 'Remove this property' }).click();
   await expect(page.getByText('Far Meadow removed.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('No trees yet')).toBeVisible();
@@ -38,14 +38,14 @@ test('stale grounds show both sides', async ({ browser }) => {
   const [a, b] = await twoPages(browser);
   for (const page of [a, b]) {
     await page.goto('/grounds/lanternfield');
-    await page.getByRole('button', { name: 'Edit these grounds' }).click();
+    await page.getByRole('button', { name: 'Edit this property' }).click();
   }
   await a.getByLabel(/^Note/).fill('Gate on the north side.');
   await a.getByRole('button', { name: 'Save' }).click();
   await expect(a.getByText('Gate on the north side.')).toBeVisible();
   await b.getByLabel(/^Note/).fill('Gate on the south side.');
   await b.getByRole('button', { name: 'Save' }).click();
-  const told = b.getByRole('alert').filter({ hasText: 'changed these grounds meanwhile' });
+  const told = b.getByRole('alert').filter({ hasText: 'changed this property' });
   await expect(told).toContainText(
     'Theirs: Lanternfield Tram Terminus; Lanternfield Transit; Gate on the north side.',
   );
@@ -58,10 +58,10 @@ test('report words: a stale save shows both sides; the draft PDF carries them', 
   const [a, b] = await twoPages(browser);
   for (const page of [a, b]) await page.goto('/trees/kelpworth-9/report');
   await a.getByLabel(/^Opening/).fill('Seen with the porter.');
-  await a.getByRole('button', { name: 'Save words' }).click();
-  await expect(a.getByRole('button', { name: 'Words saved' })).toBeVisible();
+  await a.getByRole('button', { name: 'Save draft' }).click();
+  await expect(a.getByRole('button', { name: 'Draft saved' })).toBeVisible();
   await b.getByLabel(/^Opening/).fill('Seen alone.');
-  await b.getByRole('button', { name: 'Save words' }).click();
+  await b.getByRole('button', { name: 'Save draft' }).click();
   const conflict = b.getByRole('alertdialog');
   await expect(conflict).toContainText('Opening, theirs: Seen with the porter.');
   await conflict.getByRole('button', { name: 'Take theirs' }).click();
@@ -97,7 +97,7 @@ test('the firm’s practice book changes the figures of a tree that has none of 
   await page.waitForURL('**/grounds');
   const ring = async () => {
     await page.goto('/trees/sable-katsura-14?station=prescription');
-    return page.getByRole('button', { name: /^Ring the mulch covers/ }).textContent();
+    return page.getByRole('button', { name: /^Mulched ring/ }).textContent();
   };
   const before = await ring();
   await page.goto('/practice');

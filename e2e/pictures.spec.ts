@@ -54,7 +54,7 @@ test('eight sides of the collar by one thumb; kept when the server is away, and 
   await expect(page.getByRole('link', { name: 'Pictures of the collar: 8 of 8 sides' })).toBeVisible();
 });
 
-test('a picture brought in is named, marked and put into the report; what is none is refused in words', async ({
+test('a picture imported is named, marked and put into the report; what is none is refused in words', async ({
   page,
 }) => {
   await enterDemo(page);

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { verifyReport } from '@undrel/core/proof';
 import { expect, test } from '@playwright/test';
 import { enterDemo, saved, station } from './enter';
 import { textOf } from './pdf';
@@ -19,10 +20,10 @@ test('another school is weighed on the cut plan itself, and one of the grounds h
     { problem: expect.stringContaining('missing: a dig') },
   ]);
   const freed = Math.round(100 * plan!.value.freed);
-  await expect(page.getByTestId('frees')).toHaveText(`${freed} %`);
+  await expect(page.getByTestId('frees')).toHaveText(`${freed}%`);
   await page.goto('/trees/sable-hornbeam-3/schools');
   const girdling = page.getByRole('region', { name: 'Girdling roots' });
-  await expect(girdling.getByText(`now ${freed} %`).first()).toBeVisible();
+  await expect(girdling.getByText(`now ${freed}%`).first()).toBeVisible();
 
   await page.goto('/grounds/lanternfield');
   await page.getByRole('link', { name: 'Schools' }).click();
@@ -52,32 +53,32 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   // What a step of a limit would free is told beside it; taking the step frees it.
   const roots = page.getByRole('region', { name: 'Root by root' });
   await expect(roots.getByText(/Not before stage 2|Stays: with the others gone too/).first()).toBeVisible();
-  const limits = page.getByRole('region', { name: 'What the plan keeps to' });
-  await expect(page.getByText('Weighing what each limit costs…')).toHaveCount(0);
+  const limits = page.getByRole('region', { name: 'Limits of the plan' });
+  await expect(page.getByText('Computing what each limit costs…')).toHaveCount(0);
   await limits.getByLabel('Root cross-section lost in a stage').fill('120');
   await expect(
     page
       .getByRole('alert')
-      .filter({ hasText: 'Root cross-section lost in a stage: 120 is outside 0 to 100 %.' }),
+      .filter({ hasText: 'Root cross-section lost in a stage: 120 is outside 0 to 100%.' }),
   ).toBeVisible();
   await limits.getByLabel('Root cross-section lost in a stage').fill('60');
   await limits.getByLabel('Lost in all stages').fill('90');
   await limits.getByLabel('Thicker roots go one a stage').fill('40');
   await expect.poll(async () => parseInt((await frees.textContent())!, 10)).toBeGreaterThan(first);
   await limits.getByRole('button', { name: 'Back to the limits of the school' }).click();
-  await expect(frees).toHaveText(`${first} %`);
+  await expect(frees).toHaveText(`${first}%`);
 
   // Held roots that break a limit: which one, and the least that gives.
   for (const label of ['G1', 'G2', 'G3']) {
     await page.getByLabel(`Hold root ${label}`).selectOption('cut 1');
   }
   const clash = page.getByTestId('clash');
-  await expect(clash).toContainText(/Stage 1 would take \d+ % of the root cross-section; 20 % is allowed/);
+  await expect(clash).toContainText(/Stage 1 would take \d+% of the root cross-section; 20% is allowed/);
   await clash.getByRole('button', { name: 'Ease the limits just enough' }).click();
   await expect(clash).toHaveCount(0);
   await expect(stages.first()).toContainText(/G1.*G2.*G3/);
   await page.getByLabel('Hold root G4').selectOption('cut 2');
-  await expect(clash).toContainText(/All stages would take \d+ % of the root cross-section/);
+  await expect(clash).toContainText(/All stages would take \d+% of the root cross-section/);
   await expect(page.locator('body')).not.toContainText('{m:');
   await clash.getByRole('button', { name: 'Ease the limits just enough' }).click();
   await expect(clash).toHaveCount(0);
@@ -87,14 +88,14 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await page.getByRole('button', { name: 'Agree this plan' }).click();
   await expect(page.getByTestId('agreed')).toContainText('The crew sheet and the report follow this plan.');
   await page.getByLabel('Hold root G2').selectOption('keep');
-  await expect(page.getByTestId('agreed')).toContainText('It breaks what is kept to now: G2 is held as kept');
+  await expect(page.getByTestId('agreed')).toContainText('It breaks the present limits: G2 is held as kept');
   await page.keyboard.press('Control+z');
   await expect(page.getByTestId('agreed')).not.toContainText('It breaks');
   await expect(page.getByRole('region', { name: 'What it buys' })).toContainText(/with the plan/);
   await page.getByRole('button', { name: /, left as it is$/ }).click();
   await expect(page.getByTestId('cut-plan').getByRole('img')).toHaveAttribute(
     'aria-label',
-    /left as it is: \d+ % of the bark is compressed/,
+    /left as it is: \d+% of the bark is compressed/,
   );
   await saved(page);
   await page.reload();
@@ -110,7 +111,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await expect(page.getByRole('figure').first()).not.toContainText('G1');
   await expect(page.getByRole('figure').first()).toContainText('G4');
   await page.goto('/trees/sable-hornbeam-3/report');
-  await expect(page.getByText(/^The agreed cuts free \d+ % of the bark over twenty years/)).toBeVisible();
+  await expect(page.getByText(/^The agreed cuts free \d+% of the bark over twenty years/)).toBeVisible();
   await expect(page.getByRole('region', { name: 'Stages of the cut plan' })).toContainText('G1, G2, G3');
   const stored = (await (await page.request.get('/api/trees/sable-hornbeam-3/case')).json()) as {
     visits: { cuts?: { agreed?: { label: string; stage: number }[] } }[];
@@ -156,7 +157,7 @@ test('from the prescription to an option approved on a phone and a crew order ti
 
   // What it costs: every line is its amount times its price, and they add up to the total.
   await page.getByRole('link', { name: 'Costs: is it worth it?' }).click();
-  await expect(page.getByTestId('worth-answer')).toContainText(/in ten years is \d+ to \d+ %/);
+  await expect(page.getByTestId('worth-answer')).toContainText(/in ten years is \d+ to \d+%/);
   const money = (text: string | null) => Math.round(Number(text!.replace(/[^\d.]/g, '')) * 100);
   const table = page.getByRole('table', { name: /^(Treatment|Season 1)/ }).first();
   const rows = await table.locator('tbody tr').allTextContents();
@@ -332,6 +333,33 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
     page.getByRole('button', { name: 'DOCX' }).click(),
   ]);
   expect(docx.suggestedFilename()).toBe('Lanternfield Tram Terminus.docx');
+  // Issued, it has a number, all lengths, a letter in German, and a PDF that proves each of its trees.
+  await page.getByRole('button', { name: 'Issue the report' }).click();
+  await expect(page.getByRole('complementary', { name: 'Issued' })).toBeVisible({ timeout: 60_000 });
+  const number = await page.getByRole('navigation', { name: 'Where' }).locator('strong').textContent();
+  expect(number).toMatch(/^[A-Z]+-\d{4}-\d{4}$/);
+  await expect(page.getByRole('article', { name: 'Report' })).toContainText(`Report ${number}, issued`);
+  await page.getByRole('radio', { name: 'Deutsch' }).check();
+  await expect(page.getByRole('article', { name: 'Report' })).toContainText('Was zu tun ist');
+  const german = await page.request.get(
+    (await page.getByRole('link', { name: 'PDF' }).getAttribute('href'))!,
+  );
+  expect(await textOf(await german.body())).toContain(`Bericht ${number}, ausgestellt am`);
+  await page.getByRole('radio', { name: /^Full record/ }).check();
+  await expect(page.getByRole('article', { name: 'Report' })).toContainText('Trees');
+  await expect(page.getByRole('link', { name: 'PDF' })).toHaveAttribute('href', /length=record/);
+  const record = await page.request.get(
+    (await page.getByRole('link', { name: 'PDF' }).getAttribute('href'))!,
+  );
+  const proved = await verifyReport(new Uint8Array(await record.body()), '2099-01-01');
+  expect(proved).toMatchObject({ seal: 'holds', differences: [] });
+  expect('trees' in proved && proved.trees.length).toBeGreaterThan(3);
+  // Pressed again while nothing has changed, it is the same one.
+  await page.goto('/grounds/lanternfield/work');
+  await expect(page.getByRole('link', { name: number! })).toBeVisible();
+  await page.getByRole('button', { name: 'Issue the report' }).click();
+  await page.waitForURL('**/property-reports/*', { timeout: 60_000 });
+  await expect(page.getByRole('navigation', { name: 'Where' })).toContainText(number!);
   await page.goto('/trees/lanternfield-5/order');
   const outcome = page.getByRole('group', { name: /What came of (Open|Take out) the root-control ring/ });
   await expect(outcome.getByRole('button', { name: 'done', exact: true })).toHaveAttribute(
@@ -347,7 +375,7 @@ test('a cause that no spade mends is answered on every page, and what is decline
   await enterDemo(page);
   await page.goto('/trees/kelpworth-21?station=prescription');
   await expect(page.getByTestId('prescription-summary')).toHaveText(`${NAMED}.`);
-  const answers = page.getByRole('region', { name: 'What each cause gets' });
+  const answers = page.getByRole('region', { name: 'What is done about each cause' });
   await expect(answers.getByText(/^Primary pest or disease/)).toBeVisible();
   await expect(answers.getByText(`${NAMED}.`)).toBeVisible();
   await page.goto('/trees/kelpworth-21?station=verdict');
@@ -358,7 +386,7 @@ test('a cause that no spade mends is answered on every page, and what is decline
     /treat.*On average treating it wastes .* h of work, leaving it costs/,
   );
   await weighed
-    .getByRole('button', { name: /^Look at/ })
+    .getByRole('button', { name: /^Inspect/ })
     .first()
     .click();
   await expect(page).not.toHaveURL(/station=verdict/);

@@ -13,7 +13,7 @@ async function tick(page: Page, tree: string, title: RegExp): Promise<void> {
   await saved(page);
 }
 
-const follows = (page: Page) => page.getByRole('region', { name: 'To look at and to finish' });
+const follows = (page: Page) => page.getByRole('region', { name: 'To check and to finish' });
 
 test('work ticked done is followed by its own tasks: done with one touch and back, moved and dropped with a reason', async ({
   page,
@@ -35,7 +35,7 @@ test('work ticked done is followed by its own tasks: done with one touch and bac
   const was = await below.boundingBox();
   await page.context().setOffline(true);
   await done.click();
-  await expect(one.getByRole('alert')).toHaveText('The server was not reached; try again.');
+  await expect(one.getByRole('alert')).toHaveText('The server could not be reached; try again.');
   expect((await below.boundingBox())!.y).toBeCloseTo(was!.y, 0);
   await page.context().setOffline(false);
   await done.click();
@@ -87,7 +87,7 @@ test('a month and a year of it, by role and grounds; on a phone the month is a l
   const grounds = page.getByRole('region', { name: 'Sable Row Ropeworks' });
   await expect(grounds).toBeVisible({ timeout: 30_000 });
   await expect(grounds.getByText('leaves rest')).toBeVisible();
-  await page.getByRole('combobox', { name: /^Grounds/ }).selectOption({ label: 'Kelpworth Observatory' });
+  await page.getByRole('combobox', { name: /^Property/ }).selectOption({ label: 'Kelpworth Observatory' });
   await expect(grounds).toHaveCount(0);
   await expect(page.getByRole('region', { name: 'Kelpworth Observatory' })).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
@@ -110,8 +110,8 @@ test('an address that another calendar reads, until it is taken back', async ({ 
   const read = await anybody.get(link, { timeout: 60_000 });
   expect(read.headers()['content-type']).toContain('text/calendar');
   expect(await read.text()).toMatch(/^BEGIN:VCALENDAR[\s\S]*SUMMARY:/);
-  await page.getByRole('button', { name: 'Take back Yard door' }).first().click();
-  await expect(page.getByRole('button', { name: 'Take back Yard door' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Withdraw Yard door' }).first().click();
+  await expect(page.getByRole('button', { name: 'Withdraw Yard door' })).toHaveCount(0);
   expect((await anybody.get(link)).status()).toBe(404);
   await anybody.dispose();
 });
@@ -144,11 +144,11 @@ test('did the digging pay: the tree against its reference tree, two visits side 
   await expect(page).toHaveURL(/before=2025-08-19/);
   // No tree of another genus stands beside it, and nothing was done: it says so.
   await page.goto('/trees/sable-katsura-7/time');
-  await expect(page.getByText('Nothing was recorded as done')).toBeVisible();
+  await expect(page.getByText('No work that would show in the crown')).toBeVisible();
   await page.goto('/practice');
   await page.getByRole('link', { name: 'What worked' }).click();
   const dug = page.getByRole('listitem', { name: 'root collar excavated' });
-  await expect(dug).toContainText(/worked at \d+ % \(\d+ % to \d+ %\) of \d+ judged|too few for a share/);
+  await expect(dug).toContainText(/worked at \d+% \(\d+% to \d+%\) of \d+ judged|too few for a share/);
   await dug.getByRole('link', { name: 'Linden 5' }).click();
   await expect(page.getByTestId('answer')).toHaveText('Linden 5: worse than before the work');
 });
@@ -239,7 +239,7 @@ test('daily weather of the grounds comes in from a file: its units asked once, w
 }) => {
   await enterDemo(page);
   await page.goto('/grounds/sable-row/water');
-  await page.getByText('Bring in daily weather').click();
+  await page.getByText('Import daily weather').click();
   const file = page.getByLabel('Daily weather as CSV or JSON: date, rain, low, high');
   const rows = Array.from({ length: 40 }, (_, i) => `${daysOn(i - 40)},0,50,68`);
   const csv = {

@@ -38,7 +38,7 @@ test('from a sketch of a tree on paved ground to an agreed trench plan, shopping
     await expect(page.getByRole('listitem').filter({ hasText: name })).toBeVisible();
   }
   await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
-  await expect(page.getByTestId('opened')).toHaveText(/^[1-9]\d* %$/);
+  await expect(page.getByTestId('opened')).toHaveText(/^[1-9]\d*%$/);
   await press(page.getByRole('button', { name: 'Ask the locate service' }));
   await expect(page.getByText(/They are on the plan\./)).toBeVisible();
   await saved(page);
@@ -54,4 +54,5 @@ test('from a sketch of a tree on paved ground to an agreed trench plan, shopping
   expect(seconds).toBeLessThan(480);
 });
 
-const spokesOn = (page: Page) => page.getByRole('table', { name: 'Spokes' }).locator('tbody tr').count();
+const spokesOn = (page: Page) =>
+  page.getByRole('table', { name: 'Radial trenches' }).locator('tbody tr').count();

@@ -41,7 +41,7 @@ async function unmoved(page: Page, before: Places, when: string): Promise<void> 
   expect(stayed.length).toBeGreaterThan(3);
 }
 
-const AWAY = /not reached|did not answer/;
+const AWAY = /could not be reached|did not answer/;
 const PHONE = { width: 390, height: 844 };
 
 test.describe('nothing that can be pressed moves while messages come and go', () => {
@@ -86,8 +86,8 @@ test.describe('nothing that can be pressed moves while messages come and go', ()
       const before = await seen(page);
       await context.setOffline(true);
       await answers.getByRole('radio').nth(1).click();
-      await expect(state).toContainText('Not reached');
-      await unmoved(page, before, 'not reached');
+      await expect(state).toContainText('Offline');
+      await unmoved(page, before, 'offline');
       await context.setOffline(false);
       await expect(state).toHaveText('Saved');
       await unmoved(page, before, 'reached again');
@@ -214,17 +214,17 @@ for (const size of [PHONE, { width: 1280, height: 800 }]) {
       await page.getByLabel('E-mail').fill('a@b.example');
       await answered('invite', page.getByRole('button', { name: 'Make a link' }), AWAY);
     });
-    await away('/grounds', 'Grounds', async () => {
-      await page.getByRole('button', { name: 'Add grounds' }).click();
+    await away('/grounds', 'Properties', async () => {
+      await page.getByRole('button', { name: 'Add a property' }).click();
       await page.getByLabel('Name').fill('Somewhere');
       await answered('grounds', page.getByRole('button', { name: 'Add', exact: true }), AWAY);
     });
     await away('/grounds/sable-row', 'Trees', async () => {
-      await page.getByRole('button', { name: 'Edit these grounds' }).click();
+      await page.getByRole('button', { name: 'Edit this property' }).click();
       await answered('edit grounds', page.getByRole('button', { name: 'Save', exact: true }), AWAY);
       const before = await seen(page);
       await page
-        .getByLabel(/^File to bring in/)
+        .getByLabel(/^File to import/)
         .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from('label\nA 1\n') });
       await expect(page.getByRole('alert').filter({ hasText: AWAY }).first()).toBeVisible();
       await unmoved(page, before, 'bring in');
@@ -258,7 +258,7 @@ test('an answer that grows above what was pressed does not push it away', async 
   // As in browsers that do not hold what is in view by themselves.
   await page.evaluate(() => document.styleSheets[0]!.insertRule('* { overflow-anchor: none !important }'));
   const hold = page.getByLabel('Hold root D1');
-  await expect(page.getByText('Weighing what each limit costs…')).toBeHidden();
+  await expect(page.getByText('Computing what each limit costs…')).toBeHidden();
   await hold.evaluate((el) => el.scrollIntoView({ block: 'center' }));
   await hold.focus();
   const top = async () => (await hold.boundingBox())!.y;

@@ -68,8 +68,8 @@ test('cards are found, the bark is touched, and a root is traced on the plan: pl
   const [a, b] = [near[0]!, near.at(-1)!];
   const top = -(root.path.z[a]! + root.path.z[b]!) / 2 - root.path.radius[a]!;
   await entry.getByLabel(/^Top of the roots at/).fill((100 * top).toFixed(1));
-  await expect(entry.getByText('The picture is being laid …')).toBeVisible();
-  await expect(entry.getByText('The picture is being laid …')).toBeHidden();
+  await expect(entry.getByText('Placing the picture …')).toBeVisible();
+  await expect(entry.getByText('Placing the picture …')).toBeHidden();
   await expect(page.getByTestId('dig-plan').locator('image')).toBeVisible();
   await entry.getByLabel('A root').selectOption({ label: 'structural, anchor' });
   await entry.getByRole('button', { name: 'Draw it' }).click();

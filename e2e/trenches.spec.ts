@@ -2,15 +2,15 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { enterDemo, saved } from './enter';
 
-test('trenches are laid out on the site, turned, locked, taken out, weighed against other ways, and go out as files', async ({
+test('trenches are planned on the site, turned, locked, taken out, weighed against other ways, and go out as files', async ({
   page,
 }) => {
   await enterDemo(page);
   await page.goto('/trees/kelpworth-10?station=trenches');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await page.getByRole('button', { name: /^Trenches/ }).click();
-  const rows = page.getByRole('table', { name: 'Spokes' }).locator('tbody tr');
-  await expect(page.getByTestId('opened')).toHaveText(/^\d+ %$/);
+  const rows = page.getByRole('table', { name: 'Radial trenches' }).locator('tbody tr');
+  await expect(page.getByTestId('opened')).toHaveText(/^\d+%$/);
   const count = await rows.count();
   expect(count).toBeGreaterThan(4);
 
@@ -53,7 +53,7 @@ test('trenches are laid out on the site, turned, locked, taken out, weighed agai
   await saved(page);
 
   // A spoke turned by its outer end stays where it was put, and the rest goes round it.
-  const second = page.getByRole('button', { name: /^Spoke 2 at \d+°/ });
+  const second = page.getByRole('button', { name: /^Trench 2 at \d+°/ });
   const bearing = Number(/at (\d+)°/.exec((await second.getAttribute('aria-label'))!)![1]);
   const box = (await second.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -63,7 +63,7 @@ test('trenches are laid out on the site, turned, locked, taken out, weighed agai
   await expect(rows.filter({ hasText: 'locked' })).toHaveCount(1);
   const turned = parseInt((await rows.filter({ hasText: 'locked' }).locator('td').nth(1).textContent())!, 10);
   expect(turned).not.toBe(bearing);
-  await page.getByRole('button', { name: new RegExp(`^Spoke \\d+ at ${turned}°`) }).press('ArrowRight');
+  await page.getByRole('button', { name: new RegExp(`^Trench \\d+ at ${turned}°`) }).press('ArrowRight');
   await expect(rows.filter({ hasText: 'locked' })).toContainText(`${turned + 1}°`);
   await saved(page);
 
@@ -74,17 +74,17 @@ test('trenches are laid out on the site, turned, locked, taken out, weighed agai
   await expect(rows.filter({ hasText: 'locked' })).toContainText(`${turned + 1}°`);
 
   // A bearing across the gas main has no room: said, and nothing else is lost.
-  await page.getByLabel('A spoke at').fill('N');
+  await page.getByLabel('Trench at').fill('N');
   await page.getByRole('button', { name: 'Add and lock' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'Locked spoke at 0°' })).toContainText('Gas main');
+  await expect(page.getByRole('alert').filter({ hasText: 'Locked trench at 0°' })).toContainText('Gas main');
   await page.getByRole('button', { name: 'Unlock it' }).click();
 
   // The other school is seen before it is taken.
-  await expect(page.getByText(/The other way, narrow hand spokes/)).toBeVisible();
+  await expect(page.getByText(/The other way, narrow hand-dug trenches/)).toBeVisible();
   await page.getByRole('button', { name: 'Take it for this tree' }).click();
-  await expect(page.getByText(/The other way, air-tool spokes/)).toBeVisible();
+  await expect(page.getByText(/The other way, air-tool trenches/)).toBeVisible();
 
-  await page.getByRole('button', { name: 'Take instead: Vertical mulching' }).click();
+  await page.getByRole('button', { name: 'Choose instead: Vertical mulching' }).click();
   await page.getByRole('button', { name: 'Take it', exact: true }).click();
   await page.getByLabel('Why vertical mulching?').fill('The client wants the lawn kept.');
   await page.getByRole('button', { name: 'Take it', exact: true }).click();
@@ -151,7 +151,7 @@ test('the penetrometer is pushed, its files come in, and what it tells changes t
     .join('\n');
   const bring = (name: string) =>
     device
-      .getByLabel('Pushes to bring in')
+      .getByLabel('Pushes to import')
       .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await bring('first.csv');
   const columns = device.getByRole('group', { name: 'Columns of the file' });
@@ -161,8 +161,8 @@ test('the penetrometer is pushed, its files come in, and what it tells changes t
   await columns.getByLabel('Pressure or force', { exact: true }).selectOption('F');
   await columns.getByLabel('Pressure or force, unit').selectOption('N');
   await columns.getByLabel('Cone').selectOption({ label: '20.27 mm cone' });
-  await columns.getByRole('button', { name: 'Bring in' }).click();
-  await expect(page.getByText('3 pushes brought in.')).toBeVisible();
+  await columns.getByRole('button', { name: 'Import' }).click();
+  await expect(page.getByText('3 pushes imported.')).toBeVisible();
   await expect(device.getByTestId('tightness')).toContainText('4 pushes');
   await bring('second.csv');
   await expect(device.getByTestId('tightness')).toContainText('7 pushes');
@@ -187,7 +187,7 @@ test('the penetrometer is pushed, its files come in, and what it tells changes t
   await saved(page);
 
   await page.getByRole('button', { name: /^Trenches/ }).click();
-  await expect(page.getByText(/tight where the penetrometer reaches 2 MPa/)).toBeVisible();
+  await expect(page.getByText(/compacted where the penetrometer reaches 2 MPa/)).toBeVisible();
   await page.getByRole('button', { name: /^Verdict/ }).click();
   await expect(page.getByText(/the middle of 4 pushes/).first()).toBeVisible();
 });

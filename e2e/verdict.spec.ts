@@ -4,8 +4,8 @@ import { enterDemo, saved } from './enter';
 /** The verdict with its reasons, which come from the worker a moment after the page. */
 async function openVerdict(page: Page, tree: string): Promise<void> {
   await page.goto(`/trees/${tree}?station=verdict`);
-  await expect(page.getByText('Weighing each finding…')).toHaveCount(0);
-  await expect(page.getByRole('heading', { name: 'Look at next' })).toBeVisible();
+  await expect(page.getByText('Computing what each finding adds…')).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: 'Check next' })).toBeVisible();
 }
 
 const causes = (page: Page) => page.getByRole('region', { name: 'Causes' });
@@ -24,7 +24,7 @@ test('the verdict ranks, explains, sends to the next look, and follows the answe
   ).toBeVisible();
   await expect(page.getByTestId('since-when')).toContainText(/Growth fell .*2023/);
 
-  const next = page.locator('section', { has: page.getByRole('heading', { name: 'Look at next' }) });
+  const next = page.locator('section', { has: page.getByRole('heading', { name: 'Check next' }) });
   await page.goto('/trees/sable-hornbeam-5?station=history');
   const wet = page.getByRole('group', { name: 'Does water stand after rain?' }).last();
   await wet.getByRole('radio', { name: 'for days' }).click();
@@ -62,10 +62,10 @@ test('a walk-round by thumb: one tap where nothing is wrong, kept out of reach, 
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
   const page = await context.newPage();
   await enterDemo(page);
-  await page.getByRole('button', { name: 'Add grounds' }).click();
+  await page.getByRole('button', { name: 'Add a property' }).click();
   await page.getByLabel('Name').fill('Walked Yard');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.getByLabel('File to bring in: CSV, GeoJSON, DXF or case file').setInputFiles({
+  await page.getByLabel('File to import: CSV, GeoJSON, DXF or case file').setInputFiles({
     name: 'trees.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(
@@ -93,7 +93,7 @@ test('a walk-round by thumb: one tap where nothing is wrong, kept out of reach, 
   const rows = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Ash' });
   await expect(rows.nth(0)).toContainText(/Ash 2.*this season.*lay the collar open/);
   await expect(rows.nth(1)).toContainText(/Ash 1.*nothing to do/);
-  await expect(rows.nth(2)).toContainText(/Ash 3.*not looked at/);
+  await expect(rows.nth(2)).toContainText(/Ash 3.*not examined/);
 
   // Noted today, mended today: the same visit takes the other answer.
   await page.getByRole('button', { name: /^Walk/ }).tap();
@@ -146,7 +146,7 @@ test('a soil sample: texture, density against the limits of that texture, and th
   await page.getByText('Soil sample, single readings').click();
   await page.getByLabel('Sand, of the fine earth').fill('80');
   await page.getByLabel('Clay, of the fine earth').fill('50');
-  await expect(page.getByText('Sand 80 % and clay 50 %: together at most 100 %')).toBeVisible();
+  await expect(page.getByText('Sand 80% and clay 50%: together at most 100%')).toBeVisible();
   await page.getByLabel('Sand, of the fine earth').fill('20');
   await page.getByLabel('Core, volume').fill('100');
   await page.getByLabel('Core, oven-dry mass').fill('99999');

@@ -50,7 +50,7 @@ test('a species is found by any name, an unknown one is said to be, and the firm
   await expect(says).toContainText('Tilia cordata (small-leaved linden): deciduous, medium growing');
   await species.fill('Xylotherium maximum');
   await expect(says).toHaveText(
-    'Xylotherium maximum is in no list; its growth and what it stands count as middling.',
+    'Xylotherium maximum is in no list; its growth and what it tolerates count as average.',
   );
   await saved(page);
 
@@ -61,9 +61,9 @@ test('a species is found by any name, an unknown one is said to be, and the firm
   const form = page.getByRole('form', { name: 'A new species' });
   await form.getByLabel('Genus and species').fill('Xylotherium maximum');
   await form.getByLabel('Stands salt').selectOption('poorly');
-  await form.getByLabel('Height when grown').fill('900');
+  await form.getByLabel('Mature height').fill('900');
   await expect(page.getByRole('alert').filter({ hasText: '90' })).toContainText('900');
-  await form.getByLabel('Height when grown').fill('12');
+  await form.getByLabel('Mature height').fill('12');
   await form.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Xylotherium maximum is saved.' })).toBeVisible();
 

@@ -9,12 +9,12 @@ import { saved, signIn, station } from './enter';
 import { mailOf, ownFirm } from './ownFirm';
 
 const TREE = 'sable-katsura-14';
-const follows = (page: Page) => page.getByRole('region', { name: 'To look at and to finish' });
+const follows = (page: Page) => page.getByRole('region', { name: 'To check and to finish' });
 /** Everything of the tree that the season lists. */
 const mine = (page: Page, what: RegExp) =>
   follows(page).getByRole('listitem').filter({ hasText: 'Katsura 14' }).filter({ hasText: what });
 
-test('a tree lives three years: dug, looked at late, the cone back and found on a walk-round, recovered', async ({
+test('a tree lives three years: dug, examined late, the cone back and found on a walk-round, recovered', async ({
   browser,
 }) => {
   const file = join(mkdtempSync(join(tmpdir(), 'undrel-years-')), 'ahead');

@@ -15,7 +15,7 @@ const WRONG_TABLES = 10;
 const SEED = 20261127;
 const KINDS = Object.keys(VISITS) as VisitKind[];
 
-const percent = (share: number, digits = 1) => `${(100 * share).toFixed(digits)} %`;
+const percent = (share: number, digits = 1) => `${(100 * share).toFixed(digits)}%`;
 /** How far what was so lies from what was said, by fifths of the chance: a tenth holds too few to tell 3 points. */
 const farthest = ({ bins }: Calibration) =>
   Math.max(
@@ -88,7 +88,7 @@ const row = (cells: readonly string[]) => `| ${cells.join(' | ')} |`;
 const text = [
   '# Calibration of the verdict',
   '',
-  `Written by \`npm run calibrate\`. ${TREES} trees are drawn from the table of judgements, each is looked at as a hurried, a usual and a`,
+  `Written by \`npm run calibrate\`. ${TREES} trees are drawn from the table of judgements, each is examined as a hurried, a usual and a`,
   'thorough visit would, and weighed. It shows that the sums are right and what a visit is worth. It cannot show that the judgements are:',
   'for that, the same is done with trees from tables in which every judgement is one word off, up or down at random, that are weighed with',
   'the table as it ships.',
@@ -127,7 +127,7 @@ const text = [
   row(['---', ...all.map(() => '---')]),
   ...pooled.bins.map((_, b) =>
     row([
-      `${10 * b} to ${10 * (b + 1)} %`,
+      `${10 * b} to ${10 * (b + 1)}%`,
       ...all.map(({ result }) => {
         const { said, so, count } = result.bins[b]!;
         return count ? `${percent(said)} said, ${percent(so)} so, of ${count}` : '';

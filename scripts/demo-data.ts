@@ -43,6 +43,7 @@ import { simulatedWeather } from '../web/stand-ins/weather';
 /** Tables of a firm, those that refer to others first. */
 const TABLES = [
   'reports',
+  'property_reports',
   'report_counters',
   'assessments',
   'offers',
@@ -66,6 +67,9 @@ const TABLES = [
   'firms',
 ];
 
+/** Whose rows are fixed once they are issued. */
+const FIXED = ['reports', 'property_reports'];
+
 /**
  * Takes the demo firm out with the copies of it that browser tests made, as the owner of the database: the application
  * itself never deletes.
@@ -78,12 +82,12 @@ async function removeDemo(client: pg.Client): Promise<void> {
   const forgotten = rows.map((r) => r.name).filter((name) => !TABLES.includes(name));
   if (forgotten.length > 0) throw new Error(`Not in the list of tables of a firm: ${forgotten.join(', ')}.`);
   await client.query('begin');
-  await client.query('alter table reports disable trigger issued');
+  for (const table of FIXED) await client.query(`alter table ${table} disable trigger issued`);
   const own = 'firm_id = $1 or firm_id like $2';
   const which = [FIRM.id, `${FIRM.id}-%`];
   for (const table of TABLES) await client.query(`delete from ${table} where ${own}`, which);
   await client.query(`delete from audit_entries where ${own}`, which);
-  await client.query('alter table reports enable trigger issued');
+  for (const table of FIXED) await client.query(`alter table ${table} enable trigger issued`);
   await client.query('commit');
 }
 

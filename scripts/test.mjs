@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join, relative } from 'node:path';
 import { build } from './setup/build.mjs';
-import { checkMachine, chromium, glpk, npmPackages } from './setup/packages.mjs';
+import { checkMachine, chromium, glpk, npmPackages, wordProcessor } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { database } from './setup/postgres.mjs';
 import { ended, program, ROOT, run, say, start } from './setup/run.mjs';
@@ -59,7 +59,10 @@ await program(async (atStop) => {
   checkMachine();
   npmPackages();
   chromium();
-  if (!BUSY) glpk();
+  if (!BUSY) {
+    glpk();
+    wordProcessor();
+  }
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS);
   const db = await database('test-cluster');

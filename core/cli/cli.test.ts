@@ -12,7 +12,7 @@ const run = (args: string[], input?: string) =>
     maxBuffer: 1 << 28,
   });
 
-test('nothing has to be built first, not by two at once either; what is older than its sources is built anew', async () => {
+test('nothing has to be built first, not by two at once either; what is older than its sources is built again', async () => {
   const built = 'core/dist/undrel.mjs';
   rmSync(built, { force: true });
   const ask = () =>
@@ -52,8 +52,8 @@ test('a dig comes with its share, advice, cuts and forecast', () => {
   expect(cuts.plan.proved).toBe(true);
   expect(cuts.roots.map((r: { label: string }) => r.label)).toEqual(['A', 'D1', 'D2', 'D3']);
   const told = run(['assess', '--format', 'text', example]).stdout;
-  expect(told).toMatch(/Cut plan, proved the best: frees \d+ %/);
-  expect(told).toMatch(/Dig: \d+( ± \d+)? % of the bark is compressed; half in /);
+  expect(told).toMatch(/Cut plan, proved the best: frees \d+%/);
+  expect(told).toMatch(/Dig: \d+( ± \d+)?% of the bark is compressed; half in /);
 });
 
 test('a case that holds its site and holes of the soil probe tells of the ground and lays trenches out', () => {
@@ -91,7 +91,7 @@ test('a case that holds its site and holes of the soil probe tells of the ground
   const east = ground.trenches.spokes.filter((s: { bearing: number }) => s.bearing > 60 && s.bearing < 120);
   for (const spoke of east) expect(spoke.limit).toBe('Garden wall');
   const text = run(['assess', '--format', 'text', file]).stdout;
-  expect(text).toMatch(/Trenches: \d+ spokes/);
+  expect(text).toMatch(/Trenches: \d+ radial trenches/);
   expect(text).toMatch(/Topsoil 10 cm about the tree, 30 cm in open ground/);
 });
 
@@ -191,8 +191,8 @@ test('rates price the treatment and set the options side by side; bad ones are n
   writeFileSync(rates, JSON.stringify(taxed));
   const lines = run(['assess', example, '--format', 'text', '--rates', rates]).stdout;
   const sum = (name: string) => Number(new RegExp(`${name} €([\\d.]+)`).exec(lines.replace(/,/g, ''))![1]);
-  expect(sum('VAT 19 %:')).toBeCloseTo(0.19 * sum('Net'), 1);
-  expect(sum('Total')).toBeCloseTo(sum('Net') + sum('VAT 19 %:'), 2);
+  expect(sum('VAT 19%:')).toBeCloseTo(0.19 * sum('Net'), 1);
+  expect(sum('Total')).toBeCloseTo(sum('Net') + sum('VAT 19%:'), 2);
   writeFileSync(rates, JSON.stringify({ currency: 'EUX', prices: {} }));
   const bad = run(['assess', example, '--rates', rates]);
   expect([bad.status, bad.stderr]).toEqual([2, expect.stringContaining('$.currency: "EUX": not a currency')]);
@@ -244,7 +244,7 @@ test('calendar: what is prescribed and what follows, as it stands on a day; bad 
   const { status, stdout } = run(['calendar', '--on', later, '--format', 'text', file]);
   expect(status).toBe(0);
   expect(stdout).toMatch(/\d+ late, \d+ due, \d+ to come\./);
-  expect(stdout).toMatch(/late, consultant: Look at the dried bark.*Rot under dried bark/);
+  expect(stdout).toMatch(/late, consultant: Inspect the dried bark.*Rot under dried bark/);
   expect(run(['calendar', '--on', '2026-02-30', file]).status).toBe(2);
   expect(run(['calendar', '--on', '1990-01-01', file]).stderr).toMatch(/1990-01-01/);
   expect(run(['calendar', join(folder, 'none.json')]).status).toBe(2);

@@ -1,7 +1,7 @@
 import type { CutAssessment } from '../src/pruning';
 import { writeLengths, type UnitSystem } from '../src/units';
 
-const percent = (share: number) => `${Math.round(100 * share)} %`;
+const percent = (share: number) => `${Math.round(100 * share)}%`;
 
 /** The cut plan in lines: what it frees and takes, stage by stage, then root by root. */
 export function cutsText(

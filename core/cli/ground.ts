@@ -51,7 +51,7 @@ export function groundText({ verdict, logs, trenches }: Ground, system: UnitSyst
     const { plan } = trenches;
     lines.push(
       plan.blocked ??
-        `Trenches: ${plan.spokes.length} spokes, ${long(plan.layout.length)}, open ${Math.round(100 * openedShare(plan))} % of the tight soil`,
+        `Trenches: ${plan.spokes.length} radial trenches, ${long(plan.layout.length)}, open ${Math.round(100 * openedShare(plan))}% of the compacted soil`,
       ...plan.spokes.map(
         (s) =>
           `  ${s.label}: ${Math.round(s.bearing)}°, ${long(s.from)} to ${long(s.to)} from the centre of the stem, ${s.limit}`,

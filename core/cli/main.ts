@@ -47,8 +47,8 @@ recovery tells whether a treated tree answers, by what was measured before and a
         another case given by --beside
 walk    triages an inventory, one row a tree, most urgent first: columns label, species, common name,
         year planted, stock, date and the quick looks flare, mulch, girdling, conks, lean, colour, density,
-        dieback; an empty cell was not looked at
-verify  takes the case out of an issued report, works all of it out anew, and says whether verdict, work, amounts and costs
+        dieback; an empty cell was not examined
+verify  takes the case out of an issued report, recomputes all of it, and says whether verdict, work, amounts and costs
         are the same or which differ, and whether the file is as it was issued
 schema  prints the JSON Schema of the case format.
 Exit status: 0 all assessed, 1 a report that does not stand, 2 bad call or bad input (named on standard error).

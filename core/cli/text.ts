@@ -6,7 +6,7 @@ import { causesAnswered, lookFirstText, looksFirst } from '../src/prescription';
 import { formatQuantity, writeLengths, type UnitSystem } from '../src/units';
 
 const OPEN = STANDINGS.find((s) => s.key === 'open')!.from;
-const percent = (share: number) => `${Math.round(100 * share)} %`;
+const percent = (share: number) => `${Math.round(100 * share)}%`;
 
 /** What does not fit, what the unsure answers may change, what decides, and what to look at next. */
 const explained = (explanation: Explanation, say: (sentence: string) => string): string[] => [
@@ -18,7 +18,7 @@ const explained = (explanation: Explanation, say: (sentence: string) => string):
   ...(explanation.pivotal ? [pivotTold(explanation.pivotal, say(explanation.pivotal.text))] : []),
   ...explanation.decisions.map((d) => `  ${d.label}: ${CHOICES[d.choice]}. ${d.text}`),
   ...(explanation.enough
-    ? ['Enough: nothing left to look at would change the prescription.']
+    ? ['Enough: nothing left to check would change the prescription.']
     : [
         'Check next:',
         ...explanation.checks

@@ -59,7 +59,7 @@ export function walkInventory(source: string, today: string): Walked {
     const tree: Tree = { label: cell('label'), species: cell('species') };
     if (cell('species') !== '' && !rateClassOf(cell('species')).known)
       warnings.push(
-        `row ${row}, species: “${cell('species')}”: in no list of species; looked at like any other`,
+        `row ${row}, species: “${cell('species')}”: in no list of species; examined like any other`,
       );
     const date = cell('date');
     const day = /^\d{4}-\d{2}-\d{2}$/.test(date) && !Number.isNaN(Date.parse(date)) ? date : today;
@@ -98,7 +98,7 @@ export const walkText = ({ trees }: Walked): string =>
   trees
     .map(({ label, species, looked, triage: t }) => {
       const first = t.first
-        ? `; ${t.first.label.toLowerCase()} ${Math.round(100 * t.first.probability)} %`
+        ? `; ${t.first.label.toLowerCase()} ${Math.round(100 * t.first.probability)}%`
         : '';
       return `${t.urgency.toUpperCase().padEnd(7)}${label}${species ? `, ${species}` : ''}: ${t.action} (${t.why}${first}; ${looked} of ${LOOKS.length} looks)\n`;
     })

@@ -51,7 +51,7 @@ export function waterText(label: string, today: string, plan: WaterPlan, system:
     'The probe decides: moist at a hand deep, skip it.',
     ...manners.map(
       (m) =>
-        `  ${m.manner === manner ? '*' : ' '} ${MANNERS[m.manner]}: ${volume(m.litres)} in ${many(m.waterings, 'watering')} a season, ${many(m.stressed, 'day')} of stress, ${Math.round(100 * m.wasted)} % drains below the roots`,
+        `  ${m.manner === manner ? '*' : ' '} ${MANNERS[m.manner]}: ${volume(m.litres)} in ${many(m.waterings, 'watering')} a season, ${many(m.stressed, 'day')} of stress, ${Math.round(100 * m.wasted)}% drains below the roots`,
     ),
     '',
   ].join('\n');

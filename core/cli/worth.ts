@@ -46,9 +46,7 @@ export function worthText({ answer, options, estimate: e }: WorthOfCase): string
       o.barred.length > 0
         ? `  ${o.title}: not open`
         : `  ${o.title}: over ten years ${tens(o.cost!.years.from)} to ${tens(o.cost!.years.to)}${
-            o.chance
-              ? `, chance ${Math.round(100 * o.chance.from)} to ${Math.round(100 * o.chance.to)} %`
-              : ''
+            o.chance ? `, chance ${Math.round(100 * o.chance.from)} to ${Math.round(100 * o.chance.to)}%` : ''
           }`,
     ),
     ...e.lines.map(
@@ -56,7 +54,7 @@ export function worthText({ answer, options, estimate: e }: WorthOfCase): string
         `  ${l.of}: ${l.charged} ${unitWord(l.unit, Number(l.charged))} × ${formatMoney(l.price, e.currency)} = ${formatMoney(l.sum, e.currency)}`,
     ),
     `  Net ${formatMoney(e.net, e.currency)}`,
-    ...(e.tax ? [`  ${e.tax.name}, ${e.tax.percent} %: ${formatMoney(e.tax.sum, e.currency)}`] : []),
+    ...(e.tax ? [`  ${e.tax.name}, ${e.tax.percent}%: ${formatMoney(e.tax.sum, e.currency)}`] : []),
     `  Total ${formatMoney(e.total, e.currency)}${e.missing.length > 0 ? `, without ${e.missing.map((k) => RESOURCES[k].label.toLowerCase()).join(', ')}: no price` : ''}`,
   ];
   return `${lines.join('\n')}\n`;

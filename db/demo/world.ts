@@ -138,7 +138,7 @@ function kelpworth(): DemoProperty {
         lengths: { 'probe.topsoil': 0.14, 'probe.refusal': 0.58 },
         lookAgain: {
           on: '2026-12-08',
-          why: 'Buried bark has dried: look at it again and at what was hidden.',
+          why: 'Buried bark has dried: inspect it again, and what was hidden.',
         },
       },
     ],

@@ -96,5 +96,9 @@ export function chromium() {
   debianPackages(['chromium-headless-shell'], () => existsSync(CHROMIUM));
 }
 
+/** A word processor, without a screen, by which the tests read what leaves the product as DOCX. */
+export const wordProcessor = () =>
+  debianPackages(['libreoffice-writer-nogui'], () => existsSync('/usr/bin/soffice'));
+
 /** Another solver than the product's own, which the tests check it against. */
 export const glpk = () => debianPackages(['glpk-utils'], () => existsSync('/usr/bin/glpsol'));

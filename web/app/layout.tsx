@@ -11,7 +11,7 @@ import { THEMES, type Theme } from '@/screens/shell/themes';
 
 export const metadata: Metadata = {
   title: { default: 'Undrel', template: '%s · Undrel' },
-  description: 'Measure, explain and treat buried, girdled and starved trees along the ground line.',
+  description: 'Measure, explain and treat buried, girdled and starved trees from the soil line up and down.',
 };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 

@@ -6,7 +6,7 @@ export default function NotFound() {
       {/* A plain link: this page's parts are sent along with every other page. */}
       {/* eslint-disable-next-line @next/next/no-html-link-for-pages */}
       <a className="act" href="/grounds">
-        To the grounds
+        To the properties
       </a>
     </main>
   );

@@ -3,18 +3,21 @@ import type { Paper, ReadDocument } from '../protocol/document';
 /** How days are written where a paper is used. */
 const LOCALES: Record<Paper, string> = { A4: 'en-GB', letter: 'en-US' };
 
-/** A day with the name of its month: 19 May 2026, or May 19, 2026. */
-export const longDay = (day: string, paper: Paper): string =>
-  new Intl.DateTimeFormat(LOCALES[paper], {
+/** A day with the name of its month, in a language: 19. Mai 2026. */
+const dayIn = (day: string, locale: string): string =>
+  new Intl.DateTimeFormat(locale, {
     day: 'numeric',
     month: 'long',
     year: 'numeric',
     timeZone: 'UTC',
   }).format(new Date(`${day}T00:00:00Z`));
 
+/** A day with the name of its month: 19 May 2026, or May 19, 2026. */
+export const longDay = (day: string, paper: Paper): string => dayIn(day, LOCALES[paper]);
+
 /** A month with its name: May 2027. */
-const longMonth = (month: string): string =>
-  new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
+const monthIn = (month: string, locale: string): string =>
+  new Intl.DateTimeFormat(locale, { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
     new Date(`${month}-01T00:00:00Z`),
   );
 
@@ -22,12 +25,17 @@ const longMonth = (month: string): string =>
 const MONTH = /(?<![-\d])(19|20)\d{2}-(?:0[1-9]|1[0-2])(?![-\d])/g;
 const DAY = /\b\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])\b/g;
 
+/** A text with every day and month in it written out. */
+export const longDaysIn = (text: string, locale: string): string =>
+  text.replace(DAY, (day) => dayIn(day, locale)).replace(MONTH, (month) => monthIn(month, locale));
+
+/** The same as the readers of a paper write them. */
+export const longDays = (text: string, paper: Paper): string => longDaysIn(text, LOCALES[paper]);
+
 /** The same document with every day written out, but for the days within drawings and hashes. */
 export function withLongDays(doc: ReadDocument): ReadDocument {
   const written = (_: string, part: unknown): unknown =>
-    typeof part === 'string'
-      ? part.replace(DAY, (day) => longDay(day, doc.paper)).replace(MONTH, (month) => longMonth(month))
-      : part;
+    typeof part === 'string' ? longDays(part, doc.paper) : part;
   const sections = doc.sections.map((section) => ({
     ...section,
     blocks: section.blocks.map((block) =>

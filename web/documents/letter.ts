@@ -1,3 +1,4 @@
+import { inSentence } from '@undrel/core/vocabulary';
 import type { Block, DocumentPicture, ReadDocument, Section } from '../protocol/document';
 import type { ReportContent, ReportOperation } from '../protocol/report';
 import { harm, table, text } from './blocks';
@@ -5,8 +6,6 @@ import { headOf, type ReportStamp } from './head';
 
 /** How much of the work a letter explains; what goes beyond it is named. */
 const EXPLAINED = 6;
-
-const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
 function wrong(c: ReportContent): Section {
   return {
@@ -42,7 +41,7 @@ function work(operations: readonly ReportOperation[], tight: number): Block[] {
         ...(tight === 0 && { small: whenOf(o) }),
       })),
     },
-    ...(others.length > 0 ? [text(`Also: ${others.map((o) => lower(o.title)).join('; ')}.`)] : []),
+    ...(others.length > 0 ? [text(`Also: ${others.map((o) => inSentence(o.title)).join('; ')}.`)] : []),
   ];
 }
 
@@ -58,6 +57,7 @@ const costs = (c: ReportContent, tight: number): Section[] =>
   c.options?.length
     ? [
         {
+          key: 'costs',
           title: 'What it costs',
           blocks: [
             ...table(
@@ -77,7 +77,7 @@ const costs = (c: ReportContent, tight: number): Section[] =>
     : [];
 
 const otherwise = (c: ReportContent): Section[] =>
-  c.ifNothing ? [{ title: 'If nothing is done', blocks: [text(c.ifNothing)] }] : [];
+  c.ifNothing ? [{ key: 'otherwise', title: 'If nothing is done', blocks: [text(c.ifNothing)] }] : [];
 
 function sure(c: ReportContent, tight: number): Section {
   const causes = c.causes.slice(0, tight >= 2 ? 2 : 4);
@@ -114,11 +114,13 @@ function two(pictures: readonly DocumentPicture[]): DocumentPicture[] {
 function shown(c: ReportContent, tight: number): Section[] {
   if (tight >= 3) return [];
   const pictures = two(c.pictures ?? []);
-  if (pictures.length > 0) return [{ title: 'Pictures', blocks: [{ as: 'pictures', pictures }] }];
+  if (pictures.length > 0)
+    return [{ key: 'pictures', title: 'Pictures', blocks: [{ as: 'pictures', pictures }] }];
   return tight >= 1
     ? []
     : [
         {
+          key: 'pictures',
           title: 'Drawing',
           blocks: [
             {

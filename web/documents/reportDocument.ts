@@ -7,7 +7,7 @@ import type {
   ReportSoil,
   ReportTrenches,
 } from '../protocol/report';
-import { glossaryFor } from '../ui/glossary';
+import { glossaryFor } from '@undrel/core/vocabulary';
 import { harm, heading, list, table, text } from './blocks';
 import { headOf, type ReportStamp } from './head';
 
@@ -52,7 +52,7 @@ const measured = (c: ReportContent): Section => ({
             as: 'pairs',
             rows: c.measured.map((m) => ({ name: m.name, value: m.text, small: m.method, figure: true })),
           },
-          text('± is half a 90 % interval from the spread of the readings.', 'muted'),
+          text('± is half a 90% interval from the spread of the readings.', 'muted'),
         ] satisfies Block[])),
     ...harm(c.warnings),
   ],
@@ -183,13 +183,13 @@ const verdict = (c: ReportContent): Section => ({
           } satisfies Block,
         ]
       : []),
-    ...(c.opinion ? [text(`The consultant puts first, against this weighing: ${c.opinion}`, 'strong')] : []),
+    ...(c.opinion ? [text(`The consultant puts first, against this ranking: ${c.opinion}`, 'strong')] : []),
     ...(c.doubts ?? []).map((doubt) => text(doubt)),
     ...(c.checks?.length
       ? [text(`Worth looking at next, as it may change what is done: ${c.checks.join('; ')}.`)]
       : []),
     text(
-      'Weighed by practice judgements, not measured frequencies. This is an opinion from what could be examined, not a risk assessment.',
+      'The chances rest on practice judgements, not measured frequencies. This is an opinion from what could be examined, not a risk assessment.',
       'muted',
     ),
   ],

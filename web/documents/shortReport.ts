@@ -81,7 +81,7 @@ function below(c: ReportContent, tight: number): Section[] {
         ]
       : []),
   ];
-  return blocks.length > 0 ? [{ title: 'Roots and ground', blocks }] : [];
+  return blocks.length > 0 ? [{ key: 'ground', title: 'Roots and ground', blocks }] : [];
 }
 
 const verdict = (c: ReportContent, tight: number): Section => ({
@@ -96,7 +96,7 @@ const verdict = (c: ReportContent, tight: number): Section => ({
           ? [text(`Against: ${cause.against.slice(0, REASONS).join('; ')}.`)]
           : []),
       ]),
-    ...(c.opinion ? [text(`The consultant puts first, against this weighing: ${c.opinion}`, 'strong')] : []),
+    ...(c.opinion ? [text(`The consultant puts first, against this ranking: ${c.opinion}`, 'strong')] : []),
     ...(c.checks?.length ? [text(`Checks that could still change the advice: ${c.checks.join('; ')}.`)] : []),
   ],
 });
@@ -105,6 +105,7 @@ const costs = (c: ReportContent): Section[] =>
   c.options
     ? [
         {
+          key: 'costs',
           title: 'Options and costs',
           blocks: [
             ...(c.worth ? [text(c.worth)] : []),
@@ -159,7 +160,7 @@ export function shortReportOf(c: ReportContent, stamp: ReportStamp | undefined, 
       found(c, tight),
       ...below(c, tight),
       ...(pictures.length > 0
-        ? [{ title: 'Pictures', blocks: [{ as: 'pictures', pictures } satisfies Block] }]
+        ? [{ key: 'pictures', title: 'Pictures', blocks: [{ as: 'pictures', pictures } satisfies Block] }]
         : []),
       verdict(c, tight),
       ...costs(c),
@@ -167,6 +168,7 @@ export function shortReportOf(c: ReportContent, stamp: ReportStamp | undefined, 
       ...(c.schedule?.length && tight < 2
         ? [
             {
+              key: 'schedule',
               title: 'Schedule',
               blocks: table('Schedule', ['when', 'what', 'before it, signed'], [22, 38, 40], c.schedule),
             },

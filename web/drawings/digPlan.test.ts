@@ -73,7 +73,7 @@ test('a root that lies over another is drawn after it, and one that is gone is n
   );
 });
 
-test('what did not change keeps its shapes, so that a drag draws one root anew', () => {
+test('what did not change keeps its shapes, so that a drag draws one root again', () => {
   const first = digPlanDrawing(plan()).shapes;
   const again = digPlanDrawing(plan()).shapes;
   const roots = (list: typeof first) => list.filter((s) => s.as === 'area' && s.tone === 'root');

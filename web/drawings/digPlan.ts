@@ -300,7 +300,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
     }
     const across = 2 * outline.meanRadius * view.scale;
     const [cx, cy] = to(0, 0);
-    const figure = `${tidy(100 * plan.share, 0)} %`;
+    const figure = `${tidy(100 * plan.share, 0)}%`;
     const size = Math.max(16, Math.min(44, across / 3.4));
     if (across > 60) {
       write([cx, cy + size * 0.3], figure, {

@@ -157,7 +157,7 @@ const trenchesOf = (tree: Tree, slope?: { fall: number; toward: number }) =>
     stressed: isStressed(visitWith([])),
   });
 
-test('trenches at true scale, north up; each spoke is numbered and keeps off the gas line', () => {
+test('trenches at true scale, north up; each trench is numbered and keeps off the gas line', () => {
   const { plan } = trenchesOf({ ...TREE, position: { x: 0, y: 0 } });
   expect(plan.spokes.length).toBeGreaterThan(2);
   const size = { width: 600, height: 600 };
@@ -190,7 +190,7 @@ test('trenches at true scale, north up; each spoke is numbered and keeps off the
   }
 });
 
-test('a spoke along its run and across: sound on level ground and on a slope, at any width, in both units', () => {
+test('a trench along its run and across: sound on level ground and on a slope, at any width, in both units', () => {
   fc.assert(
     fc.property(
       fc.double({ min: 0, max: 0.25, noNaN: true }),

@@ -34,6 +34,8 @@ export type Paper = 'A4' | 'letter';
 export const paperOf = (system: UnitSystem): Paper => (system === 'us' ? 'letter' : 'A4');
 
 export interface Section {
+  /** By which a part that may be left out is known. */
+  key?: string;
   title: string;
   blocks: Block[];
   /** Begins on a page of its own. */
@@ -50,6 +52,8 @@ export interface ReadDocument {
   /** What stands at the foot of every page. */
   foot: string;
   paper: Paper;
+  /** Where it is not English. */
+  language?: 'de';
   /** Begins with its head on the first page; otherwise a cover goes before it. */
   compact?: true;
   sections: Section[];

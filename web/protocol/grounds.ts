@@ -13,6 +13,8 @@ export interface PropertyRow {
   trees: number;
   visited: number;
   last_visit: string | null;
+  /** Where it lies, degrees, where that is noted. */
+  place: { latitude: number; longitude: number } | null;
 }
 
 export interface Hit {

@@ -30,3 +30,19 @@ export const LENGTH_WORDS: Record<
     about: { tree: 'Everything there is, with its working.', property: 'Every tree, one after the other.' },
   },
 };
+
+/** Parts that a letter or a report may go without; the full record has all of them, and what is wrong and to be done always stays. */
+export const LEAVABLE: Record<Length, readonly { key: string; label: string }[]> = {
+  letter: [
+    { key: 'costs', label: 'What it costs' },
+    { key: 'otherwise', label: 'If nothing is done' },
+    { key: 'pictures', label: 'Pictures or drawing' },
+  ],
+  report: [
+    { key: 'ground', label: 'Roots and ground' },
+    { key: 'pictures', label: 'Pictures' },
+    { key: 'costs', label: 'Options and costs' },
+    { key: 'schedule', label: 'Schedule' },
+  ],
+  record: [],
+};

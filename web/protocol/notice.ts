@@ -1,9 +1,13 @@
+import type { Language } from '../language/languages';
+
 /** What whoever mows and mulches is told, kept word for word. */
 export interface NoticeContent {
   firm: string;
   property: string;
   client: string;
   made: string;
+  /** English where it does not say. */
+  language?: Language;
   /** How thick, and how far from the bark, m. */
   depth: number;
   clearance: number;

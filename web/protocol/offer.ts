@@ -1,4 +1,6 @@
 import type { Drawing } from '../drawings/shapes';
+import type { Language } from '../language/languages';
+import type { Paper } from './document';
 import type { ReportPicture } from './report';
 
 /** One option as a client reads it: every figure already text. */
@@ -22,6 +24,10 @@ export interface OfferContent {
   species: string;
   visitDate: string;
   made: string;
+  /** By whose habit days are written; links made before it have them as numbers. */
+  paper?: Paper;
+  /** English where it does not say. */
+  language?: Language;
   verdict: string;
   /** What comes first where the tree may fall. */
   danger?: string;

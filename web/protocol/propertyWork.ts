@@ -11,6 +11,8 @@ export interface WorkTree {
   species: string;
   visitDate: string;
   verdict: string;
+  /** The chance that it is still worth keeping in ten years where nothing is done, of one. */
+  ifNothing?: { from: number; to: number };
   /** Operations in the order of work, each with its text, the points to sign before it, and what came of it. */
   steps: {
     key: string;
@@ -65,3 +67,20 @@ export type ReportProgress =
   | { done: number; of: number; doing: string }
   | { file: string; pages?: number }
   | { problem: string };
+
+/** Lines of the answer while a property report is issued. */
+export type IssueProgress =
+  | { done: number; of: number; doing: string }
+  | { issued: { id: string; number: string } }
+  | { problem: string };
+
+/** An issued report of a property. */
+export interface IssuedPropertyHead {
+  id: string;
+  property_id: string;
+  property: string;
+  number: string;
+  sha256: string;
+  /** ISO day. */
+  issued_at: string;
+}

@@ -1,5 +1,6 @@
 import { inHundredths, type Drawing } from '../drawings/shapes';
 import type { DocumentPicture, Paper } from './document';
+import type { Length } from './lengths';
 
 export type ReportPicture = DocumentPicture;
 
@@ -14,7 +15,10 @@ export const WORDED_PARTS = [
   { key: 'closing', label: 'Closing', hint: 'What you ask the client to decide, and by when.' },
 ] as const;
 
-export type Wording = Partial<Record<(typeof WORDED_PARTS)[number]['key'], string>>;
+/** What the consultant makes of a report: words of their own, and the parts that a letter or a short report goes without. */
+export type Wording = Partial<Record<(typeof WORDED_PARTS)[number]['key'], string>> & {
+  leave?: Partial<Record<Length, string[]>>;
+};
 
 export interface ReportOperation {
   /** The look that it waits for, and why; missing in reports issued before it was said. */

@@ -14,7 +14,7 @@ test('a value is told in the unit that it is in', () => {
   expect(both('tree', { height: 12 }, 'height')).toEqual(['12.00 m', '39.4 ft']);
   expect(both('tree', { plantedYear: 2016 }, 'plantedYear')).toEqual(['2016', '2016']);
   expect(both('probe', { bearing: 45 }, 'bearing')).toEqual(['45°', '45°']);
-  expect(both('finding', { key: 'crown.density', number: 0.4 }, 'number')).toEqual(['40 %', '40 %']);
+  expect(both('finding', { key: 'crown.density', number: 0.4 }, 'number')).toEqual(['40%', '40%']);
   expect(both('finding', { key: 'base.push', answer: 'rocks' }, 'answer')[0]).not.toBe('');
   const readings = [
     { depth: 0.1, pressure: 1_250_000 },

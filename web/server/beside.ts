@@ -17,7 +17,7 @@ export interface Asker {
 /** Work took longer than it may, see {@link lateSignal}; the thread was ended. */
 export class TooLong extends Error {
   constructor(readonly seconds: number) {
-    super(`This took more than ${seconds} s and was stopped: there is too much in it to be worked out here.`);
+    super(`This took more than ${seconds} s and was stopped: there is too much in it to be computed here.`);
   }
 }
 

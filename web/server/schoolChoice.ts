@@ -16,5 +16,5 @@ export function chosenMeanwhile(theirs: Schools, yours: Schools): string {
   const other = MATTERS.filter((m) => (theirs[m.key] ?? '') !== (yours[m.key] ?? '')).map(
     (m) => `${m.label}: ${m.schools.find((s) => s.key === theirs[m.key])?.label ?? 'as the level above'}`,
   );
-  return `Someone else changed this page meanwhile. Theirs: ${other.join('; ') || 'the same'}. Yours is shown; Save keeps yours.`;
+  return `Someone else has changed this page. Theirs: ${other.join('; ') || 'the same'}. Yours is shown; Save keeps yours.`;
 }

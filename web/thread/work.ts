@@ -36,7 +36,7 @@ import { workOfTree } from '../server/offers/treeWork';
 import { worthOf } from '../server/offers/worth';
 import { sealed } from '@undrel/core/proof';
 import { reportContent } from '../server/reports/content';
-import { proofOf, type Proof } from '../server/reports/proof';
+import { filesProving, proofOf, type Proof } from '../server/reports/proof';
 import type { ReportSource } from '../server/reports/source';
 import type { Paper, PictureFiles, ReadDocument } from '../protocol/document';
 import { causeFigures, treeSection } from '../server/reports/treeSection';
@@ -64,6 +64,7 @@ export const time = treeTime;
 export const treated = treatedOf;
 export const section = treeSection;
 export const causes = causeFigures;
+export const proving = filesProving;
 
 /** What is missing for a cut plan, or all that it follows from. */
 export const cutsToSolve = (source: ReportSource): { missing: string[]; given?: CutsGiven } => {
@@ -117,13 +118,13 @@ export const caseFile = ({
 }): { ok: true; caseFile: CaseFile } | { ok: false; problem: string } => {
   const source = decoded(bytes);
   if (source === undefined)
-    return { ok: false, problem: 'The file is not UTF-8 text; nothing was brought in.' };
+    return { ok: false, problem: 'The file is not UTF-8 text; nothing was imported.' };
   const read = readCase(source, today);
   if (read.ok) return { ok: true, caseFile: read.caseFile };
   const told = read.problems
     .slice(0, 5)
     .map((p) => `${p.path}: ${(JSON.stringify(p.value) ?? 'absent').slice(0, 200)}: ${p.message}`);
-  return { ok: false, problem: `Nothing was brought in. ${told.join(' ')}` };
+  return { ok: false, problem: `Nothing was imported. ${told.join(' ')}` };
 };
 
 // What sets documents is large: it is loaded by the threads that need it alone.
@@ -144,6 +145,12 @@ export const pdf = async ({
   const { documentPdf } = await import('../server/reports/pdf');
   const { bytes, pages } = documentPdf(doc, files, proof);
   return { bytes: proof ? await sealed(bytes) : new Uint8Array(bytes), pages };
+};
+
+/** The crew order of a tree as PDF. */
+export const orderSheet = async (source: ReportSource): Promise<Uint8Array<ArrayBuffer>> => {
+  const { orderSheetPdf } = await import('../server/offers/orderSheet');
+  return new Uint8Array(orderSheetPdf(source));
 };
 
 /** Marker cards as PDF. */

@@ -1,3 +1,4 @@
+import { inSentence } from '@undrel/core/vocabulary';
 import type { PrescriptionChange } from '@undrel/core/prescription';
 
 /** What differs, from and to. */
@@ -6,7 +7,7 @@ export function Changes(props: { changes: readonly PrescriptionChange[]; say: (t
     <ul className="list-disc pl-5">
       {props.changes.map((c, i) => (
         <li key={i}>
-          {c.operation}, {c.what.charAt(0).toLowerCase() + c.what.slice(1)}:{' '}
+          {c.operation}, {inSentence(c.what)}:{' '}
           {c.from && <span className="text-muted">{props.say(c.from)}</span>}
           {c.from && c.to && ' → '}
           {c.to ? <span className="font-semibold">{props.say(c.to)}</span> : ' no longer'}

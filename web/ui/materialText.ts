@@ -1,3 +1,4 @@
+import { inSentence } from '@undrel/core/vocabulary';
 import { unitWord } from '@undrel/core/costing';
 import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
 import type { OrderMaterial } from '../protocol/order';
@@ -10,5 +11,5 @@ export function materialText({ label, amount, unit }: OrderMaterial, system: Uni
       : unit === 'm³'
         ? formatValue(amount, 'volume', system)
         : `${tidy(amount, Number.isInteger(amount) ? 0 : 1)} ${unitWord(unit, amount)}`;
-  return `${label.toLowerCase()}, ${text}`;
+  return `${inSentence(label)}, ${text}`;
 }

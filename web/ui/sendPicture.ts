@@ -8,7 +8,7 @@ export interface SentPicture {
   height: number;
 }
 
-const AWAY = { problem: 'Not reached; it is still here, send it again.' };
+const AWAY = { problem: 'Could not reach the server; it is still here, send it again.' };
 const STOPPED = { problem: 'Stopped; it is still here, send it again.' };
 
 /**

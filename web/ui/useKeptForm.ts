@@ -2,7 +2,7 @@
 
 import { useActionState } from 'react';
 
-const AWAY = 'The server was not reached; what you typed is still here. Try again.';
+const AWAY = 'The server could not be reached; what you typed is still here. Try again.';
 
 /** Errors that are the framework's way to go to another page, not failures. */
 const isNavigation = (error: unknown): boolean =>

@@ -60,7 +60,7 @@ test('trees of one year, stock and planter are proposed once there are enough, c
   );
 });
 
-test('a cohort of one is as its own verdict says; what one shows moves those that nobody looked at', () => {
+test('a cohort of one is as its own verdict says; what one shows moves those that nobody examined', () => {
   fc.assert(
     fc.property(
       fc.constantFrom(...SHARED_FAULTS),

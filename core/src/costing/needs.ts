@@ -139,7 +139,7 @@ export function needsOf(
   const dug = planned.find((o) => o.key === 'trench');
   const nextSeasons = (dug ? seasons.slice(1) : []).flatMap((quantities, i): Need[] => [
     ...charged(dug!, quantities, i + 2, year + 1 + i),
-    { resource: 'trip', amount: 1, of: `Travel of season ${i + 2}`, year: year + 1 + i, stage: 1 },
+    { resource: 'trip', amount: 1, of: `Travel, season ${i + 2}`, year: year + 1 + i, stage: 1 },
   ]);
   const prune = planned.find((o) => o.key === 'prune');
   const later = (prune ? stagesOf(visit) : []).slice(1).flatMap(({ stage, year: at, roots }): Need[] => [
@@ -152,17 +152,17 @@ export function needsOf(
       operation: 'prune',
       step: stepKey('prune', stage),
     },
-    { resource: 'trip', amount: 1, of: `Travel of stage ${stage}`, year: at, stage },
+    { resource: 'trip', amount: 1, of: `Travel, stage ${stage}`, year: at, stage },
   ]);
   const now = planned.flatMap(of);
   const works = now.some((n) => n.resource === 'crew');
   return inSeasons([
     ...now,
-    ...(works ? [{ resource: 'trip' as const, amount: 1, of: 'Travel of the crew', year, stage: 1 }] : []),
+    ...(works ? [{ resource: 'trip' as const, amount: 1, of: 'Crew travel', year, stage: 1 }] : []),
     ...nextSeasons,
     ...later,
     ...(look && works
-      ? [{ resource: 'consultant' as const, amount: LOOK_HOURS, of: 'Look after the work', year, stage: 1 }]
+      ? [{ resource: 'consultant' as const, amount: LOOK_HOURS, of: 'Follow-up check', year, stage: 1 }]
       : []),
   ]);
 }
@@ -216,7 +216,7 @@ export function needsTogether(each: readonly (readonly Need[])[]): Need[] {
       return {
         resource: 'trip',
         amount: days,
-        of: `Travel of the crew, ${days} ${unitWord('day', days)} of ${CREW_DAY} h`,
+        of: `Crew travel, ${days} ${unitWord('day', days)} of ${CREW_DAY} h`,
         year,
         stage: 1,
       };

@@ -32,7 +32,7 @@ const DEAD = [answer('scratch', 'dry'), answer('buds', 'dry'), dieback(1)];
 
 // Common practice, no source.
 test.each<[string, Finding[], string]>([
-  ['nothing looked at', [], 'unexamined'],
+  ['nothing examined', [], 'unexamined'],
   ['good leaves', [answer('colour', 'good')], 'alive'],
   ['brown down to the stem', [answer('scratch', 'dry')], 'dead'],
   ['brown, no buds, no crown', DEAD, 'dead'],
@@ -85,7 +85,7 @@ test('a dead tree: no remedy for the living, taken down from a lift, a post-mort
   });
 });
 
-test('its chain to the end: steps in order, hours, a day to look at the others, and no chance left', () => {
+test('its chain to the end: steps in order, hours, a day to inspect the others, and no chance left', () => {
   const visit = visitWith(DEAD);
   const { operations, situation } = assess(TREE, [], visit);
   const planned = operations.filter((o) => o.advice === 'do');

@@ -35,7 +35,7 @@ test('of trees that were just planted, with one more cause that can be, as often
   expect(log).toBeLessThan(logOfPriors);
 });
 
-test('the more is looked at, the better the score', () => {
+test('the more is examined, the better the score', () => {
   const scores = KINDS.map((kind) => results.get(kind)!.log);
   expect(scores).toEqual([...scores].sort((a, b) => b - a));
 });

@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import type { Tree, Visit } from '../records';
 import { certaintyOf } from './words';
 import { type CauseKey, CAUSES } from '../vocabulary/causes';
@@ -7,8 +8,6 @@ const LIST = new Intl.ListFormat('en-GB');
 
 /** How sure, by the one scale of the product. */
 const surely = (probability: number): string => `It is ${certaintyOf(probability)} that`;
-
-const inSentence = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /**
  * What the client is told, from the same facts as the verdict, without terms of the trade. The consultant may write it
@@ -27,7 +26,7 @@ export function clientWords(
   const { state } = verdict.alive;
   const dead = state === 'dead';
   const sentences: string[] = [];
-  if (own) sentences.push(`In our judgement, the first cause is this: ${plain(own)}.`);
+  if (own) sentences.push(`In our judgement, the main cause is this: ${plain(own)}.`);
   for (const { cause, probability } of likely.filter((c) => c.cause !== own))
     sentences.push(`${surely(probability)} ${plain(cause)}.`);
   if (sentences.length === 0)

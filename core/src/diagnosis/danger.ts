@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { chanceWords } from '../units/share';
 import { LIMITS } from '../practice/limits';
 import { type MechanismKey, MECHANISMS } from '../vocabulary/causes';
@@ -43,7 +44,7 @@ export const dangerReasons = ({ signs, possible }: Pick<Danger, 'signs' | 'possi
   ...signs,
   ...possible.map(
     ({ label, probability }) =>
-      `${label.toLowerCase()} is ${certaintyOf(probability)} (${chanceWords(probability)})`,
+      `${inSentence(label)} is ${certaintyOf(probability)} (${chanceWords(probability)})`,
   ),
 ];
 

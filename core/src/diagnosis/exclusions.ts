@@ -17,7 +17,7 @@ export const EXCLUSIONS: readonly {
   {
     one: ['history.soil', ['none']],
     other: ['probe.fill', ['some', 'much']],
-    why: 'No soil was added as told, yet the probe finds some: look for the old surface again, and ask again.',
+    why: 'No soil was added as reported, yet the probe finds some: look for the old surface again, and ask again.',
   },
   {
     one: ['crown.pattern', ['none']],

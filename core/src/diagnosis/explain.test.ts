@@ -76,7 +76,7 @@ test('what a check is worth is the saving averaged over its answers, reckoned on
   expect(why.enough).toBe(false);
 });
 
-test('when everything that can be looked at was, it is enough', () => {
+test('when everything that can be examined was, it is enough', () => {
   const seen = PRACTICE_TABLE.findings.map((f) => ({
     key: f.key,
     agrees: f.answers.map((_, g) => (g === 0 ? 1 : 0)),
@@ -114,7 +114,7 @@ test('an unsure finding shows what its other answers would change', () => {
   expect(new Set(why.causes.map((c) => c.cause))).toEqual(new Set(CAUSE_KEYS.slice(0, -CONDITIONAL_CAUSES)));
 });
 
-test('treat or look first: each loss reckoned anew from every answer of every look, and the cheapest way taken', () => {
+test('treat or look first: each loss reckoned again from every answer of every look, and the cheapest way taken', () => {
   const { verdict, visit, why } = of(CASE);
   const network = networkOf(PRACTICE_TABLE);
   const priors = priorsOf(PRACTICE_TABLE, circumstancesOf(tree, [], visit));

@@ -215,8 +215,8 @@ function whyOf(table: JudgementTable, finding: NetworkFinding, cause: CauseKey, 
   const link = row?.links.find((l) => l.of === cause);
   if (mechanism && link) return `${mechanism.why} ${link.why}`;
   return decibans < 0
-    ? 'Another cause accounts for it, so this one is needed less.'
-    : (mechanism?.why ?? 'It speaks against what would account for the rest.');
+    ? 'Another cause explains it, so this one is less likely.'
+    : (mechanism?.why ?? 'It speaks against what would explain the rest.');
 }
 
 function pivotalOf(verdict: Verdict, placed: readonly Placed[]): Explanation['pivotal'] {
@@ -254,7 +254,7 @@ function contradictionsOf(verdict: Verdict, placed: readonly Placed[], present: 
     return [
       {
         findings: [evidence.key, against.evidence.key],
-        text: `${evidence.says}: hardly to be expected beside “${against.evidence.says}”. Look at both again.`,
+        text: `${evidence.says}: hardly to be expected together with “${against.evidence.says}”. Check both again.`,
       },
     ];
   });
@@ -383,9 +383,9 @@ function decisionsOf(
             },
           }),
           text: worth
-            ? `Deciding now loses ${hours(now)} of work on average; a look at ${worth.check.about} (${worth.check.minutes} min) brings that to ${hours(worth.loss)}.`
+            ? `Deciding now loses ${hours(now)} of work on average; a check of ${worth.check.about} (${worth.check.minutes} min) brings that to ${hours(worth.loss)}.`
             : urgent
-              ? 'At once: that it may fall is not weighed against minutes.'
+              ? 'At once: that it may fall is not traded for minutes.'
               : losses,
         },
       ];

@@ -94,7 +94,7 @@ export const FACTS = {
     );
   },
   mulchCone: seen('mulch', 'mulch.cone', ['cone'], 'mulch not measured on three sides'),
-  flareHidden: seen('base', 'base.entry', ['straight'], 'stem entry not looked at'),
+  flareHidden: seen('base', 'base.entry', ['straight'], 'stem entry not examined'),
   barkSoft: seen('base', 'base.bark', ['soft'], 'bark at the soil line not examined'),
   hollow: seen('base', 'base.sound', ['dull', 'hollow'], 'base not sounded'),
   conks: seen('base', 'base.conks', ['few', 'many'], 'conks not looked for'),

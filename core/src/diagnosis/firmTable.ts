@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { keeping } from '../kept';
 import { labelOf, type NodeKey } from '../vocabulary/causes';
 import type { Circumstance, JudgementTable, Often } from './judgement';
@@ -32,7 +33,7 @@ const CIRCUMSTANCES: Record<Exclude<Circumstance, `${Stress} ${string}`>, string
   mulchContract: 'with mulch under contract',
   street: 'beside a street',
   paved: 'in paving',
-  built: 'on built ground',
+  built: 'on a construction site',
   transplanted: 'planted or moved within two years',
   inLeaf: 'moved in leaf',
   largeStock: 'moved with a stem of 6 cm or more',
@@ -43,11 +44,11 @@ const CIRCUMSTANCES: Record<Exclude<Circumstance, `${Stress} ${string}`>, string
 function circumstanceWords(when: Circumstance): string {
   if (when in CIRCUMSTANCES) return CIRCUMSTANCES[when as keyof typeof CIRCUMSTANCES];
   const [stress, how] = when.split(' ') as [Stress, 'poor' | 'good'];
-  return `where the species stands ${STRESS_WORDS[stress]} ${how === 'poor' ? 'poorly' : 'well'}`;
+  return `where the species tolerates ${STRESS_WORDS[stress]} ${how === 'poor' ? 'poorly' : 'well'}`;
 }
 const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const ALONE = 'alone';
-const of = (node: NodeKey) => labelOf(node).toLowerCase();
+const of = (node: NodeKey) => inSentence(labelOf(node));
 
 /** Every word of a table with its reason, in the order of the table. */
 export function rowsOf(table: JudgementTable): TableRow[] {

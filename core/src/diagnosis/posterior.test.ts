@@ -227,7 +227,7 @@ test('the order of findings does not matter, and every chance is one', () => {
   );
 });
 
-test('what was not looked at, and an answer that says nothing, leave the priors as they are', () => {
+test('what was not examined, and an answer that says nothing, leave the priors as they are', () => {
   const before = marginalsOf(jointOf(network, PRIORS, []));
   before.causes.forEach((p, i) => expect(p).toBeCloseTo(PRIORS[i]!, 12));
   const vague = PRACTICE_TABLE.findings.map((f) => ({ key: f.key, agrees: f.answers.map(() => 0.3) }));
@@ -244,7 +244,7 @@ test('a finding that depends on no cause changes nothing', () => {
   without.causes.forEach((p, i) => expect(withIt.causes[i]).toBeCloseTo(p, 12));
 });
 
-test('taking a finding back and adding one come to the same as reckoning anew', () => {
+test('taking a finding back and adding one come to the same as reckoning again', () => {
   fc.assert(
     fc.property(someFindings, fc.nat(100), (seen, n) => {
       fc.pre(seen.length > 1);

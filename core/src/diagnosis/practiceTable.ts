@@ -16,7 +16,7 @@ const PRIORS: readonly Prior[] = [
     given: [
       { when: 'container', shift: 'more', why: 'Pots are over-filled at each potting-on.' },
       { when: 'balled', shift: 'more', why: 'Balls are dug with soil thrown over the flare.' },
-      { when: 'bareRoot', shift: 'much less', why: 'The flare was in the planter’s hand.' },
+      { when: 'bareRoot', shift: 'much less', why: 'On bare-root stock the flare is in view at planting.' },
     ],
   },
   {
@@ -30,7 +30,7 @@ const PRIORS: readonly Prior[] = [
         shift: 'more',
         why: 'Roots of some species drown in their own ground under little soil.',
       },
-      { when: 'fill good', shift: 'less', why: 'It roots anew into what was laid over it.' },
+      { when: 'fill good', shift: 'less', why: 'It puts out new roots into soil laid over it.' },
     ],
   },
   {
@@ -45,14 +45,14 @@ const PRIORS: readonly Prior[] = [
     why: 'Depends on the stock above all.',
     given: [
       { when: 'container', shift: 'much more', why: 'Roots turn at the wall of a pot.' },
-      { when: 'bareRoot', shift: 'much less', why: 'What goes round is seen and cut at planting.' },
+      { when: 'bareRoot', shift: 'much less', why: 'Circling roots are seen and cut at planting.' },
       { when: 'balled', shift: 'less', why: 'Field roots go straight.' },
     ],
   },
   {
     cause: 'confinedHole',
     base: 'seldom',
-    why: 'Built ground, augered holes and small pits.',
+    why: 'Construction sites, augered holes and small pits.',
     given: [
       { when: 'old', shift: 'less', why: 'A tree that lived this long found a way out.' },
       { when: 'paved', shift: 'much more', why: 'Pits in paving are as small as the paving allows.' },
@@ -63,7 +63,7 @@ const PRIORS: readonly Prior[] = [
   {
     cause: 'barrier',
     base: 'hardly ever',
-    why: 'Somebody has to have set it.',
+    why: 'Someone has to have installed it.',
     given: [
       { when: 'paved', shift: 'much more', why: 'Rings are set to keep roots from lifting paving.' },
       { when: 'street', shift: 'more', why: 'Kerbs and rings stand round a verge.' },
@@ -72,7 +72,7 @@ const PRIORS: readonly Prior[] = [
   {
     cause: 'compaction',
     base: 'seldom',
-    why: 'Built ground is compacted, gardens seldom.',
+    why: 'Construction sites are compacted, gardens seldom.',
     given: [
       { when: 'built', shift: 'much more', why: 'Machines ran over it before it was planted.' },
       { when: 'paved', shift: 'much more', why: 'The base of paving is compacted on purpose.' },
@@ -89,18 +89,18 @@ const PRIORS: readonly Prior[] = [
       { when: 'built', shift: 'more', why: 'Rolled ground under new topsoil holds water.' },
       { when: 'young', shift: 'more', why: 'The ball sits in a dug hole that fills, and clocks water it.' },
       { when: 'wet poor', shift: 'more', why: 'Some roots die in days without air.' },
-      { when: 'wet good', shift: 'less', why: 'It grows by water of its own accord.' },
+      { when: 'wet good', shift: 'less', why: 'It grows beside water by nature.' },
     ],
   },
   {
     cause: 'drought',
     base: 'seldom',
-    why: 'An established tree stands a dry year unless something else is wrong.',
+    why: 'An established tree tolerates a dry year unless something else is wrong.',
     given: [
       { when: 'young', shift: 'much more', why: 'The ball dries out before roots leave it.' },
       { when: 'paved', shift: 'more', why: 'Rain runs off paving before it soaks in.' },
-      { when: 'drought poor', shift: 'more', why: 'It has no means against dry soil.' },
-      { when: 'drought good', shift: 'less', why: 'It is made for dry ground.' },
+      { when: 'drought poor', shift: 'more', why: 'The species does not tolerate dry soil.' },
+      { when: 'drought good', shift: 'less', why: 'The species tolerates dry soil.' },
     ],
   },
   {
@@ -110,7 +110,7 @@ const PRIORS: readonly Prior[] = [
     given: [
       { when: 'street', shift: 'more', why: 'Mains and kerbs are dug for along streets.' },
       { when: 'rootLoss poor', shift: 'more', why: 'It makes few new roots where old ones were cut.' },
-      { when: 'rootLoss good', shift: 'less', why: 'It roots anew from the cut.' },
+      { when: 'rootLoss good', shift: 'less', why: 'It puts out new roots from the cut.' },
     ],
   },
   { cause: 'biotic', base: 'seldom', why: 'Most pests follow weakness; few begin it.', given: [] },
@@ -135,7 +135,7 @@ const PRIORS: readonly Prior[] = [
     why: 'Beside salted roads and after weedkiller.',
     given: [
       { when: 'street', shift: 'more', why: 'What is spread on the road comes over the kerb.' },
-      { when: 'salt poor', shift: 'more', why: 'It suffers from little.' },
+      { when: 'salt poor', shift: 'more', why: 'Small amounts are enough to harm it.' },
       { when: 'salt good', shift: 'less', why: 'It grows by the sea.' },
     ],
   },
@@ -143,7 +143,7 @@ const PRIORS: readonly Prior[] = [
     cause: 'transplantShock',
     only: 'transplanted',
     base: 'sometimes',
-    why: 'Whoever lost its roots stands still until it has new ones; a year for each inch of stem is usual.',
+    why: 'A tree that lost its roots stands still until it has new ones; a year for each inch of stem is usual.',
     given: [
       { when: 'container', shift: 'less', why: 'All of its roots came with it.' },
       { when: 'balled', shift: 'more', why: 'Nine tenths of its roots stayed in the field.' },
@@ -152,7 +152,7 @@ const PRIORS: readonly Prior[] = [
       { when: 'largeStock', shift: 'more', why: 'A large crown on a small ball.' },
       { when: 'tender', shift: 'more', why: 'Its roots are slow to start again.' },
       { when: 'rootLoss poor', shift: 'more', why: 'It makes few new roots where old ones were cut.' },
-      { when: 'rootLoss good', shift: 'less', why: 'It roots anew from the cut.' },
+      { when: 'rootLoss good', shift: 'less', why: 'It puts out new roots from the cut.' },
     ],
   },
 ];
@@ -172,9 +172,9 @@ const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
     leak: 'hardly ever',
     links: [
       { of: 'containerRoots', makes: 'often', why: 'Roots that go round do not go out.' },
-      { of: 'confinedHole', makes: 'usually', why: 'The hole turns them back.' },
-      { of: 'barrier', makes: 'usually', why: 'The wall turns them back.' },
-      { of: 'compaction', makes: 'sometimes', why: 'Tight ground stops them.' },
+      { of: 'confinedHole', makes: 'usually', why: 'The wall of the hole turns them back.' },
+      { of: 'barrier', makes: 'usually', why: 'The wall of the ring turns them back.' },
+      { of: 'compaction', makes: 'sometimes', why: 'Compacted ground stops them.' },
     ],
   },
   {
@@ -209,7 +209,7 @@ const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
     leak: 'hardly ever',
     links: [
       { of: 'stemInjury', makes: 'sometimes', why: 'Wounds let decay in.' },
-      { of: 'buriedCollar', makes: 'sometimes', why: 'Stem bark does not stand soil.' },
+      { of: 'buriedCollar', makes: 'sometimes', why: 'Stem bark does not tolerate soil.' },
       { of: 'biotic', makes: 'often', why: 'Root and butt rots.' },
       { of: 'waterlogging', makes: 'seldom', why: 'Rots that like it wet.' },
       { of: 'severed', makes: 'seldom', why: 'Torn ends decay inward.' },
@@ -220,8 +220,8 @@ const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
     leak: 'hardly ever',
     links: [
       { of: 'girdlingRoots', makes: 'often', why: 'A root across the stem shuts off what passes under it.' },
-      { of: 'basalDecay', makes: 'sometimes', why: 'Dead bark and wood carry nothing.' },
-      { of: 'stemInjury', makes: 'sometimes', why: 'A tie grown in, a stem half barked.' },
+      { of: 'basalDecay', makes: 'sometimes', why: 'Dead bark and wood conduct nothing.' },
+      { of: 'stemInjury', makes: 'sometimes', why: 'An ingrown tie, or a stem half stripped of bark.' },
       { of: 'biotic', makes: 'sometimes', why: 'Wilts and cankers block the vessels.' },
     ],
   },
@@ -229,12 +229,12 @@ const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
     mechanism: 'poorAnchorage',
     leak: 'hardly ever',
     links: [
-      { of: 'confinedRoots', makes: 'often', why: 'A ball in a socket holds nothing.' },
-      { of: 'girdlingRoots', makes: 'sometimes', why: 'A system that went round has no hold outward.' },
-      { of: 'basalDecay', makes: 'sometimes', why: 'Decayed anchors give.' },
-      { of: 'severed', makes: 'often', why: 'What was cut no longer holds.' },
-      { of: 'waterlogging', makes: 'seldom', why: 'Sodden ground lets go.' },
-      { of: 'compaction', makes: 'seldom', why: 'Over tight ground roots make a shallow plate.' },
+      { of: 'confinedRoots', makes: 'often', why: 'A root ball loose in its hole anchors nothing.' },
+      { of: 'girdlingRoots', makes: 'sometimes', why: 'Circling roots give no outward anchorage.' },
+      { of: 'basalDecay', makes: 'sometimes', why: 'Decayed anchor roots give way.' },
+      { of: 'severed', makes: 'often', why: 'Cut roots no longer anchor it.' },
+      { of: 'waterlogging', makes: 'seldom', why: 'Saturated soil lets roots slip.' },
+      { of: 'compaction', makes: 'seldom', why: 'Over compacted ground roots make a shallow plate.' },
     ],
   },
   {
@@ -246,13 +246,13 @@ const MECHANISMS_BY_CAUSE: readonly MechanismRow[] = [
       why: 'What was treated still shows in the crown for one to three seasons.',
     },
     links: [
-      { of: 'transport', makes: 'usually', why: 'Too little passes the stem.' },
+      { of: 'transport', makes: 'usually', why: 'Too little water passes the stem.' },
       { of: 'oxygenStarved', makes: 'usually', why: 'Roots without air take up nothing.' },
       { of: 'confinedRoots', makes: 'often', why: 'The crown outgrew what the ball can feed.' },
       { of: 'buriedCollar', makes: 'sometimes', why: 'Buried bark breathes and grows poorly.' },
       { of: 'drought', makes: 'usually', why: 'Too little water came up.' },
-      { of: 'severed', makes: 'usually', why: 'Half the roots, half the crown.' },
-      { of: 'biotic', makes: 'usually', why: 'That is what it does.' },
+      { of: 'severed', makes: 'usually', why: 'Half the roots can feed only half the crown.' },
+      { of: 'biotic', makes: 'usually', why: 'Decline is what a primary disease causes.' },
       { of: 'chlorosis', makes: 'sometimes', why: 'A pale crown builds little.' },
       { of: 'salt', makes: 'often', why: 'Burned roots and leaves.' },
       { of: 'compaction', makes: 'sometimes', why: 'Little rooted soil, little crown.' },
@@ -268,7 +268,7 @@ const STAKES: readonly Stake[] = [
     for: 'buriedCollar',
     missing: 10,
     needless: 3,
-    why: 'Half a day of work against the life of the stem.',
+    why: 'Half a day of work against the loss of the stem.',
   },
   {
     remedy: 'prune girdling roots',
@@ -304,28 +304,28 @@ const STAKES: readonly Stake[] = [
     for: 'waterlogging',
     missing: 8,
     needless: 5,
-    why: 'Dear, and the only cure of wet feet.',
+    why: 'Expensive, and the only cure for waterlogged roots.',
   },
   {
     remedy: 'water until it has rooted',
     for: 'transplantShock',
     missing: 6,
     needless: 2,
-    why: 'A summer of watering against a tree that was just paid for.',
+    why: 'A summer of watering against the price of a new tree.',
   },
   {
     remedy: 'water',
     for: 'drought',
     missing: 6,
     needless: 2,
-    why: 'Cheap; yet more trees die of wet than of dry.',
+    why: 'Cheap; yet more trees die of too much water than of too little.',
   },
   {
     remedy: 'have the disease identified',
     for: 'biotic',
     missing: 8,
     needless: 2,
-    why: 'A sample against a stand of trees.',
+    why: 'One sample against a whole stand of trees.',
   },
   {
     remedy: 'correct the soil by its test',

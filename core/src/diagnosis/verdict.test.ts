@@ -206,7 +206,7 @@ test('a timed percolation speaks like the look a day later, and gives way to it'
 });
 
 // Judgements of the trade that were put right: common practice, no source.
-test('what the end of any decline, a burnt margin, tight ground, the shape of a pot and short shoots speak for', () => {
+test('what the end of any decline, a burnt margin, compacted ground, the shape of a pot and short shoots speak for', () => {
   const chance = (node: string, ...given: Parameters<typeof judge>) => {
     const { causes, mechanisms } = judge(...given);
     return (

@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import type { Station } from '../questions/question';
 import type { Tree, TreeEvent, Visit } from '../records';
 import {
@@ -195,7 +196,7 @@ function weigh(
       standing: standingAt(spokenOf(findings, probability, priors[i]!), probability),
       unexamined: findings
         .filter((f) => !seen.has(f.key) && !f.toldOnly)
-        .map((f) => ({ finding: f.key, text: `${f.about} not looked at`, station: f.station })),
+        .map((f) => ({ finding: f.key, text: `${f.about} not examined`, station: f.station })),
     };
   });
   const pairs = causePairs(joint);
@@ -262,8 +263,9 @@ function chainOf(
     const so = MECHANISMS[mechanism].state;
     led.set(mechanism, so);
     if (because.length > 0) {
-      const inSentence = because.map((b) => b.charAt(0).toLowerCase() + b.slice(1));
-      return [{ mechanism, because, so, text: `${sentence(LIST.format(inSentence))}; so ${so}.` }];
+      return [
+        { mechanism, because, so, text: `${sentence(LIST.format(because.map(inSentence)))}; so ${so}.` },
+      ];
     }
     return [{ mechanism, because, so, text: `${sentence(so)}; the cause is not settled.` }];
   });
@@ -280,8 +282,8 @@ function summarise(
       ? ` There ${evidence.length === 1 ? 'is only one finding' : `are only ${evidence.length} findings`} so far, so this is mostly what is usual for such a tree.`
       : '';
   const named = (standing: Standing) => causes.filter((c) => c.standing === standing);
-  const likely = named('likely').map((c) => `${c.label.toLowerCase()} (${c.certainty})`);
-  const possible = named('possible').map((c) => c.label.toLowerCase());
+  const likely = named('likely').map((c) => `${inSentence(c.label)} (${c.certainty})`);
+  const possible = named('possible').map((c) => inSentence(c.label));
   if (likely.length > 0) {
     const rest = possible.length > 0 ? ` Also possible: ${possible.join(', ')}.` : '';
     return `${sentence(likely.join('; '))}.${rest}${few}`;

@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 /**
  * The judgement table is written in words. Each stands for one probability; these are judgements of practice, not
  * measured frequencies, and a firm may change the word but not what it stands for.
@@ -55,4 +56,4 @@ export function weightWords(decibans: number): string {
 
 /** What hangs on one finding alone, in a sentence. @param text the finding, with its lengths as the reader has them */
 export const pivotTold = ({ thenLabel }: { thenLabel: string }, text: string): string =>
-  `Without the finding “${text}”, the first cause would be ${thenLabel.charAt(0).toLowerCase()}${thenLabel.slice(1)}.`;
+  `Without the finding “${text}”, the first cause would be ${inSentence(thenLabel)}.`;

@@ -38,7 +38,7 @@ const eachOnce = (kind: Kind) => (list: readonly unknown[], ctx: z.RefinementCtx
       ctx.addIssue({
         code: 'custom',
         path: [i],
-        message: `${own} stands twice, first at [${first}]; allowed: once in a visit`,
+        message: `${own} appears twice, first at [${first}]; allowed: once in a visit`,
       });
   }
 };

@@ -105,10 +105,10 @@ test('amounts of version 3 are told by key; a quantity that is not known is refu
   }
 });
 
-test('what stands twice in a visit, and a kind that is not known, are refused where they stand', () => {
+test('what appears twice in a visit, and a kind that is not known, are refused where they stand', () => {
   expect(problems((c) => c.visits[0].findings.push({ ...c.visits[0].findings[0] }))[0]).toMatchObject({
     path: `$.visits[0].findings[${good.visits[0]!.findings.length}]`,
-    message: expect.stringContaining('stands twice, first at [0]'),
+    message: expect.stringContaining('appears twice, first at [0]'),
   });
   expect(problems((c) => (c.visits[0].potions = []))[0]).toMatchObject({
     path: '$.visits[0]',

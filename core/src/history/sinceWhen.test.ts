@@ -204,7 +204,7 @@ test('a series that came back above what it was does not say that it fell to mor
   const back = [0.4, 0.41, 0.4, 0.39, 0.1, 0.1, 0.11, 0.25, 0.26, 0.25];
   for (const shoots of [back, FELL, [...FELL].reverse()]) {
     const { summary } = when(visitOf(shoots));
-    for (const [, told] of summary.matchAll(/To (\d+) % of what it was/g))
+    for (const [, told] of summary.matchAll(/To (\d+)% of what it was/g))
       expect(Number(told)).toBeLessThan(100);
   }
 });

@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { chanceWords, percent } from '../units/share';
 import { STANDINGS, standingOf, type Verdict } from '../diagnosis';
 import type { Visit } from '../records';
@@ -25,7 +26,7 @@ export const STATE_WORDS: Record<State, string> = {
   back: 'has come back',
   acting: 'still acting',
   unanswered: 'treated, no answer',
-  unlooked: 'treated, look at the crown',
+  unlooked: 'treated, inspect the crown',
   awaited: 'treated, recovery awaited',
   open: 'not settled',
   recovered: 'treated, recovered',
@@ -67,7 +68,6 @@ const CROWN = [
 const POSSIBLE = STANDINGS.find((s) => s.key === 'possible')!.from;
 
 const TIMES = ['', 'the first', 'the second', 'the third', 'the fourth', 'the fifth'];
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 function textOf(r: Omit<Remembered, 'text'>, now: number, instead: string | undefined): string {
   const { since, probability, treatment, by, relapses } = r;
@@ -85,9 +85,9 @@ function textOf(r: Omit<Remembered, 'text'>, now: number, instead: string | unde
     case 'awaited':
       return `${found}: ${done}. Recovery is awaited: shoots and leaves first, then a denser crown, by ${by} at the latest. By judgement it ends this in ${percent(treatment!.effect.chance)} of trees, and leaves ${treatment!.effect.leaves}.`;
     case 'unanswered':
-      return `${found}: ${done}, and the crown has not answered by ${by}. Look at it anew${instead ? `; most likely now: ${lower(instead)}` : ''}.`;
+      return `${found}: ${done}, and the crown has not answered by ${by}. Reassess it${instead ? `; most likely now: ${inSentence(instead)}` : ''}.`;
     case 'unlooked':
-      return `${found}: ${done}. By ${by} the crown should have shown it: look at its shoots, its density and its dead twigs.`;
+      return `${found}: ${done}. By ${by} the crown should have shown it: inspect its shoots, its density and its dead twigs.`;
     case 'recovered':
       return `${found}: ${done}. It is no longer likely, nor is the crown in decline.`;
     case 'refuted':

@@ -1,4 +1,4 @@
-import { Matrix, inverse, solve } from 'ml-matrix';
+import { LuDecomposition, Matrix } from 'ml-matrix';
 
 /** What a fit came to. */
 export interface Fit {
@@ -30,7 +30,7 @@ function slopes(
  *
  * @param residuals each in units of its own deviation
  * @param start from where
- * @returns undefined where it ends in numbers that are none
+ * @returns undefined where it ends in numbers that are none, or what was seen does not determine them
  */
 export function leastSquares(
   residuals: (at: readonly number[]) => number[],
@@ -49,7 +49,12 @@ export function leastSquares(
     const normal = transposed.mmul(jacobian);
     const down = transposed.mmul(Matrix.columnVector(now));
     for (let i = 0; i < at.length; i++) normal.set(i, i, normal.get(i, i) * (1 + damp) + 1e-12);
-    const by = solve(normal, down).to1DArray();
+    const parts = new LuDecomposition(normal);
+    if (parts.isSingular()) {
+      damp *= 8;
+      continue;
+    }
+    const by = parts.solve(down).to1DArray();
     const next = at.map((v, i) => v - by[i]!);
     const there = residuals(next);
     const cheaper = sum(there);
@@ -66,5 +71,7 @@ export function leastSquares(
   jacobian = slopes(residuals, at, now.length);
   const information = jacobian.transpose().mmul(jacobian);
   for (let i = 0; i < at.length; i++) information.set(i, i, information.get(i, i) + 1e-12);
-  return { at, cost, covariance: inverse(information) };
+  const parts = new LuDecomposition(information);
+  if (parts.isSingular()) return undefined;
+  return { at, cost, covariance: parts.solve(Matrix.eye(at.length)) };
 }

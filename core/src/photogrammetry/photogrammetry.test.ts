@@ -153,7 +153,7 @@ function hand(seed: number) {
   return { uniform, touch: ([x, y]: Point): Point => [x + 2 * normal(), y + 2 * normal()] };
 }
 
-test('touches that are off by two pixels: the interval holds the truth in 85 to 95 % of 500', () => {
+test('touches that are off by two pixels: the interval holds the truth in 85 to 95% of 500', () => {
   const { uniform, touch } = hand(20261128);
   let held = 0;
   for (let i = 0; i < 500; i++) {

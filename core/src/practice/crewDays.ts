@@ -7,13 +7,13 @@ export const CREW_DAYS = {
     value: 1,
     unit: 'h',
     reason:
-      'Loading, the way there and back, and setting up, for each of the grounds on a day whose place is not known.',
+      'Loading, the way there and back, and setting up, for each property on a day whose place is not known.',
     source: PRACTICE,
   },
   setUp: {
     value: 0.5,
     unit: 'h',
-    reason: 'Setting up and clearing away on each of the grounds on a day, beside the driving.',
+    reason: 'Setting up and clearing away on each property on a day, beside the driving.',
     source: PRACTICE,
   },
   detour: {
@@ -32,7 +32,7 @@ export const CREW_DAYS = {
     value: 3,
     unit: 'h',
     reason:
-      'Digging in months when the ground is wet smears and tightens it; it waits for drier days unless it would be late by weeks.',
+      'Digging in months when the ground is wet smears and compacts it; it waits for drier days unless it would be late by weeks.',
     source: PRACTICE,
   },
   machine: {

@@ -18,7 +18,7 @@ export const CUT_PLAN = {
     value: 0.35,
     unit: 'share',
     reason:
-      'Bark worth giving one unit of root cross-section for: a root with 10 % of it must free 3.5 % of the bark.',
+      'Bark worth giving one unit of root cross-section for: a root with 10% of it must free 3.5% of the bark.',
     source: PRACTICE,
   },
   competingWorth: {
@@ -56,7 +56,7 @@ export const CUT_PLAN = {
     value: 120,
     unit: 'degrees',
     reason:
-      'Degrees without a sound anchor that the first stage may open: wider only later, after a look at how the tree stands.',
+      'Degrees without a sound anchor that the first stage may open: wider only later, after a check of how the tree stands.',
     source: PRACTICE,
   },
   strictGap: {

@@ -75,7 +75,12 @@ export const EFFECTS = {
     leaves: 'fewer roots, in a new place',
   },
   drain: { done: 'ground drained', chance: 0.75, seasons: [1, 3], leaves: 'roots that drowned' },
-  trench: { done: 'soil opened', chance: 0.5, seasons: [2, 4], leaves: 'tight ground between the trenches' },
+  trench: {
+    done: 'soil opened',
+    chance: 0.5,
+    seasons: [2, 4],
+    leaves: 'compacted ground between the trenches',
+  },
   stake: { done: 'staked', chance: 0.5, seasons: [1, 2], leaves: 'a stem that leans on its stake' },
   ties: { done: 'ties loosened or cut', chance: 0.9, seasons: [1, 2], leaves: 'the groove that it cut' },
   guard: { done: 'guarded', chance: 0.8, seasons: [1, 2], leaves: 'the wounds that were there' },

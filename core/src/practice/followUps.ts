@@ -55,7 +55,7 @@ export const NOTICE_KEY = 'notice';
 const NOTICE: FollowUp = {
   key: NOTICE_KEY,
   what: 'Give the notice to whoever mows and mulches here, and have its receipt signed.',
-  stake: 'Whoever was not told mulches as before; the cone comes back in spring.',
+  stake: 'A contractor who was not told mulches as before, and the cone comes back in spring.',
   who: 'consultant',
   when: { days: [0, 21] },
 };
@@ -87,7 +87,7 @@ const HALF_TIE: FollowUp = {
 const STAKE_OUT: FollowUp = {
   key: 'stakesOut',
   what: 'Take stakes and ties out.',
-  stake: 'A stem that leans on its stake builds no hold of its own, and ties cut in.',
+  stake: 'A stem that leans on its stake builds no strength of its own, and ties cut in.',
   who: 'crew',
   when: { stakes: 'out' },
 };
@@ -118,7 +118,7 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
   stability: [
     {
       key: 'assessed',
-      what: 'What the stability assessment says: weigh the rest again with it.',
+      what: 'What the stability assessment says: reassess the rest with it.',
       stake: 'Nothing else is done at a tree that may fall before it is known.',
       who: 'consultant',
       when: { days: [0, 14] },
@@ -127,7 +127,7 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
   alive: [
     {
       key: 'weigh',
-      what: 'Alive: weigh the rest again. Dead: have it taken down.',
+      what: 'Alive: reassess the rest. Dead: have it taken down.',
       stake: 'A dead tree grows brittle, and is not climbed.',
       who: 'consultant',
       when: { days: [0, 14] },
@@ -137,7 +137,7 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
   identify: [
     {
       key: 'clinic',
-      what: 'The clinic has answered: weigh the verdict again with it.',
+      what: 'The clinic has answered: reassess the verdict with it.',
       stake: 'A disease that is not named is not treated, and may spread to its neighbours.',
       who: 'consultant',
       when: { days: [14, 30] },
@@ -169,7 +169,7 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
   explore: [
     {
       key: 'weigh',
-      what: 'Weigh the verdict again with what the window showed.',
+      what: 'Reassess the verdict with what the window showed.',
       stake: 'The window was dug to decide by; left open, roots dry and people fall.',
       who: 'consultant',
       when: { days: [0, 14] },
@@ -179,7 +179,7 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
   excavate: [
     {
       key: 'bark',
-      what: 'Look at the dried bark, and at what was hidden: wounds, rot, roots across the stem.',
+      what: 'Inspect the dried bark and what was hidden: wounds, rot, roots across the stem.',
       stake: 'Rot under dried bark goes unseen, and the next stage waits for it.',
       who: 'consultant',
       when: { days: [14, 35] },
@@ -222,7 +222,7 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
   prune: [
     {
       key: 'cuts',
-      what: 'Look at the cuts and at the bark that was freed.',
+      what: 'Inspect the cuts and the freed bark.',
       stake: 'The next stage is decided by how it answered to this one.',
       who: 'consultant',
       when: { months: [7, 9], gap: 120 },
@@ -313,7 +313,7 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
     {
       key: 'deadwood',
       what: 'Count new dead wood.',
-      stake: 'Dead limbs fall, and new ones tell that the tree still declines.',
+      stake: 'Dead limbs fall, and new ones show that the tree still declines.',
       who: 'consultant',
       when: { days: [330, 400] },
       looks: ['crown.dieback', 'look.dieback', 'crown.limbs'],
@@ -334,8 +334,8 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
   postmortem: [
     {
       key: 'neighbours',
-      what: 'Look at its neighbours of the same planting for what it showed.',
-      stake: 'The others stand in the same fault, and a few seasons are left to them.',
+      what: 'Inspect its neighbours of the same planting for what it showed.',
+      stake: 'The others have the same fault, and a few seasons to be saved.',
       who: 'consultant',
       when: { days: [0, 60] },
     },
@@ -343,8 +343,8 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
   remove: [
     {
       key: 'stump',
-      what: 'Look at stump and roots: what did it have?',
-      stake: 'Ground out, the stump tells nothing of its neighbours.',
+      what: 'Inspect stump and roots: what did it have?',
+      stake: 'Ground out, the stump says nothing about its neighbours.',
       who: 'consultant',
       when: { days: [0, 14] },
     },
@@ -353,7 +353,7 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
     {
       key: 'flare',
       what: 'Is the flare of the new tree in view, at or above grade?',
-      stake: 'A ball that sank begins the same story once more.',
+      stake: 'A ball that sinks starts the same failure again.',
       who: 'consultant',
       when: { days: [30, 120] },
     },

@@ -106,19 +106,19 @@ export const READING_LIMITS = {
   flareHiddenShare: {
     value: 0.5,
     unit: 'share',
-    reason: 'Flare out of sight on at least half of the sides looked at.',
+    reason: 'Flare out of sight on at least half of the sides examined.',
     source: PRACTICE,
   },
   vigourDrop: {
     value: 0.6,
     unit: 'share',
-    reason: 'Shoots under 60 % of their earlier length: more than a poor year.',
+    reason: 'Shoots under 60% of their earlier length: more than a poor year.',
     source: PRACTICE,
   },
   vigourHeld: {
     value: 0.85,
     unit: 'share',
-    reason: 'Within 15 % of earlier growth is year-to-year noise.',
+    reason: 'Within 15% of earlier growth is year-to-year noise.',
     source: PRACTICE,
   },
   pushYears: {
@@ -130,13 +130,13 @@ export const READING_LIMITS = {
   flareAllRound: {
     value: 6,
     unit: 'count',
-    reason: 'Of the eight sides: with fewer looked at, the flare may be hidden on one that was not.',
+    reason: 'Of the eight sides: with fewer examined, the flare may be hidden on one that was not.',
     source: PRACTICE,
   },
   flareMostSides: {
     value: 4,
     unit: 'count',
-    reason: 'Half of the stem looked at before it is said to go in like a post.',
+    reason: 'Half of the stem examined before it is said to go in like a post.',
     source: PRACTICE,
   },
   blanketBearings: {
@@ -148,7 +148,7 @@ export const READING_LIMITS = {
   atTheBark: {
     value: 0.05,
     unit: 'm',
-    reason: 'A reading within a hand’s breadth of the bark tells what stands on it.',
+    reason: 'A reading within a hand’s breadth of the bark shows what stands on it.',
     source: PRACTICE,
   },
   shootsShort: {
@@ -249,7 +249,7 @@ export const READING_LIMITS = {
   collarError: {
     value: 0.03,
     unit: 'm',
-    reason: 'One push of the rod tells the collar of one side; the other sides lie a few centimetres off.',
+    reason: 'One push of the rod finds the collar on one side; the other sides lie a few centimetres off.',
     source: PRACTICE,
   },
   leafPaler: {

@@ -11,7 +11,7 @@ export const ROOT_LIMITS = {
   rootSmall: {
     value: 0.025,
     unit: 'm',
-    reason: 'A root of a thumb’s thickness is cut without a thought for the tree’s hold.',
+    reason: 'A root as thick as a thumb can be cut without affecting anchorage.',
     source: PRACTICE,
   },
   rootLarge: {
@@ -23,7 +23,7 @@ export const ROOT_LIMITS = {
   girdleMatters: {
     value: 0.02,
     unit: 'share',
-    reason: 'Less than 2 % of the bark cannot be told from a root that lies beside it.',
+    reason: 'Less than 2% of the bark cannot be told from a root that lies beside it.',
     source: PRACTICE,
   },
   girdleSoonYears: {
@@ -42,7 +42,8 @@ export const ROOT_LIMITS = {
   cutNearStemDbh: {
     value: 3,
     unit: 'ratio',
-    reason: 'Cuts of holding roots nearer than 3 x DBH to the stem put stability at risk; 5 x is preferred.',
+    reason:
+      'Cutting anchoring roots nearer than 3 x DBH to the stem put stability at risk; 5 x is preferred.',
     // From memory.
     source: 'common guidance in root management best practice',
   },
@@ -67,7 +68,7 @@ export const ROOT_LIMITS = {
   girdledSome: {
     value: 0.05,
     unit: 'share',
-    reason: 'Less than 5 % of the bark does not slow a tree.',
+    reason: 'Less than 5% of the bark does not slow a tree.',
     source: PRACTICE,
   },
   girdledMuch: {
@@ -76,7 +77,12 @@ export const ROOT_LIMITS = {
     reason: 'A quarter of the bark compressed shows in the crown.',
     source: PRACTICE,
   },
-  anchorsFew: { value: 3, unit: 'count', reason: 'Two anchors make a line, not a stand.', source: PRACTICE },
+  anchorsFew: {
+    value: 3,
+    unit: 'count',
+    reason: 'Two anchors lie on a line and cannot hold a tree.',
+    source: PRACTICE,
+  },
   anchorGap: {
     value: 150,
     unit: 'degrees',

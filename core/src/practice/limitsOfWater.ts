@@ -71,7 +71,7 @@ export const WATER_LIMITS = {
   hoseFlow: {
     value: 0.00025,
     unit: 'm³/s',
-    reason: 'A garden hose gives some 15 litres a minute; time a bucket.',
+    reason: 'A garden hose gives about 15 litres a minute; time a bucket.',
     source: PRACTICE,
   },
   waterBag: { value: 0.075, unit: 'm³', reason: 'The usual bag laid round a young stem.', source: PRACTICE },
@@ -120,7 +120,7 @@ export const WATER_LIMITS = {
   runOffTight: {
     value: 0.15,
     unit: 'share',
-    reason: 'Of what falls on tight ground runs off.',
+    reason: 'Of what falls on compacted ground runs off.',
     source: PRACTICE,
   },
 } as const satisfies Record<string, Limit>;

@@ -17,7 +17,7 @@ export const WORK_LIMITS = {
   leachWater: {
     value: 1,
     unit: 'ratio',
-    reason: 'Water as deep as the soil that it passes takes out some 80 % of the salt.',
+    reason: 'Water as deep as the soil that it passes takes out about 80% of the salt.',
     // From memory.
     source: 'Ayers and Westcot 1985, FAO Irrigation and Drainage Paper 29',
   },
@@ -43,7 +43,7 @@ export const WORK_LIMITS = {
     value: 90,
     unit: 'days',
     reason:
-      'What is prescribed is done within the season of work it was prescribed in; later it is looked at anew.',
+      'What is prescribed is done within the season of work it was prescribed in; later it is reassessed.',
     source: PRACTICE,
   },
   clearPerHeight: {
@@ -61,7 +61,7 @@ export const WORK_LIMITS = {
   rainDeficit: {
     value: 0.2,
     unit: 'm',
-    reason: 'Some 20 cm less rain than usual before a move is a warning: the tree goes into it dry.',
+    reason: 'About 20 cm less rain than usual before a move is a warning: the tree goes into it dry.',
     source: PRACTICE,
   },
   stakedYears: {
@@ -230,7 +230,7 @@ export const WORK_LIMITS = {
   removalDieback: {
     value: 0.7,
     unit: 'share',
-    reason: 'With more than 70 % of the crown gone recovery is rare.',
+    reason: 'With more than 70% of the crown gone recovery is rare.',
     source: PRACTICE,
   },
   mulchRingLeast: {
@@ -342,7 +342,7 @@ export const WORK_LIMITS = {
   drainLongest: {
     value: 40,
     unit: 'm',
-    reason: 'Longer than this a pipe with so little fall silts up or leaves the grounds.',
+    reason: 'Longer than this a pipe with so little fall silts up or leaves the property.',
     source: PRACTICE,
   },
   sumpVolume: {
@@ -446,7 +446,7 @@ export const WORK_LIMITS = {
   loosenRate: {
     value: 0.6,
     unit: 'm³/h',
-    reason: 'Two people with fork and pick, or one air nozzle, in tight ground.',
+    reason: 'Two people with fork and pick, or one air nozzle, in compacted ground.',
     source: PRACTICE,
   },
   plantHours: {

@@ -73,19 +73,19 @@ export const MATTERS: readonly Matter[] = [
     key: 'rootLoss',
     label: 'Share of root area lost in a season',
     schools: [
-      { key: 'usual', label: 'usual, 20 %', values: { share: 0.2 } },
-      { key: 'cautious', label: 'cautious, 10 %', values: { share: 0.1 } },
-      { key: 'bold', label: 'bold, 33 %', values: { share: 0.33 } },
+      { key: 'usual', label: 'usual, 20%', values: { share: 0.2 } },
+      { key: 'cautious', label: 'cautious, 10%', values: { share: 0.1 } },
+      { key: 'bold', label: 'bold, 33%', values: { share: 0.33 } },
     ],
-    reason: '20 %; 10 % in stressed or old trees.',
+    reason: '20%; 10% in stressed or old trees.',
   },
   {
     key: 'trenches',
     label: 'Radial trenches',
     schools: [
-      { key: 'byAge', label: 'by age: narrow hand spokes young, wide air-tool spokes established' },
-      { key: 'hand', label: 'hand spokes 5-10 cm wide from the hole edge' },
-      { key: 'air', label: 'air-tool spokes 15-30 cm wide to the drip line' },
+      { key: 'byAge', label: 'by age: narrow hand-dug trenches young, wide air-tool trenches established' },
+      { key: 'hand', label: 'hand-dug trenches 5-10 cm wide from the hole edge' },
+      { key: 'air', label: 'air-tool trenches 15-30 cm wide to the drip line' },
     ],
     reason: 'A young tree needs the way out of its hole, an established one room at the drip line.',
   },
@@ -97,7 +97,7 @@ export const MATTERS: readonly Matter[] = [
       { key: 'compost', label: 'compost only' },
       { key: 'inoculant', label: 'with inoculant or fertiliser', warning: 'Unproven.' },
     ],
-    reason: 'Half and half; compost only in narrow spokes.',
+    reason: 'Half and half; compost only in narrow trenches.',
   },
   {
     key: 'bark',
@@ -107,7 +107,7 @@ export const MATTERS: readonly Matter[] = [
       { key: 'bare', label: 'leave bare' },
       { key: 'mulch', label: 'thin mulch at once, no contact' },
     ],
-    reason: 'Buried bark is wet; dry and looked at again first.',
+    reason: 'Buried bark is wet; dry and checked again first.',
   },
   {
     key: 'scalpedRoots',
@@ -221,7 +221,7 @@ export const MATTERS: readonly Matter[] = [
       { key: 'permanent', label: 'permanent, on dwarfing rootstock' },
       { key: 'battens', label: 'horizontal battens in undisturbed soil', values: { months: 12 } },
     ],
-    reason: 'A stem that may sway builds its own hold.',
+    reason: 'A stem that can sway builds its own strength.',
   },
   {
     // Shaved off all round, m, and hours as times those of teasing it out. Common practice, no source.

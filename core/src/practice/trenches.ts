@@ -27,7 +27,7 @@ export interface SpokeRules {
 export const SPOKES: Record<SpokeRules['school'], SpokeRules> = {
   hand: {
     school: 'hand',
-    label: 'narrow hand spokes from the hole edge',
+    label: 'narrow hand-dug trenches from the hole edge',
     width: 0.08,
     depth: 0.18,
     begins: 'hole',
@@ -41,7 +41,7 @@ export const SPOKES: Record<SpokeRules['school'], SpokeRules> = {
   },
   air: {
     school: 'air',
-    label: 'air-tool spokes from beyond the structural roots to the drip line',
+    label: 'air-tool trenches from beyond the structural roots to the drip line',
     width: 0.22,
     depth: 0.28,
     begins: 'structural zone',
@@ -63,13 +63,13 @@ export const TRENCH_LIMITS = {
   opened: {
     value: 0.3,
     unit: 'm',
-    reason: 'Roots find their way from a trench into loosened soil some 30 cm to its side.',
+    reason: 'Roots find their way from a trench into loosened soil about 30 cm to its side.',
     source: PRACTICE,
   },
   leastGain: {
     value: 0.08,
     unit: 'm²',
-    reason: 'A spoke that opens less than this beside its neighbours is not worth the digging.',
+    reason: 'A trench that opens less than this beside its neighbours is not worth the digging.',
     source: PRACTICE,
   },
   disturbedAtOnce: {
@@ -99,13 +99,13 @@ export const TRENCH_LIMITS = {
   drainFall: {
     value: 0.02,
     unit: 'ratio',
-    reason: 'A trench that falls more than 2 % along its run carries water away: step it.',
+    reason: 'A trench that falls more than 2% along its run carries water away: step it.',
     source: PRACTICE,
   },
   steepFall: {
     value: 0.1,
     unit: 'ratio',
-    reason: 'From 10 % on steps wash out: only runs that fall less, towards the contour.',
+    reason: 'From 10% on steps wash out: only runs that fall less, towards the contour.',
     source: PRACTICE,
   },
   stepHeight: {
@@ -117,7 +117,7 @@ export const TRENCH_LIMITS = {
   settlement: {
     value: 0.2,
     unit: 'share',
-    reason: 'Share by which loose fill goes down in the first year; compost 20-30 %, native 10 %.',
+    reason: 'Share by which loose fill goes down in the first year; compost 20-30%, native 10%.',
     source: PRACTICE,
   },
   compostWeight: {
@@ -135,7 +135,7 @@ export const TRENCH_LIMITS = {
   nozzleAir: {
     value: 0.0708,
     unit: 'm³/s',
-    reason: 'Some 150 cfm at the nozzle for small trees, 200 and more in hard clay.',
+    reason: 'About 150 cfm at the nozzle for small trees, 200 and more in hard clay.',
     source: PRACTICE,
   },
 } as const satisfies Record<string, Limit>;
@@ -281,7 +281,7 @@ export const DIG_RATES: Record<SpokeRules['school'], Record<SoilToDig, DigRate>>
       low: 0.07,
       usual: 0.12,
       high: 0.18,
-      reason: 'Tight soil is loosened with a pick before it is lifted.',
+      reason: 'Compacted soil is loosened with a pick before it is lifted.',
     },
   },
   air: {
@@ -290,7 +290,7 @@ export const DIG_RATES: Record<SpokeRules['school'], Record<SoilToDig, DigRate>>
       low: 0.15,
       usual: 0.3,
       high: 0.45,
-      reason: 'Tight clay is cut in thin slices, slower when dry; wetting it the day before helps.',
+      reason: 'Compacted clay is cut in thin slices, slower when dry; wetting it the day before helps.',
     },
   },
 };

@@ -24,7 +24,7 @@ export const OUTLOOK: Record<CauseKey, { treated: Judged; left: Judged }> = {
     left: { from: 0.15, to: 0.45, why: 'Roots under fill die back year by year.' },
   },
   mulchCone: {
-    treated: { from: 0.8, to: 0.95, why: 'Easily mended while the bark is sound.' },
+    treated: { from: 0.8, to: 0.95, why: 'Easily corrected while the bark is sound.' },
     left: { from: 0.35, to: 0.65, why: 'Wet bark decays, and roots turn round the stem.' },
   },
   containerRoots: {
@@ -41,7 +41,7 @@ export const OUTLOOK: Record<CauseKey, { treated: Judged; left: Judged }> = {
   },
   compaction: {
     treated: { from: 0.5, to: 0.75, why: 'Opened soil lasts where air and organic matter follow.' },
-    left: { from: 0.25, to: 0.5, why: 'Tight ground seldom opens by itself.' },
+    left: { from: 0.25, to: 0.5, why: 'Compacted ground seldom opens by itself.' },
   },
   waterlogging: {
     treated: { from: 0.45, to: 0.75, why: 'Drained in time, roots come back from the collar.' },
@@ -56,11 +56,11 @@ export const OUTLOOK: Record<CauseKey, { treated: Judged; left: Judged }> = {
     left: { from: 0.5, to: 0.8, why: 'Rain may do it.' },
   },
   severed: {
-    treated: { from: 0.5, to: 0.75, why: 'Water and rest while roots grow anew.' },
-    left: { from: 0.35, to: 0.65, why: 'Some make it up alone.' },
+    treated: { from: 0.5, to: 0.75, why: 'Water and rest while roots regrow.' },
+    left: { from: 0.35, to: 0.65, why: 'Some recover on their own.' },
   },
   biotic: {
-    treated: { from: 0.3, to: 0.7, why: 'Depends on what it is; it has to be named first.' },
+    treated: { from: 0.3, to: 0.7, why: 'It depends on what it is; it has to be identified first.' },
     left: { from: 0.15, to: 0.5, why: 'What attacks sound trees seldom stops by itself.' },
   },
   chlorosis: {

@@ -31,13 +31,13 @@ const PROBED: Why = (s) =>
 const MAPPED: Why = (s) =>
   isMapped(s.visit.dig)
     ? s.visit.cuts?.agreed?.length === 0
-      ? 'By the cut plan that was agreed no root is cut: compare at the next look.'
-      : 'Its roots are mapped, and none presses enough to be cut: compare at the next look.'
-    : 'Look at the root collar by hand before anything is decided.';
+      ? 'By the cut plan that was agreed no root is cut: compare at the next visit.'
+      : 'Its roots are mapped, and none presses enough to be cut: compare at the next visit.'
+    : 'Inspect the root collar by hand before anything is decided.';
 const GROUND_LEFT: Why = (s) =>
   s.visit.trenches?.choice?.remedy === 'nothing'
     ? `The soil is left as it is by choice: ${s.visit.trenches.choice.why.replace(/[.\s]*$/, '')}.`
-    : 'Measure how tight the ground is before anything is decided.';
+    : 'Measure how compacted the ground is before anything is decided.';
 const WET: Why = () =>
   'No water while the ground is wet: let it drain first, then look again with the probe.';
 const ASSESS: Why = () => 'Have its stability assessed by a qualified person.';
@@ -54,7 +54,7 @@ const LEFT: Record<NodeKey, Why> = {
       ? 'The ring is left by the school followed: measure the stem against it each year.'
       : 'Dig at one place to see whether a ring is there.',
   compaction: GROUND_LEFT,
-  waterlogging: () => 'Fill a test hole and look at it the next day before a drain is dug.',
+  waterlogging: () => 'Fill a test hole and inspect it the next day before a drain is dug.',
   drought: WET,
   severed: WET,
   transplantShock: WET,
@@ -66,15 +66,15 @@ const LEFT: Record<NodeKey, Why> = {
   confinedRoots: GROUND_LEFT,
   girdlingRoots: MAPPED,
   oxygenStarved: () =>
-    'Air comes back with what shut it out. Colour and smell of the soil in a probe hole tell whether it was water, fill or tight ground.',
+    'Air comes back with what shut it out. Colour and smell of the soil in a probe hole show whether it was water, fill or compacted ground.',
   basalDecay: ASSESS,
   transport: () =>
-    'Nothing mends the stem itself: look at its base, by hand, for what compresses, wounds or rots it.',
+    'Nothing repairs the stem itself: inspect its base, by hand, for what compresses, wounds or rots it.',
   poorAnchorage: ASSESS,
   crownDecline: ({ verdict }) =>
     verdict.causes.some((c) => c.standing === 'likely' || c.standing === 'possible')
       ? 'The crown recovers with its causes, within one to three seasons; until then only dead and broken wood is cut.'
-      : 'What stands behind it is not settled: take the next looks that the verdict names; until then only dead and broken wood is cut.',
+      : 'What stands behind it is not settled: make the next checks that the verdict names; until then only dead and broken wood is cut.',
 };
 
 const listed = (operations: readonly Operation[]): string => operations.map((o) => o.title).join('; ');
@@ -102,10 +102,10 @@ export function causesAnswered(s: Situation, operations: readonly Operation[]): 
       const mends = (o: Operation) => REMEDIES[o.key].treats.includes(node);
       const next = open.filter(mends);
       const lead = taken.some(mends) ? 'Beside it' : 'With what it shows';
-      const then = next.length > 0 ? ` ${lead}, to be weighed: ${listed(next)}.` : '';
+      const then = next.length > 0 ? ` ${lead}, to consider: ${listed(next)}.` : '';
       return of('prescribed', [...taken, ...next], `${listed(taken)}.${then}`);
     }
-    if (open.length > 0) return of('open', open, `To be weighed: ${listed(open)}.`);
+    if (open.length > 0) return of('open', open, `To consider: ${listed(open)}.`);
     if (declined.length > 0)
       return of('declined', declined, `Declined: ${listed(declined)}. It goes on as it is.`);
     return of('nothing', [], LEFT[node](s));

@@ -16,7 +16,7 @@ export interface PrescriptionChange {
   to: string;
 }
 
-const WORDS = { do: 'advised', option: 'worth weighing', not: 'not advised' } as const;
+const WORDS = { do: 'advised', option: 'worth considering', not: 'not advised' } as const;
 
 /** Quantities, advice and texts that differ between two weighings of the same remedy. */
 function changesOf(before: Operation, after: Operation, system: UnitSystem): PrescriptionChange[] {

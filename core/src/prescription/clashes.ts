@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { daysBetween } from '../vocabulary/dates';
 import { byOrderOfWork, type OperationKey } from '../vocabulary/operations';
 import { anchorsOf } from '../weighing/dug';
@@ -38,12 +39,12 @@ function dateClashes(planned: readonly Operation[], s: Situation, closed: readon
         .filter((later) => later.on < first.on && later.operation.first.length > 0)
         .map(
           (later) =>
-            `${later.operation.title} is planned for ${later.on}, before ${first.operation.title.toLowerCase()} on ${first.on}: it comes after it.`,
+            `${later.operation.title} is planned for ${later.on}, before ${inSentence(first.operation.title)} on ${first.on}: it comes after it.`,
         ),
     ),
     ...(dug && cut && cut.on >= dug.on && daysBetween(dug.on, cut.on) < drying
       ? [
-          `Root pruning is planned for ${cut.on}, less than ${drying} days after the excavation: the bark has to dry and be looked at again first.`,
+          `Root pruning is planned for ${cut.on}, less than ${drying} days after the excavation: the bark has to dry and be checked again first.`,
         ]
       : []),
   ];
@@ -109,12 +110,12 @@ export function clashesOf(
       : []),
     ...(has('reset') && has('trench')
       ? [
-          `Reset and ${title('trench').toLowerCase()}: a reset digs the hole anew; open the soil from the new hole afterwards.`,
+          `Reset and ${inSentence(title('trench'))}: a reset digs a new hole; open the soil from the new hole afterwards.`,
         ]
       : []),
     ...(has('prune') && (rocks || (anchors !== undefined && anchors < limit('anchorsFew')))
       ? [
-          `Root pruning where the hold is poor already (${rocks ? s.verdict.facts.rocks.text : `${anchors} sound ${anchors === 1 ? 'anchor' : 'anchors'}`}): no cut before a qualified person has assessed its stability${target ? '; there is a target below it' : ''}.`,
+          `Root pruning where anchorage is already poor (${rocks ? s.verdict.facts.rocks.text : `${anchors} sound ${anchors === 1 ? 'anchor' : 'anchors'}`}): no cut before a qualified person has assessed its stability${target ? '; there is a target below it' : ''}.`,
         ]
       : []),
     ...(has('water') && likely('waterlogging')
@@ -122,7 +123,7 @@ export function clashesOf(
       : []),
     ...(has('remove') && worked.length > 0
       ? [
-          `Removal and ${worked.map((key) => title(key).toLowerCase()).join(', ')}: one or the other; money for both is lost.`,
+          `Removal and ${worked.map((key) => inSentence(title(key))).join(', ')}: one or the other; money for both is lost.`,
         ]
       : []),
     ...(barredReset ? [`Reset is prescribed though the rules bar it: ${barredReset.why.join('; ')}.`] : []),
@@ -132,12 +133,12 @@ export function clashesOf(
         ]
       : []),
     ...(has('fertiliser') && spread
-      ? [`Fertiliser is held, yet some was given in ${spread.when}: tell the maintenance contract.`]
+      ? [`Fertiliser is held, yet some was given in ${spread.when}: tell the maintenance contractor.`]
       : []),
     ...dateClashes(planned, s, closed),
     ...stageClashes(planned, s, closed),
     ...(has('watch') && worked.length > 0
-      ? ['Watch only stands beside work that is prescribed: the next look is told by the work.']
+      ? ['Watch only stands beside work that is prescribed: the work sets the next visit.']
       : []),
   ];
 }

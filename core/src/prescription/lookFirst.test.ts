@@ -13,7 +13,7 @@ const told = (tree: Tree, visit: Visit) => {
   return { operations, decisions, waiting: looksFirst(situation, operations, decisions) };
 };
 
-test('a remedy waits only where none of its causes is to be treated and one is to be looked at', () => {
+test('a remedy waits only where none of its causes is to be treated and one is to be examined', () => {
   fc.assert(
     fc.property(anyCase, ({ tree, visits: [visit] }) => {
       if (!visit) return;

@@ -1,7 +1,9 @@
 import { PDFArray, PDFDict, PDFDocument, PDFHexString, PDFName, PDFRawStream, PDFString } from 'pdf-lib';
 
-/** Attachments of more bytes are none of a report; those of the largest in the demo have some hundred thousand. */
+/** Attachments of more bytes are none of a report; those of the largest tree in the demo have some hundred thousand. */
 const MOST = 30_000_000;
+/** All attachments together: the report of a property holds those of every tree. */
+const MOST_TOGETHER = 200_000_000;
 
 /** An attachment as it was before it was packed; unpacking ends where it becomes too large. @throws RangeError */
 async function unpacked(stream: PDFRawStream): Promise<Uint8Array> {
@@ -33,7 +35,7 @@ async function unpacked(stream: PDFRawStream): Promise<Uint8Array> {
 export async function attachmentsOf(pdf: Uint8Array): Promise<Map<string, Uint8Array>> {
   const doc = await PDFDocument.load(pdf, { updateMetadata: false });
   const names = doc.catalog.lookupMaybe(PDFName.of('Names'), PDFDict);
-  const files = names?.lookupMaybe(PDFName.of('EmbeddedFiles'), PDFDict);
+  const listed = names?.lookupMaybe(PDFName.of('EmbeddedFiles'), PDFDict);
   const found = new Map<string, PDFRawStream>();
   const walk = (node: PDFDict | undefined, depth: number): void => {
     if (!node || depth > 8) return;
@@ -51,7 +53,14 @@ export async function attachmentsOf(pdf: Uint8Array): Promise<Map<string, Uint8A
     const kids = node.lookupMaybe(PDFName.of('Kids'), PDFArray);
     for (let i = 0; kids && i < kids.size(); i++) walk(kids.lookupMaybe(i, PDFDict), depth + 1);
   };
-  walk(files, 0);
-  const unpacking = [...found].map(async ([name, stream]) => [name, await unpacked(stream)] as const);
-  return new Map(await Promise.all(unpacking));
+  walk(listed, 0);
+  const files = new Map<string, Uint8Array>();
+  let together = 0;
+  for (const [name, stream] of found) {
+    const bytes = await unpacked(stream);
+    together += bytes.length;
+    if (together > MOST_TOGETHER) throw new RangeError(`More than ${MOST_TOGETHER} bytes together.`);
+    files.set(name, bytes);
+  }
+  return files;
 }

@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { percent } from '../units/share';
 import type { Result } from './result';
 
@@ -22,7 +23,7 @@ function pairs<T extends Named>(was: readonly T[], is: readonly T[]): { name: st
 }
 
 const moved = (name: string, was: string, is: string): string =>
-  `${name}: ${was} in the report, ${is} computed anew.`;
+  `${name}: ${was} in the report, ${is} recomputed.`;
 
 /** By how much figures differ, told with as many digits as the difference needs. */
 function figures(was: number, is: number): [string, string] {
@@ -47,7 +48,7 @@ function works(was: Result['work'], is: Result['work']): string[] {
     return [
       ...(a.advice === b.advice ? [] : [moved(name, a.advice, b.advice)]),
       ...pairs(a.amounts, b.amounts).flatMap(({ name: amount, was: x, is: y }) => {
-        const about = `${name}, ${amount.charAt(0).toLowerCase()}${amount.slice(1)}`;
+        const about = `${name}, ${inSentence(amount)}`;
         if (!x || !y) return [moved(about, x ? 'there' : 'missing', y ? 'there' : 'missing')];
         return same(x.value, y.value) ? [] : [moved(about, ...figures(x.value, y.value))];
       }),

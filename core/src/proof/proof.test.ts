@@ -91,12 +91,12 @@ test('whatever of a result is another one is told: each chance, amount, advice a
     holder[last] = typeof was === 'number' ? was + 0.0137 : `${String(was)}1`;
     expect([path.join('.'), differencesOf(result, changed).length]).toEqual([path.join('.'), 1]);
     for (const told of differencesOf(result, changed))
-      expect(told).toMatch(/ in the report, .* computed anew\.$/);
+      expect(told).toMatch(/ in the report, .* recomputed\.$/);
   }
   const without = { ...result, work: result.work.slice(1), causes: result.causes.slice(1) };
   expect(differencesOf(result, without)).toHaveLength(2);
   expect(differencesOf(result, { ...result, costs: undefined })).toEqual([
-    expect.stringMatching(/^Costs: .* in the report, none computed anew/),
+    expect.stringMatching(/^Costs: .* in the report, none recomputed/),
   ]);
 });
 
@@ -125,8 +125,7 @@ test('what a verification came to is said first in one line', () => {
     seal: 'holds',
     sha256: 'a'.repeat(64),
     code: 'AAAA-BBBB-CCCC-DDDD',
-    tree: 'Katsura 14',
-    visit: '2026-05-06',
+    trees: [{ tree: 'Katsura 14', visit: '2026-05-06' }],
     then: engines,
     now: engines,
     differences: [],

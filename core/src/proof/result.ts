@@ -29,6 +29,10 @@ export interface Result {
   };
 }
 
+/** Whether two results were worked out by the same engines and table: otherwise figures may differ for that. */
+export const sameEngines = (a: Result['engines'], b: Result['engines']): boolean =>
+  a.verdict === b.verdict && a.table === b.table && a.prescription === b.prescription;
+
 /** Works a report out anew: verdict, plan, amounts and costs. */
 export function resultOf({ caseFile, basis }: Given): Result {
   const { tree, events, visits, site } = caseFile;

@@ -79,7 +79,7 @@ const pressesIn = (band: YearBand | undefined, from: number): string | undefined
   if (band?.p50 === undefined) return undefined;
   const at = (y: number | undefined) =>
     y === undefined ? 'later than 30 years' : String(Math.round(from + y));
-  return `comes to press in about ${Math.round(from + band.p50)}, between ${at(band.p10)} and ${at(band.p90)}`;
+  return `begins to press in about ${Math.round(from + band.p50)}, between ${at(band.p10)} and ${at(band.p90)}`;
 };
 
 /** What a root does to bark and anchors today, and when it will. */
@@ -160,13 +160,13 @@ export function adviseRoots(
         ...(design.agreed && goes ? [`Agreed in the cut plan, stage ${stage + 1}.`] : []),
         ...(unseen
           ? [
-              'Bark and root were not looked at closely; buried bark is wet: let it dry and look again before it is cut.',
+              'Bark and root were not examined closely; buried bark is wet: let it dry and look again before it is cut.',
             ]
           : []),
         ...doesNow(root, i, all),
         ...(isAnchor(root.root) ? [holds(root)] : []),
         ...(root.root.kind === 'structural' && !goes && !isAnchor(root.root) && root.root.condition
-          ? [`A holding root, ${root.root.condition}: not counted as an anchor.`]
+          ? [`An anchoring root, ${root.root.condition}: not counted as an anchor.`]
           : []),
         ...(decision === 'keep' && isAnchor(root.root) ? [] : [why[i]!.says]),
       ],

@@ -131,7 +131,7 @@ export const BASE_QUESTIONS: readonly Question[] = [
     kind: 'length',
     field: 'dbh',
     ask: 'DBH on this visit',
-    hint: 'Two visits a year or more apart tell how fast the stem grows.',
+    hint: 'Two visits a year or more apart show how fast the stem grows.',
   },
 ];
 

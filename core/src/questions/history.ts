@@ -40,12 +40,12 @@ export const HISTORY_QUESTIONS: readonly Question[] = [
     station: 'history',
     kind: 'grade',
     ask: 'Where does it stand?',
-    hint: 'Built: ground rolled or filled by machines before planting.',
+    hint: 'Construction site: ground rolled or filled by machines before planting.',
     answers: [
       { key: 'garden', label: 'garden, park' },
       { key: 'street', label: 'street, verge' },
       { key: 'paved', label: 'in paving' },
-      { key: 'built', label: 'built ground' },
+      { key: 'built', label: 'construction site' },
     ],
   },
   {

@@ -8,7 +8,7 @@ export const SOIL_QUESTIONS: readonly Question[] = [
     kind: 'length',
     field: 'refusal',
     ask: 'Penetrometer: 2 MPa (300 psi) reached at',
-    hint: 'Depth at field moisture; a dry soil reads tighter than it is.',
+    hint: 'Depth at field moisture; a dry soil reads denser than it is.',
     more: true,
   },
   { key: 'soil.sand', station: 'soil', kind: 'percent', ask: 'Sand, of the fine earth', more: true },

@@ -20,14 +20,14 @@ test('a measure is better or worse only where it moved more than its error; dieb
   expect(told('crown.dieback', 0.5, 0.1)).toBe('better');
 });
 
-test('what one visit did not look at cannot be told, and says which', () => {
+test('what one visit did not inspect cannot be determined, and says which', () => {
   expect(of(between([number('crown.density', 0.5)], []), 'density')).toMatchObject({
-    judgement: 'cannot be told',
+    judgement: 'cannot be determined',
     why: 'not measured on 2026-06-01',
   });
   expect(of(between([], [{ key: 'crown.leaf', answer: 'small' }]), 'crown.leaf')).toMatchObject({
-    judgement: 'cannot be told',
-    why: 'not looked at on 2024-06-01',
+    judgement: 'cannot be determined',
+    why: 'not checked on 2024-06-01',
   });
 });
 

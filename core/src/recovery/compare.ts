@@ -7,7 +7,7 @@ import type { Finding, Tree, Visit } from '../records';
 import type { Dimension } from '../units/quantity';
 
 /** How something stands at a later visit. */
-export type Judgement = 'better' | 'as it was' | 'worse' | 'cannot be told';
+export type Judgement = 'better' | 'as it was' | 'worse' | 'cannot be determined';
 
 /** A measure with the half-width of its 90 % interval. */
 interface Measured {
@@ -130,7 +130,11 @@ function measured(tree: Tree, before: Visit, after: Visit): Compared[] {
     const both = { key, label, dimension, ...(was && { before: was }), ...(is && { after: is }) };
     if (!was || !is)
       return [
-        { ...both, judgement: 'cannot be told', why: `not measured on ${was ? after.date : before.date}` },
+        {
+          ...both,
+          judgement: 'cannot be determined',
+          why: `not measured on ${was ? after.date : before.date}`,
+        },
       ];
     const error = Math.hypot(was.plusMinus, is.plusMinus);
     const moved = is.value - was.value;
@@ -167,8 +171,8 @@ function seen(before: Visit, after: Visit): Compared[] {
       return [
         {
           ...both,
-          judgement: 'cannot be told',
-          why: `not looked at on ${was === undefined ? before.date : after.date}`,
+          judgement: 'cannot be determined',
+          why: `not checked on ${was === undefined ? before.date : after.date}`,
         },
       ];
     return [
@@ -181,7 +185,7 @@ function seen(before: Visit, after: Visit): Compared[] {
   });
 }
 
-const ORDER: readonly Judgement[] = ['worse', 'better', 'as it was', 'cannot be told'];
+const ORDER: readonly Judgement[] = ['worse', 'better', 'as it was', 'cannot be determined'];
 
 /** Two visits side by side: every measure against its error and every look, what got worse or better first. */
 export function compareVisits(tree: Tree, before: Visit, after: Visit): Compared[] {

@@ -25,7 +25,7 @@ function normals(seed: number): () => number {
   return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
 }
 
-test('the t distribution it rests on is that of the tables (Student 1908: t of 95 % at 4 degrees is 2.132, at 10 is 1.812)', () => {
+test('the t distribution it rests on is that of the tables (Student 1908: t of 95% at 4 degrees is 2.132, at 10 is 1.812)', () => {
   expect(jStat.studentt.inv(0.95, 4)).toBeCloseTo(2.132, 3);
   expect(jStat.studentt.inv(0.95, 10)).toBeCloseTo(1.812, 3);
   expect(jStat.studentt.inv(0.975, 10)).toBeCloseTo(2.228, 3);
@@ -84,7 +84,7 @@ function simulated(seed: number, effect: number, withReference = true) {
   )!;
 }
 
-test('simulated trees with a known effect: the 90 % band holds it in 85 to 95 % of 500 (with weather that both share)', () => {
+test('simulated trees with a known effect: the 90% band holds it in 85 to 95% of 500 (with weather that both share)', () => {
   for (const effect of [0, 0.4]) {
     let held = 0;
     for (let seed = 1; seed <= 500; seed++) {
@@ -157,7 +157,7 @@ test('awaited in its time, answered once density and shoots show it, unanswered 
   );
   expect(good.answer).toBe('answered');
   expect(good.chance).toBeGreaterThan(ANSWERED);
-  expect(good.text).not.toMatch(/ (100|0) %/);
+  expect(good.text).not.toMatch(/ (100|0)%/);
   expect(good.text).toMatch(/^It answers: Shoots \d\.\d\d times as long/);
   const same = told(
     '2026-08-01',
@@ -174,7 +174,7 @@ test('awaited in its time, answered once density and shoots show it, unanswered 
   expect(told('2027-01-01').answer).toBe('untold');
 });
 
-test('a tree that does not answer is looked at anew, with the cause it most likely was instead', () => {
+test('a tree that does not answer is reassessed, with the cause it most likely was instead', () => {
   const flat = dug('2026-09-01', [
     ...crown(0.5, 0.22),
     ...years(2015, [0.1, 0.1, 0.1, 0.1, 0.1, 0.1, 0.1, 0.1, 0.1, 0.1, 0.1, 0.1]),
@@ -192,7 +192,7 @@ test('a tree that does not answer is looked at anew, with the cause it most like
   const told = recoveryOf([first, flat], {}, '2026-09-01', yardstick, { instead: 'Soil too dense' })!;
   expect(told.answer).toBe('unanswered');
   expect(told.next).toBe(
-    'Drop what was planned on this cause, and look at the tree anew; most likely now: soil too dense.',
+    'Drop what was planned on this cause, and reassess the tree; most likely now: soil too dense.',
   );
 });
 
@@ -241,7 +241,7 @@ test('a record over all trees counts failures as plainly, and no share from too 
   expect(many[0]!.failed).toHaveLength(1);
 });
 
-test('the band of a share is that of Jeffreys (Brown, Cai and DasGupta 2001: 0 of 10 at 90 % ends at 0.171, from memory)', () => {
+test('the band of a share is that of Jeffreys (Brown, Cai and DasGupta 2001: 0 of 10 at 90% ends at 0.171, from memory)', () => {
   const { lower, upper } = shareOf(0, 10);
   expect(lower).toBe(0);
   expect(upper).toBeCloseTo(0.171, 2);
@@ -274,7 +274,7 @@ function taped(seed: number, effect: number, withReference: boolean) {
   return girthAnswer(looks(tree), '2019-05-20', withReference ? { looks: looks(beside) } : undefined)!;
 }
 
-test('growth of the stem on simulated trees: four spans on each side, and the band holds the effect in 85 % or more of 500', () => {
+test('growth of the stem on simulated trees: four spans on each side, and the band holds the effect in 85% or more of 500', () => {
   for (const effect of [0, 0.004]) {
     let held = 0;
     for (let seed = 1; seed <= 500; seed++) {

@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import jStat from 'jstat';
 import { ringMark } from '../units/marks';
 import { chanceWords } from '../units/share';
@@ -142,15 +143,15 @@ function textOf(
     case 'unanswered':
       return `No answer by ${latest}: ${told} Chance that it recovers ${chanceWords(chance)}.`;
     case 'untold':
-      return `It should have shown by ${latest}, and what was measured does not tell.${told ? ` ${told}` : ''}`;
+      return `It should have shown by ${latest}, and the measurements do not show it.${told ? ` ${told}` : ''}`;
   }
 }
 
 const NEXT: Record<Answer, string> = {
   answered: 'The next stage may go on as planned; nothing is added to it.',
-  declines: 'Hold the next stage. Look at the tree anew before anything more is cut or dug.',
+  declines: 'Hold the next stage. Reassess the tree before anything more is cut or dug.',
   awaited: 'Hold what is not due yet, and measure again in the coming season.',
-  unanswered: 'Drop what was planned on this cause, and look at the tree anew.',
+  unanswered: 'Drop what was planned on this cause, and reassess the tree.',
   untold: 'Measure shoots, density and leaves now: the next stage waits for it.',
 };
 
@@ -235,7 +236,7 @@ export function recoveryOf(
     next: coneBack
       ? 'Pull the mulch back off the bark first: a cone undoes the work.'
       : answer === 'unanswered' && instead
-        ? `Drop what was planned on this cause, and look at the tree anew; most likely now: ${instead.charAt(0).toLowerCase()}${instead.slice(1)}.`
+        ? `Drop what was planned on this cause, and reassess the tree; most likely now: ${inSentence(instead)}.`
         : NEXT[answer],
     notes: [
       ...(coneBack
@@ -253,7 +254,7 @@ export function recoveryOf(
         : []),
       ...(readings.length === 0
         ? [
-            'Nothing of the crown was measured both before and after: shoots read back by their scars tell both at once.',
+            'Nothing of the crown was measured both before and after: shoots read back by their scars show both at once.',
           ]
         : []),
     ],

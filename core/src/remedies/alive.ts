@@ -25,7 +25,7 @@ function weigh(_: Situation, { advice, why }: Ruled): Weighed {
     schools: [],
     season: 'Any day; surest when its neighbours are in leaf.',
     ...(advice !== 'not' && {
-      lookAgain: { days: 14, why: 'Scratch test and buds: weigh everything again with them.' },
+      lookAgain: { days: 14, why: 'Scratch test and buds: reassess everything with them.' },
     }),
     missing: [],
   };
@@ -37,14 +37,13 @@ export const alive: Remedy = {
   do: [
     {
       when: [{ measured: 'mayBeDead' }],
-      why: 'Work on a dead tree is thrown away, and a living one is not felled.',
+      why: 'Work on a dead tree is wasted, and a living tree must not be felled.',
     },
   ],
   option: [],
   against: [],
   first: [],
-  risks: ['A tree that is only late is taken for dead.'],
-  followUp:
-    'Alive: weigh the rest again. Dead: take it down, and let the post-mortem speak for its neighbours.',
+  risks: ['A tree that leafs out late is taken for dead.'],
+  followUp: 'Alive: reassess the rest. Dead: take it down, and let the post-mortem speak for its neighbours.',
   weigh,
 };

@@ -101,7 +101,7 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
     ...(advice !== 'not' && {
       lookAgain: {
         days: 365,
-        why: `Whether the crown closes again${shaped ? '; structural pruning when it has grown' : ''}.`,
+        why: `Whether the crown closes again${shaped ? '; structural pruning once it has grown' : ''}.`,
       },
     }),
     missing:
@@ -134,7 +134,7 @@ export const crown: Remedy = {
   option: [
     {
       when: [{ measured: 'limbsCracked' }],
-      why: 'An arborist looks at them from close by, and says what is cut and what is held.',
+      why: 'An arborist inspects them from close by, and says what is cut and what is held.',
     },
     {
       when: [{ measured: 'deadWood' }],
@@ -152,6 +152,6 @@ export const crown: Remedy = {
   ],
   first: ['permits'],
   risks: ['Leaves taken off starve the roots that were to be helped.'],
-  followUp: 'Count new dead wood at the next look.',
+  followUp: 'Count new dead wood at the next visit.',
   weigh,
 };

@@ -36,11 +36,11 @@ function quantitiesOf(depth: number, fall: number | undefined, outlet: Outlet): 
 
 const SUMMARY = {
   daylight: (length: number) =>
-    `A drain of ${longMark(length)} to lower ground, with a fall of 2 %, between the anchors.`,
+    `A drain of ${longMark(length)} to lower ground, with a fall of 2%, between the anchors.`,
   none: () =>
     'The ground falls no faster than a pipe, so no drain comes to the surface: a sump, a wider regrade, or the tree raised.',
   unknown: () =>
-    'A drain to lower ground, if a level finds any: it comes to the surface only where the ground falls faster than 2 %.',
+    'A drain to lower ground, if a level finds any: it comes to the surface only where the ground falls faster than 2%.',
 };
 
 /** Water led away: to lower ground from the floor of the excavation or out of wet ground, or into a sump. */
@@ -104,7 +104,10 @@ export const drain: Remedy = {
   ],
   against: [],
   first: ['utilities'],
-  risks: ['A drain through anchor roots costs the tree its hold.', 'Without fall it only moves the water.'],
+  risks: [
+    'A drain cut through anchor roots costs the tree its anchorage.',
+    'Without fall it only moves the water.',
+  ],
   followUp: 'Look the day after heavy rain.',
   weigh,
 };

@@ -78,7 +78,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       'Have stability judged by a qualified person before roots are exposed; not in high wind or on saturated ground.',
       'Air tool: eye, face and hearing protection, dust mask against silica, bystanders away, tool grounded, hose tied against whip.',
       'Fence the open excavation.',
-      'Check permits for protected trees and the nesting season first. Local codes and licensed practice come before this sheet.',
+      'Check permits for protected trees and the nesting season first. Local codes and licensed practice take precedence over this sheet.',
     ],
     acceptance: [
       'First structural roots in view all round, no soil or mulch on the flare.',
@@ -89,8 +89,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     season: 'Any frost-free, not waterlogged day; dormant season preferred where many roots will be cut.',
     lookAgain:
       bark.key === 'mulch'
-        ? { days: 30, why: 'Draw the thin mulch aside: look at the bark that was buried.' }
-        : { days: 14, why: 'Buried bark has dried: look at it again and at what was hidden.' },
+        ? { days: 30, why: 'Draw the thin mulch aside: inspect the bark that was buried.' }
+        : { days: 14, why: 'Buried bark has dried: inspect it again, and what was hidden.' },
     missing: [],
   };
   if (!collar || stemRadius === undefined) {
@@ -264,6 +264,6 @@ export const excavate: Remedy = {
   ],
   first: ['utilities', 'stability', 'permits'],
   risks: ['A bowl that does not drain is a basin.', 'Roots bared in heat or frost die.'],
-  followUp: 'Look at the dried bark within weeks.',
+  followUp: 'Inspect the dried bark within weeks.',
   weigh,
 };

@@ -20,7 +20,7 @@ const rules = (standing: 'likely' | 'possible'): Rule[] => [
   })),
   ...OF_ROOTS.map((node) => ({
     when: [{ node, standing }],
-    why: 'Roots at the stem are seen, not guessed.',
+    why: 'The roots at the stem are seen instead of guessed.',
   })),
 ];
 
@@ -28,11 +28,11 @@ const rules = (standing: 'likely' | 'possible'): Rule[] => [
 function weigh(s: Situation, { advice, why }: Ruled): Weighed {
   return {
     key: 'explore',
-    title: 'Look at the root collar by hand',
+    title: 'Inspect the root collar by hand',
     advice,
     summary: orNothing(
       advice,
-      'Dig a window by hand on two sides of the stem, down to the first root, and look at bark and roots before anything larger is decided.',
+      'Dig a window by hand on two sides of the stem, down to the first root, and inspect bark and roots before anything larger is decided.',
     ),
     why,
     quantities: advice === 'not' ? [] : [crewHours(limit('exploreHours'))],
@@ -52,7 +52,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     schools: [used(s.school('collarCall'))],
     season: 'Any day that is neither frozen nor waterlogged.',
     ...(advice !== 'not' && {
-      lookAgain: { days: 14, why: 'Weigh the verdict again with what the window showed.' },
+      lookAgain: { days: 14, why: 'Reassess the verdict with what the window showed.' },
     }),
     missing: [],
   };
@@ -73,7 +73,7 @@ export const explore: Remedy = {
   ],
   option: rules('possible'),
   bars: [
-    { when: [{ measured: 'rootsMapped' }], why: 'There is nothing left to guess at.' },
+    { when: [{ measured: 'rootsMapped' }], why: 'There is nothing left to find out.' },
     { when: [{ planned: 'excavate' }], why: 'The excavation lays all of it open.' },
   ],
   against: [],

@@ -16,8 +16,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     why,
     quantities: advice === 'not' ? [] : [amount('laboratoryTests', 2, 'count', 'one of soil, one of leaves')],
     method: [
-      'Test pH, lime, iron and manganese of the soil, and the leaves beside those of a green tree. Look at drainage too: cold, wet ground pales leaves as well.',
-      'Little lime: sulphur, worked in shallowly. Much lime: chelated iron into the soil in spring, each year anew.',
+      'Test pH, lime, iron and manganese of the soil, and the leaves beside those of a green tree. Check drainage too: cold, wet ground pales leaves as well.',
+      'Little lime: sulphur, worked in shallowly. Much lime: chelated iron into the soil in spring, again each year.',
       'Leaf mould or wood chips over the root zone, off the bark.',
     ],
     cautions: [
@@ -40,13 +40,13 @@ export const feed: Remedy = {
   do: [
     {
       when: [{ node: 'chlorosis', standing: 'likely' }],
-      why: 'The soil holds back what the leaves lack.',
+      why: 'The soil locks up what the leaves lack.',
     },
   ],
   option: [
     {
       when: [{ node: 'chlorosis', standing: 'possible' }],
-      why: 'Pale leaves have many reasons; a test tells this one.',
+      why: 'Pale leaves have many reasons; a test finds this one.',
     },
   ],
   against: [
@@ -57,6 +57,6 @@ export const feed: Remedy = {
   ],
   first: [],
   risks: ['The leaves green for a year, and the ground stays as it is.'],
-  followUp: 'Where lime is the reason, the lasting answer is a species that stands it.',
+  followUp: 'Where lime is the reason, the lasting answer is a species that tolerates it.',
   weigh,
 };

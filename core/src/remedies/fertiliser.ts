@@ -13,7 +13,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     summary: orNothing(advice, `None before ${until}; a soil test, not leaf colour, shows what it lacks.`),
     why,
     quantities: [],
-    method: [`${school.label}.`, 'Tell the maintenance contract in writing.'],
+    method: [`${school.label}.`, 'Tell the maintenance contractor in writing.'],
     cautions: [
       'Weed-and-feed on the lawn reaches the roots as well; pesticides only by licensed applicators.',
     ],
@@ -46,7 +46,7 @@ export const fertiliser: Remedy = {
   option: [],
   against: [],
   first: [],
-  risks: ['Pale leaves are fed, and their cause goes on.'],
+  risks: ['Feeding pale leaves leaves the cause in place.'],
   followUp: 'A soil test before the first feed.',
   weigh,
 };

@@ -23,7 +23,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       'Open mesh, a finger’s width off the bark all round, not pushed into the soil; against voles fine mesh, a hand deep in the ground and clear of roots.',
       ...(rodents
         ? [
-            'Mulch, weeds and rubble a hand’s width away from the stem; burrows closed, and looked at again in a week: what is open again is lived in.',
+            'Mulch, weeds and rubble a hand’s width away from the stem; burrows closed, and checked again in a week: what is open again is lived in.',
           ]
         : []),
     ],
@@ -41,17 +41,17 @@ export const guard: Remedy = {
   do: [
     {
       when: [{ finding: 'base.gnawing', among: ['some', 'ring'] }],
-      why: 'What gnaws comes back every winter.',
+      why: 'Gnawing animals come back every winter.',
     },
   ],
   option: [
     {
       when: [{ finding: 'base.burrows', among: ['some', 'many'] }],
-      why: 'What lives at the stem gnaws at the stem.',
+      why: 'Animals that live at the stem gnaw it.',
     },
     {
       when: [{ node: 'stemInjury', standing: 'possible' }],
-      why: 'What wounds the stem goes on until it is kept off.',
+      why: 'Whatever wounds the stem goes on until it is kept away.',
     },
     {
       when: [{ finding: 'base.wounds', among: ['open', 'repeated'] }],

@@ -18,7 +18,7 @@ function weigh(_: Situation, { advice, why }: Ruled): Weighed {
     method: [
       'Photograph the whole tree, the sign, and the edge between sound and affected tissue.',
       'Leaves and shoots: a handful from that edge, in paper, cool, sent the same day. Wilt: a branch as thick as a finger with stained wood. Rot: a piece of the affected root or the fruit body, whole.',
-      'Send species, age, site and what was done with it; dead wood alone tells nothing.',
+      'Send species, age, site and what was done with it; dead wood alone shows nothing.',
       'Clean the tools before the next tree.',
     ],
     cautions: [
@@ -29,7 +29,7 @@ function weigh(_: Situation, { advice, why }: Ruled): Weighed {
     schools: [],
     season: 'While the signs are fresh.',
     ...(advice !== 'not' && {
-      lookAgain: { days: 30, why: 'The clinic has answered: weigh the verdict again with it.' },
+      lookAgain: { days: 30, why: 'The clinic has answered: reassess the verdict with it.' },
     }),
     missing: [],
   };

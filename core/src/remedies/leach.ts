@@ -60,7 +60,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
       'Not on frozen ground, and not where the day-after look finds water in the hole.',
       'What runs off carries the salt to the next tree or into a pond.',
     ],
-    acceptance: ['Measured again, the salt is below what the species stands.'],
+    acceptance: ['Measured again, the salt is below what the species tolerates.'],
     schools: [],
     season: 'Early spring, before the buds open.',
     ...(advice !== 'not' && {
@@ -77,7 +77,7 @@ export const leach: Remedy = {
   option: [
     {
       when: [{ node: 'salt', standing: 'possible' }],
-      why: 'A test of the soil tells; margins scorch from drought and from wet as well.',
+      why: 'A soil test shows it; margins scorch from drought and from wet as well.',
     },
   ],
   bars: [

@@ -116,7 +116,7 @@ test('whoever lifts a tree stakes and waters it', () => {
   }
 });
 
-test('before a tree is planted into tight ground it is loosened, with soil and hours of its own', () => {
+test('before a tree is planted into compacted ground it is loosened, with soil and hours of its own', () => {
   const replace = (...findings: Finding[]) =>
     of('replace', YOUNG, [{ key: 'crown.scratch', answer: 'dry' }, ...findings]);
   const plain = replace();

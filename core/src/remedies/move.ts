@@ -48,7 +48,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
           ],
     method: [
       'Choose and mark the new place first: room, light, drainage by a filled hole, nothing buried; loosen it by air.',
-      'Blow the roots bare from the stem outward; some 4 m³/min (150 cfm) at the nozzle do, and keep up to 95 % of them, where a spade keeps a fifth.',
+      'Blow the roots bare from the stem outward; about 4 m³/min (150 cfm) at the nozzle do, and keep up to 95% of them, where a spade keeps a fifth.',
       'Roots damp and shaded at every moment from lift to cover: wet sacking, no wind; the same day.',
       ...BALL_METHOD.slice(1),
       'Set with the flare at grade or a little above it, roots spread; soil worked in between them in crumbs, no air pockets, watered in, topped up, mulched.',

@@ -72,7 +72,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       summary: asked
         ? `Take the mulch off the bark by hand, ${shortMark(clearance)} clear all round; measure it there for the amounts.`
         : 'Mulch not measured.',
-      why: asked ? why : ['Mulch not measured, so there is nothing to weigh.'],
+      why: asked ? why : ['Mulch not measured, so there is nothing to judge.'],
       missing: ['mulch profiles', ...(stemRadius === undefined ? ['stem diameter'] : [])],
     };
   }
@@ -192,7 +192,7 @@ export const mulch: Remedy = {
         { node: 'mulchCone', standing: 'possible' },
         { fact: 'mulchOnBark', isNot: 'no' },
       ],
-      why: 'A rake and a look settle it.',
+      why: 'A rake and a quick look settle it.',
     },
   ],
   against: [],

@@ -35,7 +35,7 @@ test('grass up to the stem: turf off by hand, chips by room and stem, down to th
   const needs = needsOf([ring], visit, undefined);
   expect(needs.map((n) => n.resource)).toEqual(expect.arrayContaining(['crew', 'mulch', 'disposal']));
   expect(ring.lookAgain!.days).toBe(365);
-  expect(ring.cautions.join(' ')).toMatch(/told in writing/);
+  expect(ring.cautions.join(' ')).toMatch(/in writing/);
 });
 
 test.each<[string, Partial<Tree>, number]>([

@@ -140,7 +140,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     quantities,
     method: [
       ...(cover === 'stone'
-        ? ['Lift stone and any cloth under it by hand; the collar is looked at before it is covered.']
+        ? ['Lift stone and any cloth under it by hand; the collar is examined before it is covered.']
         : []),
       ...(cover === 'stone'
         ? []
@@ -157,7 +157,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     ],
     cautions: [
       'Look for cables of lamps and sprinklers in the turf before the spade goes in.',
-      'Who mulches these grounds is told in writing: a flat ring, never a cone.',
+      'Tell whoever mulches this property, in writing: a flat ring, never a cone.',
     ],
     acceptance: [
       `No mulch within ${shortMark(clearance)} of the bark on any side.`,
@@ -182,9 +182,9 @@ export const mulchRing: Remedy = {
   do: [
     {
       when: [{ measured: 'grassToStem' }],
-      why: 'Grass takes water and food first, and the mower comes with it.',
+      why: 'Grass takes water and nutrients first, and brings the mower with it.',
     },
-    { when: [{ measured: 'rootsScalped' }], why: 'A ring keeps the mower off the roots for good.' },
+    { when: [{ measured: 'rootsScalped' }], why: 'A ring keeps the mower off the roots permanently.' },
     {
       when: [{ measured: 'stoneAtStem' }],
       why: 'Stone heats the soil, adds nothing to it and hides the collar.',
@@ -193,7 +193,7 @@ export const mulchRing: Remedy = {
   option: [
     {
       when: [{ node: 'transplantShock', standing: 'possible' }, { measured: 'noMulchThere' }],
-      why: 'Few roots share what water there is with nobody, and it stays longer.',
+      why: 'The few roots have the water to themselves, and it lasts longer.',
     },
     { when: [{ measured: 'bareToStem' }], why: 'Bare soil crusts over, dries and washes away.' },
     { when: [{ measured: 'mulchSpent' }], why: 'Spent mulch no longer keeps water in or grass out.' },
@@ -222,7 +222,7 @@ export const mulchRing: Remedy = {
   ],
   against: [],
   first: [],
-  risks: ['The next crew heaps it up the stem.'],
+  risks: ['The next crew heaps it against the stem.'],
   followUp: 'Look after the maintenance crew’s spring round; top up what is spent.',
   weigh,
 };

@@ -12,7 +12,7 @@ function weigh(_: Situation, { advice, why }: Ruled): Weighed {
     advice,
     summary: orNothing(
       advice,
-      'Read at the stem and at the lifted stump what killed it, note it here, and look at the others of its planting.',
+      'Read at the stem and at the lifted stump what killed it, note it here, and inspect the others of its planting.',
     ),
     why,
     quantities: advice === 'not' ? [] : [crewHours(limit('postmortemHours'))],
@@ -24,11 +24,11 @@ function weigh(_: Situation, { advice, why }: Ruled): Weighed {
       'Write into the record of the work what the next planting has to do otherwise.',
     ],
     cautions: [
-      'Nobody climbs it: a lift, or felled from the ground.',
+      'Nobody climbs it: use a lift, or fell it from the ground.',
       'Locate buried utilities before the stump is lifted.',
     ],
     acceptance: [
-      'Findings noted at base, probe, dig and soil; what the next planting does otherwise written down; the others of the planting on a list to look at.',
+      'Findings noted at base, probe, dig and soil; what the next planting does otherwise written down; the others of the planting on a list to inspect.',
     ],
     schools: [],
     season: 'With the felling, before the stump is ground.',
@@ -51,7 +51,7 @@ export const postmortem: Remedy = {
   option: [],
   against: [],
   first: ['utilities'],
-  risks: ['The stump is ground, and what it would have told with it.'],
-  followUp: 'Look at its neighbours of the same planting first.',
+  risks: ['The stump is ground, and with it what it would have shown.'],
+  followUp: 'Inspect its neighbours of the same planting first.',
   weigh,
 };

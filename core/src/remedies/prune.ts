@@ -87,7 +87,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
     why: presses
       ? why
       : [
-          `roots compress ${percent(dig.share)} of the bark; under ${percent(limit('girdleMatters'))} cannot be told`,
+          `roots compress ${percent(dig.share)} of the bark; under ${percent(limit('girdleMatters'))} cannot be determined`,
         ],
   };
 }
@@ -138,7 +138,7 @@ export const prune: Remedy = {
   bars: [
     {
       when: [{ measured: 'cutsLeftAll' }],
-      why: 'Where the cure costs more than the disease it is left and watched.',
+      why: 'Where the cure costs more than the fault, it is left and monitored.',
     },
   ],
   against: [
@@ -147,6 +147,6 @@ export const prune: Remedy = {
   ],
   first: ['utilities', 'stability', 'permits', 'dry'],
   risks: ['A cut anchor frees the tree to fall.', 'Torn ends decay.'],
-  followUp: 'Look at the cuts and the freed bark after a season.',
+  followUp: 'Inspect the cuts and the freed bark after a season.',
   weigh,
 };

@@ -48,13 +48,13 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       advice === 'do'
         ? 'Take it down from a lift or from the ground before it falls to pieces; nobody climbs it.'
         : advice === 'option'
-          ? 'Worth weighing against the cost of treatment.'
+          ? 'Worth comparing with the cost of treatment.'
           : 'Not called for by anything seen.',
-    why: advice === 'not' ? ['Crown and hold do not call for it.'] : why,
+    why: advice === 'not' ? ['Neither crown nor anchorage calls for it.'] : why,
     quantities: removalQuantities(s),
     method: [
       'Dead or decayed trees are not climbed: use a lift or fell.',
-      'Stump and failed root ball out or ground down; look at the roots: they tell what the others of the planting have.',
+      'Stump and failed root ball out or ground down; inspect the roots: they show what the others of the planting have.',
     ],
     cautions: [
       'Have stability assessed by a qualified person; clear the target area until then.',
@@ -103,6 +103,6 @@ export const remove: Remedy = {
   against: [],
   first: ['permits', 'stability', 'utilities'],
   risks: ['Dead and decayed trees break under a climber: lift or fell.'],
-  followUp: 'Look at the stump: it tells what the other trees of the planting have.',
+  followUp: 'Inspect the stump: it shows what the other trees of the planting have.',
   weigh,
 };

@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { answerTo } from '../questions/question';
 import { amount, crewHours } from '../weighing/amounts';
 import { standingOf } from '../diagnosis';
@@ -77,10 +78,10 @@ function tallestHere({ tree, visit }: Situation): { most: number; why: string[] 
     why: [
       ...(wires === undefined
         ? []
-        : [`Wires at ${longMark(wires)}: no taller than ${longMark(under)} when grown.`]),
+        : [`Wires at ${longMark(wires)}: no taller than ${longMark(under)} at maturity.`]),
       ...(narrow
         ? [
-            `${longMark(tree.mulchRoom!)} to what is laid or built: no taller than ${longMark(limit('narrowHeight'))} when grown, or a wider place.`,
+            `${longMark(tree.mulchRoom!)} to what is laid or built: no taller than ${longMark(limit('narrowHeight'))} at maturity, or a wider place.`,
           ]
         : []),
     ],
@@ -104,12 +105,12 @@ function speciesHere(s: Situation): string[] {
   );
   const names = found.map((f) => (f.common[0] ? `${f.name} (${f.common[0]})` : f.name)).join(', ');
   const stands = asks.map((a) => STRESS_WORDS[a]).join(', ');
-  const lead = asks.length > 0 ? `It must stand ${stands}` : 'The ground asks nothing special';
+  const lead = asks.length > 0 ? `It must tolerate ${stands}` : 'The ground asks nothing special';
   return [
     ...why,
     found.length > 0
       ? `${lead}: for example ${names}; check hardiness and local pests first.`
-      : `${lead}, and no species of the table fits: mend the ground first, or choose another place.`,
+      : `${lead}, and no species of the table fits: correct the soil first, or choose another place.`,
   ];
 }
 
@@ -129,7 +130,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     advice,
     summary: orNothing(
       advice,
-      'A young tree with its flare in view and nothing circling, of a species that stands this ground.',
+      'A young tree with its flare in view and nothing circling, of a species that tolerates this site.',
     ),
     why,
     quantities: advice === 'not' ? [] : replacementQuantities(s),
@@ -149,9 +150,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     cautions: [
       'Locate buried utilities before any digging.',
       'Overhead lines.',
-      ...(rings.warning
-        ? [`Root-control ring: ${rings.warning.charAt(0).toLowerCase()}${rings.warning.slice(1)}`]
-        : []),
+      ...(rings.warning ? [`Root-control ring: ${inSentence(rings.warning)}`] : []),
     ],
     acceptance: [`${SET_RIGHT}; stem upright; firmed, watered in.`],
     schools: [
@@ -176,7 +175,7 @@ export const replace: Remedy = {
   against: [
     {
       when: [{ node: 'waterlogging', standing: 'likely' }],
-      why: 'The next tree meets the same water: drain first, or a species that stands it.',
+      why: 'The next tree meets the same water: drain first, or a species that tolerates it.',
     },
     {
       when: [{ node: 'compaction', standing: 'likely' }],
@@ -185,7 +184,7 @@ export const replace: Remedy = {
   ],
   first: ['utilities'],
   window: 'planting',
-  risks: ['Planted as deep as the last one.'],
+  risks: ['Planted as deep as the one before.'],
   followUp: 'Flare in view, stake out after 12 months, two seasons of water.',
   weigh,
 };

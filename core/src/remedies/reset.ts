@@ -119,7 +119,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
         : [],
     method: [
       `${s.species?.foliage === 'evergreen' ? 'Evergreens keep their leaves: work on a dull, damp day and shade the crown for some weeks.' : 'Not in leaf.'} Take soil off the flare and remove every encircling root first.`,
-      `Lift with the air tool; root ball: ${ball.label}. Some 4 m³/min (150 cfm) at the nozzle do for a small tree, and keep up to 95 % of its roots. Keep roots wet and shaded from lift to cover.`,
+      `Lift with the air tool; root ball: ${ball.label}. About 4 m³/min (150 cfm) at the nozzle do for a small tree, and keep up to 95% of its roots. Keep roots wet and shaded from lift to cover.`,
       'Wide hole, sides roughened, base firm, never glazed; flare checked with a straight stick across the hole.',
       `Backfill: ${backfill.label}, in crumbs, firmed by hand or toe, not stamped; watered in, topped up, mulched, watered again.`,
       `Stake: ${staking.label}. Nursery stake, ties, tape, twine and wire come off.`,

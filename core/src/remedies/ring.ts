@@ -40,7 +40,7 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
     ],
     cautions: [
       'Locate buried utilities before any digging; rings stand beside paving and mains.',
-      'Opening it cuts roots: water through the next seasons, and have the hold judged where it leans or gives.',
+      'Opening it cuts roots: water through the next seasons, and have anchorage judged where it leans or gives.',
     ],
     acceptance: [
       opens

@@ -79,7 +79,7 @@ export const slopeUp: Remedy = {
   against: [
     {
       when: [{ node: 'basalDecay', standing: 'likely' }],
-      why: 'Soil over a base that may decay hides it: have it looked at first.',
+      why: 'Soil over a base that may decay hides it: have it checked first.',
     },
   ],
   first: ['utilities'],

@@ -49,12 +49,12 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     advice,
     summary: danger
       ? `${radius ? `Close the ground within ${longMark(radius.value)} of the stem today` : 'Close the ground below and beside it today'}, and have its stability assessed by a qualified person within ${danger.days} days. No other work before that.`
-      : 'No sign that it may fall, and neither poor anchorage nor decay at the base is possible by what was looked at.',
+      : 'No sign that it may fall, and neither poor anchorage nor decay at the base is possible from what was examined.',
     why,
     quantities,
     method: [
       'Close the ground with tape or a fence, move seats, cars and paths out of it, and tell who uses the place, in writing.',
-      'A person qualified in tree risk assessment by local rules looks at anchorage, base and crown, by instruments where the eye does not settle it.',
+      'A person qualified in tree risk assessment by local rules examines anchorage, base and crown, by instruments where the eye does not settle it.',
       'Until then no digging, no cutting of roots, no climbing, and nobody under it in wind.',
     ],
     cautions: [
@@ -82,7 +82,7 @@ export const stability: Remedy = {
   option: [],
   against: [],
   first: [],
-  risks: ['It falls or breaks before it was looked at: the ground below it is empty of people until then.'],
-  followUp: 'What the assessment says comes before everything on this list; weigh the rest again with it.',
+  risks: ['It falls or breaks before it was examined: the ground below it is empty of people until then.'],
+  followUp: 'What the assessment says comes before everything on this list; reassess the rest with it.',
   weigh,
 };

@@ -57,7 +57,7 @@ function weigh(s: Situation, weighed: Ruled): Weighed {
     missing: [],
     ...(advice !== 'not' && {
       lookAgain: battens
-        ? { days: 365, why: 'Push test: new roots hold it, or the laths are pinned anew.' }
+        ? { days: 365, why: 'Push test: new roots hold it, or the laths are pinned again.' }
         : months === undefined
           ? { days: 365, why: 'Open and move the ties; the stake stays.' }
           : months <= 6
@@ -110,13 +110,13 @@ export const stake: Remedy = {
     },
     {
       when: [{ fact: 'rocks', is: 'yes' }, { measured: 'baseDecays' }],
-      why: 'A stake hides what decay does to the hold: have its stability assessed.',
+      why: 'A stake hides what decay does to anchorage: have its stability assessed.',
     },
-    { when: [{ matter: 'staking', school: 'none' }], why: 'A stem that sways builds its own hold.' },
+    { when: [{ matter: 'staking', school: 'none' }], why: 'A stem that sways builds its own strength.' },
   ],
   against: [],
   first: [],
-  risks: ['A tight tie strangles, a rigid one keeps the stem from building its hold.'],
+  risks: ['A tight tie strangles; a rigid one keeps the stem from building strength.'],
   followUp: 'Ties opened and moved every autumn, the push test again when the stakes are out.',
   weigh,
 };

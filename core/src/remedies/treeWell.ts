@@ -75,6 +75,6 @@ export const treeWell: Remedy = {
   against: [{ when: [{ measured: 'waterStands' }], why: 'A well without a drain is a cistern.' }],
   first: ['utilities', 'permits'],
   risks: ['People and animals fall into an open well.', 'Leaves fill it within years.'],
-  followUp: 'Cleared of leaves every autumn; the drain looked at after heavy rain.',
+  followUp: 'Cleared of leaves every autumn; the drain checked after heavy rain.',
   weigh,
 };

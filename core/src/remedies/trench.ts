@@ -35,10 +35,10 @@ function weigh(s: Situation, { advice, why, barred: left }: Ruled): Weighed {
         ? 'Dig as on the trench plan; its crew sheet gives positions, quantities and the order of work.'
         : advice === 'option'
           ? tightGround(s) || TIGHT.some((node) => standingOf(s.verdict, node).standing === 'likely')
-            ? 'The ground is tight: lay trenches out at the station Trenches, or weigh the other ways there.'
-            : 'Roots may find no way out: push the penetrometer or the rod on both sides of the edge of the planting hole; where it is tight, lay trenches out.'
-          : 'Nothing says that the ground is tight.',
-    why: advice === 'not' && !left ? ['no measurement of tight soil'] : why,
+            ? 'The ground is compacted: plan trenches under Trenches, or compare the other ways there.'
+            : 'Roots may find no way out: push the penetrometer or the rod on both sides of the edge of the planting hole; where it is compacted, plan trenches.'
+          : 'Nothing says that the ground is compacted.',
+    why: advice === 'not' && !left ? ['no measurement of compacted soil'] : why,
     quantities: [],
     method: [
       'Utilities located and marked; soil neither wet nor frozen.',
@@ -59,17 +59,19 @@ function weigh(s: Situation, { advice, why, barred: left }: Ruled): Weighed {
 export const trench: Remedy = {
   treats: ['confinedHole', 'compaction', 'confinedRoots', 'oxygenStarved'],
   settles: [],
-  do: [{ when: [{ measured: 'trenchesLaidOut' }], why: 'Roots and water find a way out of tight ground.' }],
+  do: [
+    { when: [{ measured: 'trenchesLaidOut' }], why: 'Roots and water find a way out of compacted ground.' },
+  ],
   option: [
     {
       when: [{ node: 'compaction', standing: 'likely' }],
-      why: 'Roots need air and room that tight soil does not have.',
+      why: 'Roots need air and room that compacted soil does not have.',
     },
     {
       when: [{ node: 'confinedHole', standing: 'likely' }],
       why: 'Roots turn at the wall of the hole until it is opened.',
     },
-    { when: [{ measured: 'groundTight' }], why: 'Tight ground does not open by itself.' },
+    { when: [{ measured: 'groundTight' }], why: 'Compacted ground does not open by itself.' },
     {
       when: [{ finding: 'probe.refusal', among: ['tight', 'very tight'] }],
       why: 'Where the rod stops, roots stop.',
@@ -84,7 +86,7 @@ export const trench: Remedy = {
     },
     {
       when: [{ node: 'compaction', standing: 'possible' }],
-      why: 'Measure how tight the ground is, then decide.',
+      why: 'Measure how compacted the ground is, then decide.',
     },
     {
       when: [{ node: 'confinedHole', standing: 'possible' }],

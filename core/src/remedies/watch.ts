@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
@@ -9,7 +10,7 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
   const fertiliser = s.school('fertiliser');
   const workAdvised = advice === 'not';
   const named = (standing: 'likely' | 'possible') =>
-    s.verdict.causes.filter((c) => c.standing === standing).map((c) => c.label.toLowerCase());
+    s.verdict.causes.filter((c) => c.standing === standing).map((c) => inSentence(c.label));
   const [likely, possible] = [named('likely'), named('possible')];
   const unsettled = s.verdict.mechanisms.some((m) => STANDS.includes(m.standing));
   const summary = s.verdict.danger
@@ -17,11 +18,11 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
     : s.verdict.alive.state === 'dead'
       ? 'Not for a dead tree.'
       : workAdvised
-        ? 'The faults found do not mend themselves; each year of waiting makes them harder to mend.'
+        ? 'The faults found do not correct themselves; each year of waiting makes them harder to correct.'
         : likely.length > 0
-          ? `What is likely is not mended by work today: ${likely.join(', ')}. What is done about it stands above; measure again in a year.`
+          ? `No work today corrects what is likely: ${likely.join(', ')}. What is done about it stands above; measure again in a year.`
           : possible.length > 0 || unsettled
-            ? `Nothing is settled yet${possible.length > 0 ? `; possible: ${possible.join(', ')}` : ''}. ${before.some((o) => o.advice === 'option') ? 'Look first at what stands above as worth weighing, then decide.' : 'Take the next looks that the verdict names, then decide.'}`
+            ? `Nothing is settled yet${possible.length > 0 ? `; possible: ${possible.join(', ')}` : ''}. ${before.some((o) => o.advice === 'option') ? 'Look first at what stands above as worth considering, then decide.' : 'Make the next checks that the verdict names, then decide.'}`
             : 'Nothing examined calls for work now; measure again in a year.';
   return {
     key: 'watch',
@@ -32,7 +33,7 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
       s.verdict.alive.state === 'dead'
         ? ['It is dead']
         : workAdvised
-          ? ['Operations are advised for faults that grow.']
+          ? ['Work is advised for faults that get worse.']
           : why,
     quantities: [],
     method: [
@@ -54,11 +55,11 @@ function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[])
 export const watch: Remedy = {
   treats: [],
   settles: [],
-  do: [{ when: [{ measured: 'noWorkAdvised' }], why: 'Nothing found that these operations mend.' }],
+  do: [{ when: [{ measured: 'noWorkAdvised' }], why: 'Nothing found that these operations correct.' }],
   option: [],
   against: [],
   first: [],
-  risks: ['Faults that grow, grow on.'],
+  risks: ['Progressive faults get worse.'],
   followUp: 'The same shoots, colour and girth each year.',
   weigh,
 };

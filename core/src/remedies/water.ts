@@ -39,16 +39,14 @@ function weigh(s: Situation, { advice, why, barred: wet }: Ruled, before: readon
         ? `Water whenever the soil probe comes up dry, for ${seasons === 1 ? 'one growing season' : `${seasons} growing seasons`}; amounts ${manner.label}.`
         : advice === 'option'
           ? `Look with a soil probe at ${PROBED} in dry spells; water where it is dry.`
-          : 'Rain does, as long as the roots are left alone.',
+          : 'Rain is enough as long as the roots are left alone.',
     why: advice === 'not' && !wet ? ['No work at the roots and no drought.'] : why,
     quantities,
     method: [
       `Look before each watering with a soil probe at ${PROBED}; skip it when that is moist.`,
       'Slowly, over the root zone, off the bark.',
     ],
-    cautions: [
-      'Clay in a saucer drowns a tree with the best of intentions: look a day later where it stands.',
-    ],
+    cautions: ['A saucer in clay can drown a tree: check a day later whether water stands.'],
     acceptance: [`Soil moist at ${PROBED} the day after, not wet.`],
     schools: [used(manner), used(lasting)],
     season: 'From the work until leaf fall, and through dry spells of the years after.',
@@ -65,13 +63,13 @@ export const water: Remedy = {
       why: 'The roots it has reach no farther than its ball: they are watered there.',
     },
     { when: [{ node: 'drought', standing: 'likely' }], why: 'Roots cannot be fed from dry soil.' },
-    { when: [{ node: 'severed', standing: 'likely' }], why: 'The roots that are left do the work of all.' },
+    { when: [{ node: 'severed', standing: 'likely' }], why: 'The remaining roots supply the whole tree.' },
     { when: [{ planned: 'excavate' }], why: 'Bared roots dry first.' },
-    { when: [{ planned: 'prune' }], why: 'Fewer roots have to do the work of all.' },
-    { when: [{ planned: 'reset' }], why: 'Fewer roots have to do the work of all.' },
+    { when: [{ planned: 'prune' }], why: 'Fewer roots have to supply the whole tree.' },
+    { when: [{ planned: 'reset' }], why: 'Fewer roots have to supply the whole tree.' },
     { when: [{ planned: 'raise' }], why: 'A mound dries from the side.' },
-    { when: [{ planned: 'openBall' }], why: 'Fewer roots have to do the work of all.' },
-    { when: [{ planned: 'move' }], why: 'Its roots have to grow anew into another ground.' },
+    { when: [{ planned: 'openBall' }], why: 'Fewer roots have to supply the whole tree.' },
+    { when: [{ planned: 'move' }], why: 'Its roots have to regrow into different soil.' },
     { when: [{ planned: 'ring' }], why: 'Roots were cut where it was opened.' },
     { when: [{ planned: 'trench' }], why: 'Loose fill dries and settles.' },
   ],
@@ -80,10 +78,10 @@ export const water: Remedy = {
       when: [{ node: 'transplantShock', standing: 'possible' }],
       why: 'Probe the ball itself: it dries while the ground beside it is moist.',
     },
-    { when: [{ node: 'drought', standing: 'possible' }], why: 'The probe tells: dry a hand deep is dry.' },
+    { when: [{ node: 'drought', standing: 'possible' }], why: 'Use the probe: dry a hand deep is dry.' },
     {
       when: [{ node: 'severed', standing: 'possible' }],
-      why: 'What it lost it cannot drink with in a dry spell.',
+      why: 'In a dry spell the tree lacks the roots it lost.',
     },
   ],
   bars: [
@@ -94,7 +92,7 @@ export const water: Remedy = {
   ],
   against: [],
   first: [],
-  risks: ['Watering by the clock drowns a tree in a saucer.'],
+  risks: ['Watering by the clock can drown a tree that stands in a saucer.'],
   followUp: 'The probe before each watering.',
   weigh,
 };

@@ -17,7 +17,7 @@ test('a day to come back stays until it is done or moved; neither a walk-round n
   expect(days(visit('2026-06-01', look('2027-03-01')))).toEqual(['2027-03-01']);
 });
 
-test('the look at a filled hole stands beside the day to come back, until its answer is there', () => {
+test('the inspect a filled hole stands beside the day to come back, until its answer is there', () => {
   const filled = visit('2026-05-01', { ...look('2026-11-01'), drainCheck: '2026-05-02' });
   expect(duesOf([filled]).map((d) => d.on)).toEqual(['2026-05-02', '2026-11-01']);
   const answered = { ...filled, findings: [{ key: 'probe.drain', answer: 'standing' }] };

@@ -165,7 +165,7 @@ export function spellsOf(place: StationPlace, days: readonly WeatherDay[]): Spel
     ...spells(
       'wet',
       where((m) => m.rain - m.et > SPELLS.wet),
-      'More rain than the ground gives back to the air: water stands in tight soil. No machine on the root zone.',
+      'More rain than the ground gives back to the air: water stands in compacted soil. No machine on the root zone.',
     ),
     ...spells(
       'dry',

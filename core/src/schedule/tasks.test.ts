@@ -55,7 +55,7 @@ test('every remedy: what follows it is dated from the day it was done, says what
   }
 });
 
-test('dried bark is looked at two to five weeks after the dig, whatever day it was done', () => {
+test('dried bark is examined two to five weeks after the dig, whatever day it was done', () => {
   const bark = (done: string, today: string) => find(on([did('excavate', done)], today), 'excavate.bark')!;
   expect(bark('2026-05-03', '2026-05-10')).toMatchObject({
     from: '2026-05-17',
@@ -122,7 +122,7 @@ test('stakes: moved at half time, out at the end, the push test counted from the
   expect(school('permanent')).not.toContain('reset.stakesOut');
 });
 
-test('a visit closes what it looked at and nothing else; a walk-round no more than that', () => {
+test('a visit closes what it examined and nothing else; a walk-round no more than that', () => {
   const dug = did('excavate', '2026-05-03');
   const spring = (later: Visit) => {
     const tasks = on([dug, later], '2026-07-15');
@@ -171,7 +171,7 @@ test('moved with a reason, dropped with a reason, done; what comes again is miss
   expect(success).toBe(false);
 });
 
-test('work done anew is followed by its own, a tree that was taken down by nothing but its stump', () => {
+test('work done again is followed by its own, a tree that was taken down by nothing but its stump', () => {
   const first = did('excavate', '2026-05-03');
   const again = visit('2026-08-01', { work: [{ step: 'excavate', how: 'done', on: '2026-08-05' }] });
   const tasks = on([first, again], '2026-08-10');
@@ -186,7 +186,7 @@ test('work done anew is followed by its own, a tree that was taken down by nothi
   ).toEqual(['remove.stump']);
 });
 
-test('one notice, one look after the spring round and one look at recovery a season, however many works they follow', () => {
+test('one notice, one look after the spring round and one inspect recovery a season, however many works they follow', () => {
   const all = visit('2026-03-01', {
     work: (['mulch', 'excavate', 'prune', 'ring'] as OperationKey[]).map((step) => ({
       step,
@@ -236,7 +236,7 @@ test('at random: windows are in order, nothing is asked for before its work, eve
   );
 });
 
-test('the look at recovery of a season stays done though another work follows in that season', () => {
+test('the inspect recovery of a season stays done though another work follows in that season', () => {
   const first = marked(visit('2025-03-01', { work: [{ step: 'excavate', how: 'done', on: '2025-03-20' }] }), {
     task: 'excavate.recovery.2026',
     how: 'done',

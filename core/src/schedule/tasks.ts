@@ -287,14 +287,14 @@ function standing(
       looksAt(v, followUp.looks),
   );
   if (looked)
-    return { ...task, ...moved, state: 'done', closed: looked.date, told: `looked at on ${looked.date}` };
+    return { ...task, ...moved, state: 'done', closed: looked.date, told: `checked on ${looked.date}` };
   const felled = all.find((d) => d.operation === 'remove');
   const anew = all.find((d) => d.on > done.on && d.step === done.step);
   if (felled && !AFTER_REMOVAL.includes(done.operation))
     return { ...task, ...moved, state: 'void', told: `taken down ${felled.on}` };
-  if (anew) return { ...task, ...moved, state: 'void', told: `done anew ${anew.on}` };
+  if (anew) return { ...task, ...moved, state: 'void', told: `done again ${anew.on}` };
   if (again !== undefined && again <= today && to < today)
-    return { ...task, ...moved, state: 'missed', told: `not looked at; comes again from ${again}` };
+    return { ...task, ...moved, state: 'missed', told: `not examined; comes again from ${again}` };
   if (dayAfter(to, LAPSES_DAYS) < today)
     return { ...task, ...moved, state: 'missed', told: 'over for two years, and never done' };
   return { ...task, ...moved, state: to < today ? 'late' : from <= today ? 'due' : 'ahead' };

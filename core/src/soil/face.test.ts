@@ -16,7 +16,7 @@ test('depths of a face go to the layers in their order; what was noted of them s
   expect(layersTo(noted, [])).toEqual(noted);
 });
 
-test('depths changed by hand are those of no picture, and a face touched anew is not what a hole has', () => {
+test('depths changed by hand are those of no picture, and a face touched again is not what a hole has', () => {
   const layers = [{ to: 0.18 }, { to: 0.6 }, { to: 0.9 }];
   expect(endsAt(layers, [0.18, 0.6])).toBe(true);
   expect(endsAt(layersTo(layers, [0.2, 0.5]), [0.2, 0.5])).toBe(true);

@@ -46,7 +46,7 @@ test('reaction at its class limits (USDA Soil Survey Manual, from memory), organ
     'pH: 8.4, moderately alkaline',
     'pH: 8.5, strongly alkaline',
   ]);
-  expect(told('Organic matter', '1.9', '%')).toBe('Organic matter: 1.9 %, poor');
+  expect(told('Organic matter', '1.9', '%')).toBe('Organic matter: 1.9%, poor');
   expect(told('Organic matter', '50', 'g/kg')).toBe('Organic matter: 50 g/kg, rich');
 });
 

@@ -1,3 +1,4 @@
+import { withUnit } from '../units/share';
 import type { Finding } from '../records';
 import { type Nutrient, NUTRIENTS } from '../practice/nutrients';
 import { nutrientLevel } from './nutrients';
@@ -79,7 +80,7 @@ const share =
     const per = SHARES[unit];
     if (per === undefined) return `unit “${unit}” is none of %, g/kg`;
     const number = Number((value * per).toFixed(6));
-    return number >= 0 && number <= 1 ? { key, number } : `${value} ${unit} is not 0 to 100 %`;
+    return number >= 0 && number <= 1 ? { key, number } : `${withUnit(value, unit)} is not 0 to 100%`;
   };
 
 const PER_MASS: Record<string, number> = { 'mg/kg': 1, ppm: 1, 'g/kg': 1000, '%': 10000 };
@@ -137,7 +138,7 @@ export function readLab(lines: readonly LabLine[]): LabResults {
       return;
     }
     const known = PARAMETERS.find(([names]) => names.test(parameter));
-    const said = `${parameter}: ${value}${unit ? ` ${unit}` : ''}${below ? ', below detection' : ''}`;
+    const said = `${parameter}: ${withUnit(value, unit)}${below ? ', below detection' : ''}`;
     if (/^(sand|silt|clay)/i.test(parameter)) amounts.set(parameter.toLowerCase().slice(0, 4), number);
     if (!known) {
       results.told.push(said);
@@ -155,7 +156,7 @@ export function readLab(lines: readonly LabLine[]): LabResults {
   const all = parts.reduce<number>((sum, p) => sum + (p ?? 0), 0);
   if (parts.every((p) => p !== undefined) && Math.abs(all - 100) > 2 && Math.abs(all - 1000) > 20) {
     results.findings = results.findings.filter((f) => f.key !== 'soil.sand' && f.key !== 'soil.clay');
-    results.notes.push(`Sand, silt and clay make ${all} together, not 100 %: texture left out.`);
+    results.notes.push(`Sand, silt and clay make ${all} together, not 100%: texture left out.`);
   }
   return results;
 }

@@ -50,7 +50,7 @@ test('without colours there is no topsoil to tell, and smell alone tells wetness
   expect(read.wetFrom).toBe(0.2);
 });
 
-test('topsoil never exceeds what was looked at, and cutting a layer in two changes nothing', () => {
+test('topsoil never exceeds what was examined, and cutting a layer in two changes nothing', () => {
   const colour = fc.constantFrom<SoilLayer['colour']>('dark', 'brown', 'pale', 'mottled', 'mixed');
   const layers = fc
     .array(fc.record({ thick: fc.double({ min: 0.02, max: 0.3, noNaN: true }), colour }), {

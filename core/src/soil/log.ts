@@ -16,7 +16,7 @@ export const COLOURS = [
   { key: 'pale', label: 'pale', means: 'little organic matter' },
   { key: 'mottled', label: 'mottled grey and rust', means: 'wet for part of the year' },
   { key: 'grey', label: 'grey or blue-grey', means: 'wet most of the year, without air' },
-  { key: 'mixed', label: 'mixed, with rubble', means: 'brought in: fill' },
+  { key: 'mixed', label: 'mixed, with rubble', means: 'imported fill' },
 ] as const satisfies readonly { key: NonNullable<SoilLayer['colour']>; label: string; means: string }[];
 
 export const MOISTURES = [

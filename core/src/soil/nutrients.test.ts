@@ -15,7 +15,7 @@ test('levels at their limits (Oregon State EC 1478; Lindsay & Norvell 1978; both
 test('units are turned into mg/kg, and one that is none is refused by name', () => {
   const line = (unit: string) => readLab([{ parameter: 'Potassium (K)', value: '0.02', unit }]);
   expect(line('%').findings).toEqual([{ key: 'soil.potassium', number: 200 }]);
-  expect(line('%').told).toEqual(['Potassium (K): 0.02 %, enough']);
+  expect(line('%').told).toEqual(['Potassium (K): 0.02%, enough']);
   expect(line('lb/acre').findings).toEqual([]);
   expect(line('lb/acre').notes[0]).toMatch(/Row 2.*Potassium.*lb\/acre.*mg\/kg/);
 });

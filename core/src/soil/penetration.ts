@@ -167,12 +167,12 @@ function isConfined(pushes: readonly Push[], hole: number | undefined): boolean 
 }
 
 const SAYS: Record<Tightness, string> = {
-  hole: 'Loose inside the planting hole and tight beyond it: the hole confines the roots, and may hold water.',
+  hole: 'Loose inside the planting hole and compacted beyond it: the hole confines the roots, and may hold water.',
   few: `Fewer than ${ENOUGH} pushes: one may have met a stone.`,
   open: `Open: roots find room to ${shortMark(ROOM)} and more at most places.`,
-  surface: 'Tight at the surface and open below: traffic and rain closed it from above.',
-  pan: 'A tight layer at depth with open soil above and below: a pan.',
-  whole: 'Tight from where it begins to as deep as the cone went.',
+  surface: 'Compacted at the surface and open below: traffic and rain closed it from above.',
+  pan: 'A compacted layer at depth with open soil above and below: a pan.',
+  whole: 'Compacted from where it begins to as deep as the cone went.',
 };
 
 function tightnessOf(

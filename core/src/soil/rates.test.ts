@@ -30,7 +30,7 @@ test('percolation under 2.5 cm an hour is poor, over 15 excessive (common practi
   expect([2, 5, 16].map((cm) => percolationWords(cm / 100 / 3600))).toEqual(['poor', 'fair', 'excessive']);
 });
 
-test('a steady fall gives its rate, however it is read; a filling begins anew', () => {
+test('a steady fall gives its rate, however it is read; a filling begins again', () => {
   fc.assert(
     fc.property(
       fc.double({ min: 1e-7, max: 1e-4, noNaN: true }),

@@ -61,7 +61,7 @@ export function sampleOf(findings: readonly Finding[]): SoilSample {
             { name: 'organic matter', value: organic, dimension: 'share' },
           ],
           source: 'Saxton & Rawls 2006, Soil Sci. Soc. Am. J. 70:1569',
-          notes: number('soil.organic') === undefined ? ['Organic matter not tested: 2.5 % taken.'] : [],
+          notes: number('soil.organic') === undefined ? ['Organic matter not tested: 2.5% taken.'] : [],
         },
       };
     });

@@ -31,7 +31,7 @@ test('every half percent of the triangle lies in the one class whose inequalitie
 });
 
 test('shares that are none of a whole are named', () => {
-  expect(() => textureOf(0.7, 0.5)).toThrow(/Sand 70 % and clay 50 %: together at most 100 %/);
+  expect(() => textureOf(0.7, 0.5)).toThrow(/Sand 70% and clay 50%: together at most 100%/);
 });
 
 // Saxton & Rawls 2006, table 3, at 2.5 % organic matter: wilting point, field capacity, saturation in vol %, Ks in mm/h.
@@ -80,7 +80,7 @@ test('a sample is read as far as it goes, and what cannot be right is named', ()
   const clay = of({ 'soil.sand': 0.2, 'soil.clay': 0.5, 'soil.coreMass': 150, 'soil.coreVolume': 100 });
   expect(clay).toMatchObject({ texture: 'clay', verdict: 'tight' });
   expect(clay.density!.value).toBeCloseTo(1500, 6);
-  expect(of({ 'soil.sand': 0.8, 'soil.clay': 0.4 }).problems[0]).toMatch(/Sand 80 % and clay 40 %/);
+  expect(of({ 'soil.sand': 0.8, 'soil.clay': 0.4 }).problems[0]).toMatch(/Sand 80% and clay 40%/);
   fc.assert(
     fc.property(
       fc.double({ min: 0, max: 1, noNaN: true }),
@@ -98,5 +98,5 @@ test('a sample is read as far as it goes, and what cannot be right is named', ()
 });
 
 test('sand and clay that are more than the whole are refused wherever they are read', () => {
-  for (const read of [textureOf, soilWater]) expect(() => read(0.9, 0.3)).toThrow(/Sand 90 % and clay 30 %/);
+  for (const read of [textureOf, soilWater]) expect(() => read(0.9, 0.3)).toThrow(/Sand 90% and clay 30%/);
 });

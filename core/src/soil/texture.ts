@@ -14,7 +14,7 @@ export function textureOf(sand: number, clay: number): Texture {
   const silt = Math.round((100 - s - c) * 1e6) / 1e6;
   if (!(s >= 0 && c >= 0 && silt >= 0))
     throw new RangeError(
-      `Sand ${Math.round(s)} % and clay ${Math.round(c)} %: together at most 100 %; silt is the rest.`,
+      `Sand ${Math.round(s)}% and clay ${Math.round(c)}%: together at most 100%; silt is the rest.`,
     );
   if (silt + 1.5 * c < 15) return 'sand';
   if (silt + 2 * c < 30) return 'loamy sand';

@@ -35,7 +35,7 @@ test('nothing measured, nothing said', () => {
   expect(groundVerdict(tree, visit())).toBeUndefined();
 });
 
-test('loose inside the hole and tight beyond it is a confined hole; with standing water a saucer', () => {
+test('loose inside the hole and compacted beyond it is a confined hole; with standing water a saucer', () => {
   const hole = visit({ pushes: CONFINED, trenches: { holeRadius: 0.5 } });
   expect(kind(hole)).toBe('hole');
   expect(kind({ ...hole, findings: [answer('probe.drain', 'standing')] })).toBe('saucer');

@@ -11,10 +11,10 @@ const HOUR = 3600;
 /** What kind of ground a tree stands in, where its tightness or its water is the trouble. */
 export const GROUNDS = {
   saucer: 'A saucer that holds water',
-  hole: 'A confined hole: loose inside, tight outside',
-  surface: 'Tight at the surface',
+  hole: 'A confined hole: loose inside, compacted outside',
+  surface: 'Compacted at the surface',
   pan: 'A pan at depth',
-  whole: 'Tight through the whole profile',
+  whole: 'Compacted through the whole profile',
   dense: 'Too dense for roots where the core was taken',
   firm: 'Dense enough to hold roots back where the core was taken',
   wet: 'Open, but water stands',
@@ -100,7 +100,7 @@ export function groundVerdict(tree: Tree, visit: Visit): GroundVerdict | undefin
       ? ['the edge of the planting hole, and pushes on both sides of it']
       : []),
     ...(water.length === 0 && answerTo(visit.findings, 'probe.drain') === undefined
-      ? ['a filled hole, looked at a day later']
+      ? ['a filled hole, checked a day later']
       : []),
   ];
   const kind = kindOf(confined, water.length > 0, told, sample.verdict);

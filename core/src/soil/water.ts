@@ -21,12 +21,12 @@ const MM_PER_HOUR = 1e-3 / 3600;
  */
 export function soilWater(sand: number, clay: number, organic = 0.025): SoilWater {
   if (!(organic >= 0 && organic <= 0.08))
-    throw new RangeError(`Organic matter ${(100 * organic).toFixed(1)} %: the formula holds for 0 to 8 %.`);
+    throw new RangeError(`Organic matter ${(100 * organic).toFixed(1)}%: the formula holds for 0 to 8%.`);
   if (!(sand >= 0 && clay >= 0 && sand + clay <= 1 + 1e-9))
     throw new RangeError(
-      `Sand ${Math.round(100 * sand)} % and clay ${Math.round(100 * clay)} %: together at most 100 %; silt is the rest.`,
+      `Sand ${Math.round(100 * sand)}% and clay ${Math.round(100 * clay)}%: together at most 100%; silt is the rest.`,
     );
-  if (!(clay <= 0.6)) throw new RangeError(`Clay ${Math.round(100 * clay)} %: the formula holds up to 60 %.`);
+  if (!(clay <= 0.6)) throw new RangeError(`Clay ${Math.round(100 * clay)}%: the formula holds up to 60%.`);
   const [s, c, om] = [sand, clay, 100 * organic];
   const t1500 = -0.024 * s + 0.487 * c + 0.006 * om + 0.005 * s * om - 0.013 * c * om + 0.068 * s * c + 0.031;
   const wilting = t1500 + 0.14 * t1500 - 0.02;

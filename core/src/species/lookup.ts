@@ -112,17 +112,17 @@ export function standsWords({ stands, tender }: Species): string {
   return [
     ...(poor.length > 0 ? [`stands ${poor.join(', ')} poorly`] : []),
     ...(good.length > 0 ? [`stands ${good.join(', ')} well`] : []),
-    ...(poor.length + good.length === 0 ? ['middling in all it stands'] : []),
+    ...(poor.length + good.length === 0 ? ['average in all tolerances'] : []),
     ...(tender ? ['roots slowly once moved'] : []),
   ].join('; ');
 }
 
 /** What is told of a name that was typed; a sentence without an end. */
 export function speciesSays(typed: string, own: readonly Species[] = []): string {
-  if (typed.trim() === '') return 'no species noted; its growth and what it stands count as middling';
+  if (typed.trim() === '') return 'no species noted; its growth and what it tolerates count as average';
   const found = speciesFor(typed, own);
   if (!found)
-    return `${typed.trim().replace(/\s+/g, ' ')} is in no list; its growth and what it stands count as middling`;
+    return `${typed.trim().replace(/\s+/g, ' ')} is in no list; its growth and what it tolerates count as average`;
   const { species, by } = found;
   const called = species.common[0] ? ` (${species.common[0]})` : '';
   const growth = `${species.foliage}, ${species.growth} growing; ${standsWords(species)}`;

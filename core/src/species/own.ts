@@ -40,7 +40,7 @@ export function readOwnSpecies(
     const key = bare(read.data.name);
     if (key === '')
       return { ok: false, problem: `Species: “${called}” is no name; write genus and species.` };
-    if (seen.has(key)) return { ok: false, problem: `${called} stands twice.` };
+    if (seen.has(key)) return { ok: false, problem: `${called} appears twice.` };
     seen.add(key);
     species.push(read.data);
   }

@@ -96,7 +96,7 @@ test('a species of a firm that cannot be is refused with its field', () => {
   };
   expect(problem([{ ...good, height: 900 }])).toMatch(/^Acer, height/);
   expect(problem([{ ...good, stands: { ...good.stands, wet: 'some' } }])).toMatch(/^Acer, stands wet/);
-  expect(problem([good, { ...good, name: 'acer ' }])).toMatch(/stands twice/);
+  expect(problem([good, { ...good, name: 'acer ' }])).toMatch(/appears twice/);
   expect(problem([{ ...good, name: '×.' }])).toMatch(/is no name/);
   expect(problem('Acer')).toMatch(/at most/);
   expect(problem([null])).toMatch(/^Species 1/);
@@ -187,7 +187,7 @@ test('the replacement names what the place asks for, with no hole in the sentenc
     { key: 'probe.drain', answer: 'standing' },
     { key: 'soil.ph', answer: 'very high' },
   );
-  expect(wet).toContain('It must stand wet ground, a high pH: for example ');
+  expect(wet).toContain('It must tolerate wet ground, a high pH: for example ');
   expect(wet).not.toContain('Prunus');
   expect(method('', { key: 'soil.salt', answer: 'none' })).toContain(
     'The ground asks nothing special: for example ',

@@ -201,7 +201,7 @@ export function alternativesTo(
       ...spokes,
       byAir: rules.school === 'air',
       advised: spokesDo,
-      says: plan.blocked ?? `${plan.spokes.length} spokes, ${rules.label}. ${rules.why}`,
+      says: plan.blocked ?? `${plan.spokes.length} radial trenches, ${rules.label}. ${rules.why}`,
     },
     {
       remedy: 'vertical',
@@ -227,7 +227,7 @@ export function alternativesTo(
       says:
         holes === 0
           ? 'No hole finds room.'
-          : `${holes} holes on a triangular grid. ${spokesDo ? 'Opens little to the side of each; for where spokes are blocked.' : 'Finds room where no spoke does.'}`,
+          : `${holes} holes on a triangular grid. ${spokesDo ? 'Opens little to the side of each; for where radial trenches are blocked.' : 'Finds room where no radial trench does.'}`,
     },
     {
       remedy: 'air',
@@ -309,7 +309,7 @@ export function alternativesTo(
       says:
         share === 0
           ? 'Nothing can be opened while what covers the ground lies there: plan for the day it is lifted.'
-          : 'Tight soil does not open by itself while it is walked on.',
+          : 'Compacted soil does not open by itself while it is walked on.',
     },
   ];
 }

@@ -54,7 +54,7 @@ const obstacle = fc.record({
   clearance: fc.double({ min: 0, max: 1, noNaN: true }),
 });
 
-test('no spoke comes nearer to anything than its clearance, on 10,000 sites at random', () => {
+test('no trench comes nearer to anything than its clearance, on 10,000 sites at random', () => {
   fc.assert(
     fc.property(
       fc.array(obstacle, { minLength: 1, maxLength: 4 }),
@@ -124,7 +124,7 @@ test('clearances and areas of whole layouts, measured by general-purpose geometr
   );
 });
 
-test('a zone that ends nearer on one side: spokes end there, and only its soil counts', () => {
+test('a zone that ends nearer on one side: radial trenches end there, and only its soil counts', () => {
   const edge = (bearing: number) => (Math.floor(bearing) % 360 < 180 ? 2.5 : 4);
   const { spokes, tight } = layOut(RULES, { obstacles: [], edge });
   for (const s of spokes) expect(s.to).toBeLessThanOrEqual(edge(s.bearing) + 1e-9);

@@ -192,7 +192,9 @@ export function layOut(
   for (const key of ['width', 'from', 'opened', 'leastLength'] as const)
     if (!(rules[key] > 0)) throw new RangeError(`${key} ${rules[key]}: must be over 0 m.`);
   if (!(rules.to > rules.from))
-    throw new RangeError(`Spokes would begin at ${rules.from} m and end at ${rules.to} m from the stem.`);
+    throw new RangeError(
+      `Radial trenches would begin at ${rules.from} m and end at ${rules.to} m from the stem.`,
+    );
   const zone = zoneOf(rules, site);
   const reach = reachOf(rules, zone);
   const gap = leastGap(rules);

@@ -39,7 +39,7 @@ const plan = (
     ...more,
   });
 
-test('young trees get narrow spokes from the hole edge, established ones wide ones beyond the structural roots', () => {
+test('young trees get narrow radial trenches from the hole edge, established ones wide ones beyond the structural roots', () => {
   expect(plan({ plantedYear: 2022 }).rules.school).toBe('hand');
   const old = plan();
   expect(old.rules.school).toBe('air');
@@ -59,7 +59,7 @@ test('a drip line inside the hole is carried beyond it, and what is not known is
   expect(missing).toHaveLength(3);
 });
 
-test('a crown measured bearing by bearing stands before its one radius: each spoke ends at its own drip line', () => {
+test('a crown measured bearing by bearing stands before its one radius: each trench ends at its own drip line', () => {
   const crownSpread = [5, 5, 5, 5, 3.6, 3.6, 3.6, 3.6].map((radius, i) => ({ bearing: 45 * i, radius }));
   const { spokes, drip, edges } = plan({ crownSpread });
   expect(drip).toHaveLength(360);
@@ -91,7 +91,7 @@ test('wedges of soil lie where they reach the most ground', () => {
   );
 });
 
-test('a gas line on the plan of the property ends spokes at its clearance', () => {
+test('a gas line on the plan of the property ends radial trenches at its clearance', () => {
   const { spokes } = plan(
     {},
     {},
@@ -116,7 +116,7 @@ test('a gas line on the plan of the property ends spokes at its clearance', () =
     expect(s.to * Math.cos((s.bearing * Math.PI) / 180)).toBeLessThan(4 - 1 - 0.11 + 1e-6);
 });
 
-test('on a steep slope spokes keep to the contour; on a gentle one their floor is stepped', () => {
+test('on a steep slope radial trenches keep to the contour; on a gentle one their floor is stepped', () => {
   const steep = plan({}, { slope: { fall: 0.25, toward: 90 } });
   expect(steep.spokes.length).toBeGreaterThan(0);
   for (const s of steep.spokes) expect(s.fall).toBeLessThanOrEqual(TRENCH_LIMITS.steepFall.value + 1e-9);
@@ -138,7 +138,7 @@ test('more than may be dug at once is spread over seasons, none over its share, 
   expect(first.some((b) => b < 180) && first.some((b) => b >= 180)).toBe(true);
 });
 
-test('an anchor that was mapped keeps spokes off; another thick root is left whole across one', () => {
+test('an anchor that was mapped keeps radial trenches off; another thick root is left whole across one', () => {
   const point = (bearing: number, distance: number, diameter: number) => ({
     bearing,
     distance,
@@ -171,7 +171,7 @@ test('quantities follow from run, width and depth; seasons add up to the whole',
   const volume = made.layout.length * 0.22 * 0.28;
   expect(figure('Soil dug')).toBeCloseTo(volume, 9);
   expect(figure('Compost')).toBeCloseTo(0.6 * volume, 9);
-  expect(figure('Native soil back') + figure('Spoil to take away')).toBeCloseTo(1.25 * volume, 9);
+  expect(figure('Native soil back') + figure('Spoil to remove')).toBeCloseTo(1.25 * volume, 9);
   const seasons = Array.from({ length: made.seasons }, (_, i) => figure('Soil dug', i + 1));
   expect(seasons.reduce((a, b) => a + b, 0)).toBeCloseTo(volume, 9);
   // Three trees alike: what is left of a bag at one goes to the next.
@@ -223,7 +223,7 @@ test('where paving lies all round, the rules turn to another way and say why', (
   const zone = Math.PI * (16 - 2.2516 ** 2);
   expect(of(air!, 'Crew hours')).toBeCloseTo(0.5 + (zone * 0.2) / 0.45, 1);
   expect(of(sectors, 'Compost')).toBeCloseTo(0.5 * 0.4 * zone * plan().rules.depth, 1);
-  expect(of(sectors, 'Spoil to take away') / of(sectors, 'Compost')).toBeCloseTo(1.25 / 0.5, 9);
+  expect(of(sectors, 'Spoil to remove') / of(sectors, 'Compost')).toBeCloseTo(1.25 / 0.5, 9);
   // A wedge a season, and the seasons are the whole.
   expect(sectors.bySeason).toHaveLength(4);
   const hours = sectors.bySeason.map((s) => s.find((q) => q.key === 'crewHours')!.value);
@@ -242,7 +242,7 @@ test('marks of buried lines lapse', () => {
   expect(marksHold('2026-05-10', '2026-06-01').says).toContain('lapsed');
 });
 
-test('files carry every spoke', () => {
+test('files carry every trench', () => {
   const made = plan();
   expect(trenchesToRows(made)).toHaveLength(made.spokes.length + 1);
   const dxf = trenchesToDxf(made);
@@ -250,7 +250,7 @@ test('files carry every spoke', () => {
   expect(dxf).toContain('$INSUNITS\n70\n6');
 });
 
-test('two tapes from fixed points find every spoke end again, and flat ones are not offered', () => {
+test('two tapes from fixed points find every trench end again, and flat ones are not offered', () => {
   const { spokes } = plan();
   const corner = (name: string, x: number, y: number) => ({ name, x, y });
   const tapes = tapesFor(spokes, [corner('a', -6, 7), corner('b', 7, 8), corner('c', 6.9, 8)])!;

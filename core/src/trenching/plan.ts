@@ -225,12 +225,12 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   const to = Math.max(...edges);
   if (!drip) notes.push('farthest reach assumed, crown radius not measured');
   else if (Math.min(...drip) * rules.reach < least)
-    notes.push('the drip line lies too near for a spoke: carried beyond it');
+    notes.push('the drip line lies too near for a trench: carried beyond it');
   const map = soilMap(situation.pushes ?? [], (stem ?? 0) / 2);
   notes.push(
     map
-      ? `tight where the penetrometer reaches 2 MPa above ${shortMark(ROOM)}, as likely as its readings make it; taken as tight where there are none`
-      : 'soil taken as tight all over: fewer than three pushes of a penetrometer here',
+      ? `compacted where the penetrometer reaches 2 MPa above ${shortMark(ROOM)}, as likely as its readings make it; taken as compacted where there are none`
+      : 'soil taken as compacted all over: fewer than three pushes of a penetrometer here',
   );
   const zone: LayoutRules = {
     width: rules.width,
@@ -364,11 +364,11 @@ function seasonsFor(
 const LOOK = 10;
 
 function whyNone(layout: Layout, zone: LayoutRules, obstacles: readonly Obstacle[]): string {
-  if (layout.free > 0) return 'No bearing brings enough tight soil.';
+  if (layout.free > 0) return 'No bearing brings enough compacted soil.';
   const met = new Map<string, number>();
   for (let bearing = 0; bearing < 360; bearing += LOOK)
     for (const { by, from, to } of blockedAlong(bearing, obstacles, zone.width))
       if (from < zone.to && to > zone.from) met.set(by, (met.get(by) ?? 0) + 1);
   const names = [...met].sort((a, b) => b[1] - a[1]).map(([name]) => name);
-  return `No bearing is free for a spoke${names.length > 0 ? `: ${names.slice(0, 3).join(', ')} in the way` : ''}.`;
+  return `No bearing is free for a trench${names.length > 0 ? `: ${names.slice(0, 3).join(', ')} in the way` : ''}.`;
 }

@@ -71,7 +71,7 @@ export function trenchQuantities(
   const ofFill = { matter: fill.matter.label, school: fill.label, chosenBy: fill.chosenBy };
   const soilDug = input('soil dug', volume, 'volume');
   return [
-    quantity('trenchesRun', length, 'long length', 'sum of the lengths of the spokes', [
+    quantity('trenchesRun', length, 'long length', 'sum of the lengths of the trenches', [
       input('spokes', dug.length, 'count'),
     ]),
     quantity('soilDug', volume, 'volume', 'run × width × depth', [

@@ -46,13 +46,13 @@ export function orderOfWork({
         ]
       : []),
     {
-      says: `Open ${seasons > 1 ? 'the spokes of this season' : 'the spokes'} from the outer end inward, ${shortMark(rules.width)} wide and ${shortMark(rules.depth)} deep; roots from ${bridged} on are left whole across the trench, moist and shaded.`,
+      says: `Open ${seasons > 1 ? 'the radial trenches of this season' : 'the radial trenches'} from the outer end inward, ${shortMark(rules.width)} wide and ${shortMark(rules.depth)} deep; roots from ${bridged} on are left whole across the trench, moist and shaded.`,
     },
     ...(stepped.length > 0
-      ? [{ says: `Floor of spoke ${stepped.join(', ')} in steps, so that it does not carry water away.` }]
+      ? [{ says: `Floor of trench ${stepped.join(', ')} in steps, so that it does not carry water away.` }]
       : []),
     {
-      says: 'Torn ends cut back clean. No root of the holding kind is cut; where one is met the spoke ends there.',
+      says: 'Torn ends cut back clean. No anchor root is cut; where one is met the trench ends.',
       hold: true,
     },
     {

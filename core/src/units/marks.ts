@@ -1,12 +1,5 @@
-import {
-  formatLength,
-  longUnit,
-  METRES_PER_FOOT,
-  METRES_PER_INCH,
-  shortUnit,
-  tidy,
-  type UnitSystem,
-} from './length';
+import { formatLength, METRES_PER_INCH, shortUnit, tidy, type UnitSystem } from './length';
+import { formatValue } from './quantity';
 
 const MM_PER_METRE = 1000;
 
@@ -30,7 +23,7 @@ export function writeLengths(sentence: string, system: UnitSystem): string {
   return sentence.replace(MARK, (_, size: string, text: string) => {
     const metres = Number(text);
     if (size === 'M') {
-      return formatLength(metres, longUnit(system), system === 'us' ? 0.1 * METRES_PER_FOOT : 0.01);
+      return formatValue(metres, 'long length', system);
     }
     if (size === 'g')
       return system === 'us'

@@ -75,14 +75,27 @@ const DEFAULT_STEP: Partial<Record<Dimension, number>> = { 'short length': 0.01,
  * @param step SI; resolution of the figure (lengths only)
  * @example formatValue(0.2765, 'volume', 'us') // '0.36 yd³'
  */
-export function formatValue(value: number, dimension: Dimension, system: UnitSystem, step?: number): string {
+export const formatValue = (value: number, dimension: Dimension, system: UnitSystem, step?: number): string =>
+  inDimension(value, dimension, system, step).replace(/^-/, MINUS);
+
+/** The sign of a negative figure, where it is read and not typed. */
+const MINUS = '−';
+
+/** Metres of a long length from which a tenth is all that a tape and a site are good for. */
+const FAR = 10;
+
+function inDimension(value: number, dimension: Dimension, system: UnitSystem, step?: number): string {
   switch (dimension) {
     case 'short length':
       return formatLength(value, shortUnit(system), step ?? DEFAULT_STEP[dimension]);
     case 'long length':
       return system === 'us'
         ? formatLength(value, longUnit(system), 0.1 * METRES_PER_FOOT)
-        : formatLength(value, longUnit(system), step ?? DEFAULT_STEP[dimension]);
+        : formatLength(
+            value,
+            longUnit(system),
+            step ?? (Math.abs(value) >= FAR ? 0.1 : DEFAULT_STEP[dimension]),
+          );
     case 'volume':
       return system === 'us'
         ? `${tidy(value / CUBIC_METRES_PER_CUBIC_YARD, 2)} yd³`
@@ -90,7 +103,7 @@ export function formatValue(value: number, dimension: Dimension, system: UnitSys
     case 'area':
       return system === 'us' ? `${tidy(value / METRES_PER_FOOT ** 2, 0)} ft²` : `${tidy(value, 1)} m²`;
     case 'share':
-      return `${tidy(100 * value, 0)} %`;
+      return `${tidy(100 * value, 0)}%`;
     case 'ratio':
       return tidy(value, 2);
     case 'count':
@@ -122,7 +135,7 @@ export function formatQuantity(
   const fine = quantity.dimension === 'short length' && quantity.plusMinus !== undefined ? 0.001 : undefined;
   const main = formatValue(quantity.value, quantity.dimension, system, fine);
   if (quantity.plusMinus === undefined) return main;
-  const [, figure = main, unit = ''] = /^(-?[\d.]+)(.*)$/.exec(main) ?? [];
+  const [, figure = main, unit = ''] = /^([-−]?[\d.]+)(.*)$/.exec(main) ?? [];
   const decimals = figure.split('.')[1]?.length ?? 0;
   const spread = formatValue(quantity.plusMinus, quantity.dimension, system, fine);
   return `${figure} ± ${Number.parseFloat(spread).toFixed(decimals)}${unit}`;

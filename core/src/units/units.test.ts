@@ -110,7 +110,7 @@ test('every dimension in either system, by the exact definitions of the units', 
   expect(both(0.05, 'volume')).toEqual(['0.050 m³', '0.07 yd³']);
   // The same in both: shares, counts, hours, bulk density and years.
   for (const [value, dimension, text] of [
-    [0.256, 'share', '26 %'],
+    [0.256, 'share', '26%'],
     [2.346, 'ratio', '2.35'],
     [12, 'count', '12'],
     [1.25, 'hours', '1.3 h'],

@@ -27,7 +27,7 @@ export const CAUSES = {
   confinedHole: {
     label: 'Confined planting hole',
     led: 'The planting hole confines the roots',
-    mechanism: 'A small or glazed hole in tight ground turns roots back and holds water like a basin.',
+    mechanism: 'A small or glazed hole in compacted ground turns roots back and holds water like a basin.',
   },
   barrier: {
     label: 'Root-control ring or other barrier',
@@ -37,7 +37,7 @@ export const CAUSES = {
   compaction: {
     label: 'Compacted soil',
     led: 'The soil is compacted',
-    mechanism: 'Tight soil lets in neither roots nor air, and rain runs off.',
+    mechanism: 'Compacted soil lets in neither roots nor air, and rain runs off.',
   },
   waterlogging: {
     label: 'Waterlogged soil',

@@ -2,6 +2,8 @@ export * from './ages';
 export * from './causes';
 export * from './dates';
 export * from './events';
+export * from './glossary';
+export * from './inSentence';
 export * from './operations';
 export * from './quantities';
 export * from './textures';

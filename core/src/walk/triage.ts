@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { chanceWords } from '../units/share';
 import { type CauseKey, labelOf } from '../vocabulary/causes';
 import type { JudgementTable, Stake, Verdict } from '../diagnosis';
@@ -10,7 +11,7 @@ export const URGENCIES = [
   { key: 'season', label: 'this season' },
   { key: 'look', label: 'look closer' },
   { key: 'fine', label: 'nothing to do' },
-  { key: 'unseen', label: 'not looked at' },
+  { key: 'unseen', label: 'not examined' },
 ] as const;
 
 export type Urgency = (typeof URGENCIES)[number]['key'];
@@ -45,7 +46,7 @@ export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE)
   const lives = ofItsLife(verdict);
   if (verdict.evidence.length === 0)
     return (
-      lives ?? { urgency: 'unseen', loss: 0, action: 'take the eight looks', why: 'nothing was looked at' }
+      lives ?? { urgency: 'unseen', loss: 0, action: 'make the eight checks', why: 'nothing was examined' }
     );
   const weighed = weighedIn(verdict, table);
   const known = verdict.evidence.length >= FEW;
@@ -63,7 +64,7 @@ export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE)
       first,
     };
   if (lives) return { ...lives, first };
-  const because = ({ stake, p }: Weighed) => `${labelOf(stake.for).toLowerCase()} ${chanceWords(p)}`;
+  const because = ({ stake, p }: Weighed) => `${inSentence(labelOf(stake.for))} ${chanceWords(p)}`;
   const hurts = called.find((w) => w.stake.missing >= HURTS.missing && w.p >= HURTS.chance);
   if (hurts) return { urgency: 'now', loss, action: hurts.stake.remedy, why: because(hurts), first };
   // Possible and not seen: it waits for the season, and all else waits for it.
@@ -95,14 +96,14 @@ export function triage(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE)
       urgency: 'look',
       loss: 0,
       action: lookFor({ for: cause }, verdict, table),
-      why: `${label.toLowerCase()} ${chanceWords(probability)}`,
+      why: `${inSentence(label)} ${chanceWords(probability)}`,
       first,
     };
   return {
     urgency: 'fine',
     loss: 0,
     action: 'nothing',
-    why: 'nothing that was looked at calls for work',
+    why: 'nothing that was examined calls for work',
     first,
   };
 }
@@ -162,7 +163,7 @@ function lookFor(stake: Pick<Stake, 'for'>, verdict: Verdict, table: JudgementTa
   const [next] = table.findings
     .filter((f) => !f.toldOnly && !seen.has(f.key) && f.links.some((l) => l.of === stake.for))
     .sort((a, b) => a.minutes - b.minutes);
-  return next ? `look: ${next.about}` : `look again: ${labelOf(stake.for).toLowerCase()}`;
+  return next ? `look: ${next.about}` : `look again: ${inSentence(labelOf(stake.for))}`;
 }
 
 /** Most urgent first, within it what is lost most. */

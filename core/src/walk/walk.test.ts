@@ -21,7 +21,7 @@ test('eight looks, each read by the verdict, the first answer nothing to see', (
 });
 
 // Common practice, no source.
-test('nothing seen is nothing to do; not looked at says so', () => {
+test('nothing seen is nothing to do; not examined says so', () => {
   expect(looked(FINE).urgency).toBe('fine');
   expect(looked(FINE, { ...tree, stock: 'container' }).urgency).toBe('fine');
   expect(looked({ ...FINE, 'crown.colour': 'pale' }).urgency).toBe('look');
@@ -43,7 +43,7 @@ test('what may fall comes first, then what can be mended, then what is not known
   expect(order).toEqual(['now', 'season', 'fine', 'unseen']);
 });
 
-test('a walk-round adds to the visit before it and replaces nothing but what it looked at', () => {
+test('a walk-round adds to the visit before it and replaces nothing but what it examined', () => {
   const visit = (date: string, findings: Finding[], more: Partial<Visit> = {}): Visit => ({
     date,
     findings,

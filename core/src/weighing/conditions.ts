@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { chanceWords, percent } from '../units/share';
 import type { OperationKey } from '../vocabulary/operations';
 import { answerTo } from '../questions/question';
@@ -54,7 +55,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
       ['excavate', 'prune', 'reset', 'raise', 'openBall', 'move', 'trench'].includes(o.key),
     );
     return holds && rootWork.length > 0
-      ? `after ${rootWork.map((o) => o.title.toLowerCase()).join(', ')}`
+      ? `after ${rootWork.map((o) => inSentence(o.title)).join(', ')}`
       : undefined;
   },
   deadWood: ({ visit }) => {
@@ -138,9 +139,12 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
   trenchesLaidOut: ({ visit }) => {
     const { trenches } = visit;
     if (!trenches || trenches.choice?.remedy === 'nothing') return undefined;
-    return trenches.choice ? `chosen: ${trenches.choice.why}` : 'laid out for this tree';
+    return trenches.choice ? `chosen: ${trenches.choice.why}` : 'planned for this tree';
   },
-  groundTight: (s) => tightGround(s)?.title.toLowerCase(),
+  groundTight: (s) => {
+    const tight = tightGround(s);
+    return tight && inSentence(tight.title);
+  },
   soilLeft: ({ visit }) =>
     visit.trenches?.choice?.remedy === 'nothing' ? visit.trenches.choice.why : undefined,
   tooLargeToLift: (s) => {
@@ -154,7 +158,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
     const decay = danger?.possible.find((p) => p.mechanism === 'basalDecay' && p.probability >= LIKELY);
     const seen = (['barkSoft', 'conks', 'hollow'] as const).find((key) => facts[key].state === 'yes');
     return decay
-      ? `${decay.label.toLowerCase()} is likely (${chanceWords(decay.probability)})`
+      ? `${inSentence(decay.label)} is likely (${chanceWords(decay.probability)})`
       : seen && facts[seen].text;
   },
   notSmallToStake: (s) => {
@@ -174,7 +178,7 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
     operations.some((o) => o.advice === 'do' && o.key !== 'alive')
       ? undefined
       : s.verdict.causes.some((c) => c.standing === 'likely')
-        ? 'the likely cause is not one that work mends'
+        ? 'the likely cause is not one that work corrects'
         : [...s.verdict.causes, ...s.verdict.mechanisms].some((n) => isOpen(n.standing))
           ? 'nothing is settled yet'
           : 'nothing examined calls for work',
@@ -216,7 +220,7 @@ function held(condition: Condition, s: Situation, operations: readonly Weighed[]
   if ('node' in condition) {
     const found = standingOf(s.verdict, condition.node);
     return (STANDS[condition.standing] as readonly string[]).includes(found.standing)
-      ? `${found.label.toLowerCase()} is ${found.certainty}`
+      ? `${inSentence(found.label)} is ${found.certainty}`
       : undefined;
   }
   if ('matter' in condition) {
@@ -225,7 +229,7 @@ function held(condition: Condition, s: Situation, operations: readonly Weighed[]
   }
   if ('planned' in condition) {
     const planned = plannedOf(operations, s.visit.decisions).find((o) => o.key === condition.planned);
-    return planned && `${planned.title.toLowerCase()} is prescribed`;
+    return planned && `${inSentence(planned.title)} is prescribed`;
   }
   const seen = evidenceFor(s, condition.finding);
   return seen && condition.among.includes(seen.answer) ? seen.says : undefined;

@@ -4,7 +4,7 @@ import { needsOf } from '../costing';
 import type { Finding, Tree, Visit } from '../records';
 import { groundFall, outletOf } from './drainage';
 
-test('0.26 m at 4 % of ground and 2 % of pipe gives 13 m; none where the ground falls no faster (geometry)', () => {
+test('0.26 m at 4% of ground and 2% of pipe gives 13 m; none where the ground falls no faster (geometry)', () => {
   expect(outletOf(0.26, 0.04)).toEqual({ way: 'daylight', length: expect.closeTo(13, 9) });
   expect(outletOf(0.26, 0.02)).toEqual({ way: 'none' });
   expect(outletOf(0.26, 0)).toEqual({ way: 'none' });
@@ -71,7 +71,7 @@ test.each<[string, number | undefined, string, RegExp, string[]]>([
   expect(drain.method.join(' ')).toMatch(fall === 0.01 ? /shaft/ : /outlet/);
 });
 
-test('the fall laid out for the trenches stands before the one noted', () => {
+test('the fall planned for the trenches stands before the one noted', () => {
   const findings: Finding[] = [{ key: 'soil.fall', number: 0.1 }];
   expect(groundFall({ findings })).toBe(0.1);
   expect(groundFall({ findings, trenches: { slope: { fall: 0.03, toward: 90 } } })).toBe(0.03);

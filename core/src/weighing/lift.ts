@@ -115,7 +115,7 @@ export const exposure = (lifting: Quantity): Quantity =>
       { name: 'crew hours', value: lifting.value, dimension: 'hours' },
       { name: 'people', value: EXPOSED.people, dimension: 'count' },
     ],
-    { notes: ['Wet and shaded all that time: sun and wind dry fine roots within minutes.'] },
+    { notes: ['Keep roots wet and shaded throughout: sun and wind dry fine roots within minutes.'] },
   );
 
 /** The hole it is set into: by the school of its width, as deep as the ball. */

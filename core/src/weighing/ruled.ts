@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { rulesHolding } from './conditions';
 import type { Situation, Weighed } from './operation';
 import type { RemedyRules } from './rules';
@@ -27,7 +28,7 @@ const said = (rules: readonly { found: string; why: string }[]): string[] =>
     .reverse()
     .map((r) => `${r.found}: ${lowered(r.why)}`);
 
-const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1).replace(/\.$/, '');
+const lowered = (text: string): string => inSentence(text).replace(/\.$/, '');
 
 /** The summary of a remedy that the rules do not call for. */
 export const orNothing = (advice: Weighed['advice'], summary: string): string =>

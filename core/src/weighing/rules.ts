@@ -103,6 +103,6 @@ export const HOLD_POINTS = {
   utilities: 'Buried utilities located and marked; hand-dig near marks',
   stability: 'Stability judged by a qualified person; target area clear',
   permits: 'Permits, nesting and closed seasons checked',
-  dry: 'Bark dried and looked at again before anything is cut or covered',
+  dry: 'Bark dried and checked again before anything is cut or covered',
 } as const;
 export type HoldKey = keyof typeof HOLD_POINTS;

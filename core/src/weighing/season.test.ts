@@ -83,7 +83,7 @@ test('months go round, and the time without frost is told over the new year', ()
   );
 });
 
-test('a season some 20 cm short of rain in the twelve months before speaks against a reset, a later visit does not see it', () => {
+test('a season about 20 cm short of rain in the twelve months before speaks against a reset, a later visit does not see it', () => {
   const usual = Array.from({ length: 14 }, () => 0.4);
   const against = (rains: number[], date = '2026-03-10') =>
     assess(tree('Tilia cordata'), [], { ...visit, date }, at(MILD, rains))

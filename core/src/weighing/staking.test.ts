@@ -52,7 +52,7 @@ test('the next tree fits under the wires and into the room there is', () => {
     Math.max(...found.species.filter((s) => s.name.includes(' ')).map((s) => s.height));
   expect(tallest(named(oak))).toBeGreaterThan(12);
   const under = named(oak, { key: 'history.wires', number: 9 });
-  expect(under.method).toContain('Wires at 9.00 m: no taller than 7.50 m when grown.');
+  expect(under.method).toContain('Wires at 9.00 m: no taller than 7.50 m at maturity.');
   expect(tallest(under)).toBeLessThanOrEqual(7.5);
   expect(under.species.length).toBeGreaterThan(0);
   expect(tallest(named({ ...oak, mulchRoom: 1 }))).toBeLessThanOrEqual(10);

@@ -107,7 +107,7 @@ export function wateringRounds(
         ? []
         : [
             {
-              name: `${species!.name} stands drought ${how === 'poor' ? 'poorly' : 'well'}`,
+              name: `${species!.name} tolerates drought ${how === 'poor' ? 'poorly' : 'well'}`,
               value: times,
               dimension: 'ratio' as const,
             },

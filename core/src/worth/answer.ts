@@ -1,9 +1,10 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { formatMoney } from '../costing';
 import type { WorthOption } from './options';
 import type { Range } from './chance';
 import { leavesOf, paysFrom } from './weigh';
 
-const percents = ({ from, to }: Range): string => `${Math.round(100 * from)} to ${Math.round(100 * to)} %`;
+const percents = ({ from, to }: Range): string => `${Math.round(100 * from)} to ${Math.round(100 * to)}%`;
 const tens = (amount: number): number => Math.round(amount / 10) * 10;
 
 /** Whether treating is worth it, in two sentences, before anyone says what the tree is worth to them. */
@@ -44,7 +45,7 @@ export function choiceFor(
   const ranked = leavesOf(options, value, young);
   const [first, second] = ranked;
   if (!first || !second) return 'There is nothing to choose between.';
-  const title = (key: string) => options.find((o) => o.key === key)!.title.toLowerCase();
+  const title = (key: string) => inSentence(options.find((o) => o.key === key)!.title);
   const lead = formatMoney(tens(first.mid - second.mid), currency, true);
   const near = ranked.slice(1).filter((l) => l.to > first.from);
   return near.length === 0

@@ -33,7 +33,7 @@ const mendedBy = (cause: CauseKey, done: readonly OperationKey[]): boolean =>
 const ORDINARY: Judged = {
   from: 0.95,
   to: 0.99,
-  why: 'Storms, works and accidents take a tree now and then.',
+  why: 'Storms, construction and accidents claim a tree now and then.',
 };
 
 const product = (steps: ChanceStep[]): Chance => ({

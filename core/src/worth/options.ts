@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import { chanceWords, percent } from '../units/share';
 import type { OperationKey } from '../vocabulary/operations';
 import type { QuantityKey } from '../vocabulary/quantities';
@@ -110,9 +111,9 @@ function costOf(
     now,
     years: { from: work.from + look + again.from, to: work.to + look + again.to },
     working: [
-      `Work: ${Math.round(work.from)} to ${Math.round(work.to)}, hours from ${COST_RANGE.from} to ${COST_RANGE.to} times those reckoned. ${COST_RANGE.why}`,
+      `Work: ${Math.round(work.from)} to ${Math.round(work.to)}, hours from ${COST_RANGE.from} to ${COST_RANGE.to} times the estimate. ${COST_RANGE.why}`,
       ...(looks > 0
-        ? [`${looks} looks of ${WATCH_HOURS} h over ${WORTH_YEARS} years: ${Math.round(look)}.`]
+        ? [`${looks} checks of ${WATCH_HOURS} h over ${WORTH_YEARS} years: ${Math.round(look)}.`]
         : []),
       ...(fails
         ? [
@@ -141,7 +142,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
   const needs = (planned: readonly Operation[], look = true) =>
     needsOf([...safe, ...planned.filter((o) => o.key !== 'stability')], visit, trenches, look);
   const after = (what: string) =>
-    safe.length > 0 ? `People kept away and stability assessed; then ${lowered(what)}` : what;
+    safe.length > 0 ? `People kept away and stability assessed; then ${inSentence(what)}` : what;
   const treats = keys.some((key) => key !== 'stability');
   const outNeeds = needs([remove, replace], false);
   const priced: Priced | undefined = rates && {
@@ -167,7 +168,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
       what:
         treatment.length > 0
           ? treatment.map((o) => o.title).join(', ')
-          : 'Nothing found that treatment mends',
+          : 'Nothing found that treatment corrects',
       barred: treats ? [] : ['no operation that treats it is prescribed or advised'],
       chance: treated,
       cost: cost(treatment, LOOK_YEARS.length, treated),
@@ -198,7 +199,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
     },
     {
       key: 'replace',
-      title: 'Take it down and plant anew',
+      title: 'Take it down and replant',
       what: after('Felled, stump out, a young tree in its place with two seasons of water'),
       barred: [],
       chance: anew,
@@ -219,9 +220,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
     {
       key: 'nothing',
       title: 'Do nothing',
-      what: after(
-        dead ? 'Left standing until it falls or is felled' : 'Left as it is and looked at each year',
-      ),
+      what: after(dead ? 'Left standing until it falls or is felled' : 'Left as it is and checked each year'),
       barred: [],
       chance: left,
       cost: cost([], LOOK_YEARS.length, left, false),
@@ -233,13 +232,11 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
       decide: dead
         ? 'Soon: dead wood grows brittle from year to year.'
         : visit.lookAgain === undefined
-          ? 'Decide again at the next look, within a year.'
-          : `Decide again at the next look, ${visit.lookAgain.on}.`,
+          ? 'Decide again at the next visit, within a year.'
+          : `Decide again at the next visit, ${visit.lookAgain.on}.`,
     },
   ];
 }
-
-const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Replacement has its quantities here whether it is called for or not. */
 /** Stake and water, which a tree that was reset takes as a young one in its place does: both ways are priced alike. */

@@ -1,3 +1,4 @@
+import { inSentence } from '../vocabulary/inSentence';
 import type { OptionKey, WorthOption } from './options';
 import type { Range } from './chance';
 
@@ -105,14 +106,14 @@ export function sensitivity(options: readonly WorthOption[], value: number, youn
       ...(o.chance
         ? [
             swing(
-              `Chance: ${o.title.toLowerCase()}`,
+              `Chance: ${inSentence(o.title)}`,
               lead(withChance(o.key, o.chance.from), value),
               lead(withChance(o.key, o.chance.to), value),
             ),
           ]
         : []),
       swing(
-        `Cost: ${o.title.toLowerCase()}`,
+        `Cost: ${inSentence(o.title)}`,
         lead(withCost(o.key, o.cost!.years.from), value),
         lead(withCost(o.key, o.cost!.years.to), value),
       ),

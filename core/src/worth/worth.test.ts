@@ -79,7 +79,7 @@ test('at the value from which it pays, treating and doing nothing leave the same
   expect(pays.from).toBeLessThanOrEqual(pays.mid!);
 });
 
-test('the cost over ten years holds the work, the looks and what failure costs, worked out anew', () => {
+test('the cost over ten years holds the work, the looks and what failure costs, worked out again', () => {
   const treat = option('treat');
   const failure = option('replace').cost!.now;
   // Common practice, no source: hours 0.8 to 1.4 times those reckoned, five looks of half an hour.
@@ -115,7 +115,7 @@ test('no rates: the chances stand, nothing is priced, and that is said', () => {
   const bare = optionsOf({ situation: s, operations, rates: undefined, trenches: undefined });
   expect(bare.every((o) => o.cost === undefined)).toBe(true);
   expect(answerOf(bare, undefined)).toContain('no rates');
-  expect(answerOf(options, 'EUR')).toMatch(/\d+ to \d+ %.*€/);
+  expect(answerOf(options, 'EUR')).toMatch(/\d+ to \d+%.*€/);
 });
 
 test('what bars a reset bars it here', () => {

@@ -42,7 +42,7 @@ export async function saveFirmAction(state: FirmState, form: FormData): Promise<
     return {
       ...given,
       version,
-      problem: `Changed meanwhile to “${name}”, ${report_prefix}. Yours is shown; Save keeps yours.`,
+      problem: `Changed by someone else to “${name}”, ${report_prefix}. Yours is shown; Save keeps yours.`,
     };
   }
   return { ...given, version: saved.version!, told: 'Saved.' };
@@ -140,5 +140,5 @@ export async function revokeInvitationAction(
   }));
   revalidatePath('/firm');
   if ('problem' in answer) return { problem: answer.problem };
-  return answer.revoked ? {} : { problem: 'It was taken up or taken back meanwhile; the page shows it now.' };
+  return answer.revoked ? {} : { problem: 'It has been accepted or withdrawn; the page shows it now.' };
 }

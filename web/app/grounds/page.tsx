@@ -7,7 +7,7 @@ import { listProperties } from '@/server/grounds/grounds';
 import { listTasks } from '@/server/season/tasks';
 import { addPropertyAction, restoreAction } from './actions';
 
-export const metadata: Metadata = { title: 'Grounds' };
+export const metadata: Metadata = { title: 'Properties' };
 
 export default async function GroundsPage({
   searchParams,

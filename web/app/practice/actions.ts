@@ -46,7 +46,7 @@ export async function saveJudgementsAction(given: {
   if (saved.version === undefined)
     return {
       problem:
-        'Someone else changed the practice book meanwhile. Yours is still here; open the page anew beside it.',
+        'Someone else has changed the practice book. Yours is still here; open the page in a second tab to compare.',
     };
   return { version: saved.version, table: next.version };
 }

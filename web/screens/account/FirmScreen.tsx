@@ -249,8 +249,8 @@ export function FirmScreen(props: {
                       <span className="flex-1 text-sm text-muted">
                         Waiting: {i.email} ({i.role}, until {i.until})
                       </span>
-                      <button className="link" aria-label={`Take back the invitation of ${i.email}`}>
-                        Take back
+                      <button className="link" aria-label={`Withdraw the invitation of ${i.email}`}>
+                        Withdraw
                       </button>
                     </form>
                   </li>

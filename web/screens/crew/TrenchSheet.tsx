@@ -90,7 +90,7 @@ export function TrenchSheet(props: TrenchSheetProps) {
       <main className="px-4 lg:px-8 py-4 max-w-[1100px] w-full mx-auto">
         {problem && (
           <p role="alert" className="wrong">
-            The trenches could not be laid out: {problem}
+            The trenches could not be planned: {problem}
           </p>
         )}
         {!plan && !problem && <p role="status">Laying out…</p>}

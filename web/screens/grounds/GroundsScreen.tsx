@@ -8,6 +8,7 @@ import { dayAfter } from '@undrel/core/vocabulary';
 import type { PropertyRow } from '../../protocol/grounds';
 import type { TaskRow } from '../../protocol/season';
 import { whenOf } from '../season/words';
+import { PropertiesMap } from './PropertiesMap';
 import { TopBar } from '../shell/TopBar';
 import { useKeptForm } from '../../ui/useKeptForm';
 
@@ -33,22 +34,57 @@ export function GroundsScreen(props: {
 }) {
   const soon = props.tasks.filter((t) => isOpen(t) && t.from <= dayAfter(props.today, SOON_DAYS));
   const late = soon.filter((t) => t.state === 'late');
+  const lateAt = new Map<string, number>();
+  for (const t of late) lateAt.set(t.propertyId, (lateAt.get(t.propertyId) ?? 0) + 1);
   return (
     <div className="min-h-dvh">
       <TopBar>
         <strong className="hidden sm:inline">{props.firm}</strong>
       </TopBar>
-      <main className="grid lg:grid-cols-[minmax(0,1fr)_480px] min-h-[calc(100dvh-50px)]">
-        <section className="p-4 lg:p-8" aria-labelledby="grounds">
+      <main className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_540px] min-h-[calc(100dvh-50px)]">
+        <section className="p-4 lg:p-8" aria-labelledby="due">
           {props.removed && (
             <form action={props.removed.restore} className="told mb-4 flex items-center gap-3" role="status">
               {props.removed.name} removed.
               <button className="link">Undo</button>
             </form>
           )}
-          <h1 id="grounds">Grounds</h1>
+          <h1 id="due">What is due</h1>
+          <p className="text-lg my-1" data-testid="due-summary">
+            {soon.length === 0
+              ? 'Nothing is due within two weeks.'
+              : `${late.length} late, ${soon.length - late.length} more within two weeks.`}{' '}
+            <PageLink href="/season">The whole season</PageLink> ·{' '}
+            <PageLink href="/practice/worked">Did the work help?</PageLink>
+          </p>
+          <ul className="mt-2">
+            {soon.slice(0, MOST).map((t) => (
+              <li
+                key={`${t.visitId} ${t.key}`}
+                className="border-b border-hair py-2 grid grid-cols-[7rem_1fr] gap-x-3"
+              >
+                <span className={`num ${t.state === 'late' ? 'text-harm font-bold' : ''}`}>
+                  {t.to}
+                  <span className="block text-sm font-sans">{whenOf(t, props.today)}</span>
+                </span>
+                <span>
+                  <PageLink className="font-semibold" href={`/trees/${t.treeId}`}>
+                    {t.label}
+                  </PageLink>
+                  <span className="text-muted">, {t.property}</span>
+                  <span className="block">{t.what}</span>
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section
+          className="bg-sheet p-4 lg:p-8 border-t-2 lg:border-t-0 lg:border-l-2 border-ink"
+          aria-labelledby="grounds"
+        >
+          <h1 id="grounds">Properties</h1>
           {props.properties.length === 0 && (
-            <p className="told my-4">No grounds yet. Add the first one: a garden, a street, a campus.</p>
+            <p className="told my-4">No properties yet. Add the first: a garden, a street, a campus.</p>
           )}
           <table className="mt-3">
             <thead>
@@ -79,45 +115,15 @@ export function GroundsScreen(props: {
                   </td>
                   <td className="num text-right">{p.trees}</td>
                   <td className="num text-right">{p.visited}</td>
-                  <td className="num text-right hidden sm:table-cell">{p.last_visit ?? '—'}</td>
+                  <td className="num text-right hidden sm:table-cell pl-4 whitespace-nowrap">
+                    {p.last_visit ?? '—'}
+                  </td>
                 </tr>
               ))}
             </tbody>
           </table>
+          <PropertiesMap properties={props.properties} late={lateAt} />
           {props.addProperty && <AddProperty action={props.addProperty} />}
-        </section>
-        <section
-          className="bg-sheet p-4 lg:p-8 border-t-2 lg:border-t-0 lg:border-l-2 border-ink"
-          aria-labelledby="due"
-        >
-          <h1 id="due">Due</h1>
-          <p className="text-lg my-1" data-testid="due-summary">
-            {soon.length === 0
-              ? 'Nothing follows within two weeks.'
-              : `${soon.length - late.length} within two weeks, ${late.length} late.`}{' '}
-            <PageLink href="/season">Season: all of it, prescribed work and water</PageLink>.{' '}
-            <PageLink href="/practice/worked">Did it work</PageLink>
-          </p>
-          <ul className="mt-2">
-            {soon.slice(0, MOST).map((t) => (
-              <li
-                key={`${t.visitId} ${t.key}`}
-                className="border-b border-hair py-2 grid grid-cols-[7rem_1fr] gap-x-3"
-              >
-                <span className={`num ${t.state === 'late' ? 'text-harm font-bold' : ''}`}>
-                  {t.to}
-                  <span className="block text-sm font-sans">{whenOf(t, props.today)}</span>
-                </span>
-                <span>
-                  <PageLink className="font-semibold" href={`/trees/${t.treeId}`}>
-                    {t.label}
-                  </PageLink>
-                  <span className="text-muted">, {t.property}</span>
-                  <span className="block">{t.what}</span>
-                </span>
-              </li>
-            ))}
-          </ul>
         </section>
       </main>
     </div>
@@ -130,13 +136,13 @@ function AddProperty({ action }: { action: (state: NewProperty, form: FormData) 
   if (!open) {
     return (
       <button type="button" className="quiet mt-5" onClick={() => setOpen(true)}>
-        Add grounds
+        Add a property
       </button>
     );
   }
   return (
     <form action={act} className="mt-5 max-w-md space-y-3">
-      <h2>New grounds</h2>
+      <h2>New property</h2>
       <label className="block">
         <span className="block text-sm">Name</span>
         <input className="w-full" name="name" required maxLength={120} defaultValue={state.name} autoFocus />

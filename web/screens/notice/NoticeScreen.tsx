@@ -1,5 +1,7 @@
 'use client';
 
+import type { Language } from '../../language/languages';
+import { LanguageChoice } from '../report/LanguageChoice';
 import { useState, useTransition } from 'react';
 import type { NoticeContent, NoticeHead, RelapseYear } from '../../protocol/notice';
 import { Entry } from '../../ui/controls/Entry';
@@ -11,9 +13,9 @@ import { NoticeBody } from './NoticeBody';
 const STATE_WORDS: Record<NoticeHead['state'], string> = {
   open: 'sent, not received yet',
   received: 'received',
-  revoked: 'taken back',
+  revoked: 'withdrawn',
 };
-const AWAY = { problem: 'The server was not reached; nothing was changed. Try again.' };
+const AWAY = { problem: 'The server could not be reached; nothing was changed. Try again.' };
 
 /** The notice of a property as whoever mows and mulches gets it, who had it, and where the cone came back. */
 export function NoticeScreen({
@@ -28,16 +30,22 @@ export function NoticeScreen({
   content: NoticeContent;
   notices: readonly NoticeHead[];
   relapses: readonly RelapseYear[];
-  make: ((to: string) => Promise<{ link: string; notices: NoticeHead[] } | { problem: string }>) | undefined;
+  make:
+    | ((
+        to: string,
+        language: Language,
+      ) => Promise<{ link: string; notices: NoticeHead[] } | { problem: string }>)
+    | undefined;
   revoke: (id: string) => Promise<{ notices?: NoticeHead[]; problem?: string }>;
 }) {
   const [notices, setNotices] = useState(begun);
   const [to, setTo] = useState('');
+  const [language, setLanguage] = useState<Language>('en');
   const [made, setMade] = useState<{ link: string } | { problem: string }>();
   const [busy, start] = useTransition();
   const send = () =>
     start(async () => {
-      const answer = await make!(to).catch(() => AWAY);
+      const answer = await make!(to, language).catch(() => AWAY);
       setMade(answer);
       if ('notices' in answer) setNotices(answer.notices);
     });
@@ -72,6 +80,7 @@ export function NoticeScreen({
                     onChange={({ target }) => setTo(target.value)}
                   />
                 </label>
+                <LanguageChoice of="page" language={language} disabled={busy} onChange={setLanguage} />
                 <button type="button" className="act mt-2" disabled={busy} onClick={send}>
                   Make a link
                 </button>
@@ -101,7 +110,7 @@ export function NoticeScreen({
                         disabled={busy}
                         onClick={() => takeBack(n.id)}
                       >
-                        Take back the notice for {n.to}
+                        Withdraw the notice for {n.to}
                       </button>
                     )}
                   </li>

@@ -1,5 +1,11 @@
 'use client';
 
+import { withTerms } from '@undrel/core/vocabulary';
+import { Hinted } from '../../ui/Hinted';
+import type { OFFER_WORDS } from '../../language/clientWords';
+import { speaker } from '../../language/clientWords';
+import { localeOf, type Messages } from '../../language/languages';
+import { longDaysIn } from '../../documents/dates';
 import { Said } from '../../ui/Said';
 import type { OfferContent } from '../../protocol/offer';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
@@ -26,7 +32,7 @@ type Shown =
 
 const OVER = {
   expired: ['This link has expired', 'Ask the firm for a new one; nothing was approved through this one.'],
-  revoked: ['This offer was taken back', 'Ask the firm for a new link.'],
+  revoked: ['This offer has been withdrawn', 'Ask the firm for a new link.'],
   unknown: ['There is nothing behind this link', 'Check that it was copied whole, to its last letter.'],
 } as const;
 
@@ -35,6 +41,8 @@ export function OfferScreen(props: {
   shown: Shown;
   /** Of this page, for what lies beneath it. */
   address: string;
+  /** Of the page, where it is not English. */
+  words: Messages | undefined;
   approve: (state: ApproveState, form: FormData) => Promise<ApproveState>;
 }) {
   const { shown } = props;
@@ -49,23 +57,26 @@ export function OfferScreen(props: {
     );
   }
   const { content: c, approved, sha256 } = shown;
+  const t = speaker<(typeof OFFER_WORDS)[number]>(props.words);
+  const known = new Set<string>();
+  const day = (iso: string) => longDaysIn(iso, localeOf(c.language ?? 'en', c.paper ?? 'A4'));
   const chosen = approved && c.options.find((o) => o.key === approved.option);
   return (
-    <main className="px-4 py-6 max-w-2xl mx-auto">
+    <main className="px-4 py-6 max-w-2xl mx-auto" lang={c.language}>
       <p className="text-muted">
         {c.firm}
-        {c.client && `, for ${c.client}`}
+        {c.client && `, ${t('for {name}', { name: c.client })}`}
       </p>
       <h1 className="!text-2xl">
         {c.tree}, {c.property}
       </h1>
       <p className="text-muted">
-        {c.species}. Looked at on {c.visitDate}.
+        {c.species}. {t('Examined on {at}.', { at: day(c.visitDate) })}
       </p>
       {approved && (
         <p className="told text-lg my-4" role="status">
-          <strong>Approved:</strong> {chosen?.title}, by {approved.name} on {approved.on}. The firm has it;
-          you need do nothing more.
+          <strong>Approved:</strong> {chosen?.title}, by {approved.name} on {day(approved.on)}. The firm has
+          it; you need do nothing more.
         </p>
       )}
       {c.danger && (
@@ -73,27 +84,29 @@ export function OfferScreen(props: {
           {c.danger}
         </p>
       )}
-      <p className="text-lg leading-snug my-4 whitespace-pre-line">{c.verdict}</p>
+      <p className="text-lg leading-snug my-4 whitespace-pre-line">
+        <Hinted pieces={withTerms(c.verdict, known)} />
+      </p>
       <figure>
         <DrawingSvg
           drawing={c.before}
-          title="Section through the stem, as found"
+          title={t('Section through the stem, as found')}
           className="w-full h-auto border border-ink"
         />
-        <figcaption className="text-sm text-muted">As found.</figcaption>
+        <figcaption className="text-sm text-muted">{t('As found.')}</figcaption>
       </figure>
       {c.after && (
         <figure className="mt-3">
           <DrawingSvg
             drawing={c.after}
-            title="Section through the stem, after the work"
+            title={t('Section through the stem, after the work')}
             className="w-full h-auto border border-ink"
           />
-          <figcaption className="text-sm text-muted">After the work.</figcaption>
+          <figcaption className="text-sm text-muted">{t('After the work.')}</figcaption>
         </figure>
       )}
       {c.pictures && c.pictures.length > 0 && (
-        <section aria-label="Photographs" className="grid sm:grid-cols-2 gap-3 mt-4">
+        <section aria-label={t('Photographs')} className="grid sm:grid-cols-2 gap-3 mt-4">
           {c.pictures.map((p) => (
             <figure key={p.hash}>
               <div className="border border-ink" style={{ aspectRatio: `${p.width} / ${p.height}` }}>
@@ -107,7 +120,7 @@ export function OfferScreen(props: {
       <form action={act} className="mt-6">
         <input type="hidden" name="sha256" value={sha256} />
         <fieldset disabled={approved !== undefined}>
-          <legend className="font-bold text-xl mb-1">Your options</legend>
+          <legend className="font-bold text-xl mb-1">{t('Your options')}</legend>
           {c.options.map((o) => (
             <label key={o.key} className="flex gap-3 border-t border-ink py-3 cursor-pointer">
               <input
@@ -121,23 +134,25 @@ export function OfferScreen(props: {
                 <span className="font-bold text-lg block">{o.title}</span>
                 <span className="block">{o.what}</span>
                 <span className="grid grid-cols-[auto_1fr] gap-x-3 mt-1">
-                  <span className="text-muted">Work now</span>
+                  <span className="text-muted">{t('Work now')}</span>
                   <span className="num text-right">{o.now}</span>
-                  <span className="text-muted">Over 10 years</span>
+                  <span className="text-muted">{t('Over 10 years')}</span>
                   <span className="num text-right">{o.years}</span>
-                  <span className="text-muted">Chance of a sound tree</span>
+                  <span className="text-muted">{t('Chance of a sound tree')}</span>
                   <span className="num text-right">{o.chance}</span>
                 </span>
-                <span className="block text-sm mt-1">Lost: {o.lost}</span>
+                <span className="block text-sm mt-1">
+                  {t('Lost:')} {o.lost}
+                </span>
                 <span className="block text-sm">{o.decide}</span>
               </span>
             </label>
           ))}
         </fieldset>
         {!approved && (
-          <section className="border-t-2 border-ink pt-4 mt-2 space-y-3" aria-label="Approve">
+          <section className="border-t-2 border-ink pt-4 mt-2 space-y-3" aria-label={t('Approve')}>
             <label className="block">
-              <span className="block text-sm">Your name</span>
+              <span className="block text-sm">{t('Your name')}</span>
               <input
                 className="w-full"
                 name="name"
@@ -148,26 +163,28 @@ export function OfferScreen(props: {
               />
             </label>
             <label className="block">
-              <span className="block text-sm">A word to the firm, if you like</span>
+              <span className="block text-sm">{t('A word to the firm, if you like')}</span>
               <textarea className="w-full" name="note" rows={2} maxLength={2000} defaultValue={state.note} />
             </label>
             <button className="act w-full" disabled={busy}>
-              {busy ? 'Approving…' : 'Approve this option'}
+              {t(busy ? 'Approving…' : 'Approve this option')}
             </button>
             <Said problem={state.problem} />
             <p className="text-sm text-muted">
-              Your name, the day and what you see here are kept. The link is open until {shown.expires}.
+              {t('Your name, the day and what you see here are kept.')}{' '}
+              {t('The link is open until {at}.', { at: day(shown.expires) })}
             </p>
           </section>
         )}
       </form>
       {c.steps.length > 0 && (
         <section className="mt-8">
-          <h2>What treating it means</h2>
+          <h2>{t('What treating it means')}</h2>
           <ol className="list-decimal pl-6">
             {c.steps.map((s) => (
               <li key={s.title} className="mt-2">
-                <strong>{s.title}.</strong> {s.text} <span className="text-muted">{s.when}</span>
+                <strong>{s.title}.</strong> <Hinted pieces={withTerms(s.text, known)} />{' '}
+                <span className="text-muted">{s.when}</span>
               </li>
             ))}
           </ol>
@@ -184,16 +201,18 @@ export function OfferScreen(props: {
         </p>
       ))}
       <section className="mt-6 text-sm">
-        <h2>With care</h2>
+        <h2>{t('With care')}</h2>
         <ul className="list-disc pl-5">
           {c.cautions.map((line) => (
             <li key={line}>{line}</li>
           ))}
         </ul>
         <p className="text-muted mt-3">
-          Chances are judgements, with the range in which they may lie; sums over ten years are rounded to
-          tens. This is an opinion from what could be examined, not a risk assessment. Made {c.made}. SHA-256{' '}
-          <span className="num break-all">{sha256}</span>
+          {t(
+            'Chances are judgements, with the range in which they may lie; sums over ten years are rounded to tens.',
+          )}{' '}
+          {t('This is an opinion from what could be examined, not a risk assessment.')}{' '}
+          {t('Made {at}.', { at: day(c.made) })} SHA-256 <span className="num break-all">{sha256}</span>
         </p>
       </section>
     </main>

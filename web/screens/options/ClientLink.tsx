@@ -1,6 +1,8 @@
 'use client';
 
 import { useState, useTransition } from 'react';
+import type { Language } from '../../language/languages';
+import { LanguageChoice } from '../report/LanguageChoice';
 import { ShownOnce } from '../../ui/ShownOnce';
 import { Said } from '../../ui/Said';
 import type { OfferHead } from '../../protocol/offer';
@@ -11,7 +13,7 @@ export type Made = { link: string } | { problem: string };
 const STATE_WORDS: Record<OfferHead['state'], string> = {
   open: 'open',
   expired: 'expired',
-  revoked: 'taken back',
+  revoked: 'withdrawn',
   approved: 'approved',
 };
 
@@ -19,20 +21,21 @@ const STATE_WORDS: Record<OfferHead['state'], string> = {
 export function ClientLink(props: {
   offers: readonly OfferHead[];
   days: { least: number; usual: number; most: number };
-  make: ((days: number) => Promise<Made>) | undefined;
+  make: ((days: number, language: Language) => Promise<Made>) | undefined;
   revoke: (id: string) => Promise<{ problem?: string }>;
 }) {
   const [days, setDays] = useState(String(props.days.usual));
+  const [language, setLanguage] = useState<Language>('en');
   const [made, setMade] = useState<Made | undefined>(undefined);
   const [copied, setCopied] = useState(false);
   const [busy, start] = useTransition();
   const alive = useAlive();
   const approved = props.offers.find((o) => o.approved);
-  const away = { problem: 'The server was not reached; nothing was changed. Try again.' };
+  const away = { problem: 'The server could not be reached; nothing was changed. Try again.' };
   const make = () =>
     start(async () => {
       setCopied(false);
-      setMade(await props.make!(Number(days)).catch(() => away));
+      setMade(await props.make!(Number(days), language).catch(() => away));
     });
   const revoke = (id: string) =>
     start(async () => {
@@ -68,6 +71,7 @@ export function ClientLink(props: {
                 onChange={(e) => setDays(e.target.value)}
               />
             </label>
+            <LanguageChoice of="page" language={language} disabled={!alive} onChange={setLanguage} />
             <button type="button" className="act" disabled={!alive || busy} onClick={make}>
               {busy ? 'Making…' : 'Make a link'}
             </button>
@@ -105,7 +109,7 @@ export function ClientLink(props: {
                 </span>
                 {o.state === 'open' && props.make && (
                   <button type="button" className="quiet mt-1" disabled={busy} onClick={() => revoke(o.id)}>
-                    Take back the link of {o.made}
+                    Withdraw the link of {o.made}
                   </button>
                 )}
               </li>

@@ -41,7 +41,7 @@ export function EstimateView({ estimate, title }: { estimate: Estimate; title: s
         {estimate.tax && (
           <tr>
             <td>
-              {estimate.tax.name}, {estimate.tax.percent} %
+              {estimate.tax.name}, {estimate.tax.percent}%
             </td>
             <td />
             <td className="hidden sm:table-cell" />

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Language } from '../../language/languages';
 import type { Worth } from '@undrel/core/records';
 import type { Estimate } from '@undrel/core/costing';
 import { answerOf, type WorthOption } from '@undrel/core/worth';
@@ -28,7 +29,7 @@ export function OptionsScreen(props: {
   days: { least: number; usual: number; most: number };
   worth: Worth | undefined;
   keepWorth: ((worth: Worth | undefined) => Promise<{ problem?: string }>) | undefined;
-  make: ((days: number) => Promise<Made>) | undefined;
+  make: ((days: number, language: Language) => Promise<Made>) | undefined;
   revoke: (id: string) => Promise<{ problem?: string }>;
 }) {
   const { options, whole } = props;
@@ -60,8 +61,8 @@ export function OptionsScreen(props: {
           )}
           {props.undecided.length > 0 && (
             <p className="told my-2">
-              Not decided yet: {props.undecided.join(', ').toLowerCase()}. What is agreed at its station
-              counts here.
+              Not decided yet: {props.undecided.join(', ').toLowerCase()}. What is agreed under Cut plan or
+              Trenches counts here.
             </p>
           )}
           {!whole && (

@@ -27,7 +27,7 @@ function Working({ label, lines }: { label: string; lines: readonly string[] }) 
 const chanceLines = (option: WorthOption): string[] =>
   option.chance!.steps.map(
     (s) =>
-      `${s.name}: ${percent(s.from)} to ${percent(s.to)} %${s.power < 1 ? `, counted to the power of ${s.power}` : ''}. ${s.why}`,
+      `${s.name}: ${percent(s.from)} to ${percent(s.to)}%${s.power < 1 ? `, counted to the power of ${s.power}` : ''}. ${s.why}`,
   );
 
 /** The options side by side, one block each; no figure without its range. */
@@ -78,13 +78,13 @@ export function OptionsTable(props: {
             <div>
               <p className="text-sm text-muted">
                 {o.key === 'replace'
-                  ? 'Chance that the young tree does'
+                  ? 'Chance that the young tree establishes'
                   : 'Chance of a tree worth keeping in 10 years'}
               </p>
               {o.chance ? (
                 <>
                   <p className="num text-lg">
-                    {percent(o.chance.from)} – {percent(o.chance.to)} %
+                    {percent(o.chance.from)} – {percent(o.chance.to)}%
                   </p>
                   <RangeBar {...o.chance} most={1} kind="todo" />
                   <Working label="How the chance came about" lines={chanceLines(o)} />

@@ -43,8 +43,8 @@ export function WorthPart({
     <section className="mt-8" aria-label="What hangs on it">
       <h2>What it hangs on</h2>
       <p className="max-w-2xl">
-        Say what the tree as it stands is worth to its owner, beyond a young one: shade, screen, the place,
-        the price of the house. It is theirs to say.
+        Enter what the tree is worth to its owner beyond a young one: shade, screen, setting, the price of the
+        house. It is theirs to say.
       </p>
       <div className="flex flex-wrap gap-3 mt-2">
         <label>
@@ -95,7 +95,7 @@ export function WorthPart({
                     }
                   : undefined;
               const { problem: refused } = await keep(worth).catch(() => ({
-                problem: 'The server was not reached; nothing was kept. Try again.',
+                problem: 'The server could not be reached; nothing was kept. Try again.',
               }));
               setTold(refused ? { problem: refused } : { done: 'Kept with the tree.' });
             })

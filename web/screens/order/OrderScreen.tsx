@@ -56,9 +56,12 @@ export function OrderScreen(props: {
     <div className="min-h-dvh flex flex-col">
       <TopBar
         right={
-          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
-            Print
-          </button>
+          <a
+            className="plain min-h-[44px] inline-flex items-center"
+            href={`/api/trees/${treeId}/order-sheet?visit=${visitId}`}
+          >
+            Print sheet
+          </a>
         }
       >
         <PageLink href={`/trees/${treeId}?station=prescription`} className="plain">
@@ -90,7 +93,7 @@ export function OrderScreen(props: {
         ))}
         {work.length === 0 && (
           <p className="told">
-            Nothing is prescribed for this visit. Prescribe at the station Prescription of the tree.
+            Nothing is prescribed for this visit. Prescribe under Prescription on the tree’s page.
           </p>
         )}
         {order.materials.length > 0 && (
@@ -155,8 +158,8 @@ export function OrderScreen(props: {
           ))}
         </Entry>
         <p className="text-sm text-muted">
-          Local codes, permits and licensed practice come before this sheet. Anything unlike what is written
-          here: stop and call.
+          Local codes, permits and licensed practice take precedence over this sheet. If anything differs from
+          what is written here, stop and call.
         </p>
       </main>
     </div>

@@ -55,10 +55,10 @@ function Hold({ step, done, unsigned, disabled, by, today, onChange }: StepProps
             type="button"
             className="quiet"
             disabled={disabled}
-            aria-label={`Take back: ${text}`}
+            aria-label={`Undo: ${text}`}
             onClick={() => onChange(undefined, 'how')}
           >
-            Take back
+            Undo
           </button>
         </>
       ) : (

@@ -36,7 +36,7 @@ export function CardsScreen() {
         </p>
         <h2>Print</h2>
         <ol className="list-decimal ml-5 space-y-1">
-          <li>Print at 100 %, not “fit to page”, on stiff matt paper. Gloss mirrors the sky.</li>
+          <li>Print at 100%, not “fit to page”, on stiff matt paper. Gloss mirrors the sky.</li>
           <li>
             Measure a black square: it is {long(CARDS.side)} from side to side. Where the printer made it
             another size, say so at the picture.

@@ -26,7 +26,7 @@ export function OnTheirWay({
               <span className="block text-muted">arrived</span>
             ) : (
               <progress className="block w-full" max={1} value={s.share}>
-                {Math.round(100 * s.share)} %
+                {Math.round(100 * s.share)}%
               </progress>
             )}
             {s.kept === undefined && !s.arrived && (

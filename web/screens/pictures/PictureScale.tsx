@@ -52,7 +52,7 @@ function scaleTold({ cards, sheet, bar }: Picture): string {
     return `Lengths are measured in the plane of the ${sheetName(sheet.kind)}; anything higher or lower comes out wrong.`;
   if (bar)
     return `Lengths hold beside the ${bar.of === 'stem' ? 'stem' : 'rod'}, at its distance from the camera, if the camera faced it squarely.`;
-  return 'For a scale, find the marker cards, or touch something of known size.';
+  return 'To set a scale, find the marker cards, or touch something of known size.';
 }
 
 const sheetProblem = (picture: Picture): string | undefined => {

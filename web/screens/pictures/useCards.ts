@@ -19,7 +19,7 @@ export function useCards() {
     setLooking(true);
     const work = wrap<CardsWork>(made);
     const failed = new Promise<{ problem: string }>((settle) => {
-      made.onerror = (event) => settle({ problem: event.message || 'The picture could not be looked at.' });
+      made.onerror = (event) => settle({ problem: event.message || 'The picture could not be read.' });
     });
     try {
       return await Promise.race([asks(work), failed]);

@@ -62,12 +62,12 @@ export function JudgementsScreen(props: {
   const save = async () => {
     setBusy(true);
     const answer = await props.save!({ words, table: kept.table, version: kept.version }).catch(() => ({
-      problem: 'The server was not reached; your words are still here. Try again.',
+      problem: 'The server could not be reached; your words are still here. Try again.',
     }));
     setBusy(false);
     if ('problem' in answer) return setTold({ text: answer.problem, bad: true });
     setKept({ words, table: answer.table, version: answer.version });
-    setTold({ text: `Saved as version ${answer.table}. Verdicts weigh by it from now on.`, bad: false });
+    setTold({ text: `Saved as version ${answer.table}. Verdicts use it from now on.`, bad: false });
   };
   return (
     <div className="min-h-dvh">
@@ -77,9 +77,9 @@ export function JudgementsScreen(props: {
         <p className="my-2 max-w-2xl">
           {PRACTICE_NOTE} Each word stands for one chance:{' '}
           {Object.entries(HOW_OFTEN)
-            .map(([word, chance]) => `${word} ${Math.round(100 * chance)} %`)
+            .map(([word, chance]) => `${word} ${Math.round(100 * chance)}%`)
             .join(', ')}
-          . A verdict says how sure in words, from {CERTAINTY[0].words} ({Math.round(100 * CERTAINTY[0].from)}{' '}
+          . A verdict says how sure in words, from {CERTAINTY[0].words} ({Math.round(100 * CERTAINTY[0].from)}
           % and more) down.
         </p>
         <p className="mb-3">
@@ -145,7 +145,7 @@ export function JudgementsScreen(props: {
               disabled={changed.length === 0}
               onClick={() => setWords(kept.words)}
             >
-              Take back
+              Undo
             </button>
             <Said problem={told?.bad && told.text} told={told?.text} className="flex-1" />
           </div>

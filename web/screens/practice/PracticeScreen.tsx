@@ -46,7 +46,7 @@ export function PracticeScreen(props: {
         <h1>{property ? `Schools followed at ${props.of}` : 'Practice book'}</h1>
         <p className="my-2 max-w-2xl">
           {property
-            ? 'Where ground or owner call for it, these grounds follow another school than the firm. A tree may follow another still, and every figure says which it followed.'
+            ? 'Where the site or the owner calls for it, this property follows another school than the firm. A tree may follow another still, and every figure says which it followed.'
             : `Good practitioners disagree on these. ${props.of} follows the school chosen here; a property or a tree may follow another, and every figure says which it followed.`}
         </p>
         {!property && <Elsewhere />}
@@ -130,7 +130,7 @@ const Elsewhere = () => (
       the firm, and where it did not.
     </p>
     <p className="my-2">
-      <PageLink href="/practice/species">Species</PageLink>: how they grow and what they stand.
+      <PageLink href="/practice/species">Species</PageLink>: how they grow and what they tolerate.
     </p>
   </>
 );

@@ -85,7 +85,7 @@ export function RatesScreen(props: {
           if (saved.field) document.getElementById(`rate-${saved.field}`)?.focus();
         }
       } catch {
-        setAnswer({ problem: 'The server was not reached; what you typed is still here. Try again.' });
+        setAnswer({ problem: 'The server could not be reached; what you typed is still here. Try again.' });
       }
     });
   const field = (key: string) => ({

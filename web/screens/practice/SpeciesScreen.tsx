@@ -69,7 +69,7 @@ export function SpeciesScreen(props: {
   const save = async (own: Species[], says: string) => {
     setBusy(true);
     const answer = await props.save!(own, kept.version).catch(() => ({
-      problem: 'The server was not reached; what you typed is still here. Try again.',
+      problem: 'The server could not be reached; what you typed is still here. Try again.',
     }));
     setBusy(false);
     if ('problem' in answer) return setTold({ text: answer.problem, bad: true });
@@ -84,9 +84,9 @@ export function SpeciesScreen(props: {
       <main className="p-4 lg:p-8 max-w-5xl">
         <h1>Species</h1>
         <p className="my-2 max-w-2xl">
-          How a species grows and what it stands moves the chances of the causes, the growth that is reckoned
-          with, watering, seasons and what is planted in its place. These are judgements ({SPECIES_SOURCE});
-          where {props.firm} knows better, its own stand before them.
+          How a species grows and what it tolerates moves the chances of the causes, the growth assumed,
+          watering, seasons and what is planted in its place. These are judgements ({SPECIES_SOURCE}); where{' '}
+          {props.firm} knows better, its own stand before them.
         </p>
         <div className="sticky top-0 z-10 bg-paper border-b border-ink py-2 flex flex-wrap items-end gap-3">
           <label className="block grow max-w-md">
@@ -234,7 +234,7 @@ function Editor(props: {
         <LengthInput
           key={size}
           field="height"
-          label={size === 'height' ? 'Height when grown' : 'Spread when grown'}
+          label={size === 'height' ? 'Mature height' : 'Mature spread'}
           system={units}
           value={s[size]}
           disabled={off}

@@ -19,10 +19,10 @@ export function WorkedScreen({ record }: { record: FirmRecord }) {
         <p className="text-lg my-2" data-testid="worked-summary">
           {trees === 0
             ? 'No tree was treated yet.'
-            : `${trees} treated ${trees === 1 ? 'tree' : 'trees'}: ${sum(record, 'answered')} recover, ${sum(record, 'declines') + sum(record, 'unanswered')} do not, of the others it is not told yet.`}
+            : `${trees} treated ${trees === 1 ? 'tree' : 'trees'}: ${sum(record, 'answered')} recover, ${sum(record, 'declines') + sum(record, 'unanswered')} do not, of the others it is not known yet.`}
         </p>
         <p className="text-muted">
-          A share is given from {LEAST_JUDGED} judged trees on, with 90 % of its chance. Works done together
+          A share is given from {LEAST_JUDGED} judged trees on, with 90% of its chance. Works done together
           are counted with each.
         </p>
         <ul className="mt-4 border-t-[1.5px] border-ink">

@@ -77,7 +77,7 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
       <summary className="py-2 cursor-pointer">
         <strong>
           {cohort.told
-            ? `${cohort.told.planted} planted together, ${cohort.told.failed} failing or dead as told, ${cohort.readings[0]!.trees.length} looked after here`
+            ? `${cohort.told.planted} planted together, ${cohort.told.failed} reported failing or dead, ${cohort.readings[0]!.trees.length} looked after here`
             : `${cohort.readings[0]!.trees.length} planted together`}
           , {cohort.name}.
         </strong>{' '}
@@ -111,7 +111,7 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
           <PageLink href={`/trees/${reading.next.id}?station=dig`} className="font-semibold">
             {reading.next.label}
           </PageLink>
-          ; it tells most of the others.
+          ; it says most about the others.
         </p>
       )}
       <ul className="text-sm">
@@ -119,10 +119,10 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
           <li key={share}>
             Whether at least {share === 0.5 ? 'half' : 'a quarter'} have it:{' '}
             {more === 0
-              ? 'known, to 90 %'
+              ? 'known, to 90%'
               : more === undefined
-                ? 'not to 90 % short of digging nearly all'
-                : `${more} more ${more === 1 ? 'dig' : 'digs'} to be 90 % sure`}
+                ? 'not to 90% short of digging nearly all'
+                : `${more} more ${more === 1 ? 'dig' : 'digs'} to be 90% sure`}
           </li>
         ))}
       </ul>

@@ -26,8 +26,8 @@ export function MaterialsScreen(props: { property: { id: string; name: string };
           <h1>What to load for the trenches</h1>
           {able.length === 0 ? (
             <p className="told my-3">
-              No trenches are laid out on these grounds yet. Lay them out on the page of a tree, at its
-              station Trenches.
+              No trenches are planned on this property yet. Lay them out on the page of a tree, at its station
+              Trenches.
             </p>
           ) : (
             <>

@@ -4,6 +4,9 @@ import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type 
 import { useRouter } from 'next/navigation';
 import type { Outline, TreeRow } from '../../protocol/grounds';
 import { planFrame } from '../../drawings/plan';
+import { outlineLabels } from '../../drawings/outlineLabels';
+import { shortLabels } from '../../drawings/shortLabels';
+import { UrgencyMark } from '../../ui/UrgencyMark';
 import { usePreferences } from '../shell/preferences';
 import { useMeasured } from '../../ui/useMeasured';
 
@@ -14,36 +17,24 @@ const FILL: Record<string, string> = {
   kerb: 'none',
 };
 
-/** A mark whose shape tells the standing: filled disc likely, half disc possible, ring visited, dot not visited, square reference. */
-function Mark({ tree, r }: { tree: TreeRow; r: number }) {
-  if (tree.reference)
-    return (
-      <rect
-        x={-r}
-        y={-r}
-        width={2 * r}
-        height={2 * r}
-        fill="var(--sheet)"
-        stroke="var(--todo)"
-        strokeWidth="3"
-      />
-    );
-  if (tree.standing === 'likely')
-    return <circle r={r} fill="var(--harm)" stroke="var(--ink)" strokeWidth="1.5" />;
-  if (tree.standing === 'possible') {
-    return (
-      <>
-        <circle r={r} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.5" />
-        <path d={`M0 ${-r}A${r} ${r} 0 0 1 0 ${r}Z`} fill="var(--harm)" stroke="var(--ink)" strokeWidth="1" />
-      </>
-    );
-  }
-  if (tree.lastVisit) return <circle r={r} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2.5" />;
-  return <circle r={r * 0.45} fill="var(--ink)" />;
-}
+/** What is needed at a tree by the shape of its mark; a healthy reference is a hollow square. */
+const Mark = ({ tree, r }: { tree: TreeRow; r: number }) =>
+  tree.reference ? (
+    <rect
+      x={-r}
+      y={-r}
+      width={2 * r}
+      height={2 * r}
+      fill="var(--sheet)"
+      stroke="var(--todo)"
+      strokeWidth="3"
+    />
+  ) : (
+    <UrgencyMark urgency={tree.triage.urgency} r={r} />
+  );
 
 const inWords = (t: TreeRow) =>
-  `${t.label}: ${t.reference ? 'reference, ' : ''}${t.causeLabel ? `${t.causeLabel.toLowerCase()} ${t.standing}` : t.lastVisit ? 'no cause stands out' : 'not visited'}`;
+  `${t.label}: ${t.reference ? 'reference, ' : ''}${t.lastVisit ? t.triage.action : 'not visited'}`;
 
 /** A mark under way; `at` is in metres once it has left its place. */
 interface Drag {
@@ -53,8 +44,10 @@ interface Drag {
 }
 
 const DRAG_STARTS_PX = 6;
+/** About how wide a letter of a label is, pixels. */
+const LETTER = 7;
 
-/** The grounds in metres, trees placed, what is found told by the shape of the mark. */
+/** The property in metres, trees placed, what is needed said by the shape of the mark. */
 export function PlanView(props: {
   trees: readonly TreeRow[];
   outlines: readonly Outline[];
@@ -64,7 +57,7 @@ export function PlanView(props: {
   onPlace: (id: string, x: number, y: number) => void;
   /** A mark was dragged with the mouse or a pen; on a touch screen the plan scrolls and trees are placed by row. */
   onMove?: (id: string, x: number, y: number) => void;
-  /** In place of the mark for the verdict. */
+  /** In place of the mark for what is needed. */
   mark?: (tree: TreeRow, r: number) => ReactNode;
   /** In place of opening the tree's page. */
   onOpen?: (id: string) => void;
@@ -97,6 +90,27 @@ export function PlanView(props: {
   }, [placed, frame.scale]);
   const r = Math.max(5, Math.min(11, nearest * 0.36));
   const labels = nearest > 30;
+  const short = useMemo(() => shortLabels(placed.map((t) => t.label)), [placed]);
+  /** Whole names where the widest of them finds room beside its neighbour. */
+  const whole = nearest > Math.max(0, ...placed.map((t) => t.label.length * LETTER)) + 8;
+  const names = useMemo(
+    () =>
+      outlineLabels(
+        props.outlines.map((o) => ({
+          ...o,
+          points: o.points.map(([x, y]): [number, number] => [frame.x(x), frame.y(y)]),
+        })),
+        LETTER,
+        // Each mark with its label above it.
+        placed.map((t) => ({
+          x: frame.x(t.x!),
+          y: frame.y(t.y!) - 10,
+          width: 2 * r + 12,
+          height: 2 * r + 22,
+        })),
+      ),
+    [props.outlines, placed, frame, r],
+  );
   const metresAt = (event: { clientX: number; clientY: number }): [number, number] => {
     const box = svg.current!.getBoundingClientRect();
     const [x, y] = frame.toMetres(event.clientX - box.left, event.clientY - box.top);
@@ -139,7 +153,7 @@ export function PlanView(props: {
     <div ref={ref} className="relative w-full h-full overflow-hidden bg-paper">
       {placed.length === 0 && props.outlines.length === 0 && (
         <p className="told absolute top-6 left-6 right-6">
-          Nothing is placed yet. Bring a GeoJSON plan in, or place a tree from its row.
+          Nothing is placed yet. Import a GeoJSON plan, or place a tree from its row.
         </p>
       )}
       <svg
@@ -150,13 +164,13 @@ export function PlanView(props: {
         onPointerDown={place}
         className={props.placing ? 'cursor-crosshair' : ''}
         role="group"
-        aria-label="Plan of the grounds"
+        aria-label="Plan of the property"
       >
         {props.outlines.map((o, i) => {
           const d = o.points
             .map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)}`)
             .join('');
-          const ly = o.points.reduce((sum, [, y]) => sum + y / o.points.length, 0);
+          const at = names[i];
           return (
             <g key={i}>
               <path
@@ -166,14 +180,11 @@ export function PlanView(props: {
                 strokeWidth={o.kind === 'building' ? 2 : 1.2}
                 strokeDasharray={o.shape === 'line' ? '8 4' : undefined}
               />
-              {o.name && (
+              {at && (
                 <text
-                  x={
-                    o.shape === 'line'
-                      ? frame.x(o.points[0]![0])
-                      : frame.x(Math.min(...o.points.map((p) => p[0]))) + 6
-                  }
-                  y={o.shape === 'line' ? frame.y(o.points[0]![1]) - 10 : frame.y(ly) + 2}
+                  transform={`translate(${at.x.toFixed(1)} ${at.y.toFixed(1)})${at.upright ? ' rotate(-90)' : ''}`}
+                  textAnchor="middle"
+                  dominantBaseline="middle"
                   fontSize="13"
                   fill="var(--ink)"
                   stroke="var(--paper)"
@@ -186,7 +197,7 @@ export function PlanView(props: {
             </g>
           );
         })}
-        {placed.map((t) => (
+        {placed.map((t, i) => (
           <g
             key={t.id}
             transform={placeOf(t)}
@@ -218,7 +229,7 @@ export function PlanView(props: {
                 strokeWidth="3.5"
                 paintOrder="stroke"
               >
-                {labels && props.marked !== t.id ? (/\d+$/.exec(t.label)?.[0] ?? t.label) : t.label}
+                {whole || props.marked === t.id ? t.label : short.short[i]}
               </text>
             )}
           </g>

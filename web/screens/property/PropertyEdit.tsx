@@ -59,12 +59,12 @@ export function PropertyEdit(props: {
           onClick={async () => {
             const answer = await props.actions.remove(props.id).catch((error: unknown) => {
               if (String((error as { digest?: string }).digest).startsWith('NEXT_')) throw error;
-              return { problem: 'The server was not reached; nothing was removed.' };
+              return { problem: 'The server could not be reached; nothing was removed.' };
             });
             if (answer) props.onProblem(answer.problem);
           }}
         >
-          Remove these grounds
+          Remove this property
         </button>
       </div>
       <Said

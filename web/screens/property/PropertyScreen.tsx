@@ -4,7 +4,9 @@ import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import { Notice } from '../../ui/Notice';
-import type { PlanSides, PropertyPage } from '../../protocol/grounds';
+import { shortLabels } from '../../drawings/shortLabels';
+import type { PlanSides, PropertyPage, TreeRow } from '../../protocol/grounds';
+import { UrgencyLegend } from '../../ui/UrgencyMark';
 import type { Change, ChangeResult } from '../../protocol/item';
 import { formatLength, longUnit } from '@undrel/core/units';
 import { FilePick } from '../../ui/FilePick';
@@ -54,8 +56,8 @@ export function PropertyScreen({
         result?.status === 'refused'
           ? result.problem
           : result?.status === 'stale'
-            ? 'Someone else changed this tree meanwhile; the page shows it now. Try again.'
-            : 'The server was not reached; nothing was changed. Try again.',
+            ? 'Someone else has changed this tree; the page shows it now. Try again.'
+            : 'The server could not be reached; nothing was changed. Try again.',
     });
     return false;
   };
@@ -65,7 +67,7 @@ export function PropertyScreen({
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ cohort: { name, ids } }),
     }).catch(() => undefined);
-    if (!answer?.ok) setTold({ problem: 'The trees could not be put together; nothing was changed.' });
+    if (!answer?.ok) setTold({ problem: 'The trees could not be grouped; nothing was changed.' });
     return answer?.ok ?? false;
   };
   const place = async (id: string, x: number, y: number): Promise<boolean> => {
@@ -112,7 +114,7 @@ export function PropertyScreen({
     if (read?.stale) setStale({ file, sides: read.stale });
     else if (stop.signal.aborted)
       setTold({ problem: `Stopped. ${file.name} comes in whole or not at all; the list shows which.` });
-    else setTold(read ?? { problem: 'The server was not reached; nothing was brought in. Try again.' });
+    else setTold(read ?? { problem: 'The server could not be reached; nothing was imported. Try again.' });
     setBusy(false);
     setReading(undefined);
     // Without network a refresh would leave the page.
@@ -125,7 +127,7 @@ export function PropertyScreen({
       () => undefined,
     );
     const said = (await answer?.json().catch(() => undefined)) as Told | undefined;
-    setTold(said ?? { problem: 'The server was not reached; what you typed is still here. Try again.' });
+    setTold(said ?? { problem: 'The server could not be reached; what you typed is still here. Try again.' });
     setBusy(false);
     if (answer) router.refresh();
   };
@@ -137,7 +139,7 @@ export function PropertyScreen({
       ...(file && { headers: { 'content-type': 'text/csv' }, body: await file.arrayBuffer() }),
     }).catch(() => undefined);
     const read = (await answer?.json().catch(() => undefined)) as Told | undefined;
-    setTold(read ?? { problem: 'The weather record was not reached; nothing was changed. Try again.' });
+    setTold(read ?? { problem: 'The weather record could not be reached; nothing was changed. Try again.' });
     setBusy(false);
     // Without network a refresh would leave the page.
     if (answer) router.refresh();
@@ -173,10 +175,10 @@ export function PropertyScreen({
               onMove={mayMeasure ? (id, x, y) => void move(id, x, y) : undefined}
             />
           </div>
-          <Legend />
+          <Legend trees={page.trees} />
         </div>
         <div className="bg-sheet p-4 lg:px-6 flex flex-col min-h-0">
-          <div className="flex flex-wrap items-center gap-2 mb-2">
+          <div className="flex flex-wrap items-center gap-2">
             <h1 className="mr-auto">Trees</h1>
             {mayMeasure && (
               <>
@@ -189,33 +191,26 @@ export function PropertyScreen({
                   Add a tree
                 </button>
                 <FilePick
-                  about="File to bring in: CSV, GeoJSON, DXF or case file"
-                  label="Bring in"
+                  about="File to import: CSV, GeoJSON, DXF or case file"
+                  label="Import"
                   accept=".csv,.geojson,.json,.dxf"
                   disabled={busy}
                   onFile={(file) => void bring(file)}
                 />
               </>
             )}
-            <PageLink className="quiet" href={`/grounds/${page.id}/walk`}>
-              Walk-round
-            </PageLink>
-            <PageLink className="quiet" href={`/grounds/${page.id}/materials`}>
-              Materials
-            </PageLink>
-            <PageLink className="quiet" href={`/grounds/${page.id}/water`}>
-              Water
-            </PageLink>
-            <PageLink className="quiet" href={`/grounds/${page.id}/notice`}>
-              Notice to who mows
-            </PageLink>
-            <PageLink className="quiet" href={`/grounds/${page.id}/work`}>
-              Work and costs
-            </PageLink>
-            <PageLink className="quiet" href={`/grounds/${page.id}/schools`}>
-              Schools
-            </PageLink>
           </div>
+          <nav aria-label="Of this property" className="flex flex-wrap gap-x-4 border-b border-hair mb-2">
+            {PAGES.map(({ path, label }) => (
+              <PageLink
+                key={path}
+                className="min-h-[44px] inline-flex items-center"
+                href={`/grounds/${page.id}/${path}`}
+              >
+                {label}
+              </PageLink>
+            ))}
+          </nav>
           {editing ? (
             <PropertyEdit
               id={page.id}
@@ -237,7 +232,7 @@ export function PropertyScreen({
               {page.note}{' '}
               {mayMeasure && (
                 <button type="button" className="link" onClick={() => setEditing(true)}>
-                  Edit these grounds
+                  Edit this property
                 </button>
               )}{' '}
               <a className="link" href={`${api}/plan`}>
@@ -282,7 +277,7 @@ export function PropertyScreen({
           <Cohorts page={page} mayMeasure={mayMeasure} confirm={confirm} />
           {page.trees.length === 0 ? (
             <p className="told my-3">
-              No trees yet. Add one, or bring in a CSV list, a GeoJSON plan or a case file.
+              No trees yet. Add one, or import a CSV list, a GeoJSON plan or a case file.
             </p>
           ) : (
             <TreeTable
@@ -299,6 +294,16 @@ export function PropertyScreen({
     </div>
   );
 }
+
+/** What else there is of a property, in the order in which it is used. */
+const PAGES = [
+  { path: 'walk', label: 'Walk-round' },
+  { path: 'work', label: 'Work and costs' },
+  { path: 'water', label: 'Water' },
+  { path: 'materials', label: 'Materials' },
+  { path: 'notice', label: 'Mowing notice' },
+  { path: 'schools', label: 'Schools' },
+] as const;
 
 const megabytes = (bytes: number) => `${(bytes / 1e6).toFixed(bytes < 1e5 ? 2 : 1)} MB`;
 
@@ -333,9 +338,7 @@ function StalePlan(props: { sides: PlanSides; onTheirs: () => void; onMine: () =
     `${outlines} ${outlines === 1 ? 'outline' : 'outlines'}${names.length > 0 ? `: ${names.join(', ')}` : ''}`;
   return (
     <Notice label="Changed by someone else" bad onClose={props.onTheirs}>
-      <p>
-        These grounds were changed by someone else meanwhile. Nothing was brought in yet; their outlines are
-      </p>
+      <p>This property has been changed by someone else. Nothing was imported yet; its outlines are</p>
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 my-1">
         <dt className="font-semibold">There now</dt>
         <dd>{told(props.sides.theirs)}</dd>
@@ -392,39 +395,28 @@ function AddTree({ onAdd }: { onAdd: (values: { label: string; species: string }
   );
 }
 
-function Legend() {
-  const item = (mark: React.ReactNode, text: string) => (
-    <li className="flex items-center gap-1.5">
-      <svg width="18" height="18" viewBox="-9 -9 18 18" aria-hidden="true">
-        {mark}
-      </svg>
-      {text}
-    </li>
-  );
+/** What the marks mean, and which names the letters of the labels stand for. */
+const Legend = ({ trees }: { trees: readonly TreeRow[] }) => {
+  const { key } = shortLabels(trees.filter((t) => t.x !== undefined).map((t) => t.label));
   return (
-    <ul className="flex flex-wrap gap-x-4 gap-y-1 px-4 py-2 border-t border-ink text-sm bg-sheet">
-      {item(<circle r="7" fill="var(--harm)" stroke="var(--ink)" />, 'cause likely')}
-      {item(
-        <>
-          <circle r="7" fill="var(--sheet)" stroke="var(--ink)" />
-          <path d="M0-7A7 7 0 0 1 0 7Z" fill="var(--harm)" />
-        </>,
-        'possible',
+    <UrgencyLegend>
+      <li className="flex items-center gap-1.5">
+        <svg width="18" height="18" viewBox="-9 -9 18 18" aria-hidden="true">
+          <rect
+            x="-6"
+            y="-6"
+            width="12"
+            height="12"
+            fill="var(--sheet)"
+            stroke="var(--todo)"
+            strokeWidth="3"
+          />
+        </svg>
+        reference
+      </li>
+      {key.length > 0 && key.length <= 8 && (
+        <li className="text-muted">{key.map(({ letters, name }) => `${letters} ${name}`).join(', ')}</li>
       )}
-      {item(<circle r="6.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2.5" />, 'visited')}
-      {item(<circle r="3.5" fill="var(--ink)" />, 'not visited')}
-      {item(
-        <rect
-          x="-6"
-          y="-6"
-          width="12"
-          height="12"
-          fill="var(--sheet)"
-          stroke="var(--todo)"
-          strokeWidth="3"
-        />,
-        'reference',
-      )}
-    </ul>
+    </UrgencyLegend>
   );
-}
+};

@@ -158,14 +158,14 @@ function OwnWeather({ propertyId }: { propertyId: string }) {
       });
       setTold((await answer.json()) as typeof told);
     } catch {
-      setTold({ problem: 'The server was not reached; nothing was read. Try again.' });
+      setTold({ problem: 'The server could not be reached; nothing was read. Try again.' });
     }
     setBusy(false);
   };
   return (
     <details className="no-print mb-2">
       <summary className="min-h-[44px] flex items-center cursor-pointer underline">
-        Bring in daily weather of these grounds
+        Import daily weather for this property
       </summary>
       <div className="flex flex-wrap gap-3 items-end">
         {UNIT_CHOICES.map(([key, label, choices]) => (
@@ -226,7 +226,7 @@ function Round({
   const say = (next: RoundOf) =>
     start(async () => {
       const answer = await log(tree.visitId, next).catch(() => ({
-        problem: 'The server was not reached; try again.',
+        problem: 'The server could not be reached; try again.',
       }));
       setProblem(answer.problem);
       if (!answer.problem) setEntry(next);
@@ -263,7 +263,7 @@ function Round({
         {problem ? (
           <span className="text-harm">{problem}</span>
         ) : entry ? (
-          `Logged today: ${roundWords(entry, system)}. Press again to take it back.`
+          `Logged today: ${roundWords(entry, system)}. Press again to undo it.`
         ) : (
           ''
         )}
@@ -305,7 +305,7 @@ function Tree({
       <div
         className="h-3 border border-ink relative max-w-[24rem]"
         role="img"
-        aria-label={`${Math.round(100 * used)} % of what is easily drawn is used`}
+        aria-label={`${Math.round(100 * used)}% of what is easily drawn is used`}
       >
         <div className="bg-todo h-full" style={{ width: `${100 * (1 - used)}%` }} />
       </div>
@@ -390,7 +390,7 @@ function Tree({
                     <td className="num text-right whitespace-nowrap">{litres(m.litres, system)}</td>
                     <td className="num text-right">{Math.round(m.waterings)}</td>
                     <td className="num text-right">{Math.round(m.stressed)}</td>
-                    <td className="num text-right">{Math.round(100 * m.wasted)} %</td>
+                    <td className="num text-right">{Math.round(100 * m.wasted)}%</td>
                   </tr>
                 ))}
               </tbody>

@@ -15,7 +15,7 @@ export function Weather(props: {
   const { record, onRead } = props;
   if (!record && !onRead) return null;
   return (
-    <section className="text-sm mb-2 flex flex-wrap items-center gap-x-3" aria-label="Rain of these grounds">
+    <section className="text-sm mb-2 flex flex-wrap items-center gap-x-3" aria-label="Rain on this property">
       <p className="basis-80 grow">
         {record ? told(record) : 'No record of the rain here yet: it tells dry years from failing trees.'}
       </p>
@@ -86,7 +86,7 @@ function Place(props: {
       <summary className="min-h-[44px] flex items-center cursor-pointer underline">
         {place
           ? `Lies at ${Math.abs(place.latitude)}° ${isSouth(place) ? 'south' : 'north'}${place.longitude === undefined ? '' : `, ${Math.abs(place.longitude)}° ${place.longitude < 0 ? 'west' : 'east'}`}${place.lastFrost ? `; frosts from ${place.firstFrost} to ${place.lastFrost}` : ', no frost noted'}`
-          : 'Where it lies, and its frosts: not noted, seasons are those of the north'}
+          : 'Location and frost dates not noted: northern seasons are assumed'}
       </summary>
       <form onSubmit={save} className="flex flex-wrap items-end gap-3 pb-2">
         {FIELDS.map(({ key, label, hint }) => (

@@ -15,7 +15,13 @@ import {
 import { tidy } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import type { OrderMaterial } from '../../protocol/order';
-import { isDone, isOpen, type PropertyWork, type WorkTree } from '../../protocol/propertyWork';
+import {
+  isDone,
+  isOpen,
+  type IssuedPropertyHead,
+  type PropertyWork,
+  type WorkTree,
+} from '../../protocol/propertyWork';
 import { Entry, useAlive } from '../../ui/controls/Entry';
 import { useUnticked } from '../../ui/useUnticked';
 import { materialText } from '../../ui/materialText';
@@ -38,9 +44,13 @@ const comesFirst = ({ holds }: WorkTree, key: string): boolean => holds.some((h)
 export function WorkScreen({
   work,
   rates,
+  issued,
+  mayIssue,
   tick,
 }: {
   work: PropertyWork;
+  issued: readonly IssuedPropertyHead[];
+  mayIssue: boolean;
   rates: Rates | undefined;
   tick: ((visitId: string, step: string, done: boolean) => Promise<{ problem?: string }>) | undefined;
 }) {
@@ -77,7 +87,7 @@ export function WorkScreen({
         <Entry>
           <h1>
             {work.trees.length === 0
-              ? 'Nothing is prescribed on these grounds'
+              ? 'Nothing is prescribed on this property'
               : open.length === 0
                 ? 'Nothing is left to do'
                 : `${open.length} ${unitWord('tree', open.length)}, ${tidy(hours, 1)} crew hours: ${days} ${unitWord('day', days)}`}
@@ -108,7 +118,7 @@ export function WorkScreen({
               No rates, so no sums. <PageLink href="/practice/rates">Enter what you charge</PageLink>.
             </p>
           )}
-          <PropertyReport id={work.id} name={work.name} />
+          <PropertyReport id={work.id} name={work.name} issued={issued} mayIssue={mayIssue} />
           {taken.length > 0 && (
             <section aria-label="On the truck" className="mt-4">
               <h2>On the truck</h2>
@@ -197,7 +207,7 @@ export function WorkScreen({
 }
 
 const UNREACHED =
-  'The server was not reached; nothing was ticked. The order of the tree works without network.';
+  'The server could not be reached; nothing was ticked. The order of the tree works without network.';
 
 /** A line of the day sheet: ticked on the phone where somebody may, on paper by pencil. */
 function Tick(props: {

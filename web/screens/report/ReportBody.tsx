@@ -1,9 +1,13 @@
+import { useEffect, useState } from 'react';
+import { withTerms, type Piece } from '@undrel/core/vocabulary';
+import { Hinted } from '../../ui/Hinted';
 import { Marked } from '../pictures/Marked';
-import type { Block } from '../../protocol/document';
+import type { Block, ReadDocument } from '../../protocol/document';
 import type { Length } from '../../protocol/lengths';
 import type { ReportContent } from '../../protocol/report';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
-import { documentIn } from '../../documents/documentIn';
+import { documentIn, type InOther } from '../../documents/documentIn';
+import type { Language } from '../../language/languages';
 
 const TONES = {
   lead: 'text-xl leading-snug my-3',
@@ -60,10 +64,14 @@ function Columns({ label, head, rows }: Extract<Block, { as: 'table' }>) {
   );
 }
 
-function BlockView({ block }: { block: Block }) {
+function BlockView({ block, pieces }: { block: Block; pieces: readonly Piece[] | undefined }) {
   switch (block.as) {
     case 'text':
-      return <p className={`whitespace-pre-line ${block.tone ? TONES[block.tone] : 'my-1'}`}>{block.text}</p>;
+      return (
+        <p className={`whitespace-pre-line ${block.tone ? TONES[block.tone] : 'my-1'}`}>
+          {pieces ? <Hinted pieces={pieces} /> : block.text}
+        </p>
+      );
     case 'heading':
       return <h3 className="font-bold text-lg mt-4">{block.text}</h3>;
     case 'pairs':
@@ -112,21 +120,20 @@ function BlockView({ block }: { block: Block }) {
   }
 }
 
-/** A report on the screen, and on paper from there. */
-export function ReportBody({
-  content,
-  length = 'record',
-  number,
-  issued,
-}: {
-  content: ReportContent;
-  length?: Length;
-  number?: string;
-  issued?: string;
-}) {
-  const doc = documentIn(length, content, number && issued ? { number, issued } : undefined);
+/** Paragraphs with the terms that they are the first to use. */
+function hintsOf({ sections }: ReadDocument): Map<Block, Piece[]> {
+  const known = new Set<string>();
+  const paragraphs = sections.flatMap(({ blocks }) =>
+    blocks.flatMap((block) => (block.as === 'text' ? [[block, withTerms(block.text, known)] as const] : [])),
+  );
+  return new Map(paragraphs);
+}
+
+/** A document on the screen, and on paper from there. */
+export function DocumentBody({ doc, engines }: { doc: ReadDocument; engines?: string }) {
+  const hints = hintsOf(doc);
   return (
-    <article className="max-w-[46rem]" aria-label="Report">
+    <article className="max-w-[46rem]" aria-label="Report" lang={doc.language}>
       <header className="border-b-2 border-ink pb-2">
         <p className="text-muted">
           {doc.firm} · {doc.stamp}
@@ -138,17 +145,52 @@ export function ReportBody({
       </header>
       {doc.sections.map((section, i) => (
         <section
-          key={section.title}
+          key={i}
           className={i === 0 ? '' : 'mt-6 border-t border-ink pt-1.5 break-inside-auto'}
           aria-label={section.title}
         >
           <h2 className={i === 0 ? 'sr-only' : ''}>{section.title}</h2>
           {section.blocks.map((block, k) => (
-            <BlockView key={k} block={block} />
+            <BlockView key={k} block={block} pieces={hints.get(block)} />
           ))}
         </section>
       ))}
-      <p className="text-sm text-muted mt-6">Engines {content.engines}.</p>
+      {engines && <p className="text-sm text-muted mt-6">Engines {engines}.</p>}
     </article>
   );
+}
+
+/** A report of a tree in one of its lengths; a letter in one of its languages. */
+export function ReportBody({
+  content,
+  length = 'record',
+  language = 'en',
+  number,
+  issued,
+}: {
+  content: ReportContent;
+  length?: Length;
+  language?: Language;
+  number?: string;
+  issued?: string;
+}) {
+  const other = useOther(length === 'letter' ? language : 'en');
+  const stamp = number && issued ? { number, issued } : undefined;
+  return <DocumentBody doc={documentIn(length, content, stamp, 0, other)} engines={content.engines} />;
+}
+
+/** Who says texts in another language, once its messages are here; until then a letter is English. */
+function useOther(language: Language): InOther | undefined {
+  const [other, setOther] = useState<InOther | undefined>(undefined);
+  useEffect(() => {
+    let here = true;
+    if (language === 'de')
+      void import('../../language/german').then(
+        ({ inGerman }) => here && setOther({ language, say: inGerman }),
+      );
+    return () => {
+      here = false;
+    };
+  }, [language]);
+  return other?.language === language ? other : undefined;
 }

@@ -5,10 +5,13 @@ import { AlertDialog } from 'radix-ui';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { WORDED_PARTS, type ReportContent, type ReportHead, type Wording } from '../../protocol/report';
-import type { Length } from '../../protocol/lengths';
+import type { Language } from '../../language/languages';
+import { LEAVABLE, LENGTHS, type Length } from '../../protocol/lengths';
 import { useAlive } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
+import { LanguageChoice } from './LanguageChoice';
 import { LengthChoice } from './LengthChoice';
+import { PartsChoice } from './PartsChoice';
 import { ReportBody } from './ReportBody';
 
 export type SaveAnswer =
@@ -21,6 +24,15 @@ const FILES = [
   { format: 'md', label: 'Markdown' },
   { format: 'json', label: 'JSON' },
 ];
+
+/** Whether the words are others, or other parts are left out. */
+const differs = (a: Wording, b: Wording): boolean =>
+  WORDED_PARTS.some(({ key }) => (a[key] ?? '') !== (b[key] ?? '')) ||
+  LENGTHS.some((length) =>
+    LEAVABLE[length].some(
+      ({ key }) => (a.leave?.[length] ?? []).includes(key) !== (b.leave?.[length] ?? []).includes(key),
+    ),
+  );
 
 /** Preview, the consultant's words, and issue. */
 export function ReportScreen(props: {
@@ -40,8 +52,9 @@ export function ReportScreen(props: {
 }) {
   const [drawn, setDrawn] = useState<ReportContent | undefined>(undefined);
   const [length, setLength] = useState<Length>('record');
+  const [language, setLanguage] = useState<Language>('en');
   const file = (format: string) =>
-    `/api/trees/${props.treeId}/report?visit=${props.visitId}&format=${format}&length=${length}`;
+    `/api/trees/${props.treeId}/report?visit=${props.visitId}&format=${format}&length=${length}&language=${language}`;
   const [missed, setMissed] = useState(false);
   const content = drawn ?? props.content;
   useEffect(() => {
@@ -65,7 +78,7 @@ export function ReportScreen(props: {
   const [problem, setProblem] = useState<string | undefined>(undefined);
   const [busy, startWork] = useTransition();
   const alive = useAlive();
-  const changed = WORDED_PARTS.some(({ key }) => (wording[key] ?? '') !== (kept.wording[key] ?? ''));
+  const changed = differs(wording, kept.wording);
 
   /** Saves the words; gives the draft they are kept in, or undefined where they were not saved. */
   const save = async (base = kept): Promise<string | undefined> => {
@@ -85,7 +98,7 @@ export function ReportScreen(props: {
       setStale(answer.theirs);
       setProblem(answer.problem);
     } catch {
-      setProblem('The server was not reached; your words are still here. Try again.');
+      setProblem('The server could not be reached; your words are still here. Try again.');
     }
     return undefined;
   };
@@ -95,7 +108,7 @@ export function ReportScreen(props: {
       if (changed && draftId === undefined) return;
       const answer = await props.issue(props.treeId, props.visitId, draftId).catch((error: unknown) => {
         if (String((error as { digest?: string }).digest).startsWith('NEXT_REDIRECT')) throw error;
-        return { problem: 'The server was not reached; nothing was issued. Try again.' };
+        return { problem: 'The server could not be reached; nothing was issued. Try again.' };
       });
       setProblem(answer?.problem);
     });
@@ -112,10 +125,10 @@ export function ReportScreen(props: {
       </TopBar>
       <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
         <div className="min-w-0 p-4 lg:p-8 bg-sheet order-2 lg:order-1">
-          <ReportBody content={{ ...content, wording }} length={length} />
+          <ReportBody content={{ ...content, wording }} length={length} language={language} />
           {!drawn && (
             <p role="status" className="text-sm text-muted">
-              {missed ? 'The drawings were not reached; they are in the files.' : 'Drawing…'}
+              {missed ? 'The drawings could not be reached; they are in the files.' : 'Drawing…'}
             </p>
           )}
         </div>
@@ -125,6 +138,17 @@ export function ReportScreen(props: {
         >
           <div className="lg:sticky lg:top-4 space-y-3">
             <LengthChoice length={length} disabled={!alive} onChange={setLength} />
+            {length === 'letter' && (
+              <LanguageChoice language={language} disabled={!alive} onChange={setLanguage} />
+            )}
+            {LEAVABLE[length].length > 0 && (
+              <PartsChoice
+                length={length}
+                left={wording.leave?.[length] ?? []}
+                disabled={!props.mayJudge || !alive}
+                onChange={(left) => setWording({ ...wording, leave: { ...wording.leave, [length]: left } })}
+              />
+            )}
             <h2>Your words</h2>
             {WORDED_PARTS.map(({ key, label, hint }) => (
               <label key={key} className="block">
@@ -143,7 +167,7 @@ export function ReportScreen(props: {
             {props.mayJudge ? (
               <div className="flex flex-wrap gap-2">
                 <button type="button" className="quiet" disabled={!changed} onClick={() => void save()}>
-                  {changed ? 'Save words' : 'Words saved'}
+                  {changed ? 'Save draft' : 'Draft saved'}
                 </button>
                 <AlertDialog.Root>
                   <AlertDialog.Trigger className="act min-w-[7rem]" disabled={busy}>
@@ -184,7 +208,7 @@ export function ReportScreen(props: {
                 aria-label="Changed by someone else"
                 className="border-2 border-harm p-3"
               >
-                <p className="font-semibold">Someone else changed these words meanwhile.</p>
+                <p className="font-semibold">Someone else has changed these words.</p>
                 {WORDED_PARTS.filter(({ key }) => (stale.wording[key] ?? '') !== (wording[key] ?? '')).map(
                   ({ key, label }) => (
                     <p key={key} className="mt-1">

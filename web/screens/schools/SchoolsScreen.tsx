@@ -13,7 +13,7 @@ import { SCHOOLS_OF_CUTS, type CutsUnder } from '../../protocol/cutsUnder';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 
-const FOLLOW = { tree: 'Follow for this tree', property: 'Follow on all these grounds' } as const;
+const FOLLOW = { tree: 'Follow for this tree', property: 'Follow on this whole property' } as const;
 
 /** What the best cut plan would be under another school, once it is solved. */
 function CutsUnderSchool(props: { cuts: Promise<CutsUnder | undefined>; matter: string; school: string }) {
@@ -60,7 +60,7 @@ export function SchoolsScreen(props: {
   const choose = (level: 'tree' | 'property', matter: string, school: string | undefined) =>
     start(async () => {
       const answer = await props.choose!(level, matter, school).catch(() => ({
-        problem: 'The server was not reached; nothing was changed. Try again.',
+        problem: 'The server could not be reached; nothing was changed. Try again.',
       }));
       setProblem(answer.problem);
     });

@@ -16,7 +16,7 @@ export interface FeedActions {
   revoke: (id: string) => Promise<{ feeds?: FeedHead[]; problem?: string }>;
 }
 
-const AWAY = { problem: 'The server was not reached; nothing was changed. Try again.' };
+const AWAY = { problem: 'The server could not be reached; nothing was changed. Try again.' };
 
 /** The calendar for other programs: as a file, or as an address that they read. */
 export function Calendars({
@@ -74,7 +74,7 @@ export function Calendars({
         <label className="block">
           <span className="block text-sm">On</span>
           <select className="w-full" value={property} onChange={({ target }) => setProperty(target.value)}>
-            <option value="">all grounds</option>
+            <option value="">all properties</option>
             {[...properties].map(([id, called]) => (
               <option key={id} value={id}>
                 {called}
@@ -129,7 +129,7 @@ export function Calendars({
               </span>
               {actions && (
                 <button type="button" className="quiet" disabled={busy} onClick={() => revoke(f.id)}>
-                  Take back {f.name}
+                  Withdraw {f.name}
                 </button>
               )}
             </li>

@@ -131,7 +131,7 @@ export function CrewDaysView({
       });
       setTold(
         await plan!(days).catch(() => ({
-          problem: 'The server was not reached; nothing was planned. Try again.',
+          problem: 'The server could not be reached; nothing was planned. Try again.',
         })),
       );
     });
@@ -198,11 +198,11 @@ export function CrewDaysView({
       </p>
       <p className="text-sm text-muted mb-3">
         {question.problem.drives
-          ? `Each day is the shortest round from the yard through its grounds, and ${CREW_DAYS.setUp.value} h of setting up on each;`
-          : `${CREW_DAYS.travel.value} h of travel for each of the grounds on a day,`}{' '}
+          ? `Each day is the shortest round from the yard through its properties, and ${CREW_DAYS.setUp.value} h of setting up on each;`
+          : `${CREW_DAYS.travel.value} h of travel for each property on a day,`}{' '}
         {CREW_DAYS.machine.value} h to fetch the air tool. Nothing is dug in ground that is usually frozen,
         and no tree is lifted in the heat; digging waits for the end of the wet months. Drag a work to another
-        day, or choose its day: it stays there, and the rest is packed anew.
+        day, or choose its day: it stays there, and the rest is packed again.
       </p>
       {noteYard && (
         <Yard
@@ -241,7 +241,7 @@ export function CrewDaysView({
       {waiting.length > 0 && (
         <p className="wrong my-3">
           {waiting.join(', ')}: the stability assessment comes first, so no crew is sent there. Local codes
-          and licensed practice come before this plan.
+          and licensed practice take precedence over this plan.
         </p>
       )}
       {left.length > 0 && (

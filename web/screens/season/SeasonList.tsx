@@ -51,10 +51,11 @@ export function SeasonList({
   return (
     <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
       <section aria-labelledby="follows">
-        <h2 id="follows">To look at and to finish</h2>
+        <h2 id="follows">To check and to finish</h2>
         {groups.length === 0 && (
           <p className="told my-3">
-            Nothing follows here. Tick work done in an order, and what comes after it is listed with its days.
+            No follow-up here yet. Tick work as done in an order, and its follow-ups are listed with their
+            dates.
           </p>
         )}
         {groups.map((g) => (

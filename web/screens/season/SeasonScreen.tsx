@@ -146,13 +146,13 @@ export function SeasonScreen({
               </select>
             </label>
             <label className="min-w-0 flex-1 sm:flex-none">
-              <span className="block text-sm">Grounds</span>
+              <span className="block text-sm">Property</span>
               <select
                 className="w-full"
                 value={property}
                 onChange={({ target }) => setProperty(target.value)}
               >
-                <option value="">All grounds</option>
+                <option value="">All properties</option>
                 {[...properties].map(([id, name]) => (
                   <option key={id} value={id}>
                     {name}

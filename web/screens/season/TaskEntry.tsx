@@ -47,7 +47,9 @@ export function TaskEntry({
   const late = task.state === 'late' && !over && marking?.how !== 'moved';
   const say = async (marking: Marking) => {
     setBusy(true);
-    const answer = await mark!(marking).catch(() => ({ problem: 'The server was not reached; try again.' }));
+    const answer = await mark!(marking).catch(() => ({
+      problem: 'The server could not be reached; try again.',
+    }));
     setBusy(false);
     setProblem(answer.problem);
     if (!answer.problem) setOpen(false);

@@ -35,7 +35,7 @@ export function Yard({
     event.preventDefault();
     start(async () => {
       const answer = await note({ latitude: now('latitude'), longitude: now('longitude') }).catch(() => ({
-        problem: 'The server was not reached; nothing was saved. Try again.',
+        problem: 'The server could not be reached; nothing was saved. Try again.',
       }));
       setTold('problem' in answer ? answer : { told: 'Saved.' });
     });

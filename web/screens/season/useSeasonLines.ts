@@ -17,7 +17,7 @@ export interface Prescribed {
 }
 
 const NOTHING: Prescribed = { works: [], rests: [], water: [], spells: [], done: 0, of: 1 };
-const AWAY = 'The server was not reached: what is prescribed is missing here. Load the page again.';
+const AWAY = 'The server could not be reached: what is prescribed is missing here. Load the page again.';
 
 /** Whether all grounds are in. */
 export const isWhole = ({ done, of, problem }: Prescribed): boolean => done === of && !problem;

@@ -9,7 +9,7 @@ import { THEMES } from './themes';
 
 const KIND_WORDS: Record<Hit['kind'], string> = {
   tree: 'Trees',
-  property: 'Grounds',
+  property: 'Property',
   client: 'Clients',
   event: 'Events',
   report: 'Reports',
@@ -48,7 +48,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
     router.push(href);
   };
   const commands: [string, () => void][] = [
-    ['Go to the grounds', () => go('/grounds')],
+    ['Go to the properties', () => go('/grounds')],
     ['What is due this season', () => go('/season')],
     ['Open the practice book', () => go('/practice')],
     ['Rates and closed seasons', () => go('/practice/rates')],
@@ -77,14 +77,14 @@ export function Palette({ onClose }: { onClose: () => void }) {
     >
       <Command.Input
         className="w-full !border-0 !border-b-2 !border-ink text-lg px-3 min-h-[52px]"
-        placeholder="Tree, grounds, species, note, report number"
+        placeholder="Tree, property, species, note, report number"
         value={words}
         onValueChange={setWords}
       />
       <Command.List className="max-h-[60vh] overflow-auto py-1">
         {found.state === 'looking' && <p className="px-3 py-2 text-muted">Looking…</p>}
         {found.state === 'away' && (
-          <p className="px-3 py-2 text-harm">The server was not reached; try again.</p>
+          <p className="px-3 py-2 text-harm">The server could not be reached; try again.</p>
         )}
         {found.state === 'found' && hits.length === 0 && (
           <p className="px-3 py-2">Nothing mentions “{words}”.</p>

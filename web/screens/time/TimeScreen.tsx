@@ -19,7 +19,7 @@ const ANSWER_WORDS: Record<Recovery['answer'], string> = {
   declines: 'worse than before the work',
   awaited: 'recovery awaited',
   unanswered: 'no answer to the work',
-  untold: 'not told yet',
+  untold: 'not known yet',
 };
 
 /** Whether the work paid, first; below it the life of the tree on one axis, and two visits side by side. */
@@ -56,8 +56,8 @@ export function TimeScreen({
             <>
               <h1>{time.label} through time</h1>
               <p className="told my-2">
-                Nothing was recorded as done that a crown would show. Tick work in its order, and this page
-                tells whether it paid.
+                No work that would show in the crown has been recorded as done. Tick work in its order, and
+                this page tells whether it paid.
               </p>
             </>
           )}
@@ -105,7 +105,7 @@ function Life({ time, today }: { time: TreeTime; today: string }) {
       />
       {years.length === 0 && (
         <p className="told">
-          No shoots were read. Their scars tell five to eight years at one visit: before the work and after.
+          No shoots were read. Their scars record five to eight years at one visit: before the work and after.
         </p>
       )}
     </section>
@@ -124,10 +124,10 @@ function Working({ recovery }: { recovery: Recovery }) {
   const { units: system } = usePreferences();
   return (
     <section aria-labelledby="working" className="my-4 max-w-[60rem]">
-      <h2 id="working">How it is told</h2>
+      <h2 id="working">How this is judged</h2>
       <p>
         {upperFirst(works.map((w) => `${w.done} ${w.on}`).join(', '))}. By judgement this works at{' '}
-        {Math.round(100 * before)} % of trees, and shows from {shows[0]} on, by {shows[1]} at the latest.
+        {Math.round(100 * before)}% of trees, and shows from {shows[0]} on, by {shows[1]} at the latest.
       </p>
       <ul className="list-disc ml-5">
         {readings.map((r) => (
@@ -147,8 +147,8 @@ function Working({ recovery }: { recovery: Recovery }) {
         ))}
       </ul>
       <p className="text-sm text-muted">
-        In brackets 90 % of the chance. Before and after, treated against untreated: Stewart-Oaten, Murdoch
-        and Parker, Ecology 67, 1986. What each measure moves in a tree that recovers is a judgement.
+        In brackets 90% of the chance. Before and after, treated against untreated: Stewart-Oaten, Murdoch and
+        Parker, Ecology 67, 1986. What each measure moves in a tree that recovers is a judgement.
       </p>
     </section>
   );
@@ -158,7 +158,7 @@ const TONE: Record<Judgement, string> = {
   better: 'text-todo font-bold',
   worse: 'text-harm font-bold',
   'as it was': '',
-  'cannot be told': 'text-muted',
+  'cannot be determined': 'text-muted',
 };
 
 function Sides({ time: { visits, compared } }: { time: TreeTime }) {

@@ -71,9 +71,7 @@ export function SectionView(props: {
         <CutDial bearing={bearing} onTurn={props.onTurn} sectors={flare.sectors} size={compact ? 88 : 120} />
         {!compact && (
           <p className="text-sm text-right leading-snug">
-            {flare.looked > 0
-              ? `flare seen on ${flare.seen} of ${flare.looked} sides`
-              : 'flare not looked at'}
+            {flare.looked > 0 ? `flare seen on ${flare.seen} of ${flare.looked} sides` : 'flare not examined'}
             <br />
             cut at {bearing}°
           </p>

@@ -54,7 +54,7 @@ function told(
       if (glance?.ground) return GROUND_WORDS[glance.ground];
       break;
     case 'trenches':
-      return visit.trenches ? 'laid out' : 'not laid out';
+      return visit.trenches ? 'planned' : 'not planned';
     case 'cuts':
       return visit.cuts?.agreed ? 'agreed' : (visit.dig?.roots.length ?? 0) > 0 ? 'not agreed' : 'no dig';
     case 'verdict':

@@ -355,7 +355,7 @@ function Station({
         <Entry>
           <h1>Base</h1>
           <p className="text-muted mb-2">
-            Walk once round the stem. What was looked at and not seen counts too.
+            Walk once round the stem. What you checked and did not see counts too.
           </p>
           <Questions key={`base ${props.visitId}`} {...props} questions={BASE_ALL} />
         </Entry>

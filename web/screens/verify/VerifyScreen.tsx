@@ -92,7 +92,7 @@ export function VerifyScreen({ today }: { today: string }) {
         </button>
       </div>
       <div role="status" className="my-4 min-h-[6rem]">
-        {state.at === 'work' && <p>Working {state.name} out anew…</p>}
+        {state.at === 'work' && <p>Recomputing {state.name}…</p>}
         {state.at === 'done' && 'problem' in state.answer && (
           <p className="wrong">
             {state.name}: {state.answer.problem}

@@ -11,7 +11,7 @@ import { PlanView } from '../property/PlanView';
 import { TopBar } from '../shell/TopBar';
 import { newId } from '../tree/newId';
 import { addUnsent, send, takeUnsent, unsentIn, type Batch } from './unsent';
-import { UrgencyLegend, UrgencyMark, urgencyLabel } from './UrgencyMark';
+import { UrgencyLegend, UrgencyMark, urgencyLabel } from '../../ui/UrgencyMark';
 
 type Looks = Record<string, string>;
 
@@ -198,7 +198,7 @@ export function WalkScreen(props: {
         <main className="p-5 max-w-xl">
           <h1>{since === null ? 'No round is under way' : 'The round is done'}</h1>
           <p className="my-3">
-            Eight looks at each tree, from the ground, without tools: two minutes. Stay out from under
+            Eight checks of each tree, from the ground, without tools: two minutes. Stay out from under
             anything that hangs or leans; what may fall is called in, not walked up to.
           </p>
           <form action={props.begin}>
@@ -367,7 +367,7 @@ function Ranked({ page }: { page: PropertyPage }) {
       </div>
       <div className="bg-sheet p-4 lg:px-6 lg:overflow-y-auto">
         <h1>
-          {counts.now ?? 0} now, {counts.season ?? 0} this season, {counts.look ?? 0} to look at closer
+          {counts.now ?? 0} now, {counts.season ?? 0} this season, {counts.look ?? 0} to inspect closely
         </h1>
         <p className="text-muted text-sm mb-2">
           Ordered by what is lost on average if nothing is done, by the table of practice judgements. No risk

@@ -73,7 +73,7 @@ test('sent, out of reach, signed out, refused: each is told apart, and a refusal
   });
   saved([{ id: '1-look', status: 'stale', theirs: { version: 2, values: null, by: 'C', at: '' } }]);
   expect(await send(look('1'), 'p')).toEqual({
-    problem: 'Linden 1: someone else noted it meanwhile; theirs stands.',
+    problem: 'Linden 1: someone else noted it first; theirs stands.',
   });
 });
 

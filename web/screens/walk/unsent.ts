@@ -67,6 +67,6 @@ export async function send(
   const refused = results.find((r) => r.status !== 'saved');
   if (!refused) return 'sent';
   return {
-    problem: `${batch.label}: ${refused.status === 'refused' ? refused.problem : 'someone else noted it meanwhile; theirs stands.'}`,
+    problem: `${batch.label}: ${refused.status === 'refused' ? refused.problem : 'someone else noted it first; theirs stands.'}`,
   };
 }

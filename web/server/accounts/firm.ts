@@ -91,7 +91,7 @@ export async function setPerson(
   if ((role !== 'owner' || disabled) && others?.owners === 0)
     return 'The firm needs at least one owner; make another first.';
   const saved = await db.row(sql.SET_USER, [id, role, disabled, version]);
-  if (!saved) return 'Someone else changed this person meanwhile; the page shows it now.';
+  if (!saved) return 'Someone else has changed this person; the page shows it now.';
   if (disabled) await db.rows(sql.CLOSE_SESSIONS_OF, [id, null]);
   return undefined;
 }

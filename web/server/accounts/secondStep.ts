@@ -97,7 +97,7 @@ export async function confirmApp(
 ): Promise<{ codes: string[] | undefined } | { problem: string }> {
   const { firmId, userId } = viewer;
   const app = await asUser(firmId, userId, (db) => db.row<AppRow>(sql.APP_OF, [userId]));
-  if (!app || app.confirmed_at) return { problem: 'Begin the set-up again; it was ended meanwhile.' };
+  if (!app || app.confirmed_at) return { problem: 'Begin the set-up again; it was ended elsewhere.' };
   let step: number | undefined;
   const fits = await tried(`second step of ${userId}`, from, async () => {
     step = await stepOf(app.secret, code);
@@ -110,7 +110,7 @@ export async function confirmApp(
     };
   return asUser(firmId, userId, async (db) => {
     if (!(await db.row(sql.CONFIRM_APP, [userId, step])))
-      return { problem: 'Begin the set-up again; it was ended meanwhile.' };
+      return { problem: 'Begin the set-up again; it was ended elsewhere.' };
     return { codes: await firstCodes(db, userId) };
   });
 }

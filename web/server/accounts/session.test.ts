@@ -46,7 +46,7 @@ test('an account pauses after repeated failures from one address, an address aft
   expect((await signIn(other.viewer.email, other.password, here)).ok).toBe(false);
 });
 
-test('of many guesses at once no more are looked at than one after the other', async () => {
+test('of many guesses at once no more are examined than one after the other', async () => {
   const { viewer, password } = await testFirm();
   const here = from();
   const guesses = [...Array.from({ length: 40 }, (_, i) => `guess number ${i}`), password];

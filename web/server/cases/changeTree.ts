@@ -17,7 +17,7 @@ export async function changeTree(
 ): Promise<{ problem?: string }> {
   const loaded = await loadCase(db, treeId);
   const item = loaded?.items.find((i) => i.kind === 'tree');
-  if (!loaded || !item?.values) return { problem: 'The tree is not there any more.' };
+  if (!loaded || !item?.values) return { problem: 'The tree no longer exists.' };
   const changed = await change(item.values as Tree, loaded);
   if (changed === undefined) return {};
   if ('problem' in changed) return changed;
@@ -29,6 +29,6 @@ export async function changeTree(
     problem:
       saved?.status === 'refused'
         ? saved.problem
-        : 'The tree was changed meanwhile; look again and choose anew.',
+        : 'The tree has been changed since; look again, then choose.',
   };
 }

@@ -68,7 +68,7 @@ async function present(db: Db, change: Change): Promise<ChangeResult> {
   if (!row) {
     return change.values === null
       ? { id: change.id, status: 'saved', version: 0 }
-      : { id: change.id, status: 'refused', problem: 'What it belongs to is not there any more.' };
+      : { id: change.id, status: 'refused', problem: 'What it belongs to no longer exists.' };
   }
   const values = row.deleted_at ? null : fromColumns(change.kind, row);
   // The same write sent twice (an answer lost on the way) is not a conflict.

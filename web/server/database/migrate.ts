@@ -102,8 +102,8 @@ async function grant(client: pg.Client, appUrl: string): Promise<void> {
   await client.query(`grant select, insert, update (revoked_at) on offers to ${to}`);
   // A notice is made and taken back; only the holder of its link says that it was received.
   await client.query(`grant select, insert, update (revoked_at) on notices to ${to}`);
-  // A file that was taken stays as it is.
-  await client.query(`grant select, insert on picture_files to ${to}`);
+  // A file that was taken stays as it is, and so does a report that was issued.
+  await client.query(`grant select, insert on picture_files, property_reports to ${to}`);
   await client.query(`grant select, insert, delete on picture_pieces to ${to}`);
   await client.query(`grant select on audit_entries to ${to}`);
   await client.query(`revoke execute on function ${BEFORE_A_FIRM} from public`);

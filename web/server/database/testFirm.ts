@@ -17,7 +17,7 @@ export async function testFirm(
     { id: userId, email, name: 'Test owner', password },
   );
   const propertyId = await asUser(firmId, userId, (db) =>
-    addProperty(db, { name: 'Test grounds', client: 'A client', note: '' }),
+    addProperty(db, { name: 'Test property', client: 'A client', note: '' }),
   );
   return {
     viewer: {

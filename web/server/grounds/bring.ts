@@ -25,7 +25,7 @@ export async function bringTrees(
 ): Promise<{ added: number; changed: number; notes: string[] }> {
   // Who else brings trees in waits here, and then finds what was brought.
   if (!(await db.row(HOLD_PROPERTY, [propertyId])))
-    return { added: 0, changed: 0, notes: ['The property is not there any more.'] };
+    return { added: 0, changed: 0, notes: ['The property no longer exists.'] };
   const byLabel = new Map((await treeHeads(db, propertyId)).map((t) => [t.label, t]));
   const known = trees.flatMap((t) => byLabel.get(t.label)?.id ?? []);
   const rows = new Map((await db.rows<Stored>(TREES_BY_IDS, [known])).map((row) => [row.id as string, row]));
@@ -46,7 +46,7 @@ export async function bringTrees(
   const notes = results.flatMap((r, i) =>
     r.status === 'saved'
       ? []
-      : [`${trees[i]!.label}: ${r.status === 'refused' ? r.problem : 'changed by someone else meanwhile'}`],
+      : [`${trees[i]!.label}: ${r.status === 'refused' ? r.problem : 'changed by someone else'}`],
   );
   const saved = results.map((r, i) => (r.status === 'saved' ? changes[i]!.base : -1));
   return { added: saved.filter((b) => b === 0).length, changed: saved.filter((b) => b > 0).length, notes };

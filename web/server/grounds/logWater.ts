@@ -30,7 +30,6 @@ export async function logWater(
   ]);
   if (saved?.status === 'saved') return {};
   return {
-    problem:
-      saved?.status === 'refused' ? saved.problem : 'Someone else logged it meanwhile; load the page again.',
+    problem: saved?.status === 'refused' ? saved.problem : 'Someone else has logged it; load the page again.',
   };
 }

@@ -119,8 +119,8 @@ export function seenTree(
 const UNSEEN: Triage = {
   urgency: 'unseen',
   loss: 0,
-  action: 'take the eight looks',
-  why: 'nothing was looked at',
+  action: 'make the eight checks',
+  why: 'nothing was examined',
 };
 
 /** What the trees of a confirmed cohort tell of each fault that came with the planting. */

@@ -7,7 +7,8 @@ export const LIST_PROPERTIES = `with counted as (
     from visits v join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
     where v.deleted_at is null and t.deleted_at is null group by t.property_id
   )
-  select p.id, p.name, c.name as client, coalesce(counted.trees, 0) as trees, coalesce(seen.visited, 0) as visited, seen.last_visit
+  select p.id, p.name, c.name as client, coalesce(counted.trees, 0) as trees, coalesce(seen.visited, 0) as visited, seen.last_visit,
+    case when p.weather -> 'place' ? 'longitude' then p.weather -> 'place' end as place
   from properties p
   left join clients c on c.firm_id = p.firm_id and c.id = p.client_id
   left join counted on counted.property_id = p.id
@@ -31,6 +32,10 @@ export const SEARCH = `
   union all
   (select 'report', r.number, t.label, '/reports/' || r.id
      from reports r join visits v on v.firm_id = r.firm_id and v.id = r.visit_id join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
+    where r.number ilike $1 order by r.number desc limit 5)
+  union all
+  (select 'report', r.number, p.name, '/property-reports/' || r.id
+     from property_reports r join properties p on p.firm_id = r.firm_id and p.id = r.property_id
     where r.number ilike $1 order by r.number desc limit 5)`;
 
 export const PROPERTY = `select p.id, p.version, p.name, p.note, p.plan, p.round_started::text as "roundStarted", p.weather, c.name as client

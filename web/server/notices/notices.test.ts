@@ -83,7 +83,7 @@ test('taken back it shows nothing; a link that there is not, and one of no name'
   const [head] = await as((db) => noticesOf(db, firm.propertyId));
   expect(await as((db) => revokeNotice(db, head!.id))).toBe(true);
   expect(await noticeShown(token)).toEqual({ state: 'revoked' });
-  expect(await receiveNotice(token, { sha256: 'x', name: 'Ada Fenn' })).toMatch(/taken this notice back/);
+  expect(await receiveNotice(token, { sha256: 'x', name: 'Ada Fenn' })).toMatch(/withdrawn this notice/);
   expect(await noticeShown('nothing')).toEqual({ state: 'unknown' });
   const { content } = await contentNow();
   expect(await as((db) => makeNotice(db, firm.propertyId, '  ', content))).toEqual({

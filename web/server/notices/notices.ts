@@ -55,7 +55,7 @@ export async function noticeShown(token: string): Promise<NoticeShown> {
 
 const REFUSALS: Record<string, string> = {
   unknown: 'This link is not one of ours; check that it was copied whole.',
-  revoked: 'The firm has taken this notice back; ask for a new link.',
+  revoked: 'The firm has withdrawn this notice; ask for a new link.',
   'received before': 'This notice was received already; nothing was changed.',
   altered: 'What you sign is not what this link shows; open the link again.',
 };

@@ -1,5 +1,6 @@
 import { headOfPictures, MOST_PICTURES } from '../../protocol/chosenPictures';
 import { formatMoney } from '@undrel/core/costing';
+import { paperOf } from '../../protocol/document';
 import { writeLengths } from '@undrel/core/units';
 import type { WorthOption } from '@undrel/core/worth';
 import type { OfferContent } from '../../protocol/offer';
@@ -8,11 +9,10 @@ import type { ReportSource } from '../reports/source';
 import { leftOut, moneyRange, percents } from './words';
 import type { WorthSheet } from './worth';
 
-/** A client looks at so many photographs at most. */
-
 /** What a client is shown: verdict, options, steps and sums in plain words. */
 export function offerContent(source: ReportSource, sheet: WorthSheet, made: string): OfferContent {
   const report = reportContent(source);
+  const paper = paperOf(source.system);
   const say = (text: string) => writeLengths(text, source.system);
   const currency = sheet.whole?.currency ?? '';
   const option = (o: WorthOption) => ({
@@ -22,8 +22,8 @@ export function offerContent(source: ReportSource, sheet: WorthSheet, made: stri
     now: o.cost ? formatMoney(o.cost.now.total, currency) : 'not priced',
     years: o.cost ? moneyRange(o.cost.years, currency) : 'not priced',
     chance: o.chance ? percents(o.chance) : 'the tree is gone',
-    lost: o.lost,
-    decide: o.decide,
+    lost: say(o.lost),
+    decide: say(o.decide),
   });
   return {
     firm: report.firm,
@@ -33,13 +33,14 @@ export function offerContent(source: ReportSource, sheet: WorthSheet, made: stri
     species: report.species,
     visitDate: report.visitDate,
     made,
+    paper,
     verdict: report.wording.verdict || report.clientWords || report.verdictSummary,
     ...(report.danger && { danger: report.danger }),
     options: sheet.options.filter((o) => o.barred.length === 0).map(option),
     steps: sheet.treatment.map((o) => ({
       title: o.title,
       text: say(source.visit.decisions.find((d) => d.operation === o.key)?.wording || o.summary),
-      when: o.season,
+      when: say(o.season),
     })),
     stages:
       sheet.stages.length > 1

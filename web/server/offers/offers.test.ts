@@ -98,7 +98,7 @@ test('an expired and a revoked link show nothing and approve nothing', async () 
   const [newest] = await as((db) => offersOf(db, treeId));
   expect(await as((db) => revokeOffer(db, newest!.id))).toBe(true);
   expect(await shownBy(taken.token)).toEqual({ state: 'revoked' });
-  expect(await approveOffer(taken.token, given(shown.sha256))).toMatch(/taken this offer back/);
+  expect(await approveOffer(taken.token, given(shown.sha256))).toMatch(/withdrawn this offer/);
   expect(await shownBy('nothing')).toEqual({ state: 'unknown' });
 });
 

@@ -113,7 +113,7 @@ export async function pictureShownBy(token: string, hash: string): Promise<Buffe
 /** Why an approval was not taken. */
 const REFUSALS: Record<string, string> = {
   unknown: 'This link is not one of ours; check that it was copied whole.',
-  revoked: 'The firm has taken this offer back; ask for a new link.',
+  revoked: 'The firm has withdrawn this offer; ask for a new link.',
   expired: 'This link has expired; ask the firm for a new one.',
   'approved before': 'This offer has been approved already; nothing was changed.',
   altered: 'What you approve is not what this link shows; open the link again.',

@@ -36,8 +36,6 @@ export async function tickStep(
   if (saved?.status === 'saved') return {};
   return {
     problem:
-      saved?.status === 'refused'
-        ? saved.problem
-        : 'Someone else ticked it meanwhile; the page shows it now.',
+      saved?.status === 'refused' ? saved.problem : 'Someone else has ticked it; the page shows it now.',
   };
 }

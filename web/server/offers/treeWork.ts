@@ -5,7 +5,7 @@ import { isDone, type WorkTree } from '../../protocol/propertyWork';
 import { assessedOf } from '../assessed';
 import type { ReportSource } from '../reports/source';
 import { materialsOf, orderOf } from './order';
-import { trenchWork, unpricedOf } from './worth';
+import { trenchWork, unpricedOf, worthOf } from './worth';
 
 /** A tree with what its newest visit is made from. */
 export interface TreeSource {
@@ -28,6 +28,7 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
   const steps = order.steps.filter((s) => 'operation' in s);
   const open = steps.filter((s) => !finished.has(s.key));
   const left = needsLeft(needs, finished);
+  const nothing = worthOf(source, undefined).options.find((o) => o.key === 'nothing');
   return {
     id,
     visitId,
@@ -35,6 +36,7 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
     species: tree.species,
     visitDate: visit.date,
     verdict: verdict.summary,
+    ...(nothing?.chance && { ifNothing: nothing.chance }),
     steps: steps.map((s) => ({
       key: s.key,
       operation: s.operation,

@@ -1,3 +1,4 @@
+import { inSentence } from '@undrel/core/vocabulary';
 import { percent } from '@undrel/core/units';
 import { formatMoney, RESOURCES, unitWord, type Estimate, type Need } from '@undrel/core/costing';
 import type { Range } from '@undrel/core/worth';
@@ -21,10 +22,10 @@ const amountsOf = (needs: readonly Need[]): string[] =>
 
 /** What the sums of an estimate leave out, in words. */
 export function leftOut(estimate: Estimate | undefined, unpriced: readonly string[]): string[] {
-  const names = (keys: Estimate['missing']) => keys.map((k) => RESOURCES[k].label.toLowerCase()).join(', ');
+  const names = (keys: Estimate['missing']) => keys.map((k) => inSentence(RESOURCES[k].label)).join(', ');
   return [
     ...(unpriced.length > 0
-      ? [`Not in the sum, as it has no amounts yet: ${unpriced.join(', ').toLowerCase()}.`]
+      ? [`Not in the sum, as it has no amounts yet: ${unpriced.map(inSentence).join(', ')}.`]
       : []),
     ...(estimate && estimate.missing.length > 0
       ? [`Not in the sum, as there is no price for it: ${names(estimate.missing)}.`]
@@ -45,6 +46,6 @@ export const estimateRows = (e: Estimate): string[][] => [
     formatMoney(l.sum, e.currency),
   ]),
   ['Net', '', '', formatMoney(e.net, e.currency)],
-  ...(e.tax ? [[`${e.tax.name}, ${e.tax.percent} %`, '', '', formatMoney(e.tax.sum, e.currency)]] : []),
+  ...(e.tax ? [[`${e.tax.name}, ${e.tax.percent}%`, '', '', formatMoney(e.tax.sum, e.currency)]] : []),
   ['Total', '', '', formatMoney(e.total, e.currency)],
 ];

@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { MOST_PICTURES } from '../../protocol/chosenPictures';
 import type { DocumentPicture, PictureFiles } from '../../protocol/document';
 import type { Db } from '../database/transaction';
-import type { ReportFormat } from '../reports/files';
+import type { ReportFormat } from '../reports/formats';
 import { pictureFile } from './pictures';
 
 /**

@@ -26,7 +26,7 @@ const millions = (pixels: number): string => `${(pixels / 1e6).toFixed(0)} milli
 /** Why a picture cannot be taken, before any of it is decoded; undefined where it can. */
 function problemOf({ format, width, height, pages }: Metadata): string | undefined {
   if (format === 'heif')
-    return 'HEIC is not read here: set the camera to JPEG (“most compatible”), or bring it in through the browser of the phone.';
+    return 'HEIC is not read here: set the camera to JPEG (“most compatible”), or add it through the browser of the phone.';
   if (!(format in TYPES)) return `A picture is JPEG, PNG or WebP; this is ${format}.`;
   if ((pages ?? 1) > 1) return `It moves: ${pages} pictures in one file; 1 is allowed.`;
   if (width * height > PICTURE.pixels)
@@ -72,7 +72,7 @@ export async function readPicture(bytes: Uint8Array): Promise<ReadPicture | { pr
     };
   } catch {
     return {
-      problem: 'The picture ends in the middle, or is damaged. Take it again, or bring in the original.',
+      problem: 'The picture ends in the middle, or is damaged. Take it again, or add the original.',
     };
   }
 }

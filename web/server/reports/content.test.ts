@@ -143,7 +143,7 @@ test('a dig comes with its plan, roots, cuts, what never to cut and the forecast
   };
   const content = reportContent(source({ visit: visit({ dig }) }));
   expect(content.dig).toMatchObject({
-    headline: expect.stringMatching(/^\d+( ± \d+)? % of the bark is compressed\.$/),
+    headline: expect.stringMatching(/^\d+( ± \d+)?% of the bark is compressed\.$/),
     never: ['D1', 'D2', 'D3', 'D4'],
     years: ['2026', '2028', '2031', '2036', '2046', '2056'],
   });
@@ -190,7 +190,7 @@ test('the agreed cut plan and the ground stand in the PDF with the figures of th
   ]);
   const text = await textOf(await reportPdf(content));
   expect(text).toContain(
-    `The agreed cuts free ${Math.round(100 * plan.value.freed)} % of the bark over twenty years`,
+    `The agreed cuts free ${Math.round(100 * plan.value.freed)}% of the bark over twenty years`,
   );
   expect(text).toContain(plan.reasons.find((r) => r.label === 'A')!.says);
   expect(text).toContain('The ground as the soil probe showed it');

@@ -1,3 +1,4 @@
+import { inSentence } from '@undrel/core/vocabulary';
 import { answersTo, bearingName, type Question, QUESTIONS, SECTORS } from '@undrel/core/questions';
 import type { Finding, Visit } from '@undrel/core/records';
 import { type CauseKey, CAUSES, type QuantityKey, yearOf } from '@undrel/core/vocabulary';
@@ -199,7 +200,7 @@ function schedulePart(planned: readonly Operation[], source: ReportSource): stri
 }
 
 const changeText = (c: PrescriptionChange): string =>
-  `${c.operation}, ${c.what.charAt(0).toLowerCase()}${c.what.slice(1)}: ${[c.from, c.to || 'no longer'].filter(Boolean).join(' → ')}`;
+  `${c.operation}, ${inSentence(c.what)}: ${[c.from, c.to || 'no longer'].filter(Boolean).join(' → ')}`;
 
 /** What is prescribed otherwise than on the visit before; nothing on a first visit. */
 function revisionPart(source: ReportSource, now: Assessment): ReportContent['revision'] {

@@ -38,7 +38,7 @@ export function cutsPart(
       r.stage === undefined ? 'stays' : `stage ${r.stage + 1}`,
       writeLengths(r.says, system),
     ]),
-    notes: `${percent(total)} of the root cross-section goes in all, of ${percent(limits.totalLoss)} that may. What is freed counts from the year in which it is, a year later for less; a judgement of growth, not a measurement of the future.`,
+    notes: `${percent(total)} of the root cross-section is removed in all, of ${percent(limits.totalLoss)} that may. What is freed counts from the year in which it is, a year later for less; a judgement of growth, not a measurement of the future.`,
     broken: agreed.broken.map((b) => `Against what is kept to: ${writeLengths(b, system)}.`),
   };
 }

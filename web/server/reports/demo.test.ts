@@ -11,7 +11,8 @@ import { orderOf } from '../offers/order';
 import { reportContent } from './content';
 import { demoSource, visitedTrees } from './demoSources';
 import { documentPdf } from './pdf';
-import { reportFile, type ReportFormat } from './files';
+import type { ReportFormat } from './formats';
+import { reportFile } from './files';
 
 const visited = visitedTrees();
 

@@ -34,7 +34,8 @@ export function digPart(
   const fine = (metres: number) => formatValue(metres, 'short length', system, 0.001);
   const at = (year: number | undefined) =>
     year === undefined ? `later than ${from + HORIZON}` : String(Math.round(from + year));
-  const between = (band: YearBand) => `${at(band.p50)} (${at(band.p10)} to ${at(band.p90)})`;
+  const between = ({ p10, p50, p90 }: YearBand) =>
+    p10 === undefined ? at(undefined) : `${at(p50)} (${at(p10)} to ${at(p90)})`;
   const nothing = forecast.scenarios[0]!;
   const cuts = numberedCuts(advice);
   const never = neverCut(advice);
@@ -99,7 +100,7 @@ export function digPart(
           : `${percent(s.p50[y]!)} (${Math.round(100 * s.p10[y]!)}-${Math.round(100 * s.p90[y]!)})`,
       ),
     })),
-    forecastFrom: `Middle and 10-90 % of ${forecast.draws} draws of growth; the stem adds ${fine(2 * stem.perYear)} of diameter a year (${stem.from}). A judgement of growth, not a measurement of the future.`,
+    forecastFrom: `Middle and 10-90% of ${forecast.draws} draws of growth; the stem adds ${fine(2 * stem.perYear)} of diameter a year (${stem.from}). A judgement of growth, not a measurement of the future.`,
     cautions: [
       ...advice.cautions,
       'Cutting or exposing roots can free a tree to fall: a qualified person assesses its stability first.',

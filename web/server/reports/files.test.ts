@@ -113,7 +113,7 @@ test('Markdown and JSON carry every section and every sum', async () => {
   )) as string;
   expect([...markdown.matchAll(/^## (.*)$/gm)].map(([, t]) => t)).toEqual(titles);
   expect(markdown).toContain(`| Total |  |  | ${total} |`);
-  expect(markdown).toContain('Report T-2026-0001, issued 2026-11-24');
+  expect(markdown).toContain('Report T-2026-0001, issued 24 November 2026');
   const json = JSON.parse((await reportFile(content, undefined, 'json')) as string) as typeof content;
   expect(json.estimate).toEqual(content.estimate);
 });

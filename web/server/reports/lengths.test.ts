@@ -1,7 +1,8 @@
 import { textOf } from '../../../e2e/pdf';
 import { documentIn, TIGHTEST } from '../../documents/documentIn';
 import { longDay, withLongDays } from '../../documents/dates';
-import { LENGTHS } from '../../protocol/lengths';
+import type { ReadDocument } from '../../protocol/document';
+import { LEAVABLE, LENGTHS } from '../../protocol/lengths';
 import { reportContent } from './content';
 import { demoSource, visitedTrees } from './demoSources';
 import { documentMarkdown } from './markdown';
@@ -80,4 +81,32 @@ test('an issued letter says its number, and the consultant’s own words go befo
   expect(LENGTHS.map((length) => documentIn(length, worded, stamp).title)).toEqual(
     LENGTHS.map(() => content.tree),
   );
+});
+
+test('what the consultant leaves out is out of that length alone; what is wrong and what to do stay, and every such part is there', () => {
+  const picture = { hash: '0'.repeat(64), width: 4, height: 3, caption: 'Open collar' };
+  const seen = contents.map(({ id, content }) => ({ id, content: { ...content, pictures: [picture] } }));
+  for (const length of LENGTHS) {
+    const all = seen.map(({ content }) => documentIn(length, content, undefined));
+    const keys = LEAVABLE[length].map((p) => p.key);
+    // Each part that may be left out is in the document of some tree.
+    expect(new Set(all.flatMap((d) => d.sections.flatMap((s) => s.key ?? [])))).toEqual(new Set(keys));
+    for (const { id, content } of seen)
+      for (const key of keys) {
+        const leave = { [length]: [key] };
+        const told = { ...content, wording: { leave } };
+        const titles = (doc: ReadDocument) => doc.sections.map((s) => s.title);
+        const whole = documentIn(length, content, undefined);
+        const gone = whole.sections.filter((s) => s.key === key).map((s) => s.title);
+        expect([id, key, titles(documentIn(length, told, undefined))]).toEqual([
+          id,
+          key,
+          titles(whole).filter((t) => !gone.includes(t)),
+        ]);
+        for (const other of LENGTHS.filter((l) => l !== length))
+          expect(titles(documentIn(other, told, undefined))).toEqual(
+            titles(documentIn(other, content, undefined)),
+          );
+      }
+  }
 });

@@ -16,7 +16,7 @@
   author: doc.firm,
   keywords: if proof == none { () } else { (proof.seal,) },
 )
-#set text(font: "Atkinson Hyperlegible Next", size: 10pt, lang: "en", fill: rgb(ink.ink))
+#set text(font: "Atkinson Hyperlegible Next", size: 10pt, lang: doc.at("language", default: "en"), fill: rgb(ink.ink))
 #set par(leading: 0.55em, spacing: 0.75em)
 #set list(marker: [–], indent: 0pt, body-indent: 0.6em)
 #set page(
@@ -90,10 +90,10 @@
     "basis.json": "Visit, schools, table of causes and rates it was worked out from",
     "result.json": "Verdict, work, amounts and costs it came to",
   )
-  for (name, said) in about {
+  for (name, text) in proof.files {
     pdf.attach(
-      name, bytes(proof.files.at(name)),
-      relationship: "source", mime-type: "application/json", description: said,
+      name, bytes(text),
+      relationship: "source", mime-type: "application/json", description: about.at(name.split("-").last()),
     )
   }
 }

@@ -51,7 +51,8 @@ const shapesOnPaper = (shape: Shape): Shape[] => {
       return [{ ...shape, width: shape.width * LINES }];
   }
 };
-const svgOnPaper = (drawing: Drawing, title: string): string =>
+/** A drawing as SVG, its lines and letters as they stand on paper. */
+export const svgOnPaper = (drawing: Drawing, title: string): string =>
   drawingToSvg({ ...drawing, shapes: drawing.shapes.flatMap(shapesOnPaper) }, title);
 
 /** A document with its drawings as SVG files, as the sheet `page.typ` reads it. */

@@ -2,17 +2,23 @@ import { readFileSync } from 'node:fs';
 import JSZip from 'jszip';
 import { PDFDocument } from 'pdf-lib';
 import { readCase } from '@undrel/core/format';
+import { sealed, verifiedTold, verifyReport, type TreeFiles } from '@undrel/core/proof';
 import { estimate, formatMoney, needsTogether, type Rates } from '@undrel/core/costing';
+import type { Language } from '../../language/languages';
 import type { Length } from '../../protocol/lengths';
 import type { PropertyPage } from '../../protocol/grounds';
 import { marksOf, textOf } from '../../../e2e/pdf';
+import { documentInLanguage } from '../../documents/inLanguage';
+import { inGerman } from '../../language/german';
+import { figuresIn } from '../../language/figures';
 import { workOfTree } from '../offers/treeWork';
 import type { ReportSource } from './source';
-import type { ReportFormat } from './files';
+import type { ReportFormat } from './formats';
 import { ALONE } from '../beside';
 import { documentMarkdown } from './markdown';
 import { documentPdf } from './pdf';
-import { propertyReport } from './property';
+import { proofOfTrees } from './proof';
+import { propertyIssue, propertyReport } from './property';
 import { propertyLetter } from './propertyLetter';
 
 const rates: Rates = {
@@ -54,14 +60,20 @@ const all = estimate(needsTogether(sources.map((s) => workOfTree(s)!.needs)), ra
 /** With plain spaces, as texts are compared. */
 const total = formatMoney(all.total, 'CHF').replace(/\s/g, ' ');
 
-async function made(format: ReportFormat, stopAfter = Infinity, from = sources, length: Length = 'record') {
+async function made(
+  format: ReportFormat,
+  stopAfter = Infinity,
+  from = sources,
+  length: Length = 'record',
+  language: Language = 'en',
+) {
   let last: { file?: string; pages?: number } | undefined;
   let told = 0;
   const seen: number[] = [];
   const stop = new AbortController();
   const asker = { ...ALONE, signal: stop.signal };
   try {
-    for await (const line of propertyReport(grounds, from, format, asker, length)) {
+    for await (const line of propertyReport(grounds, from, { format, length, language }, asker)) {
       if (++told >= stopAfter) stop.abort();
       if ('done' in line) seen.push(line.done / line.of);
       else last = line as typeof last;
@@ -191,4 +203,80 @@ test('a hundred trees still make a letter of two pages, which says how many ther
   expect(said).toContain('Of 120 trees, 102 need work. 10 have not been visited yet.');
   expect(said).toContain('Linden 7: may fall. Keep people away');
   expect(said).toMatch(/and 90 more/);
+  // What is expected to be lost is the sum of the chances of losing each.
+  const { from, to } = own.ifNothing!;
+  const [best, worst] = [Math.round(102 * (1 - to)), Math.round(102 * (1 - from))];
+  expect(said).toContain(
+    `Of the 102 trees that need work, we expect ${best === worst ? best : `${best} to ${worst}`} to be lost`,
+  );
+});
+
+test('an issued record of a property proves every one of its trees, and names the tree whose figure is another one', async () => {
+  const steps: number[] = [];
+  const work = propertyIssue(grounds, sources, ALONE);
+  let line = await work.next();
+  for (; !line.done; line = await work.next()) steps.push(line.value.done / line.value.of);
+  expect(steps).toEqual([...steps].sort((a, b) => a - b));
+  expect(steps.at(-1)).toBeLessThanOrEqual(1);
+  const { documents, proving, figures } = line.value;
+  expect(JSON.parse(figures)).toMatchObject({
+    trees: [{ label: 'One' }, { label: 'Two' }, { label: 'Three' }],
+  });
+  const issued = async (files: typeof proving) =>
+    verifyReport(
+      await sealed(documentPdf(documents.record, {}, await proofOfTrees(files)).bytes),
+      '2026-11-28',
+    );
+  const verified = await issued(proving);
+  if ('problem' in verified) throw new Error(verified.problem);
+  expect(verified.trees.map((t) => t.tree)).toEqual(['One', 'Two', 'Three']);
+  expect([verified.seal, verified.differences]).toEqual(['holds', []]);
+  expect(verified.code).toBe((await proofOfTrees(proving)).code);
+  expect(verifiedTold(verified).head).toMatch(/^3 trees, visits of /);
+
+  const [one, two, three] = proving as [TreeFiles, TreeFiles, TreeFiles];
+  const dearer = { ...two, 'basis.json': two['basis.json'].replace('71.30', '72.30') };
+  const forged = await issued([one, dearer, three]);
+  if ('problem' in forged) throw new Error(forged.problem);
+  expect(forged.differences.length).toBeGreaterThan(0);
+  for (const told of forged.differences) expect(told).toMatch(/^Two: .* in the report, .* recomputed/);
+  expect(forged.code).not.toBe(verified.code);
+  // A tree taken out is another code; a file of it taken out is said.
+  const fewer = await issued([one, three]);
+  expect('code' in fewer && fewer.code).not.toBe(verified.code);
+  const { files, ...rest } = await proofOfTrees(proving);
+  const { '002-basis.json': _, ...left } = files;
+  const torn = documentPdf(documents.record, {}, { ...rest, files: left });
+  expect(await verifyReport(await sealed(torn.bytes), '2026-11-28')).toEqual({
+    problem: expect.stringMatching(/no 002-basis\.json attached/) as string,
+  });
+});
+
+test('the letter of a property in German: every text is known, two pages, the same sums', async () => {
+  const missed: string[] = [];
+  const work = sources.map((s) => workOfTree(s)!);
+  const head = {
+    firm: 'Firm',
+    stamp: 'Made on 2026-11-24',
+    title: 'Place',
+    lines: ['For A client', '3 trees; the newest visit of each'],
+    foot: '',
+    paper: 'A4' as const,
+  };
+  for (const open of [work, work.slice(0, 1), []])
+    for (let tight = 0; tight <= 3; tight++)
+      documentInLanguage(
+        propertyLetter(head, { trees: 5, visited: 4 }, open, rates, tight),
+        'de',
+        inGerman,
+        new Set(),
+        (t) => missed.push(t),
+      );
+  expect(missed).toEqual([]);
+  const { file, pages } = await made('pdf', Infinity, sources, 'letter', 'de');
+  expect(pages).toBeLessThanOrEqual(2);
+  const text = await textOf(file!);
+  expect(text).toContain('Was zu tun ist');
+  expect(text).toContain('24. November 2026');
+  expect(text).toContain(figuresIn(formatMoney(all.total, 'CHF'), 'de-DE').replace(/\s/g, ' '));
 });

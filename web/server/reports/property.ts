@@ -1,197 +1,19 @@
-import { byStage, estimate, formatMoney, needsTogether, sumOf, type Rates } from '@undrel/core/costing';
-import { type UnitSystem } from '@undrel/core/units';
-import {
-  paperOf,
-  textBlock as text,
-  type Block,
-  type ReadDocument,
-  type Section,
-} from '../../protocol/document';
-import { withLongDays } from '../../documents/dates';
+import type { TreeFiles } from '@undrel/core/proof';
+import { estimate, needsTogether } from '@undrel/core/costing';
+import type { ReadDocument, Section } from '../../protocol/document';
 import { TIGHTEST } from '../../documents/documentIn';
-import { LENGTH_WORDS, type Length } from '../../protocol/lengths';
-import type { PropertyPage } from '../../protocol/grounds';
-import { isDone, isOpen, type ReportProgress, type WorkTree } from '../../protocol/propertyWork';
-import { propertyMap } from '../../drawings/propertyMap';
+import type { Language } from '../../language/languages';
+import { LENGTH_WORDS, LENGTHS, type Length } from '../../protocol/lengths';
+import type { ReportProgress, WorkTree } from '../../protocol/propertyWork';
 import { ALONE, beside, type Asker } from '../beside';
 import type { TreeSource } from '../offers/treeWork';
-import { estimateRows, leftOut } from '../offers/words';
 import type { CauseFigure } from './treeSection';
-import type { ReportFormat } from './files';
+import type { ReportFormat } from './formats';
+import { asRead, type Edition } from './edition';
 import { documentMarkdown } from './markdown';
-import { propertyLetter, taxTold } from './propertyLetter';
+import { propertyLetter } from './propertyLetter';
+import { headOf, overview, type Grounds } from './propertyOverview';
 import { setDocx, setPdf } from './setDocument';
-
-/** Points of a page, as the map stands in the PDF. */
-const MAP = { width: 515, most: 360 };
-
-interface Grounds {
-  page: PropertyPage;
-  firm: string;
-  made: string;
-  rates: Rates | undefined;
-  system: UnitSystem;
-}
-
-const headOf = ({ page, firm, made, system }: Grounds): Omit<ReadDocument, 'sections'> => ({
-  firm,
-  stamp: `Made on ${made}`,
-  title: page.name,
-  lines: [
-    ...(page.client ? [`For ${page.client}`] : []),
-    `${page.trees.length} trees; the newest visit of each`,
-  ],
-  foot: `${page.name} · ${made}`,
-  paper: paperOf(system),
-});
-
-/** What is prescribed for a tree, each operation once, with what was recorded of it. */
-function workText({ steps }: WorkTree): string {
-  const operations = [...new Set(steps.map((s) => s.operation))];
-  return operations
-    .map((operation) => {
-      const parts = steps.filter((s) => s.operation === operation);
-      const title = parts[0]!.title.toLowerCase();
-      const finished = parts.filter((s) => isDone(s.done)).length;
-      if (parts.length > 1)
-        return `${title} in ${parts.length} seasons${finished > 0 ? ` (${finished} done)` : ''}`;
-      return `${title}${parts[0]!.done ? ` (${parts[0]!.done})` : ''}`;
-    })
-    .join(', ');
-}
-
-/** The first pages: how many need what, the table of trees, cohorts, map and sums. */
-function overview(grounds: Grounds, sources: readonly TreeSource[], work: readonly WorkTree[]): ReadDocument {
-  const { page, rates, firm } = grounds;
-  const head = headOf(grounds);
-  const needs = needsTogether(work.map((w) => w.needs));
-  const whole = rates && estimate(needs, rates);
-  const stages = rates ? byStage(needs, rates) : [];
-  const net = (w: WorkTree) => (rates ? formatMoney(estimate(w.needs, rates).net, rates.currency) : '');
-  const open = work.filter(isOpen);
-  const finished = work.length - open.length;
-  const done = work.flatMap((w) => w.done);
-  const worked = new Set(open.map((w) => w.id));
-  const mapped = sources.flatMap(({ id, source: { tree } }) =>
-    tree.position ? [{ label: tree.label, ...tree.position, work: worked.has(id) }] : [],
-  );
-  const sections: Section[] = [
-    {
-      title: 'Summary',
-      blocks: [
-        text([firm, ...head.lines].join('. '), 'muted'),
-        text(
-          `${open.length} of ${page.trees.length} trees have work to do; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - work.length} that were visited have no work prescribed, ${page.trees.length - sources.length} were not visited.`,
-          'lead',
-        ),
-        ...(whole
-          ? [
-              text(
-                `${done.length > 0 ? 'What is left' : 'All of it'} comes to ${formatMoney(whole.total, rates.currency)}${taxTold(whole)}.`,
-                'strong',
-              ),
-              ...(done.length > 0
-                ? [
-                    text(
-                      `Work for ${formatMoney(estimate(done, rates).net, rates.currency)} net, without travel, is done and recorded.`,
-                    ),
-                  ]
-                : []),
-            ]
-          : []),
-        ...(mapped.length > 0
-          ? [
-              {
-                as: 'figure' as const,
-                drawing: propertyMap(page.plan, mapped, MAP, grounds.system),
-                title: 'Map of the trees',
-                caption: 'Trees on the plan of the grounds, true scale, north up; filled ones need work.',
-              },
-            ]
-          : []),
-      ],
-    },
-    {
-      title: 'Trees',
-      page: true,
-      blocks: [
-        {
-          as: 'table',
-          label: 'Trees',
-          head: ['tree', 'species', 'visited', 'work', done.length > 0 ? 'net, left' : 'net'],
-          widths: [14, 20, 14, 37, 15],
-          rows: sources.map(({ id, source }) => {
-            const own = work.find((w) => w.id === id);
-            return [
-              source.tree.label,
-              source.tree.species,
-              source.visit.date,
-              own ? workText(own) : 'none',
-              own ? net(own) : '',
-            ];
-          }),
-        },
-      ],
-    },
-    ...(page.cohorts.length > 0
-      ? [
-          {
-            title: 'Planted together',
-            blocks: page.cohorts.flatMap((c): Block[] => [
-              { as: 'heading', text: c.name },
-              ...c.readings.slice(0, 3).map((r) => text(r.summary)),
-            ]),
-          },
-        ]
-      : []),
-    ...(whole
-      ? [
-          {
-            title: 'What it costs',
-            blocks: [
-              ...stages.flatMap((s): Block[] => [
-                { as: 'heading', text: `Season ${s.stage}, ${s.year}` },
-                {
-                  as: 'table',
-                  label: `Season ${s.stage}`,
-                  head: ['what', 'amount', 'price', 'sum'],
-                  widths: [49, 19, 16, 16],
-                  rows: estimateRows(summed(s.estimate)),
-                },
-              ]),
-              ...leftOut(whole, [...new Set(work.flatMap((w) => w.unpriced))]).map((line) => text(line)),
-            ],
-          },
-        ]
-      : []),
-  ];
-  return { ...head, sections };
-}
-
-/** An estimate with the lines of one resource in one: a property has hundreds of them. The sums are those of the lines. */
-function summed(e: ReturnType<typeof estimate>): typeof e {
-  const digits = e.net.split('.')[1]?.length ?? 0;
-  const merged = [...new Set(e.lines.map((l) => l.resource))].map((resource) => {
-    const own = e.lines.filter((l) => l.resource === resource);
-    return {
-      ...own[0]!,
-      of: own.length === 1 ? own[0]!.of : `${own[0]!.of.split(': ')[1] ?? own[0]!.of}, ${own.length} lines`,
-      charged: String(
-        Number(
-          sumOf(
-            own.map((l) => l.charged),
-            2,
-          ),
-        ),
-      ),
-      sum: sumOf(
-        own.map((l) => l.sum),
-        digits,
-      ),
-    };
-  });
-  return { ...e, lines: merged };
-}
 
 /** The figures of a property for machines: what each tree needs, and what all of it comes to. */
 const figuresOf = (
@@ -221,6 +43,63 @@ const figuresOf = (
     1,
   );
 
+/** Counts what is done of some steps, each told as it begins to be the next. */
+type Step = Extract<ReportProgress, { done: number }>;
+
+/** How far a report of so many steps is. */
+function progress(of: number): (doing: string) => Step {
+  let done = 0;
+  return (doing) => ({ done: ++done, of, doing });
+}
+
+/** What is prescribed for each tree that needs something, worked out tree by tree. */
+async function* worked(
+  sources: readonly TreeSource[],
+  asker: Asker,
+  step: (doing: string) => Step,
+): AsyncGenerator<Step, WorkTree[]> {
+  const work: WorkTree[] = [];
+  for (const source of sources) {
+    const own = await beside('treeWork', source, asker);
+    if (own) work.push(own);
+    yield step(`Working out ${source.source.tree.label}`);
+  }
+  return work;
+}
+
+/** The full record: the overview, then trees with work, each on its page; those without follow one another after them. */
+async function* recordOf(
+  grounds: Grounds,
+  sources: readonly TreeSource[],
+  work: readonly WorkTree[],
+  asker: Asker,
+  step: (doing: string) => Step,
+): AsyncGenerator<Step, ReadDocument> {
+  const first = overview(grounds, sources, work);
+  const needy = new Set(work.map((w) => w.id));
+  const idle = sources.filter((s) => !needy.has(s.id));
+  const sections: Section[] = [...first.sections];
+  for (const { id, source } of [...sources.filter((s) => needy.has(s.id)), ...idle]) {
+    const own = work.find((w) => w.id === id);
+    const section = await beside('section', { rates: grounds.rates, source, work: own }, asker);
+    sections.push(id === idle[0]?.id ? { ...section, page: true } : section);
+    yield step(`Writing up ${source.tree.label}`);
+  }
+  return { ...first, sections };
+}
+
+/** The figures of every tree with its causes. */
+async function figures(
+  grounds: Grounds,
+  sources: readonly TreeSource[],
+  work: readonly WorkTree[],
+  asker: Asker,
+): Promise<string> {
+  const causes = new Map<string, CauseFigure[]>();
+  for (const { id, source } of sources) causes.set(id, await beside('causes', source, asker));
+  return figuresOf(grounds, sources, work, causes);
+}
+
 /**
  * The report of a property, piece by piece: each piece is worked out beside the server when it is the asker's turn, and
  * what comes back tells how far it is. The asker's signal stops it.
@@ -228,54 +107,42 @@ const figuresOf = (
 export async function* propertyReport(
   grounds: Grounds,
   sources: readonly TreeSource[],
-  format: ReportFormat = 'pdf',
+  { format, length, language }: Edition,
   asker: Asker = ALONE,
-  length: Length = 'record',
 ): AsyncGenerator<ReportProgress> {
-  const of = (format === 'json' || length !== 'record' ? 1 : 2) * sources.length + 1;
-  const work: WorkTree[] = [];
-  for (const [i, source] of sources.entries()) {
-    const own = await beside('treeWork', source, asker);
-    if (own) work.push(own);
-    yield { done: i + 1, of, doing: `Working out ${source.source.tree.label}` };
-  }
+  const pieces = format === 'json' || length !== 'record' ? 1 : 2;
+  const step = progress(pieces * sources.length + 1);
+  const work = yield* worked(sources, asker, step);
   if (format === 'json') {
-    const causes = new Map<string, CauseFigure[]>();
-    for (const { id, source } of sources) causes.set(id, await beside('causes', source, asker));
-    yield { file: Buffer.from(figuresOf(grounds, sources, work, causes)).toString('base64') };
+    yield { file: Buffer.from(await figures(grounds, sources, work, asker)).toString('base64') };
     return;
   }
-  if (length !== 'record') {
-    yield await fileOf(await shorter(length, grounds, sources, work, asker), format, asker);
-    return;
-  }
-  const first = overview(grounds, sources, work);
-  // Trees with work come first, each on its page; those without follow one another after them.
-  const worked = new Set(work.map((w) => w.id));
-  const busy = sources.filter((s) => worked.has(s.id));
-  const idle = sources.filter((s) => !worked.has(s.id));
-  const sectionOf = async ({ id, source }: TreeSource): Promise<Section> => {
-    const own = work.find((w) => w.id === id);
-    const section = await beside('section', { rates: grounds.rates, source, work: own }, asker);
-    return id === idle[0]?.id ? { ...section, page: true } : section;
-  };
-  const sections = [...first.sections];
-  const ordered = [...busy, ...idle];
-  for (const [i, source] of ordered.entries()) {
-    sections.push(await sectionOf(source));
-    yield { done: sources.length + i + 1, of, doing: `Writing up ${source.source.tree.label}` };
-  }
-  yield await fileOf({ ...first, sections }, format, asker);
+  const doc =
+    length === 'record'
+      ? yield* recordOf(grounds, sources, work, asker, step)
+      : await shorter(length, grounds, sources, work, asker, language);
+  yield await fileOf(asRead(doc, language, new Set([grounds.page.name])), format, asker);
 }
 
+/** A document as bytes. */
+export const documentFile = async (
+  doc: ReadDocument,
+  format: Exclude<ReportFormat, 'json' | 'pdf'>,
+  asker: Asker,
+): Promise<Uint8Array<ArrayBuffer> | string> =>
+  format === 'docx' ? setDocx(doc, asker) : documentMarkdown(doc);
+
 /** A document as the file that was asked for. */
-async function fileOf(doc: ReadDocument, format: ReportFormat, asker: Asker): Promise<ReportProgress> {
+async function fileOf(
+  doc: ReadDocument,
+  format: Exclude<ReportFormat, 'json'>,
+  asker: Asker,
+): Promise<ReportProgress> {
   if (format === 'pdf') {
     const { bytes, pages } = await setPdf(doc, asker);
     return { file: Buffer.from(bytes).toString('base64'), pages };
   }
-  const bytes = format === 'docx' ? await setDocx(doc, asker) : documentMarkdown(doc);
-  return { file: Buffer.from(bytes).toString('base64') };
+  return { file: Buffer.from(await documentFile(doc, format, asker)).toString('base64') };
 }
 
 /** The letter, as it fits its pages, or the report: what the property comes to, without its trees one by one. */
@@ -285,15 +152,48 @@ async function shorter(
   sources: readonly TreeSource[],
   work: readonly WorkTree[],
   asker: Asker,
+  language: Language = 'en',
 ): Promise<ReadDocument> {
   if (length === 'report') {
     const whole = overview(grounds, sources, work);
     const sections = whole.sections.map(({ page: _, ...section }) => section);
-    return withLongDays({ ...whole, compact: true, sections });
+    return { ...whole, compact: true, sections };
   }
   const counts = { trees: grounds.page.trees.length, visited: sources.length };
   for (let tight = 0; ; tight++) {
-    const doc = withLongDays(propertyLetter(headOf(grounds), counts, work, grounds.rates, tight));
-    if (tight === TIGHTEST || (await setPdf(doc, asker)).pages <= LENGTH_WORDS.letter.pages!) return doc;
+    const doc = propertyLetter(headOf(grounds), counts, work, grounds.rates, tight);
+    const { pages } = await setPdf(asRead(doc, language), asker);
+    if (tight === TIGHTEST || pages <= LENGTH_WORDS.letter.pages!) return doc;
   }
+}
+
+/** All that an issued report of a property is fixed with; days are written out by whoever shows it. */
+export interface PropertyIssue {
+  documents: Record<Length, ReadDocument>;
+  figures: string;
+  proving: TreeFiles[];
+}
+
+/** Everything an issued report holds, worked out tree by tree. */
+export async function* propertyIssue(
+  grounds: Grounds,
+  sources: readonly TreeSource[],
+  asker: Asker,
+): AsyncGenerator<Step, PropertyIssue> {
+  const step = progress(3 * sources.length + LENGTHS.length);
+  const work = yield* worked(sources, asker, step);
+  const record = yield* recordOf(grounds, sources, work, asker, step);
+  const proving: TreeFiles[] = [];
+  for (const { source } of sources) {
+    proving.push(await beside('proving', source, asker));
+    yield step(`Attaching the case of ${source.tree.label}`);
+  }
+  const letter = await shorter('letter', grounds, sources, work, asker);
+  const report = await shorter('report', grounds, sources, work, asker);
+  yield step('Numbering the report');
+  return {
+    documents: { letter, report, record },
+    figures: await figures(grounds, sources, work, asker),
+    proving,
+  };
 }

@@ -1,3 +1,4 @@
+import { inSentence } from '@undrel/core/vocabulary';
 import {
   byStage,
   estimate,
@@ -10,6 +11,7 @@ import type { OperationKey } from '@undrel/core/vocabulary';
 import type { Block, ReadDocument, Section } from '../../protocol/document';
 import { isDone, isOpen, type WorkTree } from '../../protocol/propertyWork';
 import { harm, table, text } from '../../documents/blocks';
+import { percents } from '../offers/words';
 
 /** How many trees a letter lists by name, by how short it has to be. */
 const LISTED = [30, 18, 8, 0] as const;
@@ -57,6 +59,39 @@ function costs(open: readonly WorkTree[], rates: Rates | undefined): Section[] {
   ];
 }
 
+/** How many of the trees are lost where nothing is done, at best and at worst, and those that are the likeliest to be. */
+function otherwise(open: readonly WorkTree[]): Section[] {
+  const told = open.flatMap(({ label, ifNothing }) => (ifNothing ? [{ label, ...ifNothing }] : []));
+  if (told.length === 0) return [];
+  const lost = (end: 'from' | 'to') => Math.round(told.reduce((sum, t) => sum + 1 - t[end], 0));
+  const [best, worst] = [lost('to'), lost('from')];
+  const first = told.filter((t) => t.to < 0.5).sort((a, b) => a.from + a.to - b.from - b.to);
+  const some = best === worst ? String(best) : `${best} to ${worst}`;
+  const of = told.length === 1 ? 'the tree that needs work' : `the ${told.length} trees that need work`;
+  return [
+    {
+      title: 'If nothing is done',
+      blocks: [
+        text(
+          told.length === 1
+            ? `The chance that ${of} is still worth keeping in ten years is ${percents(told[0]!)}.`
+            : `Of ${of}, we expect ${some} to be lost, or no longer worth keeping, within ten years.`,
+        ),
+        ...(told.length > 1 && first.length > 0
+          ? [
+              text(
+                `More likely lost than not: ${first
+                  .slice(0, 12)
+                  .map((t) => t.label)
+                  .join(', ')}${first.length > 12 ? ` and ${first.length - 12} more` : ''}.`,
+              ),
+            ]
+          : []),
+      ],
+    },
+  ];
+}
+
 /**
  * The letter to whoever owns a property: how many trees need what, those that may fall first, and what it costs.
  *
@@ -83,7 +118,7 @@ export function propertyLetter(
     listed.map((w) => [
       w.label,
       w.verdict,
-      [...new Set(w.steps.filter((s) => !isDone(s.done)).map((s) => s.title.toLowerCase()))].join(', '),
+      [...new Set(w.steps.filter((s) => !isDone(s.done)).map((s) => inSentence(s.title)))].join(', '),
     ]),
   );
   return {
@@ -128,6 +163,7 @@ export function propertyLetter(
               ),
       },
       ...costs(open, rates),
+      ...otherwise(open),
       ...(listed.length > 0
         ? [
             {

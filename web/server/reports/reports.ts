@@ -11,9 +11,9 @@ import { itemsBelow, visitFrom } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
 import { beside, type Asker } from '../beside';
 import { loadFirm } from '../accounts/firm';
-import { FIRM } from '../accounts/sql';
 import { loadCases } from '../cases/load';
 import { withoutFirm, type Db } from '../database/transaction';
+import { underNextNumber, type InFirm } from './numbering';
 import type { ReportSource } from './source';
 import { filesFor } from '../pictures/forDocument';
 import { provenPdf } from './setDocument';
@@ -131,9 +131,6 @@ export async function saveWording(
   return row ? { ok: true, id, version: row.version } : { ok: false, theirs: await draftOf(db, visitId) };
 }
 
-/** Runs work in one transaction of the firm. */
-export type InFirm = <T>(work: (db: Db, viewer: Viewer) => Promise<T>) => Promise<T>;
-
 /** What is to be issued: the visit, and the draft that whoever asks was shown, where there was one. */
 export interface ToIssue {
   treeId: string;
@@ -144,9 +141,6 @@ export interface ToIssue {
 
 export type Issued = { id: string; number: string };
 
-/** How often a report is set anew because its number went to another meanwhile. */
-const TRIES = 8;
-
 /** Everything a report is made from, with a draft of its own in the database; or the report that was issued from it. */
 async function draftToIssue(
   db: Db,
@@ -156,11 +150,11 @@ async function draftToIssue(
   const shown = draftId === undefined ? undefined : await db.row<IssuedReport>(sql.REPORT, [draftId]);
   if (shown?.number) return { issued: { id: shown.id, number: shown.number } };
   const draft = await openDraft(db, viewer, treeId, visitId, system);
-  if (!draft) return { problem: 'The visit is not there any more.' };
+  if (!draft) return { problem: 'The visit no longer exists.' };
   if (draft.head) return { draft: { ...draft, head: draft.head } };
   await db.rows(sql.ADD_DRAFT, [randomUUID(), draft.visitId, '{}']);
   const head = await draftOf(db, draft.visitId);
-  return head ? { draft: { ...draft, head } } : { problem: 'The draft was issued meanwhile.' };
+  return head ? { draft: { ...draft, head } } : { problem: 'The draft has already been issued.' };
 }
 
 /** The newest report of a visit, where it says exactly this. */
@@ -173,9 +167,6 @@ async function sameIssued(db: Db, visitId: string, content: ReportContent): Prom
 /**
  * Issues the draft of a visit: fixes its content and PDF, hashes and numbers it. Pressed again, it gives the same
  * report: that of the draft that was shown, or the newest one where it says the same.
- *
- * The file is set outside of any transaction, with the number that is next; number and file are stored together in one
- * short transaction, and only if that number is still the next. Where it went to another report, the file is set anew.
  */
 export async function issueReport(
   inFirm: InFirm,
@@ -191,23 +182,17 @@ export async function issueReport(
   const before = await inFirm((db) => sameIssued(db, visitId, content));
   if (before) return before;
   const files = await filesFor(inFirm, content.pictures);
-  for (let attempt = 0; attempt < TRIES; attempt++) {
-    const issued = new Date().toISOString().slice(0, 10);
-    const year = Number(issued.slice(0, 4));
-    const { prefix, next } = await inFirm(async (db) => ({
-      prefix: (await db.row<{ report_prefix: string }>(FIRM))!.report_prefix,
-      next: (await db.row<{ last: number }>(sql.LAST_NUMBER, [year]))?.last ?? 0,
-    }));
-    const number = `${prefix}-${year}-${String(next + 1).padStart(4, '0')}`;
-    const pdf = await provenPdf(content, { number, issued }, asker, files, proof);
-    const sha256 = createHash('sha256').update(pdf).digest('hex');
-    const done = await inFirm(async (db): Promise<Issued | 'taken' | { problem: string }> => {
-      // Whoever issues another report of the firm waits here.
-      await db.rows(sql.HOLD_COUNTER, [year]);
+  return underNextNumber<{ pdf: Uint8Array; sha256: string }, Issued>(
+    inFirm,
+    async (stamp) => {
+      const pdf = await provenPdf(content, stamp, asker, files, proof);
+      return { pdf, sha256: createHash('sha256').update(pdf).digest('hex') };
+    },
+    async (db) => {
       const now = await db.row<ReportHead>(sql.REPORT, [head.id]);
-      if (now?.number) return { id: now.id, number: now.number };
-      const taken = await db.row<{ last: number }>(sql.TAKE_NUMBER, [year, next]);
-      if (!taken) return 'taken';
+      return now?.number ? { id: now.id, number: now.number } : undefined;
+    },
+    async (db, { number }, { pdf, sha256 }) => {
       const assessmentId = randomUUID();
       await db.rows(sql.ADD_ASSESSMENT, [
         assessmentId,
@@ -229,14 +214,12 @@ export async function issueReport(
       ]);
       if (!kept) throw new DraftMoved();
       return { id: head.id, number };
-    }).catch((error: unknown) => {
-      if (error instanceof DraftMoved)
-        return { problem: 'The words of the draft were changed meanwhile; look again and issue it anew.' };
-      throw error;
-    });
-    if (done !== 'taken') return done;
-  }
-  return { problem: 'Other reports took the next numbers all the while; try again.' };
+    },
+  ).catch((error: unknown) => {
+    if (error instanceof DraftMoved)
+      return { problem: 'The words of the draft have been changed since; check it, then issue it again.' };
+    throw error;
+  });
 }
 
 /** The draft has other words than those that were set: nothing of the transaction stays. */

@@ -1,9 +1,11 @@
 import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
+import type { Language } from '../../language/languages';
 import { documentIn, TIGHTEST } from '../../documents/documentIn';
 import type { ReportStamp } from '../../documents/head';
 import { LENGTH_WORDS, type Length } from '../../protocol/lengths';
 import { ALONE, beside, type Asker } from '../beside';
+import { OTHER } from './edition';
 import type { Proof } from './proof';
 
 /** A document as PDF, set beside the server, and how many pages it has. */
@@ -32,10 +34,11 @@ async function fitted(
   stamp: ReportStamp | undefined,
   asker: Asker,
   files: PictureFiles,
+  language: Language,
 ): Promise<{ doc: ReadDocument; pdf: Uint8Array<ArrayBuffer> }> {
   const most = LENGTH_WORDS[length].pages ?? Infinity;
   for (let tight = 0; ; tight++) {
-    const doc = documentIn(length, content, stamp, tight);
+    const doc = documentIn(length, content, stamp, tight, OTHER[language]);
     const { bytes, pages } = await setPdf(doc, asker, files);
     if (pages <= most || tight === TIGHTEST) return { doc, pdf: bytes };
   }
@@ -48,7 +51,8 @@ export const reportPdf = async (
   asker: Asker = ALONE,
   files: PictureFiles = {},
   length: Length = 'record',
-): Promise<Uint8Array<ArrayBuffer>> => (await fitted(length, content, stamp, asker, files)).pdf;
+  language: Language = 'en',
+): Promise<Uint8Array<ArrayBuffer>> => (await fitted(length, content, stamp, asker, files, language)).pdf;
 
 /** The full record of an issued report as PDF, with what proves it. */
 export const provenPdf = async (
@@ -67,7 +71,8 @@ export const reportDocument = async (
   asker: Asker,
   files: PictureFiles,
   length: Length,
+  language: Language = 'en',
 ): Promise<ReadDocument> =>
   length === 'record'
     ? documentIn('record', content, stamp)
-    : (await fitted(length, content, stamp, asker, files)).doc;
+    : (await fitted(length, content, stamp, asker, files, language)).doc;

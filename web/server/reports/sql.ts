@@ -27,6 +27,21 @@ export const TAKE_NUMBER =
   'update report_counters set last = last + 1 where year = $1 and last = $2 returning last';
 export const ADD_ASSESSMENT = `insert into assessments (firm_id, id, visit_id, verdict_engine, prescription_engine, verdict, prescription, judgements)
   values (current_firm(), $1, $2, $3, $4, $5, $6, $7)`;
+
+/** Issued reports of properties. */
+const PROPERTY_HEAD = `r.id, r.property_id, p.name as property, r.number, r.sha256, to_char(r.issued_at at time zone 'UTC', 'YYYY-MM-DD') as issued_at`;
+const PROPERTY_REPORTS =
+  'property_reports r join properties p on p.firm_id = r.firm_id and p.id = r.property_id';
+export const ISSUED_OF_PROPERTY = `select ${PROPERTY_HEAD} from ${PROPERTY_REPORTS} where r.property_id = $1 order by r.number desc`;
+/** $2: the length whose document is wanted. */
+export const PROPERTY_REPORT = `select ${PROPERTY_HEAD}, r.documents -> $2 as document from ${PROPERTY_REPORTS} where r.id = $1`;
+export const PROPERTY_FIGURES = `select ${PROPERTY_HEAD}, r.figures from ${PROPERTY_REPORTS} where r.id = $1`;
+export const PROPERTY_PDF = 'select pdf, number from property_reports where id = $1';
+export const NEWEST_OF_PROPERTY = `select id, number, documents from property_reports where property_id = $1
+  order by issued_at desc, number desc limit 1`;
+export const ADD_PROPERTY_REPORT = `insert into property_reports (firm_id, id, property_id, number, documents, figures, pdf, sha256, issued_by)
+  values (current_firm(), $1, $2, $3, $4, $5, $6, $7, current_actor())`;
+
 export const ISSUED_HERE = 'select number, firm, issued_on as "on" from auth_issued($1)';
 export const ISSUE = `update reports set number = $2, content = $3, pdf = $4, sha256 = $5, assessment_id = $6, issued_at = now(),
   issued_by = current_actor() where id = $1 and issued_at is null and version = $7 returning id`;

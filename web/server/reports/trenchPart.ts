@@ -38,7 +38,7 @@ export function trenchPart(source: ReportSource): ReportTrenches | undefined {
     headline: choice
       ? `${taken?.title ?? choice.remedy} is chosen: ${choice.why}`
       : (plan.blocked ??
-        `${plan.spokes.length} radial trenches open ${percent(openedShare(plan))} of the tight soil within reach${plan.seasons > 1 ? `, over ${plan.seasons} seasons` : ''}.`),
+        `${plan.spokes.length} radial trenches open ${percent(openedShare(plan))} of the compacted soil within reach${plan.seasons > 1 ? `, over ${plan.seasons} seasons` : ''}.`),
     drawing: trenchDrawing({
       plan,
       kinds: new Map(site!.things.map((t) => [t.name, t.kind])),

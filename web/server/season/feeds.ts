@@ -29,9 +29,9 @@ export async function makeFeed(
   if (who !== '' && !ROLES.includes(who))
     return { problem: `Tasks: ${who} is not one of ${ROLES.join(', ')}.` };
   if (property !== '' && !(await propertyHead(db, property)))
-    return { problem: 'Grounds: they are not there any more.' };
+    return { problem: 'Property: it no longer exists.' };
   if ((await listFeeds(db)).length >= MOST_FEEDS)
-    return { problem: `There are ${MOST_FEEDS} calendars already; take one back first.` };
+    return { problem: `There are ${MOST_FEEDS} calendars already; withdraw one first.` };
   const { token, tokenHash } = newToken();
   await db.rows(sql.ADD_FEED, [randomUUID(), tokenHash, clean, who || null, property || null, viewer.userId]);
   return { token };

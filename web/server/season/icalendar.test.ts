@@ -18,7 +18,7 @@ const NOW = '2026-05-10T08:00:00Z';
 const task = (more: Partial<TaskRow> = {}): TaskRow => ({
   key: 'excavate.bark',
   kind: 'follow-up',
-  what: 'Look at the dried bark, and at what was hidden: wounds, rot; roots.',
+  what: 'Inspect the dried bark and what was hidden: wounds, rot; roots.',
   stake: 'Rot goes unseen.',
   who: 'consultant',
   from: '2026-05-17',
@@ -51,7 +51,7 @@ test('another library reads it: whole days with the last one in, text with comma
   expect(event!.endDate.toString()).toBe('2026-06-08');
   expect(event!.startDate.isDate).toBe(true);
   expect(event!.summary).toBe(
-    'Linden 7, at the gate; “old”: Look at the dried bark, and at what was hidden: wounds, rot; roots.',
+    'Linden 7, at the gate; “old”: Inspect the dried bark and what was hidden: wounds, rot; roots.',
   );
   expect(event!.location).toBe('Kelpworth Observatory');
   expect(event!.component.getFirstPropertyValue('dtstamp')!.toString()).toBe(NOW);
@@ -148,7 +148,7 @@ describe('behind a token', () => {
       problem: expect.stringContaining('baker is not one of'),
     });
     expect(await ask({ property: other.propertyId })).toMatchObject({
-      problem: expect.stringContaining('Grounds'),
+      problem: expect.stringContaining('Property'),
     });
   });
 });

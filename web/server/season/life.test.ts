@@ -74,7 +74,7 @@ afterAll(async () => {
   await (await pool()).end();
 });
 
-test('a tree lives three years: found, dug, looked at, late, closed by a walk, the cone back, and recovered', async () => {
+test('a tree lives three years: found, dug, examined, late, closed by a walk, the cone back, and recovered', async () => {
   // May 2024: found, prescribed and dug.
   await visit('2024-05-06', [
     ...crown(0.5, 0.2),

@@ -41,7 +41,7 @@ export async function markTask(
   const now = today();
   const step = task.split('.')[0]!;
   const days = await db.row<{ visited: string; done: string | null }>(DONE_ON, [visitId, step]);
-  if (!days) return { problem: 'The visit is not there any more; load the page again.' };
+  if (!days) return { problem: 'The visit no longer exists; load the page again.' };
   const ofVisit = step === LOOK_TASK || step === DRAIN_TASK;
   if (!ofVisit && days.done === null && marking.how !== 'open')
     return { problem: `${step} is not recorded as done at this visit; what follows it cannot be marked.` };
@@ -72,8 +72,6 @@ export async function markTask(
   if (saved?.status === 'saved') return {};
   return {
     problem:
-      saved?.status === 'refused'
-        ? saved.problem
-        : 'Someone else marked it meanwhile; the page shows it now.',
+      saved?.status === 'refused' ? saved.problem : 'Someone else has marked it; the page shows it now.',
   };
 }

@@ -222,5 +222,5 @@ test('marks travel with the case, and nobody else sees them', async () => {
     await asUser(other.viewer.firmId, other.viewer.userId, (db) =>
       markTask(db, other.viewer, visitId, 'excavate.bark', { how: 'done', on: now }),
     ),
-  ).toEqual({ problem: 'The visit is not there any more; load the page again.' });
+  ).toEqual({ problem: 'The visit no longer exists; load the page again.' });
 });

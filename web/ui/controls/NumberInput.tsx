@@ -1,5 +1,6 @@
 'use client';
 
+import { withUnit } from '@undrel/core/units';
 import { useId, useState } from 'react';
 import { NotedInput } from './NotedInput';
 
@@ -27,7 +28,7 @@ export function NumberInput(props: {
           {label}
         </label>
         <NotedInput
-          note={wrong && `${label}: ${typed} is outside ${min} to ${max} ${unit}.`}
+          note={wrong && `${label}: ${typed} is outside ${min} to ${withUnit(max, unit)}.`}
           id={id}
           className="num w-24 text-right"
           inputMode="decimal"

@@ -44,7 +44,7 @@ export function WorkingPopover(props: {
               ))}
             </dl>
           )}
-          {quantity.plusMinus !== undefined && <p className="text-muted">± is half a 90 % interval.</p>}
+          {quantity.plusMinus !== undefined && <p className="text-muted">± is half a 90% interval.</p>}
           {working.school && (
             <p>
               {working.school.matter}: {working.school.school} ({CHOSEN_BY[working.school.chosenBy]})

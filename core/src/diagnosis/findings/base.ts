@@ -77,7 +77,7 @@ export const BASE_FINDINGS: readonly NetworkFinding[] = [
       {
         of: 'basalDecay',
         makes: { dull: 'often', hollow: 'sometimes' },
-        why: 'The mallet hears what the skin hides.',
+        why: 'A mallet reveals decay that sound bark hides.',
       },
     ],
     minutes: 2,
@@ -291,7 +291,7 @@ export const BASE_FINDINGS: readonly NetworkFinding[] = [
       {
         of: 'poorAnchorage',
         makes: { lean: 'sometimes', lifted: 'seldom' },
-        why: 'What does not hold, leans.',
+        why: 'A poorly anchored tree leans.',
       },
     ],
     minutes: 1,
@@ -392,10 +392,10 @@ export const BASE_FINDINGS: readonly NetworkFinding[] = [
       {
         of: 'mulchCone',
         makes: { some: 'sometimes', many: 'seldom' },
-        why: 'Deep mulch is a warm house for voles.',
+        why: 'Deep mulch shelters voles.',
       },
-      { of: 'gradeRaised', makes: { some: 'seldom' }, why: 'Rubble in fill is full of holes.' },
-      { of: 'stemInjury', makes: { some: 'seldom' }, why: 'What lives there gnaws there.' },
+      { of: 'gradeRaised', makes: { some: 'seldom' }, why: 'Rubble fill is full of holes.' },
+      { of: 'stemInjury', makes: { some: 'seldom' }, why: 'Animals that live there gnaw the bark.' },
     ],
     minutes: 1,
   },

@@ -16,7 +16,7 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
       {
         of: 'transplantShock',
         makes: { season: 'usually' },
-        why: 'It begins with the first summer in the new place.',
+        why: 'It begins in the first summer after the move.',
       },
       { of: 'drought', makes: { season: 'usually' }, why: 'A dry year shows in that year or the next.' },
       {
@@ -30,7 +30,7 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
         makes: { season: 'sometimes', weeks: 'sometimes' },
         why: 'Buried and wet together kill in weeks.',
       },
-      { of: 'severed', makes: { season: 'often' }, why: 'Cut roots tell within a season or two.' },
+      { of: 'severed', makes: { season: 'often' }, why: 'Cut roots show within a season or two.' },
     ],
     minutes: 1,
   },
@@ -39,7 +39,7 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
     station: 'history',
     about: 'whether soil was added',
     answers: [
-      ['none', 'no soil was added, as told'],
+      ['none', 'no soil was added, as reported'],
       ['yes', 'soil was added'],
     ],
     leak: { yes: 'seldom' },
@@ -51,7 +51,7 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
     station: 'history',
     about: 'digging near the tree',
     answers: [
-      ['none', 'no digging near it, as told'],
+      ['none', 'no digging near it, as reported'],
       ['near', 'something was dug near it'],
       ['under', 'a trench was dug under its crown'],
     ],
@@ -122,9 +122,13 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
       {
         of: 'waterlogging',
         makes: { hours: 'sometimes', days: 'often' },
-        why: 'Water that stands is air that is gone.',
+        why: 'Standing water drives the air out of the soil.',
       },
-      { of: 'compaction', makes: { hours: 'often' }, why: 'Tight soil sheds or holds what falls on it.' },
+      {
+        of: 'compaction',
+        makes: { hours: 'often' },
+        why: 'Compacted soil sheds rain or holds it at the surface.',
+      },
       {
         of: 'confinedHole',
         makes: { hours: 'sometimes' },
@@ -145,7 +149,11 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
     leak: { some: 'often', much: 'seldom' },
     links: [
       { of: 'compaction', makes: { some: 'sometimes', much: 'often' }, why: 'Load presses the pores shut.' },
-      { of: 'confinedHole', makes: { much: 'sometimes' }, why: 'Pits are small where the ground is built.' },
+      {
+        of: 'confinedHole',
+        makes: { much: 'sometimes' },
+        why: 'Planting pits are small where the ground is paved.',
+      },
     ],
     minutes: 1,
   },
@@ -161,12 +169,36 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
     leak: { some: 'sometimes', most: 'hardly ever' },
     links: [
       { of: 'transplantShock', makes: { some: 'often', most: 'sometimes' }, why: 'All were moved at once.' },
-      { of: 'plantedDeep', makes: { some: 'often', most: 'sometimes' }, why: 'The same hands plant alike.' },
-      { of: 'containerRoots', makes: { some: 'often', most: 'sometimes' }, why: 'One nursery, one fault.' },
-      { of: 'mulchCone', makes: { some: 'sometimes', most: 'sometimes' }, why: 'One contract mulches all.' },
-      { of: 'drought', makes: { some: 'sometimes', most: 'often' }, why: 'Weather does not pick one tree.' },
-      { of: 'compaction', makes: { some: 'sometimes', most: 'sometimes' }, why: 'One site, one soil.' },
-      { of: 'gradeRaised', makes: { some: 'often', most: 'seldom' }, why: 'Works run along a row.' },
+      {
+        of: 'plantedDeep',
+        makes: { some: 'often', most: 'sometimes' },
+        why: 'The same crew plants the same way.',
+      },
+      {
+        of: 'containerRoots',
+        makes: { some: 'often', most: 'sometimes' },
+        why: 'Trees from one nursery share its faults.',
+      },
+      {
+        of: 'mulchCone',
+        makes: { some: 'sometimes', most: 'sometimes' },
+        why: 'One maintenance contract mulches them all.',
+      },
+      {
+        of: 'drought',
+        makes: { some: 'sometimes', most: 'often' },
+        why: 'Weather does not single out one tree.',
+      },
+      {
+        of: 'compaction',
+        makes: { some: 'sometimes', most: 'sometimes' },
+        why: 'Trees on one site share its soil.',
+      },
+      {
+        of: 'gradeRaised',
+        makes: { some: 'often', most: 'seldom' },
+        why: 'Construction works run along a row of trees.',
+      },
     ],
     minutes: 3,
   },
@@ -192,7 +224,7 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
       ['yes', 'a dry year within the last three'],
     ],
     leak: { yes: 'sometimes' },
-    links: [{ of: 'drought', makes: { yes: 'usually' }, why: 'There was a dry year to follow.' }],
+    links: [{ of: 'drought', makes: { yes: 'usually' }, why: 'There was a dry year for it to follow.' }],
     minutes: 1,
     toldOnly: true,
   },
@@ -205,7 +237,9 @@ export const HISTORY_FINDINGS: readonly NetworkFinding[] = [
       ['yes', 'a flood within the last three years'],
     ],
     leak: { yes: 'hardly ever' },
-    links: [{ of: 'waterlogging', makes: { yes: 'often' }, why: 'There was water to drown in.' }],
+    links: [
+      { of: 'waterlogging', makes: { yes: 'often' }, why: 'There was a flood that could drown the roots.' },
+    ],
     minutes: 1,
     toldOnly: true,
   },

@@ -47,11 +47,11 @@ export const MULCH_FINDINGS: readonly NetworkFinding[] = [
     ],
     leak: { fresh: 'sometimes', dyed: 'seldom', soil: 'hardly ever' },
     links: [
-      { of: 'gradeRaised', makes: { soil: 'sometimes' }, why: 'What passes for mulch may be fill.' },
+      { of: 'gradeRaised', makes: { soil: 'sometimes' }, why: 'What looks like mulch may be fill.' },
       {
         of: 'mulchCone',
         makes: { fresh: 'sometimes', dyed: 'seldom' },
-        why: 'Cones are built of what is at hand.',
+        why: 'Cones are built from whatever is at hand.',
       },
     ],
     minutes: 1,

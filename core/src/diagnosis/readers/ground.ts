@@ -92,7 +92,7 @@ export const GROUND_READERS: Readers = {
   // What the penetrometer meets on both sides of the edge stands in for the rod.
   'probe.wall': first(asked('probe.wall'), ({ tree, visit }) =>
     penetrationOf(tree, visit)?.tightness === 'hole'
-      ? { answer: 'felt', says: 'soil loose inside the planting hole and tight beyond it' }
+      ? { answer: 'felt', says: 'soil loose inside the planting hole and compacted beyond it' }
       : undefined,
   ),
   // The look a day later is what the test is for; a rate that was timed stands in for it.

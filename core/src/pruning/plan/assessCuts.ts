@@ -234,7 +234,7 @@ export function missingForCuts(tree: Tree, dig: Dig | undefined): string[] {
   return [
     ...(drawn.length === 0 ? ['a dig: the roots about the collar, mapped at the station Dig'] : []),
     ...(drawn.length > 0 && !drawn.some((r) => r.start === 'stem')
-      ? ['roots that leave the stem: without them no share of the root cross-section can be told']
+      ? ['roots that leave the stem: without them no share of the root cross-section can be given']
       : []),
     ...(drawn.length > 0 && !drawn.some(isAnchor)
       ? ['sound anchors: none is mapped, so no plan can say what holds the tree']

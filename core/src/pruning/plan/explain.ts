@@ -11,7 +11,7 @@ export interface RootReason {
 
 const percent = (share: number): string => {
   const hundred = 100 * share;
-  return `${hundred > 0 && hundred < 1 ? '< 1' : Math.round(hundred)} %`;
+  return `${hundred > 0 && hundred < 1 ? '< 1' : Math.round(hundred)}%`;
 };
 
 /** Bark that a root is the last to press on once the plan is done, mean over the years, as a share. */
@@ -45,7 +45,7 @@ export function reasonsOf(problem: CutProblem, chosen: Chosen): RootReason[] {
     const named = (labels: string[]) => `anchor${labels.length > 1 ? 's' : ''} ${labels.join(', ')}`;
     const anchors = [
       ...(into(true).length > 0 ? [`saves ${named(into(true))}, in which it buries itself`] : []),
-      ...(into(false).length > 0 ? [`spares ${named(into(false))}, on which it would come to press`] : []),
+      ...(into(false).length > 0 ? [`spares ${named(into(false))}, on which it would begin to press`] : []),
     ];
     const buries = anchors.length > 0 ? anchors.join(', ') : undefined;
     if (stage !== undefined) {

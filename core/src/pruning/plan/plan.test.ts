@@ -462,7 +462,7 @@ test('every root has a sentence, and it names what decided', () => {
   const plan = best(problem);
   expect(plan.chosen.slice(0, 3)).toEqual([0, 1, undefined]);
   const says = reasonsOf(problem, plan.chosen).map((r) => r.says);
-  expect(says[0]).toMatch(/^Frees 40 % of the bark over the years, for 12 % of the root cross-section\./);
+  expect(says[0]).toMatch(/^Frees 40% of the bark over the years, for 12% of the root cross-section\./);
   expect(says[1]).toMatch(/Not before stage 2: stage 1 takes more than its share/);
   expect(says[2]).toMatch(/Stays: .*more than (their|its) share/);
   expect(says[3]).toMatch(/holds the tree/);
@@ -566,7 +566,7 @@ test('what another plan does otherwise is told root by root', () => {
   expect(planDifference(tight, tight)).toEqual([]);
   const says = planDifference(tight, loose).join(' ');
   const freed = (a: typeof loose) => Math.round(100 * a.plan!.value.freed);
-  expect(says).toContain(`Frees ${freed(loose)} % of the bark over the years, now ${freed(tight)} %`);
+  expect(says).toContain(`Frees ${freed(loose)}% of the bark over the years, now ${freed(tight)}%`);
   const gone = (a: typeof loose) => Object.keys(a.plan!.stages);
   for (const label of gone(loose).filter((l) => !gone(tight).includes(l)))
     expect(says).toMatch(new RegExp(`Cut as well: .*${label}`));

@@ -129,7 +129,7 @@ export function cutProblem({ tree, date, reading, stem, stressed, firm, design }
           : age !== undefined && age >= LIMITS.oldTreeYears.value
             ? 'an old tree'
             : speciesFor(tree.species, firm.species)?.species.stands.rootLoss === 'poor'
-              ? 'a species that stands loss of roots poorly'
+              ? 'a species that tolerates root loss poorly'
               : undefined;
   const school = tender ? loss.matter.schools.find((s) => s.key === 'cautious')! : loss;
   const once = manner.key === 'once';

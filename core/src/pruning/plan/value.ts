@@ -211,7 +211,7 @@ export function broken(problem: CutProblem, chosen: Chosen): string[] {
     if (stage !== undefined && c.barred && c.lock?.hold !== 'cut') said.push(`${c.label}: ${c.barred.why}`);
     if (stage !== undefined && c.barred?.by === 'nature') said.push(`${c.label}: ${c.barred.why}`);
     if (stage !== undefined && stage < c.earliest)
-      said.push(`${c.label} is an anchor: last of all, after a look at how the tree stands`);
+      said.push(`${c.label} is an anchor: last of all, after a check of how the tree stands`);
     if (c.lock?.hold === 'keep' && stage !== undefined) said.push(`${c.label} is held as kept`);
     if (c.lock?.hold === 'cut' && stage === undefined) said.push(`${c.label} is held as cut`);
     if (c.lock?.hold === 'cut' && c.lock.stage !== undefined && stage !== c.lock.stage)

@@ -14,7 +14,7 @@ export async function GET(
 ): Promise<Response> {
   const token = (await params).token.replace(/\.ics$/, '');
   const feed = await feedOf(token);
-  if (!feed) return plain(404, 'There is no such calendar, or it was taken back.');
+  if (!feed) return plain(404, 'There is no such calendar, or it has been withdrawn.');
   // In turns by itself: a program that asks every minute does not stand before the person who made the address.
   const asker = { firmId: feed.firm_id, userId: `calendar of ${feed.user_id}`, signal: request.signal };
   try {

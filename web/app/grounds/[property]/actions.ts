@@ -26,13 +26,13 @@ export async function savePropertyAction(
     revalidatePath(`/grounds/${id}`);
     return { ...state, ...given, done: true };
   }
-  if (!saved.now) return { ...state, ...given, problem: 'These grounds were removed meanwhile.' };
+  if (!saved.now) return { ...state, ...given, problem: 'This property has been removed.' };
   const { name, client, note, version } = saved.now;
   return {
     ...given,
     version,
     theirs: { name, client: client ?? '', note: note ?? '' },
-    problem: 'Someone else changed these grounds meanwhile.',
+    problem: 'Someone else has changed this property.',
   };
 }
 

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { ReceiveScreen } from '@/screens/notice/ReceiveScreen';
+import { noticeWords } from '@/server/inLanguage';
 import { noticeShown } from '@/server/notices/notices';
 import { receiveAction } from './actions';
 
@@ -7,5 +8,7 @@ export const metadata: Metadata = { title: 'Mulching and mowing', robots: { inde
 
 export default async function NoticePage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  return <ReceiveScreen shown={await noticeShown(token)} receive={receiveAction.bind(null, token)} />;
+  const shown = await noticeShown(token);
+  const words = 'content' in shown ? noticeWords(shown.content.language) : undefined;
+  return <ReceiveScreen shown={shown} words={words} receive={receiveAction.bind(null, token)} />;
 }

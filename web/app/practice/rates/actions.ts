@@ -75,7 +75,7 @@ export async function saveRatesAction(typed: TypedRates, version: number): Promi
   if (saved.version === undefined)
     return {
       problem:
-        'Someone else changed the firm meanwhile. What you typed is still here; open the page anew beside it.',
+        'Someone else has changed the firm. What you typed is still here; open the page in a second tab to compare.',
     };
   return { version: saved.version };
 }

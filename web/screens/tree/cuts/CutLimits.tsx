@@ -7,7 +7,7 @@ import { BearingInput } from '../../../ui/controls/BearingInput';
 import { NumberInput } from '../../../ui/controls/NumberInput';
 import type { CutPrice } from './useCuts';
 
-const percent = (share: number) => `${(100 * share).toFixed(1).replace('.0', '')} %`;
+const percent = (share: number) => `${(100 * share).toFixed(1).replace('.0', '')}%`;
 
 interface Field {
   key: keyof Limits;
@@ -44,9 +44,9 @@ export function CutLimits(props: {
   };
   const sided = design.windward !== undefined || design.target !== undefined;
   return (
-    <section className="my-4" aria-label="What the plan keeps to">
+    <section className="my-4" aria-label="Limits of the plan">
       <h2>What it keeps to</h2>
-      {assessment.gentle && <p className="told my-1">The cautious share is taken: {assessment.gentle}.</p>}
+      {assessment.gentle && <p className="told my-1">The cautious share is used: {assessment.gentle}.</p>}
       <div className="grid grid-cols-2 gap-x-6">
         <NumberInput
           label="Stages"
@@ -106,7 +106,7 @@ export function CutLimits(props: {
           disabled={disabled}
           onChange={(event) => onChange({ sensitive: event.target.checked || undefined }, 'sensitive')}
         />
-        Species or site takes loss badly
+        Species or site tolerates root loss poorly
       </label>
       {design.limits && !disabled && (
         <button
@@ -136,7 +136,7 @@ export function LimitPrices({
       <h2>What each limit costs</h2>
       {pricing && (
         <p role="status" className="text-muted">
-          Weighing what each limit costs…
+          Computing what each limit costs…
         </p>
       )}
       {!pricing && prices.length === 0 && (

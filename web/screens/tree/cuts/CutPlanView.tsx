@@ -74,16 +74,16 @@ export function CutPlanView(props: {
     [reading, grown, size, system, dbh, dig, cuts, roots, compact],
   );
   const gone = Object.entries(moment.cuts).filter(([, year]) => year <= moment.years);
-  const title = `Plan of the roots, ${moment.label}: ${Math.round(100 * grown.share)} % of the bark is compressed${
+  const title = `Plan of the roots, ${moment.label}: ${Math.round(100 * grown.share)}% of the bark is compressed${
     gone.length > 0 ? `; gone: ${gone.map(([label]) => label).join(', ')}` : ''
   }${cuts.length > 0 ? `; ${cuts.length} cuts: ${cuts.map((c) => `${c.number} root ${c.label} at ${Math.round(c.cut.bearing) % FULL_CIRCLE}°`).join(', ')}` : ''}.`;
   return (
     <div ref={box} className="relative h-full w-full overflow-hidden bg-paper" data-testid="cut-plan">
       <DrawingSvg drawing={drawing} title={title} />
       <label className="lg:hidden absolute left-2 top-2">
-        <span className="sr-only">When it is looked at</span>
+        <span className="sr-only">When to check it</span>
         <select
-          aria-label="Look at the plan"
+          aria-label="Review the plan"
           className="text-sm"
           value={at}
           onChange={(event) => props.onAt(Number(event.target.value))}
@@ -97,7 +97,7 @@ export function CutPlanView(props: {
       </label>
       <div
         role="group"
-        aria-label="When it is looked at"
+        aria-label="When to check it"
         className="hidden lg:flex absolute left-3 right-16 top-2 flex-wrap gap-1.5"
       >
         {moments.map((m, i) => (

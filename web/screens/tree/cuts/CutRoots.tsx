@@ -64,7 +64,7 @@ function RootLine(props: {
         <p className="text-sm">{writeLengths(root.says, props.system)}</p>
         {root.unseen && root.stage !== undefined && (
           <p className="text-sm font-semibold">
-            Bark and root were not looked at closely: let it dry and look again before the cut.
+            Bark and root were not examined closely: let it dry and look again before the cut.
           </p>
         )}
       </div>

@@ -32,13 +32,13 @@ export function DigFacts({
         : anchorage.sectorsWithout.map((s) => SECTORS[s]).join(', '),
     ],
     [
-      'Squeezed by depth',
+      'Compressed, by depth',
       byLayer
         .map((l, i) => ({ ...l, from: i === 0 ? 0 : byLayer[i - 1]!.to }))
         .filter((l) => l.share > 0.0005)
         .map(
           (l) =>
-            `${l.to === Infinity ? `below ${formatValue(l.from, 'short length', system)}` : `to ${formatValue(l.to, 'short length', system)}`}: ${Math.round(100 * l.share)} %`,
+            `${l.to === Infinity ? `below ${formatValue(l.from, 'short length', system)}` : `to ${formatValue(l.to, 'short length', system)}`}: ${Math.round(100 * l.share)}%`,
         )
         .join(', ') || 'nowhere',
     ],

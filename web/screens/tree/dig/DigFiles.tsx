@@ -63,7 +63,7 @@ export function DigFiles(props: {
     const { roots, radii } = brought;
     if (roots.length > 0 || radii) props.onRoots(roots, radii);
     setTold([
-      `${radii ? 'The outline of the stem and ' : ''}${roots.length} ${roots.length === 1 ? 'root' : 'roots'} brought in.`,
+      `${radii ? 'The outline of the stem and ' : ''}${roots.length} ${roots.length === 1 ? 'root' : 'roots'} imported.`,
       ...brought.notes,
     ]);
   };
@@ -77,7 +77,7 @@ export function DigFiles(props: {
         ))}
         {!props.disabled && (
           <FilePick
-            about="Roots to bring in: GeoJSON or CSV"
+            about="Roots to import: GeoJSON or CSV"
             label="Bring roots in"
             accept=".geojson,.json,.csv"
             onFile={(file) => void bring(file)}

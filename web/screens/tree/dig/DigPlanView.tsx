@@ -375,10 +375,10 @@ export function DigPlanView(props: DigPlanProps) {
 
   function inWords({ roots, anchorage }: DigReading, { share }: GrownDig): string {
     return [
-      `Plan of the dig with ${roots.length} roots; ${Math.round(100 * share)} % of the bark is compressed.`,
+      `Plan of the dig with ${roots.length} roots; ${Math.round(100 * share)}% of the bark is compressed.`,
       ...roots.map(
         ({ root, compression, clearance }) =>
-          `${root.label}, ${root.kind}${compression.share > 0 ? `, presses on ${Math.round(100 * compression.share)} %` : clearance === undefined ? '' : `, clear by ${formatValue(Math.max(0, clearance), 'short length', system)}`}.`,
+          `${root.label}, ${root.kind}${compression.share > 0 ? `, presses on ${Math.round(100 * compression.share)}%` : clearance === undefined ? '' : `, clear by ${formatValue(Math.max(0, clearance), 'short length', system)}`}.`,
       ),
       `${anchorage.sound} sound anchors.`,
     ].join(' ');

@@ -50,7 +50,7 @@ export function ForecastChart({
           return [
             {
               ...common,
-              label: `${scenario.name}, 90 %`,
+              label: `${scenario.name}, 90%`,
               data: scenario.p90.map((v) => 100 * v),
               borderWidth: 0,
               backgroundColor: faint(colour),
@@ -58,7 +58,7 @@ export function ForecastChart({
             },
             {
               ...common,
-              label: `${scenario.name}, 10 %`,
+              label: `${scenario.name}, 10%`,
               data: scenario.p10.map((v) => 100 * v),
               borderWidth: 0,
             },
@@ -104,7 +104,7 @@ export function ForecastChart({
         plugins: {
           tooltip: {
             filter: (item) => item.datasetIndex % 3 === 2,
-            callbacks: { label: (item) => `${item.dataset.label}: ${Math.round(item.parsed.y ?? 0)} %` },
+            callbacks: { label: (item) => `${item.dataset.label}: ${Math.round(item.parsed.y ?? 0)}%` },
           },
         },
       },
@@ -144,7 +144,7 @@ function inWords(scenarios: readonly ScenarioForecast[], from: number): string {
   return scenarios
     .map(
       (s) =>
-        `${s.name}: ${Math.round(100 * s.p50[0]!)} % of the bark compressed in ${from}, ${Math.round(100 * s.p50[10]!)} % in ${from + 10}, ${Math.round(100 * s.p50[HORIZON]!)} % in ${from + HORIZON}`,
+        `${s.name}: ${Math.round(100 * s.p50[0]!)}% of the bark compressed in ${from}, ${Math.round(100 * s.p50[10]!)}% in ${from + 10}, ${Math.round(100 * s.p50[HORIZON]!)}% in ${from + HORIZON}`,
     )
     .join('; ');
 }

@@ -70,7 +70,7 @@ export function ForecastPart({
             ))}
           </div>
           <p className="text-sm text-muted">
-            Middle and 10 to 90 % of {forecast.draws} draws. Stem{' '}
+            Middle and 10 to 90% of {forecast.draws} draws. Stem{' '}
             {formatValue(forecast.stem.perYear * 2, 'short length', system, 0.001)} of diameter a year (
             {forecast.stem.from}); a judgement, not a measurement of the future.
           </p>

@@ -85,7 +85,7 @@ export function PicturesUnder({
                         Still needed: {lacking.join('; ')}. <PageLink href={href}>Pictures</PageLink>
                       </>
                     ) : !lies ? (
-                      'Being laid on the plan …'
+                      'Being placed on the plan …'
                     ) : 'problem' in lies ? (
                       writeLengths(lies.problem, system)
                     ) : (
@@ -116,7 +116,7 @@ export function PicturesUnder({
                 min={0}
                 max={100}
                 value={Math.round(100 * choice.strength)}
-                aria-valuetext={`${Math.round(100 * choice.strength)} %`}
+                aria-valuetext={`${Math.round(100 * choice.strength)}%`}
                 onChange={({ target }) => onChange({ ...choice, strength: Number(target.value) / 100 })}
               />
             </label>
@@ -133,11 +133,7 @@ export function PicturesUnder({
             Give the depth of the top of the root below grade first, by the rod: the picture is true for roots
             at that depth, and others are seen beside their place. Then draw the root, from the stem outward.
           </p>
-          <Said
-            lines={2}
-            problem={underlay.problem}
-            told={underlay.working ? 'The picture is being laid …' : ''}
-          />
+          <Said lines={2} problem={underlay.problem} told={underlay.working ? 'Placing the picture …' : ''} />
         </div>
       )}
     </details>

@@ -156,7 +156,7 @@ export function RootEditor(props: {
         )}
         <Select
           label="Bark"
-          empty="not looked at"
+          empty="not examined"
           options={CONTACTS}
           value={root.contact}
           onChange={(contact) =>
@@ -166,7 +166,7 @@ export function RootEditor(props: {
         />
         <Select
           label="Condition"
-          empty="not looked at"
+          empty="not examined"
           options={CONDITIONS}
           value={root.condition}
           onChange={(condition) => set({ condition }, 'condition')}
@@ -184,7 +184,7 @@ export function RootEditor(props: {
         )}
         <Select
           label="Passes over"
-          empty="told by depth"
+          empty="by depth"
           options={others
             .filter((o) => !root.over?.includes(o.label))
             .map((o) => ({ key: o.label, label: o.label }))}

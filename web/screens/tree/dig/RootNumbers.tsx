@@ -5,7 +5,7 @@ import type { RootAdvice } from '@undrel/core/pruning';
 import { rootShare, type DigReading, type RootReading } from '@undrel/core/roots';
 import { formatQuantity, formatValue, tidy, type UnitSystem } from '@undrel/core/units';
 
-const percent = (share: number): string => `${tidy(100 * share, share < 0.1 ? 1 : 0)} %`;
+const percent = (share: number): string => `${tidy(100 * share, share < 0.1 ? 1 : 0)}%`;
 
 interface Crossed {
   other: number;
@@ -52,7 +52,7 @@ export function RootNumbers({
   const year = (y: number | undefined) => (y === undefined ? 'later' : String(Math.round(from + y)));
   const rows: [string, string][] = [
     [
-      'Squeezes',
+      'Compresses',
       compression.share > 0
         ? `${formatQuantity(rootShare(root), system)} of the bark, ${compression.arcs.map((a) => `${Math.round(a.from % 360)}° to ${Math.round(a.to % 360)}°`).join(', ')}`
         : 'nothing today',
@@ -72,14 +72,14 @@ export function RootNumbers({
           string,
         ][])),
     ...(touch && compression.share === 0 && touch.p50 !== undefined
-      ? ([['Comes to press in', `${year(touch.p50)} (${year(touch.p10)} to ${year(touch.p90)})`]] as [
+      ? ([['Begins to press in', `${year(touch.p50)} (${year(touch.p10)} to ${year(touch.p90)})`]] as [
           string,
           string,
         ][])
       : []),
     ...crossed(root, index).map(({ under, other, angles, seen }): [string, string] => [
       `${under ? 'Under' : 'Over'} ${labelOf(other)}`,
-      `at ${[...new Set(angles.map(Math.round))].map((a) => `${a}°`).join(', ')}${seen ? '' : ', told by depth'}`,
+      `at ${[...new Set(angles.map(Math.round))].map((a) => `${a}°`).join(', ')}${seen ? '' : ', by depth'}`,
     ]),
     ...root.pressings
       .filter((p) => p.length > 0)

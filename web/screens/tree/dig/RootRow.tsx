@@ -42,7 +42,7 @@ export function RootRow({
           </button>
         </td>
         <td>{KIND_NAMES[root.kind]}</td>
-        <td className="num text-right">{share > 0 ? `${Math.round(100 * share)} %` : ''}</td>
+        <td className="num text-right">{share > 0 ? `${Math.round(100 * share)}%` : ''}</td>
         <td className={TONES[advice.decision]}>{DECISION_NAMES[advice.decision]}</td>
       </tr>
       <tr className={chosen ? 'bg-wash' : ''}>

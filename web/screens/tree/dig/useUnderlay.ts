@@ -17,7 +17,7 @@ interface Beneath {
   work: Remote<UnderlayWork>;
   failed: Promise<never>;
 }
-const NOT_LAID = 'The picture could not be laid under the plan. Open the page again.';
+const NOT_LAID = 'The picture could not be placed under the plan. Open the page again.';
 
 export interface Underlay {
   /** Pictures with cards that lie on the plan, or why they do not. */

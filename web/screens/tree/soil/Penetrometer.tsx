@@ -105,7 +105,7 @@ export function Penetrometer(props: StationProps) {
       setBearing(undefined);
     });
     source.onerror = () => {
-      setTold(['The penetrometer was not reached; nothing was kept of this push. Try again.']);
+      setTold(['The penetrometer could not be reached; nothing was kept of this push. Try again.']);
       stop(source);
     };
   };
@@ -127,7 +127,7 @@ export function Penetrometer(props: StationProps) {
       })),
     );
     setTold([
-      `${read.pushes.length} ${read.pushes.length === 1 ? 'push' : 'pushes'} brought in.`,
+      `${read.pushes.length} ${read.pushes.length === 1 ? 'push' : 'pushes'} imported.`,
       ...read.notes,
     ]);
   };
@@ -150,14 +150,14 @@ export function Penetrometer(props: StationProps) {
         <>
           <p className="text-lg my-1" data-testid="tightness">
             <strong>2 MPa at {short(reading.depth.median)}</strong> ({short(reading.depth.low)} to{' '}
-            {short(reading.depth.high)}); {Math.round(100 * reading.limited)} % of {reading.pushes}{' '}
+            {short(reading.depth.high)}); {Math.round(100 * reading.limited)}% of {reading.pushes}{' '}
             {reading.pushes === 1 ? 'push' : 'pushes'} limited within {short(ROOM)}.{' '}
             {writeLengths(reading.says, system)}
           </p>
           {reading.dry > 0 && (
             <p className="told my-1">
               {reading.dry} of {reading.pushes} pushed in dry soil, which resists more than moist soil does:
-              push again after rain before the ground is called tight.
+              push again after rain before the ground is called compacted.
             </p>
           )}
           <p className="text-sm text-muted">
@@ -213,15 +213,15 @@ export function Penetrometer(props: StationProps) {
                 </>
               ) : (
                 <span className="text-sm text-muted">
-                  No device is joined: pushes come from the simulated penetrometer. Locate buried lines before
-                  any push.
+                  No device is connected: pushes come from the simulated penetrometer. Locate buried lines
+                  before any push.
                 </span>
               )
             }
           />
           <div className="flex flex-wrap gap-2 my-2">
             <FilePick
-              about="Pushes to bring in: CSV of a penetrometer"
+              about="Pushes to import: CSV of a penetrometer"
               label="Bring pushes in"
               accept=".csv,.txt"
               onFile={(file) => void bring(file)}
@@ -380,7 +380,7 @@ function Layout(props: {
           disabled={!whole(layout) || (force && !props.cone)}
           onClick={() => whole(layout) && props.onTake(layout)}
         >
-          Bring in
+          Import
         </button>
         <button type="button" className="quiet" onClick={props.onLeave}>
           Leave it

@@ -63,7 +63,7 @@ export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, tod
     setBusy(false);
     if (answer?.ok) return take(await answer.text());
     const problem = (await answer?.json().catch(() => undefined)) as { problem?: string } | undefined;
-    setTold([problem?.problem ?? 'The laboratory was not reached; try again.']);
+    setTold([problem?.problem ?? 'The laboratory could not be reached; try again.']);
   };
   const send = () => {
     const ready = dayAfter(today, LAB_DAYS);

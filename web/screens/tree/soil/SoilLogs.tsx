@@ -72,7 +72,7 @@ export function SoilLogs(props: StationProps & { elsewhere: ReferenceGround | un
       )}
       {items.length === 0 && (
         <p className="told my-1">
-          No hole yet. One in the mulch ring, one outside it and one in open ground tell most.
+          No hole yet. One in the mulch ring, one outside it and one in open ground say most.
         </p>
       )}
       <ul>

@@ -21,7 +21,7 @@ export function SoilWater(props: StationProps) {
     if (question?.kind !== 'number') throw new Error(`${key} is not asked for as a number`);
     const { ask, min, max, unit } = question;
     if (!(value >= min && value <= max))
-      return `${ask}: ${value.toFixed(0)} ${unit} is outside ${min} to ${max} ${unit}. A reading is wrong, or water went past the ring: fill it up again and read anew.`;
+      return `${ask}: ${value.toFixed(0)} ${unit} is outside ${min} to ${max} ${unit}. A reading is wrong, or water went past the ring: fill it up and read it again.`;
     control.set('finding', idOf('finding', visitId, { key }), visitId, {
       key,
       number: Number(value.toFixed(1)),
@@ -66,7 +66,7 @@ export function SoilWater(props: StationProps) {
             })
           }
         >
-          Look at the hole tomorrow, {tomorrow}
+          Inspect the hole tomorrow, {tomorrow}
         </button>
       )}
       {visit.drainCheck && (

@@ -131,7 +131,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
                 told={
                   working ? (
                     <span className="flex gap-3 items-center">
-                      Weighing every choice of roots…
+                      Comparing every choice of roots…
                       <button type="button" className="link min-h-[44px]" onClick={cuts.cancel}>
                         Cancel
                       </button>
@@ -188,7 +188,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
                         In ten years {band(forecast.scenarios[0]!, LATER)} of the bark is compressed if
                         nothing is done
                         {forecast.scenarios[1] && `, ${band(forecast.scenarios[1], LATER)} with the plan`};
-                        middle and 10 to 90 % of {forecast.draws} draws.
+                        middle and 10 to 90% of {forecast.draws} draws.
                       </p>
                     </>
                   ) : (
@@ -262,7 +262,7 @@ function Outcome(props: {
     <>
       {clash && (
         <div role="alert" className="wrong my-2" data-testid="clash">
-          <p className="font-bold">No plan keeps to all of this.</p>
+          <p className="font-bold">No plan meets all of these limits.</p>
           {clash.says.map((sentence) => (
             <p key={sentence}>{writeLengths(sentence, props.system)}</p>
           ))}
@@ -290,7 +290,7 @@ function Outcome(props: {
             </p>
             <p>
               of the bark freed over twenty years, of {percent(shown.value.threatened)} that would be
-              squeezed; today {percent(shown.freesToday)} of {percent(assessment.squeezed)}; for{' '}
+              compressed; today {percent(shown.freesToday)} of {percent(assessment.squeezed)}; for{' '}
               {percent(shown.value.loss.reduce((a, b) => a + b, 0))} of the root cross-section
               {labels.length === 0 && ': no root is cut'}.
             </p>
@@ -330,7 +330,7 @@ function Outcome(props: {
           </p>
           {agreed.broken.length > 0 && (
             <p className="text-harm">
-              It breaks what is kept to now: {writeLengths(agreed.broken.join('; '), props.system)}.
+              It breaks the present limits: {writeLengths(agreed.broken.join('; '), props.system)}.
             </p>
           )}
           {plan && plan.value.objective > agreed.value.objective + 1e-6 && (
@@ -342,7 +342,7 @@ function Outcome(props: {
           )}
           {!disabled && (
             <button type="button" className="link min-h-[44px]" onClick={props.onWithdraw}>
-              Take the agreement back
+              Withdraw the agreement
             </button>
           )}
         </div>

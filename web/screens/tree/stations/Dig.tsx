@@ -177,7 +177,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
               type="range"
               className="flex-1 min-h-[44px] border-0 p-0"
               aria-label="Year"
-              aria-valuetext={`${thisYear + year}, ${Math.round(100 * grown.share)} % of the bark compressed`}
+              aria-valuetext={`${thisYear + year}, ${Math.round(100 * grown.share)}% of the bark compressed`}
               min={0}
               max={HORIZON}
               value={year}
@@ -353,8 +353,8 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
             {rows.length > 0 && (
               <>
                 <p className="text-sm text-muted">
-                  {Math.round(100 * advice.lossNow)} % of the root cross-section goes now, of at most{' '}
-                  {Math.round(100 * advice.lossLimit)} % in a season.{' '}
+                  {Math.round(100 * advice.lossNow)}% of the root cross-section is removed now, of at most{' '}
+                  {Math.round(100 * advice.lossLimit)}% in a season.{' '}
                   {advice.schools.map((s) => `${s.matter.label}: ${s.label} (${s.chosenBy}).`).join(' ')}
                 </p>
                 {advice.cautions.length > 0 && (

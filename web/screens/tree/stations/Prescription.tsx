@@ -72,7 +72,7 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
           Other schools
         </PageLink>
         <a className="quiet" href="#each-cause">
-          What each cause gets
+          What is done about each cause
         </a>
       </nav>
       {clashes.map((clash) => (
@@ -132,7 +132,7 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
             <section className="mt-5" aria-label="What changed">
               <h2>Since the visit of {props.revision.since}</h2>
               {props.revision.revision.changes.length === 0 ? (
-                <p>Prescribed as then.</p>
+                <p>Prescribed as before.</p>
               ) : (
                 <>
                   <Changes
@@ -141,7 +141,7 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
                   />
                   {props.revision.revision.why.length > 0 && (
                     <p className="mt-1 text-muted">
-                      What was found otherwise:{' '}
+                      What was found to differ:{' '}
                       {writeLengths(props.revision.revision.why.join(' '), props.system)}
                     </p>
                   )}

@@ -33,7 +33,7 @@ export function Soil(props: StationProps) {
       ) : (
         <p className="told my-3">
           How far down does it stay open, and where does water stand? A few holes of the soil probe, three
-          pushes of the penetrometer and a filled hole looked at a day later tell.
+          pushes of the penetrometer and a filled hole read a day later answer that.
         </p>
       )}
       <SoilLogs {...props} elsewhere={referenceGround} />

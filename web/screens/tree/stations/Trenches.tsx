@@ -95,7 +95,7 @@ export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode 
             <h1>Trenches</h1>
             {problem && (
               <p role="alert" className="wrong my-2">
-                The trenches could not be laid out: {problem}
+                The trenches could not be planned: {problem}
               </p>
             )}
             {!trenches && !problem && <p role="status">Laying out…</p>}
@@ -106,19 +106,20 @@ export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode 
                     {percent(openedShare(plan))}
                   </p>
                   <p>
-                    of the tight soil lies within {short(plan.zone.opened)} of a trench: {plan.spokes.length}{' '}
-                    spokes, {long(plan.layout.length)} in all, {percent(plan.disturbed)} of the root zone dug
+                    of the compacted soil lies within {short(plan.zone.opened)} of a trench:{' '}
+                    {plan.spokes.length} radial trenches, {long(plan.layout.length)} in all,{' '}
+                    {percent(plan.disturbed)} of the root zone dug
                     {plan.seasons > 1 ? ` in ${plan.seasons} seasons` : ''}.
                   </p>
                 </div>
                 {plan.blocked && (
                   <p role="alert" className="wrong my-2">
-                    {plan.blocked} Weigh the other ways below.
+                    {plan.blocked} Compare the other ways below.
                   </p>
                 )}
                 {plan.layout.refused.map((r) => (
                   <p key={r.bearing} role="alert" className="wrong my-2">
-                    Locked spoke at {Math.round(r.bearing)}°: {r.why}.{' '}
+                    Locked trench at {Math.round(r.bearing)}°: {r.why}.{' '}
                     {mayMeasure && (
                       <button
                         type="button"
@@ -252,7 +253,7 @@ function useFocusKept(label: string | undefined) {
   useEffect(() => {
     if (label === undefined || !box.current?.contains(document.activeElement)) return;
     box.current
-      .querySelector<SVGGElement>(`[aria-label^="Spoke ${label} at "]`)
+      .querySelector<SVGGElement>(`[aria-label^="Trench ${label} at "]`)
       ?.focus({ preventScroll: true });
   }, [label]);
   return box;

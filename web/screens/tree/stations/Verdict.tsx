@@ -70,7 +70,7 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
         {shown.map(line)}
         <details className="border-b-[1.5px] border-ink">
           <summary className="py-2.5 cursor-pointer min-h-[44px]">
-            {rest.length} more, unlikely or not looked at
+            {rest.length} more, unlikely or not examined
           </summary>
           <div className="border-t border-hair">{rest.map(line)}</div>
         </details>
@@ -95,7 +95,7 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
       {explanation ? (
         <>
           <section className="mt-5">
-            <h2>Look at next</h2>
+            <h2>Check next</h2>
             <NextChecks explanation={explanation} goTo={goTo} />
           </section>
           <section className="mt-5" aria-labelledby="treat-or-look">
@@ -116,7 +116,7 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
             <ForTheClient {...props} verdict={verdict} />
           </section>
           <p className="text-sm text-muted mt-4">
-            {PRACTICE_NOTE} The notch on a bar is where it stood before anything was looked at; 10 dB
+            {PRACTICE_NOTE} The notch on a bar is where it stood before anything was examined; 10 dB
             (decibans) makes the odds ten times as good. Table <span className="num">{verdict.table}</span>,
             engine <span className="num">{verdict.engine}</span>; <a href="/practice/judgements">the table</a>
             .

@@ -85,7 +85,9 @@ export function SiteThings(props: {
     setBusy(false);
     if (!answer?.ok) {
       const told = (await answer?.json().catch(() => undefined)) as { problem?: string } | undefined;
-      setProblem(told?.problem ?? 'The server was not reached; what you entered is still here. Try again.');
+      setProblem(
+        told?.problem ?? 'The server could not be reached; what you entered is still here. Try again.',
+      );
       return;
     }
     setAdding(false);
@@ -116,8 +118,8 @@ export function SiteThings(props: {
       <h2>What to keep clear of</h2>
       {site.things.length === 0 && site.others.length === 0 ? (
         <p className="told my-1">
-          Nothing is on the plan near this tree: paving, walls, buried lines? Draw them in below, or bring a
-          plan in on the page of the grounds (GeoJSON, DXF).
+          Nothing is on the plan near this tree: paving, walls, buried lines? Draw them in below, or import a
+          plan on the page of the property (GeoJSON, DXF).
         </p>
       ) : (
         <ul>
@@ -195,7 +197,7 @@ export function SiteThings(props: {
                   className="link min-h-[44px]"
                   onClick={() => onDraw(drawn.slice(0, -1))}
                 >
-                  Take the last point back
+                  Remove the last point
                 </button>
               )}
             </div>

@@ -38,7 +38,7 @@ export function SpokeSection(props: {
     <figure ref={box} className="my-2">
       <DrawingSvg
         drawing={drawing}
-        title={`Spoke ${spoke.label} along and across: ${formatValue(spoke.length, 'long length', system)} long, ${formatValue(plan.rules.width, 'short length', system)} wide, ${formatValue(plan.rules.depth, 'short length', system)} deep`}
+        title={`Trench ${spoke.label} along and across: ${formatValue(spoke.length, 'long length', system)} long, ${formatValue(plan.rules.width, 'short length', system)} wide, ${formatValue(plan.rules.depth, 'short length', system)} deep`}
         className="w-full h-auto"
       />
     </figure>

@@ -32,10 +32,10 @@ export function Spokes(props: {
   return (
     <>
       {plan.spokes.length > 0 && (
-        <table className="w-full my-2" aria-label="Spokes">
+        <table className="w-full my-2" aria-label="Radial trenches">
           <thead>
             <tr>
-              <th scope="col">spoke</th>
+              <th scope="col">trench</th>
               <th scope="col" className="text-right">
                 bearing
               </th>
@@ -64,7 +64,7 @@ export function Spokes(props: {
         </table>
       )}
       {selected && !disabled && (
-        <div className="flex flex-wrap gap-2 my-2" role="group" aria-label={`Spoke ${selected.label}`}>
+        <div className="flex flex-wrap gap-2 my-2" role="group" aria-label={`Trench ${selected.label}`}>
           {selected.locked ? (
             <button
               type="button"
@@ -117,7 +117,7 @@ function SpokeRow(props: {
           type="button"
           aria-pressed={props.chosen}
           className="link min-h-[44px] min-w-[44px] text-left font-semibold"
-          aria-label={`Spoke ${spoke.label} in the table`}
+          aria-label={`Trench ${spoke.label} in the table`}
           onClick={props.onSelect}
         >
           {spoke.label}
@@ -141,7 +141,7 @@ function AddSpoke(props: {
   return (
     <div className="my-2">
       <div className="flex items-end gap-2">
-        <BearingInput label="A spoke at" value={bearing} onChange={setBearing} className="w-40" />
+        <BearingInput label="Trench at" value={bearing} onChange={setBearing} className="w-40" />
         <button
           type="button"
           className="quiet"

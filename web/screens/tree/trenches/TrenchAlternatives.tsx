@@ -47,7 +47,7 @@ export function TrenchAlternatives(props: {
                   <button
                     type="button"
                     className="link min-h-[44px]"
-                    aria-label={`Take instead: ${a.title}`}
+                    aria-label={`Choose instead: ${a.title}`}
                     onClick={() => (a === advised ? props.onChoose(undefined) : setWanted(a.remedy))}
                   >
                     Take instead

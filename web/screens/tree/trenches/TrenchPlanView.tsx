@@ -85,7 +85,7 @@ export function TrenchPlanView(props: {
                 transform={`translate(${x.toFixed(1)} ${y.toFixed(1)})`}
                 role="button"
                 tabIndex={0}
-                aria-label={`Spoke ${spoke.label} at ${Math.round(bearing)}°${editable ? ': arrow keys turn it' : ''}`}
+                aria-label={`Trench ${spoke.label} at ${Math.round(bearing)}°${editable ? ': arrow keys turn it' : ''}`}
                 aria-pressed={selected === spoke.label}
                 className={editable ? 'cursor-move touch-none' : ''}
                 onFocus={() => props.onSelect(spoke.label)}
@@ -152,10 +152,10 @@ export function TrenchPlanView(props: {
 
 function inWords({ spokes, layout, obstacles }: TrenchPlan, system: UnitSystem): string {
   return [
-    `Plan of the trenches: ${spokes.length} spokes open ${Math.round(100 * openedShare({ layout }))} % of the tight soil.`,
+    `Plan of the trenches: ${spokes.length} radial trenches open ${Math.round(100 * openedShare({ layout }))}% of the compacted soil.`,
     ...spokes.map(
       (s) =>
-        `Spoke ${s.label} at ${Math.round(s.bearing)}° from ${formatValue(s.from, 'long length', system)} to ${formatValue(s.to, 'long length', system)}, ended by ${s.limit}.`,
+        `Trench ${s.label} at ${Math.round(s.bearing)}° from ${formatValue(s.from, 'long length', system)} to ${formatValue(s.to, 'long length', system)}, ended by ${s.limit}.`,
     ),
     `${obstacles.length} things to keep clear of.`,
   ].join(' ');

@@ -17,9 +17,9 @@ export function TrenchSchool(props: {
         {plan.rules.label} <span className="text-muted">(by {props.chosenBy})</span>. {plan.rules.why}
       </p>
       <p className="mt-1">
-        The other way, {other.rules.label}: {other.spokes.length} spokes open {percent(openedShare(other))}{' '}
-        and dig {percent(other.disturbed)}, where these open {percent(openedShare(plan))} and dig{' '}
-        {percent(plan.disturbed)}; each over its own zone.{' '}
+        The other way, {other.rules.label}: {other.spokes.length} radial trenches open{' '}
+        {percent(openedShare(other))} and dig {percent(other.disturbed)}, where these open{' '}
+        {percent(openedShare(plan))} and dig {percent(plan.disturbed)}; each over its own zone.{' '}
         {!props.disabled && (
           <button
             type="button"

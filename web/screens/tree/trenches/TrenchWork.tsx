@@ -35,7 +35,7 @@ export function TrenchWork(props: {
       | { marked?: string; lines?: string[]; problem?: string }
       | undefined;
     if (!answer?.ok || !read?.marked) {
-      setTold(read?.problem ?? 'The locate service was not reached; nothing was changed. Try again.');
+      setTold(read?.problem ?? 'The locate service could not be reached; nothing was changed. Try again.');
       return;
     }
     const lines = read.lines ?? [];

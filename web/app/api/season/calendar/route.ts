@@ -16,7 +16,7 @@ export const GET = (request: NextRequest): Promise<Response> =>
       return plain(400, `who: ${who.slice(0, 40)} is not one of ${ROLES.join(', ')}.`);
     const property = asks.get('property') || null;
     if (property !== null && !(await given.inFirm((db) => propertyHead(db, property))))
-      return plain(404, 'There are no such grounds.');
+      return plain(404, 'There is no such property.');
     const calendar = await calendarGiven(
       given,
       given.viewer.firmName,

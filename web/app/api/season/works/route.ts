@@ -11,6 +11,6 @@ export const GET = (request: NextRequest): Promise<Response> =>
     return linesOf(
       given.asker.signal,
       (signal) => seasonLines(given, system, today(), signal),
-      'What is prescribed could not be worked out; load the page again.',
+      'What is prescribed could not be computed; load the page again.',
     );
   });

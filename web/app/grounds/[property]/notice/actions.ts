@@ -3,6 +3,8 @@
 import type { NoticeHead } from '@/protocol/notice';
 import { allowed } from '@/server/accounts/viewer';
 import { ownAddress } from '@/server/address';
+import { isLanguage, LANGUAGES } from '@/language/languages';
+import { noticeInLanguage } from '@/server/inLanguage';
 import { makeNotice, noticesOf, revokeNotice } from '@/server/notices/notices';
 import { noticeHere } from './here';
 
@@ -10,11 +12,13 @@ import { noticeHere } from './here';
 export async function makeNoticeAction(
   propertyId: string,
   to: string,
+  language: string,
 ): Promise<{ link: string; notices: NoticeHead[] } | { problem: string }> {
+  if (!isLanguage(language)) return { problem: `Language: not one of ${LANGUAGES.join(', ')}.` };
   const here = await noticeHere(propertyId);
-  if (!here) return { problem: 'The grounds are not there any more.' };
+  if (!here) return { problem: 'The property no longer exists.' };
   const made = await allowed('judge', async (db) => {
-    const notice = await makeNotice(db, propertyId, String(to), here.content);
+    const notice = await makeNotice(db, propertyId, String(to), noticeInLanguage(here.content, language));
     return 'problem' in notice ? notice : { token: notice.token, notices: await noticesOf(db, propertyId) };
   });
   if ('problem' in made) return made;

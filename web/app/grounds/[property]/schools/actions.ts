@@ -25,5 +25,5 @@ export async function saveSchoolsOnAction(
         version: saved.stale.version,
         problem: chosenMeanwhile(saved.stale.house.property ?? {}, schools),
       }
-    : { ...state, schools, problem: 'These grounds were removed meanwhile.' };
+    : { ...state, schools, problem: 'This property has been removed.' };
 }

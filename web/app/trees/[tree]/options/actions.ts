@@ -8,12 +8,20 @@ import { beside } from '@/server/beside';
 import { allowed } from '@/server/accounts/viewer';
 import { changeTree } from '@/server/cases/changeTree';
 import { today } from '@/server/cases/write';
+import { isLanguage, LANGUAGES } from '@/language/languages';
+import { offerInLanguage } from '@/server/inLanguage';
 import { makeOffer, OFFER_DAYS, revokeOffer } from '@/server/offers/offers';
 import { openDraft } from '@/server/reports/reports';
 import type { Made } from '@/screens/options/ClientLink';
 
 /** Keeps what the page shows behind a new link. */
-export async function makeOfferAction(treeId: string, visitId: string, days: number): Promise<Made> {
+export async function makeOfferAction(
+  treeId: string,
+  visitId: string,
+  days: number,
+  language: string,
+): Promise<Made> {
+  if (!isLanguage(language)) return { problem: `Language: not one of ${LANGUAGES.join(', ')}.` };
   if (!Number.isInteger(days) || days < OFFER_DAYS.least || days > OFFER_DAYS.most)
     return {
       problem: `Open for: ${days} is not a number of days; ${OFFER_DAYS.least} to ${OFFER_DAYS.most} are allowed.`,
@@ -25,10 +33,12 @@ export async function makeOfferAction(treeId: string, visitId: string, days: num
   }));
   if ('problem' in opened) return opened;
   const { draft, viewer } = opened;
-  if (!draft) return { problem: 'The visit is not there any more.' };
+  if (!draft) return { problem: 'The visit no longer exists.' };
   const content = await beside('offer', { source: draft.source, made: today() }, viewer);
   if (!content) return { problem: 'The firm has no rates, so there is nothing to offer. Enter them first.' };
-  const made = await allowed('judge', (db) => makeOffer(db, visitId, content, days));
+  const made = await allowed('judge', (db) =>
+    makeOffer(db, visitId, offerInLanguage(content, language), days),
+  );
   if ('problem' in made) return made;
   const list = await headers();
   revalidatePath(`/trees/${treeId}/options`);
@@ -39,9 +49,7 @@ export async function revokeOfferAction(treeId: string, id: string): Promise<{ p
   const done = await allowed('judge', async (db) => ({ revoked: await revokeOffer(db, id) }));
   revalidatePath(`/trees/${treeId}/options`);
   if ('problem' in done) return { problem: done.problem };
-  return done.revoked
-    ? {}
-    : { problem: 'The link was approved or taken back meanwhile; the page shows it now.' };
+  return done.revoked ? {} : { problem: 'The link has been approved or withdrawn; the page shows it now.' };
 }
 
 /** Keeps what a tree is worth to its owner, as they said it; without an amount, nothing is kept. */

@@ -5,7 +5,17 @@ import { allowed, signedIn } from '@/server/accounts/viewer';
 import { issueReport, saveWording } from '@/server/reports/reports';
 import { unitsOfDevice } from '@/server/accounts/device';
 import type { SaveAnswer } from '@/screens/report/ReportScreen';
+import { LEAVABLE, LENGTHS } from '@/protocol/lengths';
 import { WORDED_PARTS, type Wording } from '@/protocol/report';
+
+/** Of what is to be left out, what may be; undefined where nothing is. */
+function leaveOf(asked: Wording['leave']): Wording['leave'] {
+  const left = LENGTHS.flatMap((length) => {
+    const keys = LEAVABLE[length].map((p) => p.key).filter((key) => asked?.[length]?.includes(key));
+    return keys.length > 0 ? [[length, keys] as const] : [];
+  });
+  return left.length > 0 ? Object.fromEntries(left) : undefined;
+}
 
 export async function saveWordingAction(draft: {
   visitId: string;
@@ -21,6 +31,8 @@ export async function saveWordingAction(draft: {
       return { ok: false, problem: `${label}: ${text.length} characters; at most 8000 are allowed.` };
     wording[key] = text;
   }
+  const leave = leaveOf(draft.wording.leave);
+  if (leave) wording.leave = leave;
   const saved = await allowed('judge', (db) =>
     saveWording(db, draft.visitId, draft.id, draft.version, wording),
   );

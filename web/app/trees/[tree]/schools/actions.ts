@@ -22,7 +22,7 @@ export async function chooseSchoolAction(
   const answer = await allowed('judge', (db, viewer) =>
     changeTree(db, viewer, treeId, async (tree, loaded) => {
       if (level === 'property' && !(await chooseOn(db, loaded.property.id, matter, school)))
-        return { problem: 'The property is not there any more.' };
+        return { problem: 'The property no longer exists.' };
       const { [matter]: own, ...others } = tree.schools ?? {};
       if (level === 'property' && own === undefined) return undefined;
       const schools = level === 'property' || school === undefined ? others : { ...others, [matter]: school };

@@ -17,7 +17,7 @@ export async function alignAction(
     const item = loaded?.items.find(
       (i) => i.kind === 'picture' && (i.values as Picture | null)?.hash === hash,
     );
-    if (!item?.values) return { problem: 'The picture is not there any more.' };
+    if (!item?.values) return { problem: 'The picture no longer exists.' };
     const { aligned: _, ...rest } = item.values as Picture;
     const [saved] = await saveGiven(db, viewer, [
       {
@@ -33,7 +33,7 @@ export async function alignAction(
       problem:
         saved?.status === 'refused'
           ? saved.problem
-          : 'The picture was changed meanwhile; look again and align anew.',
+          : 'The picture has been changed since; look again, then align them again.',
     };
   });
   revalidatePath(`/trees/${treeId}/time`);

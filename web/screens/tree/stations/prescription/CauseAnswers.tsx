@@ -2,7 +2,7 @@ import type { CauseAnswer } from '@undrel/core/prescription';
 
 const ANSWERED: Record<CauseAnswer['by'], string> = {
   prescribed: 'answered by the work',
-  open: 'to be weighed',
+  open: 'to consider',
   declined: 'declined',
   nothing: 'left, with the reason',
 };
@@ -21,11 +21,11 @@ export function CauseAnswers({
   });
   return (
     <section id="each-cause" aria-labelledby="each-cause-head" className="mt-5">
-      <h2 id="each-cause-head">What each cause gets</h2>
+      <h2 id="each-cause-head">What is done about each cause</h2>
       <p className="text-muted">
         {answers.length > 0
           ? `${counts.join(', ')}.`
-          : 'No cause is possible or likely by what was looked at.'}
+          : 'No cause is possible or likely from what was examined.'}
       </p>
       <dl className="grid gap-x-4 sm:grid-cols-[minmax(12rem,2fr)_5fr]">
         {answers.map(({ node, label, certainty, by, text }) => (

@@ -1,5 +1,7 @@
 'use client';
 
+import { withTerms } from '@undrel/core/vocabulary';
+import { Hinted } from '../../../../ui/Hinted';
 import { useState } from 'react';
 import { type Decision, idOf } from '@undrel/core/records';
 import { MATTERS } from '@undrel/core/practice';
@@ -20,7 +22,7 @@ import { QuantityView } from '../../../../ui/controls/QuantityView';
 import { CHOSEN_BY } from '../../../../ui/chosenBy';
 import type { StationProps } from '../../visitEntry';
 
-const ADVICE = { do: 'advised', option: 'worth weighing', not: 'not advised' } as const;
+const ADVICE = { do: 'advised', option: 'worth considering', not: 'not advised' } as const;
 
 export function OperationEntry(props: StationProps & { operation: Operation; waitsFor?: LookFirst }) {
   const { operation, waitsFor, visit, visitId, control, system, mayJudge } = props;
@@ -43,7 +45,9 @@ export function OperationEntry(props: StationProps & { operation: Operation; wai
           {ADVICE[operation.advice]}
         </span>
       </div>
-      <p className="my-1">{say(operation.summary)}</p>
+      <p className="my-1">
+        <Hinted pieces={withTerms(say(operation.summary), new Set())} />
+      </p>
       {operation.why.length > 0 && <p className="text-muted">Because: {say(operation.why.join('; '))}.</p>}
       {waitsFor && (
         <p className="told my-1">

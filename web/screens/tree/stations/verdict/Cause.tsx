@@ -2,6 +2,8 @@
 
 import type { CauseReasons, CauseVerdict, Reason } from '@undrel/core/diagnosis';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
+import { withTerms } from '@undrel/core/vocabulary';
+import { Hinted } from '../../../../ui/Hinted';
 import type { StationKey } from '../../visitEntry';
 import { chanceFigure } from '@undrel/core/units';
 
@@ -14,7 +16,7 @@ function ChanceBar({ cause }: { cause: CauseVerdict }) {
     <span
       className="block relative h-2.5 border border-ink bg-sheet"
       role="img"
-      aria-label={`${chanceFigure(cause.probability)}; ${chanceFigure(cause.prior)} before anything was looked at`}
+      aria-label={`${chanceFigure(cause.probability)}; ${chanceFigure(cause.prior)} before anything was examined`}
     >
       <span className="block h-full bg-ink" style={{ width: `${100 * cause.probability}%` }} />
       <span className="absolute -top-1 -bottom-1 w-[2px] bg-todo" style={{ left: `${100 * cause.prior}%` }} />
@@ -39,7 +41,7 @@ function WeightBar({ decibans }: { decibans: number }) {
 
 function Reasons(props: { reasons: CauseReasons; system: UnitSystem; goTo: (s: StationKey) => void }) {
   const all = [...props.reasons.for, ...props.reasons.against];
-  if (all.length === 0) return <p className="text-muted">Nothing that was looked at moves it.</p>;
+  if (all.length === 0) return <p className="text-muted">Nothing examined so far changes it.</p>;
   return (
     <ul>
       {all.map((r) => (
@@ -104,7 +106,9 @@ export function Cause(props: {
         </span>
         {props.own && <span className="block mt-1.5 text-sm font-semibold">Put first by the consultant</span>}
       </summary>
-      <p className="mb-1">{cause.mechanism}</p>
+      <p className="mb-1">
+        <Hinted pieces={withTerms(cause.mechanism, new Set())} />
+      </p>
       {props.answer && (
         <p className="mb-1">
           <strong>Done about it:</strong> {writeLengths(props.answer, props.system)}
@@ -114,7 +118,7 @@ export function Cause(props: {
       {cause.unexamined.length > 0 && (
         <details className="my-1">
           <summary className="link inline-flex items-center min-h-[44px] cursor-pointer">
-            Not looked at: {cause.unexamined.length}
+            Not examined: {cause.unexamined.length}
           </summary>
           <ul className="pb-2">
             {cause.unexamined.map((u) => (
@@ -137,6 +141,6 @@ export function Cause(props: {
 
 export const Weighing = () => (
   <p className="text-muted" role="status">
-    Weighing each finding…
+    Computing what each finding adds…
   </p>
 );

@@ -44,7 +44,7 @@ export function NextChecks({
   if (explanation.enough)
     return (
       <p className="told my-2">
-        <strong>Enough.</strong> Nothing left to look at would change the prescription.
+        <strong>Enough.</strong> Nothing left to check would change the prescription.
       </p>
     );
   return (

@@ -35,7 +35,7 @@ export function Opinion({ control, visit, visitId, treeId, mayJudge }: StationPr
     <div>
       <Select
         label="I put another cause first"
-        empty="no: the weighing stands"
+        empty="no: the computed verdict stands"
         value={cause || undefined}
         options={Object.entries(CAUSES).map(([key, { label }]) => ({ key, label }))}
         onChange={(next = '') => {

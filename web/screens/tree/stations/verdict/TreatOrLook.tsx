@@ -23,7 +23,7 @@ export function TreatOrLook(props: { decisions: readonly Decision[]; goTo: (s: S
                 className="link min-h-[32px] text-left text-sm"
                 onClick={() => props.goTo(look.station)}
               >
-                Look at {look.about}
+                Inspect {look.about}
               </button>
             )}
           </li>

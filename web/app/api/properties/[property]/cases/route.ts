@@ -20,7 +20,7 @@ export async function POST(
       if (!(await propertyHead(db, property))) return plain(404, 'There is no such property.');
       const { leftOut } = await importCase(db, viewer, property, caseFile);
       return Response.json({
-        done: `${caseFile.tree.label} brought in with ${caseFile.visits.length} visit(s).`,
+        done: `${caseFile.tree.label} imported with ${caseFile.visits.length} visit(s).`,
         notes: leftOut.map((l) => `Left out: ${l}`),
       });
     });

@@ -1,42 +1,54 @@
 import type { NextRequest } from 'next/server';
-import { asked, plain } from '@/server/accounts/request';
+import { asked, plain, refuse, type Asked } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
 import { linesOf } from '@/server/lines';
 import { propertySources } from '@/server/offers/propertyWork';
-import { isLength, LENGTHS } from '@/protocol/lengths';
-import { isReportFormat, REPORT_FORMATS } from '@/server/reports/files';
+import { editionOf } from '@/server/reports/edition';
 import { propertyReport } from '@/server/reports/property';
+import { issuePropertyReport } from '@/server/reports/propertyReports';
+
+interface Given {
+  params: Promise<{ property: string }>;
+}
+
+/** The property with its visited trees, as a report is made from them. */
+async function groundsOf(request: NextRequest, { inFirm, viewer, asker }: Asked, property: string) {
+  const system = request.cookies.get('undrel_units')?.value === 'us' ? ('us' as const) : ('metric' as const);
+  const found =
+    (await inFirm((db, who) => propertySources(db, who, property, system))) ??
+    refuse(404, 'There is no such property.');
+  const { sources } = found;
+  if (sources.length === 0) refuse(409, 'No tree on this property has been visited yet.');
+  const page = await beside('property', found.rows, asker);
+  const { rates } = sources[0]!.source;
+  return { sources, grounds: { page, firm: viewer.firmName, made: today(), rates, system } };
+}
 
 /** The report of a property: lines of JSON that tell how far it is, the last one with the file. Closing it stops the work. */
-export async function GET(
-  request: NextRequest,
-  { params }: { params: Promise<{ property: string }> },
-): Promise<Response> {
+export async function GET(request: NextRequest, { params }: Given): Promise<Response> {
   const { property } = await params;
-  const system = request.cookies.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
-  const format = request.nextUrl.searchParams.get('format') ?? 'pdf';
-  if (!isReportFormat(format))
-    return plain(400, `Format: not one of ${Object.keys(REPORT_FORMATS).join(', ')}.`);
-  const length = request.nextUrl.searchParams.get('length') ?? 'record';
-  if (!isLength(length)) return plain(400, `Length: not one of ${LENGTHS.join(', ')}.`);
-  return asked(request, 'read', async ({ inFirm, viewer, asker }) => {
-    const found = await inFirm((db, who) => propertySources(db, who, property, system));
-    if (!found) return plain(404, 'There are no such grounds.');
-    if (found.sources.length === 0) return plain(409, 'No tree of these grounds was visited yet.');
-    const { sources } = found;
-    const page = await beside('property', found.rows, asker);
+  const edition = editionOf(request.nextUrl.searchParams);
+  if ('problem' in edition) return plain(400, edition.problem);
+  return asked(request, 'read', async (by) => {
+    const { grounds, sources } = await groundsOf(request, by, property);
     return linesOf(
-      asker.signal,
-      (signal) =>
-        propertyReport(
-          { page, firm: viewer.firmName, made: today(), rates: sources[0]!.source.rates, system },
-          sources,
-          format,
-          { ...asker, signal },
-          length,
-        ),
+      by.asker.signal,
+      (signal) => propertyReport(grounds, sources, edition, { ...by.asker, signal }),
       'The report could not be made; try again.',
+    );
+  });
+}
+
+/** Issues the report of a property: lines of JSON that tell how far it is, the last one with its number. Closing it stops the work. */
+export async function POST(request: NextRequest, { params }: Given): Promise<Response> {
+  const { property } = await params;
+  return asked(request, 'judge', async (by) => {
+    const { grounds, sources } = await groundsOf(request, by, property);
+    return linesOf(
+      by.asker.signal,
+      (signal) => issuePropertyReport(by.inFirm, grounds, sources, { ...by.asker, signal }),
+      'The report could not be issued; try again.',
     );
   });
 }

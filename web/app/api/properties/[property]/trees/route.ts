@@ -68,11 +68,11 @@ async function fromPlan(property: string, { json, inFirm }: Asked): Promise<Resp
       );
       return done.notes.length > 0
         ? plain(409, done.notes[0]!)
-        : Response.json({ done: `${members.length} trees put together.` });
+        : Response.json({ done: `${members.length} trees grouped.` });
     }
     const read = placing.safeParse(given);
     const tree = read.success ? heads.find((t) => t.id === read.data.place.id) : undefined;
-    if (!read.success || !tree) return plain(400, 'There is no such tree on these grounds.');
+    if (!read.success || !tree) return plain(400, 'There is no such tree on this property.');
     const { x, y } = read.data.place;
     const done = await bringTrees(db, viewer, property, [{ label: tree.label, position: { x, y } }]);
     return done.notes.length > 0

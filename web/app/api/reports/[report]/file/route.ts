@@ -1,8 +1,8 @@
 import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
-import { isReportFormat, reportAnswer } from '@/server/reports/files';
+import { editionOf } from '@/server/reports/edition';
+import { reportAnswer } from '@/server/reports/files';
 import { filesFor } from '@/server/pictures/forDocument';
-import { isLength, LENGTHS } from '@/protocol/lengths';
 import { issuedReport } from '@/server/reports/reports';
 
 /** An issued report in any length and format, from the content that was fixed with it. The PDF of its full record was kept with it, and is a route of its own. */
@@ -11,16 +11,16 @@ export async function GET(
   { params }: { params: Promise<{ report: string }> },
 ): Promise<Response> {
   const { report: id } = await params;
-  const format = request.nextUrl.searchParams.get('format') ?? '';
-  const length = request.nextUrl.searchParams.get('length') ?? 'record';
-  if (!isLength(length)) return plain(400, `Length: not one of ${LENGTHS.join(', ')}.`);
-  if (!isReportFormat(format) || (format === 'pdf' && length === 'record'))
+  const edition = editionOf(request.nextUrl.searchParams);
+  if ('problem' in edition) return plain(400, edition.problem);
+  const { format, length, language } = edition;
+  if (format === 'pdf' && length === 'record')
     return plain(400, 'Format: not one of docx, md, json; pdf for a letter or a report.');
   return asked(request, 'read', async ({ inFirm, asker }) => {
     const report = await inFirm((db) => issuedReport(db, id));
     if (!report?.number) return plain(404, 'There is no such issued report.');
     const { number, issued_at: issued, content } = report;
     const files = await filesFor(inFirm, content.pictures, format);
-    return reportAnswer(content, { number, issued: issued! }, format, asker, files, length);
+    return reportAnswer(content, { number, issued: issued! }, format, asker, files, length, language);
   });
 }

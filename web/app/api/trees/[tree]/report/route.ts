@@ -1,9 +1,9 @@
 import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
-import { isReportFormat, REPORT_FORMATS, reportAnswer } from '@/server/reports/files';
+import { editionOf } from '@/server/reports/edition';
+import { reportAnswer } from '@/server/reports/files';
 import { filesFor } from '@/server/pictures/forDocument';
-import { isLength, LENGTHS } from '@/protocol/lengths';
 import { openDraft } from '@/server/reports/reports';
 
 /** The draft of a visit's report as a file; the full record as PDF where no length and no format is asked for. */
@@ -14,16 +14,14 @@ export async function GET(
   const { tree } = await params;
   const visit = request.nextUrl.searchParams.get('visit') ?? undefined;
   const system = request.cookies.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
-  const format = request.nextUrl.searchParams.get('format') ?? 'pdf';
-  if (!isReportFormat(format))
-    return plain(400, `Format: not one of ${Object.keys(REPORT_FORMATS).join(', ')}.`);
-  const length = request.nextUrl.searchParams.get('length') ?? 'record';
-  if (!isLength(length)) return plain(400, `Length: not one of ${LENGTHS.join(', ')}.`);
+  const edition = editionOf(request.nextUrl.searchParams);
+  if ('problem' in edition) return plain(400, edition.problem);
+  const { format, length, language } = edition;
   return asked(request, 'read', async ({ inFirm, asker }) => {
     const draft = await inFirm((db, viewer) => openDraft(db, viewer, tree, visit, system));
     if (!draft) return plain(404, 'There is no such visit.');
     const content = await beside('content', draft.source, asker);
     const files = await filesFor(inFirm, content.pictures, format);
-    return reportAnswer(content, undefined, format, asker, files, length);
+    return reportAnswer(content, undefined, format, asker, files, length, language);
   });
 }

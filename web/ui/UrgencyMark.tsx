@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { URGENCIES, type Urgency } from '@undrel/core/walk';
 
 /** A shape for each urgency: filled triangle, filled square, hollow diamond, ring, dot; told apart without colour. */
@@ -21,7 +22,8 @@ export function UrgencyMark({ urgency, r }: { urgency: Urgency; r: number }) {
 
 export const urgencyLabel = (urgency: Urgency): string => URGENCIES.find((u) => u.key === urgency)!.label;
 
-export function UrgencyLegend() {
+/** What the marks mean. @param children what else a plan says by its marks */
+export function UrgencyLegend({ children }: { children?: ReactNode }) {
   return (
     <ul className="flex flex-wrap gap-x-4 gap-y-1 px-4 py-2 border-t border-ink text-sm bg-sheet">
       {URGENCIES.map(({ key, label }) => (
@@ -32,6 +34,7 @@ export function UrgencyLegend() {
           {label}
         </li>
       ))}
+      {children}
     </ul>
   );
 }

@@ -1,0 +1,29 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { IssuedPropertyScreen } from '@/screens/report/IssuedPropertyScreen';
+import { signedIn } from '@/server/accounts/viewer';
+import { asRead, editionOf } from '@/server/reports/edition';
+import { propertyReportIn } from '@/server/reports/propertyReports';
+
+export const metadata: Metadata = { title: 'Issued report' };
+
+export default async function IssuedPropertyPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ report: string }>;
+  searchParams: Promise<{ length?: string | string[]; language?: string | string[] }>;
+}) {
+  const { report: id } = await params;
+  const asked = new URLSearchParams({ length: 'letter' });
+  for (const [key, value] of Object.entries(await searchParams))
+    if (typeof value === 'string') asked.set(key, value);
+  const edition = editionOf(asked);
+  if ('problem' in edition) notFound();
+  const { length, language } = edition;
+  const report = await signedIn((db) => propertyReportIn(db, id, length));
+  if (!report) notFound();
+  const { document, ...head } = report;
+  const doc = asRead(document, language, new Set([head.property]));
+  return <IssuedPropertyScreen {...{ head, doc, length, language }} />;
+}

@@ -1,0 +1,77 @@
+import type { Drawing } from '../drawings/shapes';
+import { longDaysIn } from './dates';
+import type { Block, ReadDocument } from '../protocol/document';
+import type { Language } from '../language/languages';
+import { figuresIn } from '../language/figures';
+import type { Say } from '../language/translate';
+
+const FOR = { de: ', für ' };
+
+/**
+ * A document in another language. Names, numbers of reports and what the consultant wrote stay as they are; a text that is
+ * not known stays English.
+ *
+ * @param own texts that are the consultant's own
+ * @param missed told each text that is not known
+ */
+export function documentInLanguage(
+  doc: ReadDocument,
+  language: Exclude<Language, 'en'>,
+  say: Say,
+  own: ReadonlySet<string> = new Set(),
+  missed: (text: string) => void = () => undefined,
+): ReadDocument {
+  const locale = { de: 'de-DE' }[language];
+  const written = (text: string): string => longDaysIn(figuresIn(text, locale), locale);
+  const said = (text: string): string => {
+    if (text.trim() === '' || own.has(text)) return text;
+    const known = say(text);
+    if (known === undefined && /\p{L}{2}/u.test(text)) missed(text);
+    return written(known ?? text);
+  };
+  /** A cell may be a name. */
+  const cell = (text: string): string => (own.has(text) ? text : written(say(text) ?? text));
+  const drawn = (drawing: Drawing): Drawing => ({
+    ...drawing,
+    shapes: drawing.shapes.map((s) => (s.as === 'text' ? { ...s, text: cell(s.text) } : s)),
+  });
+  const block = (b: Block): Block => {
+    switch (b.as) {
+      case 'text':
+      case 'heading':
+        return { ...b, text: said(b.text) };
+      case 'pairs':
+        return {
+          ...b,
+          rows: b.rows.map((r) => ({
+            ...r,
+            name: said(r.name),
+            value: said(r.value),
+            ...(r.small && { small: said(r.small) }),
+          })),
+        };
+      case 'table':
+        return {
+          ...b,
+          label: said(b.label),
+          head: b.head.map(said),
+          rows: b.rows.map((row) => row.map(cell)),
+        };
+      case 'list':
+        return { ...b, ...(b.title && { title: said(b.title) }), lines: b.lines.map(said) };
+      case 'figure':
+        return { ...b, title: said(b.title), caption: said(b.caption), drawing: drawn(b.drawing) };
+      case 'pictures':
+        return b;
+    }
+  };
+  return {
+    ...doc,
+    language,
+    stamp: said(doc.stamp),
+    foot: say(doc.foot) ?? doc.foot,
+    // Of the names in the head only the word between them is said.
+    lines: doc.lines.map((line) => written(say(line) ?? line.replace(/, for (?=[^,]+$)/, FOR[language]))),
+    sections: doc.sections.map((s) => ({ ...s, title: said(s.title), blocks: s.blocks.map(block) })),
+  };
+}

@@ -1,0 +1,70 @@
+/** The name of an outline on a plan: where its middle stands, and whether it is set upright. */
+export interface OutlineLabel {
+  x: number;
+  y: number;
+  upright: boolean;
+}
+
+interface Named {
+  /** Drawing units. */
+  points: readonly (readonly [number, number])[];
+  shape: 'area' | 'line';
+  name?: string | undefined;
+}
+
+/** A box that a label keeps clear of. */
+export interface Box {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+const LINE = 15;
+/** Parts of a line's run at which its name may stand. */
+const ALONG = [0.5, 0.25, 0.75, 0.12, 0.88];
+
+const meets = (a: Box, b: Box): boolean =>
+  Math.abs(a.x - b.x) * 2 < a.width + b.width && Math.abs(a.y - b.y) * 2 < a.height + b.height;
+
+/**
+ * Where names of outlines stand: in the middle of an area, upright where it is too narrow for them; over or under a line,
+ * at the part of its run where they meet the fewest marks and names.
+ *
+ * @param letter width of a letter, drawing units
+ * @param taken boxes by their middle, of marks with their labels
+ */
+export function outlineLabels(
+  outlines: readonly Named[],
+  letter: number,
+  taken: readonly Box[],
+): (OutlineLabel | undefined)[] {
+  const boxes = [...taken];
+  return outlines.map(({ points, shape, name }) => {
+    if (!name || points.length === 0) return undefined;
+    const width = name.length * letter + 8;
+    const xs = points.map((p) => p[0]);
+    const ys = points.map((p) => p[1]);
+    const [left, right] = [Math.min(...xs), Math.max(...xs)];
+    const [top, bottom] = [Math.min(...ys), Math.max(...ys)];
+    if (shape === 'area') {
+      const upright = right - left < width && bottom - top > right - left;
+      const at = { x: (left + right) / 2, y: (top + bottom) / 2 };
+      boxes.push({ ...at, width: upright ? LINE : width, height: upright ? width : LINE });
+      return { ...at, upright };
+    }
+    const [a, b] = [points[0]!, points.at(-1)!];
+    const tries = ALONG.flatMap((t) =>
+      [-LINE * 0.75, LINE * 0.85].map((off): Box => ({
+        x: a[0] + t * (b[0] - a[0]),
+        y: a[1] + t * (b[1] - a[1]) + off,
+        width,
+        height: LINE,
+      })),
+    );
+    const count = (box: Box) => boxes.filter((other) => meets(box, other)).length;
+    const best = tries.reduce((one, other) => (count(other) < count(one) ? other : one));
+    boxes.push(best);
+    return { x: best.x, y: best.y, upright: false };
+  });
+}

@@ -1,0 +1,163 @@
+import { IntlMessageFormat } from 'intl-messageformat';
+import type { Messages } from './languages';
+
+/** What a language needs beside its messages. */
+export interface Speech {
+  /** BCP 47. */
+  locale: string;
+  messages: Messages;
+  /** First words that are written small within a sentence; all others are nouns or names. */
+  small: readonly string[];
+}
+
+/**
+ * A text in another language; undefined where it is not known.
+ *
+ * Texts of the product are put together from messages: a message with its values, several messages as sentences, or lists
+ * of them. They are taken apart by the same messages, and each part is said anew.
+ */
+export type Say = (text: string) => string | undefined;
+
+/** What a placeholder of a message may hold, by how its name begins. */
+const HOLDS: readonly { begins: RegExp; text: string }[] = [
+  { begins: /^n/, text: '\\d[\\d,]*(?:\\.\\d+)?' },
+  { begins: /^month/, text: '[A-Z][a-z]+' },
+  { begins: /^money/, text: '(?:[€$£¥]|[A-Z]{2,3}[ \\u00a0])[\\d,.]*\\d' },
+  { begins: /^m/, text: '(?:[\\d.,]+(?: ± [\\d.,]+)? (?:cm|mm|m|in|ft)|[\\d.]+-[\\d.]+ (?:cm|m|in|ft))' },
+];
+/** What is taken as it is stays within its sentence. */
+const NO_SENTENCE = '(?:(?![.:;] \\p{Lu}).)+?';
+const PLACE = /\{(\w+)\}/g;
+const quoted = (text: string): string => text.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&');
+
+interface Pattern {
+  matches: RegExp;
+  names: string[];
+  message: IntlMessageFormat;
+  /** Letters that are the message's own: the more, the surer it is meant. */
+  own: number;
+}
+
+function patternOf(key: string, message: string, locale: string): Pattern {
+  const names: string[] = [];
+  const parts = key.split(PLACE).map((part, i) => {
+    if (i % 2 === 0) return quoted(part);
+    names.push(part);
+    const held = HOLDS.find(({ begins }) => begins.test(part) && part !== 'name' && !/^name\d/.test(part));
+    return `(${held?.text ?? (/^(x|list)/.test(part) ? '.+?' : NO_SENTENCE)})`;
+  });
+  return {
+    matches: new RegExp(`^${parts.join('')}$`, 'u'),
+    names,
+    message: new IntlMessageFormat(message, locale),
+    own: key.replace(PLACE, '').length,
+  };
+}
+
+/** Says texts in a language by its messages. */
+export function sayer({ locale, messages, small }: Speech): Say {
+  const plain = new Map<string, string>();
+  const patterns: Pattern[] = [];
+  for (const [key, message] of Object.entries(messages)) {
+    if (/\{\w+\}/.test(key)) patterns.push(patternOf(key, message, locale));
+    else plain.set(key, message);
+  }
+  patterns.sort((a, b) => b.own - a.own);
+  const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+  const lower = (text: string) =>
+    small.some((word) => text.startsWith(`${word} `)) ? text.charAt(0).toLowerCase() + text.slice(1) : text;
+
+  /** One message, with its first letter as it stands in the text. */
+  const phrase = (text: string): string | undefined => {
+    const exact = plain.get(text);
+    if (exact !== undefined) return exact;
+    const first = text.charAt(0);
+    const other = first === first.toLowerCase() ? upper(text) : first.toLowerCase() + text.slice(1);
+    const flipped = plain.get(other);
+    return flipped && (first === first.toLowerCase() ? lower(flipped) : upper(flipped));
+  };
+
+  const memory = new Map<string, string | undefined>();
+  const say = (text: string): string | undefined => {
+    if (!memory.has(text)) {
+      memory.set(text, undefined);
+      memory.set(text, phrase(text) ?? byPattern(text) ?? bySentences(text) ?? inRow(text));
+    }
+    return memory.get(text);
+  };
+
+  /** The value of a placeholder; undefined where it should be known and is not. */
+  const valueOf = (name: string, value: string): string | number | undefined => {
+    if (/^n\d?$/.test(name)) return Number(value.replaceAll(',', ''));
+    if (/^(x|month)/.test(name)) return say(value);
+    if (name === 'listAnd') return listed(value, /, | and /, 'conjunction');
+    if (name === 'listOr') return listed(value, /, | or /, 'disjunction');
+    if (name === 'listSemi') return listed(value, /; /, '; ');
+    if (name.startsWith('list')) return listed(value, /, /, ', ');
+    return phrase(value) ?? value;
+  };
+
+  function byPattern(text: string): string | undefined {
+    for (const { matches, names, message } of patterns) {
+      const match = matches.exec(text);
+      if (!match) continue;
+      const values: Record<string, string | number> = {};
+      for (const [i, name] of names.entries()) {
+        const value = valueOf(name, match[i + 1]!);
+        if (value === undefined) break;
+        values[name] = value;
+      }
+      if (names.every((name) => name in values)) return String(message.format(values));
+    }
+    return undefined;
+  }
+
+  /** A list whose items may themselves hold what parts a list: the parts are joined until each is known. */
+  function listed(
+    text: string,
+    by: RegExp,
+    how: 'conjunction' | 'disjunction' | ', ' | '; ',
+  ): string | undefined {
+    const cuts = [...text.matchAll(new RegExp(by, 'g'))].map(
+      (m) => [m.index, m.index + m[0].length] as const,
+    );
+    const ends = [...cuts.map(([from]) => from), text.length];
+    const starts = [0, ...cuts.map(([, to]) => to)];
+    const from = (k: number): string[] | undefined => {
+      if (k === starts.length) return [];
+      for (let e = ends.length - 1; e >= k; e--) {
+        const item = text.slice(starts[k], ends[e]);
+        const said = phrase(item) ?? byPattern(item);
+        const rest = said === undefined ? undefined : from(e + 1);
+        if (said !== undefined && rest) return [said, ...rest];
+      }
+      return undefined;
+    };
+    const items = from(0);
+    if (!items) return undefined;
+    return how === ', ' || how === '; '
+      ? items.join(how)
+      : new Intl.ListFormat(locale, { type: how }).format(items);
+  }
+
+  /** Messages in a row, parted by commas. */
+  const inRow = (text: string): string | undefined =>
+    text.includes(', ') ? listed(text, /, /, ', ') : undefined;
+
+  function bySentences(text: string): string | undefined {
+    const sentences = text.split(/(?<=[.!?:]) (?=\S)/);
+    if (sentences.length < 2) return undefined;
+    const from = (k: number): string[] | undefined => {
+      if (k === sentences.length) return [];
+      for (let e = k + 1; e <= sentences.length; e++) {
+        const piece = sentences.slice(k, e).join(' ');
+        const said = phrase(piece) ?? byPattern(piece);
+        const rest = said === undefined ? undefined : from(e);
+        if (said !== undefined && rest) return [said, ...rest];
+      }
+      return undefined;
+    };
+    return from(0)?.join(' ');
+  }
+  return say;
+}

@@ -1,0 +1,40 @@
+import { withLongDays } from '../../documents/dates';
+import type { InOther } from '../../documents/documentIn';
+import { inGerman } from '../../language/german';
+import { documentInLanguage } from '../../documents/inLanguage';
+import { isLanguage, LANGUAGES, type Language } from '../../language/languages';
+import type { ReadDocument } from '../../protocol/document';
+import { isLength, LENGTHS, type Length } from '../../protocol/lengths';
+import { isReportFormat, REPORT_FORMATS, type ReportFormat } from './formats';
+
+/** Who says texts in each language; English is what they are written in. */
+export const OTHER: Record<Language, InOther | undefined> = {
+  en: undefined,
+  de: { language: 'de', say: inGerman },
+};
+
+/** A document as it is read: days with their months, in its language. @param own names and texts that stay as they are */
+export function asRead(doc: ReadDocument, language: Language, own?: ReadonlySet<string>): ReadDocument {
+  const other = OTHER[language];
+  return other ? documentInLanguage(doc, other.language, other.say, own) : withLongDays(doc);
+}
+
+/** In which form a report is asked for. */
+export interface Edition {
+  format: ReportFormat;
+  length: Length;
+  /** Of a letter; report and record are English. */
+  language: Language;
+}
+
+/** What the address of a request asks for; PDF of the full record where it does not say. */
+export function editionOf(asked: URLSearchParams): Edition | { problem: string } {
+  const format = asked.get('format') ?? 'pdf';
+  if (!isReportFormat(format))
+    return { problem: `Format: not one of ${Object.keys(REPORT_FORMATS).join(', ')}.` };
+  const length = asked.get('length') ?? 'record';
+  if (!isLength(length)) return { problem: `Length: not one of ${LENGTHS.join(', ')}.` };
+  const language = asked.get('language') ?? 'en';
+  if (!isLanguage(language)) return { problem: `Language: not one of ${LANGUAGES.join(', ')}.` };
+  return { format, length, language: length === 'letter' ? language : 'en' };
+}

@@ -1,0 +1,193 @@
+import { inSentence } from '@undrel/core/vocabulary';
+import { byStage, estimate, formatMoney, needsTogether, sumOf, type Rates } from '@undrel/core/costing';
+import { type UnitSystem } from '@undrel/core/units';
+import {
+  paperOf,
+  textBlock as text,
+  type Block,
+  type ReadDocument,
+  type Section,
+} from '../../protocol/document';
+import { propertyMap } from '../../drawings/propertyMap';
+import type { PropertyPage } from '../../protocol/grounds';
+import { isDone, isOpen, type WorkTree } from '../../protocol/propertyWork';
+import type { TreeSource } from '../offers/treeWork';
+import { estimateRows, leftOut } from '../offers/words';
+import { taxTold } from './propertyLetter';
+
+/** Points of a page, as the map stands in the PDF. */
+const MAP = { width: 515, most: 360 };
+
+/** A property to report on. */
+export interface Grounds {
+  page: PropertyPage;
+  firm: string;
+  made: string;
+  rates: Rates | undefined;
+  system: UnitSystem;
+}
+
+/** What stands over and under the documents of a property, before they are issued. */
+export const headOf = ({ page, firm, made, system }: Grounds): Omit<ReadDocument, 'sections'> => ({
+  firm,
+  stamp: `Made on ${made}`,
+  title: page.name,
+  lines: [
+    ...(page.client ? [`For ${page.client}`] : []),
+    `${page.trees.length} trees; the newest visit of each`,
+  ],
+  foot: `${page.name} · ${made}`,
+  paper: paperOf(system),
+});
+
+/** What is prescribed for a tree, each operation once, with what was recorded of it. */
+function workText({ steps }: WorkTree): string {
+  const operations = [...new Set(steps.map((s) => s.operation))];
+  return operations
+    .map((operation) => {
+      const parts = steps.filter((s) => s.operation === operation);
+      const title = inSentence(parts[0]!.title);
+      const finished = parts.filter((s) => isDone(s.done)).length;
+      if (parts.length > 1)
+        return `${title} in ${parts.length} seasons${finished > 0 ? ` (${finished} done)` : ''}`;
+      return `${title}${parts[0]!.done ? ` (${parts[0]!.done})` : ''}`;
+    })
+    .join(', ');
+}
+
+/** The first pages: how many need what, the table of trees, cohorts, map and sums. */
+export function overview(
+  grounds: Grounds,
+  sources: readonly TreeSource[],
+  work: readonly WorkTree[],
+): ReadDocument {
+  const { page, rates, firm } = grounds;
+  const head = headOf(grounds);
+  const needs = needsTogether(work.map((w) => w.needs));
+  const whole = rates && estimate(needs, rates);
+  const stages = rates ? byStage(needs, rates) : [];
+  const net = (w: WorkTree) => (rates ? formatMoney(estimate(w.needs, rates).net, rates.currency) : '');
+  const open = work.filter(isOpen);
+  const finished = work.length - open.length;
+  const done = work.flatMap((w) => w.done);
+  const worked = new Set(open.map((w) => w.id));
+  const mapped = sources.flatMap(({ id, source: { tree } }) =>
+    tree.position ? [{ label: tree.label, ...tree.position, work: worked.has(id) }] : [],
+  );
+  const sections: Section[] = [
+    {
+      title: 'Summary',
+      blocks: [
+        text([firm, ...head.lines].join('. '), 'muted'),
+        text(
+          `${open.length} of ${page.trees.length} trees have work to do; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - work.length} that were visited have no work prescribed, ${page.trees.length - sources.length} were not visited.`,
+          'lead',
+        ),
+        ...(whole
+          ? [
+              text(
+                `${done.length > 0 ? 'What is left' : 'All of it'} comes to ${formatMoney(whole.total, rates.currency)}${taxTold(whole)}.`,
+                'strong',
+              ),
+              ...(done.length > 0
+                ? [
+                    text(
+                      `Work for ${formatMoney(estimate(done, rates).net, rates.currency)} net, without travel, is done and recorded.`,
+                    ),
+                  ]
+                : []),
+            ]
+          : []),
+        ...(mapped.length > 0
+          ? [
+              {
+                as: 'figure' as const,
+                drawing: propertyMap(page.plan, mapped, MAP, grounds.system),
+                title: 'Map of the trees',
+                caption: 'Trees on the plan of the property, true scale, north up; filled ones need work.',
+              },
+            ]
+          : []),
+      ],
+    },
+    {
+      title: 'Trees',
+      page: true,
+      blocks: [
+        {
+          as: 'table',
+          label: 'Trees',
+          head: ['tree', 'species', 'visited', 'work', done.length > 0 ? 'net, left' : 'net'],
+          widths: [14, 20, 14, 37, 15],
+          rows: sources.map(({ id, source }) => {
+            const own = work.find((w) => w.id === id);
+            return [
+              source.tree.label,
+              source.tree.species,
+              source.visit.date,
+              own ? workText(own) : 'none',
+              own ? net(own) : '',
+            ];
+          }),
+        },
+      ],
+    },
+    ...(page.cohorts.length > 0
+      ? [
+          {
+            title: 'Planted together',
+            blocks: page.cohorts.flatMap((c): Block[] => [
+              { as: 'heading', text: c.name },
+              ...c.readings.slice(0, 3).map((r) => text(r.summary)),
+            ]),
+          },
+        ]
+      : []),
+    ...(whole
+      ? [
+          {
+            title: 'What it costs',
+            blocks: [
+              ...stages.flatMap((s): Block[] => [
+                { as: 'heading', text: `Season ${s.stage}, ${s.year}` },
+                {
+                  as: 'table',
+                  label: `Season ${s.stage}`,
+                  head: ['what', 'amount', 'price', 'sum'],
+                  widths: [49, 19, 16, 16],
+                  rows: estimateRows(summed(s.estimate)),
+                },
+              ]),
+              ...leftOut(whole, [...new Set(work.flatMap((w) => w.unpriced))]).map((line) => text(line)),
+            ],
+          },
+        ]
+      : []),
+  ];
+  return { ...head, sections };
+}
+
+/** An estimate with the lines of one resource in one: a property has hundreds of them. The sums are those of the lines. */
+function summed(e: ReturnType<typeof estimate>): typeof e {
+  const digits = e.net.split('.')[1]?.length ?? 0;
+  const merged = [...new Set(e.lines.map((l) => l.resource))].map((resource) => {
+    const own = e.lines.filter((l) => l.resource === resource);
+    return {
+      ...own[0]!,
+      of: own.length === 1 ? own[0]!.of : `${own[0]!.of.split(': ')[1] ?? own[0]!.of}, ${own.length} lines`,
+      charged: String(
+        Number(
+          sumOf(
+            own.map((l) => l.charged),
+            2,
+          ),
+        ),
+      ),
+      sum: sumOf(
+        own.map((l) => l.sum),
+        digits,
+      ),
+    };
+  });
+  return { ...e, lines: merged };
+}

@@ -100,7 +100,7 @@ function watchMoves(late: string): void {
 }
 
 /** Parts that say they are still being worked out. */
-const LATE = /Weighing|Working out|Solving|Laying out|Drawing…/;
+const LATE = /Computing|Comparing|Working out|Solving|Laying out|Drawing…/;
 
 /** What was moved by parts of the page that came late, once all of them are there, and whether there were any. */
 async function movedLate(page: Page): Promise<{ moved: string[]; late: boolean }> {

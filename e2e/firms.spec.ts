@@ -10,7 +10,7 @@ test('two firms never see each other', async ({ browser }) => {
   const [, password] = /password (\S+)/.exec(made)!;
   const other = await (await browser.newContext()).newPage();
   await signIn(other, email, password);
-  await expect(other.getByText('No grounds yet')).toBeVisible();
+  await expect(other.getByText('No properties yet')).toBeVisible();
   for (const path of ['/trees/sable-katsura-14', '/grounds/kelpworth', '/trees/sable-katsura-14/report']) {
     await other.goto(path);
     await expect(other.getByRole('heading', { name: 'Not here' })).toBeVisible();

@@ -13,6 +13,7 @@ const WRITES = [
   '/api/properties/sable-row/days',
   '/api/properties/sable-row/locate',
   '/api/properties/sable-row/plan?base=1',
+  '/api/properties/sable-row/report',
   '/api/properties/sable-row/trees',
   '/api/properties/sable-row/weather',
 ];

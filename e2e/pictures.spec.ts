@@ -247,7 +247,7 @@ test('the same side of the collar at two visits stands side by side, and one is 
   const wipe = side.getByLabel('Wipe from 2025-05-13 to 2026-05-06');
   await wipe.focus();
   await page.keyboard.press('End');
-  await expect(wipe).toHaveValue('100');
+  await expect(wipe).toHaveAttribute('aria-valuenow', '100');
   // Aligned by four places: what lies a twentieth of the width farther right in the later picture is moved there.
   const apart = side.getByRole('button', { name: 'Not aligned' });
   if (await apart.isEnabled()) await apart.click();
@@ -410,7 +410,7 @@ test('the face of a pit: a tape gives the scale, layers are touched, and their d
   // The tape that hangs down the face, touched anew.
   await page.getByRole('button', { name: /^Open: Face of the pit/ }).click();
   await view.getByRole('button', { name: 'No scale' }).click();
-  await expect(view.getByText(/^For a scale, find the marker cards/)).toBeVisible();
+  await expect(view.getByText(/^To set a scale, find the marker cards/)).toBeVisible();
   await view.getByRole('button', { name: 'Rod or tape' }).click();
   await touch(bar!.from);
   await expect(view.getByText('Touch end 2 of 2 of the rod, or two marks of the tape.')).toBeVisible();

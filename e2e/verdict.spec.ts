@@ -14,6 +14,10 @@ test('the verdict ranks, explains, sends to the next look, and follows the answe
   await enterDemo(page);
   await openVerdict(page, 'sable-hornbeam-5');
   await expect(page.getByTestId('verdict-summary')).toContainText(/compacted soil/i);
+  // Beside it what led to what, as a picture that says the same in words.
+  await expect(page.getByTestId('verdict-diagram').getByRole('img')).toHaveAccessibleName(
+    /^What led to what\. .*\d+%.*, from /,
+  );
   const first = causes(page).locator('summary').first();
   await expect(first).toContainText(/Compacted soil|mulch cone/);
   await first.click();

@@ -11,7 +11,7 @@ const both = (kind: Kind, values: Record<string, unknown>, field: string) => [
 
 test('a value is told in the unit that it is in', () => {
   expect(both('tree', { stemDiameter: 0.31 }, 'stemDiameter')).toEqual(['31.0 cm', '12.2 in']);
-  expect(both('tree', { height: 12 }, 'height')).toEqual(['12.00 m', '39.4 ft']);
+  expect(both('tree', { height: 12 }, 'height')).toEqual(['12.0 m', '39.4 ft']);
   expect(both('tree', { plantedYear: 2016 }, 'plantedYear')).toEqual(['2016', '2016']);
   expect(both('probe', { bearing: 45 }, 'bearing')).toEqual(['45°', '45°']);
   expect(both('finding', { key: 'crown.density', number: 0.4 }, 'number')).toEqual(['40%', '40%']);

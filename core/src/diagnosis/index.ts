@@ -8,4 +8,5 @@ export * from './judgement';
 export { networkOf, priorsOf, tableProblems, type TableProblem } from './network';
 export { PRACTICE_TABLE } from './practiceTable';
 export * from './verdict';
+export * from './verdictMap';
 export * from './words';

@@ -1,5 +1,6 @@
 'use client';
 
+import { Slider } from '../../ui/controls/Slider';
 import { Dialog } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
 import { pictureUrl } from '../../protocol/pictureUrl';
@@ -131,18 +132,17 @@ export function Viewfinder({
                   : 'Stand on that side, the whole collar in view.'
               }
             />
-            <label className={`block ${ghost ? '' : 'invisible'}`}>
+            <div className={ghost ? '' : 'invisible'}>
               <span className="text-sm">Strength of the picture before</span>
-              <input
-                type="range"
-                className="w-full min-h-[44px] border-0 p-0"
+              <Slider
+                label="Strength of the picture before"
                 min={0}
                 max={80}
                 value={strength}
                 disabled={!ghost}
-                onChange={({ target }) => setStrength(Number(target.value))}
+                onChange={setStrength}
               />
-            </label>
+            </div>
             <div className="grid grid-cols-[1fr_2fr] gap-3">
               <button
                 type="button"

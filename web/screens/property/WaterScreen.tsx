@@ -1,5 +1,6 @@
 'use client';
 
+import { DayInput } from '../../ui/controls/DayInput';
 import { daysBetween } from '@undrel/core/vocabulary';
 import { useState, useTransition } from 'react';
 import { useRouter } from 'next/navigation';
@@ -73,17 +74,12 @@ export function WaterScreen({
                 : `${count(soon.length, 'tree')} of ${trees.length} under care ${soon.length === 1 ? 'needs' : 'need'} water within a week: ${litres(whole, system)} in all, ${count(Math.ceil(whole / (LITRES_PER_M3 * LIMITS.waterTank.value)), 'load')} of a tank.`}
           </p>
           <div className="flex flex-wrap items-end gap-3 mb-1">
-            <label>
-              <span className="block text-sm">On</span>
-              <input
-                type="date"
-                max={today}
-                defaultValue={on}
-                onChange={({ target }) => {
-                  if (target.value) router.replace(`?on=${target.value}`);
-                }}
-              />
-            </label>
+            <DayInput
+              label="On"
+              max={today}
+              value={on}
+              onChange={(day) => day && router.replace(`?on=${day}`)}
+            />
             <p className="text-sm text-muted flex-1 min-w-[14rem]">
               Weather: {water.source}, {Math.abs(water.latitude).toFixed(1)}°{' '}
               {water.latitude < 0 ? 'south' : 'north'}

@@ -1,5 +1,6 @@
 'use client';
 
+import { DayInput } from '../../ui/controls/DayInput';
 import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
 import { drivesBetween, hoursOn, type CrewDays, type CrewProblem } from '@undrel/core/crewDays';
@@ -138,15 +139,7 @@ export function CrewDaysView({
   return (
     <section aria-label="Crew days">
       <div className="flex flex-wrap gap-x-4 gap-y-2 items-end mb-2 no-print">
-        <label>
-          <span className="block text-sm">From</span>
-          <input
-            type="date"
-            min={today}
-            value={from}
-            onChange={({ target }) => target.value && setFrom(target.value)}
-          />
-        </label>
+        <DayInput label="From" min={today} value={from} onChange={(day) => day && setFrom(day)} />
         <label>
           <span className="block text-sm">Weeks</span>
           <input

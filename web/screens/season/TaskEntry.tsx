@@ -1,5 +1,6 @@
 'use client';
 
+import { DayInput } from '../../ui/controls/DayInput';
 import { useId, useState } from 'react';
 import { dayAfter } from '@undrel/core/vocabulary';
 import { PageLink } from '@/ui/PageLink';
@@ -158,10 +159,7 @@ function MoveOrDrop({
           onChange={({ target }) => setWhy(target.value)}
         />
       </label>
-      <label className="block">
-        <span className="block text-sm">New day</span>
-        <input type="date" min={today} value={on} onChange={({ target }) => setOn(target.value)} />
-      </label>
+      <DayInput label="New day" min={today} value={on} onChange={setOn} />
       <div className="flex flex-wrap gap-2 sm:col-span-2">
         <button
           type="button"

@@ -1,5 +1,6 @@
 'use client';
 
+import { Slider } from '../../ui/controls/Slider';
 import { useRef, useState, type PointerEvent } from 'react';
 import type { PictureAlignment } from '@undrel/core/records';
 import type { PicturePair } from '../../protocol/time';
@@ -178,19 +179,18 @@ export function SameSide({
             <Marked picture={after} about={after.caption} size="page" preserveAspectRatio="xMidYMid slice" />
           </div>
         </div>
-        <label className="block">
+        <div>
           <span className="text-sm">
             Wipe from {before.on} to {after.on}
           </span>
-          <input
-            type="range"
-            className="w-full"
+          <Slider
+            label={`Wipe from ${before.on} to ${after.on}`}
             min={0}
             max={100}
             value={share}
-            onChange={({ target }) => setShare(Number(target.value))}
+            onChange={setShare}
           />
-        </label>
+        </div>
       </figure>
     </section>
   );

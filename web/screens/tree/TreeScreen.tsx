@@ -21,6 +21,8 @@ import { useCase } from '../../device/useCase';
 import { NextStep } from './NextStep';
 import { newId } from './newId';
 import { SaveState } from './SaveState';
+import { shootsIn } from '@undrel/core/history';
+import type { Twig } from '../../drawings/twigs';
 import { SectionView } from './SectionView';
 import { StationLine } from './StationLine';
 import { LeafColours } from './asked/LeafColours';
@@ -36,6 +38,8 @@ const loaders = {
   Dig: () => import('./stations/Dig'),
   Soil: () => import('./stations/Soil'),
   SoilColumns: () => import('./soil/SoilColumnsView'),
+  VerdictDiagram: () => import('./VerdictDiagramView'),
+  Twigs: () => import('./TwigsView'),
   Trenches: () => import('./stations/Trenches'),
   Verdict: () => import('./stations/Verdict'),
   CutPlan: () => import('./stations/CutPlan'),
@@ -47,6 +51,8 @@ const Probe = dynamic(() => loaders.Probe().then((m) => m.Probe));
 const Dig = dynamic(() => loaders.Dig().then((m) => m.Dig));
 const Soil = dynamic(() => loaders.Soil().then((m) => m.Soil));
 const SoilColumnsView = dynamic(() => loaders.SoilColumns().then((m) => m.SoilColumnsView));
+const VerdictDiagramView = dynamic(() => loaders.VerdictDiagram().then((m) => m.VerdictDiagramView));
+const TwigsView = dynamic(() => loaders.Twigs().then((m) => m.TwigsView));
 const Trenches = dynamic(() => loaders.Trenches().then((m) => m.Trenches));
 const Verdict = dynamic(() => loaders.Verdict().then((m) => m.Verdict));
 const CutPlan = dynamic(() => loaders.CutPlan().then((m) => m.CutPlan));
@@ -253,6 +259,17 @@ export function TreeScreen(props: TreeScreenProps) {
     today,
     goTo,
   };
+  // Read back at this visit, each shoot by its own, and those of the healthy tree beside them.
+  const twigs: Twig[] = [
+    ...shootsIn(visit.findings).map((s, i) => ({
+      name: i === 0 ? tree.label : `Shoot ${i + 1}`,
+      values: s.values,
+    })),
+    ...(props.reference?.series ?? [])
+      .filter((s) => s.of === 'shoot')
+      .slice(0, 1)
+      .map((s) => ({ name: props.reference!.label, values: s.values })),
+  ].filter((t) => t.values.length > 0);
   const foot = (
     <NextStep {...stationProps} station={station}>
       <SaveState control={control} system={units} />
@@ -294,19 +311,30 @@ export function TreeScreen(props: TreeScreenProps) {
                   pushes={visit.pushes ?? NONE}
                   system={units}
                 />
+              ) : station === 'crown' && twigs.length > 0 ? (
+                <TwigsView twigs={twigs} system={units} />
               ) : (
-                <SectionView
-                  profile={profile}
-                  work={glance?.work ?? NO_WORK}
-                  tree={tree}
-                  visit={visit}
-                  events={events}
-                  bearing={bearing}
-                  onTurn={setBearing}
-                  when={when}
-                  onWhen={setWhen}
-                  system={units}
-                />
+                <>
+                  {station === 'verdict' && judged && (
+                    <div className="hidden lg:block h-full">
+                      <VerdictDiagramView verdict={judged.verdict} firmTable={firmTable} system={units} />
+                    </div>
+                  )}
+                  <div className={station === 'verdict' && judged ? 'h-full lg:hidden' : 'h-full'}>
+                    <SectionView
+                      profile={profile}
+                      work={glance?.work ?? NO_WORK}
+                      tree={tree}
+                      visit={visit}
+                      events={events}
+                      bearing={bearing}
+                      onTurn={setBearing}
+                      when={when}
+                      onWhen={setWhen}
+                      system={units}
+                    />
+                  </div>
+                </>
               )}
             </div>
             <div className="min-h-0 flex flex-col bg-sheet">

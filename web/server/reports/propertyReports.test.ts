@@ -7,6 +7,7 @@ import { importCase } from '../cases/import';
 import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
 import { propertySources } from '../offers/propertyWork';
+import { asRead } from './edition';
 import {
   issuedOfProperty,
   issuePropertyReport,
@@ -71,7 +72,9 @@ test('a property report is numbered in one row with those of trees, hashed, foun
   });
   for (const length of ['letter', 'report', 'record'] as const) {
     const { document } = (await as((db) => propertyReportIn(db, first.id, length)))!;
-    expect(document.stamp).toMatch(new RegExp(`^Report ${first.number}, issued \\d+ \\w+ ${YEAR}$`));
+    expect(asRead(document, 'en').stamp).toMatch(
+      new RegExp(`^Report ${first.number}, issued \\d+ \\w+ ${YEAR}$`),
+    );
     expect(document.sections.length).toBeGreaterThan(1);
   }
   expect((await as((db) => propertyFigures(db, first.id)))!.figures).toMatchObject({
@@ -92,4 +95,12 @@ test('stopped on the way, no number is taken', async () => {
   await expect(issue(AbortSignal.abort())).rejects.toThrow(/Stopped before/);
   expect(await as((db) => issuedOfProperty(db, firm.propertyId))).toHaveLength(2);
   expect(issuedOf(await issue()).number).toBe(`T-${YEAR}-0004`);
+});
+
+test('the letter of an issued report in German carries the same number and the day in German', async () => {
+  const [newest] = await as((db) => issuedOfProperty(db, firm.propertyId));
+  const { document } = (await as((db) => propertyReportIn(db, newest!.id, 'letter')))!;
+  expect(asRead(document, 'de').stamp).toMatch(
+    new RegExp(`^Bericht ${newest!.number}, ausgestellt am \\d+\\. \\S+ ${YEAR}$`),
+  );
 });

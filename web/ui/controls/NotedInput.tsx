@@ -9,7 +9,11 @@ export function NotedInput({ note, ...input }: ComponentProps<'input'> & { note:
   const wrong = Boolean(note);
   return (
     <FieldNote id={id} note={wrong ? note : undefined}>
-      <input {...input} aria-invalid={wrong || undefined} aria-describedby={wrong ? id : undefined} />
+      <input
+        {...input}
+        aria-invalid={wrong || input['aria-invalid'] || undefined}
+        aria-describedby={wrong ? id : undefined}
+      />
     </FieldNote>
   );
 }

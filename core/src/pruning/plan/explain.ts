@@ -11,7 +11,7 @@ export interface RootReason {
 
 const percent = (share: number): string => {
   const hundred = 100 * share;
-  return `${hundred > 0 && hundred < 1 ? '< 1' : Math.round(hundred)}%`;
+  return `${hundred > 0 && hundred < 1 ? '<1' : Math.round(hundred)}%`;
 };
 
 /** Bark that a root is the last to press on once the plan is done, mean over the years, as a share. */

@@ -1,5 +1,6 @@
 'use client';
 
+import { Slider } from '../../../ui/controls/Slider';
 import { lackingFor } from '@undrel/core/photogrammetry';
 import type { Picture } from '@undrel/core/records';
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
@@ -108,18 +109,17 @@ export function PicturesUnder({
               value={choice.depth}
               onChange={(depth) => onChange({ ...choice, depth })}
             />
-            <label className="block">
+            <div>
               <span className="block text-sm mb-0.5">Strength of the picture</span>
-              <input
-                type="range"
-                className="w-full min-h-[44px] border-0 p-0"
+              <Slider
+                label="Strength of the picture"
+                says={`${Math.round(100 * choice.strength)}%`}
                 min={0}
                 max={100}
                 value={Math.round(100 * choice.strength)}
-                aria-valuetext={`${Math.round(100 * choice.strength)}%`}
-                onChange={({ target }) => onChange({ ...choice, strength: Number(target.value) / 100 })}
+                onChange={(strength) => onChange({ ...choice, strength: strength / 100 })}
               />
-            </label>
+            </div>
           </div>
           <label className="flex items-center gap-2 min-h-[44px]">
             <input

@@ -213,8 +213,7 @@ export function Penetrometer(props: StationProps) {
                 </>
               ) : (
                 <span className="text-sm text-muted">
-                  No device is connected: pushes come from the simulated penetrometer. Locate buried lines
-                  before any push.
+                  No device is connected: pushes are simulated. Locate buried lines before any push.
                 </span>
               )
             }

@@ -1,5 +1,6 @@
 'use client';
 
+import { Slider } from '../../../ui/controls/Slider';
 import { type DigHead, type DugRoot, idOf, NEW_DIG, type RootKind } from '@undrel/core/records';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { DIG_QUESTIONS } from '@undrel/core/questions';
@@ -171,20 +172,18 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
           </DigPlanView>
         </div>
         {reading.roots.length > 0 && (
-          <label className="flex items-center gap-3 px-3 min-h-[44px] bg-sheet border-t border-ink">
+          <div className="flex items-center gap-3 px-3 min-h-[44px] bg-sheet border-t border-ink">
             <span className="num font-bold w-12">{thisYear + year}</span>
-            <input
-              type="range"
-              className="flex-1 min-h-[44px] border-0 p-0"
-              aria-label="Year"
-              aria-valuetext={`${thisYear + year}, ${Math.round(100 * grown.share)}% of the bark compressed`}
+            <Slider
+              label="Year"
+              says={`${thisYear + year}, ${Math.round(100 * grown.share)}% of the bark compressed`}
               min={0}
               max={HORIZON}
               value={year}
-              onChange={(event) => setYear(Number(event.target.value))}
+              onChange={setYear}
             />
             <span className="num text-sm w-12 text-right">{thisYear + HORIZON}</span>
-          </label>
+          </div>
         )}
       </div>
       <div className="min-h-0 flex flex-col bg-sheet">

@@ -1,5 +1,6 @@
 'use client';
 
+import { DayInput } from '../../../ui/controls/DayInput';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { EVENT_KINDS, type EventKind, yearOf } from '@undrel/core/vocabulary';
@@ -137,17 +138,12 @@ export function History(props: StationProps) {
       </section>
       <h2 className="mt-5 mb-1">This visit</h2>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        <Text
+        <DayInput
           label="Date"
-          type="date"
           value={visit.date}
           max={today}
           disabled={!mayMeasure}
-          onChange={(date) =>
-            /^\d{4}-\d{2}-\d{2}$/.test(date) &&
-            date <= today &&
-            control.set('visit', visitId, treeId, { ...head, date })
-          }
+          onChange={(date) => date && control.set('visit', visitId, treeId, { ...head, date })}
         />
         <Text
           label="By"
@@ -228,8 +224,6 @@ function SpeciesKnown({ own = [] }: { own?: readonly Species[] }) {
 function Text(props: {
   label: string;
   value: string;
-  type?: string;
-  max?: string;
   /** Id of a list of what it may be. */
   list?: string;
   disabled: boolean;
@@ -241,8 +235,7 @@ function Text(props: {
       <span className="block text-sm mb-0.5">{props.label}</span>
       <input
         className="w-full"
-        type={props.type ?? 'text'}
-        max={props.max}
+        type="text"
         list={props.list}
         disabled={props.disabled}
         value={typed ?? props.value}

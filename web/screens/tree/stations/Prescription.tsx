@@ -1,5 +1,6 @@
 'use client';
 
+import { DayInput } from '../../../ui/controls/DayInput';
 import type { Visit } from '@undrel/core/records';
 import { causesAnswered, clashesOf, looksFirst, plannedOf, type Operation } from '@undrel/core/prescription';
 import { dayAfter } from '@undrel/core/vocabulary';
@@ -100,22 +101,18 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
           <section className="mt-5">
             <h2 className="mb-1">Look again</h2>
             <div className="flex flex-wrap items-end gap-2">
-              <label>
-                <span className="block text-sm">On</span>
-                <input
-                  type="date"
-                  disabled={!mayJudge}
-                  min={visit.date}
-                  value={visit.lookAgain?.on ?? ''}
-                  onChange={(event) => {
-                    const on = event.target.value;
-                    const lookAgain = on
-                      ? { on, why: visit.lookAgain?.why ?? back?.why ?? 'See how it does.' }
-                      : undefined;
-                    control.set('visit', visitId, treeId, { ...head, lookAgain });
-                  }}
-                />
-              </label>
+              <DayInput
+                label="On"
+                disabled={!mayJudge}
+                min={visit.date}
+                value={visit.lookAgain?.on ?? ''}
+                onChange={(on) => {
+                  const lookAgain = on
+                    ? { on, why: visit.lookAgain?.why ?? back?.why ?? 'See how it does.' }
+                    : undefined;
+                  control.set('visit', visitId, treeId, { ...head, lookAgain });
+                }}
+              />
               {mayJudge && back && visit.lookAgain?.on !== back.on && (
                 <button
                   type="button"

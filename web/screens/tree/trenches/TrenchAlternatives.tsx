@@ -50,7 +50,7 @@ export function TrenchAlternatives(props: {
                     aria-label={`Choose instead: ${a.title}`}
                     onClick={() => (a === advised ? props.onChoose(undefined) : setWanted(a.remedy))}
                   >
-                    Take instead
+                    Choose instead
                   </button>
                 )}
               </td>

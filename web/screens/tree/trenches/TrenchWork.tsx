@@ -1,5 +1,6 @@
 'use client';
 
+import { DayInput } from '../../../ui/controls/DayInput';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { marksHold, orderOfWork, type TrenchPlan } from '@undrel/core/trenching';
@@ -48,16 +49,14 @@ export function TrenchWork(props: {
   return (
     <section className="my-3">
       <h2>Order of work</h2>
-      <label className="block my-1">
-        <span className="block text-sm">Buried lines marked on</span>
-        <input
-          type="date"
-          max={today}
-          disabled={props.disabled}
-          value={marked ?? ''}
-          onChange={(event) => props.onMarked(event.target.value || undefined)}
-        />
-      </label>
+      <DayInput
+        className="my-1"
+        label="Buried lines marked on"
+        max={today}
+        disabled={props.disabled}
+        value={marked ?? ''}
+        onChange={(day) => props.onMarked(day || undefined)}
+      />
       {props.position && !props.disabled && (
         <button type="button" className="link min-h-[44px]" disabled={busy} onClick={() => void ask()}>
           Ask the locate service

@@ -1,5 +1,6 @@
 'use client';
 
+import { DayInput } from '../../../../ui/controls/DayInput';
 import { withTerms } from '@undrel/core/vocabulary';
 import { Hinted } from '../../../../ui/Hinted';
 import { useState } from 'react';
@@ -156,17 +157,14 @@ function PlannedFor(
   const next = problems.length > 0 ? nextOpenDay(operation, tree.species, on!, closed) : undefined;
   return (
     <div className="mt-2 flex items-end gap-3">
-      <label className="inline-block">
-        <span className="block text-sm">{props.label ?? 'Planned for'}</span>
-        <input
-          type="date"
-          disabled={disabled}
-          min={visit.date}
-          value={on ?? ''}
-          aria-invalid={problems.length > 0 || undefined}
-          onChange={(event) => onChange(event.target.value)}
-        />
-      </label>
+      <DayInput
+        label={props.label ?? 'Planned for'}
+        disabled={disabled}
+        min={visit.date}
+        value={on ?? ''}
+        invalid={problems.length > 0}
+        onChange={onChange}
+      />
       <Said
         className="flex-1 min-w-[9rem]"
         lines={3}

@@ -44,6 +44,8 @@ export async function GET(request: NextRequest, { params }: Given): Promise<Resp
 export async function POST(request: NextRequest, { params }: Given): Promise<Response> {
   const { property } = await params;
   return asked(request, 'judge', async (by) => {
+    if ((await by.body('form')).length > 0)
+      return plain(400, 'Nothing is to be sent: the report is issued as it stands.');
     const { grounds, sources } = await groundsOf(request, by, property);
     return linesOf(
       by.asker.signal,

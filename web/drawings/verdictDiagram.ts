@@ -125,10 +125,11 @@ function boxOf({ node, x, y, width, height }: Laid, system: UnitSystem): Shape[]
   const inner = width - 16;
   const label = inLines(node.label, inner, 14, 3);
   const room = Math.floor((height - 14 - label.length * LINE - LINE) / (SMALL + 3));
-  const seen = node.seen
-    .slice(0, MOST_SEEN)
-    .flatMap((says) => inLines(writeLengths(says, system), inner, SMALL, 2))
-    .slice(0, Math.max(0, room));
+  const seen: string[] = [];
+  for (const says of node.seen.slice(0, MOST_SEEN)) {
+    const left = Math.min(2, room - seen.length);
+    if (left > 0) seen.push(...inLines(writeLengths(says, system), inner, SMALL, left));
+  }
   const likely = node.probability >= 0.5;
   return [
     { as: 'area', points: corners(width, y, y + height), tone: 'sheet', edge: 'ink' },

@@ -1,45 +1,23 @@
 import { CAUSE_KEYS, OPERATION_KEYS } from '@undrel/core/vocabulary';
-import type { Visit } from '@undrel/core/records';
 import { signsOf } from '../../core/tests/signs';
 import { collarAt, visitOn } from '../../core/tests/visits';
-import { RATES } from '../../db/demo/rates';
 import { documentIn, TIGHTEST } from '../documents/documentIn';
 import { noticeInLanguage, noticeWords, offerInLanguage, offerWords } from '../server/inLanguage';
 import { noticeOf } from '../server/notices/content';
 import { offerContent } from '../server/offers/content';
 import { worthOf } from '../server/offers/worth';
 import { reportContent } from '../server/reports/content';
-import { demoSource, visitedTrees } from '../server/reports/demoSources';
+import { demoSource, sourceAt, visitedTrees } from '../server/reports/demoSources';
 import type { ReportSource } from '../server/reports/source';
 import { NOTICE_WORDS, OFFER_WORDS } from './clientWords';
 import { inGerman } from './german';
 
-const made = (visit: Visit): ReportSource => ({
-  tree: {
-    label: 'Linden 1',
-    species: 'Tilia cordata',
-    plantedYear: 2022,
-    stock: 'container',
-    stemDiameter: 0.06,
-    height: 5,
-  },
-  events: [],
-  visit,
-  visits: [visit],
-  property: 'Place',
-  client: 'A client',
-  firm: 'Firm',
-  schools: {},
-  wording: {},
-  rates: RATES,
-  system: 'metric',
-});
 /** The trees of the demo in both unit systems, every operation with and without its day, every cause. */
 const sources: ReportSource[] = [
   ...visitedTrees().flatMap((tree) => [demoSource(tree, 'metric'), demoSource(tree, 'us')]),
   ...OPERATION_KEYS.flatMap((operation) =>
     [{ on: '2027-03-01' }, {}].map((day) =>
-      made(
+      sourceAt(
         visitOn('2026-06-01', signsOf('plantedDeep'), {
           probes: collarAt(0.18),
           decisions: [{ operation, taken: true, ...day }],
@@ -47,7 +25,7 @@ const sources: ReportSource[] = [
       ),
     ),
   ),
-  ...CAUSE_KEYS.map((cause) => made(visitOn('2026-06-01', signsOf(cause), { probes: collarAt(0.05) }))),
+  ...CAUSE_KEYS.map((cause) => sourceAt(visitOn('2026-06-01', signsOf(cause), { probes: collarAt(0.05) }))),
 ];
 
 test('every text of the letters of all trees, operations and causes is known in German', () => {

@@ -140,9 +140,9 @@ export function sayer({ locale, messages, small }: Speech): Say {
       : new Intl.ListFormat(locale, { type: how }).format(items);
   }
 
-  /** Messages in a row, parted by commas. */
+  /** Messages in a row, parted by semicolons. */
   const inRow = (text: string): string | undefined =>
-    text.includes(', ') ? listed(text, /, /, ', ') : undefined;
+    text.includes('; ') ? listed(text, /; /, '; ') : undefined;
 
   function bySentences(text: string): string | undefined {
     const sentences = text.split(/(?<=[.!?:]) (?=\S)/);

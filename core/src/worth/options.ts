@@ -1,4 +1,4 @@
-import { inSentence } from '../vocabulary/inSentence';
+import { inARow, inSentence } from '../vocabulary/inSentence';
 import { chanceWords, percent } from '../units/share';
 import type { OperationKey } from '../vocabulary/operations';
 import type { QuantityKey } from '../vocabulary/quantities';
@@ -167,7 +167,7 @@ export function optionsOf(given: WorthGiven): WorthOption[] {
       title: 'Treat it where it stands',
       what:
         treatment.length > 0
-          ? treatment.map((o) => o.title).join(', ')
+          ? inARow(treatment.map((o) => o.title))
           : 'Nothing found that treatment corrects',
       barred: treats ? [] : ['no operation that treats it is prescribed or advised'],
       chance: treated,

@@ -1,5 +1,6 @@
 import { useRouter } from 'next/navigation';
 import { besideMarks } from '../../drawings/besideMarks';
+import { ScaleBarSvg } from '../../drawings/ScaleBarSvg';
 import { planFrame } from '../../drawings/plan';
 import type { PropertyRow } from '../../protocol/grounds';
 import { useMeasured } from '../../ui/useMeasured';
@@ -94,16 +95,7 @@ export function PropertiesMap({
               </g>
             );
           })}
-          <g transform={`translate(14 ${HEIGHT - 12})`} aria-hidden="true">
-            <path
-              d={`M0 0H${frame.bar.length}M0 -5V5M${frame.bar.length} -5V5`}
-              stroke="var(--ink)"
-              strokeWidth="2"
-            />
-            <text y="-9" fontSize="13" fill="var(--ink)">
-              {frame.bar.label}
-            </text>
-          </g>
+          <ScaleBarSvg bar={frame.bar} height={HEIGHT} />
         </svg>
       </div>
       <figcaption className="text-sm text-muted">

@@ -3,6 +3,7 @@
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { useRouter } from 'next/navigation';
 import type { Outline, TreeRow } from '../../protocol/grounds';
+import { ScaleBarSvg } from '../../drawings/ScaleBarSvg';
 import { planFrame } from '../../drawings/plan';
 import { outlineLabels } from '../../drawings/outlineLabels';
 import { shortLabels } from '../../drawings/shortLabels';
@@ -240,16 +241,7 @@ export function PlanView(props: {
             N
           </text>
         </g>
-        <g transform={`translate(14 ${size.height - 14})`} aria-hidden="true">
-          <path
-            d={`M0 0H${frame.bar.length}M0 -5V5M${frame.bar.length} -5V5`}
-            stroke="var(--ink)"
-            strokeWidth="2"
-          />
-          <text y="-9" fontSize="13" fill="var(--ink)">
-            {frame.bar.label}
-          </text>
-        </g>
+        <ScaleBarSvg bar={frame.bar} height={size.height} />
       </svg>
     </div>
   );

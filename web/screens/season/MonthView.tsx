@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { dayAfter, lastOfMonth, monthsAfter } from '@undrel/core/vocabulary';
+import { dayAfter, lastOfMonth, monthsAfter, inARow } from '@undrel/core/vocabulary';
 import { formatValue } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import type { TaskRow } from '../../protocol/season';
@@ -54,7 +54,7 @@ function entriesOf(
       on: own[0]!.to,
       href: `/trees/${own[0]!.treeId}/order`,
       label: own[0]!.label,
-      what: own.map((w) => w.what).join(', '),
+      what: inARow(own.map((w) => w.what)),
       late: own.some((w) => w.state === 'late'),
     })),
     ...water

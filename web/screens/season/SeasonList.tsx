@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { isOpen } from '@undrel/core/schedule';
-import { dayAfter } from '@undrel/core/vocabulary';
+import { dayAfter, inARow } from '@undrel/core/vocabulary';
 import { formatValue, tidy, writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import type { Marking, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
@@ -183,7 +183,7 @@ function Works({ works, today }: { works: readonly WorkRow[]; today: string }) {
                   {tree.label}
                 </PageLink>
                 <span className="text-muted">, {tree.property}. </span>
-                {own.map((w) => w.what).join(', ')}
+                {inARow(own.map((w) => w.what))}
               </p>
               {[...new Set(own.flatMap((w) => (w.part > 1 && w.told ? [`${w.what}: ${w.told}`] : [])))].map(
                 (t) => (

@@ -35,7 +35,7 @@ export function NextStep(props: StationProps & { station: StationKey; children: 
         {station === 'prescription'
           ? 'preview, wording, issue'
           : left
-            ? `${left.asked - left.answered} left to check`
+            ? `${left.asked - left.answered} left to check at ${label}`
             : 'what it comes to'}
       </p>
       {props.children}

@@ -70,3 +70,15 @@ test.each(OPERATION_KEYS)('%s is on the sheet, with the day it is planned for', 
   expect(first).toContain(plain(step.title));
   expect(first).toContain('1March2027');
 });
+
+test('names with markup, emoji, letters that no font holds, right to left, or without end: the sheet is made, and says what was replaced', async () => {
+  const source = demoSource(visitedTrees()[0]!, 'metric');
+  for (const label of ['#strong[x] $a$ @b *c*', 'Oak 🌳 1', 'עץ אלון', 'x'.repeat(300), '漢字 𓀀']) {
+    const tree = { ...source.tree, label };
+    const whole = await PDFDocument.load(orderSheetPdf({ ...source, tree }));
+    expect(whole.getPageCount()).toBeGreaterThan(0);
+  }
+  const text = await textOf(orderSheetPdf({ ...source, tree: { ...source.tree, label: 'Oak 𓀀' } }));
+  expect(text).toContain('Oak □');
+  expect(text).toContain('U+13000');
+});

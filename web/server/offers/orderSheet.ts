@@ -6,6 +6,7 @@ import type { Order, OrderStep } from '../../protocol/order';
 import { materialText } from '../../ui/materialText';
 import { setOnPaper, taggedPdf } from '../paper';
 import { reportContent } from '../reports/content';
+import { inKnownLetters } from '../reports/knownLetters';
 import { svgOnPaper } from '../reports/pdf';
 import type { ReportSource } from '../reports/source';
 import { withoutControl } from '../reports/withoutControl';
@@ -72,16 +73,19 @@ export function orderSheetPdf(source: ReportSource): Uint8Array {
     foot: `${firm}. Local codes, permits and licensed practice take precedence. If anything differs, stop and call.`,
   });
   const pages = 1 + years.length;
-  const set = (at: (typeof SIZES)[number]) =>
-    setOnPaper(['web', 'server', 'offers', 'orderSheet.typ'], {
-      order: JSON.stringify(data),
-      inks: JSON.stringify(INK),
-      size: String(at.letters),
-      drawing: String(at.drawing),
-    });
-  for (const size of SIZES) {
-    const sheet = set(size);
-    if (sheet.numOfPages <= pages) return taggedPdf(sheet);
-  }
-  return taggedPdf(set(SIZES.at(-1)!));
+  return inKnownLetters(data, (known, told) => {
+    const order = JSON.stringify(told ? { ...known, foot: `${known.foot} ${told}` } : known);
+    const set = (at: (typeof SIZES)[number]) =>
+      setOnPaper(['web', 'server', 'offers', 'orderSheet.typ'], {
+        order,
+        inks: JSON.stringify(INK),
+        size: String(at.letters),
+        drawing: String(at.drawing),
+      });
+    for (const size of SIZES) {
+      const sheet = set(size);
+      if (sheet.numOfPages <= pages) return taggedPdf(sheet);
+    }
+    return taggedPdf(set(SIZES.at(-1)!));
+  });
 }

@@ -41,3 +41,25 @@ export const demoSource = (
   closed: CLOSED,
   system,
 });
+
+/** What a report of a made-up young tree is worked out from, at a visit. */
+export const sourceAt = (visit: Visit): ReportSource => ({
+  tree: {
+    label: 'Linden 1',
+    species: 'Tilia cordata',
+    plantedYear: 2022,
+    stock: 'container',
+    stemDiameter: 0.06,
+    height: 5,
+  },
+  events: [],
+  visit,
+  visits: [visit],
+  property: 'Place',
+  client: 'A client',
+  firm: 'Firm',
+  schools: {},
+  wording: {},
+  rates: RATES,
+  system: 'metric',
+});

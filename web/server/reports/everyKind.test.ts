@@ -4,37 +4,17 @@ import { collarAt, visitOn } from '../../../core/tests/visits';
 import { RATES } from '../../../db/demo/rates';
 import { differencesOf, resultOf, type Result } from '@undrel/core/proof';
 import { readCase } from '@undrel/core/format';
-import type { Tree, Visit } from '@undrel/core/records';
+
 import { documentIn, TIGHTEST } from '../../documents/documentIn';
 import { assessedOf } from '../assessed';
 import { workOfTree } from '../offers/treeWork';
 import { reportContent } from './content';
 import { documentMarkdown } from './markdown';
+import { sourceAt } from './demoSources';
 import { proofOf } from './proof';
 import { propertyLetter } from './propertyLetter';
 import type { ReportSource } from './source';
 
-const TREE: Tree = {
-  label: 'Linden 1',
-  species: 'Tilia cordata',
-  plantedYear: 2022,
-  stock: 'container',
-  stemDiameter: 0.06,
-  height: 5,
-};
-const sourceOf = (visit: Visit): ReportSource => ({
-  tree: TREE,
-  events: [],
-  visit,
-  visits: [visit],
-  property: 'Place',
-  client: 'A client',
-  firm: 'Firm',
-  schools: {},
-  wording: {},
-  rates: RATES,
-  system: 'metric',
-});
 const saidIn = (source: ReportSource, length: 'letter' | 'report', tight: number) =>
   documentMarkdown(documentIn(length, reportContent(source), undefined, tight)).replaceAll('\\', '');
 /** Causes that no look alone makes likely: they are measured, dug up, or told by the record. */
@@ -45,7 +25,7 @@ const HEAD = { firm: 'Firm', stamp: '', title: 'Place', lines: [], foot: '', pap
 test.each(CAUSE_KEYS)(
   '%s: where it is likely, letter and report say so, with what is done about it',
   (cause) => {
-    const source = sourceOf(visitOn('2026-06-01', signsOf(cause), { probes: collarAt(0.05) }));
+    const source = sourceAt(visitOn('2026-06-01', signsOf(cause), { probes: collarAt(0.05) }));
     const { verdict } = assessedOf(source);
     const all = verdict.causes.filter((c) => c.standing === 'likely');
     if (!MEASURED.includes(cause)) expect(all.map((c) => c.cause)).toContain(cause);
@@ -70,7 +50,7 @@ test.each(OPERATION_KEYS)(
       probes: collarAt(0.18),
       decisions: [{ operation, taken: true, on: DAY }],
     });
-    const source = sourceOf(visit);
+    const source = sourceAt(visit);
     const { title, cautions } = assessedOf(source).operations.find((o) => o.key === operation)!;
     for (let tight = 0; tight <= TIGHTEST; tight++) {
       const letter = saidIn(source, 'letter', tight);

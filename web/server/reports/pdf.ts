@@ -8,6 +8,7 @@ import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import { setOnPaper, taggedPdf } from '../paper';
 import { pictureSvg } from './pictureSvg';
 import type { Proof } from './proof';
+import { inKnownLetters } from './knownLetters';
 import { withoutControl } from './withoutControl';
 
 /** Lines and letters of a drawing on paper, as a share of their size on a screen. */
@@ -100,33 +101,6 @@ function qrOf({ hash }: Proof): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-4 -4 ${size + 8} ${size + 8}" shape-rendering="crispEdges"><path d="${dark.join('')}" fill="${INK.ink}"/></svg>`;
 }
 
-/** Characters that a message of the export names as in none of the fonts. */
-const unknownIn = (message: string): string[] =>
-  [...message.matchAll(/the text `\\?"(.+?)\\?"` could not be displayed/gu)].flatMap(([, text]) => [
-    ...text!.replace(/\\u\{([0-9a-f]+)\}/gi, (_, code: string) => String.fromCodePoint(parseInt(code, 16))),
-  ]);
-
-const STANDS_FOR_UNKNOWN = '□';
-const codeOf = (character: string) =>
-  `U+${character.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`;
-
-/** The document with a mark for each such character, wherever it stands, and a line on the cover that says so. */
-function withMarks(doc: ReadDocument, unknown: ReadonlySet<string>): ReadDocument {
-  const marked = JSON.parse(
-    JSON.stringify(doc, (_, part: unknown) =>
-      typeof part === 'string'
-        ? [...part].map((c) => (unknown.has(c) ? STANDS_FOR_UNKNOWN : c)).join('')
-        : part,
-    ),
-  ) as ReadDocument;
-  const codes = [...unknown].map(codeOf);
-  const named = codes.length > 12 ? `${codes.slice(0, 12).join(', ')} and others` : codes.join(', ');
-  return {
-    ...marked,
-    lines: [...marked.lines, `${STANDS_FOR_UNKNOWN} stands for characters that no font here holds: ${named}`],
-  };
-}
-
 /**
  * A document as tagged PDF (PDF/UA-1): a cover, then its sections, each a bookmark. Nothing is said here that the document
  * does not say, except which characters could not be set. With a proof it is PDF/A-3a, which keeps what proves it as
@@ -139,18 +113,9 @@ export function documentPdf(
   files: PictureFiles = {},
   proof?: Proof,
 ): { bytes: Uint8Array; pages: number } {
-  const doc = withoutControl(given);
-  const unknown = new Set<string>();
-  for (;;) {
-    const data = JSON.stringify(asData(unknown.size > 0 ? withMarks(doc, unknown) : doc, files));
-    const set = laidOut(data, proof);
-    try {
-      const bytes = taggedPdf(set, proof ? 'a-3a' : 'ua-1');
-      return { bytes, pages: set.numOfPages };
-    } catch (error) {
-      const more = unknownIn(String(error)).filter((c) => c !== STANDS_FOR_UNKNOWN && !unknown.has(c));
-      if (more.length === 0) throw error;
-      for (const c of more) unknown.add(c);
-    }
-  }
+  return inKnownLetters(withoutControl(given), (doc, told) => {
+    const whole = told ? { ...doc, lines: [...doc.lines, told] } : doc;
+    const set = laidOut(JSON.stringify(asData(whole, files)), proof);
+    return { bytes: taggedPdf(set, proof ? 'a-3a' : 'ua-1'), pages: set.numOfPages };
+  });
 }

@@ -1,4 +1,4 @@
-import { inSentence } from '@undrel/core/vocabulary';
+import { inARow } from '@undrel/core/vocabulary';
 import {
   byStage,
   estimate,
@@ -118,7 +118,7 @@ export function propertyLetter(
     listed.map((w) => [
       w.label,
       w.verdict,
-      [...new Set(w.steps.filter((s) => !isDone(s.done)).map((s) => inSentence(s.title)))].join(', '),
+      inARow([...new Set(w.steps.filter((s) => !isDone(s.done)).map((s) => s.title))]),
     ]),
   );
   return {

@@ -52,7 +52,7 @@ function workText({ steps }: WorkTree): string {
         return `${title} in ${parts.length} seasons${finished > 0 ? ` (${finished} done)` : ''}`;
       return `${title}${parts[0]!.done ? ` (${parts[0]!.done})` : ''}`;
     })
-    .join(', ');
+    .join('; ');
 }
 
 /** The first pages: how many need what, the table of trees, cohorts, map and sums. */

@@ -6,12 +6,15 @@ import type { Verdict } from './verdict';
 
 const LIST = new Intl.ListFormat('en-GB');
 
+/** From this chance on a thing is more likely than not. */
+const EVEN = 0.5;
+
 /** How sure, by the one scale of the product. */
 const surely = (probability: number): string => `It is ${certaintyOf(probability)} that`;
 
 /**
  * What the client is told, from the same facts as the verdict, without terms of the trade. The consultant may write it
- * anew.
+ * again.
  */
 export function clientWords(
   tree: Tree,
@@ -42,7 +45,10 @@ export function clientWords(
     );
   const states = verdict.chain.map((step) => step.so);
   if (!dead && likely.length > 0 && states.length > 0) sentences.push(`As a result, ${LIST.format(states)}.`);
-  const others = possible.filter((c) => c.cause !== own).slice(0, 3);
+  // What is more likely than not is said to be so, though it calls for no work of its own yet.
+  for (const { cause, probability } of possible.filter((c) => c.cause !== own && c.probability >= EVEN))
+    sentences.push(`${surely(probability)} ${plain(cause)}.`);
+  const others = possible.filter((c) => c.cause !== own && c.probability < EVEN).slice(0, 3);
   if (others.length > 0)
     sentences.push(
       `We cannot yet rule out ${new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(others.map((c) => `that ${plain(c.cause)}`))}.`,

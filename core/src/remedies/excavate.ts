@@ -204,7 +204,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
         ? collarDeep.state === 'unexamined'
           ? 'Too uncertain to call for digging: probe more bearings.'
           : `No digging: ${collarDeep.text}.`
-        : `Bowl ${longMark(shape.outerRadius)} radius, floor ${shortMark(floor)} below grade, by ${TOOL_WORDS[tool]}.`,
+        : `Dig a bowl of ${longMark(shape.outerRadius)} radius round the stem, its floor ${shortMark(floor)} below grade, by ${TOOL_WORDS[tool]}.`,
     why: base.why.length > 0 ? base.why : [collarDeep.text],
   };
 }

@@ -1,6 +1,10 @@
 /** A share of something that was measured or planned, in whole percent. */
 export const percent = (share: number): string => `${Math.round(100 * share)}%`;
 
+/** A range of shares: 25 to 48%. */
+export const percents = ({ from, to }: { from: number; to: number }): string =>
+  `${Math.round(100 * from)} to ${percent(to)}`;
+
 /** A chance is never told as certain: from here on, and below as much, it is told as over or under. */
 const CERTAIN = 0.995;
 

@@ -1,10 +1,9 @@
+import { percents } from '../units/share';
 import { inSentence } from '../vocabulary/inSentence';
 import { formatMoney } from '../costing';
 import type { WorthOption } from './options';
-import type { Range } from './chance';
 import { leavesOf, paysFrom } from './weigh';
 
-const percents = ({ from, to }: Range): string => `${Math.round(100 * from)} to ${Math.round(100 * to)}%`;
 const tens = (amount: number): number => Math.round(amount / 10) * 10;
 
 /** Whether treating is worth it, in two sentences, before anyone says what the tree is worth to them. */

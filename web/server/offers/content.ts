@@ -1,12 +1,12 @@
 import { headOfPictures, MOST_PICTURES } from '../../protocol/chosenPictures';
 import { formatMoney } from '@undrel/core/costing';
 import { paperOf } from '../../protocol/document';
-import { writeLengths } from '@undrel/core/units';
+import { percents, writeLengths } from '@undrel/core/units';
 import type { WorthOption } from '@undrel/core/worth';
 import type { OfferContent } from '../../protocol/offer';
 import { reportContent } from '../reports/content';
 import type { ReportSource } from '../reports/source';
-import { leftOut, moneyRange, percents } from './words';
+import { leftOut, moneyRange } from './words';
 import type { WorthSheet } from './worth';
 
 /** What a client is shown: verdict, options, steps and sums in plain words. */

@@ -1,9 +1,6 @@
 import { inSentence } from '@undrel/core/vocabulary';
-import { percent } from '@undrel/core/units';
 import { formatMoney, RESOURCES, unitWord, type Estimate, type Need } from '@undrel/core/costing';
 import type { Range } from '@undrel/core/worth';
-
-export const percents = ({ from, to }: Range): string => `${percent(from)} to ${percent(to)}`;
 
 /** A range of money in tens, since none is known better. */
 export const moneyRange = ({ from, to }: Range, currency: string): string => {

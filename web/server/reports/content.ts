@@ -24,6 +24,7 @@ import { answerOf, type WorthOption } from '@undrel/core/worth';
 import { sectionOf, type Profile } from '@undrel/core/profile';
 import { dugSection } from '@undrel/core/roots';
 import {
+  percents,
   formatLength,
   formatQuantity,
   formatValue,
@@ -49,7 +50,7 @@ import { soilPart } from './soilPart';
 import { refusedSpokes, trenchPart } from './trenchPart';
 import type { Assessment } from '@undrel/core/assessment';
 import { assessedOf, explained } from '../assessed';
-import { estimateRows, leftOut, moneyRange, percents } from '../offers/words';
+import { estimateRows, leftOut, moneyRange } from '../offers/words';
 import { trenchWork, worthOf } from '../offers/worth';
 import type { ReportSource } from './source';
 

@@ -11,7 +11,7 @@ import type { OperationKey } from '@undrel/core/vocabulary';
 import type { Block, ReadDocument, Section } from '../../protocol/document';
 import { isDone, isOpen, type WorkTree } from '../../protocol/propertyWork';
 import { harm, table, text } from '../../documents/blocks';
-import { percents } from '../offers/words';
+import { percents } from '@undrel/core/units';
 
 /** How many trees a letter lists by name, by how short it has to be. */
 const LISTED = [30, 18, 8, 0] as const;

@@ -1,7 +1,18 @@
-const shared = {
+const shared = { extensionsToTreatAsEsm: ['.ts', '.tsx'] };
+
+/** What computes: in bare Node, at the speed that it has there, the core read once and not once a test file. */
+const bare = {
+  ...shared,
+  runner: 'jest-light-runner',
+  setupFiles: ['<rootDir>/scripts/setup/typescript.mjs'],
+  transform: {},
+};
+
+/** What opens connections, starts programs or sets clocks: each file in a context of its own, ended when it hangs. */
+const apart = {
+  ...shared,
   transform: { '^.+\\.tsx?$': '<rootDir>/scripts/setup/testTransform.mjs' },
   testEnvironment: 'node',
-  extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transformIgnorePatterns: ['/node_modules/'],
 };
 
@@ -9,17 +20,19 @@ export default {
   // Ends a test that hangs; says nothing of how fast one has to be.
   testTimeout: 300_000,
   projects: [
-    { ...shared, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
+    { ...bare, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts', '<rootDir>/db/**/*.test.ts'] },
     {
-      ...shared,
-      displayName: 'web',
+      ...bare,
+      displayName: 'screens',
       testMatch: ['<rootDir>/web/**/*.test.ts'],
+      testPathIgnorePatterns: ['<rootDir>/web/server/', '/node_modules/'],
+    },
+    {
+      ...apart,
+      displayName: 'server',
+      testMatch: ['<rootDir>/web/server/**/*.test.ts'],
       globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
     },
-    {
-      ...shared,
-      displayName: 'scripts',
-      testMatch: ['<rootDir>/scripts/**/*.test.ts', '<rootDir>/db/**/*.test.ts'],
-    },
+    { ...apart, displayName: 'scripts', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },
   ],
 };

@@ -1,4 +1,3 @@
-import { expect, test } from '@jest/globals';
 import type { CutAssessment } from '../src/pruning';
 import { shortMark } from '../src/units/marks';
 import { cutsText } from './cuts';

@@ -11,7 +11,7 @@ import {
 import { LEAF_TONES, leafPhotograph, type LeafShot } from './leaves';
 
 /** As small as a sheet that fills half of a picture of a phone would be without need. */
-const SIZE = { width: 800, height: 600 };
+const SIZE = { width: 640, height: 480 };
 
 const measured = (raster: Raster): LeafColour | { problem: string } => {
   const plane = planeOfCards(raster, readMarkers(raster));

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { createRequire } from 'node:module';
+import { SWC } from './swcOptions.mjs';
 
 /**
  * TypeScript for Jest. Each test file runs in a context of its own, in which every look at a global (`Math.max` in a
@@ -10,14 +11,7 @@ const NAMES = 'const { Array, Float64Array, Infinity, Map, Math, Number, Object,
 
 // The package is CommonJS, whose exports are not told apart.
 const { createTransformer } = createRequire(import.meta.url)('@swc/jest');
-const swc = createTransformer({
-  jsc: {
-    parser: { syntax: 'typescript', tsx: true },
-    target: 'es2022',
-    transform: { react: { runtime: 'automatic' } },
-  },
-  module: { type: 'es6' },
-});
+const swc = createTransformer(SWC);
 
 // On the line of the first statement, so that lines of errors stay right.
 const named = (result) => ({ ...result, code: NAMES + result.code });

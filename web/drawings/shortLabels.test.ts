@@ -13,6 +13,7 @@ test('as few letters as tell the names apart, and the number', () => {
   expect(shortLabels(['Linden 3', 'Lime 3', 'Gate oak']).short).toEqual(['Lin3', 'Lim3', 'Gate oak']);
   // Of one name the number alone.
   expect(shortLabels(['Ash 1', 'Ash 2'])).toEqual({ short: ['1', '2'], key: [] });
+  expect(shortLabels(['26', 'Oak 26']).short).toEqual(['26', 'O26']);
   expect(shortLabels(['7', '8b']).short).toEqual(['7', '8b']);
 });
 

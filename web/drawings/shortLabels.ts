@@ -16,6 +16,8 @@ export function shortLabels(labels: readonly string[]): {
 } {
   const all = labels.map(parts);
   const names = [...new Set(all.filter((p) => p.number !== '' && p.name !== '').map((p) => p.name))];
+  // Where all trees are of one name their numbers do, unless a number stands without a name beside them.
+  const alone = names.length < 2 && !(names.length === 1 && all.some((p) => p.name === ''));
   const lettersOf = new Map(
     names.map((name) => {
       for (let n = 1; n < name.length; n++) {
@@ -30,13 +32,10 @@ export function shortLabels(labels: readonly string[]): {
   );
   return {
     short: all.map(({ name, number }) =>
-      number === '' ? name : names.length < 2 ? number : `${lettersOf.get(name) ?? ''}${number}`,
+      number === '' ? name : alone ? number : `${lettersOf.get(name) ?? ''}${number}`,
     ),
-    key:
-      names.length < 2
-        ? []
-        : names
-            .toSorted((a, b) => a.localeCompare(b))
-            .map((name) => ({ letters: lettersOf.get(name)!, name })),
+    key: alone
+      ? []
+      : names.toSorted((a, b) => a.localeCompare(b)).map((name) => ({ letters: lettersOf.get(name)!, name })),
   };
 }

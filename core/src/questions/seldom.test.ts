@@ -1,4 +1,3 @@
-import { expect, test } from '@jest/globals';
 import { collarAt, visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
 import { ageAt, cohortTold } from '../history';

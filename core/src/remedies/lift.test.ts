@@ -1,4 +1,3 @@
-import { expect, test } from '@jest/globals';
 import { collarAt, visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
 import { needsOf, RESOURCE_KEYS } from '../costing';

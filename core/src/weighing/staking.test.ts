@@ -1,4 +1,3 @@
-import { expect, test } from '@jest/globals';
 import { visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
 import { sameGenus, SPECIES } from '../species';

@@ -170,6 +170,13 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
   await expect(page.getByRole('region', { name: 'Measured' })).toBeHidden();
   const letterAt = await page.getByRole('link', { name: 'PDF' }).getAttribute('href');
   const letter = await (await page.request.get(letterAt!)).body();
+  // The screen shows what the paper holds, as it was fitted to its pages.
+  const fitted = (await (await page.request.get(letterAt!.replace('format=pdf', 'format=json'))).json()) as {
+    sections: { title: string }[];
+  };
+  await expect(page.getByRole('article', { name: 'Report' }).getByRole('heading', { level: 2 })).toHaveText(
+    fitted.sections.map((section) => section.title),
+  );
   expect((await PDFDocument.load(letter)).getPageCount()).toBeLessThanOrEqual(2);
   const said = await textOf(letter);
   expect(said).toMatch(/QTA-\d{4}-\d{4}, issued \d+ [A-Z][a-z]+ \d{4}/);

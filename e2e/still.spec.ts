@@ -275,3 +275,31 @@ test('an answer that grows above what was pressed does not push it away', async 
   await expect.poll(async () => Math.round((await where()).height)).not.toBe(Math.round(was.height));
   expect(Math.abs((await top()) - before)).toBeLessThan(1.5);
 });
+
+test('on a phone the drawing gives way to what is answered; stations and the next step stay in reach', async ({
+  page,
+}) => {
+  await page.setViewportSize(PHONE);
+  await enterDemo(page);
+  await page.goto('/trees/sable-katsura-14?station=mulch');
+  const stations = page.getByRole('navigation', { name: 'Stations' });
+  await expect(stations.getByRole('button').first()).toBeEnabled();
+  const drawing = page.getByTestId('section');
+  const next = page.getByRole('button', { name: 'Probe next' });
+  await expect(drawing).toBeInViewport();
+  const below = (await next.boundingBox())!.y;
+  await page.mouse.move(195, 700);
+  await page.mouse.wheel(0, 600);
+  await expect(drawing).not.toBeInViewport();
+  await expect(stations).toBeInViewport();
+  // A foot that stays, and half a screen more to answer in.
+  expect((await next.boundingBox())!.y).toBe(below);
+  await next.click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Probe' })).toBeInViewport();
+  await expect(drawing).not.toBeInViewport();
+  const over = await page.evaluate(() => {
+    const main = document.querySelector('main')!;
+    return main.scrollWidth - main.clientWidth;
+  });
+  expect(over).toBe(0);
+});

@@ -54,10 +54,12 @@ export function documentIn(
   tight = 0,
   other?: InOther,
 ): ReadDocument {
-  const whole = (doc: ReadDocument): ReadDocument =>
-    other && length === 'letter'
+  const whole = (doc: ReadDocument): ReadDocument => ({
+    ...(other && length === 'letter'
       ? documentInLanguage(doc, other.language, other.say, ownWords(content), other.missed)
-      : withLongDays(doc);
+      : withLongDays(doc)),
+    ...(tight > 0 && length !== 'record' && { shortened: tight }),
+  });
   switch (length) {
     case 'letter':
       return whole(without(letterOf(content, stamp, tight), content.wording.leave?.letter));

@@ -1,32 +1,15 @@
 import type { VerdictMap, MapNode } from '@undrel/core/diagnosis';
 import { chanceFigure, chanceWords, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { inSentence } from '@undrel/core/vocabulary';
+import { inLines } from './inLines';
 import { paperOf, words, type Drawing, type Point, type Shape } from './shapes';
 
 const TEXT = words({ size: 14, tone: 'ink', anchor: 'start' });
-/** About how wide a letter is, by the size of its text. */
-const LETTER = 0.52;
 const [MARGIN, GAP] = [16, 12];
 const LINE = 17;
 /** Letters of what was seen. */
 const SMALL = 12;
 const MOST_SEEN = 2;
-
-/** A text in lines no wider than this; the last one ends in … where more would follow. */
-function inLines(text: string, width: number, size: number, most: number): string[] {
-  const fits = Math.max(4, Math.floor(width / (LETTER * size)));
-  const lines: string[] = [];
-  for (const word of text.split(' ')) {
-    const last = lines.at(-1);
-    if (last !== undefined && last.length + 1 + word.length <= fits)
-      lines[lines.length - 1] = `${last} ${word}`;
-    else lines.push(word);
-  }
-  if (lines.length <= most) return lines;
-  const kept = lines.slice(0, most);
-  kept[most - 1] = `${kept[most - 1]!.slice(0, fits - 1)}…`;
-  return kept;
-}
 
 interface Laid {
   node: MapNode;

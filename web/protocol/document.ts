@@ -56,6 +56,8 @@ export interface ReadDocument {
   language?: 'de';
   /** Begins with its head on the first page; otherwise a cover goes before it. */
   compact?: true;
+  /** How many times it was made shorter so that it fits its pages. */
+  shortened?: number;
   sections: Section[];
 }
 

@@ -6,6 +6,7 @@ import type { Length } from '../../protocol/lengths';
 import type { ReportContent, WeighedAgain } from '../../protocol/report';
 import { IssuedPage } from './IssuedPage';
 import { ReportBody } from './ReportBody';
+import { useShortened } from './useShortened';
 
 /** An issued report of a tree. */
 export function IssuedScreen(props: {
@@ -20,6 +21,9 @@ export function IssuedScreen(props: {
   const [length, setLength] = useState<Length>('record');
   const [language, setLanguage] = useState<Language>('en');
   const { id, number, issued, sha256, content, again } = props;
+  const file = (format: string) =>
+    `/api/reports/${id}/file?format=${format}&length=${length}&language=${language}`;
+  const shortened = useShortened(length, file('json'));
   return (
     <IssuedPage
       of="tree"
@@ -27,11 +31,7 @@ export function IssuedScreen(props: {
       {...{ number, issued, sha256, length, language }}
       onLength={setLength}
       onLanguage={setLanguage}
-      file={(format) =>
-        length === 'record' && format === 'pdf'
-          ? `/api/reports/${id}/pdf`
-          : `/api/reports/${id}/file?format=${format}&length=${length}&language=${language}`
-      }
+      file={(format) => (length === 'record' && format === 'pdf' ? `/api/reports/${id}/pdf` : file(format))}
       aside={
         again && (
           <p className="text-sm">
@@ -42,7 +42,7 @@ export function IssuedScreen(props: {
         )
       }
     >
-      <ReportBody {...{ content, length, language, number, issued }} />
+      <ReportBody {...{ content, length, language, number, issued, shortened }} />
     </IssuedPage>
   );
 }

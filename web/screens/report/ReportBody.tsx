@@ -3,7 +3,9 @@ import { withTerms, type Piece } from '@undrel/core/vocabulary';
 import { Hinted } from '../../ui/Hinted';
 import { Marked } from '../pictures/Marked';
 import type { Block, ReadDocument } from '../../protocol/document';
-import type { Length } from '../../protocol/lengths';
+import { withThinSpaces } from '../../documents/thinSpaces';
+import { LENGTH_WORDS, type Length } from '../../protocol/lengths';
+import type { Shortened } from './useShortened';
 import type { ReportContent } from '../../protocol/report';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { documentIn, type InOther } from '../../documents/documentIn';
@@ -130,7 +132,8 @@ function hintsOf({ sections }: ReadDocument): Map<Block, Piece[]> {
 }
 
 /** A document on the screen, and on paper from there. */
-export function DocumentBody({ doc, engines }: { doc: ReadDocument; engines?: string }) {
+export function DocumentBody({ doc: given, engines }: { doc: ReadDocument; engines?: string }) {
+  const doc = withThinSpaces(given, 'screen');
   const hints = hintsOf(doc);
   return (
     <article className="max-w-[46rem]" aria-label="Report" lang={doc.language}>
@@ -167,16 +170,27 @@ export function ReportBody({
   language = 'en',
   number,
   issued,
+  shortened,
 }: {
   content: ReportContent;
   length?: Length;
   language?: Language;
   number?: string;
   issued?: string;
+  /** See {@link useShortened}. */
+  shortened: Shortened;
 }) {
   const other = useOther(length === 'letter' ? language : 'en');
   const stamp = number && issued ? { number, issued } : undefined;
-  return <DocumentBody doc={documentIn(length, content, stamp, 0, other)} engines={content.engines} />;
+  if (shortened === 'fitting')
+    return (
+      <p role="status" className="max-w-[46rem] min-h-[60vh] text-muted">
+        Fitting it to {LENGTH_WORDS[length].pages} pages…
+      </p>
+    );
+  return (
+    <DocumentBody doc={documentIn(length, content, stamp, shortened, other)} engines={content.engines} />
+  );
 }
 
 /** Who says texts in another language, once its messages are here; until then a letter is English. */

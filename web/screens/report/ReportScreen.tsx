@@ -13,6 +13,7 @@ import { LanguageChoice } from './LanguageChoice';
 import { LengthChoice } from './LengthChoice';
 import { PartsChoice } from './PartsChoice';
 import { ReportBody } from './ReportBody';
+import { useShortened } from './useShortened';
 
 export type SaveAnswer =
   | { ok: true; id: string; version: number }
@@ -78,6 +79,7 @@ export function ReportScreen(props: {
   const [problem, setProblem] = useState<string | undefined>(undefined);
   const [busy, startWork] = useTransition();
   const alive = useAlive();
+  const shortened = useShortened(length, `${file('json')}&draft=${kept.version}`);
   const changed = differs(wording, kept.wording);
 
   /** Saves the words; gives the draft they are kept in, or undefined where they were not saved. */
@@ -125,7 +127,7 @@ export function ReportScreen(props: {
       </TopBar>
       <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
         <div className="min-w-0 p-4 lg:p-8 bg-sheet order-2 lg:order-1">
-          <ReportBody content={{ ...content, wording }} length={length} language={language} />
+          <ReportBody content={{ ...content, wording }} {...{ length, language, shortened }} />
           {!drawn && (
             <p role="status" className="text-sm text-muted">
               {missed ? 'The drawings could not be reached; they are in the files.' : 'Drawing…'}

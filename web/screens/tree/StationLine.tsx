@@ -14,9 +14,9 @@ import { STATIONS, type StationKey } from './visitEntry';
 const GROUND_WORDS: Record<GroundKind, string> = {
   saucer: 'holds water',
   hole: 'confined hole',
-  surface: 'tight on top',
+  surface: 'compacted on top',
   pan: 'a pan',
-  whole: 'tight',
+  whole: 'compacted',
   dense: 'dense',
   firm: 'firm',
   wet: 'water stands',
@@ -65,7 +65,7 @@ function told(
   return progress && progress.answered > 0 ? `${progress.answered} of ${progress.asked}` : 'not yet';
 }
 
-/** The stations on a plumb line, each at the height of what it looks at; on a phone a strip under the drawing. */
+/** The stations on a plumb line, each at the height of what it looks at; on a phone a strip under the drawing, which stays when the drawing is scrolled away. */
 export function StationLine(props: {
   station: StationKey;
   goTo: (station: StationKey) => void;
@@ -86,7 +86,7 @@ export function StationLine(props: {
     here.current?.scrollIntoView({ block: 'nearest', inline: 'center' });
   }, [props.station]);
   return (
-    <div className="relative bg-sheet flex lg:flex-col min-h-0 row-start-2 lg:row-start-1 border-b border-ink lg:border-0 overflow-x-auto lg:overflow-visible">
+    <div className="sticky top-0 z-10 lg:static lg:z-auto bg-sheet flex lg:flex-col shrink-0 lg:shrink lg:min-h-0 order-2 lg:order-none lg:row-start-1 border-b border-ink lg:border-0 overflow-x-auto lg:overflow-visible">
       <div className="flex lg:flex-col gap-1 px-3 lg:pt-2 order-last lg:order-first items-center lg:items-stretch shrink-0">
         <label className="sr-only" htmlFor="visit">
           Visit

@@ -18,6 +18,7 @@ import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference'
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { useCase } from '../../device/useCase';
+import { DRAWING_PANE, EntryColumn, toEntry } from './EntryColumn';
 import { NextStep } from './NextStep';
 import { newId } from './newId';
 import { SaveState } from './SaveState';
@@ -40,6 +41,7 @@ const loaders = {
   SoilColumns: () => import('./soil/SoilColumnsView'),
   VerdictDiagram: () => import('./VerdictDiagramView'),
   Twigs: () => import('./TwigsView'),
+  OrderOfWork: () => import('./OrderOfWorkView'),
   Trenches: () => import('./stations/Trenches'),
   Verdict: () => import('./stations/Verdict'),
   CutPlan: () => import('./stations/CutPlan'),
@@ -53,6 +55,7 @@ const Soil = dynamic(() => loaders.Soil().then((m) => m.Soil));
 const SoilColumnsView = dynamic(() => loaders.SoilColumns().then((m) => m.SoilColumnsView));
 const VerdictDiagramView = dynamic(() => loaders.VerdictDiagram().then((m) => m.VerdictDiagramView));
 const TwigsView = dynamic(() => loaders.Twigs().then((m) => m.TwigsView));
+const OrderOfWorkView = dynamic(() => loaders.OrderOfWork().then((m) => m.OrderOfWorkView));
 const Trenches = dynamic(() => loaders.Trenches().then((m) => m.Trenches));
 const Verdict = dynamic(() => loaders.Verdict().then((m) => m.Verdict));
 const CutPlan = dynamic(() => loaders.CutPlan().then((m) => m.CutPlan));
@@ -114,7 +117,7 @@ export function TreeScreen(props: TreeScreenProps) {
   const goTo = useCallback((next: StationKey) => {
     setStation(next);
     window.history.replaceState(null, '', `?station=${next}`);
-    document.getElementById('entry')?.scrollTo(0, 0);
+    toEntry();
   }, []);
   useUndoKeys(control.undo, control.redo);
   useEffect(() => {
@@ -270,6 +273,13 @@ export function TreeScreen(props: TreeScreenProps) {
       .slice(0, 1)
       .map((s) => ({ name: props.reference!.label, values: s.values })),
   ].filter((t) => t.values.length > 0);
+  /** What the section has nothing to say about: what led to what, and what is done when. */
+  const picture =
+    judged && station === 'verdict' ? (
+      <VerdictDiagramView verdict={judged.verdict} firmTable={firmTable} system={units} />
+    ) : judged && station === 'prescription' ? (
+      <OrderOfWorkView {...stationProps} judged={judged} />
+    ) : undefined;
   const foot = (
     <NextStep {...stationProps} station={station}>
       <SaveState control={control} system={units} />
@@ -278,7 +288,7 @@ export function TreeScreen(props: TreeScreenProps) {
   return (
     <div className="h-dvh flex flex-col">
       {bar}
-      <main className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] grid-rows-[34dvh_auto_minmax(0,1fr)] lg:grid-rows-1 lg:grid-cols-[168px_minmax(0,1fr)_480px]">
+      <main className="flex-1 min-h-0 flex flex-col overflow-y-auto scroll-pb-[84px] lg:overflow-visible lg:scroll-p-0 lg:grid lg:grid-rows-1 lg:grid-cols-[168px_minmax(0,1fr)_480px]">
         <StationLine
           station={station}
           goTo={goTo}
@@ -303,7 +313,7 @@ export function TreeScreen(props: TreeScreenProps) {
           <CutPlan key={current.id} {...stationProps} foot={foot} />
         ) : (
           <>
-            <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink">
+            <div className={DRAWING_PANE}>
               {station === 'soil' && (visit.soilLogs || visit.pushes) ? (
                 <SoilColumnsView
                   logs={visit.soilLogs ?? NONE}
@@ -315,12 +325,8 @@ export function TreeScreen(props: TreeScreenProps) {
                 <TwigsView twigs={twigs} system={units} />
               ) : (
                 <>
-                  {station === 'verdict' && judged && (
-                    <div className="hidden lg:block h-full">
-                      <VerdictDiagramView verdict={judged.verdict} firmTable={firmTable} system={units} />
-                    </div>
-                  )}
-                  <div className={station === 'verdict' && judged ? 'h-full lg:hidden' : 'h-full'}>
+                  {picture && <div className="hidden lg:block h-full">{picture}</div>}
+                  <div className={picture ? 'h-full lg:hidden' : 'h-full'}>
                     <SectionView
                       profile={profile}
                       work={glance?.work ?? NO_WORK}
@@ -337,18 +343,9 @@ export function TreeScreen(props: TreeScreenProps) {
                 </>
               )}
             </div>
-            <div className="min-h-0 flex flex-col bg-sheet">
-              <div
-                id="entry"
-                className="relative flex-1 overflow-y-auto px-4 lg:px-6 py-4"
-                tabIndex={0}
-                role="region"
-                aria-label="Entry"
-              >
-                <Station key={`${current.id}.${station}`} station={station} {...stationProps} />
-              </div>
-              {foot}
-            </div>
+            <EntryColumn foot={foot}>
+              <Station key={`${current.id}.${station}`} station={station} {...stationProps} />
+            </EntryColumn>
           </>
         )}
       </main>

@@ -20,6 +20,7 @@ import { drawingToSvg } from '../../drawings/svgText';
 import { INK } from '../../drawings/inks';
 import { pngOf } from './picture';
 import { pictureSvg } from './pictureSvg';
+import { withThinSpaces } from '../../documents/thinSpaces';
 import { withoutControl } from './withoutControl';
 
 /** As wide as the text, or as tall as leaves room for a heading; pixels of 1/96 in. */
@@ -186,7 +187,7 @@ async function blockIn(block: Block, files: PictureFiles): Promise<(Paragraph | 
 
 /** A document for those who edit: headings, tables and drawings of a word processor. */
 export async function documentDocx(given: ReadDocument, files: PictureFiles = {}): Promise<Buffer> {
-  const doc = withoutControl(given);
+  const doc = withThinSpaces(withoutControl(given), 'paper');
   const sections: (Paragraph | Table)[][] = [];
   for (const section of doc.sections) {
     const heading = new Paragraph({

@@ -26,7 +26,13 @@ export async function reportFile(
     case 'md':
       return documentMarkdown(await reportDocument(content, stamp, asker, files, length, language));
     case 'json':
-      return JSON.stringify({ stamp, ...content }, null, 1);
+      return JSON.stringify(
+        length === 'record'
+          ? { stamp, ...content }
+          : await reportDocument(content, stamp, asker, files, length, language),
+        null,
+        1,
+      );
   }
 }
 

@@ -6,6 +6,7 @@ import { LEAVABLE, LENGTHS } from '../../protocol/lengths';
 import { reportContent } from './content';
 import { demoSource, visitedTrees } from './demoSources';
 import { documentMarkdown } from './markdown';
+import { reportFile } from './files';
 import { reportPdf } from './setDocument';
 
 /** Some of them; that all of them fit is asked where their reports are set. */
@@ -109,4 +110,32 @@ test('what the consultant leaves out is out of that length alone; what is wrong 
           );
       }
   }
+});
+
+test('JSON of a letter or report is the document as it was fitted to its pages, which PDF holds word for word', async () => {
+  // Who has much to say has less said beside it: some letters and reports have to be made shorter.
+  const opening = Array.from({ length: 45 }, (_, i) => `${i + 1}. What we talked about.`).join('\n');
+  const shortened: number[] = [];
+  for (const { id, content: plain } of contents) {
+    const content = { ...plain, wording: { opening } };
+    for (const length of ['letter', 'report'] as const) {
+      const json = await reportFile(content, undefined, 'json', undefined, {}, length);
+      const doc = JSON.parse(json as string) as ReadDocument;
+      expect(doc).toEqual(
+        JSON.parse(JSON.stringify(documentIn(length, content, undefined, doc.shortened ?? 0))),
+      );
+      if (doc.shortened === undefined) continue;
+      shortened.push(doc.shortened);
+      const words = (text: string) => text.replace(/[\s\u00ad]+/g, '');
+      const pdf = words(
+        await textOf(Buffer.from(await reportPdf(content, undefined, undefined, {}, length))),
+      ).replaceAll(new RegExp(`${words(doc.foot)}\\dof\\d|--\\dof\\d--`, 'g'), '');
+      for (const text of doc.sections.flatMap((s) => [
+        s.title,
+        ...s.blocks.flatMap((b) => (b.as === 'text' ? b.text.split('\n') : b.as === 'list' ? b.lines : [])),
+      ]))
+        expect([id, length, text, pdf.includes(words(text))]).toEqual([id, length, text, true]);
+    }
+  }
+  expect(shortened.length).toBeGreaterThan(0);
 });

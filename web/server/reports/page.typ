@@ -17,6 +17,8 @@
   keywords: if proof == none { () } else { (proof.seal,) },
 )
 #set text(font: "Atkinson Hyperlegible Next", size: 10pt, lang: doc.at("language", default: "en"), fill: rgb(ink.ink))
+// A figure and its unit stay in one line; the fonts have the thin space alone.
+#show regex("[\d.,]+\u{202f}\S+"): it => box(it.text.replace("\u{202f}", "\u{2009}"))
 #set par(leading: 0.55em, spacing: 0.75em)
 #set list(marker: [–], indent: 0pt, body-indent: 0.6em)
 #set page(

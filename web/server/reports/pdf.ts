@@ -4,6 +4,7 @@ import type { NodeTypstDocument } from '@myriaddreamin/typst-ts-node-compiler';
 import { INK } from '../../drawings/inks';
 import type { Drawing, Shape } from '../../drawings/shapes';
 import { drawingToSvg } from '../../drawings/svgText';
+import { withThinSpaces } from '../../documents/thinSpaces';
 import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import { setOnPaper, taggedPdf } from '../paper';
 import { pictureSvg } from './pictureSvg';
@@ -115,7 +116,7 @@ export function documentPdf(
 ): { bytes: Uint8Array; pages: number } {
   return inKnownLetters(withoutControl(given), (doc, told) => {
     const whole = told ? { ...doc, lines: [...doc.lines, told] } : doc;
-    const set = laidOut(JSON.stringify(asData(whole, files)), proof);
+    const set = laidOut(JSON.stringify(asData(withThinSpaces(whole, 'paper'), files)), proof);
     return { bytes: taggedPdf(set, proof ? 'a-3a' : 'ua-1'), pages: set.numOfPages };
   });
 }

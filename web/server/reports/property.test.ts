@@ -8,6 +8,7 @@ import type { Language } from '../../language/languages';
 import type { Length } from '../../protocol/lengths';
 import type { PropertyPage } from '../../protocol/grounds';
 import { marksOf, textOf } from '../../../e2e/pdf';
+import type { ReadDocument } from '../../protocol/document';
 import { documentInLanguage } from '../../documents/inLanguage';
 import { inGerman } from '../../language/german';
 import { figuresIn } from '../../language/figures';
@@ -121,6 +122,11 @@ test('DOCX, Markdown and JSON of a property say the same', async () => {
     expect(markdown).toContain(said);
   }
   expect(xml.match(/w:val="Heading1"/g)).toHaveLength(6);
+  const letter = JSON.parse(
+    (await made('json', Infinity, sources, 'letter')).file!.toString(),
+  ) as ReadDocument;
+  const said = (await made('md', Infinity, sources, 'letter')).file!.toString();
+  for (const { title } of letter.sections) expect(said).toContain(`## ${title}`);
   const figures = JSON.parse((await made('json')).file!.toString()) as {
     estimate: { net: string; total: string };
     trees: { label: string; work: { needs: { amount: number }[] } }[];

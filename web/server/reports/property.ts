@@ -113,7 +113,7 @@ export async function* propertyReport(
   const pieces = format === 'json' || length !== 'record' ? 1 : 2;
   const step = progress(pieces * sources.length + 1);
   const work = yield* worked(sources, asker, step);
-  if (format === 'json') {
+  if (format === 'json' && length === 'record') {
     yield { file: Buffer.from(await figures(grounds, sources, work, asker)).toString('base64') };
     return;
   }
@@ -127,17 +127,21 @@ export async function* propertyReport(
 /** A document as bytes. */
 export const documentFile = async (
   doc: ReadDocument,
-  format: Exclude<ReportFormat, 'json' | 'pdf'>,
+  format: Exclude<ReportFormat, 'pdf'>,
   asker: Asker,
-): Promise<Uint8Array<ArrayBuffer> | string> =>
-  format === 'docx' ? setDocx(doc, asker) : documentMarkdown(doc);
+): Promise<Uint8Array<ArrayBuffer> | string> => {
+  switch (format) {
+    case 'docx':
+      return setDocx(doc, asker);
+    case 'md':
+      return documentMarkdown(doc);
+    case 'json':
+      return JSON.stringify(doc, null, 1);
+  }
+};
 
 /** A document as the file that was asked for. */
-async function fileOf(
-  doc: ReadDocument,
-  format: Exclude<ReportFormat, 'json'>,
-  asker: Asker,
-): Promise<ReportProgress> {
+async function fileOf(doc: ReadDocument, format: ReportFormat, asker: Asker): Promise<ReportProgress> {
   if (format === 'pdf') {
     const { bytes, pages } = await setPdf(doc, asker);
     return { file: Buffer.from(bytes).toString('base64'), pages };

@@ -1,10 +1,7 @@
+import { eachText } from '../../documents/thinSpaces';
+
 /** Characters that no XML file may hold and no font has; a word processor refuses a file with one. */
 const CONTROL = /[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu;
 
 /** A document without them, wherever they stand. */
-export const withoutControl = <T>(value: T): T =>
-  JSON.parse(
-    JSON.stringify(value, (_, part: unknown) =>
-      typeof part === 'string' ? part.replace(CONTROL, '') : part,
-    ),
-  ) as T;
+export const withoutControl = <T>(value: T): T => eachText(value, (text) => text.replace(CONTROL, ''));

@@ -9,6 +9,7 @@ import { isStressed, missingForCuts, type CutAssessment, type Way } from '@undre
 import { isMapped, readDig } from '@undrel/core/roots';
 import { writeLengths, type UnitSystem, percent } from '@undrel/core/units';
 import { Said } from '../../../ui/Said';
+import { DRAWING_PANE, EntryColumn } from '../EntryColumn';
 import { Entry } from '../../../ui/controls/Entry';
 import { CutLimits, LimitPrices } from '../cuts/CutLimits';
 import { CutPlanView, type Moment } from '../cuts/CutPlanView';
@@ -85,7 +86,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
     );
   return (
     <>
-      <div className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink bg-paper">
+      <div className={`${DRAWING_PANE} bg-paper`}>
         {!mapped && (
           <p className="p-8 text-muted">
             The roots that are mapped at the dig are drawn here with their cuts.
@@ -105,136 +106,125 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
           />
         )}
       </div>
-      <div className="min-h-0 flex flex-col bg-sheet">
-        <div
-          id="entry"
-          className="relative flex-1 overflow-y-auto px-4 lg:px-6 py-4"
-          tabIndex={0}
-          role="region"
-          aria-label="Entry"
-        >
-          <Entry>
-            <div className="flex gap-x-5">
-              <h1>Cut plan</h1>
-              <Said
-                className="flex-1"
-                problem={
-                  problem && (
+      <EntryColumn foot={foot}>
+        <Entry>
+          <div className="flex gap-x-5">
+            <h1>Cut plan</h1>
+            <Said
+              className="flex-1"
+              problem={
+                problem && (
+                  <>
+                    The cut plan could not be made: {problem}{' '}
+                    <button type="button" className="link" onClick={cuts.again}>
+                      Try again
+                    </button>
+                  </>
+                )
+              }
+              told={
+                working ? (
+                  <span className="flex gap-3 items-center">
+                    Comparing every choice of roots…
+                    <button type="button" className="link min-h-[44px]" onClick={cuts.cancel}>
+                      Cancel
+                    </button>
+                  </span>
+                ) : (
+                  cuts.stopped && (
                     <>
-                      The cut plan could not be made: {problem}{' '}
-                      <button type="button" className="link" onClick={cuts.again}>
-                        Try again
+                      {assessment ? 'Stopped: the plan below is from before the last entry. ' : 'Stopped. '}
+                      <button type="button" className="link min-h-[44px]" onClick={cuts.again}>
+                        Make the plan
                       </button>
                     </>
                   )
-                }
-                told={
-                  working ? (
-                    <span className="flex gap-3 items-center">
-                      Comparing every choice of roots…
-                      <button type="button" className="link min-h-[44px]" onClick={cuts.cancel}>
-                        Cancel
-                      </button>
-                    </span>
-                  ) : (
-                    cuts.stopped && (
-                      <>
-                        {assessment ? 'Stopped: the plan below is from before the last entry. ' : 'Stopped. '}
-                        <button type="button" className="link min-h-[44px]" onClick={cuts.again}>
-                          Make the plan
-                        </button>
-                      </>
-                    )
-                  )
+                )
+              }
+            />
+          </div>
+          {missing.length > 0 && (
+            <div className="told my-2" data-testid="cuts-missing">
+              <p>Missing: {missing.join('; ')}.</p>
+              <button type="button" className="link min-h-[44px]" onClick={() => station.goTo('dig')}>
+                Go to the dig
+              </button>
+            </div>
+          )}
+          {assessment && (
+            <div aria-busy={working}>
+              <Outcome
+                assessment={assessment}
+                year={Number(visit.date.slice(0, 4))}
+                system={system}
+                disabled={!mayJudge}
+                onAgree={() => agree(assessment.plan)}
+                onLeave={() => set({ agreed: [] }, 'agreed')}
+                onWithdraw={() => agree(undefined)}
+                onEase={(limits) => set({ limits: { ...design.limits, ...limits } }, 'limits')}
+                onLetGo={(labels) =>
+                  set({ locks: design.locks?.filter((l) => !labels.includes(l.label)) }, 'locks')
                 }
               />
+              <section className="my-4 min-h-[20rem] lg:min-h-[17rem]" aria-label="What it buys">
+                <h2>What it buys</h2>
+                {forecast ? (
+                  <>
+                    <div className="h-44">
+                      <ForecastChart
+                        scenarios={forecast.scenarios}
+                        from={Number(visit.date.slice(0, 4))}
+                        year={LATER}
+                        onYear={() => undefined}
+                      />
+                    </div>
+                    <p>
+                      In ten years {band(forecast.scenarios[0]!, LATER)} of the bark is compressed if nothing
+                      is done
+                      {forecast.scenarios[1] && `, ${band(forecast.scenarios[1], LATER)} with the plan`};
+                      middle and 10 to 90% of {forecast.draws} draws.
+                    </p>
+                  </>
+                ) : (
+                  <p className="text-muted">Working out the forecast…</p>
+                )}
+              </section>
+              <CutRoots
+                assessment={assessment}
+                design={design}
+                system={system}
+                disabled={!mayJudge}
+                onHold={(label, lock) => {
+                  const others = (design.locks ?? []).filter((l) => l.label !== label);
+                  const locks = lock ? [...others, lock] : others;
+                  set({ locks: locks.length > 0 ? locks : undefined }, `locks.${label}`);
+                }}
+              />
+              <CutLimits
+                design={design}
+                assessment={assessment}
+                system={system}
+                disabled={!mayJudge}
+                onChange={set}
+              />
+              <p className="text-sm text-muted my-3">
+                Cutting or exposing roots can free a tree to fall: have its stability assessed by a qualified
+                person first, keep the target area clear, not in high wind or on saturated ground. Local codes
+                and closed seasons come first.
+              </p>
+              {cuts.alternatives.length > 0 && (
+                <Alternatives
+                  ways={cuts.alternatives}
+                  plan={assessment.plan!}
+                  disabled={!mayJudge}
+                  onTake={agree}
+                />
+              )}
+              {assessment.plan && <LimitPrices prices={cuts.prices} pricing={cuts.pricing} system={system} />}
             </div>
-            {missing.length > 0 && (
-              <div className="told my-2" data-testid="cuts-missing">
-                <p>Missing: {missing.join('; ')}.</p>
-                <button type="button" className="link min-h-[44px]" onClick={() => station.goTo('dig')}>
-                  Go to the dig
-                </button>
-              </div>
-            )}
-            {assessment && (
-              <div aria-busy={working}>
-                <Outcome
-                  assessment={assessment}
-                  year={Number(visit.date.slice(0, 4))}
-                  system={system}
-                  disabled={!mayJudge}
-                  onAgree={() => agree(assessment.plan)}
-                  onLeave={() => set({ agreed: [] }, 'agreed')}
-                  onWithdraw={() => agree(undefined)}
-                  onEase={(limits) => set({ limits: { ...design.limits, ...limits } }, 'limits')}
-                  onLetGo={(labels) =>
-                    set({ locks: design.locks?.filter((l) => !labels.includes(l.label)) }, 'locks')
-                  }
-                />
-                <section className="my-4 min-h-[20rem] lg:min-h-[17rem]" aria-label="What it buys">
-                  <h2>What it buys</h2>
-                  {forecast ? (
-                    <>
-                      <div className="h-44">
-                        <ForecastChart
-                          scenarios={forecast.scenarios}
-                          from={Number(visit.date.slice(0, 4))}
-                          year={LATER}
-                          onYear={() => undefined}
-                        />
-                      </div>
-                      <p>
-                        In ten years {band(forecast.scenarios[0]!, LATER)} of the bark is compressed if
-                        nothing is done
-                        {forecast.scenarios[1] && `, ${band(forecast.scenarios[1], LATER)} with the plan`};
-                        middle and 10 to 90% of {forecast.draws} draws.
-                      </p>
-                    </>
-                  ) : (
-                    <p className="text-muted">Working out the forecast…</p>
-                  )}
-                </section>
-                <CutRoots
-                  assessment={assessment}
-                  design={design}
-                  system={system}
-                  disabled={!mayJudge}
-                  onHold={(label, lock) => {
-                    const others = (design.locks ?? []).filter((l) => l.label !== label);
-                    const locks = lock ? [...others, lock] : others;
-                    set({ locks: locks.length > 0 ? locks : undefined }, `locks.${label}`);
-                  }}
-                />
-                <CutLimits
-                  design={design}
-                  assessment={assessment}
-                  system={system}
-                  disabled={!mayJudge}
-                  onChange={set}
-                />
-                <p className="text-sm text-muted my-3">
-                  Cutting or exposing roots can free a tree to fall: have its stability assessed by a
-                  qualified person first, keep the target area clear, not in high wind or on saturated ground.
-                  Local codes and closed seasons come first.
-                </p>
-                {cuts.alternatives.length > 0 && (
-                  <Alternatives
-                    ways={cuts.alternatives}
-                    plan={assessment.plan!}
-                    disabled={!mayJudge}
-                    onTake={agree}
-                  />
-                )}
-                {assessment.plan && (
-                  <LimitPrices prices={cuts.prices} pricing={cuts.pricing} system={system} />
-                )}
-              </div>
-            )}
-          </Entry>
-        </div>
-        {foot}
-      </div>
+          )}
+        </Entry>
+      </EntryColumn>
     </>
   );
 }

@@ -12,6 +12,7 @@ import { writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../../ui/Said';
 import { itemsBelow, type Item } from '../../../protocol/item';
+import { DRAWING_PANE, EntryColumn } from '../EntryColumn';
 import { Entry } from '../../../ui/controls/Entry';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { ONE_STEP } from '../../../device/store';
@@ -127,9 +128,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
 
   return (
     <>
-      <div
-        className={`flex flex-col bg-paper ${large ? 'fixed inset-0 z-20' : 'row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink'}`}
-      >
+      <div className={`flex flex-col bg-paper ${large ? 'fixed inset-0 z-20' : DRAWING_PANE}`}>
         <div className="flex-1 min-h-0">
           <DigPlanView
             dig={dig}
@@ -186,241 +185,227 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
           </div>
         )}
       </div>
-      <div className="min-h-0 flex flex-col bg-sheet">
-        <div
-          id="entry"
-          className="relative flex-1 overflow-y-auto px-4 lg:px-6 py-4"
-          tabIndex={0}
-          role="region"
-          aria-label="Entry"
-        >
-          <Entry>
-            <h1>Dig</h1>
-            {reading.roots.length === 0 ? (
-              <p className="text-muted my-2">
-                Lay the collar open all round, then map each root: draw it on the plan, or type its points.
-                Roots stay moist and shaded meanwhile.
-              </p>
-            ) : (
-              <DigHeadline
-                quantityShare={<QuantityView quantity={girdledShare(reading)} system={system} big />}
-                forecast={work.forecast}
-                from={thisYear}
-              />
-            )}
-            {reading.roots.length > 0 && (
-              <Said
-                className="my-1"
-                problem={
-                  reading.problems.length > 0 &&
-                  reading.problems.map((p, i) => (
-                    <p key={i}>
-                      {p.root && <strong>Root {p.root}: </strong>}
-                      {writeLengths(p.message, system)}
-                    </p>
-                  ))
-                }
-                told={
-                  year > 0 && (
-                    <>
-                      The plan shows {thisYear + year}.{' '}
-                      <button type="button" className="link" onClick={() => setYear(0)}>
-                        Back to the day of the dig
-                      </button>
-                    </>
-                  )
-                }
-              />
-            )}
-            {mayMeasure && (
-              <div className="flex flex-wrap items-end gap-2 my-2">
-                <label className="block">
-                  <span className="block text-sm mb-0.5">A root</span>
-                  <select value={newKind} onChange={(event) => setNewKind(event.target.value as RootKind)}>
-                    {KINDS.map((k) => (
-                      <option key={k.key} value={k.key}>
-                        {k.label}
-                      </option>
-                    ))}
-                  </select>
-                </label>
-                <button type="button" className="act" onClick={() => begin(true)}>
-                  Draw it
-                </button>
-                <button type="button" className="quiet" onClick={() => begin(false)}>
-                  Type it
-                </button>
-              </div>
-            )}
-            {mayMeasure && (
-              <PicturesUnder
-                pictures={pictures}
-                href={`/trees/${treeId}/pictures?visit=${visitId}`}
-                choice={tracing.choice}
-                underlay={tracing.underlay}
-                stemKnown={reading.outline.from !== 'nothing'}
-                system={system}
-                onChange={tracing.setChoice}
-              />
-            )}
-            {selectedItem && selected && (
-              <RootEditor
-                key={selectedItem.id}
-                root={selected}
-                others={rootItems.filter((r) => r.id !== selectedItem.id).map((r) => r.values)}
-                point={point}
-                frame={frame}
-                measuredFrom={dig.measuredFrom}
-                system={system}
-                disabled={!mayMeasure}
-                newLabel={nextLabel(labels)}
-                onPoint={setPoint}
-                onChange={(root, field) => save(selectedItem.id, tracing.edited(selected, root), field)}
-                onSplit={([first, second]) => {
-                  control.setAll([
-                    { kind: 'root', id: selectedItem.id, parent: visitId, values: first },
-                    { kind: 'root', id: newId(), parent: visitId, values: second },
-                  ]);
-                  setPoint(undefined);
-                }}
-                onJoin={(root, gone) => {
-                  const other = rootItems.find((r) => r.values.label === gone)!;
-                  control.setAll([
-                    { kind: 'root', id: selectedItem.id, parent: visitId, values: root },
-                    { kind: 'root', id: other.id, parent: visitId, values: null },
-                  ]);
-                }}
-                onRemove={() => {
-                  save(selectedItem.id, null);
-                  setSelectedId(undefined);
-                }}
-              >
-                {selectedReading && (
-                  <RootNumbers
-                    root={selectedReading}
-                    reading={reading}
-                    advice={advice.roots.find((r) => r.label === selected.label)}
-                    forecast={work.forecast}
-                    from={thisYear}
-                    system={system}
-                  />
-                )}
-              </RootEditor>
-            )}
-            {rows.length > 0 && (
-              <table className="w-full my-2" aria-label="Roots and advice">
-                <thead>
-                  <tr>
-                    <th scope="col">root</th>
-                    <th scope="col">kind</th>
-                    <th scope="col" className="text-right">
-                      of bark
-                    </th>
-                    <th scope="col">advice</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {rows.map((row) => (
-                    <RootRow
-                      key={row.label}
-                      advice={row}
-                      system={system}
-                      root={dig.roots.find((r) => r.label === row.label)!}
-                      share={reading.roots.find((r) => r.root.label === row.label)!.compression.share}
-                      chosen={row.label === selected?.label}
-                      onSelect={() => select(row.label === selected?.label ? undefined : row.label)}
-                    />
-                  ))}
-                </tbody>
-              </table>
-            )}
-            {unfinished.length > 0 && (
-              <p className="text-sm">
-                Without a point yet:{' '}
-                {unfinished.map((r) => (
-                  <button
-                    key={r.id}
-                    type="button"
-                    className="link px-1"
-                    onClick={() => select(r.values.label)}
-                  >
-                    {r.values.label}
-                  </button>
-                ))}
-              </p>
-            )}
-            {rows.length > 0 && (
-              <>
-                <p className="text-sm text-muted">
-                  {Math.round(100 * advice.lossNow)}% of the root cross-section is removed now, of at most{' '}
-                  {Math.round(100 * advice.lossLimit)}% in a season.{' '}
-                  {advice.schools.map((s) => `${s.matter.label}: ${s.label} (${s.chosenBy}).`).join(' ')}
-                </p>
-                {advice.cautions.length > 0 && (
-                  <ul className="wrong my-2">
-                    {advice.cautions.map((c) => (
-                      <li key={c}>{c}</li>
-                    ))}
-                  </ul>
-                )}
-                <p className="text-sm border-l-4 border-harm pl-2 my-2">
-                  Cutting or exposing roots can free a tree to fall. A qualified person assesses its stability
-                  first; the target area is clear; not in high wind or saturated ground. Utilities are located
-                  before any digging. Local codes and permits come first.
-                </p>
-              </>
-            )}
-            <details className="mt-3 border-t border-ink">
-              <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
-                Seen in the pit
-              </summary>
-              <Questions {...station} questions={DIG_QUESTIONS} />
-            </details>
-            <details className="mt-3 border-t border-ink">
-              <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
-                Stem, tape and compass
-              </summary>
-              <DigStem
-                head={head}
-                system={system}
-                disabled={!mayMeasure}
-                onChange={(next, field) => control.set('dig', idOf('dig', visitId), visitId, next, field)}
-              />
-            </details>
-            {rows.length > 0 && (
-              <p className="mt-3">
-                <PageLink className="act" href={`/trees/${treeId}/crew?visit=${visitId}`}>
-                  Crew sheet
-                </PageLink>
-              </p>
-            )}
-            <DigFiles
-              name={`${tree.label} dig ${visit.date}`}
-              dig={dig}
-              reading={reading}
-              drawing={() => planOf(work, tree, system, { width: 900, height: 900 })}
-              disabled={!mayMeasure}
-              onRoots={bringIn}
+      <EntryColumn foot={foot}>
+        <Entry>
+          <h1>Dig</h1>
+          {reading.roots.length === 0 ? (
+            <p className="text-muted my-2">
+              Lay the collar open all round, then map each root: draw it on the plan, or type its points.
+              Roots stay moist and shaded meanwhile.
+            </p>
+          ) : (
+            <DigHeadline
+              quantityShare={<QuantityView quantity={girdledShare(reading)} system={system} big />}
+              forecast={work.forecast}
+              from={thisYear}
             />
-            {/* Last, for its figures come late: what can be pressed above stays where it is. */}
-            {rows.length > 0 && (
-              <>
-                <ForecastPart
-                  system={system}
-                  work={work}
+          )}
+          {reading.roots.length > 0 && (
+            <Said
+              className="my-1"
+              problem={
+                reading.problems.length > 0 &&
+                reading.problems.map((p, i) => (
+                  <p key={i}>
+                    {p.root && <strong>Root {p.root}: </strong>}
+                    {writeLengths(p.message, system)}
+                  </p>
+                ))
+              }
+              told={
+                year > 0 && (
+                  <>
+                    The plan shows {thisYear + year}.{' '}
+                    <button type="button" className="link" onClick={() => setYear(0)}>
+                      Back to the day of the dig
+                    </button>
+                  </>
+                )
+              }
+            />
+          )}
+          {mayMeasure && (
+            <div className="flex flex-wrap items-end gap-2 my-2">
+              <label className="block">
+                <span className="block text-sm mb-0.5">A root</span>
+                <select value={newKind} onChange={(event) => setNewKind(event.target.value as RootKind)}>
+                  {KINDS.map((k) => (
+                    <option key={k.key} value={k.key}>
+                      {k.label}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <button type="button" className="act" onClick={() => begin(true)}>
+                Draw it
+              </button>
+              <button type="button" className="quiet" onClick={() => begin(false)}>
+                Type it
+              </button>
+            </div>
+          )}
+          {mayMeasure && (
+            <PicturesUnder
+              pictures={pictures}
+              href={`/trees/${treeId}/pictures?visit=${visitId}`}
+              choice={tracing.choice}
+              underlay={tracing.underlay}
+              stemKnown={reading.outline.from !== 'nothing'}
+              system={system}
+              onChange={tracing.setChoice}
+            />
+          )}
+          {selectedItem && selected && (
+            <RootEditor
+              key={selectedItem.id}
+              root={selected}
+              others={rootItems.filter((r) => r.id !== selectedItem.id).map((r) => r.values)}
+              point={point}
+              frame={frame}
+              measuredFrom={dig.measuredFrom}
+              system={system}
+              disabled={!mayMeasure}
+              newLabel={nextLabel(labels)}
+              onPoint={setPoint}
+              onChange={(root, field) => save(selectedItem.id, tracing.edited(selected, root), field)}
+              onSplit={([first, second]) => {
+                control.setAll([
+                  { kind: 'root', id: selectedItem.id, parent: visitId, values: first },
+                  { kind: 'root', id: newId(), parent: visitId, values: second },
+                ]);
+                setPoint(undefined);
+              }}
+              onJoin={(root, gone) => {
+                const other = rootItems.find((r) => r.values.label === gone)!;
+                control.setAll([
+                  { kind: 'root', id: selectedItem.id, parent: visitId, values: root },
+                  { kind: 'root', id: other.id, parent: visitId, values: null },
+                ]);
+              }}
+              onRemove={() => {
+                save(selectedItem.id, null);
+                setSelectedId(undefined);
+              }}
+            >
+              {selectedReading && (
+                <RootNumbers
+                  root={selectedReading}
+                  reading={reading}
+                  advice={advice.roots.find((r) => r.label === selected.label)}
+                  forecast={work.forecast}
                   from={thisYear}
-                  year={year}
-                  onYear={turnYear}
-                  scenario={scenario}
-                  onScenario={setScenario}
+                  system={system}
                 />
-                <DigFacts work={work} tree={tree} system={system} from={thisYear} />
-              </>
-            )}
-          </Entry>
-        </div>
-        {foot}
-      </div>
+              )}
+            </RootEditor>
+          )}
+          {rows.length > 0 && (
+            <table className="w-full my-2" aria-label="Roots and advice">
+              <thead>
+                <tr>
+                  <th scope="col">root</th>
+                  <th scope="col">kind</th>
+                  <th scope="col" className="text-right">
+                    of bark
+                  </th>
+                  <th scope="col">advice</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((row) => (
+                  <RootRow
+                    key={row.label}
+                    advice={row}
+                    system={system}
+                    root={dig.roots.find((r) => r.label === row.label)!}
+                    share={reading.roots.find((r) => r.root.label === row.label)!.compression.share}
+                    chosen={row.label === selected?.label}
+                    onSelect={() => select(row.label === selected?.label ? undefined : row.label)}
+                  />
+                ))}
+              </tbody>
+            </table>
+          )}
+          {unfinished.length > 0 && (
+            <p className="text-sm">
+              Without a point yet:{' '}
+              {unfinished.map((r) => (
+                <button key={r.id} type="button" className="link px-1" onClick={() => select(r.values.label)}>
+                  {r.values.label}
+                </button>
+              ))}
+            </p>
+          )}
+          {rows.length > 0 && (
+            <>
+              <p className="text-sm text-muted">
+                {Math.round(100 * advice.lossNow)}% of the root cross-section is removed now, of at most{' '}
+                {Math.round(100 * advice.lossLimit)}% in a season.{' '}
+                {advice.schools.map((s) => `${s.matter.label}: ${s.label} (${s.chosenBy}).`).join(' ')}
+              </p>
+              {advice.cautions.length > 0 && (
+                <ul className="wrong my-2">
+                  {advice.cautions.map((c) => (
+                    <li key={c}>{c}</li>
+                  ))}
+                </ul>
+              )}
+              <p className="text-sm border-l-4 border-harm pl-2 my-2">
+                Cutting or exposing roots can free a tree to fall. A qualified person assesses its stability
+                first; the target area is clear; not in high wind or saturated ground. Utilities are located
+                before any digging. Local codes and permits come first.
+              </p>
+            </>
+          )}
+          <details className="mt-3 border-t border-ink">
+            <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
+              Seen in the pit
+            </summary>
+            <Questions {...station} questions={DIG_QUESTIONS} />
+          </details>
+          <details className="mt-3 border-t border-ink">
+            <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
+              Stem, tape and compass
+            </summary>
+            <DigStem
+              head={head}
+              system={system}
+              disabled={!mayMeasure}
+              onChange={(next, field) => control.set('dig', idOf('dig', visitId), visitId, next, field)}
+            />
+          </details>
+          {rows.length > 0 && (
+            <p className="mt-3">
+              <PageLink className="act" href={`/trees/${treeId}/crew?visit=${visitId}`}>
+                Crew sheet
+              </PageLink>
+            </p>
+          )}
+          <DigFiles
+            name={`${tree.label} dig ${visit.date}`}
+            dig={dig}
+            reading={reading}
+            drawing={() => planOf(work, tree, system, { width: 900, height: 900 })}
+            disabled={!mayMeasure}
+            onRoots={bringIn}
+          />
+          {/* Last, for its figures come late: what can be pressed above stays where it is. */}
+          {rows.length > 0 && (
+            <>
+              <ForecastPart
+                system={system}
+                work={work}
+                from={thisYear}
+                year={year}
+                onYear={turnYear}
+                scenario={scenario}
+                onScenario={setScenario}
+              />
+              <DigFacts work={work} tree={tree} system={system} from={thisYear} />
+            </>
+          )}
+        </Entry>
+      </EntryColumn>
     </>
   );
 }

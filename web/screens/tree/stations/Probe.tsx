@@ -3,6 +3,7 @@
 import { bearingName, GROUND_QUESTIONS, readBearing } from '@undrel/core/questions';
 import type { ProbePoint } from '@undrel/core/records';
 import { useRef, useState, type FormEvent } from 'react';
+import { Pencil, Trash2 } from 'lucide-react';
 import { formatValue, readLength, shortUnit } from '@undrel/core/units';
 import { NotedInput } from '../../../ui/controls/NotedInput';
 import { Entry } from '../../../ui/controls/Entry';
@@ -174,7 +175,9 @@ export function Probe(props: StationProps) {
               <th scope="col" className="text-right">
                 depth
               </th>
-              <th scope="col">found</th>
+              <th scope="col" className="pl-2">
+                found
+              </th>
               <th scope="col">
                 <span className="sr-only">change</span>
               </th>
@@ -190,7 +193,7 @@ export function Probe(props: StationProps) {
                 <td className="num text-right whitespace-nowrap">
                   {formatValue(p.depth, 'short length', system, 0.005)}
                 </td>
-                <td>
+                <td className="pl-2">
                   {FOUND.find((f) => f.key === p.found)?.label}
                   {p.from === 'mulch' && <span className="text-muted"> from mulch</span>}
                 </td>
@@ -199,7 +202,7 @@ export function Probe(props: StationProps) {
                     <>
                       <button
                         type="button"
-                        className="link px-2"
+                        className="link min-w-[44px] lg:min-w-0 px-2"
                         aria-label={`Correct the push at ${bearingName(p.bearing)}`}
                         onClick={() => {
                           setEditing(id);
@@ -213,15 +216,17 @@ export function Probe(props: StationProps) {
                           depthInput.current?.focus();
                         }}
                       >
-                        Correct
+                        <Pencil aria-hidden="true" className="lg:hidden inline" size={20} />
+                        <span className="hidden lg:inline">Correct</span>
                       </button>
                       <button
                         type="button"
-                        className="link px-2"
+                        className="link min-w-[44px] lg:min-w-0 px-2"
                         aria-label={`Remove the push at ${bearingName(p.bearing)}`}
                         onClick={() => control.set('probe', id, visitId, null)}
                       >
-                        Remove
+                        <Trash2 aria-hidden="true" className="lg:hidden inline" size={20} />
+                        <span className="hidden lg:inline">Remove</span>
                       </button>
                     </>
                   )}

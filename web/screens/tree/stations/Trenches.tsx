@@ -7,6 +7,7 @@ import { obstacleKind } from '@undrel/core/practice';
 import { openedShare } from '@undrel/core/trenching';
 import { formatValue, writeLengths, percent } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
+import { DRAWING_PANE, EntryColumn } from '../EntryColumn';
 import { Entry } from '../../../ui/controls/Entry';
 import { QuantityView } from '../../../ui/controls/QuantityView';
 import { apart, without } from '../trenches/bearings';
@@ -64,10 +65,7 @@ export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode 
 
   return (
     <>
-      <div
-        ref={focused}
-        className="row-start-1 lg:col-start-2 min-h-0 border-b-2 lg:border-b-0 lg:border-x-2 border-ink bg-paper"
-      >
+      <div ref={focused} className={`${DRAWING_PANE} bg-paper`}>
         {plan && (
           <TrenchPlanView
             plan={plan}
@@ -83,166 +81,157 @@ export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode 
           />
         )}
       </div>
-      <div className="min-h-0 flex flex-col bg-sheet">
-        <div
-          id="entry"
-          className="relative flex-1 overflow-y-auto px-4 lg:px-6 py-4"
-          tabIndex={0}
-          role="region"
-          aria-label="Entry"
-        >
-          <Entry>
-            <h1>Trenches</h1>
-            {problem && (
-              <p role="alert" className="wrong my-2">
-                The trenches could not be planned: {problem}
-              </p>
-            )}
-            {!trenches && !problem && <p role="status">Laying out…</p>}
-            {trenches && plan && (
-              <>
-                <div className="flex items-baseline gap-4 my-2" aria-busy={working}>
-                  <p className="num text-5xl font-bold whitespace-nowrap" data-testid="opened">
-                    {percent(openedShare(plan))}
-                  </p>
-                  <p>
-                    of the compacted soil lies within {short(plan.zone.opened)} of a trench:{' '}
-                    {plan.spokes.length} radial trenches, {long(plan.layout.length)} in all,{' '}
-                    {percent(plan.disturbed)} of the root zone dug
-                    {plan.seasons > 1 ? ` in ${plan.seasons} seasons` : ''}.
-                  </p>
-                </div>
-                {plan.blocked && (
-                  <p role="alert" className="wrong my-2">
-                    {plan.blocked} Compare the other ways below.
-                  </p>
-                )}
-                {plan.layout.refused.map((r) => (
-                  <p key={r.bearing} role="alert" className="wrong my-2">
-                    Locked trench at {Math.round(r.bearing)}°: {r.why}.{' '}
-                    {mayMeasure && (
-                      <button
-                        type="button"
-                        className="link"
-                        onClick={() => set({ locked: without(design.locked, r.bearing) }, 'locked')}
-                      >
-                        Unlock it
-                      </button>
-                    )}
-                  </p>
-                ))}
-                {plan.missing.length > 0 && (
-                  <p className="told my-2">
-                    Not known: {plan.missing.join(', ')}. {notes}.
-                  </p>
-                )}
-                <Spokes
+      <EntryColumn foot={foot}>
+        <Entry>
+          <h1>Trenches</h1>
+          {problem && (
+            <p role="alert" className="wrong my-2">
+              The trenches could not be planned: {problem}
+            </p>
+          )}
+          {!trenches && !problem && <p role="status">Laying out…</p>}
+          {trenches && plan && (
+            <>
+              <div className="flex items-baseline gap-4 my-2" aria-busy={working}>
+                <p className="num text-5xl font-bold whitespace-nowrap" data-testid="opened">
+                  {percent(openedShare(plan))}
+                </p>
+                <p>
+                  of the compacted soil lies within {short(plan.zone.opened)} of a trench:{' '}
+                  {plan.spokes.length} radial trenches, {long(plan.layout.length)} in all,{' '}
+                  {percent(plan.disturbed)} of the root zone dug
+                  {plan.seasons > 1 ? ` in ${plan.seasons} seasons` : ''}.
+                </p>
+              </div>
+              {plan.blocked && (
+                <p role="alert" className="wrong my-2">
+                  {plan.blocked} Compare the other ways below.
+                </p>
+              )}
+              {plan.layout.refused.map((r) => (
+                <p key={r.bearing} role="alert" className="wrong my-2">
+                  Locked trench at {Math.round(r.bearing)}°: {r.why}.{' '}
+                  {mayMeasure && (
+                    <button
+                      type="button"
+                      className="link"
+                      onClick={() => set({ locked: without(design.locked, r.bearing) }, 'locked')}
+                    >
+                      Unlock it
+                    </button>
+                  )}
+                </p>
+              ))}
+              {plan.missing.length > 0 && (
+                <p className="told my-2">
+                  Not known: {plan.missing.join(', ')}. {notes}.
+                </p>
+              )}
+              <Spokes
+                plan={plan}
+                design={design}
+                selected={selected}
+                stemRadius={stem}
+                system={system}
+                disabled={!mayMeasure}
+                onSelect={setChosen}
+                onLock={lock}
+                onChange={set}
+              />
+              {selected && (
+                <SpokeSection
                   plan={plan}
-                  design={design}
-                  selected={selected}
+                  spoke={selected}
+                  slope={design.slope}
                   stemRadius={stem}
-                  system={system}
-                  disabled={!mayMeasure}
-                  onSelect={setChosen}
-                  onLock={lock}
-                  onChange={set}
-                />
-                {selected && (
-                  <SpokeSection
-                    plan={plan}
-                    spoke={selected}
-                    slope={design.slope}
-                    stemRadius={stem}
-                    compost={trenches.compost}
-                    pushes={visit.pushes}
-                    system={system}
-                  />
-                )}
-                <TrenchSchool
-                  plan={plan}
-                  other={trenches.other}
-                  chosenBy={trenches.school.chosenBy}
-                  disabled={!mayJudge}
-                  onTake={(school) =>
-                    control.set('tree', treeId, treeItem.parent, {
-                      ...tree,
-                      schools: { ...tree.schools, trenches: school },
-                    })
-                  }
-                />
-                <SiteThings
-                  site={site}
-                  propertyId={station.treeItem.parent}
-                  position={tree.position}
-                  drawn={drawn}
-                  onDraw={setDrawn}
-                  system={system}
-                  disabled={!mayMeasure}
-                />
-                <TrenchMeasured
-                  design={design}
-                  tree={tree}
-                  notes={notes}
-                  system={system}
-                  disabled={!mayMeasure}
-                  onChange={set}
-                  onTree={(change, field) =>
-                    control.set('tree', treeId, treeItem.parent, { ...tree, ...change }, field)
-                  }
-                />
-                {plan.spokes.length > 0 && (
-                  <section className="my-3">
-                    <h2>Quantities</h2>
-                    <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
-                      {trenches.quantities.map((q) => (
-                        <div key={q.name} className="contents">
-                          <dt>{q.name}</dt>
-                          <dd className="text-right">
-                            <QuantityView quantity={q} system={system} />
-                          </dd>
-                        </div>
-                      ))}
-                    </dl>
-                  </section>
-                )}
-                <TrenchAlternatives
-                  alternatives={trenches.alternatives}
-                  choice={design.choice}
-                  disabled={!mayJudge}
-                  onChoose={(choice) => set({ choice }, 'choice')}
-                />
-                <TrenchWork
-                  plan={plan}
-                  utilities={utilities.map((u) => u.name)}
-                  propertyId={station.treeItem.parent}
-                  position={tree.position}
-                  marked={design.marked}
-                  today={today}
-                  system={system}
-                  disabled={!mayMeasure}
-                  onMarked={(marked) => set({ marked }, 'marked')}
-                />
-                {plan.spokes.length > 0 && (
-                  <PageLink
-                    className="act inline-flex"
-                    href={`/trees/${treeId}/crew/trenches?visit=${visitId}`}
-                  >
-                    Crew sheet
-                  </PageLink>
-                )}
-                <TrenchFiles
-                  name={`${tree.label.replace(/[^\w-]+/g, '-').toLowerCase()}-trenches`}
-                  plan={plan}
-                  kinds={kinds}
-                  stemRadius={stem || undefined}
+                  compost={trenches.compost}
+                  pushes={visit.pushes}
                   system={system}
                 />
-              </>
-            )}
-          </Entry>
-        </div>
-        {foot}
-      </div>
+              )}
+              <TrenchSchool
+                plan={plan}
+                other={trenches.other}
+                chosenBy={trenches.school.chosenBy}
+                disabled={!mayJudge}
+                onTake={(school) =>
+                  control.set('tree', treeId, treeItem.parent, {
+                    ...tree,
+                    schools: { ...tree.schools, trenches: school },
+                  })
+                }
+              />
+              <SiteThings
+                site={site}
+                propertyId={station.treeItem.parent}
+                position={tree.position}
+                drawn={drawn}
+                onDraw={setDrawn}
+                system={system}
+                disabled={!mayMeasure}
+              />
+              <TrenchMeasured
+                design={design}
+                tree={tree}
+                notes={notes}
+                system={system}
+                disabled={!mayMeasure}
+                onChange={set}
+                onTree={(change, field) =>
+                  control.set('tree', treeId, treeItem.parent, { ...tree, ...change }, field)
+                }
+              />
+              {plan.spokes.length > 0 && (
+                <section className="my-3">
+                  <h2>Quantities</h2>
+                  <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
+                    {trenches.quantities.map((q) => (
+                      <div key={q.name} className="contents">
+                        <dt>{q.name}</dt>
+                        <dd className="text-right">
+                          <QuantityView quantity={q} system={system} />
+                        </dd>
+                      </div>
+                    ))}
+                  </dl>
+                </section>
+              )}
+              <TrenchAlternatives
+                alternatives={trenches.alternatives}
+                choice={design.choice}
+                disabled={!mayJudge}
+                onChoose={(choice) => set({ choice }, 'choice')}
+              />
+              <TrenchWork
+                plan={plan}
+                utilities={utilities.map((u) => u.name)}
+                propertyId={station.treeItem.parent}
+                position={tree.position}
+                marked={design.marked}
+                today={today}
+                system={system}
+                disabled={!mayMeasure}
+                onMarked={(marked) => set({ marked }, 'marked')}
+              />
+              {plan.spokes.length > 0 && (
+                <PageLink
+                  className="act inline-flex"
+                  href={`/trees/${treeId}/crew/trenches?visit=${visitId}`}
+                >
+                  Crew sheet
+                </PageLink>
+              )}
+              <TrenchFiles
+                name={`${tree.label.replace(/[^\w-]+/g, '-').toLowerCase()}-trenches`}
+                plan={plan}
+                kinds={kinds}
+                stemRadius={stem || undefined}
+                system={system}
+              />
+            </>
+          )}
+        </Entry>
+      </EntryColumn>
     </>
   );
 }

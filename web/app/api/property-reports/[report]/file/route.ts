@@ -17,7 +17,7 @@ export async function GET(
   const { format, length, language } = edition;
   const none = () => plain(404, 'There is no such issued report.');
   return asked(request, 'read', async ({ inFirm, asker }) => {
-    if (format === 'json') {
+    if (format === 'json' && length === 'record') {
       const found = await inFirm((db) => propertyFigures(db, id));
       if (!found) return none();
       const { number, issued_at: issued, figures } = found;

@@ -1,0 +1,56 @@
+'use client';
+
+import { useMemo } from 'react';
+import { isStressed } from '@undrel/core/pruning';
+import { plannedOf } from '@undrel/core/prescription';
+import type { Visit } from '@undrel/core/records';
+import { chosenWay } from '@undrel/core/worth';
+import { DrawingSvg } from '../../drawings/DrawingSvg';
+import { orderInWords, orderOfWork, orderRows } from '../../drawings/orderOfWork';
+import { useMeasured } from '../../ui/useMeasured';
+import { useTrenches } from './trenches/useTrenches';
+import type { StationProps } from './visitEntry';
+
+type Props = StationProps & { judged: NonNullable<StationProps['judged']> };
+
+/** What is prescribed as a picture: what is done when, in the order of work. */
+export const OrderOfWorkView = (props: Props) =>
+  props.visit.trenches &&
+  plannedOf(props.judged.operations, props.visit.decisions).some((o) => o.key === 'trench') ? (
+    <OverYears {...props} design={props.visit.trenches} />
+  ) : (
+    <Drawn {...props} />
+  );
+
+/** With the seasons over which the trenches are laid out. */
+function OverYears(props: Props & { design: NonNullable<Visit['trenches']> }) {
+  const { tree, visit, site, house, design } = props;
+  const stressed = useMemo(() => isStressed(visit), [visit]);
+  const { trenches } = useTrenches({
+    tree,
+    date: visit.date,
+    findings: visit.findings,
+    design,
+    dig: visit.dig,
+    pushes: visit.pushes,
+    site,
+    firm: house,
+    stressed,
+  });
+  return <Drawn {...props} trenchSeasons={chosenWay(visit, trenches)?.bySeason?.length} />;
+}
+
+function Drawn(props: Props & { trenchSeasons?: number | undefined }) {
+  const { judged, visit, tree, closed, today, trenchSeasons } = props;
+  const [pane, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
+  const rows = useMemo(
+    () => orderRows(judged.operations, visit, tree.species, closed, today, trenchSeasons),
+    [judged.operations, visit, tree.species, closed, today, trenchSeasons],
+  );
+  const drawing = useMemo(() => orderOfWork(rows, today, size), [rows, today, size]);
+  return (
+    <div ref={pane} className="relative h-full w-full overflow-hidden bg-paper" data-testid="order-of-work">
+      <DrawingSvg drawing={drawing} title={`Order of work. ${orderInWords(rows)}`} />
+    </div>
+  );
+}

@@ -33,5 +33,7 @@ export default defineConfig({
     baseURL: process.env.BASE_URL,
     launchOptions: chromium,
     trace: 'off',
+    // Pages are asked of the server; what a device answers by itself has tests of its own.
+    serviceWorkers: 'block',
   },
 });

@@ -40,4 +40,6 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 // Bodies sent to /api are read by the routes themselves, whole or not at all: passed through here they would be cut.
-export const config = { matcher: '/((?!api/|_next/static|favicon.ico|icon.svg).*)' };
+export const config = {
+  matcher: '/((?!api/|_next/static|favicon.ico|icon.svg|sw.js|manifest.webmanifest).*)',
+};

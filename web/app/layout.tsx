@@ -4,6 +4,7 @@ import './globals.css';
 import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { DeviceKeeper } from '@/screens/shell/DeviceKeeper';
 import { KeepStill } from '@/screens/shell/KeepStill';
 import { PreferencesProvider } from '@/screens/shell/preferences';
 import { StyleNonce } from '@/screens/shell/StyleNonce';
@@ -26,6 +27,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       <body>
         <StyleNonce nonce={nonce} />
         <KeepStill />
+        <DeviceKeeper />
         <PreferencesProvider theme={theme} units={units}>
           {children}
         </PreferencesProvider>

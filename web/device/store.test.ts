@@ -134,3 +134,37 @@ test('what is undone before it was saved is not waited for; what was sent meanwh
   s = reduceCase(s, { type: 'answered', sent, results: [{ id: 'p', status: 'saved', version: 1 }] });
   expect(changesIn(s)).toMatchObject([{ id: 'p', base: 1, values: null }]);
 });
+
+test('what the server has now replaces what was kept, but for what waits here; what is gone there goes', () => {
+  const item = (id: string, version: number, depth: number): Item => ({
+    kind: 'probe',
+    id,
+    parent: 'v',
+    version,
+    values: { bearing: 0, distance: 0.1, depth, found: 'root', from: 'grade' },
+  });
+  const kept = [item('same', 2, 0.2), item('newer', 1, 0.1), item('gone', 1, 0.3), item('mine', 1, 0.4)];
+  let state = startWith(kept);
+  state = reduceCase(state, {
+    type: 'edit',
+    edits: [editOf(state, 'probe', 'mine', 'v', { ...kept[3]!.values!, depth: 0.5 } as never)],
+  });
+  state = reduceCase(state, {
+    type: 'refresh',
+    items: [item('same', 2, 0.2), item('newer', 3, 0.9), item('mine', 2, 0.6), item('fresh', 1, 0.7)],
+  });
+  const depths = [...state.items.values()].map((i) => [
+    i.id,
+    i.version,
+    (i.values as { depth: number }).depth,
+  ]);
+  expect(depths.sort()).toEqual([
+    ['fresh', 1, 0.7],
+    ['mine', 1, 0.5],
+    ['newer', 3, 0.9],
+    ['same', 2, 0.2],
+  ]);
+  // Nothing is worked out anew for what is as it was; what waits is sent against what it was typed over.
+  expect(state.items.get('same')).toBe(kept[0]);
+  expect(changesIn(state)).toMatchObject([{ id: 'mine', base: 1, values: { depth: 0.5 } }]);
+});

@@ -36,6 +36,7 @@ export type CaseAction =
   | { type: 'undo' }
   | { type: 'redo' }
   | { type: 'restore'; changes: readonly Change[]; saved: readonly Item[] }
+  | { type: 'refresh'; items: readonly Item[] }
   | { type: 'sending'; sent: readonly Change[] }
   | { type: 'answered'; sent: readonly Change[]; results: readonly ChangeResult[] }
   | { type: 'settle'; id: string; keep: 'mine' | 'theirs' };
@@ -43,7 +44,8 @@ export type CaseAction =
 const UNDO_DEPTH = 200;
 /** The field of an edit that is a step of undo by itself. */
 export const ONE_STEP = 'one step';
-const DOUBTS_KEPT = 20;
+/** What was sent for an item and not answered: the server takes no more of it. */
+export const DOUBTS_KEPT = 20;
 
 export const startWith = (items: readonly Item[]): CaseState => ({
   items: new Map(items.map((item) => [item.id, item])),
@@ -119,6 +121,20 @@ export function reduceCase(state: CaseState, action: CaseAction): CaseState {
         if (inDoubt) doubts.set(id, inDoubt);
       }
       return { ...state, items, unsaved, inDoubt: doubts };
+    }
+    case 'refresh': {
+      // What waits to be sent or settled here stays; the rest is as the server has it.
+      const own = (id: string) =>
+        state.unsaved.has(id) || state.refusals.has(id) || state.conflicts.some((c) => c.id === id);
+      const mine = [...state.items.values()].filter((item) => own(item.id));
+      const items = new Map(action.items.map((item) => [item.id, item]));
+      for (const item of state.items.values()) {
+        const theirs = items.get(item.id);
+        // The same item stays the same object: nothing is worked out anew for it.
+        if (theirs && theirs.version <= item.version) items.set(item.id, item);
+      }
+      for (const item of mine) items.set(item.id, item);
+      return { ...state, items };
     }
     case 'sending': {
       const doubts = new Map(state.inDoubt);

@@ -1,8 +1,19 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
-import type { Change, ChangeResult, Item, ItemKind, ItemValues } from '../protocol/item';
-import { keepChanges, keptChanges, rememberSaved, savedItems } from './pending';
+import type { Item, ItemKind, ItemValues } from '../protocol/item';
+import { caseNow, keptSince } from './along/keptPage';
+import { keepSoon } from './along/keepSoon';
+import { savedOf } from './outbox';
+import {
+  keepChanges,
+  keptChanges,
+  rememberLater,
+  rememberSaved,
+  savedItems,
+  savedLater,
+  show,
+} from './pending';
 import { batchOf, send } from './sending';
 import { changesIn, editOf, reduceCase, startWith, toKeep, type CaseState } from './store';
 
@@ -33,12 +44,6 @@ export interface CaseControl {
   flush(): Promise<boolean>;
 }
 
-const savedOf = (sent: readonly Change[], results: readonly ChangeResult[]): Item[] =>
-  results.flatMap((result, i) => {
-    const { kind, id, parent, values } = sent[i]!;
-    return result.status === 'saved' ? [{ kind, id, parent, values, version: result.version } as Item] : [];
-  });
-
 /**
  * The case on this device: edits show at once, are saved behind, and are kept here until the server has them.
  *
@@ -56,13 +61,23 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
 
   useEffect(() => {
     let here = true;
-    void keptChanges({ person, treeId }).then((changes) => {
+    const hide = show(treeId);
+    void Promise.all([keptChanges({ person, treeId }), keptSince()]).then(([changes, since]) => {
       if (!here) return;
-      dispatch({ type: 'restore', changes, saved: savedItems(treeId) });
+      const saved = [...savedItems(treeId), ...savedLater({ person, treeId }, since)];
+      dispatch({ type: 'restore', changes, saved });
       setRestored(true);
+      if (since !== undefined)
+        void caseNow(treeId).then((now) => {
+          if (!here || now === undefined) return;
+          // Removed meanwhile: the page is asked for anew, and says so.
+          if (now === 'gone') return window.location.reload();
+          dispatch({ type: 'refresh', items: now.items });
+        });
     });
     return () => {
       here = false;
+      hide();
     };
   }, [treeId, person]);
 
@@ -83,7 +98,10 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
           return false;
         }
         failures.current = 0;
-        rememberSaved(treeId, savedOf(changes, results));
+        const saved = savedOf(changes, results);
+        rememberSaved(treeId, saved);
+        rememberLater({ person, treeId }, saved);
+        keepSoon(person, treeId);
         const action = { type: 'answered' as const, sent: changes, results };
         latest.current = reduceCase(latest.current, action);
         dispatch(action);

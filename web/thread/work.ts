@@ -19,6 +19,7 @@ import {
   type WeatherDay,
   type WeatherUnits,
 } from '@undrel/core/water';
+import type { Labels } from '../server/along/labelsPdf';
 import { assessedOf } from '../server/assessed';
 import { newestGlance } from '../server/cases/load';
 import { cutsGiven } from '../server/cuts/given';
@@ -151,6 +152,12 @@ export const pdf = async ({
 export const orderSheet = async (source: ReportSource): Promise<Uint8Array<ArrayBuffer>> => {
   const { orderSheetPdf } = await import('../server/offers/orderSheet');
   return new Uint8Array(orderSheetPdf(source));
+};
+
+/** Labels of trees as PDF. */
+export const labels = async (given: Labels): Promise<Uint8Array<ArrayBuffer>> => {
+  const { labelsPdf } = await import('../server/along/labelsPdf');
+  return new Uint8Array(labelsPdf(given));
 };
 
 /** Marker cards as PDF. */

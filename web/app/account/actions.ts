@@ -2,6 +2,7 @@
 
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
+import { PERSON_COOKIE } from '@/protocol/personCookie';
 import { changePassword } from '@/server/accounts/password';
 import { isSecure, sessionCookie } from '@/server/accounts/session';
 import { CLOSE_SESSION, CLOSE_SESSIONS_OF } from '@/server/accounts/sql';
@@ -22,7 +23,9 @@ export async function changePasswordAction(_: PasswordState, form: FormData): Pr
 async function leave(): Promise<never> {
   // A cookie bound to the host is taken back as it was set.
   const secure = isSecure(await headers());
-  (await cookies()).set(sessionCookie(secure), '', { secure, path: '/', maxAge: 0 });
+  const jar = await cookies();
+  jar.set(sessionCookie(secure), '', { secure, path: '/', maxAge: 0 });
+  jar.set(PERSON_COOKIE, '', { secure, path: '/', maxAge: 0 });
   redirect('/sign-in');
 }
 

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { SignInScreen } from '@/screens/account/SignInScreen';
+import { SignedOut } from '@/screens/shell/SignedOut';
 import { BuriedStem } from '@/screens/account/BuriedStem';
 import { askPasskeyAction, enterDemo, passkeyAction, signInAction } from './actions';
 
@@ -9,12 +10,15 @@ export const dynamic = 'force-dynamic';
 export default async function SignInPage({ searchParams }: { searchParams: Promise<{ changed?: string }> }) {
   const { changed } = await searchParams;
   return (
-    <SignInScreen
-      signIn={signInAction}
-      told={changed === undefined ? undefined : 'Your password is changed. Sign in with the new one.'}
-      passkey={{ ask: askPasskeyAction.bind(null, false), answer: passkeyAction.bind(null, false) }}
-      enterDemo={process.env.UNDREL_DEMO === '1' ? enterDemo : undefined}
-      picture={<BuriedStem />}
-    />
+    <>
+      <SignedOut />
+      <SignInScreen
+        signIn={signInAction}
+        told={changed === undefined ? undefined : 'Your password is changed. Sign in with the new one.'}
+        passkey={{ ask: askPasskeyAction.bind(null, false), answer: passkeyAction.bind(null, false) }}
+        enterDemo={process.env.UNDREL_DEMO === '1' ? enterDemo : undefined}
+        picture={<BuriedStem />}
+      />
+    </>
   );
 }

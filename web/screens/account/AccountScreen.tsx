@@ -3,6 +3,7 @@
 import { PageLink } from '@/ui/PageLink';
 import { usePreferences } from '../shell/preferences';
 import { THEMES } from '../shell/themes';
+import { useOutbox } from '../shell/DeviceState';
 import { TopBar } from '../shell/TopBar';
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
@@ -104,6 +105,7 @@ export function AccountScreen(props: {
               </li>
             ))}
           </ul>
+          <WaitsHere />
           <div className="flex flex-wrap gap-2 mt-3">
             <form action={props.signOut}>
               <button className="quiet">Sign out</button>
@@ -115,5 +117,19 @@ export function AccountScreen(props: {
         </section>
       </main>
     </div>
+  );
+}
+
+/** What signing out does to what is on this device. */
+function WaitsHere() {
+  const { trees, looks } = useOutbox();
+  const waiting = looks + trees.reduce((sum, t) => sum + t.changes.length, 0);
+  return (
+    <p className="mt-3 text-sm">
+      Signing out takes what was taken along off this device.
+      {waiting > 0 &&
+        ` ${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} to be sent and ${waiting === 1 ? 'stays' : 'stay'} here until you sign in again.`}{' '}
+      <PageLink href="/device">This device</PageLink>
+    </p>
   );
 }

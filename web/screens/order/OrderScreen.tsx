@@ -15,6 +15,7 @@ import { Entry } from '../../ui/controls/Entry';
 import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
+import { useToday } from '../../device/along/keptPage';
 import { useCase } from '../../device/useCase';
 import { SaveState } from '../tree/SaveState';
 import { StepEntry } from './StepEntry';
@@ -34,6 +35,7 @@ export function OrderScreen(props: {
   today: string;
 }) {
   const { treeId, visitId, order } = props;
+  const today = useToday(props.today, treeId);
   const control = useCase(treeId, props.items, props.person);
   const { units: system } = usePreferences();
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
@@ -140,7 +142,7 @@ export function OrderScreen(props: {
                       system={system}
                       disabled={!props.mayMeasure}
                       by={props.viewer}
-                      today={props.today}
+                      today={today}
                       pictures={
                         'operation' in step && step.operation === 'excavate'
                           ? { href: `/trees/${treeId}/pictures?visit=${visitId}`, taken }

@@ -5,6 +5,7 @@ import { idOf, RING, type Picture, type Tree } from '@undrel/core/records';
 import { useCase } from '../../device/useCase';
 import { itemsBelow, type ItemOf } from '../../protocol/item';
 import { count } from '../../ui/count';
+import { useToday } from '../../device/along/keptPage';
 import { PageLink } from '../../ui/PageLink';
 import { Entry } from '../../ui/controls/Entry';
 import { usePreferences } from '../shell/preferences';
@@ -57,6 +58,7 @@ export function PicturesScreen(props: {
   /** The step of the order that pictures added now prove. */
   step: string | undefined;
 }) {
+  const today = useToday(props.today, props.treeId);
   const { treeId, visitId, mayMeasure } = props;
   const control = useCase(treeId, props.items, props.person);
   const { units: system } = usePreferences();
@@ -75,7 +77,7 @@ export function PicturesScreen(props: {
       hash,
       width,
       height,
-      on: there?.on ?? dayOf(file, props.today),
+      on: there?.on ?? dayOf(file, today),
       by: there?.by ?? props.viewer,
       ...(step && { step, shows: there?.shows ?? 'work' }),
       ...(bearing !== undefined && { bearing, shows: 'dig' }),

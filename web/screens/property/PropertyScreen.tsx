@@ -10,12 +10,16 @@ import { UrgencyLegend } from '../../ui/UrgencyMark';
 import type { Change, ChangeResult } from '../../protocol/item';
 import { formatLength, longUnit } from '@undrel/core/units';
 import { FilePick } from '../../ui/FilePick';
+import { megabytes } from '../../ui/megabytes';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
+import { keepForLater } from '../../device/keepForLater';
 import { newId } from '../tree/newId';
 import { Cohorts } from './Cohorts';
 import { PlanView } from './PlanView';
 import { PropertyEdit, type PropertyActions } from './PropertyEdit';
+import { OnlyHere } from './OnlyHere';
+import { TakeAlong } from './TakeAlong';
 import { TreeTable } from './TreeTable';
 import { Weather, type PlaceTyped } from './Weather';
 
@@ -43,7 +47,7 @@ export function PropertyScreen({
   const [stale, setStale] = useState<{ file: File; sides: PlanSides } | undefined>(undefined);
   const api = `/api/properties/${page.id}`;
 
-  const save = async (change: Change): Promise<boolean> => {
+  const save = async (change: Change): Promise<boolean | 'away'> => {
     const answer = await fetch('/api/changes', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -51,6 +55,10 @@ export function PropertyScreen({
     }).catch(() => undefined);
     const result = answer?.ok ? ((await answer.json()) as { results: ChangeResult[] }).results[0] : undefined;
     if (result?.status === 'saved') return true;
+    if (!answer) {
+      setTold({ problem: 'The server could not be reached; nothing was changed. Try again.' });
+      return 'away';
+    }
     setTold({
       problem:
         result?.status === 'refused'
@@ -210,6 +218,12 @@ export function PropertyScreen({
                 {label}
               </PageLink>
             ))}
+            {page.trees.length > 0 && (
+              <a className="min-h-[44px] inline-flex items-center" href={`${api}/labels`}>
+                Labels
+              </a>
+            )}
+            <TakeAlong property={page.id} name={page.name} trees={page.trees.length} />
           </nav>
           {editing ? (
             <PropertyEdit
@@ -262,9 +276,11 @@ export function PropertyScreen({
           {adding && (
             <AddTree
               onAdd={async (values) => {
-                const id = newId();
-                const ok = await save({ kind: 'tree', id, parent: page.id, base: 0, values });
-                if (ok) router.push(`/trees/${id}?station=history`);
+                const change: Change = { kind: 'tree', id: newId(), parent: page.id, base: 0, values };
+                const came = await save(change);
+                if (came === true) router.push(`/trees/${change.id}?station=history`);
+                else if (came === 'away' && (await keepForLater(change.id, change)))
+                  window.location.assign(`/trees/new?property=${page.id}&tree=${change.id}`);
               }}
             />
           )}
@@ -274,6 +290,7 @@ export function PropertyScreen({
             onPlace={mayMeasure ? (typed) => void notePlace(typed) : undefined}
             busy={busy}
           />
+          <OnlyHere property={page.id} />
           <Cohorts page={page} mayMeasure={mayMeasure} confirm={confirm} />
           {page.trees.length === 0 ? (
             <p className="told my-3">
@@ -304,8 +321,6 @@ const PAGES = [
   { path: 'notice', label: 'Mowing notice' },
   { path: 'schools', label: 'Schools' },
 ] as const;
-
-const megabytes = (bytes: number) => `${(bytes / 1e6).toFixed(bytes < 1e5 ? 2 : 1)} MB`;
 
 function ToldView({ told, onClose }: { told: Told; onClose: () => void }) {
   return (

@@ -7,6 +7,9 @@ import { useRouter } from 'next/navigation';
 import { LIMITS } from '@undrel/core/practice';
 import { formatLength, formatValue, longUnit, writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { Manner } from '@undrel/core/water';
+import { idOf } from '@undrel/core/records';
+import { useToday } from '../../device/along/keptPage';
+import { keepForLater } from '../../device/keepForLater';
 import { PageLink } from '@/ui/PageLink';
 import type { PropertyWater, TreeWater } from '../../protocol/water';
 import { count } from '../../ui/count';
@@ -216,17 +219,27 @@ function Round({
   system: UnitSystem;
   log: LogRound;
 }) {
+  const day = useToday(on);
   const [entry, setEntry] = useState<RoundOf>(tree.log.find((w) => w.on === on) ?? null);
   const [problem, setProblem] = useState<string>();
   const [busy, start] = useTransition();
   const say = (next: RoundOf) =>
     start(async () => {
-      const answer = await log(tree.visitId, next).catch(() => ({
-        problem: 'The server could not be reached; try again.',
-      }));
+      const answer = await log(tree.visitId, next).catch(() => later(next));
       setProblem(answer.problem);
       if (!answer.problem) setEntry(next);
     });
+  /** Without signal it is kept on this device and sent when there is some. */
+  const later = async (next: RoundOf): Promise<{ problem?: string }> => {
+    const kept = await keepForLater(tree.id, {
+      kind: 'watering',
+      id: idOf('watering', tree.visitId, { on: day }),
+      parent: tree.visitId,
+      base: 0,
+      values: next && { ...next, on: day },
+    });
+    return kept ? {} : { problem: 'The server could not be reached; try again.' };
+  };
   const given = Math.round(tree.next.litres);
   const choices: [string, NonNullable<RoundOf>][] = [
     [`Dry: watered ${litres(given, system)}`, { probe: 'dry', litres: given }],

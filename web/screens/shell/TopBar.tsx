@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import { useEffect, useState, type ReactNode } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
+import { DeviceState } from './DeviceState';
 import { usePreferences } from './preferences';
 import { THEMES, type Theme } from './themes';
 
@@ -34,8 +35,19 @@ export function TopBar({ children, right }: { children?: ReactNode; right?: Reac
   return (
     <header className="no-print flex items-center gap-x-4 border-b-2 border-ink bg-sheet px-4 min-h-[48px] flex-wrap">
       <PageLink href="/grounds" className="plain font-bold min-h-[44px] inline-flex items-center">
-        Undrel
+        <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true" className="sm:hidden">
+          <path d="M0 14h32v18H0z" fill="var(--loam)" />
+          <path
+            d="M12 0h8v14c0 5 3 7 9 9H3c6-2 9-4 9-9z"
+            fill="var(--sheet)"
+            stroke="var(--ink)"
+            strokeWidth="2"
+          />
+          <path d="M0 14h12m8 0h12" stroke="var(--ink)" strokeWidth="2" />
+        </svg>
+        <span className="sr-only sm:not-sr-only">Undrel</span>
       </PageLink>
+      <DeviceState />
       <div className="flex-1 min-w-0">{children}</div>
       {right}
       <button type="button" className="min-h-[44px]" disabled={!alive} onClick={() => setFinding(true)}>

@@ -1,8 +1,8 @@
 'use client';
 
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { UnitSystem } from '@undrel/core/units';
-import type { Theme } from './themes';
+import { THEMES, type Theme } from './themes';
 
 interface Preferences {
   units: UnitSystem;
@@ -12,6 +12,9 @@ interface Preferences {
 }
 
 const Context = createContext<Preferences | undefined>(undefined);
+
+const kept = (name: string): string | undefined =>
+  new RegExp(`(?:^|; )${name}=(\\w+)`).exec(document.cookie)?.[1];
 
 const remember = (name: string, value: string) => {
   document.cookie = `${name}=${value}; path=/; max-age=31536000; samesite=lax`;
@@ -29,6 +32,14 @@ export function PreferencesProvider(props: { units: UnitSystem; theme: Theme; ch
     remember('undrel_theme', next);
     document.documentElement.dataset.theme = next;
     keepTheme(next);
+  }, []);
+  useEffect(() => {
+    // A page that was kept on this device may be older than what was chosen since.
+    const theme = THEMES.find((t) => t === kept('undrel_theme'));
+    if (theme) document.documentElement.dataset.theme = theme;
+    if (theme) keepTheme(theme);
+    const units = kept('undrel_units');
+    if (units === 'us' || units === 'metric') keepUnits(units);
   }, []);
   const value = useMemo(() => ({ units, theme, setUnits, setTheme }), [units, theme, setUnits, setTheme]);
   return <Context.Provider value={value}>{props.children}</Context.Provider>;

@@ -17,6 +17,7 @@ import { Entry } from '../../ui/controls/Entry';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
+import { useToday } from '../../device/along/keptPage';
 import { useCase } from '../../device/useCase';
 import { DRAWING_PANE, EntryColumn, toEntry } from './EntryColumn';
 import { NextStep } from './NextStep';
@@ -92,7 +93,8 @@ export interface TreeScreenProps {
 
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
 export function TreeScreen(props: TreeScreenProps) {
-  const { treeId, house, firmTable, mayMeasure, mayJudge, today } = props;
+  const { treeId, house, firmTable, mayMeasure, mayJudge } = props;
+  const today = useToday(props.today, treeId);
   const control = useCase(treeId, props.items, props.person);
   const { units } = usePreferences();
   const treeItem = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!;
@@ -112,6 +114,12 @@ export function TreeScreen(props: TreeScreenProps) {
   const [station, setStation] = useState<StationKey>(
     STATIONS.find((s) => s.key === props.station)?.key ?? 'mulch',
   );
+  useEffect(() => {
+    // A page kept on this device was made for another station than the address names now.
+    const asked = new URLSearchParams(window.location.search).get('station');
+    const known = STATIONS.find((s) => s.key === asked);
+    if (known) setStation(known.key);
+  }, []);
   const [bearing, setBearing] = useState(90);
   const [when, setWhen] = useState<'before' | 'after'>('before');
   const goTo = useCallback((next: StationKey) => {

@@ -9,8 +9,9 @@ import type { PropertyPage, TreeRow } from '../../protocol/grounds';
 import { type Change } from '../../protocol/item';
 import { PlanView } from '../property/PlanView';
 import { TopBar } from '../shell/TopBar';
+import { useToday } from '../../device/along/keptPage';
 import { newId } from '../tree/newId';
-import { addUnsent, send, takeUnsent, unsentIn, type Batch } from './unsent';
+import { addUnsent, send, takeUnsent, unsentIn, walking, type Batch } from '../../device/walkBatches';
 import { UrgencyLegend, UrgencyMark, urgencyLabel } from '../../ui/UrgencyMark';
 
 type Looks = Record<string, string>;
@@ -38,14 +39,18 @@ export function WalkScreen(props: {
   mayMeasure: boolean;
   begin: () => Promise<void>;
 }) {
-  const { page, today, mayMeasure } = props;
+  const { page, mayMeasure, begin: beginRound } = props;
+  const today = useToday(props.today);
   const router = useRouter();
   const [unsent, setUnsent] = useState<Batch[]>([]);
+  /** Day of a round that was begun without signal; the server hears of it when there is some. */
+  const [sinceHere, setSinceHere] = useState<string | null>(null);
+  const toBegin = useRef(false);
   const [just, setJust] = useState<ReadonlySet<string>>(new Set());
   const [problem, setProblem] = useState<string>();
   const [tab, setTab] = useState<'walk' | 'ranked'>(page.roundStarted ? 'walk' : 'ranked');
   const trees = useMemo(() => inOrder(page.trees), [page.trees]);
-  const since = page.roundStarted;
+  const since = page.roundStarted ?? sinceHere;
   const done = (t: TreeRow) =>
     just.has(t.id) || (since !== null && t.walked !== undefined && t.walked >= since);
   const left = trees.filter((t) => !done(t));
@@ -56,7 +61,8 @@ export function WalkScreen(props: {
   /** What was noted since the page came: the tree noted last, and the visits begun. */
   const [last, setLast] = useState<TreeRow>();
   const [begun, setBegun] = useState<Record<string, NonNullable<TreeRow['today']>>>({});
-  const visit = tree && (begun[tree.id] ?? tree.today);
+  // What a page kept on this device knows of today was another day’s.
+  const visit = tree && (begun[tree.id] ?? (today === props.today ? tree.today : undefined));
   const present = { ...answersIn(visit), ...looks };
   const sending = useRef(false);
 
@@ -78,20 +84,39 @@ export function WalkScreen(props: {
     const waiting = unsentIn(round);
     setUnsent(waiting);
     if (waiting.length === 0) setAway(undefined);
+    if (waiting.length === 0 && toBegin.current && navigator.onLine) {
+      toBegin.current = false;
+      await beginRound().catch(() => undefined);
+    }
     sending.current = false;
-  }, [round]);
+  }, [round, beginRound]);
   useEffect(() => {
     const waiting = unsentIn(round);
     setJust(new Set(waiting.map((b) => b.tree)));
     void flush();
+    const left = walking(round);
     const timer = setInterval(() => unsentIn(round).length > 0 && void flush(), 15_000);
     window.addEventListener('online', flush);
     return () => {
+      left();
       clearInterval(timer);
       window.removeEventListener('online', flush);
     };
   }, [flush, round]);
 
+  const begin = async () => {
+    try {
+      await beginRound();
+    } catch (error) {
+      // Where it leads on is thrown too.
+      if (navigator.onLine || (error as { digest?: string }).digest) throw error;
+      if (page.roundStarted !== null) setProblem('The next round is begun with signal; this one is done.');
+      else {
+        toBegin.current = true;
+        setSinceHere(today);
+      }
+    }
+  };
   const goTo = (id: string | undefined) => {
     setChosen(id);
     setLooks({});
@@ -201,7 +226,7 @@ export function WalkScreen(props: {
             Eight checks of each tree, from the ground, without tools: two minutes. Stay out from under
             anything that hangs or leans; what may fall is called in, not walked up to.
           </p>
-          <form action={props.begin}>
+          <form action={begin}>
             <button className="act">{since === null ? 'Begin a round' : 'Begin the next round'}</button>
           </form>
         </main>

@@ -1,6 +1,7 @@
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import type { Db } from '../database/transaction';
+import { PERSON_COOKIE } from '../../protocol/personCookie';
 import { may, type Deed } from '../../protocol/roles';
 import { refusalOf } from '../database/refusals';
 import type { Origin } from './attempts';
@@ -44,10 +45,12 @@ export async function keepSession(session: { token: string; expires: Date }): Pr
     path: '/',
     expires: session.expires,
   });
-  if (!jar.has('undrel_units')) {
-    const units = await asSession(session.token, async (_, viewer) => viewer.units);
-    if (units) jar.set('undrel_units', units, { sameSite: 'lax', path: '/', maxAge: 31_536_000 });
-  }
+  const viewer = await asSession(session.token, async (_, who) => who);
+  if (!viewer) return;
+  // Whose device it is: its own script keeps apart what different people take along on it. It opens nothing.
+  jar.set(PERSON_COOKIE, viewer.userId, { sameSite: 'lax', secure, path: '/', expires: session.expires });
+  if (!jar.has('undrel_units'))
+    jar.set('undrel_units', viewer.units, { sameSite: 'lax', path: '/', maxAge: 31_536_000 });
 }
 
 /**

@@ -1,5 +1,4 @@
 import { BLANK_SEAL } from '@undrel/core/proof';
-import QRCode from 'qrcode';
 import type { NodeTypstDocument } from '@myriaddreamin/typst-ts-node-compiler';
 import { INK } from '../../drawings/inks';
 import type { Drawing, Shape } from '../../drawings/shapes';
@@ -7,6 +6,7 @@ import { drawingToSvg } from '../../drawings/svgText';
 import { withThinSpaces } from '../../documents/thinSpaces';
 import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import { setOnPaper, taggedPdf } from '../paper';
+import { qrSvg } from '../qrSvg';
 import { pictureSvg } from './pictureSvg';
 import type { Proof } from './proof';
 import { inKnownLetters } from './knownLetters';
@@ -89,18 +89,14 @@ const laidOut = (data: string, proof: Proof | undefined): NodeTypstDocument =>
     doc: data,
     inks: JSON.stringify(INK),
     ...(proof && {
-      proof: JSON.stringify({ code: proof.code, seal: BLANK_SEAL, qr: qrOf(proof), files: proof.files }),
+      proof: JSON.stringify({
+        code: proof.code,
+        seal: BLANK_SEAL,
+        qr: qrSvg(`undrel ${proof.hash}`, 'M', INK.ink),
+        files: proof.files,
+      }),
     }),
   });
-
-/** The whole hash, as a phone reads it. */
-function qrOf({ hash }: Proof): string {
-  const { size, data } = QRCode.create(`undrel ${hash}`, { errorCorrectionLevel: 'M' }).modules;
-  const dark = Array.from({ length: size * size }, (_, i) =>
-    data[i] ? `M${i % size} ${Math.floor(i / size)}h1v1h-1z` : '',
-  );
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-4 -4 ${size + 8} ${size + 8}" shape-rendering="crispEdges"><path d="${dark.join('')}" fill="${INK.ink}"/></svg>`;
-}
 
 /**
  * A document as tagged PDF (PDF/UA-1): a cover, then its sections, each a bookmark. Nothing is said here that the document

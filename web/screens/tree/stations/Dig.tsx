@@ -12,6 +12,7 @@ import { writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../../ui/Said';
 import { itemsBelow, type Item } from '../../../protocol/item';
+import { useAwake } from '../../../ui/useAwake';
 import { DRAWING_PANE, EntryColumn } from '../EntryColumn';
 import { Entry } from '../../../ui/controls/Entry';
 import { QuantityView } from '../../../ui/controls/QuantityView';
@@ -41,6 +42,7 @@ const selectedLabelOf = (items: readonly Item[], id: string | undefined): string
 /** The dig: its plan in the middle, its roots, forecast and advice beside it. */
 export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
   const { control, visitId, visit, treeId, tree, system, mayMeasure } = station;
+  useAwake();
   const [selectedId, setSelectedId] = useState<string | undefined>(undefined);
   const [point, setPoint] = useState<number | undefined>(undefined);
   const [drawing, setDrawing] = useState(false);

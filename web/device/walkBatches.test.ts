@@ -1,6 +1,6 @@
-import type { Change, ChangeResult } from '../../protocol/item';
-import { browserStores, type Stores } from '../../tests/browserStores';
-import { addUnsent, keepUnsent, send, takeUnsent, unsentIn, type Batch } from './unsent';
+import type { Change, ChangeResult } from '../protocol/item';
+import { browserStores, type Stores } from '../tests/browserStores';
+import { addUnsent, keepUnsent, send, takeUnsent, unsentIn, type Batch } from './walkBatches';
 
 const ROUND = { person: 'p', property: 'grounds' };
 const look = (tree: string, answer = 'clear'): Batch => {

@@ -1,5 +1,5 @@
-import type { Change } from '../../protocol/item';
-import { batchOf, send as sendChanges } from '../../device/sending';
+import type { Change } from '../protocol/item';
+import { batchOf, send as sendChanges } from './sending';
 
 /** Looks at one tree that the server has not answered yet. */
 export interface Batch {
@@ -69,4 +69,38 @@ export async function send(
   return {
     problem: `${batch.label}: ${refused.status === 'refused' ? refused.problem : 'someone else noted it first; theirs stands.'}`,
   };
+}
+
+const begin = (person: string) => `undrel.walk.${person}.`;
+
+/** Walk-rounds of a person with looks that wait on this device. */
+export function roundsOf(person: string): (Round & { batches: number })[] {
+  try {
+    return Object.keys(localStorage)
+      .filter((name) => name.startsWith(begin(person)))
+      .map((name) => ({ person, property: name.slice(begin(person).length) }))
+      .map((round) => ({ ...round, batches: unsentIn(round).length }))
+      .filter(({ batches }) => batches > 0);
+  } catch {
+    return [];
+  }
+}
+
+/** Rounds whose page is open in this tab and sends by itself. */
+const walked = new Set<string>();
+export function walking(round: Round): () => void {
+  walked.add(keyOf(round));
+  return () => walked.delete(keyOf(round));
+}
+
+/** Sends the looks of a round whose page is not open; what the server refuses is left for the page to say. */
+export async function sendRound(round: Round): Promise<'sent' | 'away' | 'signed out'> {
+  if (walked.has(keyOf(round))) return 'sent';
+  for (const batch of unsentIn(round)) {
+    const came = await send(batch, round.person);
+    if (came === 'later') return 'away';
+    if (came === 'signed out') return came;
+    if (came === 'sent') takeUnsent(round, batch);
+  }
+  return 'sent';
 }

@@ -1,0 +1,268 @@
+import { expect, test, type Page } from '@playwright/test';
+import pg from 'pg';
+import { enterDemo, saved, signIn, STATIONS, station } from './enter';
+import { mailOf, ownFirm } from './ownFirm';
+
+// A device answers by itself here; without network nothing else does.
+test.use({ serviceWorkers: 'allow', viewport: { width: 390, height: 844 } });
+
+const TREE = '/trees/sable-katsura-14';
+
+/** Takes a property along, as it is done before one drives there. */
+async function takeAlong(page: Page, property = 'sable-row'): Promise<void> {
+  await page.goto(`/grounds/${property}`);
+  await page.getByRole('button', { name: 'Take along' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Take along' }).click();
+  await expect(dialog.getByRole('status')).toContainText(/^On this device: [\d.]+ MB/);
+  await dialog.getByRole('button', { name: 'Close' }).click();
+}
+
+const offline = (page: Page, is = true) => page.context().setOffline(is);
+const caseOf = async (page: Page, tree: string) =>
+  (await (await page.request.get(`/api/trees/${tree}/case`)).json()) as {
+    tree: { label: string };
+    visits: {
+      date: string;
+      walk?: boolean;
+      findings: { key: string }[];
+      profiles: { mulch: { depth: number }[] }[];
+      work?: { step: string }[];
+      waterings?: { on: string }[];
+    }[];
+  };
+
+test('a round, a visit with a dig, an order and a new tree in flight mode; with signal all of it arrives once', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await takeAlong(page);
+  const before = await caseOf(page, 'sable-katsura-14');
+  await offline(page);
+
+  // A tree that was never opened here, station by station.
+  for (const key of STATIONS) {
+    await page.goto(`${TREE}?station=${key}`);
+    await expect(page.locator('#entry').getByRole('heading', { level: 1 })).toBeVisible();
+  }
+  await page.goto(`${TREE}?station=mulch`);
+  await station(page, /^Mulch/).click();
+  await page.getByRole('button', { name: 'New visit' }).click();
+  await station(page, /^Mulch/).click();
+  await page.getByLabel('at the bark, N', { exact: true }).fill('22.7');
+  await expect(page.getByTestId('save-state')).toContainText('kept on this device');
+  await station(page, /^Verdict/).click();
+  await expect(page.getByTestId('verdict-summary')).not.toBeEmpty();
+  await station(page, /^Dig/).click();
+  await page.getByRole('button', { name: 'Type it' }).click();
+  await expect(page.getByTestId('dig-plan')).toBeVisible();
+  // Another page of the same tree, reached as one reaches it.
+  await page.goto(`${TREE}/order`);
+  await page
+    .getByRole('button', { name: /^Sign:/ })
+    .first()
+    .click();
+  await expect(page.getByText(/^signed/).first()).toBeVisible();
+
+  // Twelve trees of a walk-round.
+  await page.goto('/grounds/sable-row/walk');
+  await page.getByRole('button', { name: /^Walk:/ }).click();
+  const begin = page.getByRole('button', { name: /^Begin a round/ });
+  const next = page.getByRole('button', { name: 'Nothing wrong, next' });
+  await expect(begin.or(next)).toBeVisible();
+  if (await begin.isVisible()) await begin.click();
+  for (let i = 0; i < 12; i++) {
+    const tree = page.getByRole('heading', { level: 1 });
+    const was = await tree.textContent();
+    await next.click();
+    await expect(tree).not.toHaveText(was!);
+  }
+
+  // A tree that nobody has entered yet.
+  await page.goto('/grounds/sable-row');
+  await page.getByRole('button', { name: 'Add a tree' }).click();
+  await page.getByLabel('Label').fill('Hazel 1');
+  await page.getByLabel('Species', { exact: true }).fill('Corylus colurna');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.waitForURL(/\/trees\/new\?/);
+  const hazel = new URL(page.url()).searchParams.get('tree')!;
+  await page.getByRole('button', { name: 'Begin a visit today' }).click();
+  await station(page, /^Mulch/).click();
+  await page.getByLabel('at the bark, E', { exact: true }).fill('9');
+  await expect(page.getByTestId('save-state')).toContainText('kept on this device');
+  await page.goto('/grounds/sable-row');
+  await expect(page.getByRole('region', { name: 'On this device alone' })).toContainText('Hazel 1');
+
+  // The telephone is put away and taken out again: all of it is still there, and says so.
+  await page.goto('/device');
+  const waiting = page.getByRole('main');
+  await expect(waiting).toContainText('Hazel 1');
+  await expect(waiting).toContainText('12 trees checked');
+  await page.goto(`/trees/new?property=sable-row&tree=${hazel}&station=mulch`);
+  await expect(page.getByLabel('at the bark, E', { exact: true })).toHaveValue('9');
+
+  // Signal for a moment at a time, on a page that has nothing to do with any of it.
+  await page.goto('/device');
+  await offline(page, false);
+  await expect(page.getByText('Nothing waits: everything entered here has been sent.')).toBeVisible();
+  const after = await caseOf(page, 'sable-katsura-14');
+  const whole = (of: typeof after) => of.visits.filter((v) => !v.walk).length;
+  expect(whole(after)).toBe(whole(before) + 1);
+  const mulched = after.visits.filter((v) => v.profiles.some((p) => p.mulch[0]?.depth === 0.227));
+  expect(mulched.length).toBe(1);
+  expect(after.visits.flatMap((v) => v.work ?? []).length).toBe(
+    before.visits.flatMap((v) => v.work ?? []).length + 1,
+  );
+  const made = await caseOf(page, hazel);
+  expect([made.tree.label, made.visits.length, made.visits[0]!.profiles[0]!.mulch[0]!.depth]).toEqual([
+    'Hazel 1',
+    1,
+    0.09,
+  ]);
+  const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
+  await client.connect();
+  const { rows } = await client.query<{ n: string }>(
+    `select count(*) as n from visits where firm_id = 'quillrow-offline' and walk and visited_on >= current_date - 1`,
+  );
+  await client.end();
+  expect(Number(rows[0]!.n)).toBe(12);
+  // The kept page was had anew: without signal it now shows what was sent.
+  await page.waitForTimeout(1000);
+  await offline(page);
+  await page.goto(`${TREE}?station=mulch`);
+  await expect(page.getByLabel('at the bark, N', { exact: true })).toHaveValue('22.7');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+  // What somebody goes to that is not here is said, with what is.
+  await page.goto('/practice');
+  await expect(page.getByRole('status').filter({ hasText: 'this page is not on this device' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Sable Row Ropeworks' })).toBeVisible();
+});
+
+test('what someone else changed meanwhile is shown beside one’s own, and nothing is overwritten', async ({
+  page,
+  browser,
+}) => {
+  await enterDemo(page);
+  await takeAlong(page);
+  await offline(page);
+  await page.goto('/trees/sable-katsura-2?station=mulch');
+  await page.getByLabel('at the bark, N', { exact: true }).fill('11');
+  await expect(page.getByTestId('save-state')).toContainText('kept on this device');
+  await page.goto('/device');
+
+  const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  await enterDemo(desk);
+  await desk.goto('/trees/sable-katsura-2?station=mulch');
+  await desk.getByLabel('at the bark, N', { exact: true }).fill('19');
+  await saved(desk);
+
+  await offline(page, false);
+  await expect(page.getByRole('main')).toContainText('open the tree to settle it');
+  await page.goto('/trees/sable-katsura-2?station=mulch');
+  await expect(page.getByTestId('save-state')).toContainText('1 to settle');
+  await desk.reload();
+  await expect(desk.getByLabel('at the bark, N', { exact: true })).toHaveValue('19');
+});
+
+test('signing out, an ended session and somebody else leave nothing of what was taken along; what waits stays its person’s', async ({
+  page,
+}) => {
+  const kept = () =>
+    page.evaluate(async () =>
+      (await caches.keys()).filter((name) => /^undrel\.(pages|pictures)\./.test(name)),
+    );
+  // Signed in by themselves, so that no other test loses its session.
+  await ownFirm('offline');
+  await signIn(page, mailOf('crew', 'offline'));
+  await page.waitForURL('**/grounds');
+  await takeAlong(page, 'lanternfield');
+  expect((await kept()).length).toBeGreaterThan(0);
+  await offline(page);
+  await page.goto('/trees/lanternfield-5?station=probe');
+  await expect(page.getByRole('heading', { level: 1, name: 'Probe' })).toBeVisible();
+  await page.getByLabel('Depth (cm)').fill('4');
+  await page.getByRole('button', { name: 'Next', exact: true }).click();
+  await expect(page.getByTestId('save-state')).toContainText('kept on this device');
+  await page.goto('/device');
+  const wait = page.getByText('Send now');
+  await expect(wait).toBeVisible();
+
+  // The session is ended at the desk: the next contact empties the device.
+  const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
+  await client.connect();
+  await client.query(`delete from sessions where user_id = (select id from users where email = $1)`, [
+    mailOf('crew', 'offline'),
+  ]);
+  await client.end();
+  await offline(page, false);
+  await page.goto('/grounds/lanternfield');
+  await page.waitForURL('**/sign-in');
+  await expect.poll(kept).toEqual([]);
+
+  // Somebody else signs in on it: nothing of the first is seen or sent as theirs.
+  await signIn(page, 'consultant');
+  await page.waitForURL('**/grounds');
+  await page.goto('/device');
+  await expect(page.getByText('Nothing waits: everything entered here has been sent.')).toBeVisible();
+  await page.context().clearCookies();
+  await signIn(page, mailOf('crew', 'offline'));
+  await page.waitForURL('**/grounds');
+  await page.goto('/device');
+  await expect(page.getByText('Nothing waits: everything entered here has been sent.')).toBeVisible();
+  const { visits } = await caseOf(page, 'lanternfield-5');
+  expect(JSON.stringify(visits)).toContain('"depth":0.04');
+});
+
+test('a label opens its tree, without signal too, and tells a stranger nothing', async ({
+  page,
+  browser,
+}) => {
+  await enterDemo(page);
+  const { labels } = (await (await page.request.get('/api/properties/sable-row/along')).json()) as {
+    labels: Record<string, string>;
+  };
+  const [code] = Object.entries(labels).find(([, tree]) => tree === 'sable-katsura-14')!;
+  await page.goto(`/t/${code}`);
+  await page.waitForURL(`**${TREE}`);
+  const pdf = await page.request.get('/api/properties/sable-row/labels');
+  expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf']);
+  await takeAlong(page);
+  await offline(page);
+  await page.goto(`/t/${code}`);
+  await page.waitForURL(`**${TREE}`);
+  await expect(page.getByTestId('section')).toBeVisible();
+
+  const stranger = await (await browser.newContext()).newPage();
+  for (const address of [`/t/${code}`, '/t/0123456789abcdef0123']) {
+    await stranger.goto(address);
+    expect(new URL(stranger.url()).pathname).toBe('/sign-in');
+    await expect(stranger.locator('body')).not.toContainText('Katsura');
+  }
+});
+
+test('a tree that was taken along opens at once, and shows what others changed as soon as it is known', async ({
+  page,
+  browser,
+}) => {
+  await enterDemo(page);
+  await takeAlong(page);
+  const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  await enterDemo(desk);
+  await desk.goto('/trees/sable-katsura-8?station=mulch');
+  await desk.getByLabel('at the bark, N', { exact: true }).fill('17.3');
+  await saved(desk);
+  // The line is so slow that only what is here can be shown; then it answers.
+  let answer = () => undefined as void;
+  const slow = new Promise<void>((resolve) => (answer = resolve));
+  await page.context().route('**/api/trees/*/items', async (route) => {
+    await slow;
+    await route.continue();
+  });
+  await page.goto('/trees/sable-katsura-8?station=mulch');
+  const bark = page.getByLabel('at the bark, N', { exact: true });
+  await expect(bark).toBeEnabled();
+  expect(await bark.inputValue()).not.toBe('17.3');
+  answer();
+  await expect(bark).toHaveValue('17.3');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+});

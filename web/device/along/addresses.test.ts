@@ -1,0 +1,37 @@
+import { asksItself, mayDiffer, pageKey, wanted } from './addresses';
+
+const at = (path: string) => new URL(path, 'https://undrel.example');
+
+test('what a device without signal can answer: files, pictures, labels and pages; never what programs ask', () => {
+  const of = (path: string, opens = true) => wanted(at(path), opens);
+  expect([
+    of('/_next/static/chunks/a.js', false),
+    of('/icon.svg', false),
+    of(`/pictures/${'0'.repeat(64)}/small`, false),
+    of('/t/0123456789abcdef0123'),
+    of('/trees/oak-1?station=dig'),
+    of('/grounds'),
+  ]).toEqual(['static', 'static', 'picture', 'label', 'page', 'page']);
+  // The router’s own requests fail, so that it opens the page as a whole.
+  expect(of('/trees/oak-1?_rsc=1', false)).toBe('other');
+  expect(of('/api/trees/oak-1/case')).toBe('other');
+  expect(of(`/pictures/${'g'.repeat(64)}/small`, false)).toBe('other');
+});
+
+test('a page is kept under what tells it apart: a visit and a property do, a station and a length do not', () => {
+  const key = (path: string) => pageKey(at(path)).replace('https://undrel.example', '');
+  expect(key('/trees/oak-1?station=dig')).toBe('/trees/oak-1');
+  expect(key('/trees/oak-1/order?length=letter&visit=a%20b')).toBe('/trees/oak-1/order?visit=a%20b');
+  expect(key('/trees/new?tree=x&property=p')).toBe('/trees/new?property=p');
+  expect(mayDiffer(at('/trees/oak-1/order?visit=other').href)).toBe(true);
+  expect(mayDiffer(at('/trees/new?property=p').href)).toBe(false);
+});
+
+test('a tree’s page asks for what is new by itself; its order and a new tree do not', () => {
+  const asks = (path: string) => asksItself(at(path).href);
+  expect([
+    asks('/trees/oak-1?station=dig'),
+    asks('/trees/oak-1/order'),
+    asks('/trees/new?property=p'),
+  ]).toEqual([true, false, false]);
+});

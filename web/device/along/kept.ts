@@ -1,0 +1,106 @@
+import Dexie, { type EntityTable } from 'dexie';
+
+/** A property that was taken along: its pages and pictures are on this device. */
+export interface Along {
+  property: string;
+  name: string;
+  /** Who took it: shown and served to nobody else. */
+  person: string;
+  trees: number;
+  pages: number;
+  pictures: number;
+  bytes: number;
+  /** Epoch milliseconds. */
+  taken: number;
+  /** Address on a label by the tree that it belongs to. */
+  labels: Record<string, string>;
+  /** What each tree is called, by its id. */
+  names: Record<string, string>;
+}
+
+/** For how long what was taken along stays on a device, days: a round and its return. Judgement. */
+export const DAYS_ALONG = 14;
+const DAY_MS = 86_400_000;
+
+export const isOver = ({ taken }: Pick<Along, 'taken'>, now = Date.now()): boolean =>
+  now - taken > DAYS_ALONG * DAY_MS;
+/** The last day it is here, epoch milliseconds. */
+export const lastDay = ({ taken }: Pick<Along, 'taken'>): number => taken + DAYS_ALONG * DAY_MS;
+
+interface Me {
+  id: 'me';
+  person: string;
+}
+type Device = Dexie & { me: EntityTable<Me, 'id'>; along: EntityTable<Along, 'property'> };
+
+let made: Device | undefined;
+function device(): Device {
+  if (!made) {
+    made = new Dexie('undrel.device') as Device;
+    made.version(1).stores({ me: 'id', along: 'property, person' });
+  }
+  return made;
+}
+
+/** Caches of one person; none of them is opened for anybody else. */
+export const pagesOf = (person: string): string => `undrel.pages.${person}`;
+export const picturesOf = (person: string): string => `undrel.pictures.${person}`;
+const OF_PERSONS = /^undrel\.(pages|pictures)\./;
+
+/** Work on the device's storage; something else where that is shut or full. */
+async function tried<T>(work: () => PromiseLike<T>, otherwise: T): Promise<T> {
+  try {
+    return await work();
+  } catch {
+    return otherwise;
+  }
+}
+
+/** Who is signed in on this device, as far as it knows; undefined where its storage is shut. */
+export const personHere = (): Promise<string | undefined> =>
+  tried(async () => (await device().me.get('me'))?.person, undefined);
+
+/**
+ * Notes who is signed in. What others took along is taken off the device; with nobody signed in, all of it is. Changes that
+ * wait to be sent are not touched: they are sent when whoever made them signs in again.
+ */
+export async function setPerson(person: string | undefined): Promise<void> {
+  if ((await personHere()) !== person)
+    await tried<unknown>(
+      () => (person ? device().me.put({ id: 'me', person }) : device().me.delete('me')),
+      undefined,
+    );
+  const others = (await everything()).filter((a) => a.person !== person);
+  await tried(() => device().along.bulkDelete(others.map((a) => a.property)), undefined);
+  if (typeof caches === 'undefined') return;
+  for (const name of await caches.keys())
+    if (OF_PERSONS.test(name) && (!person || (name !== pagesOf(person) && name !== picturesOf(person))))
+      await caches.delete(name);
+}
+
+const everything = (): Promise<Along[]> => tried(() => device().along.toArray(), []);
+
+/** What a person took along and may still have, the newest first. What is over is taken off the device. */
+export async function alongOf(person: string): Promise<Along[]> {
+  const all = (await everything()).filter((a) => a.person === person);
+  const over = all.filter((a) => isOver(a));
+  for (const { property } of over) await forgetAlong(person, property);
+  return all.filter((a) => !isOver(a)).sort((a, b) => b.taken - a.taken);
+}
+
+/** Notes what was taken along; false where the device keeps nothing. */
+export const keepAlong = (along: Along): Promise<boolean> =>
+  tried(async () => {
+    await device().along.put(along);
+    return true;
+  }, false);
+
+/** Takes a property off the device; with the last one all pages and pictures go. */
+export async function forgetAlong(person: string, property: string): Promise<void> {
+  await tried(() => device().along.delete(property), undefined);
+  const left = (await everything()).filter((a) => a.person === person);
+  if (left.length === 0 && typeof caches !== 'undefined') {
+    await caches.delete(pagesOf(person));
+    await caches.delete(picturesOf(person));
+  }
+}

@@ -1,0 +1,130 @@
+import type { AlongList } from '../../protocol/along';
+import { pageKey } from './addresses';
+import { keepAlong, pagesOf, picturesOf, type Along } from './kept';
+
+/** When a page was kept, epoch milliseconds by this device. */
+export const KEPT_AT = 'x-undrel-kept';
+
+/** An answer as it is kept, with the time of it. */
+export function asKept(answer: Response, now = Date.now()): Response {
+  const headers = new Headers(answer.headers);
+  headers.set(KEPT_AT, String(now));
+  // Unpacked already: what is kept is what it says.
+  headers.delete('content-encoding');
+  headers.delete('content-length');
+  return new Response(answer.body, { status: answer.status, headers });
+}
+
+/** How many addresses are fetched at once: a phone on a thin line finishes some before it begins others. */
+const AT_ONCE = 3;
+
+export type Taken = { along: Along } | { problem: string };
+
+/** Asks the service worker for the application's own files. @returns whether all of them are here */
+async function files(): Promise<boolean> {
+  const ready = await navigator.serviceWorker.ready;
+  const channel = new MessageChannel();
+  const missing = new Promise<number>((resolve) => {
+    channel.port1.onmessage = ({ data }: MessageEvent<number>) => resolve(data);
+  });
+  ready.active!.postMessage('warm', [channel.port2]);
+  return (await missing) === 0;
+}
+
+/**
+ * Takes a property along: its pages and pictures, and the application itself, are kept on this device. What was taken
+ * before stays until the new is there.
+ *
+ * @param step is told how much is done, from 0 to 1
+ */
+export async function takeAlong(
+  property: string,
+  person: string,
+  signal: AbortSignal,
+  step: (share: number) => void,
+): Promise<Taken> {
+  if (!('serviceWorker' in navigator) || typeof caches === 'undefined')
+    return {
+      problem: 'This browser keeps nothing for places without signal. Over https, current browsers do.',
+    };
+  try {
+    const listed = await fetch(`/api/properties/${property}/along`, { signal });
+    if (!listed.ok) return { problem: 'The list of what to take along could not be had; try again.' };
+    const list = (await listed.json()) as AlongList;
+    await navigator.storage?.persist?.();
+    if (!(await files())) return { problem: 'Some files of the application did not arrive; try again.' };
+    const all = [
+      ...list.pages.map((address) => ({ address, cache: pagesOf(person) })),
+      ...list.pictures.map((address) => ({ address, cache: picturesOf(person) })),
+    ];
+    let [bytes, done, next] = [0, 0, 0];
+    const one = async (): Promise<void> => {
+      for (;;) {
+        const wanted = all[next++];
+        if (!wanted) return;
+        bytes += await keep(wanted, signal);
+        step(++done / all.length);
+      }
+    };
+    await Promise.all(Array.from({ length: AT_ONCE }, one));
+    const along: Along = {
+      property,
+      person,
+      name: list.name,
+      trees: list.trees,
+      pages: list.pages.length,
+      pictures: list.pictures.length,
+      bytes,
+      taken: Date.now(),
+      labels: list.labels,
+      names: list.names,
+    };
+    if (!(await keepAlong(along)))
+      return { problem: 'This device keeps nothing: its storage is full or shut.' };
+    return { along };
+  } catch (error) {
+    if (signal.aborted) return { problem: 'Stopped; what was taken before is still here.' };
+    if (error instanceof Refused) return { problem: error.message };
+    if (error instanceof DOMException && error.name === 'QuotaExceededError')
+      return { problem: 'This device is full: free some space, or take fewer properties along.' };
+    return { problem: 'The signal was lost on the way; what arrived is kept. Try again.' };
+  }
+}
+
+class Refused extends Error {}
+
+/** Keeps one address. @returns its bytes */
+async function keep(
+  { address, cache }: { address: string; cache: string },
+  signal: AbortSignal,
+): Promise<number> {
+  const url = new URL(address, location.origin);
+  const store = await caches.open(cache);
+  const isPicture = url.pathname.startsWith('/pictures/');
+  if (isPicture) {
+    // Never another under the same address.
+    const here = await store.match(url.href);
+    if (here) return (await here.blob()).size;
+  }
+  const answer = await fetch(url, { signal });
+  if (answer.redirected) throw new Refused('You are signed out; sign in again and take it along then.');
+  // A picture that is gone, or a page that cannot be made now, does not hold up the others.
+  if (!answer.ok) return 0;
+  const kept = asKept(answer);
+  const size = (await kept.clone().blob()).size;
+  await store.put(isPicture ? url.href : pageKey(url), kept);
+  return size;
+}
+
+/** Keeps pages anew that were kept before, since what they show was changed; the others are left. */
+export async function keepAgain(person: string, addresses: readonly string[]): Promise<void> {
+  if (typeof caches === 'undefined' || !(await caches.has(pagesOf(person)))) return;
+  const store = await caches.open(pagesOf(person));
+  for (const address of addresses) {
+    const url = new URL(address, location.origin);
+    for (const { url: kept } of await store.keys(url.href, { ignoreSearch: true })) {
+      const answer = await fetch(kept).catch(() => undefined);
+      if (answer?.ok && !answer.redirected) await store.put(kept, asKept(answer));
+    }
+  }
+}

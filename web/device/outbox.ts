@@ -1,0 +1,148 @@
+import type { Change, ChangeResult, Item } from '../protocol/item';
+import { alongOf } from './along/kept';
+import { keepAgain } from './along/take';
+import {
+  alone,
+  noneSince,
+  readLeft,
+  rememberLater,
+  SENDING_LEFT,
+  waitingOf,
+  writeLeft,
+  type KeptChange,
+  type Waiting,
+} from './pending';
+import { batchOf, send } from './sending';
+import { DOUBTS_KEPT } from './store';
+import { roundsOf, sendRound } from './walkBatches';
+
+/** What waits on this device, and how it goes. */
+export interface Outbox {
+  trees: readonly Waiting[];
+  /** Looks of walk-rounds. */
+  looks: number;
+  /** `unknown` until it was looked at. */
+  state: 'unknown' | 'rest' | 'sending' | 'away' | 'signed out';
+}
+
+/** Items as they stand once changes were saved. */
+export const savedOf = (sent: readonly Change[], results: readonly ChangeResult[]): Item[] =>
+  results.flatMap((result, i) => {
+    const { kind, id, parent, values } = sent[i]!;
+    return result.status === 'saved' ? [{ kind, id, parent, values, version: result.version } as Item] : [];
+  });
+
+/** What is kept of sent changes once the server has answered each. */
+export function leftOf(all: readonly KeptChange[], results: readonly ChangeResult[]): KeptChange[] {
+  const answered = new Map(results.map((r) => [r.id, r.status]));
+  return all.flatMap((change): KeptChange[] => {
+    const status = answered.get(change.id);
+    if (status === undefined) return [change];
+    return status === 'saved' ? [] : [{ ...change, unsettled: true }];
+  });
+}
+
+/** Marks what goes out now as sent and not answered. */
+function inDoubt(change: KeptChange): KeptChange {
+  const same = JSON.stringify(change.values);
+  const others = (change.inDoubt ?? []).filter((v) => JSON.stringify(v) !== same);
+  return { ...change, inDoubt: [...others, change.values].slice(-DOUBTS_KEPT) };
+}
+
+/**
+ * Sends one entry that a page left behind, a batch at a time; the page that wrote it need not be open. What the server does
+ * not take stays, to be settled where it was entered.
+ */
+async function sendEntry(
+  person: string,
+  treeId: string,
+  name: string,
+): Promise<'sent' | 'away' | 'signed out'> {
+  for (;;) {
+    const all = readLeft(name);
+    const batch = batchOf(all.filter((c) => !c.unsettled)) as KeptChange[];
+    if (batch.length === 0) return 'sent';
+    const ids = new Set(batch.map((c) => c.id));
+    const doubtful = all.map((c) => (ids.has(c.id) ? inDoubt(c) : c));
+    writeLeft(name, doubtful);
+    const sent = doubtful.filter((c) => ids.has(c.id)).map(({ unsettled: _, ...change }) => change);
+    const results = await send(sent, person);
+    if (typeof results === 'string') return results;
+    rememberLater({ person, treeId }, savedOf(sent, results));
+    writeLeft(name, leftOf(doubtful, results));
+  }
+}
+
+/** Sends everything of a person that no open page sends by itself. */
+export function sendLeft(person: string): Promise<Outbox['state']> {
+  return alone(SENDING_LEFT, async () => {
+    const changed: string[] = [];
+    const waited = await waitingOf(person);
+    for (const { treeId, left } of waited)
+      for (const name of left) {
+        const came = await sendEntry(person, treeId, name);
+        if (came !== 'sent') return came;
+        changed.push(`/trees/${treeId}`, `/trees/${treeId}/order`);
+      }
+    const still = new Set((await waitingOf(person)).map((w) => w.treeId));
+    for (const { treeId } of waited) if (!still.has(treeId)) noneSince(person, treeId);
+    for (const round of roundsOf(person)) {
+      const came = await sendRound(round);
+      if (came !== 'sent') return came;
+    }
+    if (changed.length > 0 && (await alongOf(person)).length > 0) await keepAgain(person, changed);
+    return 'rest';
+  });
+}
+
+const NOTHING: Outbox = { trees: [], looks: 0, state: 'unknown' };
+let now: Outbox = NOTHING;
+const listeners = new Set<() => void>();
+const EVERY_MS = 15_000;
+
+const tell = (next: Outbox): void => {
+  if (JSON.stringify(next) === JSON.stringify(now)) return;
+  now = next;
+  for (const listener of listeners) listener();
+};
+
+export const outboxNow = (): Outbox => now;
+export const NO_OUTBOX = NOTHING;
+export function onOutbox(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+const counted = async (person: string, state: Outbox['state']): Promise<Outbox> => ({
+  trees: await waitingOf(person),
+  looks: roundsOf(person).reduce((sum, r) => sum + r.batches, 0),
+  state,
+});
+
+let running: Promise<void> | undefined;
+
+/** Looks at what waits and sends it; one run at a time. */
+export function runOutbox(person: string): Promise<void> {
+  return (running ??= (async () => {
+    const before = await counted(person, now.state);
+    const left = before.looks > 0 || before.trees.some((t) => t.left.length > 0);
+    tell(left ? { ...before, state: 'sending' } : { ...before, state: 'rest' });
+    if (left) tell(await counted(person, await sendLeft(person)));
+  })().finally(() => {
+    running = undefined;
+  }));
+}
+
+/** Sends what waits for as long as a page is open: at once, when the signal comes back, and now and then. @returns ends it */
+export function keepSending(person: string): () => void {
+  const run = () => void runOutbox(person);
+  run();
+  const timer = setInterval(run, EVERY_MS);
+  window.addEventListener('online', run);
+  window.addEventListener('storage', run);
+  return () => {
+    clearInterval(timer);
+    window.removeEventListener('online', run);
+    window.removeEventListener('storage', run);
+  };
+}

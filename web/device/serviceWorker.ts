@@ -1,0 +1,160 @@
+/**
+ * What answers in place of the network where there is none: the application's own files, and the pages and pictures of
+ * properties that whoever is signed in took along.
+ */
+import { CacheFirst, ExpirationPlugin, Serwist, Strategy, type StrategyHandler } from 'serwist';
+import { asksItself, mayDiffer, pageKey, wanted, type Wanted } from './along/addresses';
+import { asKept, KEPT_AT } from './along/take';
+import { alongOf, pagesOf, personHere, picturesOf, setPerson } from './along/kept';
+
+declare const self: ServiceWorkerGlobalScope & { undrelFiles?: readonly string[] };
+
+const STATIC = 'undrel.static';
+const SHELL = 'undrel.shell';
+/** Shown in place of a page that is not here: it says what is. */
+const OFFLINE = '/device';
+/** How long a page that is kept waits for the network, ms; less once it was found to be slow. Judgement. */
+const PATIENCE = { usual: 3000, slow: 700 };
+/** For how long a network counts as slow after it was, ms. */
+const SLOW_FOR = 60_000;
+let slowSince = -Infinity;
+
+/** Fetches the files of this build that are not kept yet. @returns how many are missing still */
+async function warm(): Promise<number> {
+  const cache = await caches.open(STATIC);
+  let missing = 0;
+  for (const file of self.undrelFiles ?? []) {
+    if (await cache.match(file)) continue;
+    const answer = await fetch(file).catch(() => undefined);
+    if (answer?.ok) await cache.put(file, answer);
+    else missing++;
+  }
+  const shell = await fetch(OFFLINE).catch(() => undefined);
+  if (shell?.ok) await (await caches.open(SHELL)).put(OFFLINE, shell);
+  return missing;
+}
+
+const offline = async (): Promise<Response> =>
+  (await caches.match(OFFLINE)) ??
+  new Response('There is no signal, and this page is not on this device.', {
+    status: 503,
+    headers: { 'content-type': 'text/plain; charset=utf-8' },
+  });
+
+const isSignIn = (answer: Response): boolean =>
+  answer.redirected && new URL(answer.url).pathname === '/sign-in';
+
+/** Since when the page of a window was kept, where it was given from here. */
+const given = new Map<string, number>();
+
+/** A page from the network; the kept one where that does not answer in time, or fails. */
+class Pages extends Strategy {
+  protected override async _handle(request: Request, handler: StrategyHandler): Promise<Response> {
+    const person = await personHere();
+    const kept = person ? await keptPage(person, request.url) : undefined;
+    const asked = fetch(request).then(async (answer) => {
+      slowSince = -Infinity;
+      if (isSignIn(answer)) await setPerson(undefined);
+      else if (person && kept) {
+        const pages = await caches.open(pagesOf(person));
+        if (answer.ok && !answer.redirected) await pages.put(pageKey(request.url), asKept(answer.clone()));
+        else if (answer.status === 404) await pages.delete(pageKey(request.url));
+      }
+      return answer;
+    });
+    if (!kept) return asked.catch(offline);
+    handler.waitUntil(asked.catch(() => undefined));
+    if (asksItself(request.url)) return give(kept, handler);
+    const patience = Date.now() - slowSince < SLOW_FOR ? PATIENCE.slow : PATIENCE.usual;
+    const late = new Promise<'late'>((resolve) => setTimeout(() => resolve('late'), patience));
+    const first = await Promise.race([asked.catch(() => 'failed' as const), late]);
+    if (first === 'late') slowSince = Date.now();
+    if (typeof first !== 'string' && first.status < 500) return first;
+    return give(kept, handler);
+  }
+}
+
+/** A kept page, with its window told since when it was kept. */
+function give(kept: Response, { event }: StrategyHandler): Response {
+  given.set((event as FetchEvent).resultingClientId, Number(kept.headers.get(KEPT_AT)));
+  return kept;
+}
+
+async function keptPage(person: string, url: string): Promise<Response | undefined> {
+  if ((await alongOf(person)).length === 0) return undefined;
+  const cache = await caches.open(pagesOf(person));
+  return (await cache.match(pageKey(url))) ?? (await cache.match(url, { ignoreSearch: mayDiffer(url) }));
+}
+
+/** The application's own files, which never change under one address. */
+class Files extends CacheFirst {
+  override async _handle(request: Request, handler: StrategyHandler): Promise<Response> {
+    const file = await super._handle(request, handler);
+    // A worker is told what to do behind the # of its address, which an answer with an address of its own would take away.
+    return request.destination === 'worker'
+      ? new Response(file.body, { status: file.status, headers: file.headers })
+      : file;
+  }
+}
+
+/** A picture that was taken along, which never changes. */
+class Pictures extends Strategy {
+  protected override async _handle(request: Request): Promise<Response> {
+    const person = await personHere();
+    const kept = person && (await (await caches.open(picturesOf(person))).match(request.url));
+    return kept || fetch(request);
+  }
+}
+
+/** The page of the tree that a label names. */
+class Labels extends Strategy {
+  protected override async _handle(request: Request): Promise<Response> {
+    const person = await personHere();
+    const code = new URL(request.url).pathname.slice('/t/'.length);
+    const tree = person && (await alongOf(person)).map((a) => a.labels[code]).find(Boolean);
+    if (!tree) return fetch(request).catch(offline);
+    return Response.redirect(new URL(`/trees/${tree}`, request.url).href, 302);
+  }
+}
+
+const is =
+  (kind: Wanted) =>
+  ({ url, request, sameOrigin }: { url: URL; request: Request; sameOrigin: boolean }): boolean =>
+    sameOrigin && request.method === 'GET' && wanted(url, request.mode === 'navigate') === kind;
+
+const serwist = new Serwist({
+  skipWaiting: true,
+  clientsClaim: true,
+  runtimeCaching: [
+    {
+      matcher: is('static'),
+      // Files of earlier builds stay for as long as pages that were made with them are used.
+      handler: new Files({
+        cacheName: STATIC,
+        plugins: [new ExpirationPlugin({ maxAgeSeconds: 60 * 86_400, maxAgeFrom: 'last-used' })],
+      }),
+    },
+    { matcher: is('picture'), handler: new Pictures() },
+    { matcher: is('label'), handler: new Labels() },
+    { matcher: is('page'), handler: new Pages() },
+  ],
+});
+serwist.addEventListeners();
+
+/** A new build comes with its files to a device that took something along; others have no use for them yet. */
+const warmIfUsed = async (): Promise<void> => {
+  const person = await personHere();
+  if (person && (await alongOf(person)).length > 0) await warm();
+};
+self.addEventListener('install', (event) => event.waitUntil(warmIfUsed().catch(() => undefined)));
+/** Whoever takes a property along asks for all files first, and is told how many could not be had. */
+self.addEventListener('message', (event) => {
+  if ((event.data as unknown) === 'kept since')
+    event.ports[0]?.postMessage(given.get((event.source as Client).id) ?? null);
+  if ((event.data as unknown) !== 'warm') return;
+  event.waitUntil(
+    warm()
+      .catch(() => -1)
+      .then((missing) => event.ports[0]?.postMessage(missing)),
+  );
+});

@@ -1,0 +1,104 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { Dialog } from 'radix-ui';
+import { alongOf, DAYS_ALONG, forgetAlong, lastDay, type Along } from '../../device/along/kept';
+import { takeAlong } from '../../device/along/take';
+import { personOfCookie } from '../../device/person';
+import { useAlive } from '../../ui/controls/Entry';
+import { megabytes } from '../../ui/megabytes';
+
+const when = (at: number): string =>
+  new Date(at).toLocaleString(undefined, {
+    day: 'numeric',
+    month: 'long',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+const day = (at: number): string =>
+  new Date(at).toLocaleDateString(undefined, { day: 'numeric', month: 'long' });
+
+type Work = { share: number; stop: AbortController };
+
+/** Takes a property along to places without signal, says how much that is and how old, and takes it off again. */
+export function TakeAlong({ property, name, trees }: { property: string; name: string; trees: number }) {
+  const [here, setHere] = useState<Along | undefined>(undefined);
+  const [work, setWork] = useState<Work | undefined>(undefined);
+  const [problem, setProblem] = useState<string | undefined>(undefined);
+  const running = useRef<AbortController | undefined>(undefined);
+  const alive = useAlive();
+  useEffect(() => {
+    const person = personOfCookie();
+    if (person) void alongOf(person).then((all) => setHere(all.find((a) => a.property === property)));
+    return () => running.current?.abort();
+  }, [property]);
+  const take = async () => {
+    const person = personOfCookie();
+    if (!person) return setProblem('Sign in again first: this device does not know who takes it along.');
+    const stop = new AbortController();
+    running.current = stop;
+    setProblem(undefined);
+    setWork({ share: 0, stop });
+    const taken = await takeAlong(property, person, stop.signal, (share) => setWork({ share, stop }));
+    setWork(undefined);
+    if ('problem' in taken) setProblem(taken.problem);
+    else setHere(taken.along);
+  };
+  return (
+    <Dialog.Root>
+      <Dialog.Trigger className="link min-h-[44px]" disabled={!alive}>
+        {here ? 'Taken along' : 'Take along'}
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 bg-ink/40 z-40" />
+        <Dialog.Content className="fixed z-50 left-1/2 top-1/4 -translate-x-1/2 w-[28rem] max-w-[calc(100vw-24px)] bg-sheet border-2 border-ink p-5">
+          <Dialog.Title className="font-bold text-lg">Take {name} along</Dialog.Title>
+          <Dialog.Description className="my-2">
+            {trees === 1 ? 'Its tree' : `Its ${trees} trees`} with visits, digs, orders, water and small
+            pictures, to be opened and filled in without signal. What you enter is sent when there is some. It
+            stays on this device for {DAYS_ALONG} days, and goes when you sign out.
+          </Dialog.Description>
+          <p className="min-h-[3.2rem]" role="status">
+            {work ? (
+              <progress
+                className="w-full h-3 accent-todo"
+                max={1}
+                value={work.share}
+                aria-label="Taking it along"
+              >
+                {Math.round(100 * work.share)}%
+              </progress>
+            ) : problem ? (
+              <span className="text-harm">{problem}</span>
+            ) : here ? (
+              `On this device: ${megabytes(here.bytes)}, as of ${when(here.taken)}; here until ${day(lastDay(here))}.`
+            ) : (
+              'Not on this device yet.'
+            )}
+          </p>
+          <div className="flex flex-wrap gap-2 mt-3">
+            {work ? (
+              <button type="button" className="quiet min-w-[9rem]" onClick={() => work.stop.abort()}>
+                Stop
+              </button>
+            ) : (
+              <button type="button" className="act min-w-[9rem]" onClick={() => void take()}>
+                {here ? 'Refresh' : 'Take along'}
+              </button>
+            )}
+            {here && !work && (
+              <button
+                type="button"
+                className="quiet"
+                onClick={() => void forgetAlong(here.person, property).then(() => setHere(undefined))}
+              >
+                Remove from this device
+              </button>
+            )}
+            <Dialog.Close className="quiet">Close</Dialog.Close>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,34 @@
+'use client';
+
+import { usePathname } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { alongOf, setPerson } from '../../device/along/kept';
+import { keepSending } from '../../device/outbox';
+import { forgetLater } from '../../device/pending';
+import { personOfCookie } from '../../device/person';
+
+/**
+ * Keeps this device in order while any page is open: it knows who is signed in, holds nothing of anybody else, sends what
+ * waits, and answers without signal.
+ */
+export function DeviceKeeper() {
+  const pathname = usePathname();
+  const [who, setWho] = useState<{ person: string | undefined } | undefined>(undefined);
+  useEffect(() => {
+    // Signing in leads from page to page without a new document.
+    const person = personOfCookie();
+    setWho((before) => (before && before.person === person ? before : { person }));
+  }, [pathname]);
+  useEffect(() => {
+    if (!who) return;
+    const { person } = who;
+    forgetLater(person);
+    // What is over its days is taken off when it is asked for.
+    void setPerson(person).then(() => (person ? alongOf(person) : undefined));
+    if (!person) return;
+    if ('serviceWorker' in navigator && process.env.NODE_ENV === 'production')
+      void navigator.serviceWorker.register('/sw.js', { updateViaCache: 'none' }).catch(() => undefined);
+    return keepSending(person);
+  }, [who]);
+  return null;
+}

@@ -1,0 +1,56 @@
+'use client';
+
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { CloudOff, CloudUpload } from 'lucide-react';
+import { NO_OUTBOX, onOutbox, outboxNow } from '../../device/outbox';
+import { useKeptSince } from '../../device/along/keptPage';
+import { PageLink } from '../../ui/PageLink';
+
+export const useOutbox = () => useSyncExternalStore(onOutbox, outboxNow, () => NO_OUTBOX);
+
+const useOnline = (): boolean => {
+  const [online, setOnline] = useState(true);
+  useEffect(() => {
+    const look = () => setOnline(navigator.onLine);
+    look();
+    window.addEventListener('online', look);
+    window.addEventListener('offline', look);
+    return () => {
+      window.removeEventListener('online', look);
+      window.removeEventListener('offline', look);
+    };
+  }, []);
+  return online;
+};
+
+/** Whether there is signal and what waits, in a place that is always kept free: nothing moves when it shows. */
+export function DeviceState() {
+  const { trees, looks } = useOutbox();
+  const online = useOnline();
+  const since = useKeptSince();
+  const waiting = looks + trees.reduce((sum, t) => sum + t.changes.length, 0);
+  const away = !online || since !== undefined;
+  const said = [
+    away && (since === undefined ? 'No signal' : `Kept on this device, ${new Date(since).toLocaleString()}`),
+    waiting > 0 && `${waiting} waiting to be sent`,
+  ].filter(Boolean);
+  return (
+    <span className="w-[44px] h-[44px] shrink-0 -mx-2 inline-flex">
+      {said.length > 0 && (
+        <PageLink
+          href="/device"
+          className="plain relative w-full h-full inline-flex items-center justify-center"
+          aria-label={`${said.join('; ')}. This device`}
+          title={said.join('; ')}
+        >
+          {away ? <CloudOff aria-hidden="true" size={22} /> : <CloudUpload aria-hidden="true" size={22} />}
+          {waiting > 0 && (
+            <span className="num absolute bottom-0.5 right-0 text-[11px] leading-none bg-ink text-sheet px-1 py-0.5">
+              {waiting > 99 ? '99+' : waiting}
+            </span>
+          )}
+        </PageLink>
+      )}
+    </span>
+  );
+}

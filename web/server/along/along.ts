@@ -1,0 +1,83 @@
+import type { FirmTable } from '@undrel/core/diagnosis';
+import type { House } from '@undrel/core/house';
+import type { ClosedSeason } from '@undrel/core/prescription';
+import type { AlongList } from '../../protocol/along';
+import { pictureUrl } from '../../protocol/pictureUrl';
+import type { Db } from '../database/transaction';
+import { propertyHead } from '../grounds/grounds';
+import { HOUSE } from '../house';
+import * as sql from './sql';
+
+export interface AlongTree {
+  id: string;
+  label: string;
+  code: string;
+  visit: string | null;
+  pictures: string[];
+}
+
+/** In the order of their labels, 2 before 10. */
+export async function treesAlong(db: Db, property: string): Promise<AlongTree[]> {
+  const { compare } = new Intl.Collator('en', { numeric: true });
+  return (await db.rows<AlongTree>(sql.ALONG, [property])).sort((a, b) => compare(a.label, b.label));
+}
+
+/** Pages of a property that are used on site, beside those of its trees. */
+const SITE = ['walk', 'water', 'work', 'materials'];
+
+/** Everything a device needs of a property; undefined where the firm has no such property. */
+export async function alongList(db: Db, property: string): Promise<AlongList | undefined> {
+  const head = await propertyHead(db, property);
+  if (!head) return undefined;
+  const trees = await treesAlong(db, property);
+  const at = `/grounds/${property}`;
+  return {
+    name: head.name,
+    labels: Object.fromEntries(trees.map((t) => [t.code, t.id])),
+    names: Object.fromEntries(trees.map((t) => [t.id, t.label])),
+    trees: trees.length,
+    pages: [
+      at,
+      ...trees.map((t) => `/trees/${t.id}`),
+      ...SITE.map((page) => `${at}/${page}`),
+      `/trees/new?property=${property}`,
+      ...trees.flatMap(({ id, visit }) =>
+        visit ? [`/trees/${id}/order?visit=${visit}`, `/trees/${id}/pictures?visit=${visit}`] : [],
+      ),
+      ...trees.flatMap(({ id, visit }) => (visit ? [`/trees/${id}/time`] : [])),
+      '/grounds',
+      '/season',
+    ],
+    pictures: [...new Set(trees.flatMap((t) => t.pictures))].map((hash) => pictureUrl(hash, 'small')),
+  };
+}
+
+/** The tree that a label names, within the firm. */
+export const treeOfCode = async (db: Db, code: string): Promise<string | undefined> =>
+  (await db.row<{ id: string }>(sql.TREE_OF_CODE, [code]))?.id;
+
+/** A property as a tree that is still to be entered needs it. */
+export interface BlankTree {
+  property: { id: string; name: string };
+  house: House;
+  firmTable: FirmTable | undefined;
+  closed: ClosedSeason[];
+}
+
+export async function blankTree(db: Db, property: string): Promise<BlankTree | undefined> {
+  const row = await db.row<{
+    id: string;
+    name: string;
+    house: House;
+    firm_table: FirmTable | null;
+    closed: ClosedSeason[] | null;
+  }>(sql.BLANK_TREE(HOUSE), [property]);
+  return (
+    row && {
+      property: { id: row.id, name: row.name },
+      house: row.house,
+      firmTable: row.firm_table ?? undefined,
+      closed: row.closed ?? [],
+    }
+  );
+}

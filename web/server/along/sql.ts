@@ -1,0 +1,18 @@
+/** Trees of a property with their newest visit, and the pictures of all their visits. $1 property. */
+export const ALONG = `select t.id, t.label, t.code,
+    (select v.id from visits v where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null and not coalesce(v.walk, false)
+      order by v.visited_on desc, v.id limit 1) as visit,
+    coalesce((select json_agg(distinct p.hash) from pictures p join visits v on v.firm_id = p.firm_id and v.id = p.visit_id
+      where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null and p.deleted_at is null), '[]') as pictures
+  from trees t
+  where t.property_id = $1 and t.deleted_at is null`;
+
+export const TREE_OF_CODE = 'select id from trees where code = $1 and deleted_at is null';
+
+/** What a tree that is not there yet would be assessed by. $1 property. */
+export const BLANK_TREE = (
+  house: string,
+): string => `select p.id, p.name, ${house} as house, f.judgements as firm_table,
+    f.closed_seasons as closed
+  from properties p join firms f on f.firm_id = p.firm_id
+  where p.id = $1 and p.deleted_at is null`;

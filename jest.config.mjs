@@ -24,6 +24,7 @@ export default {
     {
       ...bare,
       displayName: 'screens',
+      setupFiles: [...bare.setupFiles, '<rootDir>/scripts/setup/indexedDb.mjs'],
       testMatch: ['<rootDir>/web/**/*.test.ts'],
       testPathIgnorePatterns: ['<rootDir>/web/server/', '/node_modules/'],
     },

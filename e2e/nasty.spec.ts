@@ -6,6 +6,7 @@ import { enterDemo } from './enter';
 const TREE = 'sable-katsura-3';
 /** Every route that takes a body, and every one that takes words in its address. */
 const WRITES = [
+  '/api/properties/sable-row/along',
   '/api/changes',
   '/api/pictures',
   `/api/pictures/pieces?hash=${'0'.repeat(64)}&at=0&total=900000`,

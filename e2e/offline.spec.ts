@@ -166,6 +166,7 @@ test('what someone else changed meanwhile is shown beside one’s own, and nothi
 
 test('signing out, an ended session and somebody else leave nothing of what was taken along; what waits stays its person’s', async ({
   page,
+  browser,
 }) => {
   const kept = () =>
     page.evaluate(async () =>
@@ -187,13 +188,17 @@ test('signing out, an ended session and somebody else leave nothing of what was 
   const wait = page.getByText('Send now');
   await expect(wait).toBeVisible();
 
-  // The session is ended at the desk: the next contact empties the device.
-  const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
-  await client.connect();
-  await client.query(`delete from sessions where user_id = (select id from users where email = $1)`, [
-    mailOf('crew', 'offline'),
-  ]);
-  await client.end();
+  // The telephone is lost: the owner sees what it holds and ends its session, and the next contact empties it.
+  const owner = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  await signIn(owner, 'owner');
+  await owner.waitForURL('**/grounds');
+  await owner.goto('/firm');
+  const device = owner
+    .getByRole('region', { name: 'Devices' })
+    .getByRole('listitem')
+    .filter({ hasText: 'holds Lanternfield Tram Terminus' });
+  await device.getByRole('button', { name: /^End the session of/ }).click();
+  await expect(device).toBeHidden();
   await offline(page, false);
   await page.goto('/grounds/lanternfield');
   await page.waitForURL('**/sign-in');

@@ -1,3 +1,6 @@
+/** For how long what was taken along stays on a device, days: a round and its return. Judgement. */
+export const DAYS_ALONG = 14;
+
 /** What a device needs of a property to work there without signal. */
 export interface AlongList {
   name: string;

@@ -5,6 +5,7 @@ import { listPeople, loadFirm, revokeInvitation, saveFirm, setPerson } from '@/s
 import { ROLES, type Role } from '@/protocol/roles';
 import { invite } from '@/server/accounts/invitations';
 import { ownersReset, resetLink } from '@/server/accounts/reset';
+import { CLOSE_SESSION } from '@/server/accounts/sql';
 import { takeOffSecondStep } from '@/server/accounts/secondStep';
 import { allowed } from '@/server/accounts/viewer';
 import { ownAddress } from '@/server/address';
@@ -141,4 +142,17 @@ export async function revokeInvitationAction(
   revalidatePath('/firm');
   if ('problem' in answer) return { problem: answer.problem };
   return answer.revoked ? {} : { problem: 'It has been accepted or withdrawn; the page shows it now.' };
+}
+
+/** Ends a session of somebody of the firm: what its device took along goes at its next contact. */
+export async function endSessionAction(
+  _: { problem?: string },
+  form: FormData,
+): Promise<{ problem?: string }> {
+  const answer = await allowed('manage', async (db) => {
+    await db.rows(CLOSE_SESSION, [text(form, 'id')]);
+    return {};
+  });
+  revalidatePath('/firm');
+  return 'problem' in answer ? { problem: answer.problem as string } : {};
 }

@@ -4,7 +4,14 @@ import { listPeople, loadFirm } from '@/server/accounts/firm';
 import { may } from '@/protocol/roles';
 import { LIST_INVITATIONS } from '@/server/accounts/sql';
 import { signedIn } from '@/server/accounts/viewer';
-import { inviteAction, revokeInvitationAction, saveFirmAction, setPersonAction } from './actions';
+import { listDevices } from '@/server/along/along';
+import {
+  endSessionAction,
+  inviteAction,
+  revokeInvitationAction,
+  saveFirmAction,
+  setPersonAction,
+} from './actions';
 
 export const metadata: Metadata = { title: 'Firm' };
 
@@ -15,6 +22,8 @@ export default async function FirmPage() {
     invitations: await db.rows<{ id: string; email: string; role: string; expires_at: Date }>(
       LIST_INVITATIONS,
     ),
+    devices: may(viewer.role, 'manage') ? await listDevices(db) : [],
+    session: viewer.sessionId,
     mayManage: may(viewer.role, 'manage'),
     me: viewer.userId,
   }));
@@ -35,6 +44,12 @@ export default async function FirmPage() {
       invite={inviteAction}
       setPerson={setPersonAction}
       revoke={revokeInvitationAction}
+      devices={page.devices.map(({ seen, ...d }) => ({
+        ...d,
+        seen: seen.toISOString().slice(0, 16).replace('T', ' '),
+        here: d.id === page.session,
+      }))}
+      endSession={endSessionAction}
     />
   );
 }

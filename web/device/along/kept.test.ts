@@ -1,7 +1,6 @@
-import 'fake-indexeddb/auto';
+import { DAYS_ALONG } from '../../protocol/along';
 import {
   alongOf,
-  DAYS_ALONG,
   forgetAlong,
   isOver,
   keepAlong,

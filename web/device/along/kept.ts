@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
+import { DAYS_ALONG } from '../../protocol/along';
 
 /** A property that was taken along: its pages and pictures are on this device. */
 export interface Along {
@@ -18,8 +19,6 @@ export interface Along {
   names: Record<string, string>;
 }
 
-/** For how long what was taken along stays on a device, days: a round and its return. Judgement. */
-export const DAYS_ALONG = 14;
 const DAY_MS = 86_400_000;
 
 export const isOver = ({ taken }: Pick<Along, 'taken'>, now = Date.now()): boolean =>

@@ -79,6 +79,7 @@ export async function takeAlong(
       labels: list.labels,
       names: list.names,
     };
+    await tellHeld(property, true);
     if (!(await keepAlong(along)))
       return { problem: 'This device keeps nothing: its storage is full or shut.' };
     return { along };
@@ -90,6 +91,14 @@ export async function takeAlong(
     return { problem: 'The signal was lost on the way; what arrived is kept. Try again.' };
   }
 }
+
+/** Tells the server what this device holds, for the owner who ends the session of a lost one; without signal it is not told. */
+export const tellHeld = (property: string, here: boolean): Promise<unknown> =>
+  fetch(`/api/properties/${property}/along`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ here }),
+  }).catch(() => undefined);
 
 class Refused extends Error {}
 

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { DAYS_ALONG } from '../../protocol/along';
 import { TopBar } from '../shell/TopBar';
 import { Notice } from '../../ui/Notice';
 import { Said } from '../../ui/Said';
@@ -47,6 +48,12 @@ const ROLE_WORDS: Record<string, string> = {
 
 type Act<S> = (state: S, form: FormData) => Promise<S>;
 
+/** What kind of device it is, as its browser says. */
+const systemOf = (agent: string): string =>
+  [/iPhone|iPad/, /Android/, /Windows/, /Mac OS X/, /Linux/].flatMap(
+    (system) => system.exec(agent)?.[0] ?? [],
+  )[0] ?? 'a device';
+
 /** A link that is shown once, marked as a whole when it is pressed. */
 const LinkShown = ({ link }: { link: string }) => (
   <input className="w-full num" readOnly value={link} onFocus={(event) => event.target.select()} />
@@ -79,7 +86,11 @@ export function FirmScreen(props: {
   invite: Act<InviteState>;
   setPerson: Act<PersonState>;
   revoke: Act<{ problem?: string }>;
+  /** That somebody of the firm is signed in on; none for who does not manage it. */
+  devices: { id: string; person: string; agent: string; seen: string; holds: string[]; here: boolean }[];
+  endSession: Act<{ problem?: string }>;
 }) {
+  const [ended, endSession] = useKeptForm(props.endSession, {});
   const [firm, saveFirm, savingFirm] = useKeptForm(props.save, props.firm);
   const [invited, invite, inviting] = useKeptForm(props.invite, { email: '', role: 'consultant' });
   const [revoked, revoke] = useKeptForm(props.revoke, {});
@@ -258,6 +269,38 @@ export function FirmScreen(props: {
               </ul>
             )}
             <Said problem={revoked.problem} lines={1} />
+          </section>
+        )}
+        {props.mayManage && (
+          <section aria-label="Devices">
+            <h2>Devices</h2>
+            <p className="text-muted my-2">
+              Where people are signed in, and what they took along. End the session of a device that is lost:
+              it is emptied as soon as it has signal, and after {DAYS_ALONG} days without.
+            </p>
+            <ul>
+              {props.devices.map((d) => (
+                <li key={d.id} className="border-b border-hair py-2">
+                  <form action={endSession} className="flex flex-wrap items-center gap-3">
+                    <input type="hidden" name="id" value={d.id} />
+                    <span className="flex-1 min-w-[12rem]">
+                      <strong>{d.person}</strong>, {systemOf(d.agent)}
+                      {d.here && <span className="text-muted"> (this device)</span>}
+                      <span className="block text-sm text-muted">
+                        last seen <span className="num">{d.seen}</span>;{' '}
+                        {d.holds.length > 0 ? `holds ${d.holds.join(', ')}` : 'nothing taken along'}
+                      </span>
+                    </span>
+                    {!d.here && (
+                      <button className="link" aria-label={`End the session of ${d.person}, ${d.seen}`}>
+                        End session
+                      </button>
+                    )}
+                  </form>
+                </li>
+              ))}
+            </ul>
+            <Said problem={ended.problem} lines={1} />
           </section>
         )}
       </main>

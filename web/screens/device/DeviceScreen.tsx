@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import { calledOf } from '../../protocol/kinds';
 import { alongOf, forgetAlong, lastDay, type Along } from '../../device/along/kept';
+import { tellHeld } from '../../device/along/take';
 import { runOutbox } from '../../device/outbox';
 import type { Waiting } from '../../device/pending';
 import { personOfCookie } from '../../device/person';
@@ -59,6 +60,7 @@ export function DeviceScreen() {
       .catch(() => undefined);
   }, []);
   const remove = async (a: Along) => {
+    void tellHeld(a.property, false);
     await forgetAlong(a.person, a.property);
     setAlong(await alongOf(a.person));
   };

@@ -2,8 +2,9 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { Dialog } from 'radix-ui';
-import { alongOf, DAYS_ALONG, forgetAlong, lastDay, type Along } from '../../device/along/kept';
-import { takeAlong } from '../../device/along/take';
+import { DAYS_ALONG } from '../../protocol/along';
+import { alongOf, forgetAlong, lastDay, type Along } from '../../device/along/kept';
+import { takeAlong, tellHeld } from '../../device/along/take';
 import { personOfCookie } from '../../device/person';
 import { useAlive } from '../../ui/controls/Entry';
 import { megabytes } from '../../ui/megabytes';
@@ -90,7 +91,10 @@ export function TakeAlong({ property, name, trees }: { property: string; name: s
               <button
                 type="button"
                 className="quiet"
-                onClick={() => void forgetAlong(here.person, property).then(() => setHere(undefined))}
+                onClick={() => {
+                  void tellHeld(property, false);
+                  void forgetAlong(here.person, property).then(() => setHere(undefined));
+                }}
               >
                 Remove from this device
               </button>

@@ -6,17 +6,27 @@ import { PageLink } from '@/ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
 import { DeviceState } from './DeviceState';
 import { usePreferences } from './preferences';
-import { THEMES, type Theme } from './themes';
+import { PhoneMenu, type MenuEntry } from './PhoneMenu';
+import { THEME_WORDS, THEMES } from './themes';
 
 const Palette = dynamic(() => import('./Palette').then((m) => m.Palette), { ssr: false });
 
-const THEME_WORDS: Record<Theme, string> = { paper: 'Paper', sun: 'Sun', dark: 'Dark' };
+const NO_ENTRIES: readonly MenuEntry[] = [];
 
 /** Whether keys typed now belong to a field. */
 const inField = (target: EventTarget | null) =>
   target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 
-export function TopBar({ children, right }: { children?: ReactNode; right?: ReactNode }) {
+export function TopBar({
+  children,
+  right,
+  menu = NO_ENTRIES,
+}: {
+  children?: ReactNode;
+  right?: ReactNode;
+  /** What of the page a phone shows in its menu alone. */
+  menu?: readonly MenuEntry[];
+}) {
   const { units, theme, setUnits, setTheme } = usePreferences();
   const alive = useAlive();
   const [finding, setFinding] = useState(false);
@@ -33,7 +43,7 @@ export function TopBar({ children, right }: { children?: ReactNode; right?: Reac
     return () => window.removeEventListener('keydown', open);
   }, []);
   return (
-    <header className="no-print flex items-center gap-x-4 border-b-2 border-ink bg-sheet px-4 min-h-[48px] flex-wrap">
+    <header className="no-print flex items-center gap-x-2 sm:gap-x-4 border-b-2 border-ink bg-sheet px-4 min-h-[48px] flex-wrap">
       <PageLink href="/grounds" className="plain font-bold min-h-[44px] inline-flex items-center">
         <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true" className="sm:hidden">
           <path d="M0 14h32v18H0z" fill="var(--loam)" />
@@ -50,8 +60,13 @@ export function TopBar({ children, right }: { children?: ReactNode; right?: Reac
       <DeviceState />
       <div className="flex-1 min-w-0">{children}</div>
       {right}
-      <button type="button" className="min-h-[44px]" disabled={!alive} onClick={() => setFinding(true)}>
-        Find <kbd className="hidden sm:inline border border-ink px-1.5 text-sm">/</kbd>
+      <button
+        type="button"
+        className="min-h-[44px] hidden sm:inline"
+        disabled={!alive}
+        onClick={() => setFinding(true)}
+      >
+        Find <kbd className="border border-ink px-1.5 text-sm">/</kbd>
       </button>
       <button
         type="button"
@@ -85,6 +100,7 @@ export function TopBar({ children, right }: { children?: ReactNode; right?: Reac
           Account
         </PageLink>
       </nav>
+      <PhoneMenu entries={menu} theme={theme} onTheme={setTheme} onFind={() => setFinding(true)} />
       {finding && <Palette onClose={() => setFinding(false)} />}
     </header>
   );

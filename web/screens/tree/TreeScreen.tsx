@@ -1,6 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
+import { Camera, Undo2 } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { progressOf, type Glance } from '@undrel/core/assessment';
 import { BASE_ALL, CROWN_ALL, GROWTH_QUESTIONS } from '@undrel/core/questions';
@@ -177,16 +178,31 @@ export function TreeScreen(props: TreeScreenProps) {
   ].filter(Boolean);
   const bar = (
     <TopBar
+      menu={[
+        { label: 'Redo', act: control.redo, disabled: control.state.redo.length === 0 },
+        { label: 'Through time', href: `/trees/${treeId}/time` },
+        ...(current ? [{ label: 'Report', href: `/trees/${treeId}/report?visit=${current.id}` }] : []),
+        { label: props.property.name, href: `/grounds/${props.property.id}` },
+      ]}
       right={
         <>
           {(mayMeasure || mayJudge) && (
             <button
               type="button"
-              className="min-h-[44px] hidden sm:inline"
+              className="min-h-[48px] min-w-[44px] sm:min-w-0 inline-flex items-center justify-center"
               disabled={control.state.undo.length === 0}
               onClick={control.undo}
             >
-              <span className={control.state.undo.length === 0 ? 'text-muted' : ''}>Undo</span>
+              <Undo2
+                aria-hidden="true"
+                size={24}
+                className={`sm:hidden ${control.state.undo.length === 0 ? 'text-muted opacity-50' : ''}`}
+              />
+              <span
+                className={`sr-only sm:not-sr-only ${control.state.undo.length === 0 ? 'text-muted' : ''}`}
+              >
+                Undo
+              </span>
             </button>
           )}
           <PageLink
@@ -198,9 +214,10 @@ export function TreeScreen(props: TreeScreenProps) {
           {current && (
             <PageLink
               href={`/trees/${treeId}/pictures?visit=${current.id}`}
-              className="plain min-h-[44px] inline-flex items-center"
+              className="plain min-h-[48px] min-w-[44px] sm:min-w-0 inline-flex items-center justify-center"
             >
-              Pictures
+              <Camera aria-hidden="true" size={24} className="sm:hidden" />
+              <span className="sr-only sm:not-sr-only">Pictures</span>
             </PageLink>
           )}
           {current && (

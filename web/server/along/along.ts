@@ -1,7 +1,7 @@
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { House } from '@undrel/core/house';
 import type { ClosedSeason } from '@undrel/core/prescription';
-import type { AlongList } from '../../protocol/along';
+import { DAYS_ALONG, type AlongList } from '../../protocol/along';
 import { pictureUrl } from '../../protocol/pictureUrl';
 import type { Db } from '../database/transaction';
 import { propertyHead } from '../grounds/grounds';
@@ -81,3 +81,19 @@ export async function blankTree(db: Db, property: string): Promise<BlankTree | u
     }
   );
 }
+
+/** Notes what the device of a session took along, or that it was taken off it. */
+export const noteHeld = (db: Db, sessionId: string, property: string, here: boolean): Promise<unknown> =>
+  db.rows(sql.HOLDS, [sessionId, property, here]);
+
+/** A device that somebody is signed in on. */
+export interface DeviceRow {
+  id: string;
+  person: string;
+  agent: string;
+  seen: Date;
+  /** Names of properties. */
+  holds: string[];
+}
+
+export const listDevices = (db: Db): Promise<DeviceRow[]> => db.rows<DeviceRow>(sql.DEVICES, [DAYS_ALONG]);

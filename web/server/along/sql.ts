@@ -9,6 +9,17 @@ export const ALONG = `select t.id, t.label, t.code,
 
 export const TREE_OF_CODE = 'select id from trees where code = $1 and deleted_at is null';
 
+/** What the device of a session holds. $1 session, $2 property, $3 whether it holds it. */
+export const HOLDS = `update sessions set along = case when $3 then along || jsonb_build_object($2::text, now()) else along - $2::text end
+  where id = $1`;
+
+/** Devices that somebody of the firm is signed in on, with what they hold. $1 days that it stays there. */
+export const DEVICES = `select s.id, u.name as person, coalesce(s.agent, '') as agent, s.last_seen_at as seen,
+    coalesce((select json_agg(p.name order by p.name) from properties p
+      where p.firm_id = s.firm_id and s.along ? p.id and (s.along ->> p.id)::timestamptz > now() - make_interval(days => $1)), '[]') as holds
+  from sessions s join users u on u.firm_id = s.firm_id and u.id = s.user_id
+  where s.expires_at > now() order by u.name, s.last_seen_at desc`;
+
 /** What a tree that is not there yet would be assessed by. $1 property. */
 export const BLANK_TREE = (
   house: string,

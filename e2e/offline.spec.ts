@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import pg from 'pg';
+import sharp from 'sharp';
 import { enterDemo, saved, signIn, STATIONS, station } from './enter';
 import { mailOf, ownFirm } from './ownFirm';
 
@@ -270,4 +271,57 @@ test('a tree that was taken along opens at once, and shows what others changed a
   answer();
   await expect(bark).toHaveValue('17.3');
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
+});
+
+test('a photograph taken without signal arrives from any page, at the visit it was taken on', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await takeAlong(page);
+  const { visits } = await caseOf(page, 'sable-katsura-14');
+  const before = JSON.stringify(visits).split('"hash"').length;
+  await offline(page);
+  await page.goto(`${TREE}/pictures`);
+  const buffer = await sharp({
+    create: { width: 640, height: 480, channels: 3, background: { r: 90, g: 120, b: 60 } },
+  })
+    .jpeg()
+    .toBuffer();
+  await page
+    .getByLabel('Pictures to add: JPEG, PNG or WebP')
+    .setInputFiles([{ name: 'collar.jpg', mimeType: 'image/jpeg', buffer }]);
+  await expect(page.getByRole('list', { name: 'On their way' }).getByRole('alert')).toBeVisible();
+  await page.goto('/device');
+  await expect(page.getByRole('main')).toContainText('1 picture');
+  await offline(page, false);
+  await expect(page.getByText('Nothing waits: everything entered here has been sent.')).toBeVisible();
+  await expect
+    .poll(async () => JSON.stringify((await caseOf(page, 'sable-katsura-14')).visits).split('"hash"').length)
+    .toBe(before + 1);
+});
+
+test('many entries that others changed meanwhile are settled by one decision', async ({ page, browser }) => {
+  await enterDemo(page);
+  await takeAlong(page);
+  const cells = ['N', 'E', 'S'];
+  const fill = async (on: Page, value: string) => {
+    await on.goto('/trees/sable-hornbeam-3?station=mulch');
+    for (const side of cells) await on.getByLabel(`at the bark, ${side}`, { exact: true }).fill(value);
+  };
+  await offline(page);
+  await fill(page, '12.1');
+  await expect(page.getByTestId('save-state')).toContainText('kept on this device');
+  const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  await enterDemo(desk);
+  await fill(desk, '14.2');
+  await saved(desk);
+  await offline(page, false);
+  await expect(page.getByTestId('save-state')).toContainText('3 to settle');
+  await page.getByRole('button', { name: 'See' }).click();
+  await expect(page.getByRole('alertdialog')).toHaveCount(3);
+  await page.getByRole('button', { name: 'Keep all mine' }).click();
+  await saved(page);
+  await desk.reload();
+  for (const side of cells)
+    await expect(desk.getByLabel(`at the bark, ${side}`, { exact: true })).toHaveValue('12.1');
 });

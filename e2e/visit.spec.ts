@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { enterDemo, saved, station } from './enter';
+import { enterDemo, saved, station, STATIONS } from './enter';
 
 test('the section and the figures follow while typing, and stay after a reload', async ({ page }) => {
   await enterDemo(page);
@@ -118,4 +118,60 @@ test('what is seldom met is folded away, is opened once noted, and speaks in the
   await gnawed.getByRole('radio', { name: 'nearly all round' }).click();
   await page.getByLabel(/^Probe or axe sinks/).fill('');
   await saved(page);
+});
+
+test('on a phone, minus, fractions and units stand over the number pad, and one key leads on', async ({
+  browser,
+}) => {
+  const phone = { width: 390, height: 844 };
+  const page = await (
+    await browser.newContext({ hasTouch: true, isMobile: true, viewport: phone })
+  ).newPage();
+  await enterDemo(page);
+  await page.goto('/trees/kelpworth-12?station=mulch');
+  const bark = page.getByLabel('at the bark, N', { exact: true });
+  await expect(bark).toBeEnabled();
+  await bark.tap();
+  const keys = page.getByRole('toolbar', { name: 'Keys for numbers' });
+  await bark.fill('3');
+  for (const key of ['½', 'in']) await keys.getByRole('button', { name: key, exact: true }).tap();
+  await expect(bark).toHaveValue('3 1/2 in');
+  await expect(bark).toBeFocused();
+  await keys.getByRole('button', { name: 'Next field' }).tap();
+  await expect(page.getByLabel('at the bark, E', { exact: true })).toBeFocused();
+  await expect(bark).toHaveValue('8.9');
+  await saved(page);
+  await page.getByRole('heading', { level: 1 }).tap();
+  await expect(keys).toBeHidden();
+});
+
+test('what is pressed at a station is as tall as a thumb in a glove', async ({ browser }) => {
+  const page = await (
+    await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } })
+  ).newPage();
+  await enterDemo(page);
+  const small: unknown[] = [];
+  for (const key of STATIONS) {
+    await page.goto(`/trees/sable-katsura-14?station=${key}`);
+    await expect(page.locator('#entry').getByRole('heading', { level: 1 })).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    small.push(
+      ...(await page.locator('main').evaluate((main, at) => {
+        const pressed = main.querySelectorAll<HTMLElement>(
+          'button:enabled, select, input:not([type="checkbox"], [type="radio"], [type="file"], [type="range"])',
+        );
+        return (
+          [...pressed]
+            .filter((el) => el.checkVisibility() && !el.closest('svg, .sr-only'))
+            // Terms within a sentence are as tall as its line.
+            .filter((el) => getComputedStyle(el).display !== 'inline')
+            .map(
+              (el) => [at, el.tagName, el.ariaLabel ?? el.textContent, Math.round(el.offsetHeight)] as const,
+            )
+            .filter(([, , , height]) => height < 48)
+        );
+      }, key)),
+    );
+  }
+  expect(small).toEqual([]);
 });

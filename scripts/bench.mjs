@@ -241,6 +241,86 @@ async function dragging(base, cookie, geojson) {
   return figures;
 }
 
+/** A phone as it is in a car park: a quarter of the processor, 400 kbit/s, 300 ms. */
+const PHONE = { cpu: 4, kilobits: 400, latency: 300 };
+
+/** How long a tree takes to be typed into on such a phone, from nothing and once it was taken along, and a keystroke to the drawing. */
+async function onPhone(base) {
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
+  const context = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 } });
+  const tree = '/trees/sable-katsura-14?station=mulch';
+  const bark = 'at the bark, N';
+  const open = async () => {
+    const page = await context.newPage();
+    const client = await context.newCDPSession(page);
+    await client.send('Network.enable');
+    await client.send('Network.emulateNetworkConditions', {
+      offline: false,
+      latency: PHONE.latency,
+      downloadThroughput: (1000 * PHONE.kilobits) / 8,
+      uploadThroughput: (1000 * PHONE.kilobits) / 8,
+    });
+    await client.send('Emulation.setCPUThrottlingRate', { rate: PHONE.cpu });
+    const begun = performance.now();
+    await page.goto(tree, { waitUntil: 'commit' });
+    await page.waitForFunction(
+      (label) => {
+        const field = globalThis.document.querySelector(`input[aria-label="${label}"]`);
+        return field && !field.matches(':disabled');
+      },
+      bark,
+      { polling: 20 },
+    );
+    return { page, taken: performance.now() - begun };
+  };
+  const enter = await context.newPage();
+  await enter.goto('/sign-in');
+  await enter.getByRole('button', { name: 'Enter as the consultant' }).click();
+  await enter.waitForURL('**/grounds');
+  const figures = [];
+  const fresh = await open();
+  figures.push(['a tree, from an empty cache, to typing', fresh.taken]);
+  await fresh.page.close();
+  await enter.goto('/grounds/sable-row');
+  await enter.getByRole('button', { name: 'Take along' }).click();
+  await enter.getByRole('dialog').getByRole('button', { name: 'Take along' }).click();
+  await enter.getByText(/^On this device: /).waitFor({ timeout: 120_000 });
+  await enter.close();
+  const first = await open();
+  figures.push(['the same once it was taken along, first', first.taken]);
+  await first.page.close();
+  const second = await open();
+  figures.push(['the same, second', second.taken]);
+  await second.page.getByLabel(bark, { exact: true }).focus();
+  const strokes = await second.page.evaluate(async () => {
+    const { document, MutationObserver, InputEvent, performance: clock } = globalThis;
+    const field = document.activeElement;
+    const section = document.querySelector('[data-testid="section"]');
+    const set = Object.getOwnPropertyDescriptor(globalThis.HTMLInputElement.prototype, 'value').set;
+    const taken = [];
+    for (let i = 0; i < 40; i++) {
+      const begun = clock.now();
+      const drawn = new Promise((resolve) => {
+        const seen = new MutationObserver(() => (seen.disconnect(), resolve()));
+        seen.observe(section, { subtree: true, childList: true, attributes: true, characterData: true });
+      });
+      set.call(field, String(10 + (i % 20)));
+      field.dispatchEvent(new InputEvent('input', { bubbles: true }));
+      await drawn;
+      taken.push(clock.now() - begun);
+      await new Promise((go) => globalThis.setTimeout(go, 120));
+    }
+    return taken.sort((a, b) => a - b);
+  });
+  figures.push(['a keystroke to the drawing, median', quantile(strokes, 0.5)]);
+  figures.push(['a keystroke to the drawing, 95 %', quantile(strokes, 0.95)]);
+  await browser.close();
+  return figures;
+}
+
 const ms = (value) => value.toFixed(1);
 
 await program(async (atStop) => {
@@ -332,6 +412,9 @@ await program(async (atStop) => {
     execFileSync('node', [digBench, '--geojson', '200'], { encoding: 'utf8' }),
   );
 
+  say('a phone with little signal');
+  const phone = await onPhone(base);
+
   const text = `# Bench
 
 Written by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}: Node ${process.version}, ${cpus().length} cores (${cpus()[0].model.trim()}), client and
@@ -372,6 +455,14 @@ ${files.map(([name, t]) => `| ${name} | ${ms(t.first)} | ${ms(t.warm)} | ${ms(t.
 | what | frames a second |
 |---|---|
 ${frames.map(([what, fps]) => `| ${what} | ${fps.toFixed(0)} |`).join('\n')}
+
+## A phone with little signal
+
+Chromium at a ${PHONE.cpu}th of the processor, ${PHONE.kilobits} kbit/s and ${PHONE.latency} ms.
+
+| what | ms |
+|---|---|
+${phone.map(([what, taken]) => `| ${what} | ${taken.toFixed(0)} |`).join('\n')}
 
 ## JavaScript sent, gzip
 

@@ -31,7 +31,7 @@ const VIEWS = [
   ['crew', `${TREE}/crew`, DESK],
   ['tree-verdict', `${TREE}?station=verdict`, DESK],
   ['tree-cuts', '/trees/sable-hornbeam-3?station=cuts', DESK],
-  ['tree-prescription', `${TREE}?station=prescription`, DESK, 'paper', 'After work'],
+  ['tree-prescription', `${TREE}?station=prescription`, DESK],
   ['tree-trenches', '/trees/kelpworth-4?station=trenches', DESK],
   ['options', `${TREE}/options`, DESK],
   ['work', '/grounds/kelpworth/work', DESK],
@@ -77,7 +77,7 @@ await program(async (atStop) => {
     // The forecast of a dig and the reasons of a verdict come a moment later.
     if (region) await page.getByRole('region', { name: region }).evaluate((part) => part.scrollIntoView());
     await page.waitForTimeout(
-      /cuts/.test(path) ? 9000 : /dig|crew|verdict|trenches|soil/.test(path) ? 2500 : 600,
+      /cuts/.test(path) ? 9000 : /dig|crew|verdict|prescription|trenches|soil|report/.test(path) ? 2500 : 600,
     );
     await page
       .locator('main', { hasText: /Weighing each|Solving|Laying out|Working out/ })

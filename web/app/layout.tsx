@@ -5,6 +5,7 @@ import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { DeviceKeeper } from '@/screens/shell/DeviceKeeper';
+import { KeyBar } from '@/screens/shell/KeyBar';
 import { KeepStill } from '@/screens/shell/KeepStill';
 import { PreferencesProvider } from '@/screens/shell/preferences';
 import { StyleNonce } from '@/screens/shell/StyleNonce';
@@ -30,6 +31,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <DeviceKeeper />
         <PreferencesProvider theme={theme} units={units}>
           {children}
+          <KeyBar />
         </PreferencesProvider>
       </body>
     </html>

@@ -1,4 +1,7 @@
+import { idOf } from '@undrel/core/records';
 import type { Change, ChangeResult, Item } from '../protocol/item';
+import { sendPicture } from '../ui/sendPicture';
+import { allPicturesHere, forgetPicture, pictureOf, picturesShown } from './keptPictures';
 import { alongOf } from './along/kept';
 import { keepAgain } from './along/take';
 import {
@@ -21,6 +24,7 @@ export interface Outbox {
   trees: readonly Waiting[];
   /** Looks of walk-rounds. */
   looks: number;
+  pictures: number;
   /** `unknown` until it was looked at. */
   state: 'unknown' | 'rest' | 'sending' | 'away' | 'signed out';
 }
@@ -73,29 +77,65 @@ async function sendEntry(
   }
 }
 
+/** Entries of pictures whose file the server has; no tab is ever called so. */
+const pictureEntry = (person: string, treeId: string): string =>
+  `undrel.pending.${person}.${treeId}.pictures`;
+
+/** Sends pictures that no open page sends by itself, one after the other; each then waits as an entry of its tree. */
+async function sendPictures(person: string): Promise<'sent' | 'away'> {
+  let came: 'sent' | 'away' = 'sent';
+  for (const kept of await allPicturesHere(person)) {
+    const { treeId, visitId } = kept;
+    // Those of before it was noted which tree they are of are sent by their own page.
+    if (treeId === undefined || picturesShown(visitId)) continue;
+    const sent = await sendPicture(kept.file, () => undefined, new AbortController().signal);
+    // One that is not taken holds up no other.
+    if ('problem' in sent) {
+      came = 'away';
+      continue;
+    }
+    const id = idOf('picture', visitId, { hash: sent.hash });
+    const name = pictureEntry(person, treeId);
+    const others = readLeft(name).filter((c) => c.id !== id);
+    const values = pictureOf(sent, kept, undefined) as Change['values'];
+    if (writeLeft(name, [...others, { kind: 'picture', id, parent: visitId, base: 0, values }]))
+      await forgetPicture(kept.id);
+  }
+  return came;
+}
+
 /** Sends everything of a person that no open page sends by itself. */
 export function sendLeft(person: string): Promise<Outbox['state']> {
   return alone(SENDING_LEFT, async () => {
     const changed: string[] = [];
     const waited = await waitingOf(person);
-    for (const { treeId, left } of waited)
-      for (const name of left) {
-        const came = await sendEntry(person, treeId, name);
-        if (came !== 'sent') return came;
-        changed.push(`/trees/${treeId}`, `/trees/${treeId}/order`);
-      }
-    const still = new Set((await waitingOf(person)).map((w) => w.treeId));
-    for (const { treeId } of waited) if (!still.has(treeId)) noneSince(person, treeId);
+    const entries = async (waiting: readonly Waiting[]) => {
+      for (const { treeId, left } of waiting)
+        for (const name of left) {
+          const came = await sendEntry(person, treeId, name);
+          if (came !== 'sent') return came;
+          changed.push(`/trees/${treeId}`, `/trees/${treeId}/order`, `/trees/${treeId}/pictures`);
+        }
+      return 'sent';
+    };
+    // Visits go before the pictures that belong to them.
+    const first = await entries(waited);
+    if (first !== 'sent') return first;
     for (const round of roundsOf(person)) {
       const came = await sendRound(round);
       if (came !== 'sent') return came;
     }
+    const pictures = await sendPictures(person);
+    const then = await entries(await waitingOf(person));
+    if (then !== 'sent') return then;
+    const still = new Set((await waitingOf(person)).map((w) => w.treeId));
+    for (const { treeId } of waited) if (!still.has(treeId)) noneSince(person, treeId);
     if (changed.length > 0 && (await alongOf(person)).length > 0) await keepAgain(person, changed);
-    return 'rest';
+    return pictures === 'away' ? 'away' : 'rest';
   });
 }
 
-const NOTHING: Outbox = { trees: [], looks: 0, state: 'unknown' };
+const NOTHING: Outbox = { trees: [], looks: 0, pictures: 0, state: 'unknown' };
 let now: Outbox = NOTHING;
 const listeners = new Set<() => void>();
 const EVERY_MS = 15_000;
@@ -116,6 +156,7 @@ export function onOutbox(listener: () => void): () => void {
 const counted = async (person: string, state: Outbox['state']): Promise<Outbox> => ({
   trees: await waitingOf(person),
   looks: roundsOf(person).reduce((sum, r) => sum + r.batches, 0),
+  pictures: (await allPicturesHere(person)).length,
   state,
 });
 
@@ -125,7 +166,7 @@ let running: Promise<void> | undefined;
 export function runOutbox(person: string): Promise<void> {
   return (running ??= (async () => {
     const before = await counted(person, now.state);
-    const left = before.looks > 0 || before.trees.some((t) => t.left.length > 0);
+    const left = before.looks > 0 || before.pictures > 0 || before.trees.some((t) => t.left.length > 0);
     tell(left ? { ...before, state: 'sending' } : { ...before, state: 'rest' });
     if (left) tell(await counted(person, await sendLeft(person)));
   })().finally(() => {

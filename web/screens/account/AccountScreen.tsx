@@ -3,7 +3,7 @@
 import { PageLink } from '@/ui/PageLink';
 import { usePreferences } from '../shell/preferences';
 import { THEMES } from '../shell/themes';
-import { useOutbox } from '../shell/DeviceState';
+import { useOutbox, waitingIn } from '../shell/DeviceState';
 import { TopBar } from '../shell/TopBar';
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
@@ -122,8 +122,7 @@ export function AccountScreen(props: {
 
 /** What signing out does to what is on this device. */
 function WaitsHere() {
-  const { trees, looks } = useOutbox();
-  const waiting = looks + trees.reduce((sum, t) => sum + t.changes.length, 0);
+  const waiting = waitingIn(useOutbox());
   return (
     <p className="mt-3 text-sm">
       Signing out takes what was taken along off this device.

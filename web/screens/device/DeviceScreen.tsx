@@ -7,7 +7,7 @@ import { tellHeld } from '../../device/along/take';
 import { runOutbox } from '../../device/outbox';
 import type { Waiting } from '../../device/pending';
 import { personOfCookie } from '../../device/person';
-import { useOutbox } from '../shell/DeviceState';
+import { useOutbox, waitingIn } from '../shell/DeviceState';
 import { TopBar } from '../shell/TopBar';
 import { megabytes } from '../../ui/megabytes';
 
@@ -64,7 +64,7 @@ export function DeviceScreen() {
     await forgetAlong(a.person, a.property);
     setAlong(await alongOf(a.person));
   };
-  const waiting = outbox.trees.length > 0 || outbox.looks > 0;
+  const waiting = waitingIn(outbox) > 0;
   return (
     <div className="min-h-dvh">
       <TopBar>
@@ -135,6 +135,12 @@ export function DeviceScreen() {
                 )}
               </li>
             ))}
+            {outbox.pictures > 0 && (
+              <li className="border-b border-hair py-2">
+                <span className="num">{outbox.pictures}</span>{' '}
+                {outbox.pictures === 1 ? 'picture' : 'pictures'}
+              </li>
+            )}
             {outbox.looks > 0 && (
               <li className="border-b border-hair py-2">
                 Walk-round: <span className="num">{outbox.looks}</span> trees checked

@@ -2,6 +2,7 @@
 
 import { useRef, useState } from 'react';
 import { idOf, RING, type Picture, type Tree } from '@undrel/core/records';
+import { pictureOf } from '../../device/keptPictures';
 import { useCase } from '../../device/useCase';
 import { itemsBelow, type ItemOf } from '../../protocol/item';
 import { count } from '../../ui/count';
@@ -68,22 +69,26 @@ export function PicturesScreen(props: {
   const [taking, setTaking] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const side = useRef<number | undefined>(undefined);
-  const { queue, send, again, drop } = usePictures(props.person, visitId, (sent, { file, bearing, step }) => {
-    const { hash, width, height } = sent;
-    const id = idOf('picture', visitId, { hash });
-    const there = pictures.find((p) => p.id === id)?.values;
-    const picture: Picture = {
-      ...there,
-      hash,
-      width,
-      height,
-      on: there?.on ?? dayOf(file, today),
-      by: there?.by ?? props.viewer,
-      ...(step && { step, shows: there?.shows ?? 'work' }),
-      ...(bearing !== undefined && { bearing, shows: 'dig' }),
-    };
-    control.set('picture', id, visitId, picture, 'hash');
-  });
+  const day = (file: File) => dayOf(file, today);
+  const { queue, send, again, drop } = usePictures(
+    props.person,
+    { treeId, visitId, by: props.viewer, dayOf: day },
+    (sent, { file, bearing, step }) => {
+      const id = idOf('picture', visitId, { hash: sent.hash });
+      const there = pictures.find((p) => p.id === id)?.values;
+      const picture = pictureOf(
+        sent,
+        {
+          by: props.viewer,
+          on: day(file),
+          ...(bearing !== undefined && { bearing }),
+          ...(step !== undefined && { step }),
+        },
+        there,
+      );
+      control.set('picture', id, visitId, picture, 'hash');
+    },
+  );
   const ask = (bearing: number | undefined) => {
     side.current = bearing;
     input.current!.multiple = bearing === undefined;
@@ -94,9 +99,9 @@ export function PicturesScreen(props: {
   const others = pictures.filter((p) => !inRing.includes(p.id));
   const shown = pictures.find((p) => p.id === open);
   // The newest of each side from the visits before this one.
-  const day = props.visits.find((v) => v.id === visitId)!.date;
+  const visited = props.visits.find((v) => v.id === visitId)!.date;
   const before = props.visits
-    .filter((v) => v.date < day)
+    .filter((v) => v.date < visited)
     .map((v) => itemsBelow(control.items, 'picture', v.id));
   const earlier = ringOf(before.flat());
   const { pair: lead, places } = reportPictures(

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { forgetPicture, keepPictureHere, picturesHere } from '../../device/keptPictures';
+import { forgetPicture, keepPictureHere, picturesHere, showPictures } from '../../device/keptPictures';
 import { sendPicture, type SentPicture } from '../../ui/sendPicture';
 
 /** A file on its way. */
@@ -24,11 +24,17 @@ export interface Sending {
  * arrived stays on the list, so that nothing beside it moves.
  *
  * @param person who takes them
+ * @param at of which visit they are, who takes them by name, and the day of a file
  * @param arrived is told of each with what the server has
  */
 export function usePictures(
   person: string,
-  visitId: string,
+  {
+    treeId,
+    visitId,
+    by,
+    dayOf,
+  }: { treeId: string; visitId: string; by: string; dayOf: (file: File) => string },
   arrived: (sent: SentPicture, from: Sending) => void,
 ) {
   const [queue, setQueue] = useState<Sending[]>([]);
@@ -40,11 +46,13 @@ export function usePictures(
     setQueue((now) => [...now, ...more.map((s) => ({ ...s, key: next.current++, share: 0 }))]);
   useEffect(() => {
     let here = true;
+    const hide = showPictures(visitId);
     void picturesHere(person, visitId).then((kept) => {
       if (here) add(kept.map(({ id, file, bearing, step }) => ({ file, bearing, step, kept: id })));
     });
     return () => {
       here = false;
+      hide();
       busy.current?.stop.abort();
     };
   }, [person, visitId]);
@@ -78,6 +86,9 @@ export function usePictures(
           keepPictureHere({
             person,
             visitId,
+            treeId,
+            by,
+            on: dayOf(file),
             file,
             ...(bearing !== undefined && { bearing }),
             ...(step !== undefined && { step }),

@@ -2,11 +2,15 @@
 
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { CloudOff, CloudUpload } from 'lucide-react';
-import { NO_OUTBOX, onOutbox, outboxNow } from '../../device/outbox';
+import { NO_OUTBOX, onOutbox, outboxNow, type Outbox } from '../../device/outbox';
 import { useKeptSince } from '../../device/along/keptPage';
 import { PageLink } from '../../ui/PageLink';
 
 export const useOutbox = () => useSyncExternalStore(onOutbox, outboxNow, () => NO_OUTBOX);
+
+/** How many entries, looks and pictures wait. */
+export const waitingIn = ({ trees, looks, pictures }: Outbox): number =>
+  looks + pictures + trees.reduce((sum, t) => sum + t.changes.length, 0);
 
 const useOnline = (): boolean => {
   const [online, setOnline] = useState(true);
@@ -25,10 +29,9 @@ const useOnline = (): boolean => {
 
 /** Whether there is signal and what waits, in a place that is always kept free: nothing moves when it shows. */
 export function DeviceState() {
-  const { trees, looks } = useOutbox();
+  const waiting = waitingIn(useOutbox());
   const online = useOnline();
   const since = useKeptSince();
-  const waiting = looks + trees.reduce((sum, t) => sum + t.changes.length, 0);
   const away = !online || since !== undefined;
   const said = [
     away && (since === undefined ? 'No signal' : `Kept on this device, ${new Date(since).toLocaleString()}`),

@@ -44,7 +44,7 @@ export function SaveState({
   }, [troubles]);
   return (
     <div
-      className={`h-[44px] w-[10.5rem] sm:w-[13rem] shrink-0 flex items-center leading-tight text-sm ${at === 'end' ? 'justify-end text-right' : ''}`}
+      className={`h-[44px] w-[10.5rem] sm:w-[13rem] min-w-0 sm:shrink-0 flex items-center leading-tight text-sm ${at === 'end' ? 'justify-end text-right' : ''}`}
     >
       <p
         role="status"
@@ -70,6 +70,7 @@ export function SaveState({
       )}
       {open && (
         <div className="no-print fixed z-40 inset-x-2 sm:left-auto sm:right-4 sm:w-[34rem] bottom-[76px] max-h-[70dvh] overflow-y-auto bg-sheet border-2 border-ink p-3 text-left text-base leading-normal">
+          <ForAll control={control} />
           <Conflicts control={control} system={system} />
           <Refusals control={control} />
         </div>
@@ -78,10 +79,37 @@ export function SaveState({
   );
 }
 
+/** When somebody else changed it, by the clock of this device. */
+const whenOf = ({ theirs }: Conflict): string => {
+  const at = new Date(theirs.at);
+  if (Number.isNaN(at.getTime())) return '';
+  return `, ${at.toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}`;
+};
+
 /** What an item is about, in words. */
 function subject({ kind, mine, theirs }: Conflict): string {
   const called = calledOf(kind, (mine ?? theirs.values ?? {}) as Record<string, unknown>);
   return called.charAt(0).toUpperCase() + called.slice(1);
+}
+
+/** Where many were changed by others, one decision for all of them. */
+function ForAll({ control }: { control: CaseControl }) {
+  const { conflicts } = control.state;
+  if (conflicts.length < 2) return null;
+  const all = (keep: 'mine' | 'theirs') => conflicts.forEach(({ id }) => control.settle(id, keep));
+  return (
+    <div className="flex flex-wrap items-center gap-2 mb-3">
+      <p className="flex-1 min-w-[12rem]">
+        {conflicts.length} entries were changed by others in the meantime.
+      </p>
+      <button type="button" className="act" onClick={() => all('mine')}>
+        Keep all mine
+      </button>
+      <button type="button" className="quiet" onClick={() => all('theirs')}>
+        Take all theirs
+      </button>
+    </div>
+  );
 }
 
 /** Both sides of every stale write, and one click to take either. */
@@ -103,7 +131,7 @@ function Conflicts({ control, system }: { control: CaseControl; system: UnitSyst
       >
         <p className="font-semibold">
           {subject(conflict)} was changed {conflict.theirs.by ? `by ${conflict.theirs.by}` : 'elsewhere'} in
-          the meantime.
+          the meantime{whenOf(conflict)}.
         </p>
         <table className="my-2">
           <thead>

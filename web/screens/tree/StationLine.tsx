@@ -86,7 +86,11 @@ export function StationLine(props: {
     here.current?.scrollIntoView({ block: 'nearest', inline: 'center' });
   }, [props.station]);
   return (
-    <div className="sticky top-0 z-10 lg:static lg:z-auto bg-sheet flex lg:flex-col shrink-0 lg:shrink lg:min-h-0 order-2 lg:order-none lg:row-start-1 border-b border-ink lg:border-0 overflow-x-auto lg:overflow-visible">
+    <div
+      // Scrolled by keys as well, until the buttons within listen.
+      tabIndex={alive ? undefined : 0}
+      className="sticky top-0 z-10 lg:static lg:z-auto bg-sheet flex lg:flex-col shrink-0 lg:shrink lg:min-h-0 order-2 lg:order-none lg:row-start-1 border-b border-ink lg:border-0 overflow-x-auto lg:overflow-visible"
+    >
       <div className="flex lg:flex-col gap-1 px-3 lg:pt-2 order-last lg:order-first items-center lg:items-stretch shrink-0">
         <label className="sr-only" htmlFor="visit">
           Visit

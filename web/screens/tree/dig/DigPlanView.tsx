@@ -351,7 +351,7 @@ export function DigPlanView(props: DigPlanProps) {
             type="button"
             aria-label={label}
             onClick={act}
-            className="w-11 h-11 -mt-px border border-ink bg-sheet text-xl leading-none"
+            className="w-12 h-12 -mt-px border border-ink bg-sheet text-xl leading-none"
           >
             {sign}
           </button>

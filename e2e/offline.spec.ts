@@ -170,15 +170,20 @@ test('signing out, an ended session and somebody else leave nothing of what was 
   browser,
 }) => {
   const kept = () =>
-    page.evaluate(async () =>
-      (await caches.keys()).filter((name) => /^undrel\.(pages|pictures)\./.test(name)),
-    );
+    page.evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('undrel.along.')));
   // Signed in by themselves, so that no other test loses its session.
   await ownFirm('offline');
   await signIn(page, mailOf('crew', 'offline'));
   await page.waitForURL('**/grounds');
   await takeAlong(page, 'lanternfield');
-  expect((await kept()).length).toBeGreaterThan(0);
+  await takeAlong(page, 'kelpworth');
+  expect((await kept()).length).toBe(2);
+  // One of two is taken off again: its pages go, the other's stay.
+  await page.getByRole('button', { name: 'Taken along' }).click();
+  await page.getByRole('button', { name: 'Remove from this device' }).click();
+  await expect
+    .poll(async () => (await kept()).map((name) => name.split('.').pop()))
+    .toEqual(['lanternfield']);
   await offline(page);
   await page.goto('/trees/lanternfield-5?station=probe');
   await expect(page.getByRole('heading', { level: 1, name: 'Probe' })).toBeVisible();
@@ -201,7 +206,8 @@ test('signing out, an ended session and somebody else leave nothing of what was 
   await device.getByRole('button', { name: /^End the session of/ }).click();
   await expect(device).toBeHidden();
   await offline(page, false);
-  await page.goto('/grounds/lanternfield');
+  // A tree's page is shown as it was kept, asks what is new, and hears that nobody is signed in any more.
+  await page.goto('/trees/lanternfield-3');
   await page.waitForURL('**/sign-in');
   await expect.poll(kept).toEqual([]);
 

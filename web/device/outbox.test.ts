@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import type { Change, ChangeResult } from '../protocol/item';
+import { keepAlong, setPerson } from './along/kept';
 import { browserStores, type Stores } from '../tests/browserStores';
 import { leftOf, NO_OUTBOX, outboxNow, runOutbox, sendLeft } from './outbox';
 import { forgetLater, keepChanges, savedLater, show, tabName, waitingOf, writeLeft } from './pending';
@@ -75,7 +76,7 @@ test('what closed pages left is sent from any other, each once, however often th
         line(server, [...fates]);
         for (let i = 0; i <= fates.length; i++) await sendLeft(PERSON);
         expect(await waitingOf(PERSON)).toEqual([]);
-        expect(stores.local.size).toBe(byTree.size);
+        expect(stores.local.size).toBe(0);
         expect([...server.rows].map(([id, { version, values }]) => [id, version, values]).sort()).toEqual(
           [...byTree.values()]
             .flat()
@@ -141,6 +142,23 @@ test('a page that shows a tree sends for it; other tabs that are open do too; no
 
 test('what was saved behind the back of a page that is kept is known to it, until a newer page comes', async () => {
   line(new Server(), []);
+  // Where nothing was taken along there is no such page, and nothing to remember.
+  left('t', [probe('w', 0.2)]);
+  await sendLeft(PERSON);
+  expect(savedLater({ person: PERSON, treeId: 't' }, 0)).toEqual([]);
+  await setPerson(PERSON);
+  await keepAlong({
+    person: PERSON,
+    property: 'row',
+    name: 'Row',
+    trees: 1,
+    pages: 1,
+    pictures: 0,
+    bytes: 1,
+    taken: Date.now(),
+    labels: {},
+    names: {},
+  });
   left('t', [probe('x', 0.2)]);
   const before = Date.now() - 1000;
   await sendLeft(PERSON);
@@ -156,6 +174,7 @@ test('what was saved behind the back of a page that is kept is known to it, unti
   expect(savedLater(whose, before).length).toBe(1);
   forgetLater('q');
   expect(savedLater(whose, before)).toEqual([]);
+  await setPerson(undefined);
 });
 
 test('how much waits is told to whoever shows it', async () => {

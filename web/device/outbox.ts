@@ -2,13 +2,12 @@ import { idOf } from '@undrel/core/records';
 import type { Change, ChangeResult, Item } from '../protocol/item';
 import { sendPicture } from '../ui/sendPicture';
 import { allPicturesHere, forgetPicture, pictureOf, picturesShown } from './keptPictures';
-import { alongOf } from './along/kept';
+import { pagesWith, rememberSavedHere } from './along/keepSoon';
 import { keepAgain } from './along/take';
 import {
   alone,
   noneSince,
   readLeft,
-  rememberLater,
   SENDING_LEFT,
   waitingOf,
   writeLeft,
@@ -72,7 +71,7 @@ async function sendEntry(
     const sent = doubtful.filter((c) => ids.has(c.id)).map(({ unsettled: _, ...change }) => change);
     const results = await send(sent, person);
     if (typeof results === 'string') return results;
-    rememberLater({ person, treeId }, savedOf(sent, results));
+    await rememberSavedHere(person, treeId, savedOf(sent, results));
     writeLeft(name, leftOf(doubtful, results));
   }
 }
@@ -114,7 +113,7 @@ export function sendLeft(person: string): Promise<Outbox['state']> {
         for (const name of left) {
           const came = await sendEntry(person, treeId, name);
           if (came !== 'sent') return came;
-          changed.push(`/trees/${treeId}`, `/trees/${treeId}/order`, `/trees/${treeId}/pictures`);
+          changed.push(...pagesWith(treeId));
         }
       return 'sent';
     };
@@ -124,13 +123,14 @@ export function sendLeft(person: string): Promise<Outbox['state']> {
     for (const round of roundsOf(person)) {
       const came = await sendRound(round);
       if (came !== 'sent') return came;
+      changed.push(`/grounds/${round.property}`, `/grounds/${round.property}/walk`);
     }
     const pictures = await sendPictures(person);
     const then = await entries(await waitingOf(person));
     if (then !== 'sent') return then;
     const still = new Set((await waitingOf(person)).map((w) => w.treeId));
     for (const { treeId } of waited) if (!still.has(treeId)) noneSince(person, treeId);
-    if (changed.length > 0 && (await alongOf(person)).length > 0) await keepAgain(person, changed);
+    if (changed.length > 0) await keepAgain(person, changed);
     return pictures === 'away' ? 'away' : 'rest';
   });
 }

@@ -5,7 +5,7 @@
 import { CacheFirst, ExpirationPlugin, Serwist, Strategy, type StrategyHandler } from 'serwist';
 import { asksItself, mayDiffer, pageKey, wanted, type Wanted } from './along/addresses';
 import { asKept, KEPT_AT } from './along/take';
-import { alongOf, pagesOf, personHere, picturesOf, setPerson } from './along/kept';
+import { alongOf, keptOf, personHere, setPerson } from './along/kept';
 
 declare const self: ServiceWorkerGlobalScope & { undrelFiles?: readonly string[] };
 
@@ -19,16 +19,23 @@ const PATIENCE = { usual: 3000, slow: 700 };
 const SLOW_FOR = 60_000;
 let slowSince = -Infinity;
 
+/** How many files are fetched at once: on a thin line the way there and back is most of the time. */
+const AT_ONCE = 6;
+
 /** Fetches the files of this build that are not kept yet. @returns how many are missing still */
 async function warm(): Promise<number> {
   const cache = await caches.open(STATIC);
   let missing = 0;
-  for (const file of self.undrelFiles ?? []) {
-    if (await cache.match(file)) continue;
-    const answer = await fetch(file).catch(() => undefined);
-    if (answer?.ok) await cache.put(file, answer);
-    else missing++;
-  }
+  const files = [...(self.undrelFiles ?? [])];
+  const some = async (): Promise<void> => {
+    for (let file = files.pop(); file !== undefined; file = files.pop()) {
+      if (await cache.match(file)) continue;
+      const answer = await fetch(file).catch(() => undefined);
+      if (answer?.ok) await cache.put(file, answer);
+      else missing++;
+    }
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, some));
   const shell = await fetch(OFFLINE).catch(() => undefined);
   if (shell?.ok) await (await caches.open(SHELL)).put(OFFLINE, shell);
   return missing;
@@ -41,8 +48,9 @@ const offline = async (): Promise<Response> =>
     headers: { 'content-type': 'text/plain; charset=utf-8' },
   });
 
-const isSignIn = (answer: Response): boolean =>
-  answer.redirected && new URL(answer.url).pathname === '/sign-in';
+/** A page that was kept and leads elsewhere now: its session has ended. A new tree leads to its own page once it has one. */
+const ended = (answer: Response, url: string): boolean =>
+  (answer.type === 'opaqueredirect' || answer.redirected) && new URL(url).pathname !== '/trees/new';
 
 /** Since when the page of a window was kept, where it was given from here. */
 const given = new Map<string, number>();
@@ -51,18 +59,18 @@ const given = new Map<string, number>();
 class Pages extends Strategy {
   protected override async _handle(request: Request, handler: StrategyHandler): Promise<Response> {
     const person = await personHere();
-    const kept = person ? await keptPage(person, request.url) : undefined;
+    const found = person ? await keptPage(person, request.url) : undefined;
     const asked = fetch(request).then(async (answer) => {
       slowSince = -Infinity;
-      if (isSignIn(answer)) await setPerson(undefined);
-      else if (person && kept) {
-        const pages = await caches.open(pagesOf(person));
-        if (answer.ok && !answer.redirected) await pages.put(pageKey(request.url), asKept(answer.clone()));
-        else if (answer.status === 404) await pages.delete(pageKey(request.url));
-      }
+      if (!found) return answer;
+      if (ended(answer, request.url)) await setPerson(undefined);
+      const pages = (await caches.has(found.cache)) && (await caches.open(found.cache));
+      if (pages && answer.ok) await pages.put(pageKey(request.url), asKept(answer.clone()));
+      else if (pages && answer.status === 404) await pages.delete(pageKey(request.url));
       return answer;
     });
-    if (!kept) return asked.catch(offline);
+    if (!found) return asked.catch(offline);
+    const { kept } = found;
     handler.waitUntil(asked.catch(() => undefined));
     if (asksItself(request.url)) return give(kept, handler);
     const patience = Date.now() - slowSince < SLOW_FOR ? PATIENCE.slow : PATIENCE.usual;
@@ -80,11 +88,12 @@ function give(kept: Response, { event }: StrategyHandler): Response {
   return kept;
 }
 
-async function keptPage(person: string, url: string): Promise<Response | undefined> {
-  if ((await alongOf(person)).length === 0) return undefined;
-  const cache = await caches.open(pagesOf(person));
-  return (await cache.match(pageKey(url))) ?? (await cache.match(url, { ignoreSearch: mayDiffer(url) }));
-}
+const keptPage = (person: string, url: string) =>
+  keptOf(
+    person,
+    async (cache) =>
+      (await cache.match(pageKey(url))) ?? (await cache.match(url, { ignoreSearch: mayDiffer(url) })),
+  );
 
 /** The application's own files, which never change under one address. */
 class Files extends CacheFirst {
@@ -101,8 +110,8 @@ class Files extends CacheFirst {
 class Pictures extends Strategy {
   protected override async _handle(request: Request): Promise<Response> {
     const person = await personHere();
-    const kept = person && (await (await caches.open(picturesOf(person))).match(request.url));
-    return kept || fetch(request);
+    const found = person && (await keptOf(person, (cache) => cache.match(request.url)));
+    return found ? found.kept : fetch(request);
   }
 }
 

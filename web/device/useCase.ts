@@ -5,15 +5,7 @@ import type { Item, ItemKind, ItemValues } from '../protocol/item';
 import { caseNow, keptSince } from './along/keptPage';
 import { keepSoon } from './along/keepSoon';
 import { savedOf } from './outbox';
-import {
-  keepChanges,
-  keptChanges,
-  rememberLater,
-  rememberSaved,
-  savedItems,
-  savedLater,
-  show,
-} from './pending';
+import { keepChanges, keptChanges, rememberSaved, savedItems, savedLater, show } from './pending';
 import { batchOf, send } from './sending';
 import { changesIn, editOf, reduceCase, startWith, toKeep, type CaseState } from './store';
 
@@ -72,6 +64,8 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
           if (!here || now === undefined) return;
           // Removed meanwhile: the page is asked for anew, and says so.
           if (now === 'gone') return window.location.reload();
+          // Its session was ended: what was taken along goes there, what waits stays.
+          if (now === 'signed out') return window.location.assign('/sign-in');
           dispatch({ type: 'refresh', items: now.items });
         });
     });
@@ -100,8 +94,7 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
         failures.current = 0;
         const saved = savedOf(changes, results);
         rememberSaved(treeId, saved);
-        rememberLater({ person, treeId }, saved);
-        keepSoon(person, treeId);
+        void keepSoon(person, treeId, saved);
         const action = { type: 'answered' as const, sent: changes, results };
         latest.current = reduceCase(latest.current, action);
         dispatch(action);

@@ -1,6 +1,6 @@
 import type { Change, ChangeResult } from '../protocol/item';
 import { browserStores, type Stores } from '../tests/browserStores';
-import { addUnsent, keepUnsent, send, takeUnsent, unsentIn, type Batch } from './walkBatches';
+import { addUnsent, begunIn, keepUnsent, send, takeUnsent, unsentIn, type Batch } from './walkBatches';
 
 const ROUND = { person: 'p', property: 'grounds' };
 const look = (tree: string, answer = 'clear'): Batch => {
@@ -91,4 +91,36 @@ test('what is sent says what it was meant to be, so that an answer lost on the w
   await send(look('1'), 'p');
   const [sent] = bodies[0]!.changes;
   expect(sent!.inDoubt).toEqual([sent!.values]);
+});
+
+test('a round that is opened again goes on with the visits that wait, and begins none anew', () => {
+  const visit: Change = {
+    kind: 'visit',
+    id: 'v',
+    parent: 'oak',
+    base: 0,
+    values: { date: '2026-06-01', walk: true },
+  };
+  const found = (key: string, answer: string, base = 0): Change => ({
+    kind: 'finding',
+    id: `v.${key}`,
+    parent: 'v',
+    base,
+    values: { key, answer },
+  });
+  const batches: Batch[] = [
+    { tree: 'oak', label: 'Oak 1', changes: [visit, found('base.flare', 'all')] },
+    { tree: 'oak', label: 'Oak 1', changes: [found('base.flare', 'some', 1), found('crown.colour', 'good')] },
+    { tree: 'ash', label: 'Ash 1', changes: [found('crown.colour', 'pale', 3)] },
+  ];
+  expect(begunIn(batches)).toEqual({
+    oak: {
+      visitId: 'v',
+      date: '2026-06-01',
+      looks: {
+        'base.flare': { answer: 'some', version: 2 },
+        'crown.colour': { answer: 'good', version: 1 },
+      },
+    },
+  });
 });

@@ -104,3 +104,24 @@ export async function sendRound(round: Round): Promise<'sent' | 'away' | 'signed
   }
   return 'sent';
 }
+
+/** A visit of a walk-round that waits on this device. */
+export interface Begun {
+  visitId: string;
+  /** ISO day. */
+  date: string;
+  looks: Record<string, { answer: string; version: number }>;
+}
+
+/** Visits that waiting looks begin, by tree: a page that is opened again goes on with them. */
+export function begunIn(batches: readonly Batch[]): Record<string, Begun> {
+  const begun: Record<string, Begun> = {};
+  for (const { tree, changes } of batches)
+    for (const { kind, id, parent, base, values } of changes) {
+      if (kind === 'visit') begun[tree] = { visitId: id, date: String(values!.date), looks: {} };
+      const visit = begun[tree];
+      if (kind === 'finding' && visit?.visitId === parent)
+        visit.looks[String(values!.key)] = { answer: String(values!.answer), version: base + 1 };
+    }
+  return begun;
+}

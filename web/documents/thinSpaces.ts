@@ -1,4 +1,5 @@
 import type { ReadDocument } from '../protocol/document';
+import { eachText } from './eachText';
 
 /** What a figure is followed by. Inches are left out where the word may be the preposition. */
 const UNITS =
@@ -9,12 +10,6 @@ const SPACES = { paper: '\u202f', screen: '\u00a0' };
 
 /** A text with each figure and its unit held together. */
 export const thinSpaces = (text: string, on: keyof typeof SPACES): string => text.replace(UNITS, SPACES[on]);
-
-/** Every text within a value, changed. */
-export const eachText = <T>(value: T, change: (text: string) => string): T =>
-  JSON.parse(
-    JSON.stringify(value, (_, part: unknown) => (typeof part === 'string' ? change(part) : part)),
-  ) as T;
 
 /** A document as it is set for people: not where it is searched or read by a program. */
 export const withThinSpaces = (doc: ReadDocument, on: keyof typeof SPACES): ReadDocument =>

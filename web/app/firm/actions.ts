@@ -151,8 +151,8 @@ export async function endSessionAction(
 ): Promise<{ problem?: string }> {
   const answer = await allowed('manage', async (db) => {
     await db.rows(CLOSE_SESSION, [text(form, 'id')]);
-    return {};
+    return { ended: true };
   });
   revalidatePath('/firm');
-  return 'problem' in answer ? { problem: answer.problem as string } : {};
+  return 'problem' in answer ? { problem: answer.problem } : {};
 }

@@ -1,3 +1,5 @@
+import type { Item } from '../../protocol/item';
+import { rememberLater } from '../pending';
 import { alongOf } from './kept';
 import { keepAgain } from './take';
 
@@ -6,13 +8,29 @@ const PAUSE_MS = 5_000;
 let waiting: ReturnType<typeof setTimeout> | undefined;
 const trees = new Set<string>();
 
-/** Something of a tree was saved: where its pages are kept on this device, they are had anew once entering rests. */
-export function keepSoon(person: string, treeId: string): void {
+/** Pages that show what is entered at a tree. */
+export const pagesWith = (treeId: string): string[] =>
+  ['', '/order', '/pictures'].map((page) => `/trees/${treeId}${page}`);
+
+/** Items were saved: a device that took something along remembers them for its kept pages, which are older. */
+export async function rememberSavedHere(
+  person: string,
+  treeId: string,
+  items: readonly Item[],
+): Promise<boolean> {
+  if ((await alongOf(person)).length === 0) return false;
+  rememberLater({ person, treeId }, items);
+  return true;
+}
+
+/** The same on the tree's own page, whose kept pages are had anew once entering rests. */
+export async function keepSoon(person: string, treeId: string, items: readonly Item[]): Promise<void> {
+  if (!(await rememberSavedHere(person, treeId, items))) return;
   trees.add(treeId);
   clearTimeout(waiting);
   waiting = setTimeout(() => {
-    const changed = [...trees].flatMap((id) => [`/trees/${id}`, `/trees/${id}/order`]);
+    const changed = [...trees].flatMap(pagesWith);
     trees.clear();
-    void alongOf(person).then((along) => (along.length > 0 ? keepAgain(person, changed) : undefined));
+    void keepAgain(person, changed);
   }, PAUSE_MS);
 }

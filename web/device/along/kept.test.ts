@@ -1,15 +1,5 @@
 import { DAYS_ALONG } from '../../protocol/along';
-import {
-  alongOf,
-  forgetAlong,
-  isOver,
-  keepAlong,
-  pagesOf,
-  personHere,
-  picturesOf,
-  setPerson,
-  type Along,
-} from './kept';
+import { alongOf, cacheOf, forgetAlong, isOver, keepAlong, personHere, setPerson, type Along } from './kept';
 
 const DAY = 86_400_000;
 const along = (property: string, person: string, daysAgo = 0): Along => ({
@@ -51,24 +41,27 @@ test('what one person took along is shown to them alone, the newest first, and f
 test('whoever signs in next finds nothing of it, and nobody signed in leaves nothing', async () => {
   await setPerson('a');
   await keepAlong(along('near', 'a'));
-  names = new Set([pagesOf('a'), picturesOf('a'), 'undrel.static']);
+  names = new Set([cacheOf(along('near', 'a')), 'undrel.static']);
   await setPerson('b');
   expect([await personHere(), await alongOf('a'), [...names]]).toEqual(['b', [], ['undrel.static']]);
   await keepAlong(along('far', 'b'));
-  names.add(pagesOf('b'));
+  names.add(cacheOf(along('far', 'b')));
   await setPerson('b');
-  expect([(await alongOf('b')).length, [...names]]).toEqual([1, ['undrel.static', pagesOf('b')]]);
+  expect([(await alongOf('b')).length, [...names]]).toEqual([
+    1,
+    ['undrel.static', cacheOf(along('far', 'b'))],
+  ]);
   await setPerson(undefined);
   expect([await personHere(), await alongOf('b'), [...names]]).toEqual([undefined, [], ['undrel.static']]);
 });
 
-test('pages and pictures go with the last property that is taken off, or is over its days', async () => {
+test('what is kept of a property goes with it, taken off or over its days; the others stay', async () => {
   await setPerson('a');
-  names = new Set([pagesOf('a'), picturesOf('a')]);
-  await keepAlong(along('one', 'a'));
-  await keepAlong(along('two', 'a', DAYS_ALONG + 2));
+  const [one, two, old] = [along('one', 'a'), along('two', 'a'), along('old', 'a', DAYS_ALONG + 2)];
+  for (const a of [one, two, old]) await keepAlong(a);
+  names = new Set([one, two, old].map(cacheOf));
+  expect((await alongOf('a')).length).toBe(2);
+  expect([...names].sort()).toEqual([one, two].map(cacheOf).sort());
   await forgetAlong('a', 'one');
-  expect(names.size).toBe(2);
-  expect(await alongOf('a')).toEqual([]);
-  expect(names.size).toBe(0);
+  expect([...names]).toEqual([cacheOf(two)]);
 });

@@ -41,10 +41,16 @@ function device(): Device {
   return made;
 }
 
-/** Caches of one person; none of them is opened for anybody else. */
-export const pagesOf = (person: string): string => `undrel.pages.${person}`;
-export const picturesOf = (person: string): string => `undrel.pictures.${person}`;
-const OF_PERSONS = /^undrel\.(pages|pictures)\./;
+/** What one person took along of one property: opened for nobody else, and gone with that property. */
+export const cacheOf = ({ person, property }: Pick<Along, 'person' | 'property'>): string =>
+  `${cachesOf(person)}${property}`;
+const ALL = 'undrel.along.';
+const cachesOf = (person: string): string => `${ALL}${person}.`;
+
+async function dropCaches(goes: (name: string) => boolean): Promise<void> {
+  if (typeof caches === 'undefined') return;
+  for (const name of await caches.keys()) if (name.startsWith(ALL) && goes(name)) await caches.delete(name);
+}
 
 /** Work on the device's storage; something else where that is shut or full. */
 async function tried<T>(work: () => PromiseLike<T>, otherwise: T): Promise<T> {
@@ -71,10 +77,7 @@ export async function setPerson(person: string | undefined): Promise<void> {
     );
   const others = (await everything()).filter((a) => a.person !== person);
   await tried(() => device().along.bulkDelete(others.map((a) => a.property)), undefined);
-  if (typeof caches === 'undefined') return;
-  for (const name of await caches.keys())
-    if (OF_PERSONS.test(name) && (!person || (name !== pagesOf(person) && name !== picturesOf(person))))
-      await caches.delete(name);
+  await dropCaches((name) => person === undefined || !name.startsWith(cachesOf(person)));
 }
 
 const everything = (): Promise<Along[]> => tried(() => device().along.toArray(), []);
@@ -94,12 +97,18 @@ export const keepAlong = (along: Along): Promise<boolean> =>
     return true;
   }, false);
 
-/** Takes a property off the device; with the last one all pages and pictures go. */
+/** Takes a property off the device, with all that was kept of it. */
 export async function forgetAlong(person: string, property: string): Promise<void> {
   await tried(() => device().along.delete(property), undefined);
-  const left = (await everything()).filter((a) => a.person === person);
-  if (left.length === 0 && typeof caches !== 'undefined') {
-    await caches.delete(pagesOf(person));
-    await caches.delete(picturesOf(person));
+  const name = cacheOf({ person, property });
+  await dropCaches((other) => other === name);
+}
+
+/** What is kept of an address in any property that a person took along; undefined where nothing is. */
+export async function keptOf(person: string, look: (cache: Cache) => Promise<Response | undefined>) {
+  for (const along of await alongOf(person)) {
+    const kept = await look(await caches.open(cacheOf(along)));
+    if (kept) return { kept, cache: cacheOf(along) };
   }
+  return undefined;
 }

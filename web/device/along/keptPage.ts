@@ -36,10 +36,10 @@ export function useKeptSince(): number | undefined {
   return since;
 }
 
-const asking = new Map<string, Promise<CaseNow | 'gone' | undefined>>();
+const asking = new Map<string, Promise<CaseNow | 'gone' | 'signed out' | undefined>>();
 
 /** What the server has of a tree whose page was kept here; undefined where it cannot be asked. Asked once a page. */
-export function caseNow(treeId: string): Promise<CaseNow | 'gone' | undefined> {
+export function caseNow(treeId: string): Promise<CaseNow | 'gone' | 'signed out' | undefined> {
   const asked =
     asking.get(treeId) ??
     fetch(`/api/trees/${treeId}/items`).then(
@@ -48,7 +48,9 @@ export function caseNow(treeId: string): Promise<CaseNow | 'gone' | undefined> {
           ? ((await answer.json()) as CaseNow)
           : answer.status === 404
             ? ('gone' as const)
-            : undefined,
+            : answer.status === 401
+              ? ('signed out' as const)
+              : undefined,
       () => undefined,
     );
   asking.set(treeId, asked);

@@ -1,6 +1,6 @@
 import type { AlongList } from '../../protocol/along';
 import { pageKey } from './addresses';
-import { keepAlong, pagesOf, picturesOf, type Along } from './kept';
+import { alongOf, cacheOf, forgetAlong, keepAlong, type Along } from './kept';
 
 /** When a page was kept, epoch milliseconds by this device. */
 export const KEPT_AT = 'x-undrel-kept';
@@ -21,14 +21,19 @@ const AT_ONCE = 3;
 export type Taken = { along: Along } | { problem: string };
 
 /** Asks the service worker for the application's own files. @returns whether all of them are here */
-async function files(): Promise<boolean> {
-  const ready = await navigator.serviceWorker.ready;
+async function files(signal: AbortSignal): Promise<boolean> {
+  // Where none was registered it would be waited for without end.
+  if (!(await navigator.serviceWorker.getRegistration())) return false;
+  const stopped = new Promise<never>((_, reject) => {
+    signal.addEventListener('abort', () => reject(new DOMException('stopped', 'AbortError')));
+  });
+  const ready = await Promise.race([navigator.serviceWorker.ready, stopped]);
   const channel = new MessageChannel();
   const missing = new Promise<number>((resolve) => {
     channel.port1.onmessage = ({ data }: MessageEvent<number>) => resolve(data);
   });
   ready.active!.postMessage('warm', [channel.port2]);
-  return (await missing) === 0;
+  return (await Promise.race([missing, stopped])) === 0;
 }
 
 /**
@@ -47,26 +52,29 @@ export async function takeAlong(
     return {
       problem: 'This browser keeps nothing for places without signal. Over https, current browsers do.',
     };
+  const before = (await alongOf(person)).some((a) => a.property === property);
   try {
-    const listed = await fetch(`/api/properties/${property}/along`, { signal });
-    if (!listed.ok) return { problem: 'The list of what to take along could not be had; try again.' };
-    const list = (await listed.json()) as AlongList;
+    const answer = await fetch(`/api/properties/${property}/along`, { signal });
+    if (!answer.ok) return { problem: 'The list of what to take along could not be had; try again.' };
+    const list = (await answer.json()) as AlongList;
     await navigator.storage?.persist?.();
-    if (!(await files())) return { problem: 'Some files of the application did not arrive; try again.' };
-    const all = [
-      ...list.pages.map((address) => ({ address, cache: pagesOf(person) })),
-      ...list.pictures.map((address) => ({ address, cache: picturesOf(person) })),
-    ];
+    if (!(await files(signal)))
+      return { problem: 'Some files of the application did not arrive; try again.' };
+    const all = [...list.pages, ...list.pictures];
+    const store = await caches.open(cacheOf({ person, property }));
     let [bytes, done, next] = [0, 0, 0];
     const one = async (): Promise<void> => {
       for (;;) {
-        const wanted = all[next++];
-        if (!wanted) return;
-        bytes += await keep(wanted, signal);
+        const address = all[next++];
+        if (address === undefined) return;
+        bytes += await keep(store, address, signal);
         step(++done / all.length);
       }
     };
     await Promise.all(Array.from({ length: AT_ONCE }, one));
+    // Trees that were removed meanwhile go from here too.
+    const listed = new Set(all.map(keyOf));
+    for (const { url } of await store.keys()) if (!listed.has(url)) await store.delete(url);
     const along: Along = {
       property,
       person,
@@ -84,11 +92,16 @@ export async function takeAlong(
       return { problem: 'This device keeps nothing: its storage is full or shut.' };
     return { along };
   } catch (error) {
-    if (signal.aborted) return { problem: 'Stopped; what was taken before is still here.' };
+    // Half of a property is of no use, and nobody would know that it is here.
+    if (!before) await forgetAlong(person, property);
+    if (signal.aborted)
+      return {
+        problem: before ? 'Stopped; what was taken before is still here.' : 'Stopped; nothing was kept.',
+      };
     if (error instanceof Refused) return { problem: error.message };
     if (error instanceof DOMException && error.name === 'QuotaExceededError')
       return { problem: 'This device is full: free some space, or take fewer properties along.' };
-    return { problem: 'The signal was lost on the way; what arrived is kept. Try again.' };
+    return { problem: 'The signal was lost on the way. Try again.' };
   }
 }
 
@@ -102,38 +115,37 @@ export const tellHeld = (property: string, here: boolean): Promise<unknown> =>
 
 class Refused extends Error {}
 
+const isPicture = (address: string): boolean => address.startsWith('/pictures/');
+/** Under which address something of the list is kept. */
+const keyOf = (address: string): string => pageKey(new URL(address, location.origin));
+
 /** Keeps one address. @returns its bytes */
-async function keep(
-  { address, cache }: { address: string; cache: string },
-  signal: AbortSignal,
-): Promise<number> {
-  const url = new URL(address, location.origin);
-  const store = await caches.open(cache);
-  const isPicture = url.pathname.startsWith('/pictures/');
-  if (isPicture) {
-    // Never another under the same address.
-    const here = await store.match(url.href);
-    if (here) return (await here.blob()).size;
-  }
-  const answer = await fetch(url, { signal });
+async function keep(store: Cache, address: string, signal: AbortSignal): Promise<number> {
+  const key = keyOf(address);
+  // A picture is never another under the same address.
+  const here = isPicture(address) ? await store.match(key) : undefined;
+  if (here) return (await here.blob()).size;
+  const answer = await fetch(address, { signal });
   if (answer.redirected) throw new Refused('You are signed out; sign in again and take it along then.');
   // A picture that is gone, or a page that cannot be made now, does not hold up the others.
   if (!answer.ok) return 0;
   const kept = asKept(answer);
   const size = (await kept.clone().blob()).size;
-  await store.put(isPicture ? url.href : pageKey(url), kept);
+  await store.put(key, kept);
   return size;
 }
 
 /** Keeps pages anew that were kept before, since what they show was changed; the others are left. */
 export async function keepAgain(person: string, addresses: readonly string[]): Promise<void> {
-  if (typeof caches === 'undefined' || !(await caches.has(pagesOf(person)))) return;
-  const store = await caches.open(pagesOf(person));
-  for (const address of addresses) {
-    const url = new URL(address, location.origin);
-    for (const { url: kept } of await store.keys(url.href, { ignoreSearch: true })) {
-      const answer = await fetch(kept).catch(() => undefined);
-      if (answer?.ok && !answer.redirected) await store.put(kept, asKept(answer));
-    }
+  if (typeof caches === 'undefined') return;
+  for (const along of await alongOf(person)) {
+    const store = await caches.open(cacheOf(along));
+    for (const address of new Set(addresses))
+      for (const { url } of await store.keys(new URL(address, location.origin).href, {
+        ignoreSearch: true,
+      })) {
+        const answer = await fetch(url).catch(() => undefined);
+        if (answer?.ok && !answer.redirected) await store.put(url, asKept(answer));
+      }
   }
 }

@@ -1,8 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { Site, Tree } from '@undrel/core/records';
-import { isStressed } from '@undrel/core/pruning';
+import type { Site, Tree, TrenchDesign } from '@undrel/core/records';
 import { obstacleKind } from '@undrel/core/practice';
 import type { House } from '@undrel/core/house';
 import { fixedPoints, marksHold, orderOfWork, tapesFor } from '@undrel/core/trenching';
@@ -14,7 +13,7 @@ import { trenchDrawing } from '../../drawings/trenchPlan';
 import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
-import { useTrenches } from '../tree/trenches/useTrenches';
+import { useLaidOut } from '../tree/trenches/useTrenches';
 
 export interface TrenchSheetProps {
   treeId: string;
@@ -28,6 +27,8 @@ export interface TrenchSheetProps {
   season: number;
 }
 
+const NONE: TrenchDesign = {};
+
 /** One sheet for the crew: the spokes of a season with their tapes, what they take, the order of work and its hold points. */
 export function TrenchSheet(props: TrenchSheetProps) {
   const { treeId, visitId, site, house, today } = props;
@@ -38,17 +39,7 @@ export function TrenchSheet(props: TrenchSheetProps) {
     const item = itemsBelow(items, 'visit', treeId).find((v) => v.id === visitId)!;
     return visitFrom(items, item);
   }, [items, treeId, visitId]);
-  const { trenches, problem } = useTrenches({
-    tree,
-    date: visit.date,
-    findings: visit.findings,
-    design: visit.trenches ?? {},
-    dig: visit.dig,
-    pushes: visit.pushes,
-    site,
-    firm: house,
-    stressed: isStressed(visit),
-  });
+  const { trenches, problem } = useLaidOut({ tree, visit, site, house }, visit.trenches ?? NONE);
   const [asked, setSeason] = useState(props.season);
   const [figure, size] = useMeasured<HTMLElement>({ width: 520, height: 520 });
   const kinds = useMemo(() => new Map(site.things.map((t) => [t.name, t.kind])), [site]);

@@ -2,7 +2,7 @@
 
 import { DayInput } from '../../ui/controls/DayInput';
 import { daysBetween } from '@undrel/core/vocabulary';
-import { useState, useTransition } from 'react';
+import { useRef, useState, useTransition } from 'react';
 import { useRouter } from 'next/navigation';
 import { LIMITS } from '@undrel/core/practice';
 import { formatLength, formatValue, longUnit, writeLengths, type UnitSystem } from '@undrel/core/units';
@@ -220,17 +220,26 @@ function Round({
   log: LogRound;
 }) {
   const day = useToday(on);
+  const onServer = useRef(tree.log.some((w) => w.on === on));
   const [entry, setEntry] = useState<RoundOf>(tree.log.find((w) => w.on === on) ?? null);
   const [problem, setProblem] = useState<string>();
   const [busy, start] = useTransition();
   const say = (next: RoundOf) =>
     start(async () => {
-      const answer = await log(tree.visitId, next).catch(() => later(next));
+      const answer = await log(tree.visitId, next).then(
+        (told) => {
+          if (!told.problem) onServer.current = next !== null;
+          return told;
+        },
+        () => later(next),
+      );
       setProblem(answer.problem);
       if (!answer.problem) setEntry(next);
     });
-  /** Without signal it is kept on this device and sent when there is some. */
+  /** Without signal it is kept on this device and sent when there is some; what the server has already is not changed blindly. */
   const later = async (next: RoundOf): Promise<{ problem?: string }> => {
+    if (onServer.current)
+      return { problem: 'No signal, and this round has been sent already: change it when there is signal.' };
     const kept = await keepForLater(tree.id, {
       kind: 'watering',
       id: idOf('watering', tree.visitId, { on: day }),

@@ -1,14 +1,13 @@
 'use client';
 
 import { useMemo } from 'react';
-import { isStressed } from '@undrel/core/pruning';
 import { plannedOf } from '@undrel/core/prescription';
 import type { Visit } from '@undrel/core/records';
 import { chosenWay } from '@undrel/core/worth';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { orderInWords, orderOfWork, orderRows } from '../../drawings/orderOfWork';
 import { useMeasured } from '../../ui/useMeasured';
-import { useTrenches } from './trenches/useTrenches';
+import { useLaidOut } from './trenches/useTrenches';
 import type { StationProps } from './visitEntry';
 
 type Props = StationProps & { judged: NonNullable<StationProps['judged']> };
@@ -24,20 +23,8 @@ export const OrderOfWorkView = (props: Props) =>
 
 /** With the seasons over which the trenches are laid out. */
 function OverYears(props: Props & { design: NonNullable<Visit['trenches']> }) {
-  const { tree, visit, site, house, design } = props;
-  const stressed = useMemo(() => isStressed(visit), [visit]);
-  const { trenches } = useTrenches({
-    tree,
-    date: visit.date,
-    findings: visit.findings,
-    design,
-    dig: visit.dig,
-    pushes: visit.pushes,
-    site,
-    firm: house,
-    stressed,
-  });
-  return <Drawn {...props} trenchSeasons={chosenWay(visit, trenches)?.bySeason?.length} />;
+  const { trenches } = useLaidOut(props, props.design);
+  return <Drawn {...props} trenchSeasons={chosenWay(props.visit, trenches)?.bySeason?.length} />;
 }
 
 function Drawn(props: Props & { trenchSeasons?: number | undefined }) {

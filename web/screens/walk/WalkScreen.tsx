@@ -11,7 +11,15 @@ import { PlanView } from '../property/PlanView';
 import { TopBar } from '../shell/TopBar';
 import { useToday } from '../../device/along/keptPage';
 import { newId } from '../tree/newId';
-import { addUnsent, send, takeUnsent, unsentIn, walking, type Batch } from '../../device/walkBatches';
+import {
+  addUnsent,
+  begunIn,
+  send,
+  takeUnsent,
+  unsentIn,
+  walking,
+  type Batch,
+} from '../../device/walkBatches';
 import { UrgencyLegend, UrgencyMark, urgencyLabel } from '../../ui/UrgencyMark';
 
 type Looks = Record<string, string>;
@@ -68,6 +76,7 @@ export function WalkScreen(props: {
 
   const [away, setAway] = useState<'signed out' | 'not kept'>();
   const round = useMemo(() => ({ person: props.person, property: page.id }), [props.person, page.id]);
+  const { roundStarted } = page;
   const flush = useCallback(async () => {
     if (sending.current) return;
     sending.current = true;
@@ -84,15 +93,21 @@ export function WalkScreen(props: {
     const waiting = unsentIn(round);
     setUnsent(waiting);
     if (waiting.length === 0) setAway(undefined);
-    if (waiting.length === 0 && toBegin.current && navigator.onLine) {
+    if (waiting.length === 0 && toBegin.current && navigator.onLine && roundStarted === null) {
       toBegin.current = false;
       await beginRound().catch(() => undefined);
     }
     sending.current = false;
-  }, [round, beginRound]);
+  }, [round, beginRound, roundStarted]);
   useEffect(() => {
     const waiting = unsentIn(round);
     setJust(new Set(waiting.map((b) => b.tree)));
+    // Opened again without signal: the round goes on where it was.
+    const days = Object.values(begunIn(waiting)).map((b) => b.date);
+    if (days.length > 0) {
+      toBegin.current = true;
+      setSinceHere(days.sort()[0]!);
+    }
     void flush();
     const left = walking(round);
     const timer = setInterval(() => unsentIn(round).length > 0 && void flush(), 15_000);
@@ -104,6 +119,11 @@ export function WalkScreen(props: {
     };
   }, [flush, round]);
 
+  useEffect(() => {
+    // Looks at a tree of today that wait belong to one visit.
+    const there = Object.entries(begunIn(unsentIn(round))).filter(([, b]) => b.date === today);
+    setBegun((now) => ({ ...Object.fromEntries(there), ...now }));
+  }, [round, today]);
   const begin = async () => {
     try {
       await beginRound();

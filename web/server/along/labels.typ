@@ -6,12 +6,13 @@
 #set page(paper: if it.paper == "letter" { "us-letter" } else { "a4" }, margin: (x: 12mm, y: 14mm))
 
 #let label(t) = box(
-  width: 60mm, height: 32mm, stroke: (paint: luma(150), thickness: 0.4pt, dash: "dashed"), inset: 3mm,
+  width: 60mm, height: 32mm, stroke: (paint: luma(150), thickness: 0.4pt, dash: "dashed"), inset: 3mm, clip: true,
   grid(
     columns: (26mm, 1fr), column-gutter: 3mm, align: horizon,
     image(bytes(t.svg), format: "svg", width: 26mm, alt: "QR code of " + t.label),
     {
-      text(size: 15pt, weight: "bold", t.label)
+      let long = t.label.clusters().len()
+      text(size: if long <= 14 { 15pt } else if long <= 40 { 10pt } else { 7pt }, weight: "bold", t.label)
       parbreak()
       text(size: 7pt, it.firm)
     },

@@ -1,4 +1,4 @@
-import { eachText } from '../../documents/thinSpaces';
+import { eachText } from '../../documents/eachText';
 
 /** Characters that no XML file may hold and no font has; a word processor refuses a file with one. */
 const CONTROL = /[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu;

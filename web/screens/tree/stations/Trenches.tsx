@@ -2,7 +2,6 @@
 
 import { idOf, type TrenchDesign } from '@undrel/core/records';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { isStressed } from '@undrel/core/pruning';
 import { obstacleKind } from '@undrel/core/practice';
 import { openedShare } from '@undrel/core/trenching';
 import { formatValue, writeLengths, percent } from '@undrel/core/units';
@@ -20,27 +19,16 @@ import { TrenchSchool } from '../trenches/TrenchSchool';
 import { TrenchFiles } from '../trenches/TrenchFiles';
 import { TrenchPlanView, type Drawn } from '../trenches/TrenchPlanView';
 import { TrenchWork } from '../trenches/TrenchWork';
-import { useTrenches } from '../trenches/useTrenches';
+import { useLaidOut } from '../trenches/useTrenches';
 import type { StationProps } from '../visitEntry';
 
 const NONE: TrenchDesign = {};
 /** The trenches: spokes laid out for this tree on this ground, turned, locked and taken out by hand. */
 export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode }) {
-  const { control, visitId, visit, tree, treeId, treeItem, system, site, house } = station;
+  const { control, visitId, visit, tree, treeId, treeItem, system, site } = station;
   const { mayMeasure, mayJudge, today } = station;
   const design = visit.trenches ?? NONE;
-  const stressed = useMemo(() => isStressed(visit), [visit]);
-  const { trenches, working, problem } = useTrenches({
-    tree,
-    date: visit.date,
-    findings: visit.findings,
-    design,
-    dig: visit.dig,
-    pushes: visit.pushes,
-    site,
-    firm: house,
-    stressed,
-  });
+  const { trenches, working, problem } = useLaidOut(station, design);
   const [drawn, setDrawn] = useState<readonly Drawn[] | undefined>(undefined);
   const [chosen, setChosen] = useState<number | undefined>(undefined);
   const kinds = useMemo(() => new Map(site.things.map((t) => [t.name, t.kind])), [site]);

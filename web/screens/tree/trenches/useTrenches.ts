@@ -1,7 +1,10 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { isStressed } from '@undrel/core/pruning';
+import type { TrenchDesign } from '@undrel/core/records';
 import type { Trenches } from '@undrel/core/trenching';
+import type { StationProps } from '../visitEntry';
 import type { TrenchAnswer, TrenchJob } from '../../../workers/trenches';
 
 export interface TrenchState {
@@ -15,7 +18,7 @@ export interface TrenchState {
  * The trenches laid out in a worker. While one layout is made only the newest entry waits; the last layout stays up
  * until the next.
  */
-export function useTrenches(job: Omit<TrenchJob, 'id'>): TrenchState {
+function useTrenches(job: Omit<TrenchJob, 'id'>): TrenchState {
   const [state, setState] = useState<TrenchState>({
     trenches: undefined,
     working: true,
@@ -70,4 +73,23 @@ export function useTrenches(job: Omit<TrenchJob, 'id'>): TrenchState {
     send();
   }, [text]);
   return state;
+}
+
+/** The trenches of a visit, as they are designed. */
+export function useLaidOut(
+  { tree, visit, site, house }: Pick<StationProps, 'tree' | 'visit' | 'site' | 'house'>,
+  design: TrenchDesign,
+): TrenchState {
+  const stressed = useMemo(() => isStressed(visit), [visit]);
+  return useTrenches({
+    tree,
+    date: visit.date,
+    findings: visit.findings,
+    design,
+    dig: visit.dig,
+    pushes: visit.pushes,
+    site,
+    firm: house,
+    stressed,
+  });
 }

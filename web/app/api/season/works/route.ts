@@ -1,4 +1,5 @@
 import type { NextRequest } from 'next/server';
+import { unitsOfDevice } from '@/server/accounts/device';
 import { asked } from '@/server/accounts/request';
 import { today } from '@/server/cases/write';
 import { linesOf } from '@/server/lines';
@@ -7,7 +8,7 @@ import { seasonLines } from '@/server/season/season';
 /** What is prescribed on all grounds and what needs water: a line of JSON for each of the grounds. Closing it stops the work. */
 export const GET = (request: NextRequest): Promise<Response> =>
   asked(request, 'read', async (given) => {
-    const system = request.cookies.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
+    const system = await unitsOfDevice();
     return linesOf(
       given.asker.signal,
       (signal) => seasonLines(given, system, today(), signal),

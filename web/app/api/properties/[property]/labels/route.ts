@@ -1,4 +1,5 @@
 import type { NextRequest } from 'next/server';
+import { unitsOfDevice } from '@/server/accounts/device';
 import { asked, plain } from '@/server/accounts/request';
 import { ownAddress } from '@/server/address';
 import { treesAlong } from '@/server/along/along';
@@ -20,7 +21,7 @@ export async function GET(
     if (!found.head) return plain(404, 'There is no such property.');
     if (found.trees.length === 0) return plain(409, 'This property has no trees to label yet.');
     const from = await ownAddress();
-    const system = request.cookies.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
+    const system = await unitsOfDevice();
     const bytes = await beside(
       'labels',
       {

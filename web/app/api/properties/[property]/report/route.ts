@@ -1,4 +1,5 @@
 import type { NextRequest } from 'next/server';
+import { unitsOfDevice } from '@/server/accounts/device';
 import { asked, plain, refuse, type Asked } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
@@ -14,7 +15,7 @@ interface Given {
 
 /** The property with its visited trees, as a report is made from them. */
 async function groundsOf(request: NextRequest, { inFirm, viewer, asker }: Asked, property: string) {
-  const system = request.cookies.get('undrel_units')?.value === 'us' ? ('us' as const) : ('metric' as const);
+  const system = await unitsOfDevice();
   const found =
     (await inFirm((db, who) => propertySources(db, who, property, system))) ??
     refuse(404, 'There is no such property.');

@@ -1,4 +1,5 @@
 import type { NextRequest } from 'next/server';
+import { unitsOfDevice } from '@/server/accounts/device';
 import { asked, plain } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { openDraft } from '@/server/reports/reports';
@@ -10,7 +11,7 @@ export async function GET(
 ): Promise<Response> {
   const { tree } = await params;
   const visit = request.nextUrl.searchParams.get('visit') ?? undefined;
-  const system = request.cookies.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
+  const system = await unitsOfDevice();
   return asked(request, 'read', async ({ inFirm, asker }) => {
     const draft = await inFirm((db, viewer) => openDraft(db, viewer, tree, visit, system));
     if (!draft) return plain(404, 'There is no such visit.');

@@ -1,4 +1,5 @@
 import type { NextRequest } from 'next/server';
+import { unitsOfDevice } from '@/server/accounts/device';
 import { asked, plain } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { editionOf } from '@/server/reports/edition';
@@ -13,7 +14,7 @@ export async function GET(
 ): Promise<Response> {
   const { tree } = await params;
   const visit = request.nextUrl.searchParams.get('visit') ?? undefined;
-  const system = request.cookies.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
+  const system = await unitsOfDevice();
   const edition = editionOf(request.nextUrl.searchParams);
   if ('problem' in edition) return plain(400, edition.problem);
   const { format, length, language } = edition;

@@ -46,6 +46,9 @@ test('a round, a visit with a dig, an order and a new tree in flight mode; with 
     await page.goto(`${TREE}?station=${key}`);
     await expect(page.locator('#entry').getByRole('heading', { level: 1 })).toBeVisible();
   }
+  // What is had from the server alone says so before it is pressed.
+  await expect(page.getByRole('link', { name: 'Crew order' })).not.toHaveAttribute('title');
+  await expect(page.getByRole('link', { name: 'Other schools' })).toHaveAttribute('title', 'Needs signal');
   await page.goto(`${TREE}?station=mulch`);
   await station(page, /^Mulch/).click();
   await page.getByRole('button', { name: 'New visit' }).click();

@@ -14,3 +14,17 @@ export interface AlongList {
   /** Addresses of pictures. */
   pictures: string[];
 }
+
+/** Pages of a property and of a tree that are taken along, beside their own. */
+export const SITE_PAGES: readonly string[] = ['walk', 'water', 'work', 'materials'];
+export const TREE_PAGES: readonly string[] = ['order', 'pictures', 'time'];
+const OTHERS: readonly string[] = ['/grounds', '/season', '/device', '/trees/new'];
+
+/** Whether a page is had from the server alone: it is not among what is taken along. */
+export function needsServer(address: string): boolean {
+  const path = address.replace(/[?#].*$/, '');
+  if (path === '' || OTHERS.includes(path)) return false;
+  const [, kind, , page] = path.split('/');
+  const taken = kind === 'trees' ? TREE_PAGES : kind === 'grounds' ? SITE_PAGES : undefined;
+  return taken === undefined || (page !== undefined && !taken.includes(page));
+}

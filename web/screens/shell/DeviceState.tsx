@@ -1,31 +1,17 @@
 'use client';
 
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useSyncExternalStore } from 'react';
 import { CloudOff, CloudUpload } from 'lucide-react';
 import { NO_OUTBOX, onOutbox, outboxNow, type Outbox } from '../../device/outbox';
 import { useKeptSince } from '../../device/along/keptPage';
 import { PageLink } from '../../ui/PageLink';
+import { useOnline } from '../../ui/useOnline';
 
 export const useOutbox = () => useSyncExternalStore(onOutbox, outboxNow, () => NO_OUTBOX);
 
 /** How many entries, looks and pictures wait. */
 export const waitingIn = ({ trees, looks, pictures }: Outbox): number =>
   looks + pictures + trees.reduce((sum, t) => sum + t.changes.length, 0);
-
-const useOnline = (): boolean => {
-  const [online, setOnline] = useState(true);
-  useEffect(() => {
-    const look = () => setOnline(navigator.onLine);
-    look();
-    window.addEventListener('online', look);
-    window.addEventListener('offline', look);
-    return () => {
-      window.removeEventListener('online', look);
-      window.removeEventListener('offline', look);
-    };
-  }, []);
-  return online;
-};
 
 /** Whether there is signal and what waits, in a place that is always kept free: nothing moves when it shows. */
 export function DeviceState() {

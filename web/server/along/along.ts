@@ -1,7 +1,7 @@
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { House } from '@undrel/core/house';
 import type { ClosedSeason } from '@undrel/core/prescription';
-import { DAYS_ALONG, type AlongList } from '../../protocol/along';
+import { DAYS_ALONG, SITE_PAGES, type AlongList } from '../../protocol/along';
 import { pictureUrl } from '../../protocol/pictureUrl';
 import type { Db } from '../database/transaction';
 import { propertyHead } from '../grounds/grounds';
@@ -22,9 +22,6 @@ export async function treesAlong(db: Db, property: string): Promise<AlongTree[]>
   return (await db.rows<AlongTree>(sql.ALONG, [property])).sort((a, b) => compare(a.label, b.label));
 }
 
-/** Pages of a property that are used on site, beside those of its trees. */
-const SITE = ['walk', 'water', 'work', 'materials'];
-
 /** Everything a device needs of a property; undefined where the firm has no such property. */
 export async function alongList(db: Db, property: string): Promise<AlongList | undefined> {
   const head = await propertyHead(db, property);
@@ -39,7 +36,7 @@ export async function alongList(db: Db, property: string): Promise<AlongList | u
     pages: [
       at,
       ...trees.map((t) => `/trees/${t.id}`),
-      ...SITE.map((page) => `${at}/${page}`),
+      ...SITE_PAGES.map((page) => `${at}/${page}`),
       `/trees/new?property=${property}`,
       ...trees.flatMap(({ id, visit }) =>
         visit ? [`/trees/${id}/order?visit=${visit}`, `/trees/${id}/pictures?visit=${visit}`] : [],

@@ -32,7 +32,10 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'same-origin');
   response.headers.set('cross-origin-opener-policy', 'same-origin');
-  response.headers.set('permissions-policy', 'camera=(self), microphone=(), geolocation=()');
+  response.headers.set(
+    'permissions-policy',
+    'camera=(self), geolocation=(self), serial=(self), microphone=()',
+  );
   if (request.headers.get('x-forwarded-proto') === 'https') {
     response.headers.set('strict-transport-security', 'max-age=31536000');
   }

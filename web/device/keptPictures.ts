@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable } from 'dexie';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Picture } from '@undrel/core/records';
 
 /** A picture that is on this device and not on the server yet. */
@@ -18,42 +18,48 @@ export interface KeptPicture {
   file: File;
 }
 
-type Pictures = EntityTable<KeptPicture, 'id'>;
-let made: Pictures | undefined;
+interface Stores extends DBSchema {
+  pictures: { key: number; value: KeptPicture; indexes: { '[person+visitId]': [string, string] } };
+}
 
-/** The store of this device; made when it is first asked for. */
-function store(): Pictures {
-  if (!made) {
-    const database = new Dexie('undrel.pictures') as Dexie & { pictures: Pictures };
-    database.version(1).stores({ pictures: '++id, [person+visitId]' });
-    made = database.pictures;
-  }
+/** The first version that this database had on devices in use, and the name its index had. */
+const VERSION = 10;
+const OF_VISIT = '[person+visitId]';
+let made: Promise<IDBPDatabase<Stores>> | undefined;
+
+/** The store of this device; made when it is first asked for, and opened again where it was closed. */
+function store(): Promise<IDBPDatabase<Stores>> {
+  made ??= openDB<Stores>('undrel.pictures', VERSION, {
+    upgrade(db) {
+      const pictures = db.createObjectStore('pictures', { keyPath: 'id', autoIncrement: true });
+      pictures.createIndex(OF_VISIT, ['person', 'visitId']);
+    },
+    terminated: () => (made = undefined),
+  });
+  made.catch(() => (made = undefined));
   return made;
+}
+
+/** Work on the store; something else where the device is full or keeps nothing. */
+async function tried<T>(work: (db: IDBPDatabase<Stores>) => Promise<T>, otherwise: T): Promise<T> {
+  try {
+    return await work(await store());
+  } catch {
+    return otherwise;
+  }
 }
 
 /** Keeps a picture until it is sent. @returns its id; undefined where the device is full or keeps nothing */
 export const keepPictureHere = (picture: Omit<KeptPicture, 'id'>): Promise<number | undefined> =>
-  store()
-    .add(picture)
-    .catch(() => undefined);
+  tried<number | undefined>((db) => db.add('pictures', picture as KeptPicture), undefined);
 
 /** What of a person's pictures of a visit is still here, oldest first. */
 export const picturesHere = (person: string, visitId: string): Promise<KeptPicture[]> =>
-  store()
-    .where({ person, visitId })
-    .sortBy('id')
-    .catch(() => []);
+  tried((db) => db.getAllFromIndex('pictures', OF_VISIT, [person, visitId]), []);
 
 /** What of a person's pictures is here, of any visit, oldest first. */
-export const allPicturesHere = async (person: string): Promise<KeptPicture[]> => {
-  try {
-    return await store()
-      .filter((p) => p.person === person)
-      .sortBy('id');
-  } catch {
-    return [];
-  }
-};
+export const allPicturesHere = (person: string): Promise<KeptPicture[]> =>
+  tried(async (db) => (await db.getAll('pictures')).filter((p) => p.person === person), []);
 
 /** Visits whose pictures the page of this tab sends by itself. */
 const shown = new Set<string>();
@@ -84,6 +90,4 @@ export function pictureOf(
 
 /** It is sent, or left. */
 export const forgetPicture = (id: number): Promise<void> =>
-  store()
-    .delete(id)
-    .catch(() => undefined);
+  tried((db) => db.delete('pictures', id), undefined);

@@ -108,6 +108,9 @@ export function reduceCase(state: CaseState, action: CaseAction): CaseState {
       return { ...put(state, next), undo: [...state.undo, next], redo: state.redo.slice(0, -1) };
     }
     case 'restore': {
+      // Nothing waited, and nothing here is older: nothing is worked out anew.
+      const older = action.saved.some((item) => item.version > (state.items.get(item.id)?.version ?? 0));
+      if (action.changes.length === 0 && !older) return state;
       const items = new Map(state.items);
       const unsaved = new Set(state.unsaved);
       for (const item of action.saved)
@@ -134,7 +137,9 @@ export function reduceCase(state: CaseState, action: CaseAction): CaseState {
         if (theirs && theirs.version <= item.version) items.set(item.id, item);
       }
       for (const item of mine) items.set(item.id, item);
-      return { ...state, items };
+      const same =
+        items.size === state.items.size && [...items].every(([id, item]) => state.items.get(id) === item);
+      return same ? state : { ...state, items };
     }
     case 'sending': {
       const doubts = new Map(state.inDoubt);

@@ -127,12 +127,8 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
   }, [flush]);
 
   const items = useMemo(() => [...state.items.values()], [state.items]);
-  return useMemo<CaseControl>(
+  const edits = useMemo<Pick<CaseControl, 'set' | 'setAll' | 'undo' | 'redo' | 'settle'>>(
     () => ({
-      state,
-      items,
-      saving,
-      kept,
       set: (kind, id, parent, values, field) =>
         dispatch({ type: 'edit', edits: [editOf(latest.current, kind, id, parent, values, field)] }),
       setAll: (edits) =>
@@ -143,8 +139,11 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
       undo: () => dispatch({ type: 'undo' }),
       redo: () => dispatch({ type: 'redo' }),
       settle: (id, keep) => dispatch({ type: 'settle', id, keep }),
-      flush,
     }),
-    [state, items, saving, kept, flush],
+    [],
+  );
+  return useMemo<CaseControl>(
+    () => ({ state, items, saving, kept, ...edits, flush }),
+    [state, items, saving, kept, edits, flush],
   );
 }

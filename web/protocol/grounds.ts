@@ -1,6 +1,7 @@
 import type { WeatherRecord, SiteThing } from '@undrel/core/records';
 import type { CauseKey } from '@undrel/core/vocabulary';
 import type { Proposal } from '@undrel/core/cohort';
+import type { Tie } from '@undrel/core/geometry';
 import type { Standing } from '@undrel/core/diagnosis';
 import type { CohortTold } from '@undrel/core/history';
 import type { Quantity } from '@undrel/core/units';
@@ -38,6 +39,8 @@ export interface TreeRow {
   reference: boolean;
   x?: number;
   y?: number;
+  /** How far its place may be out, in 95 of 100, where it came from a position that was read; m. */
+  error?: number;
   lastVisit?: string;
   collarDepth?: number;
   onBark?: number;
@@ -101,6 +104,12 @@ export interface TreeMaterials {
   /** Another way of opening the soil was chosen. */
   instead?: string;
   blocked?: string;
+}
+
+/** Trees of a property that have a place on its plan and a position that was read, and whether any tree has a place. */
+export interface ReadPlaces {
+  ties: (Tie & { id: string })[];
+  placed: boolean;
 }
 
 /** Outlines stored meanwhile and those of a file that would replace them. */

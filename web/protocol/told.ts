@@ -2,7 +2,7 @@ import { questionFor } from '@undrel/core/questions';
 import { rulesOf, type Kind } from '@undrel/core/records';
 import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
 import { quantityName } from '@undrel/core/vocabulary';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Fields whose name in the format is not what a person calls them. */
 const NAMES: Readonly<Record<string, string>> = {

@@ -1,5 +1,5 @@
 import Big from 'big.js';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What work is charged by. `unit` is what one of it is; `optional` ones may be left out: the client sees to them. */
 export const RESOURCES = {

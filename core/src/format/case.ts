@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { KINDS, kindsBelow, rulesOf, type Kind, type Tree, type TreeEvent, type Visit } from '../records';
 import { siteSchema, type Site } from '../records/site';
 import { weatherSchema, type WeatherRecord } from '../records/weather';

@@ -1,4 +1,6 @@
+export * from './compass';
 export * from './periodic';
+export * from './plan';
 export * from './radial';
 export * from './shortestRound';
 export * from './spread';

@@ -1,16 +1,17 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { OPERATION_KEYS } from '../vocabulary/operations';
 import { kind } from './kind';
 import { day, text } from './parts';
 
 /** What the consultant decided about an operation that was proposed, and the words for it. */
 export const decision = kind(
-  z.strictObject({
-    operation: z.enum(OPERATION_KEYS),
-    taken: z.boolean(),
-    on: day.optional().describe('day it is planned for'),
-    wording: text(4000).optional(),
-  }),
+  () =>
+    z.strictObject({
+      operation: z.enum(OPERATION_KEYS),
+      taken: z.boolean(),
+      on: day.optional().describe('day it is planned for'),
+      wording: text(4000).optional(),
+    }),
   {
     parent: 'visit',
     member: 'decisions',

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { yearOf } from '../vocabulary/dates';
 import { EVENT_KINDS } from '../vocabulary/events';
 import { kind } from './kind';
@@ -6,13 +6,14 @@ import { text } from './parts';
 
 /** Something that happened to the tree; `when` is as exact as known. */
 export const event = kind(
-  z.strictObject({
-    kind: z.enum(EVENT_KINDS),
-    when: z.string().refine((when) => yearOf(when) !== undefined, {
-      error: 'not a date; allowed: YYYY, YYYY-MM or YYYY-MM-DD',
+  () =>
+    z.strictObject({
+      kind: z.enum(EVENT_KINDS),
+      when: z.string().refine((when) => yearOf(when) !== undefined, {
+        error: 'not a date; allowed: YYYY, YYYY-MM or YYYY-MM-DD',
+      }),
+      note: text(2000).optional(),
     }),
-    note: text(2000).optional(),
-  }),
   { parent: 'tree', member: 'events', most: 500, always: true, order: (e) => [e.when, e.kind] },
 );
 

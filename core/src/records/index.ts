@@ -28,7 +28,7 @@ export type { BarkContact, DugRoot, RootCondition, RootDone, RootKind, RootPoint
 export type { Site, SiteThing } from './site';
 export { MOST_LAYERS, type LogPlace, type SoilLayer, type SoilLog } from './soilLog';
 export * from './stem';
-export type { Stock, Tree, Worth } from './tree';
+export { FIX_WITHIN, type Stock, type Tree, type Worth } from './tree';
 export type { TrenchDesign } from './trenches';
 export type { VisitHead } from './visit';
 export type { SeasonRain, WeatherPlace, WeatherRecord } from './weather';

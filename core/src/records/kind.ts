@@ -23,9 +23,15 @@ export interface KindRules<S extends z.ZodType> {
 /**
  * Declares one kind of record of a case: what is checked, stored, sent, read from files and written to them follows.
  *
- * @param schema its values; the type of a record is inferred from it
+ * @param values makes the schema of its values, when one is first checked: a page that only shows a case need not wait for it.
+ * The type of a record is inferred from it.
  */
-export const kind = <S extends z.ZodObject, const R extends KindRules<S>>(schema: S, rules: R) => ({
-  schema,
-  ...rules,
-});
+export const kind = <S extends z.ZodObject, const R extends KindRules<S>>(values: () => S, rules: R) => {
+  let made: S | undefined;
+  return {
+    ...rules,
+    get schema(): S {
+      return (made ??= values());
+    },
+  };
+};

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { LENGTH_LIMITS, type LengthField } from '../units/limits';
 import { yearOf } from '../vocabulary/dates';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { kind } from './kind';
 import { bearing, day, length, orderStep, pictureHash, text } from './parts';
 import { MOST_LAYERS } from './soilLog';
@@ -25,96 +25,97 @@ const at = z.tuple([share, share]);
 
 /** A photograph of a visit: the file by its hash, what it shows, and marks over it. The file itself is kept apart. */
 export const picture = kind(
-  z.strictObject({
-    hash: pictureHash,
-    /** Upright, pixels. */
-    width: z.int().min(1).max(30_000),
-    height: z.int().min(1).max(30_000),
-    on: day,
-    by: text(120).optional(),
-    shows: z.enum(SHOWN).optional(),
-    /** The side of the stem it was taken from; of a trench or the soil, where that lies. */
-    bearing: bearing.optional(),
-    /** Root it shows, by its label. */
-    root: text(12).optional(),
-    /** Step of the order that it proves. */
-    step: orderStep.optional(),
-    caption: text(300).optional(),
-    /** Not for reports. */
-    leftOut: z.literal(true).optional(),
-    /** Before the others in reports. */
-    first: z.literal(true).optional(),
-    /** A sheet of paper, or a rectangle of known sides, in the plane that is measured: its corners round it, the first edge of a sheet a short one. */
-    sheet: z
-      .strictObject({
-        kind: z.enum(['a4', 'letter', 'rectangle']),
-        corners: z.tuple([at, at, at, at]),
-        /** Of a rectangle: the edge between the first two corners, and the next. */
-        sides: z.tuple([length('knownLength'), length('knownLength')]).optional(),
-      })
-      .optional(),
-    /** A rod or tape, or the stem of known diameter, in the plane that is measured. */
-    bar: z
-      .strictObject({ of: z.enum(['rod', 'stem']), from: at, to: at, length: length('knownLength') })
-      .optional(),
-    /** On the face of a pit beside a tape: the grade, then where layers end. */
-    face: z
-      .array(at)
-      .min(1)
-      .max(1 + MOST_LAYERS)
-      .optional(),
-    /** Cards that were found in it, and what ties it to the plan of the dig. */
-    cards: z
-      .strictObject({
-        found: z
-          .array(z.strictObject({ id: z.int().min(0).max(249), corners: z.tuple([at, at, at, at]) }))
-          .min(1)
-          .max(8),
-        /** Width of the black square of a card as it was printed; none: as it should be. */
-        side: length('printedSide').optional(),
-        /** Where the bark of the stem meets the ground on which the cards lie. */
-        bark: z.array(at).max(MOST_BARK).optional(),
-        /** Compass bearing to which the arrow of the card with the lowest number points. */
-        towards: bearing.optional(),
-        /** Depth of the cards below grade. */
-        level: length('rootDepth').optional(),
-      })
-      .optional(),
-    /** Four places that an earlier picture of the same shows as well: in this one, and in that. */
-    aligned: z
-      .strictObject({
-        to: pictureHash,
-        here: z.tuple([at, at, at, at]),
-        there: z.tuple([at, at, at, at]),
-      })
-      .optional(),
-    /** The colour of leaves that lie on the leaf sheet, as it was measured. */
-    leaves: z
-      .strictObject({
-        of: z.enum(LEAVES_OF),
-        index: z.number().min(-1).max(3).describe('dark green colour index, mean of the leaves'),
-        spread: z.number().min(0).max(2).describe('standard deviation between leaves'),
-        count: z.int().min(1).max(200),
-        error: z.number().min(0).max(2).describe('standard error of the index'),
-        veins: z
-          .strictObject({ index: z.number().min(-3).max(3), error: z.number().min(0).max(2) })
-          .optional()
-          .describe('by how much main veins have a higher index than the blade, and its standard error'),
-      })
-      .optional(),
-    /** Drawn over it and never burnt in. A length is measured where there is a sheet. */
-    marks: z
-      .array(
-        z.strictObject({
-          kind: z.enum(['arrow', 'circle', 'length']),
-          from: at,
-          to: at,
-          text: text(60).optional(),
-        }),
-      )
-      .max(MOST_PICTURE_MARKS)
-      .optional(),
-  }),
+  () =>
+    z.strictObject({
+      hash: pictureHash,
+      /** Upright, pixels. */
+      width: z.int().min(1).max(30_000),
+      height: z.int().min(1).max(30_000),
+      on: day,
+      by: text(120).optional(),
+      shows: z.enum(SHOWN).optional(),
+      /** The side of the stem it was taken from; of a trench or the soil, where that lies. */
+      bearing: bearing.optional(),
+      /** Root it shows, by its label. */
+      root: text(12).optional(),
+      /** Step of the order that it proves. */
+      step: orderStep.optional(),
+      caption: text(300).optional(),
+      /** Not for reports. */
+      leftOut: z.literal(true).optional(),
+      /** Before the others in reports. */
+      first: z.literal(true).optional(),
+      /** A sheet of paper, or a rectangle of known sides, in the plane that is measured: its corners round it, the first edge of a sheet a short one. */
+      sheet: z
+        .strictObject({
+          kind: z.enum(['a4', 'letter', 'rectangle']),
+          corners: z.tuple([at, at, at, at]),
+          /** Of a rectangle: the edge between the first two corners, and the next. */
+          sides: z.tuple([length('knownLength'), length('knownLength')]).optional(),
+        })
+        .optional(),
+      /** A rod or tape, or the stem of known diameter, in the plane that is measured. */
+      bar: z
+        .strictObject({ of: z.enum(['rod', 'stem']), from: at, to: at, length: length('knownLength') })
+        .optional(),
+      /** On the face of a pit beside a tape: the grade, then where layers end. */
+      face: z
+        .array(at)
+        .min(1)
+        .max(1 + MOST_LAYERS)
+        .optional(),
+      /** Cards that were found in it, and what ties it to the plan of the dig. */
+      cards: z
+        .strictObject({
+          found: z
+            .array(z.strictObject({ id: z.int().min(0).max(249), corners: z.tuple([at, at, at, at]) }))
+            .min(1)
+            .max(8),
+          /** Width of the black square of a card as it was printed; none: as it should be. */
+          side: length('printedSide').optional(),
+          /** Where the bark of the stem meets the ground on which the cards lie. */
+          bark: z.array(at).max(MOST_BARK).optional(),
+          /** Compass bearing to which the arrow of the card with the lowest number points. */
+          towards: bearing.optional(),
+          /** Depth of the cards below grade. */
+          level: length('rootDepth').optional(),
+        })
+        .optional(),
+      /** Four places that an earlier picture of the same shows as well: in this one, and in that. */
+      aligned: z
+        .strictObject({
+          to: pictureHash,
+          here: z.tuple([at, at, at, at]),
+          there: z.tuple([at, at, at, at]),
+        })
+        .optional(),
+      /** The colour of leaves that lie on the leaf sheet, as it was measured. */
+      leaves: z
+        .strictObject({
+          of: z.enum(LEAVES_OF),
+          index: z.number().min(-1).max(3).describe('dark green colour index, mean of the leaves'),
+          spread: z.number().min(0).max(2).describe('standard deviation between leaves'),
+          count: z.int().min(1).max(200),
+          error: z.number().min(0).max(2).describe('standard error of the index'),
+          veins: z
+            .strictObject({ index: z.number().min(-3).max(3), error: z.number().min(0).max(2) })
+            .optional()
+            .describe('by how much main veins have a higher index than the blade, and its standard error'),
+        })
+        .optional(),
+      /** Drawn over it and never burnt in. A length is measured where there is a sheet. */
+      marks: z
+        .array(
+          z.strictObject({
+            kind: z.enum(['arrow', 'circle', 'length']),
+            from: at,
+            to: at,
+            text: text(60).optional(),
+          }),
+        )
+        .max(MOST_PICTURE_MARKS)
+        .optional(),
+    }),
   {
     parent: 'visit',
     member: 'pictures',

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { LengthField } from '../units/limits';
 import { kind } from './kind';
 import { bearing, length } from './parts';
@@ -9,13 +9,14 @@ const depthReading = (field: LengthField) =>
 
 /** A line of rod readings from the bark outward at one bearing. */
 export const profile = kind(
-  z.strictObject({
-    bearing,
-    mulch: z.array(depthReading('mulchDepth')).max(60),
-    mulchEnds: length('mulchEnds').optional(),
-    /** Soil added above the original grade. */
-    fill: z.array(depthReading('fillDepth')).max(60),
-  }),
+  () =>
+    z.strictObject({
+      bearing,
+      mulch: z.array(depthReading('mulchDepth')).max(60),
+      mulchEnds: length('mulchEnds').optional(),
+      /** Soil added above the original grade. */
+      fill: z.array(depthReading('fillDepth')).max(60),
+    }),
   {
     parent: 'visit',
     member: 'profiles',

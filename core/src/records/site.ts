@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { length, text } from './parts';
 
 /** What stands and lies about a tree, on the plan of its property: metres, x east, y north. */

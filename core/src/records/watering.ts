@@ -1,20 +1,21 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { kind } from './kind';
 import { day, text } from './parts';
 
 /** What was done on a round: what the probe found, and how much water was given. */
 export const watering = kind(
-  z
-    .strictObject({
-      on: day,
-      litres: z.number().min(0).max(20_000).optional().describe('given, L'),
-      probe: z.enum(['moist', 'dry']).optional().describe('soil a hand deep, before any water'),
-      by: text(120).optional(),
-    })
-    .refine(({ litres, probe }) => litres !== undefined || probe !== undefined, {
-      path: ['litres'],
-      error: 'absent, and no probe either; one of the two is needed',
-    }),
+  () =>
+    z
+      .strictObject({
+        on: day,
+        litres: z.number().min(0).max(20_000).optional().describe('given, L'),
+        probe: z.enum(['moist', 'dry']).optional().describe('soil a hand deep, before any water'),
+        by: text(120).optional(),
+      })
+      .refine(({ litres, probe }) => litres !== undefined || probe !== undefined, {
+        path: ['litres'],
+        error: 'absent, and no probe either; one of the two is needed',
+      }),
   {
     parent: 'visit',
     member: 'waterings',

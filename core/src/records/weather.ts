@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { monthDay, once } from './parts';
 
 /** What is known of the rain where a tree stands, and who measured it. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { LENGTH_LIMITS } from '../units/limits';
 import { bare } from './lookup';
 import { GROWTH_CLASSES, STRESSES, TOLERANCES, type Species } from './table';

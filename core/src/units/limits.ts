@@ -45,6 +45,7 @@ export const LENGTH_LIMITS = {
   barrier: { name: 'Inside diameter', min: 0.01, max: 6, ask: 3 },
   pitRadius: { name: 'Radius of the pit', min: 0.1, max: 8, ask: 4 },
   position: { name: 'Position', min: -20000, max: 20000, ask: 20000 },
+  positionError: { name: 'Error of the position', min: 0, max: 200, ask: 30 },
 } as const;
 
 export type LengthField = keyof typeof LENGTH_LIMITS;

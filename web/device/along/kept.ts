@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable } from 'dexie';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { DAYS_ALONG } from '../../protocol/along';
 
 /** A property that was taken along: its pages and pictures are on this device. */
@@ -30,14 +30,24 @@ interface Me {
   id: 'me';
   person: string;
 }
-type Device = Dexie & { me: EntityTable<Me, 'id'>; along: EntityTable<Along, 'property'> };
+interface Stores extends DBSchema {
+  me: { key: string; value: Me };
+  along: { key: string; value: Along };
+}
 
-let made: Device | undefined;
-function device(): Device {
-  if (!made) {
-    made = new Dexie('undrel.device') as Device;
-    made.version(1).stores({ me: 'id', along: 'property, person' });
-  }
+/** The first version that this database had on devices in use. */
+const VERSION = 10;
+let made: Promise<IDBPDatabase<Stores>> | undefined;
+/** The store of this device; made when it is first asked for, and opened again where it was closed. */
+function device(): Promise<IDBPDatabase<Stores>> {
+  made ??= openDB<Stores>('undrel.device', VERSION, {
+    upgrade(db) {
+      db.createObjectStore('me', { keyPath: 'id' });
+      db.createObjectStore('along', { keyPath: 'property' });
+    },
+    terminated: () => (made = undefined),
+  });
+  made.catch(() => (made = undefined));
   return made;
 }
 
@@ -63,7 +73,7 @@ async function tried<T>(work: () => PromiseLike<T>, otherwise: T): Promise<T> {
 
 /** Who is signed in on this device, as far as it knows; undefined where its storage is shut. */
 export const personHere = (): Promise<string | undefined> =>
-  tried(async () => (await device().me.get('me'))?.person, undefined);
+  tried(async () => (await (await device()).get('me', 'me'))?.person, undefined);
 
 /**
  * Notes who is signed in. What others took along is taken off the device; with nobody signed in, all of it is. Changes that
@@ -71,16 +81,18 @@ export const personHere = (): Promise<string | undefined> =>
  */
 export async function setPerson(person: string | undefined): Promise<void> {
   if ((await personHere()) !== person)
-    await tried<unknown>(
-      () => (person ? device().me.put({ id: 'me', person }) : device().me.delete('me')),
-      undefined,
-    );
+    await tried<unknown>(async () => {
+      const db = await device();
+      await (person ? db.put('me', { id: 'me', person }) : db.delete('me', 'me'));
+    }, undefined);
   const others = (await everything()).filter((a) => a.person !== person);
-  await tried(() => device().along.bulkDelete(others.map((a) => a.property)), undefined);
+  for (const { property } of others) await noteGone(property);
   await dropCaches((name) => person === undefined || !name.startsWith(cachesOf(person)));
 }
 
-const everything = (): Promise<Along[]> => tried(() => device().along.toArray(), []);
+const everything = (): Promise<Along[]> => tried(async () => (await device()).getAll('along'), []);
+const noteGone = (property: string): Promise<void> =>
+  tried(async () => (await device()).delete('along', property), undefined);
 
 /** What a person took along and may still have, the newest first. What is over is taken off the device. */
 export async function alongOf(person: string): Promise<Along[]> {
@@ -93,13 +105,13 @@ export async function alongOf(person: string): Promise<Along[]> {
 /** Notes what was taken along; false where the device keeps nothing. */
 export const keepAlong = (along: Along): Promise<boolean> =>
   tried(async () => {
-    await device().along.put(along);
+    await (await device()).put('along', along);
     return true;
   }, false);
 
 /** Takes a property off the device, with all that was kept of it. */
 export async function forgetAlong(person: string, property: string): Promise<void> {
-  await tried(() => device().along.delete(property), undefined);
+  await noteGone(property);
   const name = cacheOf({ person, property });
   await dropCaches((other) => other === name);
 }

@@ -216,6 +216,15 @@ export function PlanView(props: {
             onFocus={() => props.onMark(t.id)}
           >
             <title>{inWords(t)}</title>
+            {t.error !== undefined && (
+              <circle
+                r={(t.error * frame.scale).toFixed(1)}
+                fill="none"
+                stroke="var(--muted)"
+                strokeDasharray="4 4"
+                pointerEvents="none"
+              />
+            )}
             <circle r={Math.max(14, r)} fill="transparent" />
             {props.marked === t.id && <circle r={r + 5} fill="none" stroke="var(--todo)" strokeWidth="2.5" />}
             {props.mark ? props.mark(t, r) : <Mark tree={t} r={r} />}

@@ -1,7 +1,8 @@
 'use client';
 
-import { ArrowRight, Minus, Plus } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { ArrowRight, Compass, Minus, Plus } from 'lucide-react';
+import dynamic from 'next/dynamic';
+import { useEffect, useState, type ReactNode } from 'react';
 import type { UnitSystem } from '@undrel/core/units';
 import { stepped, withKey } from './keys';
 import { usePreferences } from './preferences';
@@ -12,8 +13,14 @@ const KEYS: Record<UnitSystem, readonly string[]> = {
   us: ['−', '¼', '½', '¾', '⅛', 'in', 'ft', 'cm'],
 };
 
-const isNumber = (target: EventTarget | null): target is HTMLInputElement =>
-  target instanceof HTMLInputElement && /^(decimal|numeric)$/.test(target.inputMode) && !target.readOnly;
+const SIDES = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
+
+const CompassStrip = dynamic(() => import('./CompassStrip').then((m) => m.CompassStrip), { ssr: false });
+
+const isKeyed = (target: EventTarget | null): target is HTMLInputElement =>
+  target instanceof HTMLInputElement &&
+  (/^(decimal|numeric)$/.test(target.inputMode) || target.dataset.bearing !== undefined) &&
+  !target.readOnly;
 
 /** Puts a text into a field as if it had been typed. */
 function type(field: HTMLInputElement, text: string): void {
@@ -21,26 +28,29 @@ function type(field: HTMLInputElement, text: string): void {
   field.dispatchEvent(new Event('input', { bubbles: true }));
 }
 
-/** The number field after another on the page. */
+/** The field with keys after another on the page. */
 function nextOf(field: HTMLInputElement): HTMLInputElement | undefined {
   const all = [...document.querySelectorAll('input')].filter(
-    (f) => isNumber(f) && !f.disabled && !f.closest('fieldset:disabled') && f.offsetParent !== null,
+    (f) => isKeyed(f) && !f.disabled && !f.closest('fieldset:disabled') && f.offsetParent !== null,
   );
   return all[all.indexOf(field) + 1];
 }
 
 /**
- * Over the number pad of a phone: minus, fractions and units, steps up and down for counts, and the next field. It comes and
- * goes with the pad, over whatever is at the foot of the page, and takes no focus.
+ * Over the keyboard of a phone: minus, fractions and units for lengths, steps up and down for counts, the sides and the compass
+ * for bearings, and the next field. It comes and goes with the keyboard, over whatever is at the foot of the page, and takes no
+ * focus.
  */
 export function KeyBar() {
   const { units } = usePreferences();
   const [field, setField] = useState<HTMLInputElement | undefined>(undefined);
   const [above, setAbove] = useState(0);
+  const [aiming, setAiming] = useState(false);
+  useEffect(() => setAiming(false), [field]);
   useEffect(() => {
     if (!window.matchMedia('(pointer: coarse)').matches) return;
-    const come = (event: FocusEvent) => setField(isNumber(event.target) ? event.target : undefined);
-    const go = (event: FocusEvent) => !isNumber(event.relatedTarget) && setField(undefined);
+    const come = (event: FocusEvent) => setField(isKeyed(event.target) ? event.target : undefined);
+    const go = (event: FocusEvent) => !isKeyed(event.relatedTarget) && setField(undefined);
     const place = () => {
       const seen = window.visualViewport;
       setAbove(seen ? Math.max(0, window.innerHeight - seen.height - seen.offsetTop) : 0);
@@ -57,53 +67,47 @@ export function KeyBar() {
     };
   }, []);
   if (!field) return null;
-  const counts = field.inputMode === 'numeric';
-  const key = 'min-w-[48px] h-[52px] px-2 border-r border-hair flex items-center justify-center shrink-0';
+  const { bearing: north } = field.dataset;
+  const wide =
+    'min-w-[48px] h-[52px] px-2 border-r border-hair flex flex-1 items-center justify-center shrink-0';
+  const key = (label: string, act: () => void, shown?: ReactNode) => (
+    <button key={label} type="button" tabIndex={-1} className={wide} aria-label={label} onClick={act}>
+      {shown ?? label}
+    </button>
+  );
+  const keys = () => {
+    if (north !== undefined)
+      return [
+        key('Compass', () => setAiming(true), <Compass aria-hidden="true" size={24} />),
+        ...SIDES.map((side) => key(side, () => type(field, side))),
+      ];
+    if (field.inputMode === 'numeric')
+      return [
+        key('One less', () => type(field, stepped(field.value, -1)), <Minus aria-hidden="true" size={22} />),
+        key('One more', () => type(field, stepped(field.value, 1)), <Plus aria-hidden="true" size={22} />),
+      ];
+    return KEYS[units].map((k) => key(k, () => type(field, withKey(field.value, k))));
+  };
   return (
     <div
       role="toolbar"
-      aria-label="Keys for numbers"
+      aria-label={north === undefined ? 'Keys for numbers' : 'Keys for bearings'}
       className="no-print fixed inset-x-0 z-30 h-[52px] bg-sheet border-y-2 border-ink flex items-stretch text-lg"
       style={{ bottom: above }}
       // What is pressed here leaves the field with the focus.
       onPointerDown={(event) => event.preventDefault()}
     >
-      <div className="flex flex-1 overflow-x-auto">
-        {counts ? (
-          <>
-            <button
-              type="button"
-              tabIndex={-1}
-              className={`${key} flex-1`}
-              aria-label="One less"
-              onClick={() => type(field, stepped(field.value, -1))}
-            >
-              <Minus aria-hidden="true" size={22} />
-            </button>
-            <button
-              type="button"
-              tabIndex={-1}
-              className={`${key} flex-1`}
-              aria-label="One more"
-              onClick={() => type(field, stepped(field.value, 1))}
-            >
-              <Plus aria-hidden="true" size={22} />
-            </button>
-          </>
-        ) : (
-          KEYS[units].map((k) => (
-            <button
-              key={k}
-              type="button"
-              tabIndex={-1}
-              className={`${key} flex-1`}
-              onClick={() => type(field, withKey(field.value, k))}
-            >
-              {k}
-            </button>
-          ))
-        )}
-      </div>
+      {aiming && (
+        <CompassStrip
+          north={north === 'magnetic' ? 'magnetic' : 'true'}
+          onTake={(bearing) => {
+            type(field, String(bearing));
+            setAiming(false);
+          }}
+          onClose={() => setAiming(false)}
+        />
+      )}
+      <div className="flex flex-1 overflow-x-auto">{keys()}</div>
       <button
         type="button"
         tabIndex={-1}

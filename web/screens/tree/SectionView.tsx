@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { answerTo } from '@undrel/core/questions';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
 import { yearOf } from '@undrel/core/vocabulary';
@@ -24,7 +24,7 @@ function inWords({ collar, mulch, fill }: Profile, bearing: number, system: Unit
   ].join(' ');
 }
 
-export function SectionView(props: {
+export const SectionView = memo(function SectionView(props: {
   profile: Profile;
   work: PlannedWork;
   tree: Tree;
@@ -99,4 +99,4 @@ export function SectionView(props: {
       )}
     </div>
   );
-}
+});

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import type { Glance, StationProgress } from '@undrel/core/assessment';
 import type { Visit } from '@undrel/core/records';
 import { vigourFrom } from '@undrel/core/crown';
@@ -66,7 +66,7 @@ function told(
 }
 
 /** The stations on a plumb line, each at the height of what it looks at; on a phone a strip under the drawing, which stays when the drawing is scrolled away. */
-export function StationLine(props: {
+export const StationLine = memo(function StationLine(props: {
   station: StationKey;
   goTo: (station: StationKey) => void;
   progress: readonly StationProgress[];
@@ -183,4 +183,4 @@ export function StationLine(props: {
       </nav>
     </div>
   );
-}
+});

@@ -2,9 +2,8 @@
 
 import dynamic from 'next/dynamic';
 import { Camera, Undo2 } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { progressOf, type Glance } from '@undrel/core/assessment';
-import { BASE_ALL, CROWN_ALL, GROWTH_QUESTIONS } from '@undrel/core/questions';
 import type { Site, Tree, TreeEvent } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason } from '@undrel/core/prescription';
@@ -14,8 +13,8 @@ import { visitToJudge } from '@undrel/core/walk';
 import { formatLength, shortUnit } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
-import { Entry } from '../../ui/controls/Entry';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
+import type { ReadPlaces } from '../../protocol/grounds';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { useToday } from '../../device/along/keptPage';
@@ -28,14 +27,14 @@ import { shootsIn } from '@undrel/core/history';
 import type { Twig } from '../../drawings/twigs';
 import { SectionView } from './SectionView';
 import { StationLine } from './StationLine';
-import { LeafColours } from './asked/LeafColours';
-import { Questions } from './asked/Questions';
 import { useJudgement } from './useJudgement';
 import { STATIONS, type StationKey, type StationProps } from './visitEntry';
 
 /** Stations come one by one, the one opened first; the others are fetched once the page is at rest. */
 const loaders = {
   History: () => import('./stations/History'),
+  Crown: () => import('./stations/Crown'),
+  Base: () => import('./stations/Base'),
   Mulch: () => import('./stations/Mulch'),
   Probe: () => import('./stations/Probe'),
   Dig: () => import('./stations/Dig'),
@@ -50,6 +49,8 @@ const loaders = {
   Prescription: () => import('./stations/Prescription'),
 };
 const History = dynamic(() => loaders.History().then((m) => m.History));
+const Crown = dynamic(() => loaders.Crown().then((m) => m.Crown));
+const Base = dynamic(() => loaders.Base().then((m) => m.Base));
 const Mulch = dynamic(() => loaders.Mulch().then((m) => m.Mulch));
 const Probe = dynamic(() => loaders.Probe().then((m) => m.Probe));
 const Dig = dynamic(() => loaders.Dig().then((m) => m.Dig));
@@ -65,6 +66,7 @@ const Prescription = dynamic(() => loaders.Prescription().then((m) => m.Prescrip
 
 const NO_WORK = {};
 const NONE: never[] = [];
+const NO_PLACES: ReadPlaces = { ties: [], placed: false };
 
 export interface TreeScreenProps {
   treeId: string;
@@ -87,9 +89,10 @@ export interface TreeScreenProps {
   reference: ReferenceShoots | undefined;
   /** The soil beside a healthy tree near by. */
   referenceGround: ReferenceGround | undefined;
-  /** Rain of the grounds. */
   /** What stands and lies about the tree. */
   site: Site;
+  /** By what positions are told on the plan of the property; missing on pages kept by an earlier version. */
+  places?: ReadPlaces;
 }
 
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
@@ -134,12 +137,17 @@ export function TreeScreen(props: TreeScreenProps) {
     return () => clearTimeout(timer);
   }, []);
 
-  const newVisit = () => {
+  const { set } = control;
+  const newVisit = useCallback(() => {
     const id = newId();
-    control.set('visit', id, treeId, { date: today, by: props.viewer });
+    set('visit', id, treeId, { date: today, by: props.viewer });
     setChosenVisit(id);
     goTo('history');
-  };
+  }, [set, treeId, today, props.viewer, goTo]);
+  const dates = useMemo(
+    () => visits.map((v) => ({ id: v.id, date: v.values.walk ? `${v.values.date} walk` : v.values.date })),
+    [visits],
+  );
   const toJudge = visitToJudge(allVisits);
   const current =
     visits.find((v) => v.id === chosenVisit) ?? visits[toJudge ? allVisits.indexOf(toJudge) : 0];
@@ -148,6 +156,7 @@ export function TreeScreen(props: TreeScreenProps) {
     [control.items, current],
   );
   const profile = useMemo(() => (visit ? profileOf(tree, visit) : undefined), [tree, visit]);
+  const progress = useMemo(() => (visit ? progressOf(tree, events, visit) : NONE), [tree, events, visit]);
   const before = useMemo(
     () => visit && allVisits.find((v) => !v.walk && v.date < visit.date),
     [allVisits, visit],
@@ -167,6 +176,10 @@ export function TreeScreen(props: TreeScreenProps) {
   const judged = useMemo(
     () => (weighed && profile ? { ...weighed, profile } : undefined),
     [weighed, profile],
+  );
+  const revision = useMemo(
+    () => before && weighed?.revision && { since: before.date, revision: weighed.revision },
+    [before, weighed?.revision],
   );
   const glance = weighed?.glance ?? (props.glance?.visitId === current?.id ? props.glance : undefined);
 
@@ -271,13 +284,14 @@ export function TreeScreen(props: TreeScreenProps) {
     reference: props.reference,
     referenceGround: props.referenceGround,
     site: props.site,
+    places: props.places ?? NO_PLACES,
     visitId: current.id,
     visit,
     profile,
     judged,
     glance,
     explanation: weighed?.explanation,
-    revision: before && weighed?.revision && { since: before.date, revision: weighed.revision },
+    revision,
     house,
     firmTable,
     closed: props.closed,
@@ -317,15 +331,12 @@ export function TreeScreen(props: TreeScreenProps) {
         <StationLine
           station={station}
           goTo={goTo}
-          progress={progressOf(tree, events, visit)}
+          progress={progress}
           profile={profile}
           glance={glance}
           visit={visit}
           system={units}
-          visits={visits.map((v) => ({
-            id: v.id,
-            date: v.values.walk ? `${v.values.date} walk` : v.values.date,
-          }))}
+          visits={dates}
           visitId={current.id}
           onVisit={setChosenVisit}
           onNewVisit={mayMeasure ? newVisit : undefined}
@@ -378,7 +389,7 @@ export function TreeScreen(props: TreeScreenProps) {
   );
 }
 
-function Station({
+const Station = memo(function Station({
   station,
   ...props
 }: StationProps & { station: Exclude<StationKey, 'dig' | 'trenches' | 'cuts'> }) {
@@ -386,30 +397,9 @@ function Station({
     case 'history':
       return <History {...props} />;
     case 'crown':
-      return (
-        <Entry>
-          <h1>Crown</h1>
-          <p className="text-muted mb-2">Colour, leaf, density, dieback; then read the shoots back.</p>
-          <LeafColours visit={props.visit} href={`/trees/${props.treeId}/pictures?visit=${props.visitId}`} />
-          <Questions key={`crown ${props.visitId}`} {...props} questions={CROWN_ALL} />
-          <details className="border-t border-ink">
-            <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
-              More shoots, and rings
-            </summary>
-            <Questions {...props} questions={GROWTH_QUESTIONS} />
-          </details>
-        </Entry>
-      );
+      return <Crown {...props} />;
     case 'base':
-      return (
-        <Entry>
-          <h1>Base</h1>
-          <p className="text-muted mb-2">
-            Walk once round the stem. What you checked and did not see counts too.
-          </p>
-          <Questions key={`base ${props.visitId}`} {...props} questions={BASE_ALL} />
-        </Entry>
-      );
+      return <Base {...props} />;
     case 'mulch':
       return <Mulch {...props} />;
     case 'probe':
@@ -421,7 +411,7 @@ function Station({
     case 'prescription':
       return <Prescription {...props} />;
   }
-}
+});
 
 /** Ctrl+Z and Ctrl+Shift+Z (or Y) outside a field that has its own undo. */
 function useUndoKeys(undo: () => void, redo: () => void): void {

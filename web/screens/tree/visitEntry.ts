@@ -6,6 +6,7 @@ import type { House } from '@undrel/core/house';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
+import type { ReadPlaces } from '../../protocol/grounds';
 import type { ItemOf } from '../../protocol/item';
 import type { CaseControl } from '../../device/useCase';
 
@@ -21,6 +22,8 @@ export interface StationProps {
   reference: ReferenceShoots | undefined;
   referenceGround: ReferenceGround | undefined;
   site: Site;
+  /** By what positions are told on the plan of the property. */
+  places: ReadPlaces;
   visitId: string;
   visit: Visit;
   profile: Profile;

@@ -1,5 +1,5 @@
 import { KIND_KEYS, rulesOf, type Kind, type Values } from '@undrel/core/records';
-import { z } from 'zod';
+import * as z from 'zod';
 import { KIND_ENTRIES } from '../../protocol/kinds';
 
 /** How one kind of record is stored: its table, the column of its parent, and its fields in the order of their columns. */

@@ -3,7 +3,7 @@ import { problemsFrom } from '@undrel/core/format';
 import { depthOf, KIND_KEYS, type TreeEvent } from '@undrel/core/records';
 import { eventDateProblem } from '@undrel/core/history';
 import { dayAfter } from '@undrel/core/vocabulary';
-import { z } from 'zod';
+import * as z from 'zod';
 import { judgedOf, KIND_ENTRIES } from '../../protocol/kinds';
 import { may } from '../../protocol/roles';
 import type { Viewer } from '../accounts/session';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Outline } from '../../protocol/grounds';
 import { PLAN } from '../limits';
 import { Notes } from '../notes';

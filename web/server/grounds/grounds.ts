@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Hit, Outline, PropertyPage, PropertyRow } from '../../protocol/grounds';
+import type { Hit, Outline, PropertyPage, PropertyRow, ReadPlaces } from '../../protocol/grounds';
 import { today } from '../cases/write';
 import type { Db } from '../database/transaction';
 import type { PropertyRows } from './page';
@@ -50,6 +50,10 @@ export const placedTrees = (
   propertyId: string,
 ): Promise<{ label: string; species: string; x: number; y: number }[]> =>
   db.rows(sql.PLACED_TREES, [propertyId]);
+
+/** By what positions are told on the plan of a property. */
+export const readPlaces = async (db: Db, propertyId: string): Promise<ReadPlaces> =>
+  (await db.row<ReadPlaces>(sql.READ_PLACES, [propertyId]))!;
 
 /** Begins a walk-round anew: every tree is to be looked at again. Gives the property's name. */
 export const beginRound = async (db: Db, id: string): Promise<string | undefined> =>

@@ -66,6 +66,7 @@ export function seenTree(
     reference: tree.reference === true,
     x: tree.position?.x,
     y: tree.position?.y,
+    error: tree.position?.error,
   };
   const none = { id, label: tree.label, probed: false, dug: false };
   const [newest] = visits;

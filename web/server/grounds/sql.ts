@@ -65,6 +65,14 @@ export const NEWEST_VISITS = `select to_jsonb(v) as visit,
   where t.property_id = $1 and t.deleted_at is null and v.nth <= 4
   order by v.tree_id, v.nth limit 2000`;
 
+/** The places of a property whose positions were read, the surest first, and whether any tree has a place. $1 property. */
+export const READ_PLACES = `select
+    coalesce((select json_agg(t.tie) from (
+      select json_strip_nulls(json_build_object('id', o.id, 'x', o.x, 'y', o.y, 'error', o.position_error, 'fix', o.fix)) as tie
+      from trees o where o.property_id = $1 and o.deleted_at is null and o.fix is not null and o.x is not null
+      order by (o.position_error is not null), (o.fix ->> 'accuracy')::float limit 40) t), '[]') as ties,
+    exists (select from trees o where o.property_id = $1 and o.deleted_at is null and o.x is not null) as placed`;
+
 export const ADD_CLIENT = `insert into clients (firm_id, id, name) values (current_firm(), $1, $2)`;
 export const FIND_CLIENT = `select id from clients where name = $1 and deleted_at is null`;
 export const ADD_PROPERTY = `insert into properties (firm_id, id, client_id, name, note) values (current_firm(), $1, $2, $3, $4)`;

@@ -14,6 +14,8 @@ export function BearingInput(props: {
   bare?: boolean;
   cell?: string;
   className?: string;
+  /** Which north the bearing is from: a compass is read so. */
+  north?: 'true' | 'magnetic';
 }) {
   const [typed, setTyped] = useState<string | undefined>(undefined);
   const id = useId();
@@ -34,7 +36,9 @@ export function BearingInput(props: {
         id={id}
         className={`num w-full text-right ${props.bare ? 'cell' : ''}`}
         autoComplete="off"
+        inputMode="decimal"
         data-cell={props.cell}
+        data-bearing={props.north ?? 'true'}
         disabled={props.disabled}
         value={typed ?? (props.value === undefined ? '' : bearingName(props.value))}
         onChange={(event) => take(event.target.value)}

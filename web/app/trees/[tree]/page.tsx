@@ -11,15 +11,20 @@ import { OnDevice } from '@/ui/OnDevice';
 import { holdsLargeDig } from '@/protocol/heavy';
 import { loadCase } from '@/server/cases/load';
 import { referenceGround, referenceShoots } from '@/server/cases/reference';
+import { readPlaces } from '@/server/grounds/grounds';
 import { today } from '@/server/cases/write';
 
 const open = cache((treeId: string) =>
-  signedIn(async (db, viewer) => ({
-    viewer,
-    loaded: await loadCase(db, treeId),
-    reference: (await referenceShoots(db, [treeId])).get(treeId),
-    referenceGround: (await referenceGround(db, [treeId])).get(treeId),
-  })),
+  signedIn(async (db, viewer) => {
+    const loaded = await loadCase(db, treeId);
+    return {
+      viewer,
+      loaded,
+      places: loaded && (await readPlaces(db, loaded.property.id)),
+      reference: (await referenceShoots(db, [treeId])).get(treeId),
+      referenceGround: (await referenceGround(db, [treeId])).get(treeId),
+    };
+  }),
 );
 
 interface Props {
@@ -34,7 +39,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function TreePage({ params, searchParams }: Props) {
-  const { viewer, loaded, reference, referenceGround } = await open((await params).tree);
+  const { viewer, loaded, places, reference, referenceGround } = await open((await params).tree);
   if (!loaded) notFound();
   // A case too large to be worked out here is shown without its figures at a glance.
   const glance = await tried(beside('glance', loaded, viewer));
@@ -44,6 +49,7 @@ export default async function TreePage({ params, searchParams }: Props) {
         {...loaded}
         items={JSON.stringify(loaded.items)}
         glance={'value' in glance ? glance.value : undefined}
+        places={places}
         reference={reference}
         referenceGround={referenceGround}
         mayMeasure={may(viewer.role, 'measure')}

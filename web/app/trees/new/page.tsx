@@ -5,6 +5,7 @@ import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { blankTree } from '@/server/along/along';
 import { loadCase } from '@/server/cases/load';
+import { readPlaces } from '@/server/grounds/grounds';
 import { today } from '@/server/cases/write';
 
 export const metadata: Metadata = { title: 'New tree' };
@@ -20,7 +21,8 @@ interface Props {
 export default async function NewTreePage({ searchParams }: Props) {
   const { property, tree } = await searchParams;
   if (!property) notFound();
-  const { blank, there, viewer } = await signedIn(async (db, who) => ({
+  const { blank, places, there, viewer } = await signedIn(async (db, who) => ({
+    places: await readPlaces(db, property),
     blank: await blankTree(db, property),
     there: tree !== undefined && (await loadCase(db, tree)) !== undefined,
     viewer: who,
@@ -32,6 +34,7 @@ export default async function NewTreePage({ searchParams }: Props) {
       {...blank}
       site={{ things: [], others: [] }}
       glance={undefined}
+      places={places}
       reference={undefined}
       referenceGround={undefined}
       mayMeasure={may(viewer.role, 'measure')}

@@ -141,6 +141,7 @@ export function DigStem({
       {head.diameters && (
         <div className="grid grid-cols-3 gap-2">
           <BearingInput
+            north={head.north}
             label="Along"
             value={head.diameters.bearing}
             onChange={(bearing) =>
@@ -176,6 +177,7 @@ export function DigStem({
           {radii.map((r, i) => (
             <div key={i} className="grid grid-cols-[1fr_1fr_2rem] gap-2">
               <BearingInput
+                north={head.north}
                 label={`Radius ${i + 1}, bearing`}
                 value={r.bearing}
                 onChange={(bearing) =>
@@ -225,6 +227,7 @@ export function DigStem({
       {buttresses.map((b: Buttress, i) => (
         <div key={i} className="grid grid-cols-[1fr_1fr_1fr_2rem] gap-2">
           <BearingInput
+            north={head.north}
             label="Buttress at"
             value={b.bearing}
             onChange={(bearing) =>
@@ -263,6 +266,7 @@ export function DigStem({
       {decay.map((d: DecaySector, i) => (
         <div key={i} className="grid grid-cols-[1fr_1fr_1fr_1fr_2rem] gap-2">
           <BearingInput
+            north={head.north}
             label="Decay from"
             value={d.from}
             onChange={(from) =>
@@ -271,6 +275,7 @@ export function DigStem({
             disabled={disabled}
           />
           <BearingInput
+            north={head.north}
             label="to"
             value={d.to}
             onChange={(to) =>

@@ -58,6 +58,8 @@ export function RootEditor(props: {
   others: readonly DugRoot[];
   point: number | undefined;
   frame: PitFrame;
+  /** From which north the bearings of the dig are. */
+  north: 'true' | 'magnetic';
   measuredFrom: 'bark' | 'centre';
   system: UnitSystem;
   disabled: boolean;
@@ -276,6 +278,7 @@ export function RootEditor(props: {
                     hideLabel
                     label={`Bearing, point ${i + 1}`}
                     cell={`${i}:0`}
+                    north={props.north}
                     value={p.bearing}
                     onChange={(bearing) =>
                       bearing !== undefined && onChange(movePoint(root, i, { bearing }), `${i}.bearing`)

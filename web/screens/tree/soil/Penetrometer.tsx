@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import Papa from 'papaparse';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Push } from '@undrel/core/records';
 import { bearingName } from '@undrel/core/questions';
 import {
@@ -19,6 +19,12 @@ import {
 } from '@undrel/core/soil';
 import { soilMap } from '@undrel/core/trenching';
 import { formatValue, writeLengths } from '@undrel/core/units';
+import {
+  CONNECTIONS,
+  connectionsHere,
+  isSimulated,
+  type Connection,
+} from '../../../device/connectPenetrometer';
 import { Said } from '../../../ui/Said';
 import { FileNotice } from '../../../ui/Notice';
 import { itemsBelow } from '../../../protocol/item';
@@ -29,11 +35,11 @@ import { keepFile } from '../../../ui/keepFile';
 import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
 import { PushMap } from './PushMap';
+import { usePush } from './usePush';
 import { Select } from './Select';
 
 const PushChart = dynamic(() => import('./PushChart').then((m) => m.PushChart), { ssr: false });
 
-type Running = { readings: Push['readings']; source: EventSource };
 /** A file whose heads do not say all: what is known of its layout, and its rows. */
 interface Unclear {
   heads: string[];
@@ -68,46 +74,26 @@ export function Penetrometer(props: StationProps) {
   const [bearing, setBearing] = useState<number | undefined>(undefined);
   const [distance, setDistance] = useState<number | undefined>(undefined);
   const [moisture, setMoisture] = useState<Push['moisture']>(undefined);
-  const [running, setRunning] = useState<Running | undefined>(undefined);
+  const { running, start: push, cancel } = usePush();
+  const [connection, setConnection] = useState<Connection>('simulated-cable');
+  const [here, setHere] = useState<readonly Connection[]>(['simulated-cable']);
+  useEffect(() => setHere(connectionsHere()), []);
   const [told, setTold] = useState<string[]>([]);
   const [unclear, setUnclear] = useState<Unclear | undefined>(undefined);
   const [cone, setCone] = useState<Cone | undefined>(undefined);
-  const open = useRef<EventSource | undefined>(undefined);
-  useEffect(() => () => open.current?.close(), []);
 
-  const stop = (source: EventSource) => {
-    source.close();
-    open.current = undefined;
-    setRunning(undefined);
-  };
   const start = () => {
     const place = { bearing: bearing!, distance: distance! };
-    const source = new EventSource(
-      `/api/penetrometer?place=${encodeURIComponent(`${visitId} ${place.bearing} ${place.distance}`)}`,
-    );
-    open.current = source;
-    const readings: Push['readings'] = [];
     setTold([]);
-    setRunning({ readings: [], source });
-    source.addEventListener('reading', ({ data }: MessageEvent<string>) => {
-      readings.push(JSON.parse(data) as Push['readings'][number]);
-      setRunning({ readings: [...readings], source });
-    });
-    source.addEventListener('end', ({ data }: MessageEvent<string>) => {
-      const { stopped } = JSON.parse(data) as { stopped: number | null };
-      control.set('push', newId(), visitId, {
-        ...place,
-        readings,
-        ...(stopped !== null && { stopped }),
-        ...(moisture && { moisture }),
-      });
-      stop(source);
-      setBearing(undefined);
-    });
-    source.onerror = () => {
-      setTold(['The penetrometer could not be reached; nothing was kept of this push. Try again.']);
-      stop(source);
-    };
+    push(
+      connection,
+      `${visitId} ${place.bearing} ${place.distance}`,
+      (made) => {
+        control.set('push', newId(), visitId, { ...place, ...made, ...(moisture && { moisture }) });
+        setBearing(undefined);
+      },
+      (why) => setTold([why]),
+    );
   };
   const take = (heads: string[], rows: Record<string, string>[], layout: PushLayout) => {
     if (isForce(layout.load.unit) && !cone) {
@@ -168,12 +154,20 @@ export function Penetrometer(props: StationProps) {
       )}
       {(reading || running) && (
         <div className="h-64">
-          <PushChart rows={reading?.profile ?? []} running={running?.readings ?? []} system={system} />
+          <PushChart rows={reading?.profile ?? []} running={running ?? []} system={system} />
         </div>
       )}
       {map && <PushMap map={map} pushes={pushes} stemRadius={stem} system={system} />}
       {mayMeasure && (
         <>
+          <Select
+            label="Penetrometer"
+            needed
+            options={CONNECTIONS.filter((c) => here.includes(c.key))}
+            value={connection}
+            disabled={running !== undefined}
+            onChange={(chosen) => setConnection(chosen ?? 'simulated-cable')}
+          />
           <Select
             label="Soil as it is pushed"
             options={MOISTURES.filter((m) => m.key !== 'water')}
@@ -190,7 +184,7 @@ export function Penetrometer(props: StationProps) {
               onChange={setDistance}
             />
             {running ? (
-              <button type="button" className="quiet" onClick={() => stop(running.source)}>
+              <button type="button" className="quiet" onClick={cancel}>
                 Cancel
               </button>
             ) : (
@@ -208,12 +202,13 @@ export function Penetrometer(props: StationProps) {
             told={
               running ? (
                 <>
-                  Going down: {short(running.readings.at(-1)?.depth ?? 0)},{' '}
-                  {((running.readings.at(-1)?.pressure ?? 0) / 1e6).toFixed(1)} MPa
+                  Going down: {short(running.at(-1)?.depth ?? 0)},{' '}
+                  {((running.at(-1)?.pressure ?? 0) / 1e6).toFixed(1)} MPa
                 </>
               ) : (
                 <span className="text-sm text-muted">
-                  No device is connected: pushes are simulated. Locate buried lines before any push.
+                  {isSimulated(connection) && 'No device is connected: pushes are simulated. '}
+                  Locate buried lines before any push.
                 </span>
               )
             }

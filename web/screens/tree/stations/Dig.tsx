@@ -264,6 +264,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
               others={rootItems.filter((r) => r.id !== selectedItem.id).map((r) => r.values)}
               point={point}
               frame={frame}
+              north={dig.north}
               measuredFrom={dig.measuredFrom}
               system={system}
               disabled={!mayMeasure}

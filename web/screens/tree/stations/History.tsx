@@ -17,6 +17,7 @@ import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { newId } from '../newId';
 import { headOf, type StationProps } from '../visitEntry';
+import { WhereItStands } from '../where/WhereItStands';
 import { Questions } from '../asked/Questions';
 
 const STOCK: readonly { key: Stock; label: string }[] = [
@@ -131,6 +132,7 @@ export function History(props: StationProps) {
         />
         Healthy reference for others of its species
       </label>
+      <WhereItStands {...props} />
       <Events {...props} />
       <section className="mt-4">
         <h2 className="mb-1">Asked of the owner</h2>

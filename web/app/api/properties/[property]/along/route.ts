@@ -1,5 +1,5 @@
 import type { NextRequest } from 'next/server';
-import { z } from 'zod';
+import * as z from 'zod';
 import { asked, handle, plain } from '@/server/accounts/request';
 import { alongList, noteHeld } from '@/server/along/along';
 import { propertyHead } from '@/server/grounds/grounds';

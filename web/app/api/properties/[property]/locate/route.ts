@@ -1,5 +1,5 @@
 import type { NextRequest } from 'next/server';
-import { z } from 'zod';
+import * as z from 'zod';
 import { asked, plain } from '@/server/accounts/request';
 import { today } from '@/server/cases/write';
 import { addToPlan } from '@/server/grounds/grounds';

@@ -1,5 +1,5 @@
 import type { NextRequest } from 'next/server';
-import { z } from 'zod';
+import * as z from 'zod';
 import { asked, plain, type Asked } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { bringTrees, toldOf } from '@/server/grounds/bring';

@@ -1,0 +1,111 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { besideSector, compassReading, type CompassReading } from '@undrel/core/geometry';
+import { SECTORS, sectorOf } from '@undrel/core/questions';
+import { watchCompass, type Heading } from '../../device/sensors/compass';
+import { keptDeclination } from '../../device/sensors/declination';
+import { readPosition } from '../../device/sensors/position';
+
+/** So much of what the compass told last is averaged, ms. */
+const HELD = 1500;
+const SECTOR = 45;
+
+/** A bearing from the phone's compass, with its error, over the keys: shown as it turns, taken by a press. */
+export function CompassStrip(props: {
+  north: 'true' | 'magnetic';
+  onTake: (bearing: number) => void;
+  onClose: () => void;
+}) {
+  const [reading, setReading] = useState<CompassReading | undefined>(undefined);
+  const [problem, setProblem] = useState<string | undefined>(undefined);
+  const [declination, setDeclination] = useState(() => keptDeclination()?.degrees);
+  const [finding, setFinding] = useState(false);
+  const heard = useRef<(Heading & { at: number })[]>([]);
+  const wanted = props.north === 'magnetic' ? undefined : declination;
+  useEffect(() => {
+    let leave: (() => void) | undefined;
+    let gone = false;
+    const hear = (heading: Heading) => {
+      const at = performance.now();
+      heard.current = [...heard.current.filter((h) => h.at > at - HELD), { ...heading, at }];
+      setProblem(undefined);
+      setReading(
+        compassReading(
+          heard.current.map((h) => h.heading),
+          heading.accuracy,
+          wanted,
+        ),
+      );
+    };
+    watchCompass(hear, (why) => !gone && setProblem(why)).then(
+      (stop) => (gone ? stop() : (leave = stop)),
+      (error: Error) => !gone && setProblem(error.message),
+    );
+    return () => {
+      gone = true;
+      leave?.();
+    };
+  }, [wanted]);
+  const find = async () => {
+    setFinding(true);
+    await readPosition(() => undefined, new AbortController().signal).catch((error: Error) =>
+      setProblem(error.message),
+    );
+    setDeclination(keptDeclination()?.degrees);
+    setFinding(false);
+  };
+  const unknown = props.north === 'true' && declination === undefined;
+  return (
+    <div
+      role="group"
+      aria-label="Compass"
+      className="absolute inset-x-0 bottom-[52px] bg-sheet border-t-2 border-ink px-3 py-2"
+    >
+      <p className="text-sm">
+        Stand at the stem; hold the phone flat and away from steel, its top edge pointing the way. From{' '}
+        {props.north === 'magnetic' || unknown ? 'magnetic' : 'true'} north
+        {unknown && ': the declination here is not known'}
+        {unknown && (
+          <button
+            type="button"
+            tabIndex={-1}
+            className="link min-h-[48px] px-2"
+            disabled={finding}
+            onClick={() => void find()}
+          >
+            {finding ? 'Finding…' : 'Find it by position'}
+          </button>
+        )}
+      </p>
+      <div className="flex items-center gap-2">
+        <span className="num flex-1 text-xl" role="status">
+          {problem ? (
+            <span className="text-base text-harm font-sans">{problem}</span>
+          ) : reading ? (
+            <>
+              {reading.bearing}° {SECTORS[sectorOf(reading.bearing)]} ± {reading.error}°
+              {besideSector(reading, SECTOR) && (
+                <span className="block text-sm font-sans">may as well be the side next to it</span>
+              )}
+            </>
+          ) : (
+            'Listening…'
+          )}
+        </span>
+        <button type="button" tabIndex={-1} className="quiet min-h-[48px]" onClick={props.onClose}>
+          Cancel
+        </button>
+        <button
+          type="button"
+          tabIndex={-1}
+          className="act min-h-[48px]"
+          disabled={!reading || problem !== undefined}
+          onClick={() => reading && props.onTake(reading.bearing)}
+        >
+          Take
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -22,23 +22,37 @@ let slowSince = -Infinity;
 /** How many files are fetched at once: on a thin line the way there and back is most of the time. */
 const AT_ONCE = 6;
 
-/** Fetches the files of this build that are not kept yet. @returns how many are missing still */
-async function warm(): Promise<number> {
+/** Noted in the store of files: those that were put there while a worker was installed. */
+const PREPARED = '/undrel-prepared';
+
+/**
+ * Keeps the files of this build. Called while a worker is installed: what is put into a cache then, a browser may compile as a
+ * whole and keep so (Chromium does), and a page opens sooner by it. What was kept otherwise before is put there once more.
+ *
+ * @throws Error where some could not be had
+ */
+async function prepare(): Promise<void> {
   const cache = await caches.open(STATIC);
+  const known = (await (await cache.match(PREPARED))?.json().catch(() => undefined)) as string[] | undefined;
+  const here = new Set((await cache.keys()).map(({ url }) => new URL(url).pathname));
+  const prepared = new Set(known?.filter((file) => here.has(file)));
   let missing = 0;
-  const files = [...(self.undrelFiles ?? [])];
+  const all = self.undrelFiles ?? [];
+  const files = all.filter((file) => !prepared.has(file));
   const some = async (): Promise<void> => {
     for (let file = files.pop(); file !== undefined; file = files.pop()) {
-      if (await cache.match(file)) continue;
-      const answer = await fetch(file).catch(() => undefined);
-      if (answer?.ok) await cache.put(file, answer);
-      else missing++;
+      const answer = (await cache.match(file)) ?? (await fetch(file).catch(() => undefined));
+      if (answer?.ok) {
+        await cache.put(file, answer);
+        prepared.add(file);
+      } else missing++;
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, some));
+  await cache.put(PREPARED, Response.json(all.filter((file) => prepared.has(file))));
   const shell = await fetch(OFFLINE).catch(() => undefined);
   if (shell?.ok) await (await caches.open(SHELL)).put(OFFLINE, shell);
-  return missing;
+  if (missing > 0) throw new Error(`${missing} files could not be had.`);
 }
 
 const offline = async (): Promise<Response> =>
@@ -150,20 +164,19 @@ const serwist = new Serwist({
 });
 serwist.addEventListeners();
 
-/** A new build comes with its files to a device that took something along; others have no use for them yet. */
-const warmIfUsed = async (): Promise<void> => {
+/**
+ * A new build comes with its files to a device that took something along; others have no use for them yet. Whoever takes the
+ * first property along has this worker installed once more under an address that asks for them.
+ */
+const asked = (): boolean => new URL(self.location.href).searchParams.has('files');
+const prepareIfUsed = async (): Promise<void> => {
   const person = await personHere();
-  if (person && (await alongOf(person)).length > 0) await warm();
+  if (person && (await alongOf(person)).length > 0) await prepare();
 };
-self.addEventListener('install', (event) => event.waitUntil(warmIfUsed().catch(() => undefined)));
-/** Whoever takes a property along asks for all files first, and is told how many could not be had. */
+self.addEventListener('install', (event) =>
+  event.waitUntil(asked() ? prepare() : prepareIfUsed().catch(() => undefined)),
+);
 self.addEventListener('message', (event) => {
   if ((event.data as unknown) === 'kept since')
     event.ports[0]?.postMessage(given.get((event.source as Client).id) ?? null);
-  if ((event.data as unknown) !== 'warm') return;
-  event.waitUntil(
-    warm()
-      .catch(() => -1)
-      .then((missing) => event.ports[0]?.postMessage(missing)),
-  );
 });

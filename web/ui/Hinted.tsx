@@ -1,31 +1,29 @@
 'use client';
 
-import { Popover } from 'radix-ui';
+import dynamic from 'next/dynamic';
+import { useRef, useState } from 'react';
 import type { Piece } from '@undrel/core/vocabulary';
+
+const Hint = dynamic(() => import('./Hint').then((m) => m.Hint), { ssr: false });
 
 /** A term with a hint of what it means, opened by a touch, a click or the keyboard. */
 function Term({ text, means }: Required<Piece>) {
+  const [open, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
   return (
-    <Popover.Root>
-      <Popover.Trigger asChild>
-        <button
-          type="button"
-          className="inline text-left font-[inherit] underline decoration-dotted decoration-1 underline-offset-4"
-        >
-          {text}
-        </button>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          sideOffset={4}
-          collisionPadding={12}
-          aria-label={text}
-          className="z-40 w-[20rem] max-w-[calc(100vw-24px)] bg-sheet border-2 border-ink p-3 text-base leading-snug"
-        >
-          {means}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <>
+      <button
+        ref={button}
+        type="button"
+        aria-haspopup="dialog"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        className="inline text-left font-[inherit] underline decoration-dotted decoration-1 underline-offset-4"
+      >
+        {text}
+      </button>
+      {open && <Hint term={text} means={means} at={button} onClose={() => setOpen(false)} />}
+    </>
   );
 }
 

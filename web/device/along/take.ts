@@ -20,20 +20,34 @@ const AT_ONCE = 3;
 
 export type Taken = { along: Along } | { problem: string };
 
-/** Asks the service worker for the application's own files. @returns whether all of them are here */
+/** Under this nothing is ever opened: the worker there only fetches. */
+const NOWHERE = '/sw-files/';
+
+/**
+ * Fetches the application's own files, by a worker whose installation is over once all of them are here: files kept in this way
+ * are kept compiled where the browser does so.
+ *
+ * @returns whether all of them are here
+ */
 async function files(signal: AbortSignal): Promise<boolean> {
-  // Where none was registered it would be waited for without end.
+  // Where none was registered none can be: what is taken along would never be shown.
   if (!(await navigator.serviceWorker.getRegistration())) return false;
-  const stopped = new Promise<never>((_, reject) => {
-    signal.addEventListener('abort', () => reject(new DOMException('stopped', 'AbortError')));
+  const made = await navigator.serviceWorker.register('/sw.js?files', {
+    scope: NOWHERE,
+    updateViaCache: 'none',
   });
-  const ready = await Promise.race([navigator.serviceWorker.ready, stopped]);
-  const channel = new MessageChannel();
-  const missing = new Promise<number>((resolve) => {
-    channel.port1.onmessage = ({ data }: MessageEvent<number>) => resolve(data);
-  });
-  ready.active!.postMessage('warm', [channel.port2]);
-  return (await Promise.race([missing, stopped])) === 0;
+  const worker = made.installing ?? made.waiting ?? made.active;
+  const over = (): boolean => worker === null || worker.state !== 'installing';
+  try {
+    await new Promise<void>((done, reject) => {
+      if (over()) return done();
+      worker!.addEventListener('statechange', () => over() && done());
+      signal.addEventListener('abort', () => reject(new DOMException('stopped', 'AbortError')));
+    });
+    return worker !== null && worker.state !== 'redundant';
+  } finally {
+    await made.unregister().catch(() => undefined);
+  }
 }
 
 /**

@@ -6,7 +6,8 @@ import { PageLink } from '@/ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
 import { DeviceState } from './DeviceState';
 import { usePreferences } from './preferences';
-import { PhoneMenu, type MenuEntry } from './PhoneMenu';
+import type { MenuEntry } from './menu';
+import { PhoneMenu } from './PhoneMenu';
 import { THEME_WORDS, THEMES } from './themes';
 
 const Palette = dynamic(() => import('./Palette').then((m) => m.Palette), { ssr: false });

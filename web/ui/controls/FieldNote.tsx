@@ -1,7 +1,10 @@
 'use client';
 
-import { Popover } from 'radix-ui';
-import { useState, type ReactNode } from 'react';
+import dynamic from 'next/dynamic';
+import { useRef, useState, type ReactNode } from 'react';
+
+const load = () => import('./FieldWords').then((m) => m.FieldWords);
+const FieldWords = dynamic(load, { ssr: false });
 
 /**
  * A field with what is wrong with its value. The words float beside the field while somebody is in it, so that they
@@ -21,43 +24,32 @@ export function FieldNote({
   children: ReactNode;
 }) {
   const [within, setWithin] = useState(false);
+  const field = useRef<HTMLSpanElement>(null);
   const wrong = note !== undefined && note !== false && note !== null;
   return (
-    <Popover.Root open={wrong && within}>
-      <Popover.Anchor asChild>
-        <span
-          className="block"
-          onFocus={() => setWithin(true)}
-          onBlur={({ relatedTarget: next, currentTarget }) => {
-            const stays = next instanceof Node && document.getElementById(id)?.contains(next);
-            if (!stays && !currentTarget.contains(next)) setWithin(false);
-          }}
-        >
-          {children}
-          {wrong && !within && (
-            <span id={id} hidden>
-              {note}
-            </span>
-          )}
-          <Popover.Portal>
-            <Popover.Content
-              id={id}
-              role="alert"
-              side="bottom"
-              align="start"
-              sideOffset={4}
-              collisionPadding={8}
-              className="z-50 w-[min(20rem,calc(100vw-1rem))] bg-sheet border-2 border-harm p-2.5 text-sm text-left"
-              onOpenAutoFocus={(event) => event.preventDefault()}
-              onCloseAutoFocus={(event) => event.preventDefault()}
-              // A press on a button of the note leaves the field as it is until the button has been heard.
-              onPointerDown={(event) => event.preventDefault()}
-            >
-              {note}
-            </Popover.Content>
-          </Popover.Portal>
+    <span
+      ref={field}
+      className="block"
+      onFocus={() => {
+        setWithin(true);
+        void load();
+      }}
+      onBlur={({ relatedTarget: next, currentTarget }) => {
+        const stays = next instanceof Node && document.getElementById(id)?.contains(next);
+        if (!stays && !currentTarget.contains(next)) setWithin(false);
+      }}
+    >
+      {children}
+      {wrong && !within && (
+        <span id={id} hidden>
+          {note}
         </span>
-      </Popover.Anchor>
-    </Popover.Root>
+      )}
+      {wrong && within && (
+        <FieldWords id={id} at={field}>
+          {note}
+        </FieldWords>
+      )}
+    </span>
   );
 }

@@ -1,0 +1,13 @@
+import type { Theme } from './themes';
+
+/** Something of the page that a phone has no room for in its bar. */
+export type MenuEntry =
+  | { label: string; href: string }
+  | { label: string; act: () => void; disabled?: boolean };
+
+export interface MenuProps {
+  entries: readonly MenuEntry[];
+  theme: Theme;
+  onTheme: (theme: Theme) => void;
+  onFind: () => void;
+}

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { CHROMIUM } from '../scripts/setup/packages.mjs';
 import { enterDemo, saved, station, STATIONS } from './enter';
 
 test('the section and the figures follow while typing, and stay after a reload', async ({ page }) => {
@@ -174,4 +175,42 @@ test('what is pressed at a station is as tall as a thumb in a glove', async ({ b
     );
   }
   expect(small).toEqual([]);
+});
+
+test('with the text of the phone at twice its size nothing runs out of the screen at any station', async ({
+  playwright,
+}) => {
+  const large = await playwright.chromium.launch({
+    executablePath: CHROMIUM,
+    args: ['--no-sandbox', '--disable-gpu', '--blink-settings=defaultFontSize=32'],
+  });
+  const { baseURL } = test.info().project.use;
+  const page = await (
+    await large.newContext({ baseURL, viewport: { width: 390, height: 844 }, serviceWorkers: 'block' })
+  ).newPage();
+  await enterDemo(page);
+  const wide: unknown[] = [];
+  const pages = [
+    ...STATIONS.map((key) => `/trees/sable-katsura-14?station=${key}`),
+    '/grounds',
+    '/grounds/sable-row',
+    '/grounds/sable-row/walk',
+    '/device',
+  ];
+  for (const address of pages) {
+    await page.goto(address);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    const [size, over, beyond] = await page
+      .locator('main')
+      .evaluate((main) => [
+        getComputedStyle(document.documentElement).fontSize,
+        main.scrollWidth - main.clientWidth,
+        document.documentElement.scrollWidth - window.innerWidth,
+      ]);
+    expect(size).toBe('32px');
+    if (Number(over) > 0 || Number(beyond) > 0) wide.push([address, over, beyond]);
+  }
+  expect(wide).toEqual([]);
+  await large.close();
 });

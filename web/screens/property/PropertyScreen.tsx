@@ -160,7 +160,7 @@ export function PropertyScreen({
         <span className="text-sm text-muted hidden sm:inline">{page.client}</span>
       </TopBar>
       <main className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_600px]">
-        <div className="h-[46dvh] lg:h-auto min-h-[260px] border-b-2 lg:border-b-0 lg:border-r-2 border-ink flex flex-col relative">
+        <div className="plan-pane h-[46dvh] lg:h-auto min-h-[260px] border-b-2 lg:border-b-0 lg:border-r-2 border-ink flex flex-col relative">
           {placing && (
             <p
               role="status"

@@ -21,7 +21,7 @@ export function NextStep(props: StationProps & { station: StationKey; children: 
   const left = progress.find((p) => p.station === next);
   const label = STATIONS.find((s) => s.key === next)!.label;
   return (
-    <div className="border-t-2 border-ink bg-wash px-4 lg:px-6 h-[66px] flex items-center gap-3">
+    <div className="border-t-2 border-ink bg-wash px-4 lg:px-6 min-h-[66px] flex items-center gap-3">
       {station === 'prescription' ? (
         <PageLink className="act" href={`/trees/${treeId}/report?visit=${visitId}`}>
           Report

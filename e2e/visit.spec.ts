@@ -39,6 +39,28 @@ test('a slip of the unit is asked about and what was typed stays', async ({ page
   await saved(page);
 });
 
+test('what is wrong with a value is said where the code for saying it can no longer be had', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  let gone = false;
+  await page.route('**/_next/static/chunks/**', (route) => (gone ? route.abort() : route.continue()));
+  await page.goto('/trees/kelpworth-20?station=mulch');
+  const begin = page.getByRole('button', { name: 'Begin a visit today' });
+  const cell = page.getByLabel('at the bark, E', { exact: true });
+  await expect(begin.or(cell)).toBeVisible();
+  if (await begin.isVisible()) {
+    await begin.click();
+    await station(page, /^Mulch, grade/).click();
+  }
+  await expect(cell).toBeEnabled();
+  gone = true;
+  await cell.fill('30 m');
+  await expect(page.getByRole('alert').filter({ hasText: 'Was 30 cm meant?' })).toBeVisible();
+  await cell.fill('30');
+  await saved(page);
+});
+
 test('a species is found by any name, an unknown one is said to be, and the firm may judge one for itself', async ({
   page,
 }) => {
@@ -144,6 +166,34 @@ test('on a phone, minus, fractions and units stand over the number pad, and one 
   await saved(page);
   await page.getByRole('heading', { level: 1 }).tap();
   await expect(keys).toBeHidden();
+});
+
+test('the menu of a phone opens, chooses and gives the focus back; a term explains itself where it first stands', async ({
+  browser,
+}) => {
+  const page = await (
+    await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } })
+  ).newPage();
+  await enterDemo(page);
+  await page.goto('/trees/sable-katsura-14?station=verdict');
+  const menu = page.getByRole('button', { name: 'Menu' });
+  await menu.tap();
+  await expect(page.getByRole('menuitem', { name: 'Through time' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('menu')).toHaveCount(0);
+  await expect(menu).toBeFocused();
+  await menu.tap();
+  await page.getByRole('menuitemradio', { name: 'Sun' }).tap();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'sun');
+
+  await page.goto('/trees/sable-katsura-14/report');
+  const term = page.locator('button[aria-haspopup=dialog][aria-expanded=false]').first();
+  const word = (await term.textContent())!;
+  await term.tap();
+  await expect(page.getByRole('dialog', { name: word })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: word })).toHaveCount(0);
+  await page.context().close();
 });
 
 test('what is pressed at a station is as tall as a thumb in a glove', async ({ browser }) => {

@@ -1,10 +1,19 @@
 'use client';
 
-import dynamic from 'next/dynamic';
-import { useRef, useState } from 'react';
+import { useRef, useState, type RefObject } from 'react';
 import type { Piece } from '@undrel/core/vocabulary';
+import { late } from './late';
 
-const Hint = dynamic(() => import('./Hint').then((m) => m.Hint), { ssr: false });
+interface HintProps {
+  term: string;
+  means: string;
+  at: RefObject<HTMLButtonElement | null>;
+  onClose: () => void;
+}
+const Hint = late<HintProps>(
+  () => import('./Hint').then((m) => m.Hint),
+  ({ means }) => <span role="note"> ({means})</span>,
+);
 
 /** A term with a hint of what it means, opened by a touch, a click or the keyboard. */
 function Term({ text, means }: Required<Piece>) {

@@ -5,6 +5,7 @@ import { besideSector, compassReading, type CompassReading } from '@undrel/core/
 import { SECTORS, sectorOf } from '@undrel/core/questions';
 import { watchCompass, type Heading } from '../../device/sensors/compass';
 import { keptDeclination } from '../../device/sensors/declination';
+import type { CompassProps } from './compassProps';
 import { readPosition } from '../../device/sensors/position';
 
 /** So much of what the compass told last is averaged, ms. */
@@ -12,11 +13,7 @@ const HELD = 1500;
 const SECTOR = 45;
 
 /** A bearing from the phone's compass, with its error, over the keys: shown as it turns, taken by a press. */
-export function CompassStrip(props: {
-  north: 'true' | 'magnetic';
-  onTake: (bearing: number) => void;
-  onClose: () => void;
-}) {
+export function CompassStrip(props: CompassProps) {
   const [reading, setReading] = useState<CompassReading | undefined>(undefined);
   const [problem, setProblem] = useState<string | undefined>(undefined);
   const [declination, setDeclination] = useState(() => keptDeclination()?.degrees);

@@ -1,9 +1,10 @@
 'use client';
 
 import { ArrowRight, Compass, Minus, Plus } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { UnitSystem } from '@undrel/core/units';
+import { late } from '../../ui/late';
+import type { CompassProps } from './compassProps';
 import { stepped, withKey } from './keys';
 import { usePreferences } from './preferences';
 
@@ -15,7 +16,18 @@ const KEYS: Record<UnitSystem, readonly string[]> = {
 
 const SIDES = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
 
-const CompassStrip = dynamic(() => import('./CompassStrip').then((m) => m.CompassStrip), { ssr: false });
+const CompassStrip = late<CompassProps>(
+  () => import('./CompassStrip').then((m) => m.CompassStrip),
+  ({ onClose }) => (
+    <button
+      type="button"
+      className="absolute inset-x-0 bottom-[52px] bg-sheet border-t-2 border-ink min-h-[52px]"
+      onClick={onClose}
+    >
+      The compass needs signal once; type the bearing.
+    </button>
+  ),
+);
 
 const isKeyed = (target: EventTarget | null): target is HTMLInputElement =>
   target instanceof HTMLInputElement &&

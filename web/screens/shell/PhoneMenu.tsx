@@ -1,12 +1,34 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { Menu } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useAlive } from '../../ui/controls/Entry';
+import { late } from '../../ui/late';
+import { PageLink } from '../../ui/PageLink';
 import type { MenuProps } from './menu';
 
-const PhoneMenuList = dynamic(() => import('./PhoneMenuList').then((m) => m.PhoneMenuList), { ssr: false });
+const PhoneMenuList = late<MenuProps & { onClose: () => void }>(
+  () => import('./PhoneMenuList').then((m) => m.PhoneMenuList),
+  ({ entries, onClose }) => (
+    <span
+      role="group"
+      aria-label="Menu"
+      className="absolute right-0 top-[48px] z-50 w-[15rem] bg-sheet border-2 border-ink"
+    >
+      {entries.map(
+        (entry) =>
+          'href' in entry && (
+            <PageLink key={entry.label} href={entry.href} className="min-h-[48px] px-4 flex items-center">
+              {entry.label}
+            </PageLink>
+          ),
+      )}
+      <button type="button" className="link min-h-[48px] px-4" onClick={onClose}>
+        Close
+      </button>
+    </span>
+  ),
+);
 
 /** On a phone: everything that the bar of a desk shows beside its title. The list comes with the first press. */
 export function PhoneMenu(props: MenuProps) {
@@ -31,7 +53,8 @@ export function PhoneMenu(props: MenuProps) {
           {...props}
           onClose={() => {
             setOpen(false);
-            button.current?.focus();
+            // Once the list is gone: until then it holds the focus.
+            setTimeout(() => button.current?.focus());
           }}
         />
       )}

@@ -1,10 +1,17 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { useRef, useState, type ReactNode } from 'react';
+import { late } from '../late';
+import type { FieldWordsProps } from './fieldWordsProps';
 
-const load = () => import('./FieldWords').then((m) => m.FieldWords);
-const FieldWords = dynamic(load, { ssr: false });
+const FieldWords = late<FieldWordsProps>(
+  () => import('./FieldWords').then((m) => m.FieldWords),
+  ({ id, children }) => (
+    <span id={id} role="alert" className="wrong block text-sm">
+      {children}
+    </span>
+  ),
+);
 
 /**
  * A field with what is wrong with its value. The words float beside the field while somebody is in it, so that they
@@ -32,7 +39,7 @@ export function FieldNote({
       className="block"
       onFocus={() => {
         setWithin(true);
-        void load();
+        FieldWords.fetch();
       }}
       onBlur={({ relatedTarget: next, currentTarget }) => {
         const stays = next instanceof Node && document.getElementById(id)?.contains(next);

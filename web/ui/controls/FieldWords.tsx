@@ -1,10 +1,11 @@
 'use client';
 
 import { Popover } from 'radix-ui';
-import type { ReactNode, RefObject } from 'react';
+import type { RefObject } from 'react';
+import type { FieldWordsProps } from './fieldWordsProps';
 
 /** What is wrong with a field, floating below it; takes no focus from it. */
-export const FieldWords = (props: { id: string; at: RefObject<HTMLElement | null>; children: ReactNode }) => (
+export const FieldWords = (props: FieldWordsProps) => (
   <Popover.Root open>
     <Popover.Anchor virtualRef={props.at as RefObject<HTMLElement>} />
     <Popover.Portal>

@@ -1,6 +1,5 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
 import { placedBy, type Fix, type OnPlan } from '@undrel/core/geometry';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
@@ -9,11 +8,10 @@ import { ONE_STEP } from '../../../device/store';
 import { readPosition } from '../../../device/sensors/position';
 import { Said } from '../../../ui/Said';
 import type { StationProps } from '../visitEntry';
+import { PlaceView } from './PlaceView';
 
 /** Positions are told to so much, m. */
 const RESOLUTION = 0.1;
-
-const PlaceView = dynamic(() => import('./PlaceView').then((m) => m.PlaceView), { ssr: false });
 
 /** A place on the plan in words. */
 export function inWords({ x, y, error }: NonNullable<Tree['position']>, system: UnitSystem): string {

@@ -103,6 +103,8 @@ test('a device that falls silent is given up', async () => {
   const push = all(lineDriver('w', silent).push('x'));
   const refused = expect(push).rejects.toThrow('does not answer');
   await pass(20_000);
+  // What may still come of the push is waited for, a second.
+  await pass(2_000);
   await refused;
   jest.useRealTimers();
 });

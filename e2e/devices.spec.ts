@@ -77,6 +77,12 @@ test('a position places a tree with its ring, ties the plan, and gives way to a 
   await expect(where).toContainText('Its place on the plan stays');
   await saved(page);
 
+  // Another city: it is said, and nothing is moved.
+  await context.setGeolocation({ latitude: HERE.latitude + 3, longitude: HERE.longitude, accuracy: 4 });
+  await read.click();
+  await expect(where.getByRole('alert')).toContainText('Is this the right property?');
+  await expect(where).toContainText('20.0 m north');
+
   // The property's plan shows what is sure and what is not.
   await page.goto(property);
   const plan = page.getByRole('group', { name: 'Plan of the property' });
@@ -132,8 +138,14 @@ test('a bearing is taken from the compass over the keys of a phone, with its err
     setInterval(turn, 50);
   });
   await expect(compass).toContainText('142° SE ± 10°');
+  // With the declination where the phone is, from true north.
+  await page.context().grantPermissions(['accelerometer', 'gyroscope', 'magnetometer', 'geolocation']);
+  await page.context().setGeolocation({ latitude: -36, longitude: -137, accuracy: 3 });
+  await compass.getByRole('button', { name: 'Find it by position' }).tap();
+  await expect(compass).toContainText(/true north, declination 20\.[0-5]° east by this phone’s position of/);
+  await expect(compass).toContainText('162° S ± 10°');
   await compass.getByRole('button', { name: 'Take' }).tap();
-  await expect(push).toHaveValue('142');
+  await expect(push).toHaveValue('162');
   await expect(push).toBeFocused();
   await expect(compass).toBeHidden();
   await page.context().close();

@@ -11,7 +11,7 @@ const named = (name: string) => Object.assign(new Error('as the browser says it'
 async function pushed(connection: Parameters<typeof connect>[0]) {
   const device = await connect(connection);
   const heard = [];
-  for await (const event of device.push('v 90 1')) heard.push(event);
+  for await (const event of device.push('v 90 1', new AbortController().signal)) heard.push(event);
   await device.close();
   return heard;
 }

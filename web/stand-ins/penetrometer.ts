@@ -46,13 +46,15 @@ export function* simulatedPush(place: string): Generator<PenetrometerEvent> {
 
 /** The device itself: takes lines, answers in lines at the cone's pace. */
 function device(tell: (line: string) => void, paceMs: number) {
-  let pushes = 0;
+  /** The push under way, by its number. */
+  let under: number | undefined;
   let rest = '';
-  const push = async (place: string) => {
-    const own = ++pushes;
+  const push = async (number: number, place: string) => {
+    under = number;
+    tell(JSON.stringify({ push: number }));
     for (const event of simulatedPush(place)) {
       await new Promise((done) => setTimeout(done, paceMs));
-      if (own !== pushes) return;
+      if (under !== number) return;
       tell(JSON.stringify(event.kind === 'end' ? { stopped: event.stopped ?? null } : event.reading));
     }
   };
@@ -60,16 +62,13 @@ function device(tell: (line: string) => void, paceMs: number) {
     hear(text: string) {
       rest += text;
       for (let end = rest.indexOf('\n'); end >= 0; end = rest.indexOf('\n')) {
-        const line = rest.slice(0, end);
+        const [what, number, ...place] = rest.slice(0, end).split(' ');
         rest = rest.slice(end + 1);
-        if (line.startsWith('push ')) void push(line.slice(5));
-        else if (line === 'stop') {
-          pushes++;
-          tell('{"stopped":null}');
-        }
+        if (what === 'push') void push(Number(number), place.join(' '));
+        else if (what === 'stop' && under === Number(number)) under = undefined;
       }
     },
-    end: () => void pushes++,
+    end: () => void (under = undefined),
   };
 }
 

@@ -24,6 +24,8 @@ export const siteSchema = z.strictObject({
         x: length('position'),
         y: length('position'),
         stemDiameter: length('stemDiameter').optional(),
+        /** Where its place came from a position that was read: how far it may be out, in 95 of 100. */
+        error: length('positionError').optional(),
       }),
     )
     .max(2000),

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import type { SiteThing, Tree, TrenchDesign } from '../records';
-import { schoolFor, TRENCH_LIMITS } from '../practice';
+import { obstacleKind, schoolFor, TRENCH_LIMITS } from '../practice';
 import { readDig } from '../roots';
 import {
   along,
   alternativesTo,
   bestWedges,
+  fixedPoints,
   marksHold,
   planTrenches,
   tapesFor,
@@ -326,4 +327,38 @@ test('spokes go over time by the school: at once, by halves, by tenths; a failin
   expect(plan({}, {}, { stressed: true }).notes.join()).toContain('it is failing');
   expect(plan({ plantedYear: 1900 }).notes.join()).toContain('it is old');
   expect(paced('once', { stressed: true }).seasons).toBe(1);
+});
+
+test('where the place came from a position, lines and trees are kept away from by its error too, and no tape is laid from them', () => {
+  const gas: SiteThing = {
+    name: 'Gas main',
+    kind: 'gas',
+    shape: 'line',
+    points: [
+      [90, 53],
+      [110, 53],
+    ],
+  };
+  const others = [
+    { label: 'Near', x: 103, y: 48, stemDiameter: 0.2, error: 1 },
+    { label: 'Wall corner tree', x: 100, y: 44 },
+  ];
+  const keep = obstacleKind('gas').clearance;
+  fc.assert(
+    fc.property(fc.double({ min: 0.2, max: 6, noNaN: true }), (error) => {
+      const unsure = { ...TREE, position: { x: 100, y: 50, error } };
+      const laid = plan(unsure, {}, { site: [gas], others });
+      for (const { bearing, to } of laid.spokes) {
+        const [, north] = along(bearing);
+        // The line lies 3 m north of the stem.
+        expect(3 - to * north - laid.rules.width / 2).toBeGreaterThanOrEqual(keep + error - 1e-6);
+      }
+      expect(laid.notes.join()).toContain('came from a position and is sure to');
+      expect(fixedPoints(unsure.position, [gas], others, () => false)).toEqual([]);
+    }),
+  );
+  expect(plan({}, {}, { site: [gas], others }).notes.join()).not.toContain('came from a position');
+  // Of a sure tree, tapes are laid from what is sure as well.
+  const names = fixedPoints(TREE.position!, [gas], others, () => true).map((p) => p.name);
+  expect(names).toEqual(['Wall corner tree']);
 });

@@ -1,5 +1,5 @@
 import { percent } from '../units/share';
-import type { Push, SiteThing, Tree, TrenchDesign } from '../records';
+import type { Push, Site, SiteThing, Tree, TrenchDesign } from '../records';
 import {
   LIMITS,
   ESTABLISHED_YEARS,
@@ -12,7 +12,7 @@ import {
 import { dripLine } from '../crown/dripLine';
 import { isAnchor, structuralRootZone, type DigReading } from '../roots';
 import { chanceBelow, mapOf, reachedAt, ROOM, type SoilMap } from '../soil';
-import { shortMark } from '../units/marks';
+import { longMark, shortMark } from '../units/marks';
 import { along, blockedAlong, type Obstacle } from './clear';
 import { layOut, type Layout, type LayoutRules, type Spoke } from './layout';
 
@@ -63,7 +63,7 @@ export interface TrenchSituation {
   design: TrenchDesign;
   /** What stands and lies about it, and the other trees, on the plan of the property. */
   site: readonly SiteThing[];
-  others?: readonly { label: string; x: number; y: number; stemDiameter?: number }[];
+  others?: Site['others'];
   dig?: DigReading;
   /** Pushes of a penetrometer: where soil is tight. */
   pushes?: readonly Push[];
@@ -80,7 +80,10 @@ export function spokeRules(school: SchoolInForce, tree: Tree, date: string): Spo
   return years !== undefined && years < ESTABLISHED_YEARS ? SPOKES.hand : SPOKES.air;
 }
 
-/** What a trench keeps away from, in metres from the stem. */
+/**
+ * What a trench keeps away from, in metres from the stem. Where the tree's place is known to some metres only, what the plan
+ * shows about it is known no better: it is kept away from by as much more.
+ */
 export function obstaclesFor(
   { tree, site, others = [], dig }: Pick<TrenchSituation, 'tree' | 'site' | 'others' | 'dig'>,
   rules: Pick<SpokeRules, 'depth'>,
@@ -93,7 +96,7 @@ export function obstaclesFor(
         name,
         shape,
         points: near(points),
-        clearance: obstacleKind(kind).clearance,
+        clearance: obstacleKind(kind).clearance + (at.error ?? 0),
       }))
     : [];
   const trees = at
@@ -101,7 +104,7 @@ export function obstaclesFor(
         name: other.label,
         shape: 'line',
         points: near([[other.x, other.y]]),
-        clearance: structuralRootZone(other.stemDiameter ?? 0),
+        clearance: structuralRootZone(other.stemDiameter ?? 0) + Math.hypot(at.error ?? 0, other.error ?? 0),
       }))
     : [];
   const anchors = (dig?.roots ?? [])
@@ -159,6 +162,10 @@ function bridgedBy(spoke: Spoke, dig: DigReading | undefined, depth: number): st
     .map(({ root }) => root.label);
 }
 
+/** Said where the place of the tree came from a position. @param error m, in 95 of 100 */
+export const unsurePlace = (error: number): string =>
+  `its place on the plan came from a position and is sure to ± ${longMark(error)}: lines and trees are kept away from by as much more, and nothing is set out by tapes from fixed points; measure its place by tape`;
+
 /** Fall of the ground along a bearing, as a ratio, whichever way it runs. */
 export const fallAlong = (slope: TrenchDesign['slope'], bearing: number): number =>
   slope ? Math.abs(slope.fall * Math.cos(((bearing - slope.toward) * Math.PI) / 180)) : 0;
@@ -205,6 +212,7 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   const notes: string[] = [];
   const missing: string[] = [];
   if (!tree.position) missing.push('its place on the plan of the property');
+  if (tree.position?.error) notes.push(unsurePlace(tree.position.error));
   const crown = dripLine(tree);
   if (!crown) missing.push('crown radius');
   if (stem === undefined) missing.push('stem diameter');

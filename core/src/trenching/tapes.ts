@@ -1,4 +1,4 @@
-import type { SiteThing } from '../records';
+import type { Site, SiteThing, Tree } from '../records';
 import { endsOf } from './exchange';
 import type { PlannedSpoke } from './plan';
 
@@ -27,19 +27,29 @@ const LONGEST = 25;
 const FLATTEST = 0.26;
 const MOST_POINTS = 40;
 
-/** Corners of what stands on the plan and the other trees, nearest first; lines that lie underground are left out. */
+/** A place less sure than this is not measured from by tape, m. Judgement: what a tape is out by on open ground. */
+const TAPED_WITHIN = 0.1;
+
+/**
+ * Corners of what stands on the plan and the other trees, nearest first; lines that lie underground are left out, and so is
+ * whatever came from a position: a tape from it would be out by metres.
+ */
 export function fixedPoints(
-  position: { x: number; y: number },
+  position: NonNullable<Tree['position']>,
   site: readonly SiteThing[],
-  others: readonly { label: string; x: number; y: number }[],
+  others: Site['others'],
   buried: (kind: string) => boolean,
 ): FixedPoint[] {
+  const sure = ({ error = 0 }: { error?: number }) => error <= TAPED_WITHIN;
+  if (!sure(position)) return [];
   const corners = site
     .filter(({ kind }) => !buried(kind))
     .flatMap(({ name, points }) =>
       points.map(([x, y], i) => ({ name: `${name}, corner ${i + 1}`, x: x - position.x, y: y - position.y })),
     );
-  const trees = others.map(({ label, x, y }) => ({ name: label, x: x - position.x, y: y - position.y }));
+  const trees = others
+    .filter(sure)
+    .map(({ label, x, y }) => ({ name: label, x: x - position.x, y: y - position.y }));
   return [...corners, ...trees]
     .filter(({ x, y }) => Math.hypot(x, y) <= LONGEST)
     .sort((a, b) => Math.hypot(a.x, a.y) - Math.hypot(b.x, b.y))

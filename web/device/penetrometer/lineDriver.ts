@@ -8,34 +8,45 @@ export const SILENCE_MS = 15_000;
 const LINE = 400;
 
 const told = z.union([
+  z.strictObject({ push: z.int() }),
   z.strictObject({ depth: z.number().min(0).max(1.5), pressure: z.number().min(0).max(2e7) }),
   z.strictObject({ stopped: z.number().min(0).max(1.5).nullable() }),
 ]);
 
+const SILENT = 'The penetrometer does not answer; nothing was kept of this push. Try again.';
+const UNREADABLE = 'The penetrometer sent what cannot be read; nothing was kept of this push. Push again.';
+const GONE = 'The penetrometer was disconnected; nothing was kept of this push.';
+
 /**
- * The driver of a device that is told `push PLACE` and `stop` and answers in lines of JSON: `{"depth": m, "pressure": Pa}`
- * for each reading and `{"stopped": m or null}` at the end. A penetrometer of another maker is another file like this one.
+ * The driver of a device that is told `push NUMBER PLACE` and `stop NUMBER` and answers in lines of JSON: `{"push": number}` as it
+ * begins, `{"depth": m, "pressure": Pa}` for each reading and `{"stopped": m or null}` at the end. What it still tells of a push
+ * that was broken off comes before the next one begins, and is passed over. A penetrometer of another maker is another file
+ * like this one.
  */
 export function lineDriver(name: string, wire: Wire): Penetrometer {
   const lines = linesOf(wire.readable);
+  let pushes = 0;
   return {
     name,
-    async *push(place): AsyncGenerator<PenetrometerEvent> {
-      await wire.write(`push ${place.replace(/\s+/g, ' ')}\n`);
-      let ended = false;
+    async *push(place, signal): AsyncGenerator<PenetrometerEvent> {
+      const own = ++pushes;
+      await wire.write(`push ${own} ${place.replace(/\s+/g, ' ')}\n`);
+      let state: 'waiting' | 'going' | 'over' = 'waiting';
+      let depth = -1;
       try {
-        let depth = -1;
-        while (!ended) {
-          const line = await within(lines.next());
-          const read = line === undefined ? undefined : told.safeParse(parsed(line));
-          if (!read?.success)
-            throw new Error(
-              line === undefined
-                ? 'The penetrometer was disconnected; nothing was kept of this push.'
-                : 'The penetrometer sent what cannot be read; nothing was kept of this push. Push again.',
-            );
-          if ('stopped' in read.data) {
-            ended = true;
+        while (state !== 'over') {
+          const line = await within(lines.next(), signal);
+          // Nobody wants it any more, or another push has begun.
+          if (line === 'ended' || own !== pushes) return;
+          lines.took();
+          if (line === undefined) throw new Error(GONE);
+          const read = told.safeParse(parsed(line));
+          if (state === 'waiting') {
+            if (read.success && 'push' in read.data && read.data.push === own) state = 'going';
+          } else if (!read.success || 'push' in read.data) {
+            throw new Error(UNREADABLE);
+          } else if ('stopped' in read.data) {
+            state = 'over';
             yield { kind: 'end', stopped: read.data.stopped ?? undefined };
           } else if (read.data.depth > depth) {
             depth = read.data.depth;
@@ -43,10 +54,7 @@ export function lineDriver(name: string, wire: Wire): Penetrometer {
           }
         }
       } finally {
-        if (!ended) {
-          await wire.write('stop\n').catch(() => undefined);
-          await lines.until('"stopped"');
-        }
+        if (state !== 'over') await wire.write(`stop ${own}\n`).catch(() => undefined);
       }
     },
     async close() {
@@ -64,29 +72,33 @@ function parsed(line: string): unknown {
   }
 }
 
-async function within<T>(answer: Promise<T>, ms = SILENCE_MS): Promise<T> {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const silence = new Promise<never>((_, refuse) => {
-    timer = setTimeout(
-      () => refuse(new Error('The penetrometer does not answer; nothing was kept of this push. Try again.')),
-      ms,
-    );
+/** An answer, unless nobody wants it any more. @throws Error where it does not come in time */
+async function within<T>(answer: Promise<T>, signal: AbortSignal): Promise<T | 'ended'> {
+  if (signal.aborted) return 'ended';
+  return new Promise((give, refuse) => {
+    const timer = setTimeout(() => refuse(new Error(SILENT)), SILENCE_MS);
+    const ended = () => give('ended');
+    signal.addEventListener('abort', ended);
+    answer.then(give, refuse).finally(() => {
+      clearTimeout(timer);
+      signal.removeEventListener('abort', ended);
+    });
   });
-  return Promise.race([answer, silence]).finally(() => clearTimeout(timer));
 }
 
-/** Lines from bytes that break anywhere. */
+/** Lines from bytes that break anywhere; one that nobody took is still there for who asks next. */
 function linesOf(readable: ReadableStream<Uint8Array>) {
   const reader = readable.getReader();
   const text = new TextDecoder();
   let rest = '';
-  async function next(): Promise<string | undefined> {
+  let asked: Promise<string | undefined> | undefined;
+  async function line(): Promise<string | undefined> {
     for (;;) {
       const end = rest.indexOf('\n');
       if (end >= 0) {
-        const line = rest.slice(0, end).trim();
+        const whole = rest.slice(0, end).trim();
         rest = rest.slice(end + 1);
-        if (line) return line;
+        if (whole) return whole;
       } else if (rest.length > LINE) {
         rest = '';
         return '';
@@ -98,14 +110,8 @@ function linesOf(readable: ReadableStream<Uint8Array>) {
     }
   }
   return {
-    next,
-    /** What still comes of a push that was broken off, so that the next one begins clean. */
-    async until(mark: string, ms = 1000): Promise<void> {
-      const read = async () => {
-        for (let line = await next(); line !== undefined && !line.includes(mark);) line = await next();
-      };
-      await within(read(), ms).catch(() => undefined);
-    },
+    next: (): Promise<string | undefined> => (asked ??= line()),
+    took: () => void (asked = undefined),
     async close() {
       await reader.cancel().catch(() => undefined);
       reader.releaseLock();

@@ -8,10 +8,13 @@ export type PenetrometerEvent =
   | { kind: 'reading'; reading: Reading }
   | { kind: 'end'; stopped: number | undefined };
 
-/** A recording penetrometer: one push at a time, told while the cone goes down. Whoever stops listening ends the push. */
+/** A recording penetrometer: one push at a time, told while the cone goes down. */
 export interface Penetrometer {
   readonly name: string;
-  /** @throws Error in words for the person who pushes */
-  push(place: string): AsyncIterable<PenetrometerEvent>;
+  /**
+   * @param signal ends the push, at once: nothing more is told of it
+   * @throws Error in words for the person who pushes
+   */
+  push(place: string, signal: AbortSignal): AsyncIterable<PenetrometerEvent>;
   close(): Promise<void>;
 }

@@ -36,17 +36,14 @@ export async function wireOfPort(port: Port): Promise<Wire> {
   await port.open({ baudRate: BAUD });
   const { readable, writable } = port;
   if (!readable || !writable) throw new Error('The port gives no way in and out: plug the device in again.');
+  const writer = writable.getWriter();
   return {
     readable: readable as ReadableStream<Uint8Array>,
-    async write(text) {
-      const writer = writable.getWriter();
-      try {
-        await writer.write(new TextEncoder().encode(text));
-      } finally {
-        writer.releaseLock();
-      }
+    write: (text) => writer.write(new TextEncoder().encode(text)),
+    async close() {
+      writer.releaseLock();
+      await port.close();
     },
-    close: () => port.close(),
   };
 }
 
@@ -69,12 +66,19 @@ export async function wireOfRadio(radio: Radio): Promise<Wire> {
     cancel: () => tells.removeEventListener('characteristicvaluechanged', heard),
   });
   await tells.startNotifications();
+  let before: Promise<unknown> = Promise.resolve();
   return {
     readable,
-    async write(text) {
-      const bytes = new TextEncoder().encode(text);
-      for (let i = 0; i < bytes.length; i += WRITE)
-        await hears.writeValueWithResponse(bytes.slice(i, i + WRITE));
+    write: (text) => {
+      const all = async () => {
+        const bytes = new TextEncoder().encode(text);
+        for (let i = 0; i < bytes.length; i += WRITE)
+          await hears.writeValueWithResponse(bytes.slice(i, i + WRITE));
+      };
+      // One text after another: the pieces of two would mix.
+      const written = before.then(all);
+      before = written.catch(() => undefined);
+      return written;
     },
     async close() {
       tells.removeEventListener('characteristicvaluechanged', heard);

@@ -1,6 +1,6 @@
 import type { Fix } from '@undrel/core/geometry';
 import { FIX_WITHIN } from '@undrel/core/records';
-import { keepDeclination } from './declination';
+import { longMark } from '@undrel/core/units';
 
 /** Good enough to stop waiting for better, m. */
 const GOOD = 4;
@@ -18,7 +18,7 @@ const PROBLEMS: Record<number, string> = {
  * This device's position, the best of some seconds. The Geolocation API (W3C) gives its accuracy as the radius of 95 in 100.
  *
  * @param onBetter the best so far, m
- * @throws Error in words
+ * @throws Error in words, lengths marked for `writeLengths`
  */
 export function readPosition(onBetter: (accuracy: number) => void, signal: AbortSignal): Promise<Fix> {
   const { geolocation } = navigator;
@@ -38,10 +38,9 @@ export function readPosition(onBetter: (accuracy: number) => void, signal: Abort
       if (best.accuracy > FIX_WITHIN)
         return refuse(
           new Error(
-            `This device knows its position to ${Math.round(best.accuracy)} m only; ${FIX_WITHIN} m or better places a tree. Wait in the open and try again.`,
+            `This device knows its position to ${longMark(best.accuracy)} only; ${longMark(FIX_WITHIN)} or better places a tree. Wait in the open and try again.`,
           ),
         );
-      void keepDeclination(best);
       give(best);
     };
     const stopped = () => {

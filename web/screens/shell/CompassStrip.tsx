@@ -3,9 +3,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { besideSector, compassReading, type CompassReading } from '@undrel/core/geometry';
 import { SECTORS, sectorOf } from '@undrel/core/questions';
+import { writeLengths } from '@undrel/core/units';
 import { watchCompass, type Heading } from '../../device/sensors/compass';
-import { keptDeclination } from '../../device/sensors/declination';
+import { keepDeclination, keptDeclination } from '../../device/sensors/declination';
 import type { CompassProps } from './compassProps';
+import { usePreferences } from './preferences';
 import { readPosition } from '../../device/sensors/position';
 
 /** So much of what the compass told last is averaged, ms. */
@@ -14,12 +16,13 @@ const SECTOR = 45;
 
 /** A bearing from the phone's compass, with its error, over the keys: shown as it turns, taken by a press. */
 export function CompassStrip(props: CompassProps) {
+  const { units } = usePreferences();
   const [reading, setReading] = useState<CompassReading | undefined>(undefined);
   const [problem, setProblem] = useState<string | undefined>(undefined);
-  const [declination, setDeclination] = useState(() => keptDeclination()?.degrees);
+  const [declination, setDeclination] = useState(keptDeclination);
   const [finding, setFinding] = useState(false);
   const heard = useRef<(Heading & { at: number })[]>([]);
-  const wanted = props.north === 'magnetic' ? undefined : declination;
+  const wanted = props.north === 'magnetic' ? undefined : declination?.degrees;
   useEffect(() => {
     let leave: (() => void) | undefined;
     let gone = false;
@@ -44,12 +47,22 @@ export function CompassStrip(props: CompassProps) {
       leave?.();
     };
   }, [wanted]);
+  const leaving = useRef(new AbortController());
+  useEffect(() => {
+    const own = new AbortController();
+    leaving.current = own;
+    return () => own.abort();
+  }, []);
   const find = async () => {
+    const { signal } = leaving.current;
     setFinding(true);
-    await readPosition(() => undefined, new AbortController().signal).catch((error: Error) =>
-      setProblem(error.message),
-    );
-    setDeclination(keptDeclination()?.degrees);
+    try {
+      const found = await keepDeclination(await readPosition(() => undefined, signal));
+      if (found) setDeclination(found);
+      else setProblem('The declination needs signal once.');
+    } catch (error) {
+      if (!signal.aborted) setProblem(writeLengths((error as Error).message, units));
+    }
     setFinding(false);
   };
   const unknown = props.north === 'true' && declination === undefined;
@@ -63,6 +76,9 @@ export function CompassStrip(props: CompassProps) {
         Stand at the stem; hold the phone flat and away from steel, its top edge pointing the way. From{' '}
         {props.north === 'magnetic' || unknown ? 'magnetic' : 'true'} north
         {unknown && ': the declination here is not known'}
+        {props.north === 'true' &&
+          declination &&
+          `, declination ${declination.degrees < 0 ? '−' : ''}${Math.abs(declination.degrees)}° east by this phone’s position of ${declination.on}`}
         {unknown && (
           <button
             type="button"

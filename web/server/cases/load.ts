@@ -34,7 +34,7 @@ type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
   firm_table: FirmTable | null;
   firm_closed: ClosedSeason[] | null;
   plan: SiteThing[] | null;
-  others: { label: string; x: number; y: number; stemDiameter: number | null }[];
+  others: Site['others'];
 };
 
 /** What of the property's plan lies within reach of a tree. */
@@ -49,13 +49,7 @@ function siteOf({ plan, others }: CaseRow, { position }: Tree): Site {
       Math.max(...ys) > -SITE_REACH
     );
   };
-  return {
-    things: (plan ?? []).filter(near),
-    others: others.map(({ stemDiameter, ...o }) => ({
-      ...o,
-      ...(stemDiameter !== null && { stemDiameter }),
-    })),
-  };
+  return { things: (plan ?? []).filter(near), others };
 }
 
 /** A tree with its history and visits as separately versioned items; undefined when the firm has no such tree. */

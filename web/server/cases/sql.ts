@@ -87,7 +87,7 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
     p.name as property_name, p.id as property_id, coalesce(c.name, '') as client, ${HOUSE} as house, f.judgements as firm_table,
     f.closed_seasons as firm_closed,
     p.plan,
-    coalesce((select json_agg(json_build_object('label', o.label, 'x', o.x, 'y', o.y, 'stemDiameter', o.stem_diameter))
+    coalesce((select json_agg(json_strip_nulls(json_build_object('label', o.label, 'x', o.x, 'y', o.y, 'stemDiameter', o.stem_diameter, 'error', o.position_error)))
       from trees o where o.firm_id = t.firm_id and o.property_id = t.property_id and o.id <> t.id and o.deleted_at is null
         and abs(o.x - t.x) < ${SITE_REACH} and abs(o.y - t.y) < ${SITE_REACH}), '[]') as others
   from trees t

@@ -160,20 +160,22 @@ export function Penetrometer(props: StationProps) {
       {map && <PushMap map={map} pushes={pushes} stemRadius={stem} system={system} />}
       {mayMeasure && (
         <>
-          <Select
-            label="Penetrometer"
-            needed
-            options={CONNECTIONS.filter((c) => here.includes(c.key))}
-            value={connection}
-            disabled={running !== undefined}
-            onChange={(chosen) => setConnection(chosen ?? 'simulated-cable')}
-          />
-          <Select
-            label="Soil as it is pushed"
-            options={MOISTURES.filter((m) => m.key !== 'water')}
-            value={moisture}
-            onChange={setMoisture}
-          />
+          <div className="space-y-2">
+            <Select
+              label="Penetrometer"
+              needed
+              options={CONNECTIONS.filter((c) => here.includes(c.key))}
+              value={connection}
+              disabled={running !== undefined}
+              onChange={(chosen) => setConnection(chosen ?? 'simulated-cable')}
+            />
+            <Select
+              label="Soil as it is pushed"
+              options={MOISTURES.filter((m) => m.key !== 'water')}
+              value={moisture}
+              onChange={setMoisture}
+            />
+          </div>
           <div className="grid grid-cols-[1fr_1fr_auto] gap-2 items-end my-2">
             <BearingInput label="Push at" value={bearing} onChange={setBearing} />
             <LengthInput

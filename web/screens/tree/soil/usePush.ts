@@ -20,41 +20,46 @@ export interface Pushing {
 export function usePush(): Pushing {
   const [running, setRunning] = useState<Push['readings'] | undefined>(undefined);
   const open = useRef<{ connection: Connection; device: Penetrometer } | undefined>(undefined);
-  const under = useRef<{ stopped: boolean } | undefined>(undefined);
+  const under = useRef<AbortController | undefined>(undefined);
   const leave = () => {
     const device = open.current?.device;
     open.current = undefined;
     void device?.close().catch(() => undefined);
   };
+  const cancel = () => {
+    under.current?.abort();
+    under.current = undefined;
+    setRunning(undefined);
+  };
   useEffect(
     () => () => {
-      if (under.current) under.current.stopped = true;
+      under.current?.abort();
       leave();
     },
     [],
   );
-  const deviceOf = async (connection: Connection): Promise<Penetrometer> => {
+  /** The device, opened where it is not; undefined where nobody wants it any more once it is. */
+  const deviceOf = async (connection: Connection, signal: AbortSignal): Promise<Penetrometer | undefined> => {
     if (open.current?.connection !== connection) {
       leave();
-      open.current = { connection, device: await connect(connection) };
+      const device = await connect(connection);
+      if (signal.aborted) return void (await device.close().catch(() => undefined));
+      open.current = { connection, device };
     }
     return open.current.device;
   };
   return {
     running,
-    cancel: () => {
-      if (under.current) under.current.stopped = true;
-      under.current = undefined;
-      setRunning(undefined);
-    },
+    cancel,
     start: (connection, place, came, failed) => {
-      const own = { stopped: false };
+      cancel();
+      const own = new AbortController();
       under.current = own;
       setRunning([]);
       const push = async () => {
+        const device = await deviceOf(connection, own.signal);
         const readings: Push['readings'] = [];
-        for await (const event of (await deviceOf(connection)).push(place)) {
-          if (own.stopped) return;
+        for await (const event of device?.push(place, own.signal) ?? []) {
           if (event.kind === 'reading') {
             readings.push(event.reading);
             setRunning([...readings]);
@@ -65,13 +70,12 @@ export function usePush(): Pushing {
       };
       push()
         .catch((error: Error) => {
+          if (own.signal.aborted) return;
           leave();
-          if (!own.stopped) failed(error.message);
+          failed(error.message);
         })
         .finally(() => {
-          if (under.current !== own) return;
-          under.current = undefined;
-          setRunning(undefined);
+          if (under.current === own) cancel();
         });
     },
   };

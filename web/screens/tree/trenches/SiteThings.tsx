@@ -10,6 +10,7 @@ import { BearingInput } from '../../../ui/controls/BearingInput';
 import type { Drawn } from './TrenchPlanView';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import type { Site } from '@undrel/core/records';
+import { ServerButton } from '../../../ui/FromServer';
 
 const HOW = [
   { key: 'tape', label: 'By bearing and tape' },
@@ -208,9 +209,9 @@ export function SiteThings(props: {
             </>
           )}
           <div className="col-span-2 flex gap-2">
-            <button className="act" disabled={busy}>
+            <ServerButton type="submit" className="act" disabled={busy}>
               Put it on the plan
-            </button>
+            </ServerButton>
             <button
               type="button"
               className="quiet"

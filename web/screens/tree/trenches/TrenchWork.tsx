@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { marksHold, orderOfWork, type TrenchPlan } from '@undrel/core/trenching';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Said } from '../../../ui/Said';
+import { ServerButton } from '../../../ui/FromServer';
 
 /** The order of the work with its hold points, and the date the buried lines were marked. */
 export function TrenchWork(props: {
@@ -58,9 +59,9 @@ export function TrenchWork(props: {
         onChange={(day) => props.onMarked(day || undefined)}
       />
       {props.position && !props.disabled && (
-        <button type="button" className="link min-h-[44px]" disabled={busy} onClick={() => void ask()}>
+        <ServerButton type="button" className="link min-h-[44px]" disabled={busy} onClick={() => void ask()}>
           Ask the locate service
-        </button>
+        </ServerButton>
       )}
       <Said
         lines={3}

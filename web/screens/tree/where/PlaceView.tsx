@@ -2,7 +2,7 @@
 
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Site, Tree } from '@undrel/core/records';
-import type { UnitSystem } from '@undrel/core/units';
+import { longMark, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { planFrame } from '../../../drawings/plan';
 import { shortLabels } from '../../../drawings/shortLabels';
 import { ScaleBarSvg } from '../../../drawings/ScaleBarSvg';
@@ -96,7 +96,12 @@ export function PlaceView(props: {
           tabIndex={onMove ? 0 : undefined}
           role={onMove ? 'button' : 'img'}
           aria-label={
-            onMove ? `${props.label}: drag, or arrow keys by 0.1 m, with Shift by 1 m` : props.label
+            onMove
+              ? writeLengths(
+                  `${props.label}: drag, or arrow keys by ${longMark(0.1)}, with Shift by ${longMark(1)}`,
+                  props.system,
+                )
+              : props.label
           }
           className={onMove ? 'cursor-grab touch-none' : undefined}
           onPointerDown={(event) => {
@@ -122,7 +127,7 @@ export function PlaceView(props: {
           <circle r="24" fill="transparent" />
           <circle r="8" fill="var(--todo)" />
           <text
-            y="-14"
+            y="26"
             textAnchor="middle"
             fontSize="14"
             fontWeight="700"

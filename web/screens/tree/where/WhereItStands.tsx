@@ -1,9 +1,11 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { placedBy, type Fix, type OnPlan } from '@undrel/core/geometry';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { formatValue, LENGTH_LIMITS, writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { Tree } from '@undrel/core/records';
+import { useKeptSince } from '../../../device/along/keptPage';
+import { keepDeclination } from '../../../device/sensors/declination';
 import { ONE_STEP } from '../../../device/store';
 import { readPosition } from '../../../device/sensors/position';
 import { Said } from '../../../ui/Said';
@@ -23,6 +25,10 @@ export function inWords({ x, y, error }: NonNullable<Tree['position']>, system: 
     .filter(Boolean)
     .join(' ');
 }
+
+/** Farther than a plan reaches, or surer of nothing. */
+const isBeyond = ({ x, y, error }: OnPlan & { error: number }): boolean =>
+  Math.max(Math.abs(x), Math.abs(y)) > LENGTH_LIMITS.position.max || error > LENGTH_LIMITS.positionError.max;
 
 /** Where the tree stands on the plan of its property: by hand, or by the position this phone reads beside it. */
 export function WhereItStands({
@@ -51,6 +57,11 @@ export function WhereItStands({
   const others = places.ties.filter((t) => t.id !== treeId);
   const long = (metres: number) => formatValue(metres, 'long length', system, RESOLUTION);
   const { position, fix } = tree;
+  const kept = useKeptSince() !== undefined;
+  /** A plan that is empty begins with this tree, if the server has said that it is: two begun without signal would lie at one place. */
+  const mayBegin = !kept && treeItem.version > 0;
+  const stopReading = useRef<AbortController | undefined>(undefined);
+  useEffect(() => () => stopReading.current?.abort(), []);
 
   const placed = (to: OnPlan & { error: number }, by: Fix) => {
     const rounded = (metres: number) => Math.round(metres * 10) / 10;
@@ -62,7 +73,14 @@ export function WhereItStands({
     const now = latest.current.position;
     const anyPlaced = others.length > 0 || (places.placed && now === undefined);
     const made = placedBy(by, now, others, anyPlaced);
-    if (made.kind === 'untied') {
+    if (made.kind === 'place' && others.length === 0 && !mayBegin) {
+      write({ fix: by });
+      setTold('The position is kept. With signal, open this tree again and put it on the plan by it.');
+    } else if (made.kind === 'place' && isBeyond(made.position)) {
+      setProblem(
+        `By its position it stands ${long(Math.hypot(made.position.x, made.position.y))} from the plan’s origin, sure to ±\u00a0${long(made.position.error)}; a plan reaches ${long(LENGTH_LIMITS.position.max)}, to ±\u00a0${long(LENGTH_LIMITS.positionError.max)}. Is this the right property?`,
+      );
+    } else if (made.kind === 'untied') {
       write({ fix: by });
       setTold(
         'The position is kept. The plan is not tied to positions yet: read one beside a tree that is on the plan, and this one can be placed.',
@@ -84,12 +102,19 @@ export function WhereItStands({
   };
   const read = () => {
     const stop = new AbortController();
+    stopReading.current = stop;
     setTold(undefined);
     setProblem(undefined);
     setAsked(undefined);
     setReading({ best: undefined, stop: () => stop.abort() });
     readPosition((best) => setReading({ best, stop: () => stop.abort() }), stop.signal)
-      .then(take, (error: Error) => !stop.signal.aborted && setProblem(error.message))
+      .then(
+        (by) => {
+          void keepDeclination(by);
+          take(by);
+        },
+        (error: Error) => !stop.signal.aborted && setProblem(writeLengths(error.message, system)),
+      )
       .finally(() => setReading(undefined));
   };
   return (
@@ -122,7 +147,7 @@ export function WhereItStands({
               Position from this device
             </button>
           )}
-          {!position && fix && others.length > 0 && (
+          {!position && fix && (others.length > 0 || (!places.placed && mayBegin)) && (
             <button type="button" className="quiet" onClick={() => take(fix)}>
               Put it where its position says
             </button>
@@ -158,7 +183,7 @@ export function WhereItStands({
                 ? `By its position it stands ${long(asked.off)} from its place on the plan; the position is sure to ±\u00a0${long(asked.to.error)}.`
                 : (told ?? (
                     <span className="text-sm text-muted">
-                      Under a crown or beside walls a phone is often out by 10 m and more.
+                      Under a crown or beside walls a phone can be out by the width of a crown.
                     </span>
                   ))
           }

@@ -1,8 +1,8 @@
 import type { ReadDocument } from '../protocol/document';
-import type { Length } from '../protocol/lengths';
+import { inLanguages, type Length } from '../protocol/lengths';
 import type { ReportContent } from '../protocol/report';
 import { documentInLanguage } from './inLanguage';
-import type { Say } from '../language/translate';
+import type { Tongue } from '../language/translate';
 import { withLongDays } from './dates';
 import type { ReportStamp } from './head';
 import { letterOf } from './letter';
@@ -19,9 +19,8 @@ const without = (doc: ReadDocument, left: readonly string[] = []): ReadDocument 
 });
 
 /** Another language than English, and who says texts in it. */
-export interface InOther {
+export interface InOther extends Tongue {
   language: 'de';
-  say: Say;
   /** Is told each text that is not known. */
   missed?: (text: string) => void;
 }
@@ -44,19 +43,21 @@ const ownWords = ({ wording, prescribed, property, client, tree }: ReportContent
  * A report in one of its lengths.
  *
  * @param stamp absent for a draft
- * @param other the language of a letter, where it is not English; report and record are English
+ * @param other the language of a letter or report, where it is not English
  * @param tight how much is left out so that it fits its pages, from 0 to {@link TIGHTEST}; the full record leaves out nothing
  */
 export function documentIn(
   length: Length,
-  content: ReportContent,
+  written: ReportContent,
   stamp: ReportStamp | undefined,
   tight = 0,
   other?: InOther,
 ): ReadDocument {
+  const spoken = inLanguages(length) ? other : undefined;
+  const content = spoken ? { ...written, species: spoken.species(written.species) } : written;
   const whole = (doc: ReadDocument): ReadDocument => ({
-    ...(other && length === 'letter'
-      ? documentInLanguage(doc, other.language, other.say, ownWords(content), other.missed)
+    ...(spoken
+      ? documentInLanguage(doc, spoken.language, spoken.say, ownWords(content), spoken.missed)
       : withLongDays(doc)),
     ...(tight > 0 && length !== 'record' && { shortened: tight }),
   });

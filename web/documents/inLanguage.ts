@@ -5,6 +5,9 @@ import type { Language } from '../language/languages';
 import { figuresIn } from '../language/figures';
 import type { Say } from '../language/translate';
 
+/** Columns that hold what somebody called something. */
+const NAMED: ReadonlySet<string> = new Set(['tree', 'species', 'roots']);
+
 const FOR = { de: ', für ' };
 
 /**
@@ -55,21 +58,21 @@ export function documentInLanguage(
           ...b,
           label: said(b.label),
           head: b.head.map(said),
-          rows: b.rows.map((row) => row.map(cell)),
+          rows: b.rows.map((row) => row.map((text, i) => (NAMED.has(b.head[i]!) ? text : cell(text)))),
         };
       case 'list':
         return { ...b, ...(b.title && { title: said(b.title) }), lines: b.lines.map(said) };
       case 'figure':
         return { ...b, title: said(b.title), caption: said(b.caption), drawing: drawn(b.drawing) };
       case 'pictures':
-        return b;
+        return { ...b, pictures: b.pictures.map((p) => ({ ...p, caption: said(p.caption) })) };
     }
   };
   return {
     ...doc,
     language,
     stamp: said(doc.stamp),
-    foot: say(doc.foot) ?? doc.foot,
+    foot: written(say(doc.foot) ?? doc.foot),
     // Of the names in the head only the word between them is said.
     lines: doc.lines.map((line) => written(say(line) ?? line.replace(/, for (?=[^,]+$)/, FOR[language]))),
     sections: doc.sections.map((s) => ({ ...s, title: said(s.title), blocks: s.blocks.map(block) })),

@@ -1,7 +1,17 @@
-import { CAUSE_KEYS, OPERATION_KEYS } from '@undrel/core/vocabulary';
+import { PRACTICE_TABLE } from '@undrel/core/diagnosis';
+import { HOLD_POINTS } from '@undrel/core/prescription';
+import { QUESTIONS, type Question } from '@undrel/core/questions';
+import type { Finding } from '@undrel/core/records';
+import { REMEDIES } from '@undrel/core/remedies';
+import { SPECIES } from '@undrel/core/species';
+import { writeLengths } from '@undrel/core/units';
+import { CAUSE_KEYS, EVENT_KINDS, OPERATION_KEYS, QUANTITY_NAMES } from '@undrel/core/vocabulary';
 import { signsOf } from '../../core/tests/signs';
 import { collarAt, visitOn } from '../../core/tests/visits';
 import { documentIn, TIGHTEST } from '../documents/documentIn';
+import { documentInLanguage } from '../documents/inLanguage';
+import { pictureCaption, SHOWN_WORDS } from '../protocol/pictureWords';
+import { assessedOf } from '../server/assessed';
 import { noticeInLanguage, noticeWords, offerInLanguage, offerWords } from '../server/inLanguage';
 import { noticeOf } from '../server/notices/content';
 import { offerContent } from '../server/offers/content';
@@ -10,13 +20,16 @@ import { reportContent } from '../server/reports/content';
 import { demoSource, sourceAt, visitedTrees } from '../server/reports/demoSources';
 import type { ReportSource } from '../server/reports/source';
 import { NOTICE_WORDS, OFFER_WORDS } from './clientWords';
-import { inGerman } from './german';
+import trees from './deTrees.json' with { type: 'json' };
+import { GERMAN, inGerman } from './german';
+
+const STAMP = { number: 'Q-2026-0004', issued: '2026-11-28' };
 
 /** The trees of the demo in both unit systems, every operation with and without its day, every cause. */
 const sources: ReportSource[] = [
   ...visitedTrees().flatMap((tree) => [demoSource(tree, 'metric'), demoSource(tree, 'us')]),
   ...OPERATION_KEYS.flatMap((operation) =>
-    [{ on: '2027-03-01' }, {}].map((day) =>
+    [{ on: '2027-03-01' }, { on: '2027-07-15' }, {}].map((day) =>
       sourceAt(
         visitOn('2026-06-01', signsOf('plantedDeep'), {
           probes: collarAt(0.18),
@@ -28,19 +41,140 @@ const sources: ReportSource[] = [
   ...CAUSE_KEYS.map((cause) => sourceAt(visitOn('2026-06-01', signsOf(cause), { probes: collarAt(0.05) }))),
 ];
 
-test('every text of the letters of all trees, operations and causes is known in German', () => {
-  const missed = new Set<string>();
-  for (const source of sources) {
-    const content = reportContent(source);
-    for (let tight = 0; tight <= TIGHTEST; tight++) {
-      documentIn('letter', content, { number: 'Q-2026-0004', issued: '2026-11-28' }, tight, {
-        language: 'de',
-        say: inGerman,
-        missed: (text) => missed.add(text),
-      });
-    }
+/** Low, middling and high answers to a question that is answered by a figure; answers in words are walked by themselves. */
+function figuresFor({ key, ...question }: Question): Finding[] {
+  switch (question.kind) {
+    case 'percent':
+      return [0.1, 0.5, 0.9].map((number) => ({ key, number }));
+    case 'number':
+      return [question.min, question.max].map((number) => ({ key, number: Math.max(1, Math.round(number)) }));
+    case 'length':
+      return [0.03, 0.3].map((number) => ({ key, number }));
+    default:
+      return [];
   }
-  expect([...missed].sort()).toEqual([]);
+}
+
+/** What was measured or happened, each by itself, so that it is among the reasons. */
+const measured: ReportSource[] = [
+  ...QUESTIONS.flatMap(figuresFor).map((finding) => sourceAt(visitOn('2026-06-01', [finding]))),
+  ...EVENT_KINDS.map((kind) => ({ ...sourceAt(visitOn('2026-06-01')), events: [{ kind, when: '2025' }] })),
+];
+
+const contents = sources.map(reportContent);
+
+const unknownOf = (texts: Iterable<string>): string[] =>
+  [...new Set(texts)].filter((text) => /\p{L}{2}/u.test(text) && inGerman(text) === undefined).sort();
+
+test.each(['letter', 'report'] as const)(
+  'every text of the %ss of all trees, operations and causes is known in German',
+  (length) => {
+    const missed = new Set<string>();
+    const cells = new Set<string>();
+    for (const content of length === 'report' ? [...contents, ...measured.map(reportContent)] : contents) {
+      for (const tight of [0, TIGHTEST])
+        documentIn(length, content, STAMP, tight, {
+          language: 'de',
+          ...GERMAN,
+          missed: (text) => missed.add(text),
+        });
+      for (const { blocks } of documentIn(length, content, undefined).sections)
+        for (const block of blocks) {
+          // Cells may be names: those of the cut plan are the roots'.
+          if (block.as === 'table' && !block.head.includes('roots'))
+            for (const cell of block.rows.flat())
+              if (!/^(\d+ \p{L}+|\p{L}+ \d+,) \d{4}$/u.test(cell)) cells.add(cell);
+        }
+    }
+    expect([...missed].sort()).toEqual([]);
+    expect(unknownOf(cells)).toEqual([]);
+  },
+);
+
+test('what findings say, what is asked, measured and signed, and what stands against work is known in German', () => {
+  expect(
+    unknownOf([
+      ...PRACTICE_TABLE.findings.flatMap((f) => f.answers.map(([, says]) => says)),
+      ...QUESTIONS.map((q) => q.ask),
+      ...Object.values(QUANTITY_NAMES),
+      ...Object.values(HOLD_POINTS),
+      ...Object.values(REMEDIES).flatMap((r) => r.against.map((rule) => rule.why)),
+      ...sources.flatMap((source) =>
+        assessedOf(source).operations.flatMap((o) =>
+          o.lookAgain ? [writeLengths(o.lookAgain.why, source.system)] : [],
+        ),
+      ),
+    ]),
+  ).toEqual([]);
+});
+
+test('what a consultant or a client wrote stays as it is, though a message were of the same words', () => {
+  const [tree] = visitedTrees();
+  const source = demoSource(tree!, 'metric');
+  const own = { opening: 'Verdict', verdict: 'The soil stays wet.', closing: 'Recovery is awaited: 1.' };
+  const doc = documentIn('report', reportContent({ ...source, wording: own }), STAMP, 0, {
+    language: 'de',
+    ...GERMAN,
+  });
+  const texts = doc.sections.flatMap((s) => s.blocks.flatMap((b) => (b.as === 'text' ? [b.text] : [])));
+  for (const text of Object.values(own)) expect(texts).toContain(text);
+});
+
+test('captions of pictures are said in German, but for what somebody wrote', () => {
+  const shown = Object.keys(SHOWN_WORDS) as (keyof typeof SHOWN_WORDS)[];
+  const leaves = (whose: 'tree' | 'reference', veins: number) => ({
+    of: whose,
+    index: 0.5,
+    error: 0.01,
+    spread: 0.03,
+    count: 7,
+    veins: { index: veins, error: 0.01 },
+  });
+  for (const shows of [...shown, undefined])
+    for (const bearing of [0, 45, 90, undefined]) {
+      const said = inGerman(pictureCaption({ shows, bearing, on: '2026-05-06' }));
+      expect(said).toMatch(/2026-05-06\.$/);
+      expect(said).not.toContain(shows ? SHOWN_WORDS[shows] : 'picture');
+      expect(said).not.toMatch(/from|at |NE|\bE\b/);
+    }
+  expect(inGerman(pictureCaption({ caption: 'Verdict of the owner', bearing: 90, on: '2026-05-06' }))).toBe(
+    'Verdict of the owner, von O, 2026-05-06.',
+  );
+  expect(inGerman('Before: open root collar, from E, 2025-05-13.')).toBe(
+    'Vorher: freigelegter Wurzelhals, von O, 2025-05-13.',
+  );
+  expect(inGerman('Now: Verdict of the owner, 2025-05-13.')).toBe('Jetzt: Verdict of the owner, 2025-05-13.');
+  for (const whose of ['tree', 'reference'] as const)
+    for (const veins of [0, 0.1])
+      expect(
+        unknownOf([pictureCaption({ shows: 'leaf', on: '2026-05-06', leaves: leaves(whose, veins) })]),
+      ).toEqual([]);
+  const doc = documentIn('letter', contents[0]!, STAMP, 0, { language: 'de', ...GERMAN });
+  const captioned = documentInLanguage(
+    {
+      ...doc,
+      sections: [
+        {
+          title: 'Pictures',
+          blocks: [
+            { as: 'pictures', pictures: [{ hash: '', width: 1, height: 1, caption: 'Crown, 2026-05-06.' }] },
+          ],
+        },
+      ],
+    },
+    'de',
+    inGerman,
+  );
+  expect(captioned.sections[0]!.blocks[0]).toMatchObject({ pictures: [{ caption: 'Krone, 6. Mai 2026.' }] });
+});
+
+test('trees have German names; one that is in no table stands by its botanical name', () => {
+  expect(Object.keys(trees).sort()).toEqual(SPECIES.map((s) => s.name).sort());
+  expect(GERMAN.species('Cercidiphyllum japonicum, katsura')).toBe('Cercidiphyllum japonicum, Kuchenbaum');
+  expect(GERMAN.species("Tilia cordata 'Greenspire', little-leaf linden")).toBe(
+    "Tilia cordata 'Greenspire', Winterlinde",
+  );
+  expect(GERMAN.species('Nomen nescio, no-name tree')).toBe('Nomen nescio');
 });
 
 test('every text of the page of an offer is known in German, and so is that of a notice', () => {

@@ -4,6 +4,7 @@ import { sayer } from './translate';
 
 const say = sayer({
   locale: 'de-DE',
+  sides: { E: 'O' },
   small: ['Zu'],
   messages: {
     'Planted too deep': 'Zu tiefe Pflanzung',

@@ -8,6 +8,8 @@ export interface Speech {
   messages: Messages;
   /** First words that are written small within a sentence; all others are nouns or names. */
   small: readonly string[];
+  /** Sides of a stem that are written otherwise than N, NE, E, SE, S, SW, W and NW. */
+  sides: Readonly<Record<string, string>>;
 }
 
 /**
@@ -18,8 +20,20 @@ export interface Speech {
  */
 export type Say = (text: string) => string | undefined;
 
+/** What is said in a language: texts by its messages, and trees by their names. */
+export interface Tongue {
+  say: Say;
+  /** A tree by its botanical name with what it is called, from both as they are kept. */
+  species: (kept: string) => string;
+}
+
+const UNIT = '(?:cm|mm|m|in|ft|m²|ft²|m³|yd³|ft³|L|gal|kg|lb|h)';
 /** What a placeholder of a message may hold, by how its name begins. */
 const HOLDS: readonly { begins: RegExp; text: string }[] = [
+  { begins: /^own/, text: '.+' },
+  { begins: /^sides/, text: '[NESW]{1,2}(?:, [NESW]{1,2})*' },
+  { begins: /^day/, text: '\\d{4}(?:-\\d\\d){0,2}' },
+  { begins: /^q/, text: `[\\d.,]+(?: ± [\\d.,]+)?(?: ${UNIT}|%)?` },
   { begins: /^n/, text: '\\d[\\d,]*(?:\\.\\d+)?' },
   { begins: /^month/, text: '[A-Z][a-z]+' },
   { begins: /^money/, text: '(?:[€$£¥]|[A-Z]{2,3}[ \\u00a0])[\\d,.]*\\d' },
@@ -55,7 +69,7 @@ function patternOf(key: string, message: string, locale: string): Pattern {
 }
 
 /** Says texts in a language by its messages. */
-export function sayer({ locale, messages, small }: Speech): Say {
+export function sayer({ locale, messages, small, sides }: Speech): Say {
   const plain = new Map<string, string>();
   const patterns: Pattern[] = [];
   for (const [key, message] of Object.entries(messages)) {
@@ -90,6 +104,8 @@ export function sayer({ locale, messages, small }: Speech): Say {
   const valueOf = (name: string, value: string): string | number | undefined => {
     if (/^n\d?$/.test(name)) return Number(value.replaceAll(',', ''));
     if (/^(x|month)/.test(name)) return say(value);
+    if (/^own/.test(name)) return value;
+    if (/^sides/.test(name)) return value.replace(/[NESW]+/g, (side) => sides[side] ?? side);
     if (name === 'listAnd') return listed(value, /, | and /, 'conjunction');
     if (name === 'listOr') return listed(value, /, | or /, 'disjunction');
     if (name === 'listSemi') return listed(value, /; /, '; ');

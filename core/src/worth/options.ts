@@ -46,12 +46,19 @@ export interface WorthGiven {
   squeezed?: { half: YearBand; inTenYears: number; now: number };
 }
 
-/** How the bark is squeezed where nothing is done, from the forecast of a dig. */
-export function squeezedIn({ scenarios }: Pick<Forecast, 'scenarios'>): NonNullable<WorthGiven['squeezed']> {
+/**
+ * How the bark is compressed where nothing is done, from the forecast of a dig.
+ *
+ * @param now share of today, as the dig was read: the middle of the forecast's first year is another figure
+ */
+export function squeezedIn(
+  { scenarios }: Pick<Forecast, 'scenarios'>,
+  now: number,
+): NonNullable<WorthGiven['squeezed']> {
   const nothing = scenarios[0]!;
   return {
     half: nothing.reach.find((r) => r.threshold === 0.5)!.year,
-    now: nothing.p50[0]!,
+    now,
     inTenYears: nothing.p50[WORTH_YEARS]!,
   };
 }

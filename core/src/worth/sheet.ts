@@ -34,7 +34,7 @@ export function sheetOf({
   visit: Visit;
   situation: Situation;
   operations: readonly Operation[];
-  dig: Pick<DigAssessment, 'forecast'> | undefined;
+  dig: Pick<DigAssessment, 'forecast' | 'reading'> | undefined;
   laidOut: Trenches | undefined;
   rates: Rates | undefined;
 }): Sheet {
@@ -47,7 +47,7 @@ export function sheetOf({
       operations,
       rates,
       trenches,
-      ...(dig && { squeezed: squeezedIn(dig.forecast) }),
+      ...(dig && { squeezed: squeezedIn(dig.forecast, dig.reading.share) }),
     }),
     treatment,
     needs,

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { Said } from '../../ui/Said';
-import type { Length } from '../../protocol/lengths';
+import { inLanguages, type Length } from '../../protocol/lengths';
 import type { Language } from '../../language/languages';
 import { LanguageChoice } from '../report/LanguageChoice';
 import { LengthChoice } from '../report/LengthChoice';
@@ -13,6 +13,7 @@ import { PageLink } from '../../ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
 import { readLines } from '../../ui/readLines';
 import { keepFile } from '../../ui/keepFile';
+import { ServerButton } from '../../ui/FromServer';
 
 interface Progress {
   done: number;
@@ -128,8 +129,13 @@ export function PropertyReport({
         disabled={!alive || state.at === 'work'}
         onChange={setLength}
       />
-      {length === 'letter' && (
-        <LanguageChoice language={language} disabled={!alive || state.at === 'work'} onChange={setLanguage} />
+      {inLanguages(length) && (
+        <LanguageChoice
+          of={length}
+          language={language}
+          disabled={!alive || state.at === 'work'}
+          onChange={setLanguage}
+        />
       )}
       {state.at === 'work' ? (
         <div className="flex flex-wrap items-center gap-3 min-h-[44px]">
@@ -144,7 +150,7 @@ export function PropertyReport({
       ) : (
         <div className="flex flex-wrap gap-2">
           {FORMATS.map((format, i) => (
-            <button
+            <ServerButton
               key={format.format}
               type="button"
               className={i === 0 ? 'act' : 'quiet'}
@@ -152,12 +158,12 @@ export function PropertyReport({
               onClick={() => void make(format)}
             >
               {i === 0 ? 'Make the report, PDF' : format.label}
-            </button>
+            </ServerButton>
           ))}
           {mayIssue && (
-            <button type="button" className="quiet" disabled={!alive} onClick={() => void issue()}>
+            <ServerButton type="button" className="quiet" disabled={!alive} onClick={() => void issue()}>
               Issue the report
-            </button>
+            </ServerButton>
           )}
         </div>
       )}

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { longDay } from '../../documents/dates';
 import type { Language } from '../../language/languages';
-import type { Length } from '../../protocol/lengths';
+import { inLanguages, type Length } from '../../protocol/lengths';
 import { PageLink } from '../../ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
@@ -49,8 +49,13 @@ export function IssuedPage(props: {
           <h2>Issued {longDay(props.issued, 'A4')}</h2>
           <p>Fixed: it cannot be changed. A correction is a new report.</p>
           <LengthChoice of={props.of} length={props.length} disabled={!alive} onChange={props.onLength} />
-          {props.length === 'letter' && (
-            <LanguageChoice language={props.language} disabled={!alive} onChange={props.onLanguage} />
+          {inLanguages(props.length) && (
+            <LanguageChoice
+              of={props.length}
+              language={props.language}
+              disabled={!alive}
+              onChange={props.onLanguage}
+            />
           )}
           <div className="flex flex-wrap gap-2">
             <a className="act" href={props.file('pdf')}>

@@ -1,3 +1,4 @@
+import type { Length } from '../../protocol/lengths';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '../../language/languages';
 
 /** In which language a client is written to. */
@@ -7,7 +8,7 @@ export const LanguageChoice = ({
   disabled,
   onChange,
 }: {
-  of?: 'letter' | 'page';
+  of?: Length | 'page';
   language: Language;
   disabled: boolean;
   onChange: (language: Language) => void;

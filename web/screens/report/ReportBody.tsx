@@ -4,7 +4,7 @@ import { Hinted } from '../../ui/Hinted';
 import { Marked } from '../pictures/Marked';
 import type { Block, ReadDocument } from '../../protocol/document';
 import { withThinSpaces } from '../../documents/thinSpaces';
-import { LENGTH_WORDS, type Length } from '../../protocol/lengths';
+import { languageOf, LENGTH_WORDS, type Length } from '../../protocol/lengths';
 import type { Shortened } from './useShortened';
 import type { ReportContent } from '../../protocol/report';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
@@ -163,7 +163,7 @@ export function DocumentBody({ doc: given, engines }: { doc: ReadDocument; engin
   );
 }
 
-/** A report of a tree in one of its lengths; a letter in one of its languages. */
+/** A report of a tree in one of its lengths; letter and report in one of their languages. */
 export function ReportBody({
   content,
   length = 'record',
@@ -180,7 +180,7 @@ export function ReportBody({
   /** See {@link useShortened}. */
   shortened: Shortened;
 }) {
-  const other = useOther(length === 'letter' ? language : 'en');
+  const other = useOther(languageOf(length, language));
   const stamp = number && issued ? { number, issued } : undefined;
   if (shortened === 'fitting')
     return (
@@ -193,15 +193,13 @@ export function ReportBody({
   );
 }
 
-/** Who says texts in another language, once its messages are here; until then a letter is English. */
+/** Who says texts in another language, once its messages are here; until then it is English. */
 function useOther(language: Language): InOther | undefined {
   const [other, setOther] = useState<InOther | undefined>(undefined);
   useEffect(() => {
     let here = true;
     if (language === 'de')
-      void import('../../language/german').then(
-        ({ inGerman }) => here && setOther({ language, say: inGerman }),
-      );
+      void import('../../language/german').then(({ GERMAN }) => here && setOther({ language, ...GERMAN }));
     return () => {
       here = false;
     };

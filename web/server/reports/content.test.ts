@@ -8,6 +8,7 @@ import { readCase } from '@undrel/core/format';
 import type { Visit } from '@undrel/core/records';
 import { documentOf } from '../../documents/reportDocument';
 import { reportContent } from './content';
+import { demoSource, visitedTrees } from './demoSources';
 import type { ReportSource } from './source';
 import { documentMarkdown } from './markdown';
 import { reportPdf } from './setDocument';
@@ -196,4 +197,16 @@ test('the agreed cut plan and the ground stand in the PDF with the figures of th
   expect(text).toContain('The ground as the soil probe showed it');
   expect(text).toContain('long wet');
   expect(reportContent(source({ visit: dug })).cuts).toBeUndefined();
+});
+
+test('what is compressed today is one figure in a report, whoever says it', () => {
+  let seen = 0;
+  for (const tree of visitedTrees()) {
+    const { dig, options = [] } = reportContent(demoSource(tree, 'metric'));
+    const today = options.flatMap((row) => /^Girdling roots compress (\d+)%/.exec(row[4]!)?.[1] ?? [])[0];
+    if (!dig || today === undefined) continue;
+    seen++;
+    expect([tree.id, today]).toEqual([tree.id, /^\d+/.exec(dig.headline)?.[0]]);
+  }
+  expect(seen).toBeGreaterThan(1);
 });

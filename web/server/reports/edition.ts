@@ -1,16 +1,16 @@
 import { withLongDays } from '../../documents/dates';
 import type { InOther } from '../../documents/documentIn';
-import { inGerman } from '../../language/german';
+import { GERMAN } from '../../language/german';
 import { documentInLanguage } from '../../documents/inLanguage';
 import { isLanguage, LANGUAGES, type Language } from '../../language/languages';
 import type { ReadDocument } from '../../protocol/document';
-import { isLength, LENGTHS, type Length } from '../../protocol/lengths';
+import { isLength, languageOf, LENGTHS, type Length } from '../../protocol/lengths';
 import { isReportFormat, REPORT_FORMATS, type ReportFormat } from './formats';
 
 /** Who says texts in each language; English is what they are written in. */
 export const OTHER: Record<Language, InOther | undefined> = {
   en: undefined,
-  de: { language: 'de', say: inGerman },
+  de: { language: 'de', ...GERMAN },
 };
 
 /** A document as it is read: days with their months, in its language. @param own names and texts that stay as they are */
@@ -23,7 +23,6 @@ export function asRead(doc: ReadDocument, language: Language, own?: ReadonlySet<
 export interface Edition {
   format: ReportFormat;
   length: Length;
-  /** Of a letter; report and record are English. */
   language: Language;
 }
 
@@ -36,5 +35,5 @@ export function editionOf(asked: URLSearchParams): Edition | { problem: string }
   if (!isLength(length)) return { problem: `Length: not one of ${LENGTHS.join(', ')}.` };
   const language = asked.get('language') ?? 'en';
   if (!isLanguage(language)) return { problem: `Language: not one of ${LANGUAGES.join(', ')}.` };
-  return { format, length, language: length === 'letter' ? language : 'en' };
+  return { format, length, language: languageOf(length, language) };
 }

@@ -1,4 +1,8 @@
+import type { Say } from '../../language/translate';
 import type { Block, ReadDocument } from '../../protocol/document';
+import { OTHER } from './edition';
+
+const asItStands: Say = (text) => text;
 
 /**
  * Text as text: whatever somebody typed is shown and never read as markup. HTML, links, headings, emphasis and rows of a
@@ -8,13 +12,13 @@ export const plainMarkdown = (text: string): string =>
   text
     .replace(/[\\`*_[\]<>|#~!]/g, (mark) => `\\${mark}`)
     .replace(/&/g, '&amp;')
-    .replace(/^(\s*)([-+]|\d+[.)])(?=\s)/gm, '$1\\$2')
+    .replace(/^(\s*)(\d*)([-+.)])(?=\s)/gm, '$1$2\\$3')
     .replace(/\b(https?|ftp|javascript|data|mailto):/gi, '$1&#58;');
 
 const inCell = (text: string): string => plainMarkdown(text).replace(/\n/g, '<br>');
 const row = (cells: readonly string[]): string => `| ${cells.map(inCell).join(' | ')} |`;
 
-function linesOf(block: Block): string[] {
+function linesOf(block: Block, say: Say): string[] {
   switch (block.as) {
     case 'text':
       return [
@@ -44,7 +48,7 @@ function linesOf(block: Block): string[] {
           .join('\n'),
       ];
     case 'figure':
-      return [`_Drawing: ${plainMarkdown(block.caption)}_`];
+      return [`_${say('Drawing') ?? 'Drawing'}: ${plainMarkdown(block.caption)}_`];
     case 'pictures':
       return [block.pictures.map((p) => `- ${plainMarkdown(p.caption)}`).join('\n')];
   }
@@ -58,7 +62,7 @@ export const documentMarkdown = (doc: ReadDocument): string =>
     ...doc.lines.map(plainMarkdown),
     ...doc.sections.flatMap((section) => [
       `## ${plainMarkdown(section.title)}`,
-      ...section.blocks.flatMap(linesOf),
+      ...section.blocks.flatMap((block) => linesOf(block, OTHER[doc.language ?? 'en']?.say ?? asItStands)),
     ]),
     `_${plainMarkdown(doc.foot)}_`,
   ].join('\n\n')}\n`;

@@ -26,7 +26,7 @@
   margin: (top: 48pt, bottom: 56pt, x: 40pt),
   footer: context {
     set text(size: 8pt)
-    muted({ doc.foot; h(1fr); counter(page).display("1 of 1", both: true) })
+    muted({ doc.foot; h(1fr); counter(page).display(if doc.at("language", default: "en") == "de" { "1 von 1" } else { "1 of 1" }, both: true) })
   },
 )
 #show heading.where(level: 1): it => block(

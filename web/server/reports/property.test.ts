@@ -21,6 +21,7 @@ import { documentPdf } from './pdf';
 import { proofOfTrees } from './proof';
 import { propertyIssue, propertyReport } from './property';
 import { propertyLetter } from './propertyLetter';
+import { overview } from './propertyOverview';
 
 const rates: Rates = {
   currency: 'CHF',
@@ -258,7 +259,7 @@ test('an issued record of a property proves every one of its trees, and names th
   });
 });
 
-test('the letter of a property in German: every text is known, two pages, the same sums', async () => {
+test('letter and report of a property in German: every text is known, two pages, the same sums', async () => {
   const missed: string[] = [];
   const work = sources.map((s) => workOfTree(s)!);
   const head = {
@@ -279,10 +280,23 @@ test('the letter of a property in German: every text is known, two pages, the sa
         (t) => missed.push(t),
       );
   expect(missed).toEqual([]);
+  const whole = overview(grounds, sources, work);
+  documentInLanguage(whole, 'de', inGerman, new Set(), (t) => missed.push(t));
+  for (const { blocks } of whole.sections)
+    for (const block of blocks)
+      if (block.as === 'table')
+        for (const row of block.rows)
+          // Labels and botanical names stay as they are.
+          for (const cell of block.label === 'Trees' ? row.slice(3) : row)
+            if (/\p{L}{2}/u.test(cell) && inGerman(cell) === undefined) missed.push(cell);
+  expect(missed).toEqual([]);
+  const report = await made('md', Infinity, sources, 'report', 'de');
+  expect(report.file!.toString()).toContain('## Zusammenfassung');
   const { file, pages } = await made('pdf', Infinity, sources, 'letter', 'de');
   expect(pages).toBeLessThanOrEqual(2);
   const text = await textOf(file!);
   expect(text).toContain('Was zu tun ist');
+  expect(text).toContain(`1 von ${pages}`);
   expect(text).toContain('24. November 2026');
   expect(text).toContain(figuresIn(formatMoney(all.total, 'CHF'), 'de-DE').replace(/\s/g, ' '));
 });

@@ -3,6 +3,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join, relative } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { build } from './setup/build.mjs';
 import { checkMachine, chromium, glpk, npmPackages, wordProcessor } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
@@ -31,22 +32,32 @@ async function passes(name, command, args, env = {}) {
   return status === 0;
 }
 
-/** How long each test took, ms, from what the runners wrote. */
-const timesOf = (unit, browser) => {
+/** How long each test took, ms, and whether it passed, from what the runners wrote. */
+const testsOf = (unit, browser) => {
   const inSuite = (suite) => [
     ...(suite.specs ?? []).flatMap((spec) =>
       spec.tests.map((t) => ({
         name: `${suite.file}: ${spec.title}`,
         ms: t.results.reduce((sum, r) => sum + r.duration, 0),
+        failed: t.status === 'unexpected' || t.status === 'flaky',
+        why: t.results.map((r) => r.error?.message ?? '').find(Boolean),
       })),
     ),
     ...(suite.suites ?? []).flatMap(inSuite),
   ];
   return [
+    // A file that could not be read has no tests.
+    ...(unit?.testResults ?? []).flatMap((file) =>
+      file.status === 'failed' && file.assertionResults.length === 0
+        ? [{ name: relative(ROOT, file.name), ms: 0, failed: true, why: file.message }]
+        : [],
+    ),
     ...(unit?.testResults ?? []).flatMap((file) =>
       file.assertionResults.map((t) => ({
         name: `${relative(ROOT, file.name)}: ${t.title}`,
         ms: t.duration ?? 0,
+        failed: t.status === 'failed',
+        why: t.failureMessages?.[0],
       })),
     ),
     ...(browser?.suites ?? []).flatMap(inSuite),
@@ -109,11 +120,13 @@ await program(async (atStop) => {
   const unit = read(join(RESULTS, 'unit.json'));
   const browserRun = read(join(RESULTS, 'browser.json'));
   const browser = browserRun?.stats;
+  const tests = testsOf(unit, browserRun).sort((a, b) => b.ms - a.ms);
   say('the ten slowest');
-  for (const { name, ms } of timesOf(unit, browserRun)
-    .sort((a, b) => b.ms - a.ms)
-    .slice(0, 10))
+  for (const { name, ms } of tests.slice(0, 10))
     console.log(`  ${(ms / 1000).toFixed(1).padStart(6)} s  ${name.slice(0, 110)}`);
+  // What failed stands at the end, where whoever reads the last lines alone finds it.
+  for (const { name, why } of tests.filter((t) => t.failed))
+    console.log(`· failed: ${name}\n${stripVTControlCharacters(why ?? '').slice(0, 600)}`);
   const passed = (unit?.numPassedTests ?? 0) + (browser?.expected ?? 0);
   const failed =
     (unit?.numFailedTests ?? (BUSY ? 0 : 1)) +

@@ -19,6 +19,17 @@ async function takeAlong(page: Page, property = 'sable-row'): Promise<void> {
   await dialog.getByRole('button', { name: 'Close' }).click();
 }
 
+/** Adds a picture without signal: it waits. */
+async function photograph(page: Page, name: string): Promise<void> {
+  const buffer = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#5a783c' } })
+    .jpeg()
+    .toBuffer();
+  await page
+    .getByLabel('Pictures to add: JPEG, PNG or WebP')
+    .setInputFiles([{ name, mimeType: 'image/jpeg', buffer }]);
+  await expect(page.getByRole('list', { name: 'On their way' }).getByRole('alert')).toBeVisible();
+}
+
 const offline = (page: Page, is = true) => page.context().setOffline(is);
 const caseOf = async (page: Page, tree: string) =>
   (await (await page.request.get(`/api/trees/${tree}/case`)).json()) as {
@@ -94,6 +105,14 @@ test('a round, a visit with a dig, an order and a new tree in flight mode; with 
   await station(page, /^Mulch/).click();
   await page.getByLabel('at the bark, E', { exact: true }).fill('9');
   await expect(page.getByTestId('save-state')).toContainText('kept on this device');
+  // What it has no page for yet says so; its photographs have one.
+  await station(page, /^Prescription/).click();
+  await expect(page.getByRole('link', { name: 'Crew order' })).toHaveAttribute('title', 'Needs signal');
+  await station(page, /^History/).click();
+  for (const link of await page.getByRole('link', { name: 'Pictures' }).all())
+    await expect(link).toHaveAttribute('href', /^\/trees\/new\/pictures\?/);
+  await page.getByRole('link', { name: 'Pictures' }).first().click();
+  await photograph(page, 'hazel.jpg');
   await page.goto('/grounds/sable-row');
   await expect(page.getByRole('region', { name: 'On this device alone' })).toContainText('Hazel 1');
 
@@ -123,6 +142,7 @@ test('a round, a visit with a dig, an order and a new tree in flight mode; with 
     1,
     0.09,
   ]);
+  expect(JSON.stringify(made.visits).split('"hash"').length).toBe(2);
   const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
   await client.connect();
   const { rows } = await client.query<{ n: string }>(
@@ -291,15 +311,7 @@ test('a photograph taken without signal arrives from any page, at the visit it w
   const before = JSON.stringify(visits).split('"hash"').length;
   await offline(page);
   await page.goto(`${TREE}/pictures`);
-  const buffer = await sharp({
-    create: { width: 640, height: 480, channels: 3, background: { r: 90, g: 120, b: 60 } },
-  })
-    .jpeg()
-    .toBuffer();
-  await page
-    .getByLabel('Pictures to add: JPEG, PNG or WebP')
-    .setInputFiles([{ name: 'collar.jpg', mimeType: 'image/jpeg', buffer }]);
-  await expect(page.getByRole('list', { name: 'On their way' }).getByRole('alert')).toBeVisible();
+  await photograph(page, 'collar.jpg');
   await page.goto('/device');
   await expect(page.getByRole('main')).toContainText('1 picture');
   await offline(page, false);

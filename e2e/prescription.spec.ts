@@ -105,7 +105,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await page.goto('/trees/sable-hornbeam-3/crew');
   await expect(page.getByText(/G1/).first()).toBeVisible();
   // The sheet of the second stage: what was cut before is gone, what is agreed for it is the work of the day.
-  await page.getByRole('link', { name: /^Stage 2, / }).click();
+  await page.getByRole('button', { name: /^Stage 2, / }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/on 1 roots?, stage 2/);
   await expect(page.getByRole('table').first()).toContainText('G4');
   await expect(page.getByRole('figure').first()).not.toContainText('G1');
@@ -333,7 +333,7 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
     page.getByRole('button', { name: 'DOCX' }).click(),
   ]);
   expect(docx.suggestedFilename()).toBe('Lanternfield Tram Terminus.docx');
-  // Issued, it has a number, all lengths, a letter in German, and a PDF that proves each of its trees.
+  // Issued, it has a number, all lengths, letter and report in German, and a PDF that proves each of its trees.
   await page.getByRole('button', { name: 'Issue the report' }).click();
   await expect(page.getByRole('complementary', { name: 'Issued' })).toBeVisible({ timeout: 60_000 });
   const number = await page.getByRole('navigation', { name: 'Where' }).locator('strong').textContent();
@@ -345,6 +345,9 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
     (await page.getByRole('link', { name: 'PDF' }).getAttribute('href'))!,
   );
   expect(await textOf(await german.body())).toContain(`Bericht ${number}, ausgestellt am`);
+  await page.getByRole('radio', { name: /^Report/ }).check();
+  await expect(page.getByRole('article', { name: 'Report' })).toContainText('Zusammenfassung');
+  await expect(page.getByRole('radio', { name: 'Deutsch' })).toBeChecked();
   await page.getByRole('radio', { name: /^Full record/ }).check();
   await expect(page.getByRole('article', { name: 'Report' })).toContainText('Trees');
   await expect(page.getByRole('link', { name: 'PDF' })).toHaveAttribute('href', /length=record/);

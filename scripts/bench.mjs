@@ -226,9 +226,9 @@ async function dragging(base, cookie, geojson) {
     const { features, ...rest } = JSON.parse(geojson);
     const some = JSON.stringify({ ...rest, features: features.slice(from, to) });
     await page
-      .getByLabel('Roots to bring in: GeoJSON or CSV')
+      .getByLabel('Roots to import: GeoJSON or CSV')
       .setInputFiles({ name: 'many.geojson', mimeType: 'application/json', buffer: Buffer.from(some) });
-    await page.getByText(/ roots brought in\./).waitFor();
+    await page.getByText(/ roots imported\./).waitFor();
     await running.waitFor();
     const made = count(() => running.waitFor({ state: 'hidden' }));
     figures.push([`while the forecast of ${roots} roots runs`, await made()]);
@@ -266,14 +266,8 @@ async function onPhone(base) {
     await client.send('Emulation.setCPUThrottlingRate', { rate: PHONE.cpu });
     const begun = performance.now();
     await page.goto(tree, { waitUntil: 'commit' });
-    await page.waitForFunction(
-      (label) => {
-        const field = globalThis.document.querySelector(`input[aria-label="${label}"]`);
-        return field && !field.matches(':disabled');
-      },
-      bark,
-      { polling: 20 },
-    );
+    const field = await page.getByLabel(bark, { exact: true }).elementHandle();
+    await page.waitForFunction((input) => !input.matches(':disabled'), field, { polling: 20 });
     return { page, taken: performance.now() - begun };
   };
   const enter = await context.newPage();

@@ -19,6 +19,7 @@ async function pictureUnder(page) {
   await page.getByText('Trace on a picture').click();
   for (const box of await page.getByRole('checkbox', { name: /marker cards/ }).all()) await box.check();
   await page.getByLabel(/^Top of the roots at/).fill('10');
+  await page.getByText('Placing the picture …').waitFor({ state: 'hidden' });
 }
 
 /** name, path, viewport, theme, buttons to press first or what to do, region to come to */

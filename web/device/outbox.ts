@@ -1,6 +1,6 @@
 import { idOf } from '@undrel/core/records';
 import type { Change, ChangeResult, Item } from '../protocol/item';
-import { sendPicture } from '../ui/sendPicture';
+import { sendPicture } from './sendPicture';
 import { allPicturesHere, forgetPicture, pictureOf, picturesShown } from './keptPictures';
 import { pagesWith, rememberSavedHere } from './along/keepSoon';
 import { keepAgain } from './along/take';

@@ -3,9 +3,9 @@
  * properties that whoever is signed in took along.
  */
 import { CacheFirst, ExpirationPlugin, Serwist, Strategy, type StrategyHandler } from 'serwist';
-import { asksItself, mayDiffer, pageKey, wanted, type Wanted } from './along/addresses';
+import { asksItself, isOfNewTree, pageKey, wanted, type Wanted } from './along/addresses';
 import { asKept, KEPT_AT } from './along/take';
-import { alongOf, keptOf, personHere, setPerson } from './along/kept';
+import { alongOf, keptOf, keptPage, personHere, setPerson } from './along/kept';
 
 declare const self: ServiceWorkerGlobalScope & { undrelFiles?: readonly string[] };
 
@@ -64,7 +64,7 @@ const offline = async (): Promise<Response> =>
 
 /** A page that was kept and leads elsewhere now: its session has ended. A new tree leads to its own page once it has one. */
 const ended = (answer: Response, url: string): boolean =>
-  (answer.type === 'opaqueredirect' || answer.redirected) && new URL(url).pathname !== '/trees/new';
+  (answer.type === 'opaqueredirect' || answer.redirected) && !isOfNewTree(new URL(url).pathname);
 
 /** Since when the page of a window was kept, where it was given from here. */
 const given = new Map<string, number>();
@@ -101,13 +101,6 @@ function give(kept: Response, { event }: StrategyHandler): Response {
   given.set((event as FetchEvent).resultingClientId, Number(kept.headers.get(KEPT_AT)));
   return kept;
 }
-
-const keptPage = (person: string, url: string) =>
-  keptOf(
-    person,
-    async (cache) =>
-      (await cache.match(pageKey(url))) ?? (await cache.match(url, { ignoreSearch: mayDiffer(url) })),
-  );
 
 /** The application's own files, which never change under one address. */
 class Files extends CacheFirst {

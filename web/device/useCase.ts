@@ -9,7 +9,8 @@ import { keepChanges, keptChanges, rememberSaved, savedItems, savedLater, show }
 import { batchOf, send } from './sending';
 import { changesIn, editOf, reduceCase, startWith, toKeep, type CaseState } from './store';
 
-export type Saving = 'saved' | 'saving' | 'away' | 'signed out';
+/** `unknown` until it was looked at what waits on this device. */
+export type Saving = 'unknown' | 'saved' | 'saving' | 'away' | 'signed out';
 
 /** Entries wait this long for the next keystroke before they are sent. */
 const PAUSE_MS = 500;
@@ -36,6 +37,13 @@ export interface CaseControl {
   flush(): Promise<boolean>;
 }
 
+/** Something that is waited for, and what ends the wait. */
+function later() {
+  let done = () => {};
+  const whole = new Promise<void>((resolve) => (done = resolve));
+  return { whole, done };
+}
+
 /**
  * The case on this device: edits show at once, are saved behind, and are kept here until the server has them.
  *
@@ -49,6 +57,7 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
   const flight = useRef<Promise<boolean> | undefined>(undefined);
   const failures = useRef(0);
   const [restored, setRestored] = useState(false);
+  const [looked] = useState(later);
   const [kept, setKept] = useState(true);
 
   useEffect(() => {
@@ -77,6 +86,8 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
 
   const flush = useCallback((): Promise<boolean> => {
     flight.current ??= (async () => {
+      // What a page of before left is not known until then: nothing is called saved.
+      await looked.whole;
       for (;;) {
         const changes = batchOf(changesIn(latest.current));
         if (changes.length === 0) {
@@ -103,8 +114,11 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
       flight.current = undefined;
     });
     return flight.current;
-  }, [treeId, person]);
+  }, [treeId, person, looked]);
 
+  useEffect(() => {
+    if (restored) looked.done();
+  }, [restored, looked]);
   useEffect(() => {
     if (!restored) return;
     setKept(keepChanges({ person, treeId }, toKeep(state)));
@@ -143,7 +157,7 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
     [],
   );
   return useMemo<CaseControl>(
-    () => ({ state, items, saving, kept, ...edits, flush }),
-    [state, items, saving, kept, edits, flush],
+    () => ({ state, items, saving: restored ? saving : 'unknown', kept, ...edits, flush }),
+    [state, items, saving, restored, kept, edits, flush],
   );
 }

@@ -11,10 +11,11 @@ test('pages that are taken along need no signal; every other one does', () => {
       '/grounds/row/walk',
       '/trees/oak-1?station=dig',
       '/trees/oak-1/order?visit=v',
+      '/trees/oak-1/crew/trenches?visit=v',
       '/trees/new?property=row',
       '#each-cause',
     ]),
-  ).toEqual(Array.from({ length: 9 }, () => false));
+  ).toEqual(Array.from({ length: 10 }, () => false));
   expect(
     need([
       '/trees/oak-1/report',

@@ -17,7 +17,7 @@ export interface AlongList {
 
 /** Pages of a property and of a tree that are taken along, beside their own. */
 export const SITE_PAGES: readonly string[] = ['walk', 'water', 'work', 'materials'];
-export const TREE_PAGES: readonly string[] = ['order', 'pictures', 'time'];
+export const TREE_PAGES: readonly string[] = ['order', 'pictures', 'time', 'crew'];
 const OTHERS: readonly string[] = ['/grounds', '/season', '/device', '/trees/new'];
 
 /** Whether a page is had from the server alone: it is not among what is taken along. */

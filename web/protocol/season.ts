@@ -1,5 +1,6 @@
 import type { Place } from '@undrel/core/crewDays';
 import type { Spell, Task, WhoDoes, WorkTask } from '@undrel/core/schedule';
+import type { FollowUpMark } from '@undrel/core/records';
 import type { OperationKey } from '@undrel/core/vocabulary';
 import type { NextWatering } from '@undrel/core/water';
 
@@ -14,7 +15,11 @@ export interface TaskPlace {
 }
 
 /** Something to do at a tree, as a calendar shows it. */
-export type TaskRow = Task & TaskPlace;
+export type TaskRow = Task &
+  TaskPlace & {
+    /** Of what was said of it, as the server has it; 0 where nothing was. */
+    version?: number;
+  };
 
 /** A step of an order that is still to be done. */
 export type WorkRow = WorkTask & TaskPlace;
@@ -26,6 +31,39 @@ export type Marking =
   | { how: 'dropped'; why: string }
   /** Takes back what was said. */
   | { how: 'open' };
+
+/** What is kept of what somebody says of a task; null where it takes back what was said. @param today ISO */
+export const markOf = (marking: Marking, task: string, by: string, today: string): FollowUpMark | null =>
+  marking.how === 'open'
+    ? null
+    : {
+        task,
+        how: marking.how,
+        on: marking.how === 'dropped' ? today : marking.on,
+        by,
+        ...('why' in marking && { why: marking.why.trim() }),
+      };
+
+/** The same the other way round. */
+export const markingOf = (mark: FollowUpMark | null): Marking => {
+  switch (mark?.how) {
+    case 'done':
+      return { how: 'done', on: mark.on };
+    case 'moved':
+      return { how: 'moved', on: mark.on, why: mark.why ?? '' };
+    case 'dropped':
+      return { how: 'dropped', why: mark.why ?? '' };
+    default:
+      return { how: 'open' };
+  }
+};
+
+/** What came of saying something of a task. */
+export interface Marked {
+  problem?: string;
+  /** Of what was said, as the server has it now. */
+  version?: number;
+}
 
 /** A tree under care, with when it is to be watered. */
 export interface WaterRow {

@@ -1,6 +1,8 @@
 'use client';
 
 import { useRef } from 'react';
+import { OUT_OF_REACH } from './FromServer';
+import { useOnline } from './useOnline';
 
 /** A button that asks for a file. */
 export function FilePick(props: {
@@ -10,8 +12,11 @@ export function FilePick(props: {
   accept: string;
   disabled?: boolean;
   className?: string;
+  /** The server reads the file: without signal the button says so. */
+  server?: boolean;
   onFile: (file: File) => void;
 }) {
+  const away = !useOnline() && props.server;
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -33,6 +38,7 @@ export function FilePick(props: {
         className={props.className ?? 'quiet'}
         disabled={props.disabled}
         onClick={() => input.current?.click()}
+        {...(away && OUT_OF_REACH)}
       >
         {props.label}
       </button>

@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import type { FeedHead, Marking, PlannedDay } from '@/protocol/season';
+import type { FeedHead, Marked, Marking, PlannedDay } from '@/protocol/season';
 import { allowed } from '@/server/accounts/viewer';
 import { ownAddress } from '@/server/address';
 import { listFeeds, makeFeed, revokeFeed, type FeedGiven } from '@/server/season/feeds';
@@ -11,11 +11,7 @@ import type { Place } from '@undrel/core/crewDays';
 import { markTask } from '@/server/season/mark';
 
 /** Says of a task that it was done, moved or dropped, or takes that back. */
-export const markAction = async (
-  visitId: string,
-  task: string,
-  marking: Marking,
-): Promise<{ problem?: string }> =>
+export const markAction = async (visitId: string, task: string, marking: Marking): Promise<Marked> =>
   allowed('measure', (db, viewer) => markTask(db, viewer, String(visitId), String(task), marking));
 
 /** Opens an address that another calendar reads. */

@@ -31,6 +31,8 @@ export default async function SeasonPage({
     <SeasonScreen
       firm={viewer.firmName}
       today={day}
+      viewer={viewer.name}
+      person={viewer.userId}
       tasks={tasks}
       who={viewer.role === 'crew' ? 'crew' : undefined}
       view={VIEWS.find((v) => v === view) ?? 'list'}

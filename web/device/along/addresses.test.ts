@@ -23,6 +23,8 @@ test('a page is kept under what tells it apart: a visit and a property do, a sta
   expect(key('/trees/oak-1?station=dig')).toBe('/trees/oak-1');
   expect(key('/trees/oak-1/order?length=letter&visit=a%20b')).toBe('/trees/oak-1/order?visit=a%20b');
   expect(key('/trees/new?tree=x&property=p')).toBe('/trees/new?property=p');
+  expect(key('/trees/newton-1?visit=v&property=p')).toBe('/trees/newton-1?visit=v&property=p');
+  expect(key('/trees/new/pictures?property=p&tree=x&visit=v')).toBe('/trees/new/pictures?property=p');
   expect(mayDiffer(at('/trees/oak-1/order?visit=other').href)).toBe(true);
   expect(mayDiffer(at('/trees/new?property=p').href)).toBe(false);
 });

@@ -9,13 +9,20 @@ export function wanted({ pathname }: URL, opens: boolean): Wanted {
   return /^\/t\/\w+$/.test(pathname) ? 'label' : 'page';
 }
 
-/** What tells one kept page from another, beside its path: a station or a length is shown by the page itself. */
-const TELLING = ['visit', 'property'];
+/** Whether a page is one of a tree that is on this device alone. */
+export const isOfNewTree = (path: string): boolean => /^\/trees\/new(?:\/|$)/.test(path);
+
+/**
+ * What tells one kept page from another, beside its path: a station or a length is shown by the page itself, and so is the
+ * visit of a tree that is on this device alone.
+ */
+const tellingOf = (path: string): readonly string[] =>
+  isOfNewTree(path) ? ['property'] : ['visit', 'property'];
 
 /** Under which address a page is kept. */
 export function pageKey(address: string | URL): string {
   const { origin, pathname, searchParams } = new URL(address);
-  const told = TELLING.flatMap((name) => {
+  const told = tellingOf(pathname).flatMap((name) => {
     const value = searchParams.get(name);
     return value === null ? [] : [`${name}=${encodeURIComponent(value)}`];
   });

@@ -10,7 +10,7 @@ const trees = new Set<string>();
 
 /** Pages that show what is entered at a tree. */
 export const pagesWith = (treeId: string): string[] =>
-  ['', '/order', '/pictures'].map((page) => `/trees/${treeId}${page}`);
+  ['', '/order', '/pictures', '/crew', '/crew/trenches'].map((page) => `/trees/${treeId}${page}`);
 
 /** Items were saved: a device that took something along remembers them for its kept pages, which are older. */
 export async function rememberSavedHere(

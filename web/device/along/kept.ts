@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { DAYS_ALONG } from '../../protocol/along';
+import { mayDiffer, pageKey } from './addresses';
 
 /** A property that was taken along: its pages and pictures are on this device. */
 export interface Along {
@@ -124,3 +125,11 @@ export async function keptOf(person: string, look: (cache: Cache) => Promise<Res
   }
   return undefined;
 }
+
+/** A page as it is kept, or that of another visit where it has none of its own. */
+export const keptPage = (person: string, url: string) =>
+  keptOf(
+    person,
+    async (cache) =>
+      (await cache.match(pageKey(url))) ?? (await cache.match(url, { ignoreSearch: mayDiffer(url) })),
+  );

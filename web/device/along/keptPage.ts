@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { CaseNow } from '../../protocol/item';
+import type { CaseNow, Item } from '../../protocol/item';
 
 let asked: Promise<number | undefined> | undefined;
 const opened = typeof location === 'undefined' ? '' : location.pathname;
@@ -81,4 +81,26 @@ export function useToday(said: string, treeId?: string): string {
     };
   }, [since, treeId]);
   return since === undefined ? said : (server ?? dayOf(new Date()));
+}
+
+/** What the address of this page asks for under a name; undefined until the page runs, and where it asks for nothing. */
+export function useAsked(name: string, given: string): string | undefined {
+  const [asked, setAsked] = useState<string | undefined>(undefined);
+  // The page that is given may be another one than is asked for, and says nothing of when the address changes.
+  useEffect(() => setAsked(new URLSearchParams(location.search).get(name) ?? undefined), [name, given]);
+  return asked;
+}
+
+/**
+ * The visit that a page is for: the one that its address asks for, where a page of another visit was kept in its place, as it
+ * is of a visit that was begun on this device.
+ *
+ * @param given visit that the page was made for
+ * @param items of the tree, with those that wait on this device
+ */
+export function useVisitAsked(given: string, items: readonly Item[]): string {
+  const asked = useAsked('visit', given);
+  return asked !== undefined && items.some((i) => i.kind === 'visit' && i.id === asked && i.values !== null)
+    ? asked
+    : given;
 }

@@ -1,5 +1,6 @@
 import type { AlongList } from '../../protocol/along';
 import { pageKey } from './addresses';
+import { aheadOf } from './ready';
 import { alongOf, cacheOf, forgetAlong, keepAlong, type Along } from './kept';
 
 /** When a page was kept, epoch milliseconds by this device. */
@@ -18,7 +19,8 @@ export function asKept(answer: Response, now = Date.now()): Response {
 /** How many addresses are fetched at once: a phone on a thin line finishes some before it begins others. */
 const AT_ONCE = 3;
 
-export type Taken = { along: Along } | { problem: string };
+/** What was taken, and by how much this device's clock is ahead of the server's, ms. */
+export type Taken = { along: Along; ahead: number } | { problem: string };
 
 /** Under this nothing is ever opened: the worker there only fetches. */
 const NOWHERE = '/sw-files/';
@@ -70,6 +72,7 @@ export async function takeAlong(
   try {
     const answer = await fetch(`/api/properties/${property}/along`, { signal });
     if (!answer.ok) return { problem: 'The list of what to take along could not be had; try again.' };
+    const ahead = aheadOf(answer.headers.get('date'));
     const list = (await answer.json()) as AlongList;
     await navigator.storage?.persist?.();
     if (!(await files(signal)))
@@ -104,7 +107,7 @@ export async function takeAlong(
     await tellHeld(property, true);
     if (!(await keepAlong(along)))
       return { problem: 'This device keeps nothing: its storage is full or shut.' };
-    return { along };
+    return { along, ahead };
   } catch (error) {
     // Half of a property is of no use, and nobody would know that it is here.
     if (!before) await forgetAlong(person, property);

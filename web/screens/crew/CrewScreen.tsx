@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { DugRoot, RootDone, Tree } from '@undrel/core/records';
 import type { House } from '@undrel/core/house';
 import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
@@ -15,6 +15,7 @@ import { LengthInput } from '../../ui/controls/LengthInput';
 import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
+import { useToday, useVisitAsked } from '../../device/along/keptPage';
 import { useCase } from '../../device/useCase';
 import { planOf } from '../../drawings/digSheet';
 import { useDig } from '../tree/dig/useDig';
@@ -43,16 +44,19 @@ const HOW: readonly { key: RootDone['how']; label: string }[] = [
 
 /** One sheet for the crew: the plan with numbered cuts, where each is, what never to cut; ticked off on site. */
 export function CrewScreen(props: CrewProps) {
-  const { treeId, visitId, house, mayMeasure } = props;
+  const { treeId, house, mayMeasure } = props;
+  const today = useToday(props.today, treeId);
   const control = useCase(treeId, props.items, props.person);
+  const visitId = useVisitAsked(props.visitId, control.items);
+  const [at, setAt] = useState(props.stage);
   const { units: system } = usePreferences();
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
   const visitItem = itemsBelow(control.items, 'visit', treeId).find((v) => v.id === visitId)!;
   const stored = useMemo(() => visitFrom(control.items, visitItem), [control.items, visitItem]);
   const stages = stagesOf(stored);
-  const stage = stages.find((s) => s.stage === props.stage);
-  const visit = useMemo(() => atStage(stored, props.stage), [stored, props.stage]);
-  const gone = useMemo(() => goneBefore(stored, props.stage), [stored, props.stage]);
+  const stage = stages.find((s) => s.stage === at);
+  const visit = useMemo(() => atStage(stored, at), [stored, at]);
+  const gone = useMemo(() => goneBefore(stored, at), [stored, at]);
   const work = useDig({ control, treeId, tree, visit, visitId, house, gone }, undefined);
   const never = neverCut(work.advice);
   const [figure, size] = useMeasured<HTMLElement>({ width: 520, height: 520 });
@@ -96,14 +100,15 @@ export function CrewScreen(props: CrewProps) {
           {stages.length > 1 && (
             <nav aria-label="Stages of the cut plan" className="flex flex-wrap gap-2 my-1 no-print">
               {stages.map((s) => (
-                <PageLink
+                <button
                   key={s.stage}
-                  className="quiet"
-                  aria-current={s.stage === props.stage ? 'page' : undefined}
-                  href={`/trees/${treeId}/crew?visit=${visitId}&stage=${s.stage}`}
+                  type="button"
+                  className={`min-h-[44px] px-4 border border-muted ${s.stage === at ? 'bg-ink text-sheet' : 'bg-sheet'}`}
+                  aria-pressed={s.stage === at}
+                  onClick={() => setAt(s.stage)}
                 >
                   Stage {s.stage}, {s.on ?? s.year}
-                </PageLink>
+                </button>
               ))}
             </nav>
           )}
@@ -174,7 +179,7 @@ export function CrewScreen(props: CrewProps) {
                     system={system}
                     disabled={!mayMeasure}
                     by={props.viewer}
-                    today={props.today}
+                    today={today}
                     onChange={(change, field) => write(advice.label, change, field)}
                   />
                 ))}

@@ -4,10 +4,12 @@ import { useMemo, useState } from 'react';
 import type { Site, Tree, TrenchDesign } from '@undrel/core/records';
 import { obstacleKind } from '@undrel/core/practice';
 import type { House } from '@undrel/core/house';
-import { fixedPoints, marksHold, orderOfWork, tapesFor } from '@undrel/core/trenching';
+import { fixedPoints, marksHold, orderOfWork, tapesFor, unsurePlace } from '@undrel/core/trenching';
 import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
-import { itemsBelow, visitFrom, type Item } from '../../protocol/item';
+import { useToday, useVisitAsked } from '../../device/along/keptPage';
+import { useCase } from '../../device/useCase';
+import { itemsBelow, visitFrom } from '../../protocol/item';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { trenchDrawing } from '../../drawings/trenchPlan';
 import { useMeasured } from '../../ui/useMeasured';
@@ -22,6 +24,8 @@ export interface TrenchSheetProps {
   property: string;
   house: House;
   site: Site;
+  /** Who is signed in, for what is kept on the device. */
+  person: string;
   today: string;
   /** The season that is shown first. */
   season: number;
@@ -31,9 +35,11 @@ const NONE: TrenchDesign = {};
 
 /** One sheet for the crew: the spokes of a season with their tapes, what they take, the order of work and its hold points. */
 export function TrenchSheet(props: TrenchSheetProps) {
-  const { treeId, visitId, site, house, today } = props;
+  const { treeId, site, house } = props;
+  const today = useToday(props.today, treeId);
   const { units: system } = usePreferences();
-  const items = useMemo(() => JSON.parse(props.items) as Item[], [props.items]);
+  const { items } = useCase(treeId, props.items, props.person);
+  const visitId = useVisitAsked(props.visitId, items);
   const tree = items.find((i) => i.kind === 'tree')!.values as Tree;
   const visit = useMemo(() => {
     const item = itemsBelow(items, 'visit', treeId).find((v) => v.id === visitId)!;
@@ -119,6 +125,11 @@ export function TrenchSheet(props: TrenchSheetProps) {
             >
               {marks.says}
             </p>
+            {tree.position?.error !== undefined && (
+              <p className="border-[3px] border-harm px-3 py-2 mb-3 text-lg font-bold first-letter:uppercase">
+                {writeLengths(unsurePlace(tree.position.error), system)}.
+              </p>
+            )}
             <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] print:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-4 items-start">
               <figure ref={figure}>
                 <DrawingSvg

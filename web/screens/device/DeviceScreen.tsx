@@ -9,7 +9,8 @@ import type { Waiting } from '../../device/pending';
 import { personOfCookie } from '../../device/person';
 import { useOutbox, waitingIn } from '../shell/DeviceState';
 import { TopBar } from '../shell/TopBar';
-import { megabytes } from '../../ui/megabytes';
+import { megabytes } from '../../device/megabytes';
+import { treeHref } from '../../protocol/treeHref';
 
 const day = (at: number): string =>
   new Date(at).toLocaleDateString(undefined, { day: 'numeric', month: 'long' });
@@ -39,7 +40,7 @@ const labelOf = ({ treeId, changes }: Waiting): string | undefined => {
 /** Where a tree that waits is opened: a new one has no page of its own yet. */
 const addressOf = ({ treeId, changes }: Waiting): string => {
   const made = changes.find((c) => c.kind === 'tree' && c.id === treeId && c.base === 0);
-  return made ? `/trees/new?property=${made.parent}&tree=${treeId}` : `/trees/${treeId}`;
+  return treeHref(treeId, { alone: made?.parent });
 };
 
 /** What is on this device: properties that were taken along, and what waits to be sent. Also shown in place of a page that is not here. */

@@ -15,10 +15,11 @@ import { Entry } from '../../ui/controls/Entry';
 import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
-import { useToday } from '../../device/along/keptPage';
+import { useToday, useVisitAsked } from '../../device/along/keptPage';
 import { useCase } from '../../device/useCase';
 import { SaveState } from '../tree/SaveState';
 import { StepEntry } from './StepEntry';
+import { ServerFile } from '../../ui/FromServer';
 
 /** The crew's order for one tree: what is done in which order, what is signed first, and what came of it. */
 export function OrderScreen(props: {
@@ -37,6 +38,7 @@ export function OrderScreen(props: {
   const { treeId, visitId, order } = props;
   const today = useToday(props.today, treeId);
   const control = useCase(treeId, props.items, props.person);
+  const other = useVisitAsked(visitId, control.items) !== visitId;
   const { units: system } = usePreferences();
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
   const done = useMemo(
@@ -58,12 +60,12 @@ export function OrderScreen(props: {
     <div className="min-h-dvh flex flex-col">
       <TopBar
         right={
-          <a
+          <ServerFile
             className="plain min-h-[44px] inline-flex items-center"
             href={`/api/trees/${treeId}/order-sheet?visit=${visitId}`}
           >
             Print sheet
-          </a>
+          </ServerFile>
         }
       >
         <PageLink href={`/trees/${treeId}?station=prescription`} className="plain">
@@ -83,6 +85,12 @@ export function OrderScreen(props: {
           </p>
           <SaveState control={control} system={system} at="start" />
         </header>
+        {other && (
+          <p role="alert" className="wrong my-2">
+            This is the order of {props.visitDate}. The visit begun on this device has its own once it has
+            been sent: work by that one, not by this.
+          </p>
+        )}
         {order.never.length > 0 && (
           <p className="border-[3px] border-harm px-3 py-2 mb-3 text-lg font-bold" data-testid="never">
             Never cut: {order.never.join(', ')}

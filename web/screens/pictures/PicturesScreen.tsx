@@ -2,11 +2,12 @@
 
 import { useRef, useState } from 'react';
 import { idOf, RING, type Picture, type Tree } from '@undrel/core/records';
+import { operationOf } from '@undrel/core/vocabulary';
 import { pictureOf } from '../../device/keptPictures';
-import { useCase } from '../../device/useCase';
+import { useCase, type CaseControl } from '../../device/useCase';
 import { itemsBelow, type ItemOf } from '../../protocol/item';
 import { count } from '../../ui/count';
-import { useToday } from '../../device/along/keptPage';
+import { useAsked, useToday, useVisitAsked } from '../../device/along/keptPage';
 import { PageLink } from '../../ui/PageLink';
 import { Entry } from '../../ui/controls/Entry';
 import { usePreferences } from '../shell/preferences';
@@ -20,6 +21,7 @@ import { Viewfinder } from './Viewfinder';
 import { reportPictures } from '../../protocol/chosenPictures';
 import { ringOf } from '../../protocol/ringOf';
 import { pictureWords, sideOf } from '../../protocol/pictureWords';
+import { treeHref } from '../../protocol/treeHref';
 
 const TAKEN = 'image/jpeg,image/png,image/webp,image/heic,image/heif';
 
@@ -46,22 +48,37 @@ const PlaceInReport = ({ place }: { place: number | undefined }) => (
   </span>
 );
 
-/** The photographs of a visit: the collar from eight sides, and whatever else was taken. */
-export function PicturesScreen(props: {
+export interface PicturesProps {
   treeId: string;
   items: string;
   visitId: string;
-  visits: readonly { id: string; date: string }[];
   mayMeasure: boolean;
   viewer: string;
   person: string;
   today: string;
   /** The step of the order that pictures added now prove. */
   step: string | undefined;
-}) {
+  /** The property of a tree that is on this device alone. */
+  alone?: string;
+}
+
+/** The photographs of a visit: the collar from eight sides, and whatever else was taken. */
+export function PicturesScreen(props: PicturesProps) {
+  const control = useCase(props.treeId, props.items, props.person);
+  const visitId = useVisitAsked(props.visitId, control.items);
+  // Files on their way belong to their visit: those of another one are another list.
+  return <OfVisit key={visitId} {...props} control={control} visitId={visitId} />;
+}
+
+function OfVisit({ control, visitId, ...props }: PicturesProps & { control: CaseControl }) {
   const today = useToday(props.today, props.treeId);
-  const { treeId, visitId, mayMeasure } = props;
-  const control = useCase(treeId, props.items, props.person);
+  const asked = useAsked('step', visitId);
+  const step = props.step ?? (asked !== undefined && operationOf(asked) ? asked : undefined);
+  const { treeId, mayMeasure } = props;
+  const { alone } = props;
+  const visits = itemsBelow(control.items, 'visit', treeId)
+    .map(({ id, values }) => ({ id, date: values.date }))
+    .sort((a, b) => a.date.localeCompare(b.date));
   const { units: system } = usePreferences();
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
   const pictures = itemsBelow(control.items, 'picture', visitId);
@@ -99,8 +116,8 @@ export function PicturesScreen(props: {
   const others = pictures.filter((p) => !inRing.includes(p.id));
   const shown = pictures.find((p) => p.id === open);
   // The newest of each side from the visits before this one.
-  const visited = props.visits.find((v) => v.id === visitId)!.date;
-  const before = props.visits
+  const visited = visits.find((v) => v.id === visitId)!.date;
+  const before = visits
     .filter((v) => v.date < visited)
     .map((v) => itemsBelow(control.items, 'picture', v.id));
   const earlier = ringOf(before.flat());
@@ -113,7 +130,7 @@ export function PicturesScreen(props: {
     control.set('picture', id, visitId, picture, field);
   return (
     <div className="min-h-dvh flex flex-col">
-      <TreePageBar treeId={treeId} label={tree.label} page="Pictures" />
+      <TreePageBar href={treeHref(treeId, { alone })} label={tree.label} page="Pictures" />
       <main className="px-4 lg:px-8 py-4 w-full max-w-[1200px] mx-auto">
         <Entry>
           <h1>
@@ -121,13 +138,13 @@ export function PicturesScreen(props: {
           </h1>
           <p className="text-muted">
             Visit of{' '}
-            {props.visits.map(({ id, date }, i) => (
+            {visits.map(({ id, date }, i) => (
               <span key={id}>
                 {i > 0 && ', '}
                 {id === visitId ? (
                   <strong className="text-ink">{date}</strong>
                 ) : (
-                  <PageLink href={`/trees/${treeId}/pictures?visit=${id}`}>{date}</PageLink>
+                  <PageLink href={treeHref(treeId, { page: 'pictures', visit: id, alone })}>{date}</PageLink>
                 )}
               </span>
             ))}
@@ -154,7 +171,7 @@ export function PicturesScreen(props: {
             aria-label="Pictures to add: JPEG, PNG or WebP"
             accept={TAKEN}
             onChange={({ target }) => {
-              void send([...(target.files ?? [])], { bearing: side.current, step: props.step });
+              void send([...(target.files ?? [])], { bearing: side.current, step });
               target.value = '';
             }}
           />
@@ -239,7 +256,7 @@ export function PicturesScreen(props: {
                   </button>
                 )}
               </div>
-              {props.step && (
+              {step && (
                 <p className="told my-2">
                   Pictures added now prove a step of the order.{' '}
                   <PageLink href={`/trees/${treeId}/order?visit=${visitId}`}>Back to the order</PageLink>
@@ -271,7 +288,7 @@ export function PicturesScreen(props: {
         <Viewfinder
           sides={RING.filter((bearing) => !ring.has(bearing))}
           before={(bearing) => earlier.get(bearing)?.values.hash}
-          onTake={(file, bearing) => void send([file], { bearing, step: props.step })}
+          onTake={(file, bearing) => void send([file], { bearing, step })}
           onClose={() => setTaking(false)}
         />
       )}

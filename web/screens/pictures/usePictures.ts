@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { forgetPicture, keepPictureHere, picturesHere, showPictures } from '../../device/keptPictures';
-import { sendPicture, type SentPicture } from '../../ui/sendPicture';
+import { sendPicture, type SentPicture } from '../../device/sendPicture';
 
 /** A file on its way. */
 export interface Sending {

@@ -1,6 +1,7 @@
 'use client';
 
 import { useOutbox } from '../shell/DeviceState';
+import { treeHref } from '../../protocol/treeHref';
 
 /** Trees of a property that were entered without signal and that the server does not have yet. */
 export function OnlyHere({ property }: { property: string }) {
@@ -19,10 +20,7 @@ export function OnlyHere({ property }: { property: string }) {
       <ul>
         {own.map(({ treeId, label }) => (
           <li key={treeId}>
-            <a
-              className="min-h-[44px] inline-flex items-center"
-              href={`/trees/new?property=${property}&tree=${treeId}`}
-            >
+            <a className="min-h-[44px] inline-flex items-center" href={treeHref(treeId, { alone: property })}>
               {label}
             </a>
           </li>

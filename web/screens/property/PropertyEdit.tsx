@@ -2,6 +2,7 @@
 
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
+import { ServerButton } from '../../ui/FromServer';
 
 export interface PropertyEditState {
   name: string;
@@ -47,9 +48,9 @@ export function PropertyEdit(props: {
         <textarea className="w-full" name="note" rows={2} defaultValue={state.note} />
       </label>
       <div className="sm:col-span-2 flex flex-wrap gap-2">
-        <button className="act" disabled={busy}>
+        <ServerButton type="submit" className="act" disabled={busy}>
           {state.theirs ? 'Keep mine' : 'Save'}
-        </button>
+        </ServerButton>
         <button type="button" className="quiet" onClick={props.onDone}>
           {state.theirs ? 'Take theirs' : 'Cancel'}
         </button>

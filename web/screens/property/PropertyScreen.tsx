@@ -10,7 +10,7 @@ import { UrgencyLegend } from '../../ui/UrgencyMark';
 import type { Change, ChangeResult } from '../../protocol/item';
 import { formatLength, longUnit } from '@undrel/core/units';
 import { FilePick } from '../../ui/FilePick';
-import { megabytes } from '../../ui/megabytes';
+import { megabytes } from '../../device/megabytes';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { keepForLater } from '../../device/keepForLater';
@@ -22,6 +22,8 @@ import { OnlyHere } from './OnlyHere';
 import { TakeAlong } from './TakeAlong';
 import { TreeTable } from './TreeTable';
 import { Weather, type PlaceTyped } from './Weather';
+import { ServerFile } from '../../ui/FromServer';
+import { treeHref } from '../../protocol/treeHref';
 
 type Told = { problem?: string; notes?: string[]; done?: string; undo?: () => void };
 
@@ -199,6 +201,7 @@ export function PropertyScreen({
                   Add a tree
                 </button>
                 <FilePick
+                  server
                   about="File to import: CSV, GeoJSON, DXF or case file"
                   label="Import"
                   accept=".csv,.geojson,.json,.dxf"
@@ -219,9 +222,9 @@ export function PropertyScreen({
               </PageLink>
             ))}
             {page.trees.length > 0 && (
-              <a className="min-h-[44px] inline-flex items-center" href={`${api}/labels`}>
+              <ServerFile className="min-h-[44px] inline-flex items-center" href={`${api}/labels`}>
                 Labels
-              </a>
+              </ServerFile>
             )}
             <TakeAlong property={page.id} name={page.name} trees={page.trees.length} />
           </nav>
@@ -249,9 +252,9 @@ export function PropertyScreen({
                   Edit this property
                 </button>
               )}{' '}
-              <a className="link" href={`${api}/plan`}>
+              <ServerFile className="link" href={`${api}/plan`}>
                 Plan as GeoJSON
-              </a>
+              </ServerFile>
             </p>
           )}
           {stale && (
@@ -280,7 +283,7 @@ export function PropertyScreen({
                 const came = await save(change);
                 if (came === true) router.push(`/trees/${change.id}?station=history`);
                 else if (came === 'away' && (await keepForLater(change.id, change)))
-                  window.location.assign(`/trees/new?property=${page.id}&tree=${change.id}`);
+                  window.location.assign(treeHref(change.id, { alone: page.id }));
               }}
             />
           )}

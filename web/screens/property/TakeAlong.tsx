@@ -4,10 +4,12 @@ import { useEffect, useRef, useState } from 'react';
 import { Dialog } from 'radix-ui';
 import { DAYS_ALONG } from '../../protocol/along';
 import { alongOf, forgetAlong, lastDay, type Along } from '../../device/along/kept';
+import { clockWords, roomWords } from '../../device/along/ready';
 import { takeAlong, tellHeld } from '../../device/along/take';
 import { personOfCookie } from '../../device/person';
 import { useAlive } from '../../ui/controls/Entry';
-import { megabytes } from '../../ui/megabytes';
+import { megabytes } from '../../device/megabytes';
+import { ServerButton } from '../../ui/FromServer';
 
 const when = (at: number): string =>
   new Date(at).toLocaleString(undefined, {
@@ -26,6 +28,7 @@ export function TakeAlong({ property, name, trees }: { property: string; name: s
   const [here, setHere] = useState<Along | undefined>(undefined);
   const [work, setWork] = useState<Work | undefined>(undefined);
   const [problem, setProblem] = useState<string | undefined>(undefined);
+  const [warnings, setWarnings] = useState<{ clock?: string; room?: string }>({});
   const running = useRef<AbortController | undefined>(undefined);
   const alive = useAlive();
   useEffect(() => {
@@ -43,10 +46,18 @@ export function TakeAlong({ property, name, trees }: { property: string; name: s
     const taken = await takeAlong(property, person, stop.signal, (share) => setWork({ share, stop }));
     setWork(undefined);
     if ('problem' in taken) setProblem(taken.problem);
-    else setHere(taken.along);
+    else {
+      setHere(taken.along);
+      setWarnings({ clock: clockWords(taken.ahead) });
+    }
   };
+  const look = () =>
+    void navigator.storage
+      ?.estimate?.()
+      .then((room) => setWarnings((was) => ({ ...was, room: roomWords(room) })))
+      .catch(() => undefined);
   return (
-    <Dialog.Root>
+    <Dialog.Root onOpenChange={(open) => open && look()}>
       <Dialog.Trigger className="link min-h-[44px]" disabled={!alive}>
         {here ? 'Taken along' : 'Take along'}
       </Dialog.Trigger>
@@ -77,15 +88,23 @@ export function TakeAlong({ property, name, trees }: { property: string; name: s
               'Not on this device yet.'
             )}
           </p>
+          {[warnings.clock, warnings.room].map(
+            (words) =>
+              words && (
+                <p key={words} role="alert" className="told my-2">
+                  {words}
+                </p>
+              ),
+          )}
           <div className="flex flex-wrap gap-2 mt-3">
             {work ? (
               <button type="button" className="quiet min-w-[9rem]" onClick={() => work.stop.abort()}>
                 Stop
               </button>
             ) : (
-              <button type="button" className="act min-w-[9rem]" onClick={() => void take()}>
+              <ServerButton type="button" className="act min-w-[9rem]" onClick={() => void take()}>
                 {here ? 'Refresh' : 'Take along'}
-              </button>
+              </ServerButton>
             )}
             {here && !work && (
               <button

@@ -178,6 +178,7 @@ function OwnWeather({ propertyId }: { propertyId: string }) {
           </label>
         ))}
         <FilePick
+          server
           about="Daily weather as CSV or JSON: date, rain, low, high"
           label={busy ? 'Reading…' : 'Choose a CSV or JSON file'}
           accept=".csv,.json"

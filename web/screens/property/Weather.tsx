@@ -4,6 +4,7 @@ import { useState, type FormEvent } from 'react';
 import type { WeatherPlace, WeatherRecord } from '@undrel/core/records';
 import { dryYears, growingSeason, isSouth, SEASONS_NEEDED } from '@undrel/core/history';
 import { FilePick } from '../../ui/FilePick';
+import { ServerButton } from '../../ui/FromServer';
 
 /** Rain of the grounds: which growing seasons were dry, where it was measured, and reading it anew. */
 export function Weather(props: {
@@ -21,10 +22,16 @@ export function Weather(props: {
       </p>
       {onRead && (
         <>
-          <button type="button" className="link min-h-[44px]" disabled={props.busy} onClick={() => onRead()}>
+          <ServerButton
+            type="button"
+            className="link min-h-[44px]"
+            disabled={props.busy}
+            onClick={() => onRead()}
+          >
             {record ? 'Read again' : 'Read the weather record'}
-          </button>
+          </ServerButton>
           <FilePick
+            server
             about="Monthly rain as CSV: month (YYYY-MM), rain (mm)"
             label="from CSV"
             accept=".csv"
@@ -100,9 +107,9 @@ function Place(props: {
             />
           </label>
         ))}
-        <button className="quiet" disabled={props.busy}>
+        <ServerButton type="submit" className="quiet" disabled={props.busy}>
           Save the place
-        </button>
+        </ServerButton>
       </form>
     </details>
   );

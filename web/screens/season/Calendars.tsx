@@ -6,6 +6,7 @@ import type { FeedHead } from '../../protocol/season';
 import { ShownOnce } from '../../ui/ShownOnce';
 import { Said } from '../../ui/Said';
 import { WHO_WORDS } from './words';
+import { ServerButton, ServerFile } from '../../ui/FromServer';
 
 export interface FeedActions {
   make: (given: {
@@ -82,13 +83,13 @@ export function Calendars({
             ))}
           </select>
         </label>
-        <a
+        <ServerFile
           className="quiet inline-flex items-center justify-center"
           href={`/api/season/calendar?${asked}`}
           download
         >
           Keep as a file
-        </a>
+        </ServerFile>
         {actions && (
           <>
             <label className="block sm:col-span-2">
@@ -100,9 +101,9 @@ export function Calendars({
                 onChange={({ target }) => setName(target.value)}
               />
             </label>
-            <button type="button" className="act" disabled={busy} onClick={make}>
+            <ServerButton type="button" className="act" disabled={busy} onClick={make}>
               Make an address
-            </button>
+            </ServerButton>
           </>
         )}
       </div>
@@ -128,9 +129,9 @@ export function Calendars({
                 </span>
               </span>
               {actions && (
-                <button type="button" className="quiet" disabled={busy} onClick={() => revoke(f.id)}>
+                <ServerButton type="button" className="quiet" disabled={busy} onClick={() => revoke(f.id)}>
                   Withdraw {f.name}
-                </button>
+                </ServerButton>
               )}
             </li>
           ))}

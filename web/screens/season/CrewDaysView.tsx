@@ -16,6 +16,7 @@ import { count } from '../../ui/count';
 import type { Prescribed } from './useSeasonLines';
 import { Yard, type NoteYard } from './Yard';
 import { CrewDay } from './CrewDay';
+import { ServerButton } from '../../ui/FromServer';
 
 const MOST_WEEKS = 8;
 
@@ -163,14 +164,14 @@ export function CrewDaysView({
           Saturdays too
         </label>
         {plan && (
-          <button
+          <ServerButton
             type="button"
             className="act"
             disabled={busy || !done || stale || used.length === 0 || wrong !== undefined}
             onClick={write}
           >
             Plan these days
-          </button>
+          </ServerButton>
         )}
       </div>
       <Said

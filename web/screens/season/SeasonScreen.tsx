@@ -1,10 +1,13 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { isOpen, ROLES, type WhoDoes } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
 import { tidy } from '@undrel/core/units';
-import type { FeedHead, Marking, Places, PlannedDay, TaskRow } from '../../protocol/season';
+import type { FeedHead, Marked, Marking, Places, PlannedDay, TaskRow } from '../../protocol/season';
+import { useToday } from '../../device/along/keptPage';
+import { keepMark, marksIn } from '../../device/keptMarks';
+import { runOutbox } from '../../device/outbox';
 import { Entry } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
 import { CrewDaysView } from './CrewDaysView';
@@ -13,6 +16,7 @@ import { MonthView } from './MonthView';
 import { SeasonList } from './SeasonList';
 import type { NoteYard } from './Yard';
 import { YearView } from './YearView';
+import { useOutbox } from '../shell/DeviceState';
 import type { Marks } from './marks';
 import { isWhole, useSeasonLines, waterSoon } from './useSeasonLines';
 import { count } from '../../ui/count';
@@ -24,7 +28,9 @@ export type SeasonView = keyof typeof VIEWS;
 /** What is due on all grounds: what presses this week first. */
 export function SeasonScreen({
   firm,
-  today,
+  today: dayOfPage,
+  viewer,
+  person,
   tasks,
   who: at,
   view: begun,
@@ -38,6 +44,9 @@ export function SeasonScreen({
 }: {
   firm: string;
   today: string;
+  viewer: string;
+  /** Who that is, for what is kept on the device. */
+  person: string;
   tasks: readonly TaskRow[];
   /** For whom at first; all where it is undefined. */
   who: WhoDoes | undefined;
@@ -48,12 +57,23 @@ export function SeasonScreen({
   places: Places;
   noteYard: NoteYard | undefined;
   plan: ((days: PlannedDay[]) => Promise<{ problem?: string; planned?: number }>) | undefined;
-  mark: ((visitId: string, task: string, marking: Marking) => Promise<{ problem?: string }>) | undefined;
+  mark: ((visitId: string, task: string, marking: Marking) => Promise<Marked>) | undefined;
 }) {
+  const today = useToday(dayOfPage);
   const [view, setView] = useState(begun);
   const [who, setWho] = useState<WhoDoes | ''>(at ?? '');
   const [property, setProperty] = useState('');
-  const [marks, setMarks] = useState<Marks>(new Map());
+  const [said, setSaid] = useState<ReadonlyMap<string, Marking>>(new Map());
+  const versions = useRef(new Map<string, number>());
+  const { trees: outbox } = useOutbox();
+  const marks = useMemo<Marks>(
+    () =>
+      new Map([
+        ...said,
+        ...[...marksIn(outbox)].map(([of, m]) => [of, { ...m, waits: true as const }] as const),
+      ]),
+    [said, outbox],
+  );
   const prescribed = useSeasonLines();
   const mine = <T extends { who?: WhoDoes; propertyId: string }>(rows: readonly T[]) =>
     rows.filter(
@@ -76,8 +96,16 @@ export function SeasonScreen({
   const say =
     mark &&
     (async (task: TaskRow, marking: Marking) => {
-      const answer = await mark(task.visitId, task.key, marking);
-      if (!answer.problem) setMarks((now) => new Map(now).set(`${task.visitId} ${task.key}`, marking));
+      const own = `${task.visitId} ${task.key}`;
+      const version = versions.current.get(own) ?? task.version ?? 0;
+      const answer = await mark(task.visitId, task.key, marking).catch((): Marked => {
+        // Without signal it waits on this device, and is sent by whatever page is open when there is some.
+        const kept = keepMark(task, marking, version, said.get(own), { name: viewer, person }, today);
+        void runOutbox(person);
+        return kept ? {} : { problem: 'No signal, and this device keeps nothing: note it elsewhere.' };
+      });
+      if (answer.version !== undefined) versions.current.set(own, answer.version);
+      if (!answer.problem) setSaid((now) => new Map(now).set(own, marking));
       return answer;
     });
   const to = (next: SeasonView) => {

@@ -6,6 +6,7 @@ import { dayAfter } from '@undrel/core/vocabulary';
 import { PageLink } from '@/ui/PageLink';
 import type { Marking, TaskRow } from '../../protocol/season';
 import { Said } from '../../ui/Said';
+import type { Mark } from './marks';
 import { WHO_WORDS, whenOf } from './words';
 
 /** What was said of a task on this page. */
@@ -36,7 +37,7 @@ export function TaskEntry({
   task: TaskRow;
   today: string;
   /** What was said of it on this page; undefined where nothing was. */
-  marking: Marking | undefined;
+  marking: Mark | undefined;
   mark: ((marking: Marking) => Promise<{ problem?: string }>) | undefined;
 }) {
   const [busy, setBusy] = useState(false);
@@ -98,6 +99,7 @@ export function TaskEntry({
           ) : (
             <>
               After {task.because}.{said && !done && ` ${said.charAt(0).toUpperCase()}${said.slice(1)}.`}
+              {marking?.waits && ' Waits on this device for signal.'}
             </>
           )}{' '}
           {mark && (!over || done) && (

@@ -4,6 +4,7 @@ import { useState, useTransition, type FormEvent } from 'react';
 import type { Place } from '@undrel/core/crewDays';
 import { count } from '../../ui/count';
 import { Said } from '../../ui/Said';
+import { ServerButton } from '../../ui/FromServer';
 
 /** Notes where the crews start from. */
 export type NoteYard = (typed: {
@@ -60,9 +61,9 @@ export function Yard({
             />
           </label>
         ))}
-        <button className="quiet" disabled={busy}>
+        <ServerButton type="submit" className="quiet" disabled={busy}>
           Save the yard
-        </button>
+        </ServerButton>
       </form>
       <Said lines={1} problem={told.problem} told={told.told ?? ''} />
       {unplaced.length > 0 && (

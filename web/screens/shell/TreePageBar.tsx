@@ -2,7 +2,7 @@ import { PageLink } from '@/ui/PageLink';
 import { TopBar } from './TopBar';
 
 /** The bar of a page of a tree: back to the tree, which page it is, and print. */
-export function TreePageBar({ treeId, label, page }: { treeId: string; label: string; page: string }) {
+export function TreePageBar({ href, label, page }: { href: string; label: string; page: string }) {
   return (
     <TopBar
       right={
@@ -12,7 +12,7 @@ export function TreePageBar({ treeId, label, page }: { treeId: string; label: st
       }
     >
       <nav aria-label="Where" className="flex items-baseline gap-2">
-        <PageLink className="plain" href={`/trees/${treeId}`}>
+        <PageLink className="plain" href={href}>
           {label}
         </PageLink>
         <span aria-hidden="true" className="hidden sm:inline">

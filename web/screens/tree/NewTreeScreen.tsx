@@ -1,16 +1,29 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import type { Item } from '../../protocol/item';
 import { keptChanges } from '../../device/pending';
 import { PageLink } from '../../ui/PageLink';
 import { TopBar } from '../shell/TopBar';
 import { TreeScreen, type TreeScreenProps } from './TreeScreen';
 
-/** A tree that is on this device alone: it is read from what waits to be sent. */
-export function NewTreeScreen(props: Omit<TreeScreenProps, 'treeId' | 'items'>) {
-  const { person } = props;
-  const [tree, setTree] = useState<{ id: string; items: string } | 'none' | undefined>(undefined);
+/** A tree that is on this device alone, with all that waits of it. */
+interface Alone {
+  id: string;
+  items: string;
+}
+
+/** A page of a tree that is on this device alone: it is read from what waits to be sent. */
+export function OfNewTree({
+  person,
+  property,
+  children,
+}: {
+  person: string;
+  property: { id: string; name: string };
+  children: (tree: Alone) => ReactNode;
+}) {
+  const [tree, setTree] = useState<Alone | 'none' | undefined>(undefined);
   useEffect(() => {
     let here = true;
     const id = new URLSearchParams(location.search).get('tree');
@@ -27,12 +40,12 @@ export function NewTreeScreen(props: Omit<TreeScreenProps, 'treeId' | 'items'>) 
       here = false;
     };
   }, [person]);
-  if (typeof tree === 'object') return <TreeScreen {...props} treeId={tree.id} items={tree.items} />;
+  if (typeof tree === 'object') return children(tree);
   return (
     <div className="min-h-dvh">
       <TopBar>
-        <PageLink href={`/grounds/${props.property.id}`} className="plain">
-          {props.property.name}
+        <PageLink href={`/grounds/${property.id}`} className="plain">
+          {property.name}
         </PageLink>
       </TopBar>
       <main className="p-6">
@@ -45,3 +58,9 @@ export function NewTreeScreen(props: Omit<TreeScreenProps, 'treeId' | 'items'>) 
     </div>
   );
 }
+
+export const NewTreeScreen = (props: Omit<TreeScreenProps, 'treeId' | 'items'>) => (
+  <OfNewTree person={props.person} property={props.property}>
+    {(tree) => <TreeScreen {...props} treeId={tree.id} items={tree.items} alone />}
+  </OfNewTree>
+);

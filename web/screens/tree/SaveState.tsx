@@ -14,6 +14,7 @@ function stateOf({ saving, state, kept }: CaseControl): { text: string; bad: boo
     ? `${waiting} kept on this device`
     : `${waiting} not kept, the device is full; leave this open`;
   if (state.conflicts.length > 0) return { text: `${state.conflicts.length} to settle`, bad: true };
+  if (saving === 'unknown') return { text: '', bad: false };
   if (saving === 'away') return { text: `Offline: ${where}`, bad: true };
   if (saving === 'signed out') return { text: `Signed out: ${where}`, bad: true };
   if (state.refusals.size > 0) return { text: `${state.refusals.size} not saved`, bad: true };

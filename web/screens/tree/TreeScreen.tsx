@@ -29,6 +29,7 @@ import { SectionView } from './SectionView';
 import { StationLine } from './StationLine';
 import { useJudgement } from './useJudgement';
 import { STATIONS, type StationKey, type StationProps } from './visitEntry';
+import { treeHref } from '../../protocol/treeHref';
 
 /** Stations come one by one, the one opened first; the others are fetched once the page is at rest. */
 const loaders = {
@@ -93,11 +94,14 @@ export interface TreeScreenProps {
   site: Site;
   /** By what positions are told on the plan of the property; missing on pages kept by an earlier version. */
   places?: ReadPlaces;
+  /** It is on this device alone: the server does not have it yet. */
+  alone?: boolean;
 }
 
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
 export function TreeScreen(props: TreeScreenProps) {
   const { treeId, house, firmTable, mayMeasure, mayJudge } = props;
+  const alone = props.alone ? props.property.id : undefined;
   const today = useToday(props.today, treeId);
   const control = useCase(treeId, props.items, props.person);
   const { units } = usePreferences();
@@ -226,7 +230,7 @@ export function TreeScreen(props: TreeScreenProps) {
           </PageLink>
           {current && (
             <PageLink
-              href={`/trees/${treeId}/pictures?visit=${current.id}`}
+              href={treeHref(treeId, { page: 'pictures', visit: current.id, alone })}
               className="plain min-h-[48px] min-w-[44px] sm:min-w-0 inline-flex items-center justify-center"
             >
               <Camera aria-hidden="true" size={24} className="sm:hidden" />
@@ -285,6 +289,7 @@ export function TreeScreen(props: TreeScreenProps) {
     referenceGround: props.referenceGround,
     site: props.site,
     places: props.places ?? NO_PLACES,
+    alone,
     visitId: current.id,
     visit,
     profile,

@@ -24,6 +24,8 @@ export interface StationProps {
   site: Site;
   /** By what positions are told on the plan of the property. */
   places: ReadPlaces;
+  /** Its property, where the tree is on this device alone. */
+  alone: string | undefined;
   visitId: string;
   visit: Visit;
   profile: Profile;

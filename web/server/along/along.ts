@@ -13,6 +13,9 @@ export interface AlongTree {
   label: string;
   code: string;
   visit: string | null;
+  /** Newest visits with a dig and with trenches. */
+  dug: string | null;
+  trenched: string | null;
   pictures: string[];
 }
 
@@ -38,9 +41,14 @@ export async function alongList(db: Db, property: string): Promise<AlongList | u
       ...trees.map((t) => `/trees/${t.id}`),
       ...SITE_PAGES.map((page) => `${at}/${page}`),
       `/trees/new?property=${property}`,
+      `/trees/new/pictures?property=${property}`,
       ...trees.flatMap(({ id, visit }) =>
         visit ? [`/trees/${id}/order?visit=${visit}`, `/trees/${id}/pictures?visit=${visit}`] : [],
       ),
+      ...trees.flatMap(({ id, dug, trenched }) => [
+        ...(dug ? [`/trees/${id}/crew?visit=${dug}`] : []),
+        ...(trenched ? [`/trees/${id}/crew/trenches?visit=${trenched}`] : []),
+      ]),
       ...trees.flatMap(({ id, visit }) => (visit ? [`/trees/${id}/time`] : [])),
       '/grounds',
       '/season',

@@ -2,6 +2,12 @@
 export const ALONG = `select t.id, t.label, t.code,
     (select v.id from visits v where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null and not coalesce(v.walk, false)
       order by v.visited_on desc, v.id limit 1) as visit,
+    (select v.id from visits v where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null
+        and exists (select from roots r where r.firm_id = v.firm_id and r.visit_id = v.id and r.deleted_at is null)
+      order by v.visited_on desc, v.id limit 1) as dug,
+    (select v.id from visits v join trench_designs d on d.firm_id = v.firm_id and d.visit_id = v.id and d.deleted_at is null
+      where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null
+      order by v.visited_on desc, v.id limit 1) as trenched,
     coalesce((select json_agg(distinct p.hash) from pictures p join visits v on v.firm_id = p.firm_id and v.id = p.visit_id
       where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null and p.deleted_at is null), '[]') as pictures
   from trees t

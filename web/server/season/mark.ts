@@ -1,7 +1,7 @@
 import { idOf } from '@undrel/core/records';
 import { DRAIN_TASK, LOOK_TASK } from '@undrel/core/schedule';
 import { dayAfter, yearOf } from '@undrel/core/vocabulary';
-import type { Marking } from '../../protocol/season';
+import { markOf, type Marked, type Marking } from '../../protocol/season';
 import type { Viewer } from '../accounts/session';
 import { READ } from '../cases/sql';
 import { saveChanges, today } from '../cases/write';
@@ -37,7 +37,7 @@ export async function markTask(
   visitId: string,
   task: string,
   marking: Marking,
-): Promise<{ problem?: string }> {
+): Promise<Marked> {
   const now = today();
   const step = task.split('.')[0]!;
   const days = await db.row<{ visited: string; done: string | null }>(DONE_ON, [visitId, step]);
@@ -57,19 +57,10 @@ export async function markTask(
       id,
       parent: visitId,
       base: there ? row.version : 0,
-      values:
-        marking.how === 'open'
-          ? null
-          : {
-              task,
-              how: marking.how,
-              on: marking.how === 'dropped' ? now : marking.on,
-              by: viewer.name,
-              ...('why' in marking && { why: marking.why.trim() }),
-            },
+      values: markOf(marking, task, viewer.name, now),
     },
   ]);
-  if (saved?.status === 'saved') return {};
+  if (saved?.status === 'saved') return { version: marking.how === 'open' ? 0 : saved.version };
   return {
     problem:
       saved?.status === 'refused' ? saved.problem : 'Someone else has marked it; the page shows it now.',

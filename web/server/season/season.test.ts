@@ -74,13 +74,19 @@ test('what a calendar lists from a few columns is what follows from the whole vi
 
 test('done, taken back, moved and dropped; each is kept with who said it', async () => {
   const bark = async () => (await list()).find((t) => t.key === 'excavate.bark');
-  expect(await mark('excavate.bark', { how: 'done', on: now })).toEqual({});
+  const first = await mark('excavate.bark', { how: 'done', on: now });
+  expect(first.version).toBe((await bark())!.version);
   expect(await bark()).toMatchObject({ state: 'done', told: `done ${now} by Test owner` });
-  expect(await mark('excavate.bark', { how: 'open' })).toEqual({});
+  expect(await mark('excavate.bark', { how: 'open' })).toEqual({ version: 0 });
+  expect((await bark())!.version).toBe(0);
   expect((await bark())!.state).toBe('due');
-  expect(await mark('excavate.bark', { how: 'moved', on: dayAfter(now, 9), why: 'frost' })).toEqual({});
+  expect(
+    (await mark('excavate.bark', { how: 'moved', on: dayAfter(now, 9), why: 'frost' })).problem,
+  ).toBeUndefined();
   expect(await bark()).toMatchObject({ state: 'ahead', from: dayAfter(now, 9) });
-  expect(await mark('excavate.bark', { how: 'dropped', why: 'the client declined' })).toEqual({});
+  expect(
+    (await mark('excavate.bark', { how: 'dropped', why: 'the client declined' })).problem,
+  ).toBeUndefined();
   expect(await bark()).toMatchObject({ state: 'dropped', told: `dropped ${now}: the client declined` });
   await mark('excavate.bark', { how: 'open' });
   // A repeated word changes nothing and is no fault.

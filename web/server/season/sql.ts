@@ -11,7 +11,7 @@ export const LOOKED = `select t.id as "treeId", t.label, t.species, t.schools, p
     json_agg(json_build_object('id', v.id, 'date', v.visited_on, 'walk', v.walk, 'lookOn', v.look_again_on, 'lookWhy', v.look_again_why,
       'drainCheck', v.drain_check,
       'work', ${rows('work_done', `json_build_object('step', i.step, 'how', i.how, 'on', i.done_on)`)},
-      'followUps', ${rows('follow_ups', `json_strip_nulls(json_build_object('task', i.task, 'how', i.how, 'on', i.on_day, 'by', i.done_by, 'why', i.why))`)},
+      'followUps', ${rows('follow_ups', `json_strip_nulls(json_build_object('task', i.task, 'how', i.how, 'on', i.on_day, 'by', i.done_by, 'why', i.why, 'version', i.version))`)},
       'looks', ${rows('findings', 'i.key', ' and (i.answer is not null or i.number is not null)')},
       'profile', ${any('grade_profiles')}, 'probe', ${any('probe_points')}, 'push', ${any('pushes')}, 'dig', ${any('digs')}) order by v.visited_on) as visits
   from trees t

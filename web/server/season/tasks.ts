@@ -25,7 +25,7 @@ interface LookedRow {
     lookWhy: string | null;
     drainCheck: string | null;
     work: NonNullable<Looked['work']>;
-    followUps: FollowUpMark[];
+    followUps: (FollowUpMark & { version: number })[];
     looks: string[];
     profile: boolean;
     probe: boolean;
@@ -69,7 +69,11 @@ export async function listTasks(db: Db, today: string, propertyId: string | null
     .flatMap(({ visits, schools, house, noticed, ...place }): TaskRow[] =>
       tasksOf({ ...(schools && { schools }) }, visits.map(lookedOf), house, today, [], noticed ?? undefined)
         .filter((t) => t.from <= until && (isOpen(t) || (t.closed !== undefined && t.closed >= since)))
-        .map((task) => ({ ...task, ...place, visitId: visits[task.visit]!.id })),
+        .map((task) => {
+          const { id: visitId, followUps } = visits[task.visit]!;
+          const version = followUps.find((f) => f.task === task.key)?.version ?? 0;
+          return { ...task, ...place, visitId, version };
+        }),
     )
     .sort(byTime);
 }

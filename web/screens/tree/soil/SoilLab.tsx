@@ -9,6 +9,7 @@ import { FileNotice } from '../../../ui/Notice';
 import { LAB_DAYS } from '../../../protocol/soilLab';
 import { FilePick } from '../../../ui/FilePick';
 import { headOf, type StationProps } from '../visitEntry';
+import { ServerButton } from '../../../ui/FromServer';
 
 /** A sample sent to the laboratory, and its results when they come: asked for, or from its file. */
 export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, today }: StationProps) {
@@ -79,9 +80,14 @@ export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, tod
         <p>
           Sample “{order.label}” sent on {order.sent}; results expected {order.ready}.{' '}
           {order.ready <= today ? (
-            <button type="button" className="link min-h-[44px]" disabled={busy} onClick={() => void ask()}>
+            <ServerButton
+              type="button"
+              className="link min-h-[44px]"
+              disabled={busy}
+              onClick={() => void ask()}
+            >
               Read the results
-            </button>
+            </ServerButton>
           ) : (
             'Advice on chlorosis waits for them.'
           )}

@@ -349,7 +349,7 @@ function Outcome(props: {
                 Leave them all
               </button>
             )}
-            <p className="text-sm text-muted flex-1 basis-full sm:basis-0" data-testid="proved">
+            <p className="text-sm text-muted basis-full" data-testid="proved">
               {plan.proved
                 ? 'Proved: no other choice of roots and stages within these limits is better.'
                 : `Time was up: at most ${Number.isFinite(plan.gap) ? percent(plan.gap) : 'an unknown share'} from the best.`}

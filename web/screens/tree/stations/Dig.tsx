@@ -33,6 +33,7 @@ import { useTracing } from '../dig/useTracing';
 import { newId } from '../newId';
 import { Questions } from '../asked/Questions';
 import type { StationProps } from '../visitEntry';
+import { treeHref } from '../../../protocol/treeHref';
 
 const NO_CUTS = {};
 
@@ -249,7 +250,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
           {mayMeasure && (
             <PicturesUnder
               pictures={pictures}
-              href={`/trees/${treeId}/pictures?visit=${visitId}`}
+              href={treeHref(treeId, { page: 'pictures', visit: visitId, alone: station.alone })}
               choice={tracing.choice}
               underlay={tracing.underlay}
               stemKnown={reading.outline.from !== 'nothing'}

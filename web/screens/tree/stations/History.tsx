@@ -19,6 +19,8 @@ import { newId } from '../newId';
 import { headOf, type StationProps } from '../visitEntry';
 import { WhereItStands } from '../where/WhereItStands';
 import { Questions } from '../asked/Questions';
+import { ServerFile } from '../../../ui/FromServer';
+import { treeHref } from '../../../protocol/treeHref';
 
 const STOCK: readonly { key: Stock; label: string }[] = [
   { key: 'container', label: 'container' },
@@ -172,7 +174,7 @@ export function History(props: StationProps) {
         </PageLink>
         <PageLink
           className="inline-flex items-center min-h-[44px] mr-4"
-          href={`/trees/${treeId}/pictures?visit=${visitId}`}
+          href={treeHref(treeId, { page: 'pictures', visit: visitId, alone: props.alone })}
         >
           Pictures
         </PageLink>
@@ -180,9 +182,9 @@ export function History(props: StationProps) {
           Record of changes
         </PageLink>
         {props.mayJudge && <RemoveTree {...props} />}
-        <a className="inline-flex items-center min-h-[44px]" href={`/api/trees/${treeId}/case`}>
+        <ServerFile className="inline-flex items-center min-h-[44px]" href={`/api/trees/${treeId}/case`}>
           Case file (JSON)
-        </a>
+        </ServerFile>
       </p>
     </Entry>
   );

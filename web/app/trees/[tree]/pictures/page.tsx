@@ -30,7 +30,6 @@ export default async function PicturesPage(props: {
       treeId={tree}
       items={JSON.stringify(loaded.items)}
       visitId={current.id}
-      visits={visits}
       mayMeasure={may(viewer.role, 'measure')}
       viewer={viewer.name}
       person={viewer.userId}

@@ -16,7 +16,10 @@ interface Props {
 
 export default async function TrenchSheetPage({ params, searchParams }: Props) {
   const [{ tree }, { visit, season }] = await Promise.all([params, searchParams]);
-  const loaded = await signedIn((db) => loadCase(db, tree));
+  const { viewer, loaded } = await signedIn(async (db, who) => ({
+    viewer: who,
+    loaded: await loadCase(db, tree),
+  }));
   const newest = loaded?.items
     .flatMap((i) =>
       i.kind === 'visit' && i.values && !i.values.walk ? [{ id: i.id, date: i.values.date }] : [],
@@ -34,6 +37,7 @@ export default async function TrenchSheetPage({ params, searchParams }: Props) {
         house={loaded.house}
         site={loaded.site}
         season={Math.max(1, Number.parseInt(season ?? '1', 10) || 1)}
+        person={viewer.userId}
         today={today()}
       />
     </OnDevice>

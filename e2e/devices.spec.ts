@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { enterDemo, saved, station } from './enter';
+import { choose } from './choose';
 
 const PHONE = { hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } };
 /** A place in the middle of an ocean, of nobody. */
@@ -159,7 +160,7 @@ test('the penetrometer speaks by Bluetooth too; a push that is cancelled leaves 
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await station(page, /^Soil/).click();
   const device = page.getByRole('region', { name: 'Penetrometer' });
-  await device.getByLabel('Penetrometer', { exact: true }).selectOption({ label: 'Simulated, by Bluetooth' });
+  await choose(device.getByLabel('Penetrometer', { exact: true }), { label: 'Simulated, by Bluetooth' });
   await device.getByLabel('Push at').fill('W');
   await device.getByLabel('How far out').fill('120');
   await device.getByRole('button', { name: 'Push', exact: true }).click();

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { enterDemo, saved } from './enter';
 import { KEY, POINTING, THOUGHT } from './keystrokes';
+import { choose } from './choose';
 
 /** A dig as it stands on a paper sketch: bearings, cm from the bark, cm deep, cm across. */
 const SHEET: { label: string; kind: string; starts: string; points: [string, string, string, string][] }[] = [
@@ -46,8 +47,8 @@ async function typed(page: Page): Promise<number> {
     await page.getByRole('button', { name: 'Type it' }).focus();
     await page.keyboard.press('Enter');
     const editor = page.getByRole('group', { name: `Root ${root.label}` });
-    await editor.getByLabel('Kind').selectOption({ label: root.kind });
-    await editor.getByLabel('Starts').selectOption({ label: root.starts });
+    await choose(editor.getByLabel('Kind'), { label: root.kind });
+    await choose(editor.getByLabel('Starts'), { label: root.starts });
     for (const [i, [bearing, distance, depth, across]] of root.points.entries()) {
       seconds += THOUGHT;
       if (i === 0) {
@@ -104,7 +105,7 @@ test('a dig drawn with the pointer and the same dig typed give the same numbers'
   await page.getByRole('button', { name: 'Remove root B' }).click();
   await page.getByRole('button', { name: 'Draw it' }).click();
   const editor = page.getByRole('group', { name: 'Root B' });
-  await editor.getByLabel('Starts').selectOption({ label: 'outside the pit' });
+  await choose(editor.getByLabel('Starts'), { label: 'outside the pit' });
   for (const place of places) await page.mouse.click(place.x, place.y);
   await page.getByRole('button', { name: 'Done', exact: true }).click();
   for (let i = 1; i <= 4; i++) {
@@ -287,7 +288,7 @@ test('the plan is moved by wheel and keys; a double click inserts, split and joi
   await expect(handles).toHaveCount(3);
   const roots = page.getByRole('table', { name: 'Roots and advice' }).getByRole('button', { name: /^Root / });
   await expect(roots).toHaveCount(7);
-  await editor.getByLabel('Join with').selectOption('A');
+  await choose(editor.getByLabel('Join with'), 'A');
   await expect(roots).toHaveCount(6);
   await expect(handles).toHaveCount(count + 1);
   for (const left of [7, 6]) {

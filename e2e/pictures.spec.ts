@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import sharp from 'sharp';
 import { expect, test, type Page } from '@playwright/test';
 import { enterDemo, saved } from './enter';
+import { choose } from './choose';
 
 const TREE = 'kelpworth-3';
 
@@ -72,7 +73,7 @@ test('a picture imported is named, marked and put into the report; what is none 
   await one.click();
   const view = page.getByRole('dialog');
   await view.getByLabel('Caption').fill('Bark under the old grade');
-  await view.getByLabel('Shows').selectOption('base');
+  await choose(view.getByLabel('Shows'), 'base');
   // An arrow drawn over it, with words.
   await view.getByRole('button', { name: 'Arrow' }).click();
   const box = (await view.getByRole('img').boundingBox())!;
@@ -241,7 +242,7 @@ test('the same side of the collar at two visits stands side by side, and one is 
   await enterDemo(page);
   await page.goto('/trees/sable-katsura-14/time');
   const side = page.getByRole('region', { name: 'Before and after, from the same side' });
-  await side.getByLabel('Which').selectOption({ label: 'open root collar from N' });
+  await choose(side.getByLabel('Which'), { label: 'open root collar from N' });
   await expect(side.getByRole('img', { name: 'open root collar, from N, 2025-05-13' }).first()).toBeVisible();
   await expect(side.getByRole('img', { name: 'open root collar, from N, 2026-05-06' }).first()).toBeVisible();
   const wipe = side.getByLabel('Wipe from 2025-05-13 to 2026-05-06');
@@ -280,7 +281,7 @@ test('marker cards in both pictures lay one over the other without a touch', asy
   await enterDemo(page);
   await page.goto('/trees/sable-katsura-14/time');
   const side = page.getByRole('region', { name: 'Before and after, from the same side' });
-  await side.getByLabel('Which').selectOption({ label: 'open root collar from NE' });
+  await choose(side.getByLabel('Which'), { label: 'open root collar from NE' });
   await expect(side.getByText('Aligned by the marker cards in both.')).toBeVisible();
   await expect(side.getByTestId('before-beneath')).toHaveAttribute('style', /matrix3d/);
   // A person may still touch places of their own; there is nothing of theirs to take off.

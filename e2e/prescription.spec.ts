@@ -3,6 +3,7 @@ import { verifyReport } from '@undrel/core/proof';
 import { expect, test } from '@playwright/test';
 import { enterDemo, saved, station } from './enter';
 import { textOf } from './pdf';
+import { choose } from './choose';
 
 test('another school is weighed on the cut plan itself, and one of the grounds holds for their trees', async ({
   page,
@@ -70,14 +71,14 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
 
   // Held roots that break a limit: which one, and the least that gives.
   for (const label of ['G1', 'G2', 'G3']) {
-    await page.getByLabel(`Hold root ${label}`).selectOption('cut 1');
+    await choose(page.getByLabel(`Hold root ${label}`), 'cut 1');
   }
   const clash = page.getByTestId('clash');
   await expect(clash).toContainText(/Stage 1 would take \d+% of the root cross-section; 20% is allowed/);
   await clash.getByRole('button', { name: 'Ease the limits just enough' }).click();
   await expect(clash).toHaveCount(0);
   await expect(stages.first()).toContainText(/G1.*G2.*G3/);
-  await page.getByLabel('Hold root G4').selectOption('cut 2');
+  await choose(page.getByLabel('Hold root G4'), 'cut 2');
   await expect(clash).toContainText(/All stages would take \d+% of the root cross-section/);
   await expect(page.locator('body')).not.toContainText('{m:');
   await clash.getByRole('button', { name: 'Ease the limits just enough' }).click();
@@ -87,7 +88,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
 
   await page.getByRole('button', { name: 'Agree this plan' }).click();
   await expect(page.getByTestId('agreed')).toContainText('The crew sheet and the report follow this plan.');
-  await page.getByLabel('Hold root G2').selectOption('keep');
+  await choose(page.getByLabel('Hold root G2'), 'keep');
   await expect(page.getByTestId('agreed')).toContainText('It breaks the present limits: G2 is held as kept');
   await page.keyboard.press('Control+z');
   await expect(page.getByTestId('agreed')).not.toContainText('It breaks');

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { enterDemo, signIn, STATIONS } from './enter';
+import { choose } from './choose';
 
 /** On the screen, and within what scrolls: what stays by either has not been moved by anything but scrolling. */
 type Places = Record<string, [onScreen: string, within: string]>;
@@ -270,7 +271,7 @@ test('an answer that grows above what was pressed does not push it away', async 
   const where = async () => (await outcome.first().boundingBox())!;
   const was = await where();
   // To cut an anchor at once breaks the limits: the answer is another, and of another height.
-  await hold.selectOption('cut 1');
+  await choose(hold, 'cut 1');
   await expect(page.getByTestId('clash')).toBeAttached();
   await expect.poll(async () => Math.round((await where()).height)).not.toBe(Math.round(was.height));
   expect(Math.abs((await top()) - before)).toBeLessThan(1.5);

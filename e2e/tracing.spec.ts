@@ -5,6 +5,7 @@ import { planPoint, readDig } from '@undrel/core/roots';
 import { photographOf, roundDig } from '../db/demo/photographs';
 import { PROPERTIES } from '../db/demo/world';
 import { enterDemo, saved } from './enter';
+import { choose } from './choose';
 
 /** A collar that was photographed with cards and has no root on its plan; what lies there is the dig of another tree. */
 const TREE = 'kelpworth-7';
@@ -71,7 +72,7 @@ test('cards are found, the bark is touched, and a root is traced on the plan: pl
   await expect(entry.getByText('Placing the picture …')).toBeVisible();
   await expect(entry.getByText('Placing the picture …')).toBeHidden();
   await expect(page.getByTestId('dig-plan').locator('image')).toBeVisible();
-  await entry.getByLabel('A root').selectOption({ label: 'structural, anchor' });
+  await choose(entry.getByLabel('A root'), { label: 'structural, anchor' });
   await entry.getByRole('button', { name: 'Draw it' }).click();
   const at = await planPlaces(page);
   await page.mouse.click(...at(root.path.x[a]!, root.path.y[a]!));

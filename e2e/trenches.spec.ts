@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { enterDemo, saved } from './enter';
+import { choose } from './choose';
 
 test('trenches are planned on the site, turned, locked, taken out, weighed against other ways, and go out as files', async ({
   page,
@@ -16,7 +17,7 @@ test('trenches are planned on the site, turned, locked, taken out, weighed again
 
   // A wall typed in by tape from the stem: fewer spokes to that side, and it is on the plan of the grounds.
   await page.getByRole('button', { name: 'Add something in the way' }).click();
-  await page.getByLabel('What it is').selectOption('wall');
+  await choose(page.getByLabel('What it is'), 'wall');
   await page.getByLabel('Name', { exact: true }).fill('Old wall');
   await page.getByRole('button', { name: 'Put it on the plan' }).click();
   await expect(page.getByText('Bearing and distance of both ends are needed.')).toBeVisible();
@@ -30,7 +31,7 @@ test('trenches are planned on the site, turned, locked, taken out, weighed again
 
   // A bed drawn on the plan itself, corner by corner; too few corners are refused and stay.
   await page.getByRole('button', { name: 'Add something in the way' }).click();
-  await page.getByLabel('What it is').selectOption('bed');
+  await choose(page.getByLabel('What it is'), 'bed');
   await page.getByLabel('Name', { exact: true }).fill('Rose bed');
   await page.getByRole('button', { name: 'Draw an area' }).click();
   const paper = page.getByTestId('draw-here');
@@ -155,12 +156,12 @@ test('the penetrometer is pushed, its files come in, and what it tells changes t
       .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await bring('first.csv');
   const columns = device.getByRole('group', { name: 'Columns of the file' });
-  await columns.getByLabel('Bearing, °').selectOption('az');
-  await columns.getByLabel('Distance from the bark', { exact: true }).selectOption('off');
-  await columns.getByLabel('Depth', { exact: true }).selectOption('z');
-  await columns.getByLabel('Pressure or force', { exact: true }).selectOption('F');
-  await columns.getByLabel('Pressure or force, unit').selectOption('N');
-  await columns.getByLabel('Cone').selectOption({ label: '20.27 mm cone' });
+  await choose(columns.getByLabel('Bearing, °'), 'az');
+  await choose(columns.getByLabel('Distance from the bark', { exact: true }), 'off');
+  await choose(columns.getByLabel('Depth', { exact: true }), 'z');
+  await choose(columns.getByLabel('Pressure or force', { exact: true }), 'F');
+  await choose(columns.getByLabel('Pressure or force, unit'), 'N');
+  await choose(columns.getByLabel('Cone'), { label: '20.27 mm cone' });
   await columns.getByRole('button', { name: 'Import' }).click();
   await expect(page.getByText('3 pushes imported.')).toBeVisible();
   await expect(device.getByTestId('tightness')).toContainText('4 pushes');

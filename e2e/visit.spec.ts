@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { CHROMIUM } from '../scripts/setup/packages.mjs';
 import { enterDemo, saved, station, STATIONS } from './enter';
+import { choose } from './choose';
 
 test('the section and the figures follow while typing, and stay after a reload', async ({ page }) => {
   await enterDemo(page);
@@ -83,7 +84,7 @@ test('a species is found by any name, an unknown one is said to be, and the firm
   await add.click();
   const form = page.getByRole('form', { name: 'A new species' });
   await form.getByLabel('Genus and species').fill('Xylotherium maximum');
-  await form.getByLabel('Stands salt').selectOption('poorly');
+  await choose(form.getByLabel('Stands salt'), 'poorly');
   await form.getByLabel('Mature height').fill('900');
   await expect(page.getByRole('alert').filter({ hasText: '90' })).toContainText('900');
   await form.getByLabel('Mature height').fill('12');
@@ -93,7 +94,7 @@ test('a species is found by any name, an unknown one is said to be, and the firm
   await page.getByLabel(/^Filter/).fill('cordata');
   await page.getByRole('button', { name: /^Tilia cordata/ }).click();
   const linden = page.getByRole('form', { name: 'Tilia cordata' });
-  await linden.getByLabel('Growth of the stem').selectOption('fast');
+  await choose(linden.getByLabel('Growth of the stem'), 'fast');
   await linden.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('button', { name: /^Tilia cordata.*\(own\)/ })).toBeVisible();
 

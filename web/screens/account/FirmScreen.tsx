@@ -6,6 +6,7 @@ import { TopBar } from '../shell/TopBar';
 import { Notice } from '../../ui/Notice';
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
+import { FormSelect } from '../../ui/controls/Select';
 
 export interface FirmState {
   name: string;
@@ -39,12 +40,12 @@ export interface PersonRow {
   secondStep: boolean;
 }
 
-const ROLE_WORDS: Record<string, string> = {
-  owner: 'owner: everything, people too',
-  consultant: 'consultant: measures, judges, issues',
-  crew: 'crew: measures',
-  reader: 'reader: reads',
-};
+const ROLE_OPTIONS = [
+  { key: 'owner', label: 'owner: everything, people too' },
+  { key: 'consultant', label: 'consultant: measures, judges, issues' },
+  { key: 'crew', label: 'crew: measures' },
+  { key: 'reader', label: 'reader: reads' },
+];
 
 type Act<S> = (state: S, form: FormData) => Promise<S>;
 
@@ -116,13 +117,16 @@ export function FirmScreen(props: {
                 disabled={!props.mayManage}
               />
             </label>
-            <label>
-              <span className="block text-sm">Units on new devices</span>
-              <select className="w-full" name="units" defaultValue={firm.units} disabled={!props.mayManage}>
-                <option value="metric">cm and m</option>
-                <option value="us">in and ft</option>
-              </select>
-            </label>
+            <FormSelect
+              label="Units on new devices"
+              name="units"
+              initial={firm.units}
+              disabled={!props.mayManage}
+              options={[
+                { key: 'metric', label: 'cm and m' },
+                { key: 'us', label: 'in and ft' },
+              ]}
+            />
             <label>
               <span className="block text-sm">Report numbers begin with</span>
               <input
@@ -176,16 +180,14 @@ export function FirmScreen(props: {
                   </span>
                   {props.mayManage ? (
                     <>
-                      <label>
-                        <span className="sr-only">Role of {p.name}</span>
-                        <select name="role" defaultValue={p.role}>
-                          {Object.entries(ROLE_WORDS).map(([role, words]) => (
-                            <option key={role} value={role}>
-                              {words}
-                            </option>
-                          ))}
-                        </select>
-                      </label>
+                      <FormSelect
+                        label={`Role of ${p.name}`}
+                        hidden
+                        className=""
+                        name="role"
+                        initial={p.role}
+                        options={ROLE_OPTIONS}
+                      />
                       <button className="quiet">Save role</button>
                       <button className="link" name="shut" value={p.disabled ? 'in' : 'out'}>
                         {p.disabled ? 'Let in' : 'Shut out'}
@@ -227,16 +229,13 @@ export function FirmScreen(props: {
                 <span className="block text-sm">E-mail</span>
                 <input className="w-full" type="email" name="email" required defaultValue={invited.email} />
               </label>
-              <label>
-                <span className="block text-sm">Role</span>
-                <select name="role" defaultValue={invited.role}>
-                  {Object.entries(ROLE_WORDS).map(([role, words]) => (
-                    <option key={role} value={role}>
-                      {words}
-                    </option>
-                  ))}
-                </select>
-              </label>
+              <FormSelect
+                label="Role"
+                className=""
+                name="role"
+                initial={invited.role}
+                options={ROLE_OPTIONS}
+              />
               <button className="act" disabled={inviting}>
                 Make a link
               </button>

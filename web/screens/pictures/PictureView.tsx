@@ -10,7 +10,6 @@ import {
   SHOWN,
   type Picture,
   type PictureMark,
-  type Shown,
 } from '@undrel/core/records';
 import { lengthByBar, scaleBySheet, type BarKind } from '@undrel/core/photogrammetry';
 import { usePreferences } from '../shell/preferences';
@@ -23,6 +22,7 @@ import { placeOn } from './placeOn';
 import { SheetOutline } from './SheetOutline';
 import { isInGround, MARK_WORDS, pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictureWords';
 import { marksTold } from '../../protocol/pictures';
+import { Select } from '../../ui/controls/Select';
 
 const KINDS = Object.keys(MARK_WORDS) as PictureMark['kind'][];
 /** Where a picture stands in reports. */
@@ -189,42 +189,24 @@ export function PictureView({
               />
             </label>
             <div className="grid grid-cols-2 gap-3">
-              <label>
-                <span className="block text-sm">Shows</span>
-                <select
-                  className="w-full"
-                  disabled={disabled}
-                  value={picture.shows ?? ''}
-                  onChange={({ target }) => set('shows', (target.value || undefined) as Shown | undefined)}
-                >
-                  <option value="">not said</option>
-                  {SHOWN.map((key) => (
-                    <option key={key} value={key}>
-                      {SHOWN_WORDS[key]}
-                    </option>
-                  ))}
-                </select>
-              </label>
-              <label>
-                <span className="block text-sm">{isInGround(picture.shows) ? 'Lies at' : 'Taken from'}</span>
-                <select
-                  className="w-full"
-                  disabled={disabled}
-                  value={picture.bearing ?? ''}
-                  onChange={({ target }) =>
-                    set('bearing', target.value === '' ? undefined : Number(target.value))
-                  }
-                >
-                  <option value="">not said</option>
-                  {[...new Set([...RING, ...(picture.bearing === undefined ? [] : [picture.bearing])])].map(
-                    (bearing) => (
-                      <option key={bearing} value={bearing}>
-                        {sideOf(bearing)}
-                      </option>
-                    ),
-                  )}
-                </select>
-              </label>
+              <Select
+                label="Shows"
+                disabled={disabled}
+                options={SHOWN.map((key) => ({ key, label: SHOWN_WORDS[key] }))}
+                empty="not said"
+                value={picture.shows}
+                onChange={(shows) => set('shows', shows)}
+              />
+              <Select
+                label={isInGround(picture.shows) ? 'Lies at' : 'Taken from'}
+                disabled={disabled}
+                options={[
+                  ...new Set([...RING, ...(picture.bearing === undefined ? [] : [picture.bearing])]),
+                ].map((bearing) => ({ key: String(bearing), label: sideOf(bearing) }))}
+                empty="not said"
+                value={picture.bearing === undefined ? undefined : String(picture.bearing)}
+                onChange={(bearing) => set('bearing', bearing === undefined ? undefined : Number(bearing))}
+              />
             </div>
             {picture.step && (
               <p className="flex flex-wrap items-center gap-x-3">

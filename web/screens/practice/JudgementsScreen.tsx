@@ -12,6 +12,7 @@ import {
 } from '@undrel/core/diagnosis';
 import { Said } from '../../ui/Said';
 import { PracticeBar } from './PracticeBar';
+import { asOptions, Pick } from '../../ui/controls/Select';
 
 export type JudgementsSaved = { problem: string } | { version: number; table: number };
 
@@ -174,19 +175,14 @@ function Row(props: {
         <span className="block text-sm text-muted">{row.why}</span>
         {own !== undefined && <span className="block text-sm">Shipped: {row.often}</span>}
       </div>
-      <select
+      <Pick
         aria-label={`How often: ${row.given} ${props.joins} ${row.then}`}
         className={own !== undefined ? 'font-bold' : ''}
         disabled={!props.onChange}
-        value={value}
-        onChange={(event) => props.onChange?.(event.target.value as Often)}
-      >
-        {Object.keys(HOW_OFTEN).map((word) => (
-          <option key={word} value={word}>
-            {word}
-          </option>
-        ))}
-      </select>
+        options={asOptions(Object.keys(HOW_OFTEN) as (keyof typeof HOW_OFTEN)[])}
+        value={typeof value === 'string' ? value : undefined}
+        onChange={(often) => often && props.onChange?.(often)}
+      />
     </li>
   );
 }

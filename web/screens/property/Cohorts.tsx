@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import type { CohortPage, PropertyPage } from '../../protocol/grounds';
+import { Select } from '../../ui/controls/Select';
 
 /** Trees planted together: proposed by the program, confirmed by whoever knows, and what they tell of one another. */
 export function Cohorts(props: {
@@ -83,16 +84,16 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
         </strong>{' '}
         {cohort.readings[0]!.summary}
       </summary>
-      <label className="block my-2">
-        <span className="text-sm">Fault that came with the planting</span>
-        <select className="w-full" value={fault} onChange={(event) => setFault(event.target.value)}>
-          {cohort.readings.map((r) => (
-            <option key={r.fault} value={r.fault}>
-              {r.label}: {percent(r.share.value)}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Select
+        labelClass="block my-2"
+        label="Fault that came with the planting"
+        options={cohort.readings.map((r) => ({
+          key: r.fault,
+          label: `${r.label}: ${percent(r.share.value)}`,
+        }))}
+        value={fault}
+        onChange={(to) => to && setFault(to)}
+      />
       {reading !== cohort.readings[0] && <p>{reading.summary}</p>}
       <div
         className="relative h-4 border border-ink my-1 bg-sheet"

@@ -19,6 +19,7 @@ import { Entry } from '../../ui/controls/Entry';
 import { usePreferences } from '../shell/preferences';
 import { PropertyBar } from './PropertyBar';
 import { WaterRoundList } from './WaterRoundList';
+import { asOptions, Select } from '../../ui/controls/Select';
 
 const MANNERS: Record<Manner, string> = {
   balance: 'by balance, probe first',
@@ -168,14 +169,14 @@ function OwnWeather({ propertyId }: { propertyId: string }) {
       </summary>
       <div className="flex flex-wrap gap-3 items-end">
         {UNIT_CHOICES.map(([key, label, choices]) => (
-          <label key={key}>
-            <span className="block text-sm">{label}</span>
-            <select value={units[key]} onChange={({ target }) => setUnits({ ...units, [key]: target.value })}>
-              {choices.map((c) => (
-                <option key={c}>{c}</option>
-              ))}
-            </select>
-          </label>
+          <Select
+            key={key}
+            label={label}
+            className=""
+            options={asOptions(choices)}
+            value={units[key]}
+            onChange={(unit) => unit && setUnits({ ...units, [key]: unit })}
+          />
         ))}
         <FilePick
           server

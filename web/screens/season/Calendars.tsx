@@ -7,6 +7,7 @@ import { ShownOnce } from '../../ui/ShownOnce';
 import { Said } from '../../ui/Said';
 import { WHO_WORDS } from './words';
 import { ServerButton, ServerFile } from '../../ui/FromServer';
+import { Select } from '../../ui/controls/Select';
 
 export interface FeedActions {
   make: (given: {
@@ -57,32 +58,20 @@ export function Calendars({
         In your own calendar (iCalendar)
       </summary>
       <div className="grid gap-3 sm:grid-cols-3 items-end max-w-[60rem]">
-        <label className="block">
-          <span className="block text-sm">Tasks</span>
-          <select
-            className="w-full"
-            value={who}
-            onChange={({ target }) => setWho(target.value as WhoDoes | '')}
-          >
-            <option value="">of everyone</option>
-            {ROLES.map((key) => (
-              <option key={key} value={key}>
-                of the {WHO_WORDS[key].toLowerCase()}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="block">
-          <span className="block text-sm">On</span>
-          <select className="w-full" value={property} onChange={({ target }) => setProperty(target.value)}>
-            <option value="">all properties</option>
-            {[...properties].map(([id, called]) => (
-              <option key={id} value={id}>
-                {called}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select
+          label="Tasks"
+          options={ROLES.map((key) => ({ key, label: `of the ${WHO_WORDS[key].toLowerCase()}` }))}
+          empty="of everyone"
+          value={who}
+          onChange={(role) => setWho(role ?? '')}
+        />
+        <Select
+          label="On"
+          options={[...properties].map(([key, label]) => ({ key, label }))}
+          empty="all properties"
+          value={property}
+          onChange={(id) => setProperty(id ?? '')}
+        />
         <ServerFile
           className="quiet inline-flex items-center justify-center"
           href={`/api/season/calendar?${asked}`}

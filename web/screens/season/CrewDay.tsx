@@ -5,6 +5,7 @@ import { tidy } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import type { RowJob } from './crewJobs';
 import { dayWords } from './words';
+import { Pick } from '../../ui/controls/Select';
 
 const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 
@@ -92,19 +93,14 @@ function Job({
         {job.pieces > 1 && `, day ${job.piece} of ${job.pieces}`}
         <span className="num text-sm text-muted"> {tidy(job.hours, 1)} h</span>
       </span>
-      <select
+      <Pick
         aria-label={`Day of ${job.row.what}, ${job.row.label}`}
         className="num text-sm no-print"
-        value={job.lock ?? ''}
-        onChange={({ target }) => lock(job.id, target.value || undefined)}
-      >
-        <option value="">{job.lock ? 'any day' : `${on}, free`}</option>
-        {days.map((d) => (
-          <option key={d} value={d}>
-            {d}, set
-          </option>
-        ))}
-      </select>
+        options={days.map((key) => ({ key, label: `${key}, set` }))}
+        empty={job.lock ? 'any day' : `${on}, free`}
+        value={job.lock}
+        onChange={(day) => lock(job.id, day)}
+      />
     </li>
   );
 }

@@ -21,6 +21,7 @@ import type { Marks } from './marks';
 import { isWhole, useSeasonLines, waterSoon } from './useSeasonLines';
 import { count } from '../../ui/count';
 import { WHO_WORDS } from './words';
+import { Select } from '../../ui/controls/Select';
 
 const VIEWS = { list: 'List', month: 'Month', year: 'Year by tree', days: 'Crew days' } as const;
 export type SeasonView = keyof typeof VIEWS;
@@ -158,36 +159,22 @@ export function SeasonScreen({
                 </button>
               ))}
             </div>
-            <label className="min-w-0 flex-1 sm:flex-none">
-              <span className="block text-sm">For</span>
-              <select
-                className="w-full"
-                value={who}
-                onChange={({ target }) => setWho(target.value as WhoDoes | '')}
-              >
-                <option value="">Everyone</option>
-                {ROLES.map((key) => (
-                  <option key={key} value={key}>
-                    {WHO_WORDS[key]}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label className="min-w-0 flex-1 sm:flex-none">
-              <span className="block text-sm">Property</span>
-              <select
-                className="w-full"
-                value={property}
-                onChange={({ target }) => setProperty(target.value)}
-              >
-                <option value="">All properties</option>
-                {[...properties].map(([id, name]) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <Select
+              labelClass="min-w-0 flex-1 sm:flex-none"
+              label="For"
+              options={ROLES.map((key) => ({ key, label: WHO_WORDS[key] }))}
+              empty="Everyone"
+              value={who}
+              onChange={(role) => setWho(role ?? '')}
+            />
+            <Select
+              labelClass="min-w-0 flex-1 sm:flex-none"
+              label="Property"
+              options={[...properties].map(([key, label]) => ({ key, label }))}
+              empty="All properties"
+              value={property}
+              onChange={(id) => setProperty(id ?? '')}
+            />
           </div>
           <Calendars feeds={feeds} actions={feedActions} properties={properties} />
           {view === 'list' && (

@@ -11,6 +11,7 @@ import { Marked } from '../pictures/Marked';
 import { placeOn } from '../pictures/placeOn';
 import { SheetOutline } from '../pictures/SheetOutline';
 import { alignedBy } from './alignment';
+import { Select } from '../../ui/controls/Select';
 
 export type Align = (
   treeId: string,
@@ -78,23 +79,18 @@ export function SameSide({
   return (
     <section aria-labelledby="same-side" className="my-6">
       <h2 id="same-side">Before and after, from the same side</h2>
-      <label className="inline-block my-2 no-print">
-        <span className="block text-sm">Which</span>
-        <select
-          value={at}
-          onChange={({ target }) => {
-            setAt(Number(target.value));
-            setTouched(undefined);
-            setProblem(undefined);
-          }}
-        >
-          {pairs.map((p, i) => (
-            <option key={p.before.hash} value={i}>
-              {p.about}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Select
+        label="Which"
+        labelClass="inline-block my-2 no-print"
+        className=""
+        options={pairs.map((p, i) => ({ key: String(i), label: p.about }))}
+        value={String(at)}
+        onChange={(i) => {
+          setAt(Number(i));
+          setTouched(undefined);
+          setProblem(undefined);
+        }}
+      />
       <div className="grid sm:grid-cols-2 gap-4">
         {([before, after] as const).map((p, i) => (
           <figure key={p.hash}>

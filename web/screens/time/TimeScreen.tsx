@@ -13,6 +13,7 @@ import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
 import { SameSide, type Align } from './SameSide';
 import { TreePageBar } from '../shell/TreePageBar';
+import { asOptions, Select } from '../../ui/controls/Select';
 
 const ANSWER_WORDS: Record<Recovery['answer'], string> = {
   answered: 'it recovers',
@@ -175,16 +176,13 @@ function Sides({ time: { visits, compared } }: { time: TreeTime }) {
     return `${formatValue(told.value, dimension, system)}${error}`;
   };
   const pick = (label: string, chosen: string, days: string[], set: (day: string) => void) => (
-    <label>
-      <span className="block text-sm">{label}</span>
-      <select className="num" value={chosen} onChange={({ target }) => set(target.value)}>
-        {days.map((day) => (
-          <option key={day} value={day}>
-            {day}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Select
+      label={label}
+      className="num"
+      options={asOptions(days)}
+      value={chosen}
+      onChange={(day) => day && set(day)}
+    />
   );
   return (
     <section aria-labelledby="sides" className="my-6">

@@ -9,6 +9,7 @@ import type { UnitSystem } from '@undrel/core/units';
 import { digPlanDrawing, fittingView } from '../../../drawings/digPlan';
 import { DrawingSvg } from '../../../drawings/DrawingSvg';
 import { useMeasured } from '../../../ui/useMeasured';
+import { Pick } from '../../../ui/controls/Select';
 
 /** A time to look at the roots, with what is cut by then. */
 export interface Moment {
@@ -82,18 +83,13 @@ export function CutPlanView(props: {
       <DrawingSvg drawing={drawing} title={title} />
       <label className="lg:hidden absolute left-2 top-2">
         <span className="sr-only">When to check it</span>
-        <select
+        <Pick
           aria-label="Review the plan"
           className="text-sm"
-          value={at}
-          onChange={(event) => props.onAt(Number(event.target.value))}
-        >
-          {moments.map((m, i) => (
-            <option key={m.label} value={i}>
-              {m.label}
-            </option>
-          ))}
-        </select>
+          options={moments.map((m, i) => ({ key: String(i), label: m.label }))}
+          value={String(at)}
+          onChange={(i) => props.onAt(Number(i))}
+        />
       </label>
       <div
         role="group"

@@ -3,6 +3,7 @@
 import type { CutDesign } from '@undrel/core/records';
 import type { CutAssessment, CutRoot } from '@undrel/core/pruning';
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { Pick } from '../../../ui/controls/Select';
 
 type Lock = NonNullable<CutDesign['locks']>[number];
 
@@ -68,30 +69,31 @@ function RootLine(props: {
           </p>
         )}
       </div>
-      <select
+      <Pick
         aria-label={`Hold root ${root.label}`}
         className="w-full"
         disabled={props.disabled}
+        options={[
+          { key: 'keep', label: 'hold: keep' },
+          { key: 'cut', label: 'hold: cut' },
+          ...(stages > 1
+            ? Array.from({ length: stages }, (_, i) => ({
+                key: `cut ${i + 1}`,
+                label: `hold: stage ${i + 1}`,
+              }))
+            : []),
+        ]}
+        empty="free"
         value={valueOfLock(lock)}
-        onChange={(event) => {
-          const [hold, stage] = event.target.value.split(' ');
+        onChange={(held) => {
+          const [hold, stage] = held?.split(' ') ?? [];
           props.onHold(
             hold
               ? { label: root.label, hold: hold as Lock['hold'], ...(stage && { stage: Number(stage) }) }
               : undefined,
           );
         }}
-      >
-        <option value="">free</option>
-        <option value="keep">hold: keep</option>
-        <option value="cut">hold: cut</option>
-        {stages > 1 &&
-          Array.from({ length: stages }, (_, i) => (
-            <option key={i} value={`cut ${i + 1}`}>
-              hold: stage {i + 1}
-            </option>
-          ))}
-      </select>
+      />
     </li>
   );
 }

@@ -17,7 +17,7 @@ import { BearingInput } from '../../../ui/controls/BearingInput';
 import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { KIND_NAMES } from '../../../drawings/rootKinds';
-import { Select } from '../../../ui/controls/Select';
+import { asOptions, Pick, Select } from '../../../ui/controls/Select';
 
 export const KINDS = (Object.keys(KIND_NAMES) as RootKind[]).map((key) => ({ key, label: KIND_NAMES[key] }));
 const CONDITIONS: readonly { key: RootCondition; label: string }[] = [
@@ -334,19 +334,17 @@ export function RootEditor(props: {
           {others.length > 0 && (
             <label className="text-sm inline-flex items-center gap-1">
               Join with
-              <select
+              <Pick
                 className="min-h-[36px]"
-                value=""
-                onChange={(event) => {
-                  const other = others.find((o) => o.label === event.target.value);
+                aria-label="Join with"
+                options={asOptions(others.map((o) => o.label))}
+                empty="…"
+                value={undefined}
+                onChange={(label) => {
+                  const other = others.find((o) => o.label === label);
                   if (other) props.onJoin(joinRoots(root, other, frame), other.label);
                 }}
-              >
-                <option value="">…</option>
-                {others.map((o) => (
-                  <option key={o.label}>{o.label}</option>
-                ))}
-              </select>
+              />
             </label>
           )}
           <button type="button" className="link" onClick={props.onRemove}>

@@ -36,7 +36,7 @@ import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
 import { PushMap } from './PushMap';
 import { usePush } from './usePush';
-import { Select } from './Select';
+import { asOptions, Select } from '../../../ui/controls/Select';
 
 const PushChart = dynamic(() => import('./PushChart').then((m) => m.PushChart), { ssr: false });
 
@@ -163,7 +163,6 @@ export function Penetrometer(props: StationProps) {
           <div className="space-y-2">
             <Select
               label="Penetrometer"
-              needed
               options={CONNECTIONS.filter((c) => here.includes(c.key))}
               value={connection}
               disabled={running !== undefined}
@@ -174,6 +173,7 @@ export function Penetrometer(props: StationProps) {
               options={MOISTURES.filter((m) => m.key !== 'water')}
               value={moisture}
               onChange={setMoisture}
+              empty="not noted"
             />
           </div>
           <div className="grid grid-cols-[1fr_1fr_auto] gap-2 items-end my-2">
@@ -301,21 +301,8 @@ function Layout(props: {
 }) {
   const { heads, layout: guess } = props.unclear;
   const [layout, setLayout] = useState<Partial<PushLayout>>(guess);
-  const column = (label: string, value: string | undefined, onChange: (head: string) => void) => (
-    <label className="block">
-      <span className="block text-sm">{label}</span>
-      <select
-        className="w-full"
-        aria-label={label}
-        value={value ?? ''}
-        onChange={(event) => onChange(event.target.value)}
-      >
-        <option value="">choose</option>
-        {heads.map((h) => (
-          <option key={h}>{h}</option>
-        ))}
-      </select>
-    </label>
+  const column = (label: string, value: string | undefined, onChange: (head: string | undefined) => void) => (
+    <Select label={label} options={asOptions(heads)} empty="choose" value={value} onChange={onChange} />
   );
   const measured = (key: 'distance' | 'depth' | 'load', label: string) => {
     const chosen = layout[key];
@@ -325,49 +312,35 @@ function Layout(props: {
         {column(label, chosen?.column, (head) =>
           setLayout({ ...layout, [key]: head ? { column: head, unit } : undefined }),
         )}
-        <label className="block">
-          <span className="block text-sm">unit</span>
-          <select
-            className="w-full"
-            aria-label={`${label}, unit`}
-            value={UNITS[key].find((u) => u.toLowerCase() === unit.toLowerCase()) ?? UNITS[key][0]}
-            disabled={!chosen}
-            onChange={(event) =>
-              setLayout({ ...layout, [key]: { column: chosen!.column, unit: event.target.value } })
-            }
-          >
-            {UNITS[key].map((u) => (
-              <option key={u}>{u}</option>
-            ))}
-          </select>
-        </label>
+        <Select
+          label={
+            <>
+              <span className="sr-only">{label}, </span>unit
+            </>
+          }
+          options={asOptions(UNITS[key])}
+          value={UNITS[key].find((u) => u.toLowerCase() === unit.toLowerCase()) ?? UNITS[key][0]}
+          disabled={!chosen}
+          onChange={(to) => to && setLayout({ ...layout, [key]: { column: chosen!.column, unit: to } })}
+        />
       </div>
     );
   };
   const force = layout.load !== undefined && isForce(layout.load.unit);
   return (
     <div className="bg-wash p-3 my-2 space-y-2" role="group" aria-label="Columns of the file">
-      {column('Bearing, °', layout.bearing, (head) => setLayout({ ...layout, bearing: head || undefined }))}
+      {column('Bearing, °', layout.bearing, (head) => setLayout({ ...layout, bearing: head }))}
       {measured('distance', 'Distance from the bark')}
       {measured('depth', 'Depth')}
       {measured('load', 'Pressure or force')}
       {force && (
-        <label className="block">
-          <span className="block text-sm">Cone</span>
-          <select
-            className="w-full"
-            aria-label="Cone"
-            value={props.cone ?? ''}
-            onChange={(event) => props.onCone((event.target.value || undefined) as Cone | undefined)}
-          >
-            <option value="">choose</option>
-            {(Object.keys(CONES) as Cone[]).map((key) => (
-              <option key={key} value={key}>
-                {CONES[key].label}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select
+          label="Cone"
+          options={(Object.keys(CONES) as Cone[]).map((key) => ({ key, label: CONES[key].label }))}
+          empty="choose"
+          value={props.cone}
+          onChange={props.onCone}
+        />
       )}
       <div className="flex gap-2">
         <button

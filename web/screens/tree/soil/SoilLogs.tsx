@@ -31,7 +31,7 @@ import { BearingInput } from '../../../ui/controls/BearingInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
-import { Select } from './Select';
+import { Select } from '../../../ui/controls/Select';
 
 /** Holes of the soil probe: layer by layer, about the tree and elsewhere, and how they compare. */
 export function SoilLogs(props: StationProps & { elsewhere: ReferenceGround | undefined }) {
@@ -116,7 +116,6 @@ export function SoilLogs(props: StationProps & { elsewhere: ReferenceGround | un
             label="Place of the hole"
             options={PLACES}
             value={place}
-            needed
             onChange={(key) => setPlace(key ?? 'ring')}
           />
           <BearingInput label="Hole at" value={bearing} onChange={setBearing} />
@@ -203,6 +202,7 @@ function Hole(props: {
               value={l.colour}
               disabled={disabled}
               onChange={(colour) => layer(i, { colour })}
+              empty="not noted"
             />
             <Select
               label="Texture"
@@ -210,6 +210,7 @@ function Hole(props: {
               value={l.texture as (typeof TEXTURES)[number] | undefined}
               disabled={disabled}
               onChange={(texture) => layer(i, { texture })}
+              empty="not noted"
             />
             <Select
               label="Moisture"
@@ -217,6 +218,7 @@ function Hole(props: {
               value={l.moisture}
               disabled={disabled}
               onChange={(moisture) => layer(i, { moisture })}
+              empty="not noted"
             />
             <Select
               label="Smell"
@@ -224,6 +226,7 @@ function Hole(props: {
               value={l.smell}
               disabled={disabled}
               onChange={(smell) => layer(i, { smell })}
+              empty="not noted"
             />
             <Select
               label="Roots"
@@ -231,6 +234,7 @@ function Hole(props: {
               value={l.roots}
               disabled={disabled}
               onChange={(roots) => layer(i, { roots })}
+              empty="not noted"
             />
           </div>
           {l.colour && (
@@ -338,8 +342,20 @@ function ByFeel(props: { layer: number; onTexture: (texture: (typeof TEXTURES)[n
         Texture by feel<span className="sr-only">, layer {props.layer}</span>
       </summary>
       <div className="space-y-2">
-        <Select label="Moist, pressed into a ribbon" options={RIBBONS} value={ribbon} onChange={setRibbon} />
-        <Select label="A very wet pinch feels" options={FEELS} value={feel} onChange={setFeel} />
+        <Select
+          label="Moist, pressed into a ribbon"
+          options={RIBBONS}
+          value={ribbon}
+          onChange={setRibbon}
+          empty="not noted"
+        />
+        <Select
+          label="A very wet pinch feels"
+          options={FEELS}
+          value={feel}
+          onChange={setFeel}
+          empty="not noted"
+        />
         {texture && (
           <button type="button" className="quiet" onClick={() => props.onTexture(texture)}>
             Take {texture}

@@ -34,6 +34,7 @@ import { newId } from '../newId';
 import { Questions } from '../asked/Questions';
 import type { StationProps } from '../visitEntry';
 import { treeHref } from '../../../protocol/treeHref';
+import { Select } from '../../../ui/controls/Select';
 
 const NO_CUTS = {};
 
@@ -229,16 +230,13 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
           )}
           {mayMeasure && (
             <div className="flex flex-wrap items-end gap-2 my-2">
-              <label className="block">
-                <span className="block text-sm mb-0.5">A root</span>
-                <select value={newKind} onChange={(event) => setNewKind(event.target.value as RootKind)}>
-                  {KINDS.map((k) => (
-                    <option key={k.key} value={k.key}>
-                      {k.label}
-                    </option>
-                  ))}
-                </select>
-              </label>
+              <Select
+                label="A root"
+                className=""
+                options={KINDS}
+                value={newKind}
+                onChange={(kind) => kind && setNewKind(kind)}
+              />
               <button type="button" className="act" onClick={() => begin(true)}>
                 Draw it
               </button>

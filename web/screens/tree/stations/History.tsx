@@ -21,6 +21,7 @@ import { WhereItStands } from '../where/WhereItStands';
 import { Questions } from '../asked/Questions';
 import { ServerFile } from '../../../ui/FromServer';
 import { treeHref } from '../../../protocol/treeHref';
+import { asOptions, Select } from '../../../ui/controls/Select';
 
 const STOCK: readonly { key: Stock; label: string }[] = [
   { key: 'container', label: 'container' },
@@ -327,18 +328,12 @@ function Events({ control, treeId, tree, house, mayMeasure, today }: StationProp
       )}
       {mayMeasure && (
         <form onSubmit={add} className="grid grid-cols-[1fr_7.5rem] gap-2 mt-2">
-          <label className="block">
-            <span className="block text-sm">Event</span>
-            <select
-              className="w-full"
-              value={kind}
-              onChange={(event) => setKind(event.target.value as EventKind)}
-            >
-              {EVENT_KINDS.map((k) => (
-                <option key={k}>{k}</option>
-              ))}
-            </select>
-          </label>
+          <Select
+            label="Event"
+            options={asOptions(EVENT_KINDS)}
+            value={kind}
+            onChange={(to) => to && setKind(to)}
+          />
           <label className="block">
             <span className="block text-sm">When</span>
             <NotedInput

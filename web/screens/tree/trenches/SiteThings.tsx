@@ -11,6 +11,7 @@ import type { Drawn } from './TrenchPlanView';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import type { Site } from '@undrel/core/records';
 import { ServerButton } from '../../../ui/FromServer';
+import { Select } from '../../../ui/controls/Select';
 
 const HOW = [
   { key: 'tape', label: 'By bearing and tape' },
@@ -147,16 +148,12 @@ export function SiteThings(props: {
       )}
       {adding && (
         <form className="bg-wash p-3 my-2 grid grid-cols-2 gap-2" onSubmit={(event) => void add(event)}>
-          <label className="block">
-            <span className="block text-sm">What it is</span>
-            <select className="w-full" value={kind} onChange={(event) => setKind(event.target.value)}>
-              {OBSTACLE_KINDS.map((k) => (
-                <option key={k.key} value={k.key}>
-                  {k.label}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Select
+            label="What it is"
+            options={OBSTACLE_KINDS}
+            value={kind}
+            onChange={(to) => to && setKind(to)}
+          />
           <label className="block">
             <span className="block text-sm">Name</span>
             <input

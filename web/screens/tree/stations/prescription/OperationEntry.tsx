@@ -22,6 +22,7 @@ import { Said } from '../../../../ui/Said';
 import { QuantityView } from '../../../../ui/controls/QuantityView';
 import { CHOSEN_BY } from '../../../../ui/chosenBy';
 import type { StationProps } from '../../visitEntry';
+import { Select } from '../../../../ui/controls/Select';
 
 const ADVICE = { do: 'advised', option: 'worth considering', not: 'not advised' } as const;
 
@@ -272,26 +273,18 @@ function Schools({
       </summary>
       {operation.schools.map((use) => (
         <div key={use.matter} className="py-1">
-          <label className="block">
-            <span className="block text-sm">
-              {use.matterLabel} <span className="text-muted">({CHOSEN_BY[use.chosenBy]})</span>
-            </span>
-            <select
-              className="w-full"
-              disabled={!mayJudge}
-              value={tree.schools?.[use.matter] ?? ''}
-              onChange={(event) => choose(use, event.target.value)}
-            >
-              <option value="">
-                {use.chosenBy === 'tree' ? 'none of its own' : `none of its own: ${use.label}`}
-              </option>
-              {MATTERS.find((m) => m.key === use.matter)?.schools.map((s) => (
-                <option key={s.key} value={s.key}>
-                  {s.label}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Select
+            label={
+              <>
+                {use.matterLabel} <span className="text-muted">({CHOSEN_BY[use.chosenBy]})</span>
+              </>
+            }
+            disabled={!mayJudge}
+            options={MATTERS.find((m) => m.key === use.matter)?.schools ?? []}
+            empty={use.chosenBy === 'tree' ? 'none of its own' : `none of its own: ${use.label}`}
+            value={tree.schools?.[use.matter]}
+            onChange={(school) => choose(use, school ?? '')}
+          />
           {use.warning && <p className="wrong text-sm mt-1">{use.warning}</p>}
         </div>
       ))}

@@ -1,0 +1,57 @@
+import { expect, test } from '@playwright/test';
+import { enterDemo } from './enter';
+
+test('a list on the desk is used by keys alone, keeps its place and width, and says what is chosen', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto('/season');
+  const list = page.getByRole('combobox', { name: 'For', exact: true });
+  await expect(list).toHaveJSProperty('tagName', 'BUTTON');
+  await expect(list).toHaveText('Everyone');
+  const box = await list.boundingBox();
+  await list.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('option', { name: 'Everyone' })).toHaveAttribute('aria-selected', 'true');
+  // By its first letters, then left as it is.
+  await page.keyboard.type('cr');
+  await expect(page.getByRole('option', { name: 'Crew' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('option')).toHaveCount(0);
+  await expect(list).toBeFocused();
+  await expect(list).toHaveText('Everyone');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('End');
+  const last = await page.getByRole('option').last().innerText();
+  await page.keyboard.press('Enter');
+  await expect(list).toHaveText(last);
+  await expect(list).toBeFocused();
+  expect(await list.boundingBox()).toEqual(box);
+  // Back to none of them.
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Enter');
+  await expect(list).toHaveText('Everyone');
+});
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+  test('a list is the one of the phone', async ({ page }) => {
+    await enterDemo(page);
+    await page.goto('/season');
+    const list = page.getByRole('combobox', { name: 'For', exact: true });
+    await list.selectOption({ label: 'Crew' });
+    await page.waitForLoadState('networkidle');
+    await expect(list).toHaveJSProperty('tagName', 'SELECT');
+    await expect(list).toHaveValue('crew');
+  });
+});
+
+test('a form that is sent as it stands sends what a list of the desk says', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto('/firm');
+  const units = page.getByRole('combobox', { name: 'Units on new devices' });
+  await expect(units).toHaveText('cm and m');
+  await expect(page.locator('input[name="units"]')).toHaveValue('metric');
+});

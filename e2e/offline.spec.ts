@@ -81,7 +81,7 @@ test('a round, a visit with a dig, an order and a new tree in flight mode; with 
 
   // Twelve trees of a walk-round.
   await page.goto('/grounds/sable-row/walk');
-  await page.getByRole('button', { name: /^Walk:/ }).click();
+  await page.getByRole('tab', { name: /^Walk:/ }).click();
   const begin = page.getByRole('button', { name: /^Begin a round/ });
   const next = page.getByRole('button', { name: 'Nothing wrong, next' });
   await expect(begin.or(next)).toBeVisible();

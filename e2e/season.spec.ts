@@ -102,7 +102,7 @@ test('a month and a year of it, by role and grounds; on a phone the month is a l
   await page.goto('/season?view=month');
   await page.getByRole('button', { name: 'Earlier' }).click();
   await expect(page.getByRole('columnheader', { name: 'Mon' })).toBeVisible();
-  await page.getByRole('button', { name: 'Year by tree' }).click();
+  await page.getByRole('tab', { name: 'Year by tree' }).click();
   await expect(page).toHaveURL(/view=year/);
   const grounds = page.getByRole('region', { name: 'Sable Row Ropeworks' });
   await expect(grounds).toBeVisible({ timeout: 30_000 });
@@ -111,7 +111,7 @@ test('a month and a year of it, by role and grounds; on a phone the month is a l
   await expect(grounds).toHaveCount(0);
   await expect(page.getByRole('region', { name: 'Kelpworth Observatory' })).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.getByRole('button', { name: 'Month' }).click();
+  await page.getByRole('tab', { name: 'Month' }).click();
   await expect(page.getByRole('columnheader', { name: 'Mon' })).toBeHidden();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });

@@ -51,7 +51,7 @@ test.describe('nothing that can be pressed moves while messages come and go', ()
       await page.setViewportSize(size);
       await enterDemo(page);
       await page.goto('/grounds/lanternfield/walk');
-      await page.getByRole('button', { name: /^Walk/ }).click();
+      await page.getByRole('tab', { name: /^Walk/ }).click();
       const begin = page.getByRole('button', { name: /^Begin/ });
       if (await begin.isVisible()) await begin.click();
       const nothing = page.getByRole('button', { name: 'Nothing wrong, next' });

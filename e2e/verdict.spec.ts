@@ -79,7 +79,7 @@ test('a walk-round by thumb: one tap where nothing is wrong, kept out of reach, 
   });
   await expect(page.getByRole('link', { name: 'Ash 3' })).toBeVisible();
   await page.getByRole('link', { name: 'Walk-round' }).click();
-  await page.getByRole('button', { name: /^Walk/ }).click();
+  await page.getByRole('tab', { name: /^Walk/ }).click();
   await page.getByRole('button', { name: 'Begin a round' }).tap();
   await expect(page.getByRole('heading', { name: 'Ash 1' })).toBeVisible();
   await page.getByRole('button', { name: 'Nothing wrong, next' }).tap();
@@ -92,16 +92,16 @@ test('a walk-round by thumb: one tap where nothing is wrong, kept out of reach, 
   await context.setOffline(false);
   await expect(page.getByText('1 tree kept on this phone')).toHaveCount(0);
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Walk: 2 of 3' })).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'Walk: 2 of 3' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Ash 3' })).toBeVisible();
-  await page.getByRole('button', { name: 'Who needs what' }).tap();
+  await page.getByRole('tab', { name: 'Who needs what' }).tap();
   const rows = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Ash' });
   await expect(rows.nth(0)).toContainText(/Ash 2.*this season.*lay the collar open/);
   await expect(rows.nth(1)).toContainText(/Ash 1.*nothing to do/);
   await expect(rows.nth(2)).toContainText(/Ash 3.*not examined/);
 
   // Noted today, mended today: the same visit takes the other answer.
-  await page.getByRole('button', { name: /^Walk/ }).tap();
+  await page.getByRole('tab', { name: /^Walk/ }).tap();
   await page.getByText('Another tree').tap();
   await page.getByRole('button', { name: /^Ash 1/ }).tap();
   await expect(page.getByRole('button', { name: 'all round' })).toHaveAttribute('aria-pressed', 'true');
@@ -110,7 +110,7 @@ test('a walk-round by thumb: one tap where nothing is wrong, kept out of reach, 
   await page.getByRole('button', { name: 'Ash 1 noted; back to it' }).tap();
   await page.getByRole('button', { name: 'good', exact: true }).tap();
   await page.getByRole('button', { name: 'The rest is fine, next' }).tap();
-  await page.getByRole('button', { name: 'Who needs what' }).tap();
+  await page.getByRole('tab', { name: 'Who needs what' }).tap();
   await expect(rows.filter({ hasText: 'Ash 1' })).toContainText('nothing to do');
   await page.getByRole('link', { name: 'Ash 1' }).click();
   await expect(page.getByText('1 visit').or(page.getByText(/walk$/)).first()).toBeAttached();

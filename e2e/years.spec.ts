@@ -79,7 +79,7 @@ test('a tree lives three years: dug, examined late, the cone back and found on a
     await page.goto('/season');
     await expect(mine(page, /spring round/).filter({ hasText: '2029-05' })).toHaveCount(1);
     await page.goto('/grounds/sable-row/walk');
-    await page.getByRole('button', { name: /^Walk/ }).click();
+    await page.getByRole('tab', { name: /^Walk/ }).click();
     await page.getByRole('button', { name: 'Begin a round' }).click();
     await page.getByText('Another tree').click();
     await page.getByRole('button', { name: /^Katsura 14/ }).click();

@@ -74,7 +74,9 @@ await program(async (atStop) => {
     await page.goto(base + path);
     await page.locator('main').waitFor();
     if (typeof press === 'function') await press(page);
-    else for (const name of [press ?? []].flat()) await page.getByRole('button', { name }).click();
+    else
+      for (const name of [press ?? []].flat())
+        await page.getByRole('button', { name }).or(page.getByRole('tab', { name })).click();
     // The forecast of a dig and the reasons of a verdict come a moment later.
     if (region) await page.getByRole('region', { name: region }).evaluate((part) => part.scrollIntoView());
     await page.waitForTimeout(

@@ -106,7 +106,8 @@ export function declineLine(given: DeclineLineGiven): Drawing {
 
   const floor = base + CHANCE;
   if (change) {
-    const height = CHANCE - 26;
+    // Over the tallest its share finds room, under the years.
+    const height = CHANCE - 36;
     const top = Math.max(0.2, ...change.fell);
     change.years.forEach((year, i) => {
       const p = change.fell[i]!;

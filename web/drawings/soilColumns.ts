@@ -95,11 +95,15 @@ export function soilColumns(given: SoilColumnsGiven): Drawing {
           [width - 8, y(depth)],
         ],
       });
-      write([LEFT - 12, y(depth) + 4], depth === 0 ? 'grade' : short(depth), {
-        anchor: 'end',
-        figures: depth > 0,
-        size: 12,
-      });
+      write(
+        [LEFT - 12, y(depth) + 4],
+        depth === 0 ? 'grade' : formatValue(depth, 'short length', system, step),
+        {
+          anchor: 'end',
+          figures: depth > 0,
+          size: 12,
+        },
+      );
     }
   }
 
@@ -132,7 +136,7 @@ export function soilColumns(given: SoilColumnsGiven): Drawing {
         layer.roots && `${layer.roots === 'none' ? 'no' : layer.roots} roots`,
       ].filter((w) => w !== undefined);
       // The name of the original grade is written over its line.
-      const named = oldGrade !== undefined && oldGrade > from && oldGrade <= layer.to ? 12 : 0;
+      const named = oldGrade !== undefined && oldGrade > from && oldGrade <= layer.to ? 16 : 0;
       const room = Math.floor((y(layer.to) - y(from) - named) / 15);
       words.slice(0, room).forEach((word, k) =>
         write([left + 5, y(from) + 15 + 15 * k], word, {

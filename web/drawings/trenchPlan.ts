@@ -17,6 +17,9 @@ export interface TrenchDrawing {
   height: number;
 }
 
+/** Width kept for the legend's words, and from one of its rows to the next, px. */
+const KEPT = 236;
+const ROW = 19;
 /** Height kept for the legend and the scale, px. */
 const LEGEND = 96;
 
@@ -42,6 +45,9 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
   const write = (at: Point, text: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}) =>
     shapes.push({ as: 'text', at, text, size: 13, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
   shapes.push(paperOf(width, height));
+  const legendRows = 1 + (plan.drip ? 1 : 0) + (plan.seasons > 1 ? 1 : 0);
+  /** Upper right corner of what is kept for the legend and the scale. */
+  const [keptTo, keptFrom] = [Math.min(width, KEPT), height - 54 - ROW * (legendRows - 1) - 16];
   plan.obstacles.forEach(thing);
   const rings: [radius: number, words: string, dash: [number, number]][] = [
     [plan.zone.from, plan.rules.begins === 'hole' ? 'hole edge' : 'structural root zone', [4, 5]],
@@ -108,6 +114,17 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
     ]);
     if (plan.seasons > 1)
       rows.push(['dug in season 1', { as: 'line', points: row(rows.length), tone: 'todo', width: 9 }]);
+    // What runs beneath is not read with it.
+    shapes.push({
+      as: 'area',
+      tone: 'paper',
+      points: [
+        [0, keptFrom],
+        [keptTo, keptFrom],
+        [keptTo, height],
+        [0, height],
+      ],
+    });
     rows.forEach(([words, sample], k) => {
       shapes.push(sample);
       write([64, row(k)[0]![1] + 4], words, { size: 12 });
@@ -115,7 +132,7 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
   }
 
   function row(k: number): Point[] {
-    const y = height - 54 - 19 * k;
+    const y = height - 54 - ROW * k;
     return [
       [14, y],
       [56, y],
@@ -150,22 +167,23 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
     }
     if (kind === undefined && points.length > 1) return;
     // Named at its vertex nearest to the tree that is in view.
-    const inView = line.filter(([x, y]) => x > 8 && x < width - 90 && y > 20 && y < height - 50);
-    const at = inView[0] ?? placeInView(line, width, height);
+    const seen = ([x, y]: Point) =>
+      x > 8 && x < width - 90 && y > 20 && y < height - 50 && (x > keptTo || y < keptFrom - 20);
+    const at = line.find(seen) ?? placeInView(line, seen);
     if (at) write([at[0] + 6, at[1] + 14], name, { size: 12, tone: 'muted' });
   }
 }
 
 /** A place near the beginning of the part of a line that lies in view, walked in small steps. */
-function placeInView(line: readonly Point[], width: number, height: number): Point | undefined {
+function placeInView(line: readonly Point[], inView: (at: Point) => boolean): Point | undefined {
   const seen: Point[] = [];
   for (let i = 0; i + 1 < line.length; i++)
     for (let k = 0; k <= 40; k++) {
-      const [x, y] = [
+      const at: Point = [
         line[i]![0] + ((line[i + 1]![0] - line[i]![0]) * k) / 40,
         line[i]![1] + ((line[i + 1]![1] - line[i]![1]) * k) / 40,
       ];
-      if (x > 8 && x < width - 90 && y > 20 && y < height - 50) seen.push([x, y]);
+      if (inView(at)) seen.push(at);
     }
   return seen[Math.floor(seen.length / 8)];
 }

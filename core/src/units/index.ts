@@ -3,3 +3,4 @@ export * from './limits';
 export * from './quantity';
 export * from './marks';
 export * from './share';
+export * from './tradeLengths';

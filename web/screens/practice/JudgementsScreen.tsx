@@ -10,6 +10,8 @@ import {
   type Often,
   type TableRow,
 } from '@undrel/core/diagnosis';
+import { tradeLengths } from '@undrel/core/units';
+import { usePreferences } from '../shell/preferences';
 import { Said } from '../../ui/Said';
 import { PracticeBar } from './PracticeBar';
 import { asOptions, Pick } from '../../ui/controls/Select';
@@ -165,14 +167,16 @@ function Row(props: {
   onChange: ((often: Often) => void) | undefined;
 }) {
   const { row, own } = props;
+  const { units } = usePreferences();
+  const say = (words: string) => tradeLengths(words, units);
   const value = own ?? row.often;
   return (
     <li className="grid sm:grid-cols-[1fr_13rem] gap-x-4 items-center border-b border-hair py-1.5">
       <div>
         <span>
-          <strong>{row.given}</strong> {props.joins} <strong>{row.then}</strong>
+          <strong>{say(row.given)}</strong> {props.joins} <strong>{say(row.then)}</strong>
         </span>
-        <span className="block text-sm text-muted">{row.why}</span>
+        <span className="block text-sm text-muted">{say(row.why)}</span>
         {own !== undefined && <span className="block text-sm">Shipped: {row.often}</span>}
       </div>
       <Pick

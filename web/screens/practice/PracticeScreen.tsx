@@ -4,6 +4,8 @@ import type { ReactNode } from 'react';
 import { MATTERS, schoolFor, type Schools } from '@undrel/core/practice';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
+import { tradeLengths } from '@undrel/core/units';
+import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { useKeptForm } from '../../ui/useKeptForm';
 
@@ -25,6 +27,8 @@ export function PracticeScreen(props: {
   save: ((state: PracticeState, form: FormData) => Promise<PracticeState>) | undefined;
 }) {
   const { property } = props;
+  const { units } = usePreferences();
+  const say = (words: string) => tradeLengths(words, units);
   const start: PracticeState = { schools: props.schools, version: props.version };
   const [state, act, busy] = useKeptForm(props.save ?? (async (s: PracticeState) => s), start);
   return (
@@ -62,7 +66,7 @@ export function PracticeScreen(props: {
                   <div>
                     {above && (
                       <Choice matter={matter.key} value="" chosen={own === ''}>
-                        as the firm: {above.label}
+                        as the firm: {say(above.label)}
                       </Choice>
                     )}
                     {matter.schools.map((school, i) => (
@@ -72,13 +76,13 @@ export function PracticeScreen(props: {
                         value={i === 0 && !property ? '' : school.key}
                         chosen={own === school.key}
                       >
-                        {school.label}
+                        {say(school.label)}
                         {i === 0 && <span className="text-muted"> (default)</span>}
                         {school.warning && <span className="block text-sm text-harm">{school.warning}</span>}
                       </Choice>
                     ))}
                   </div>
-                  <p className="text-muted text-sm">Why the default: {matter.reason}</p>
+                  <p className="text-muted text-sm">Why the default: {say(matter.reason)}</p>
                 </div>
               </fieldset>
             );

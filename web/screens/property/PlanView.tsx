@@ -102,15 +102,15 @@ export function PlanView(props: {
           points: o.points.map(([x, y]): [number, number] => [frame.x(x), frame.y(y)]),
         })),
         LETTER,
-        // Each mark with its label above it.
+        // Each mark, with its label above it where there is one.
         placed.map((t) => ({
           x: frame.x(t.x!),
-          y: frame.y(t.y!) - 10,
-          width: 2 * r + 12,
-          height: 2 * r + 22,
+          y: frame.y(t.y!) - (labels ? 10 : 0),
+          width: 2 * r + (labels ? 12 : 2),
+          height: 2 * r + (labels ? 22 : 2),
         })),
       ),
-    [props.outlines, placed, frame, r],
+    [props.outlines, placed, frame, r, labels],
   );
   const metresAt = (event: { clientX: number; clientY: number }): [number, number] => {
     const box = svg.current!.getBoundingClientRect();

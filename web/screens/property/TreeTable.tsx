@@ -30,7 +30,7 @@ const columnsIn = (system: UnitSystem) => [
     sortingFn: (a, b) => byLabel(a.original.label, b.original.label),
     cell: ({ row }) => (
       <PageLink
-        className="font-semibold inline-flex items-center min-h-[36px]"
+        className="font-semibold inline-flex items-center min-h-[36px] whitespace-nowrap"
         href={`/trees/${row.original.id}`}
       >
         {row.original.label}

@@ -3,7 +3,7 @@
 import { Suspense, use, useState, useTransition } from 'react';
 import { formatMoney } from '@undrel/core/costing';
 import type { MatterEffect } from '@undrel/core/prescription';
-import { writeLengths } from '@undrel/core/units';
+import { tradeLengths, writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { Changes } from '../../ui/Changes';
@@ -65,6 +65,7 @@ export function SchoolsScreen(props: {
       setProblem(answer.problem);
     });
   const say = (text: string) => writeLengths(text, system);
+  const spoken = (words: string) => tradeLengths(words, system);
   return (
     <div className="min-h-dvh">
       <TopBar>
@@ -84,7 +85,7 @@ export function SchoolsScreen(props: {
         </h1>
         <p className="my-2 text-muted">
           Good practitioners disagree. Followed here first; beside each other school stands what it would
-          change for this tree, visit of {props.visitDate}.
+          change for this tree, visit of <span className="whitespace-nowrap">{props.visitDate}</span>.
         </p>
         <Said problem={problem} lines={1} />
         {changing.map(({ matter, chosenBy, schools }) => {
@@ -93,9 +94,9 @@ export function SchoolsScreen(props: {
             <section key={matter.key} aria-label={matter.label} className="border-t-[1.5px] border-ink py-3">
               <h2>{matter.label}</h2>
               <p>
-                <strong>{followed.school.label}</strong>{' '}
+                <strong>{spoken(followed.school.label)}</strong>{' '}
                 <span className="text-muted">
-                  ({CHOSEN_BY[chosenBy]}). Why the default: {matter.reason}
+                  ({CHOSEN_BY[chosenBy]}). Why the default: {spoken(matter.reason)}
                 </span>
                 {(chosenBy === 'tree' || chosenBy === 'property') && props.choose && (
                   <button
@@ -115,7 +116,7 @@ export function SchoolsScreen(props: {
                   return (
                     <div key={school.key} className="mt-2 pl-4 border-l-4 border-hair">
                       <div className="flex flex-wrap items-center gap-x-3">
-                        <h3 className="font-semibold">{school.label}</h3>
+                        <h3 className="font-semibold">{spoken(school.label)}</h3>
                         {more && props.currency && (
                           <span className="num">
                             {Number(more) > 0 ? '+' : '−'}
@@ -123,12 +124,12 @@ export function SchoolsScreen(props: {
                           </span>
                         )}
                         {props.choose && (
-                          <div className="flex gap-2">
+                          <div className="flex flex-wrap gap-2">
                             {(['tree', 'property'] as const).map((level) => (
                               <button
                                 key={level}
                                 type="button"
-                                className="quiet"
+                                className="quiet whitespace-nowrap"
                                 disabled={!alive || busy}
                                 onClick={() => choose(level, matter.key, school.key)}
                                 aria-label={`${FOLLOW[level]}: ${school.label}`}
@@ -168,7 +169,7 @@ export function SchoolsScreen(props: {
             <ul>
               {idle.map(({ matter, schools }) => (
                 <li key={matter.key} className="border-b border-hair py-1">
-                  {matter.label}: {schools.find((s) => s.inForce)!.school.label}
+                  {matter.label}: {spoken(schools.find((s) => s.inForce)!.school.label)}
                 </li>
               ))}
             </ul>

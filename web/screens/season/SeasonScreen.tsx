@@ -22,6 +22,7 @@ import { isWhole, useSeasonLines, waterSoon } from './useSeasonLines';
 import { count } from '../../ui/count';
 import { WHO_WORDS } from './words';
 import { Select } from '../../ui/controls/Select';
+import { Tab, Tabbed, TabList } from '../../ui/controls/Tabs';
 
 const VIEWS = { list: 'List', month: 'Month', year: 'Year by tree', days: 'Crew days' } as const;
 export type SeasonView = keyof typeof VIEWS;
@@ -86,9 +87,12 @@ export function SeasonScreen({
   const rests = mine(prescribed.rests);
   const works = { ...prescribed, rests, works: mine(prescribed.works), water: mine(prescribed.water) };
   const marked = (t: TaskRow) => marks.get(`${t.visitId} ${t.key}`)?.how ?? 'open';
-  const left = [...shown, ...rests].filter((t) => isOpen(t) && marked(t) === 'open');
-  const late = left.filter((t) => t.state === 'late').length;
-  const week = left.filter((t) => t.state !== 'late' && t.from <= dayAfter(today, 7)).length;
+  const isLeft = (t: TaskRow) => isOpen(t) && marked(t) === 'open';
+  const left = [...shown, ...rests].filter(isLeft);
+  // As the first page and the list count them; what is prescribed is told beside it.
+  const due = shown.filter(isLeft);
+  const late = due.filter((t) => t.state === 'late').length;
+  const week = due.filter((t) => t.state !== 'late' && t.from <= dayAfter(today, 7)).length;
   const trees = new Set(works.works.map((w) => w.treeId)).size;
   const hours = works.works.reduce((sum, w) => sum + w.hours, 0);
   const properties = new Map(grounds.map((g) => [g.id, g.name] as const));
@@ -116,7 +120,7 @@ export function SeasonScreen({
     window.history.replaceState(null, '', url);
   };
   return (
-    <div className="min-h-dvh flex flex-col">
+    <Tabbed value={view} onChange={to} className="min-h-dvh flex flex-col">
       <TopBar
         right={
           <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
@@ -143,22 +147,15 @@ export function SeasonScreen({
                 ? `Prescribed and not done: ${count(trees, 'tree')}, ${tidy(hours, 0)} crew hours. Water within two weeks: ${count(waterSoon(works.water, today).length, 'tree')}.`
                 : prescribed.done === 0
                   ? 'Working out what is prescribed and what needs water.'
-                  : `Working out what is prescribed and what needs water: ${prescribed.done} of ${prescribed.of} grounds.`)}
+                  : `Working out what is prescribed and what needs water: ${prescribed.done} of ${count(prescribed.of, 'property', 'properties')}.`)}
           </p>
           <div className="flex flex-wrap gap-x-4 gap-y-2 items-end mb-4 no-print">
-            <div role="group" aria-label="View" className="flex w-full sm:w-auto">
-              {(Object.keys(VIEWS) as SeasonView[]).map((key) => (
-                <button
-                  key={key}
-                  type="button"
-                  aria-pressed={view === key}
-                  className={`min-h-[44px] px-3 border border-ink -ml-px ${view === key ? 'bg-ink text-paper font-bold' : ''}`}
-                  onClick={() => to(key)}
-                >
-                  {VIEWS[key]}
-                </button>
-              ))}
-            </div>
+            <TabList
+              label="View"
+              views={VIEWS}
+              className="flex w-full sm:w-auto"
+              tabClass="min-h-[44px] px-3 border border-ink -ml-px"
+            />
             <Select
               labelClass="min-w-0 flex-1 sm:flex-none"
               label="For"
@@ -177,23 +174,25 @@ export function SeasonScreen({
             />
           </div>
           <Calendars feeds={feeds} actions={feedActions} properties={properties} />
-          {view === 'list' && (
+          <Tab of="list">
             <SeasonList tasks={shown} prescribed={works} today={today} marks={marks} mark={say} />
-          )}
-          {view === 'month' && settled && <MonthView tasks={left} prescribed={works} today={today} />}
-          {view === 'days' && settled && (
-            <CrewDaysView
-              works={works.works}
-              spells={prescribed.spells}
-              places={places}
-              noteYard={noteYard}
-              today={today}
-              plan={plan}
-            />
-          )}
-          {view === 'year' && settled && <YearView tasks={left} prescribed={works} today={today} />}
+          </Tab>
+          <Tab of="month">{settled && <MonthView tasks={left} prescribed={works} today={today} />}</Tab>
+          <Tab of="days">
+            {settled && (
+              <CrewDaysView
+                works={works.works}
+                spells={prescribed.spells}
+                places={places}
+                noteYard={noteYard}
+                today={today}
+                plan={plan}
+              />
+            )}
+          </Tab>
+          <Tab of="year">{settled && <YearView tasks={left} prescribed={works} today={today} />}</Tab>
         </Entry>
       </main>
-    </div>
+    </Tabbed>
   );
 }

@@ -118,7 +118,7 @@ export function YearView({
                       style={{ left: `${at(`${m}-01`)}%`, width: `${100 / MONTHS}%` }}
                     >
                       {monthName(Number(m.slice(5))).slice(0, 3)}
-                      {m.endsWith('-01') && ` ${m.slice(0, 4)}`}
+                      {m.endsWith('-01') && ` ’${m.slice(2, 4)}`}
                     </span>
                   ))}
                 </Line>

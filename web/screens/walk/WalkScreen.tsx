@@ -21,6 +21,7 @@ import {
   type Batch,
 } from '../../device/walkBatches';
 import { UrgencyLegend, UrgencyMark, urgencyLabel } from '../../ui/UrgencyMark';
+import { Tab, Tabbed, TabList } from '../../ui/controls/Tabs';
 
 type Looks = Record<string, string>;
 
@@ -200,7 +201,14 @@ export function WalkScreen(props: {
   );
 
   return (
-    <div className="min-h-dvh flex flex-col">
+    <Tabbed
+      value={tab}
+      onChange={(view) => {
+        setTab(view);
+        if (view === 'ranked') router.refresh();
+      }}
+      className="min-h-dvh flex flex-col"
+    >
       <TopBar>
         <nav aria-label="Where" className="flex items-baseline gap-x-2">
           <PageLink href={`/grounds/${page.id}`} className="plain hidden sm:inline">
@@ -212,22 +220,12 @@ export function WalkScreen(props: {
           <strong>Walk-round</strong>
         </nav>
       </TopBar>
-      <div className="flex border-b-2 border-ink bg-sheet" role="group" aria-label="View">
-        {(['walk', 'ranked'] as const).map((key) => (
-          <button
-            key={key}
-            type="button"
-            aria-pressed={tab === key}
-            className={`flex-1 min-h-[48px] ${tab === key ? 'bg-ink text-sheet' : ''}`}
-            onClick={() => {
-              setTab(key);
-              if (key === 'ranked') router.refresh();
-            }}
-          >
-            {key === 'walk' ? `Walk: ${trees.length - left.length} of ${trees.length}` : 'Who needs what'}
-          </button>
-        ))}
-      </div>
+      <TabList
+        label="View"
+        views={{ walk: `Walk: ${trees.length - left.length} of ${trees.length}`, ranked: 'Who needs what' }}
+        className="flex border-b-2 border-ink bg-sheet"
+        tabClass="flex-1 min-h-[48px]"
+      />
       <Told
         problem={problem}
         onSeen={() => setProblem(undefined)}
@@ -235,101 +233,108 @@ export function WalkScreen(props: {
         away={away}
         onTry={() => void flush()}
       />
-      {tab === 'ranked' ? (
+      <Tab of="ranked" className="flex-1 flex flex-col data-[state=inactive]:hidden">
         <Ranked page={page} />
-      ) : !mayMeasure ? (
-        <p className="told m-4">Your role can read, not measure.</p>
-      ) : since === null || left.length === 0 ? (
-        <main className="p-5 max-w-xl">
-          <h1>{since === null ? 'No round is under way' : 'The round is done'}</h1>
-          <p className="my-3">
-            Eight checks of each tree, from the ground, without tools: two minutes. Stay out from under
-            anything that hangs or leans; what may fall is called in, not walked up to.
-          </p>
-          <form action={begin}>
-            <button className="act">{since === null ? 'Begin a round' : 'Begin the next round'}</button>
-          </form>
-        </main>
-      ) : tree ? (
-        <main className="flex-1 flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_520px] lg:grid-rows-[calc(100dvh-138px)]">
-          <div className="hidden lg:block border-r-2 border-ink">{plan}</div>
-          <div className="flex flex-col flex-1 bg-sheet lg:overflow-y-auto">
-            <div className="px-4 pt-3 flex items-baseline gap-3">
-              <h1>{tree.label}</h1>
-              <span className="text-muted text-sm">{tree.commonName ?? tree.species}</span>
-              <PageLink href={`/trees/${tree.id}`} className="ml-auto text-sm">
-                Whole record
-              </PageLink>
-            </div>
-            <div className="px-4 pb-2 flex-1">
-              {QUICK_LOOKS.map((question) => (
-                <fieldset key={question.key} className="pt-1.5">
-                  <legend className="text-sm">{question.ask}</legend>
-                  <div className="grid grid-flow-col auto-cols-fr gap-1">
-                    {question.answers.map((answer) => {
-                      const on = present[question.key] === answer.key;
-                      return (
-                        <button
-                          key={answer.key}
-                          type="button"
-                          aria-pressed={on}
-                          className={`min-h-[46px] px-1 leading-tight text-sm border ${on ? 'bg-ink text-sheet border-ink' : 'border-muted bg-sheet'}`}
-                          onClick={() => {
-                            const next = { ...looks };
-                            if (looks[question.key] === answer.key) delete next[question.key];
-                            else next[question.key] = answer.key;
-                            setLooks(next);
-                          }}
-                        >
-                          {answer.label}
-                        </button>
-                      );
-                    })}
-                  </div>
-                </fieldset>
-              ))}
-            </div>
-            <div className="sticky bottom-0 bg-wash border-t-2 border-ink p-3 flex gap-2">
-              <button type="button" className="act flex-1 !min-h-[54px]" onClick={() => keep(rest)}>
-                {marked === 0 ? 'Nothing wrong, next' : 'The rest is fine, next'}
-              </button>
-              <button
-                type="button"
-                className="quiet !min-h-[54px]"
-                onClick={() => (marked > 0 ? keep(present) : goTo(nextAfter(tree, left)?.id))}
-              >
-                {marked > 0 ? 'Only these' : 'Skip'}
-              </button>
-            </div>
-            <div className="h-[44px] px-4">
-              {last && last.id !== tree.id && (
-                <button type="button" className="link min-h-[44px]" onClick={() => goTo(last.id)}>
-                  ← {last.label} noted; back to it
-                </button>
-              )}
-            </div>
-            <details
-              className="px-4 py-2 border-t border-hair"
-              onToggle={(event) => setChoosing(event.currentTarget.open)}
-            >
-              <summary className="min-h-[44px] flex items-center cursor-pointer">
-                Another tree ({left.length} left)
-              </summary>
-              <div className="lg:hidden h-72 border border-ink mb-2">{choosing && plan}</div>
-              <ul className="columns-2 sm:columns-3">
-                {trees.map((t) => (
-                  <li key={t.id}>
-                    <button type="button" className="link min-h-[44px] text-left" onClick={() => goTo(t.id)}>
-                      {t.label} <span className={done(t) ? '' : 'invisible'}>✓</span>
-                    </button>
-                  </li>
+      </Tab>
+      <Tab of="walk" className="flex-1 flex flex-col data-[state=inactive]:hidden">
+        {!mayMeasure ? (
+          <p className="told m-4">Your role can read, not measure.</p>
+        ) : since === null || left.length === 0 ? (
+          <main className="p-5 max-w-xl">
+            <h1>{since === null ? 'No round is under way' : 'The round is done'}</h1>
+            <p className="my-3">
+              Eight checks of each tree, from the ground, without tools: two minutes. Stay out from under
+              anything that hangs or leans; what may fall is called in, not walked up to.
+            </p>
+            <form action={begin}>
+              <button className="act">{since === null ? 'Begin a round' : 'Begin the next round'}</button>
+            </form>
+          </main>
+        ) : tree ? (
+          <main className="flex-1 flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_520px] lg:grid-rows-[calc(100dvh-138px)]">
+            <div className="hidden lg:block border-r-2 border-ink">{plan}</div>
+            <div className="flex flex-col flex-1 bg-sheet lg:overflow-y-auto">
+              <div className="px-4 pt-3 flex items-baseline gap-3">
+                <h1>{tree.label}</h1>
+                <span className="text-muted text-sm">{tree.commonName ?? tree.species}</span>
+                <PageLink href={`/trees/${tree.id}`} className="ml-auto text-sm">
+                  Whole record
+                </PageLink>
+              </div>
+              <div className="px-4 pb-2 flex-1">
+                {QUICK_LOOKS.map((question) => (
+                  <fieldset key={question.key} className="pt-1.5">
+                    <legend className="text-sm">{question.ask}</legend>
+                    <div className="grid grid-flow-col auto-cols-fr gap-1">
+                      {question.answers.map((answer) => {
+                        const on = present[question.key] === answer.key;
+                        return (
+                          <button
+                            key={answer.key}
+                            type="button"
+                            aria-pressed={on}
+                            className={`min-h-[46px] px-1 leading-tight text-sm border ${on ? 'bg-ink text-sheet border-ink' : 'border-muted bg-sheet'}`}
+                            onClick={() => {
+                              const next = { ...looks };
+                              if (looks[question.key] === answer.key) delete next[question.key];
+                              else next[question.key] = answer.key;
+                              setLooks(next);
+                            }}
+                          >
+                            {answer.label}
+                          </button>
+                        );
+                      })}
+                    </div>
+                  </fieldset>
                 ))}
-              </ul>
-            </details>
-          </div>
-        </main>
-      ) : null}
-    </div>
+              </div>
+              <div className="sticky bottom-0 bg-wash border-t-2 border-ink p-3 flex gap-2">
+                <button type="button" className="act flex-1 !min-h-[54px]" onClick={() => keep(rest)}>
+                  {marked === 0 ? 'Nothing wrong, next' : 'The rest is fine, next'}
+                </button>
+                <button
+                  type="button"
+                  className="quiet !min-h-[54px]"
+                  onClick={() => (marked > 0 ? keep(present) : goTo(nextAfter(tree, left)?.id))}
+                >
+                  {marked > 0 ? 'Only these' : 'Skip'}
+                </button>
+              </div>
+              <div className="h-[44px] px-4">
+                {last && last.id !== tree.id && (
+                  <button type="button" className="link min-h-[44px]" onClick={() => goTo(last.id)}>
+                    ← {last.label} noted; back to it
+                  </button>
+                )}
+              </div>
+              <details
+                className="px-4 py-2 border-t border-hair"
+                onToggle={(event) => setChoosing(event.currentTarget.open)}
+              >
+                <summary className="min-h-[44px] flex items-center cursor-pointer">
+                  Another tree ({left.length} left)
+                </summary>
+                <div className="lg:hidden h-72 border border-ink mb-2">{choosing && plan}</div>
+                <ul className="columns-2 sm:columns-3">
+                  {trees.map((t) => (
+                    <li key={t.id}>
+                      <button
+                        type="button"
+                        className="link min-h-[44px] text-left"
+                        onClick={() => goTo(t.id)}
+                      >
+                        {t.label} <span className={done(t) ? '' : 'invisible'}>✓</span>
+                      </button>
+                    </li>
+                  ))}
+                </ul>
+              </details>
+            </div>
+          </main>
+        ) : null}
+      </Tab>
+    </Tabbed>
   );
 }
 

@@ -17,6 +17,17 @@ interface AuditRow {
 }
 
 const KIND_OF = new Map(KIND_KEYS.map((kind) => [STORED[kind].table, kind]));
+/** Fields that say nothing to a person: what names a record, and how a picture is stored. */
+const UNTOLD: ReadonlySet<string> = new Set(['key', 'part', 'hash', 'width', 'height']);
+/** What is longer than this when it is written out is counted or named instead, letters. */
+const LONGEST = 160;
+const briefly = (name: string, value: unknown, told: string): string =>
+  told.length <= LONGEST || typeof value === 'string'
+    ? `${name} ${told}`
+    : Array.isArray(value)
+      ? `${name} (${value.length})`
+      : `${name} set`;
+
 const offerTold = (after: AuditRow['after']): string =>
   after?.approved_at
     ? `approved by ${String(after.approved_name)}: ${String(after.approved_option)}`
@@ -51,8 +62,8 @@ export async function treeRecord(db: Db, treeId: string, system: UnitSystem): Pr
     const side = (values: Record<string, unknown> | undefined) =>
       values
         ? fields
-            .filter((f) => values[f] !== undefined && f !== 'key' && f !== 'part')
-            .map((f) => `${fieldName(f)} ${fieldTold(kind, values, f, system)}`)
+            .filter((f) => values[f] !== undefined && !UNTOLD.has(f))
+            .map((f) => briefly(fieldName(f), values[f], fieldTold(kind, values, f, system)))
             .join('; ')
         : '';
     return {

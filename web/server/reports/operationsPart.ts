@@ -6,7 +6,13 @@ import {
   type LookFirst,
   type Operation,
 } from '@undrel/core/prescription';
-import { formatQuantity, writeLengths, type Quantity, type UnitSystem } from '@undrel/core/units';
+import {
+  formatQuantity,
+  tradeLengths,
+  writeLengths,
+  type Quantity,
+  type UnitSystem,
+} from '@undrel/core/units';
 import type { ReportContent, ReportOperation } from '../../protocol/report';
 
 function workingText({ working }: Quantity): string {
@@ -37,7 +43,7 @@ function operationIn(operation: Operation, visit: Visit, system: UnitSystem): Re
     after: operation.followUp,
     season: operation.season,
     schools: operation.schools.map(
-      (s) => `${s.matterLabel}: ${s.label}${s.warning ? ` (${s.warning})` : ''}`,
+      (s) => `${s.matterLabel}: ${tradeLengths(s.label, system)}${s.warning ? ` (${s.warning})` : ''}`,
     ),
   };
 }

@@ -3,7 +3,13 @@
 import type { RefObject } from 'react';
 import { Popover } from 'radix-ui';
 import { CHOSEN_BY } from '../chosenBy';
-import { formatQuantity, formatValue, type Quantity, type UnitSystem } from '@undrel/core/units';
+import {
+  formatQuantity,
+  formatValue,
+  tradeLengths,
+  type Quantity,
+  type UnitSystem,
+} from '@undrel/core/units';
 
 /** The working of a number beside it: formula, inputs, source, school, what was assumed. */
 export function WorkingPopover(props: {
@@ -47,7 +53,8 @@ export function WorkingPopover(props: {
           {quantity.plusMinus !== undefined && <p className="text-muted">± is half a 90% interval.</p>}
           {working.school && (
             <p>
-              {working.school.matter}: {working.school.school} ({CHOSEN_BY[working.school.chosenBy]})
+              {working.school.matter}: {tradeLengths(working.school.school, system)} (
+              {CHOSEN_BY[working.school.chosenBy]})
             </p>
           )}
           {working.notes.map((note) => (

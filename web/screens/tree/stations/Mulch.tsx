@@ -25,6 +25,9 @@ const FIRST_BEARINGS = [0, 90, 180, 270];
 const usualDistances = (system: UnitSystem): number[] =>
   system === 'us' ? [0, 12, 24, 36].map((i) => i * METRES_PER_INCH) : [0, 0.3, 0.6, 0.9];
 
+/** Two distances of the rod nearer to each other than this are one row, m. Judgement: a rod is set down no better. */
+const NEXT_TO = 0.025;
+
 const same = (a: number, b: number) => Math.abs(a - b) < 1e-6;
 
 function withReading(
@@ -47,7 +50,9 @@ export function Mulch(props: StationProps) {
     (a, b) => a - b,
   );
   const read = visit.profiles.flatMap((p) => p.mulch.map((m) => m.distance));
-  const distances = [...usualDistances(system), ...read]
+  // A row that was read stands for the usual one next to it, in whichever units it was read.
+  const usual = usualDistances(system).filter((d) => !read.some((r) => Math.abs(r - d) < NEXT_TO));
+  const distances = [...usual, ...read]
     .sort((a, b) => a - b)
     .filter((d, i, all) => i === 0 || !same(d, all[i - 1]!));
   const fillDistances = [

@@ -9,6 +9,8 @@ import { ScaleBarSvg } from '../../../drawings/ScaleBarSvg';
 import { useMeasured } from '../../../ui/useMeasured';
 
 const HEIGHT = 240;
+/** A mark nearer to the edge than this has no room for its label, px. */
+const EDGE = 16;
 /** About the tree at least, m. */
 const ABOUT = 8;
 const STEPS: Record<string, [number, number]> = {
@@ -86,9 +88,11 @@ export function PlaceView(props: {
         {site.others.map((o, i) => (
           <g key={o.label} transform={`translate(${frame.x(o.x).toFixed(1)} ${frame.y(o.y).toFixed(1)})`}>
             <circle r="6" fill="none" stroke="var(--ink)" strokeWidth="1.5" />
-            <text y="-10" textAnchor="middle" fontSize="13" fill="var(--muted)">
-              {short[i]}
-            </text>
+            {frame.x(o.x) > EDGE && frame.x(o.x) < size.width - EDGE && (
+              <text y="-10" textAnchor="middle" fontSize="13" fill="var(--muted)">
+                {short[i]}
+              </text>
+            )}
           </g>
         ))}
         <g

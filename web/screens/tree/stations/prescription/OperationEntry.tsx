@@ -17,7 +17,7 @@ import {
   type Operation,
   type SchoolUse,
 } from '@undrel/core/prescription';
-import { writeLengths, type UnitSystem } from '@undrel/core/units';
+import { tradeLengths, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Said } from '../../../../ui/Said';
 import { QuantityView } from '../../../../ui/controls/QuantityView';
 import { CHOSEN_BY } from '../../../../ui/chosenBy';
@@ -255,6 +255,7 @@ function Schools({
   treeId,
   control,
   mayJudge,
+  system,
 }: StationProps & { operation: Operation; system: UnitSystem }) {
   const choose = (use: SchoolUse, school: string) => {
     const schools = { ...tree.schools };
@@ -280,8 +281,15 @@ function Schools({
               </>
             }
             disabled={!mayJudge}
-            options={MATTERS.find((m) => m.key === use.matter)?.schools ?? []}
-            empty={use.chosenBy === 'tree' ? 'none of its own' : `none of its own: ${use.label}`}
+            options={(MATTERS.find((m) => m.key === use.matter)?.schools ?? []).map(({ key, label }) => ({
+              key,
+              label: tradeLengths(label, system),
+            }))}
+            empty={
+              use.chosenBy === 'tree'
+                ? 'none of its own'
+                : `none of its own: ${tradeLengths(use.label, system)}`
+            }
             value={tree.schools?.[use.matter]}
             onChange={(school) => choose(use, school ?? '')}
           />

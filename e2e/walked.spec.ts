@@ -1,0 +1,94 @@
+import { expect, test, type Page } from '@playwright/test';
+import { enterDemo, STATIONS } from './enter';
+
+/** Screens with drawings, tables and rows of buttons. */
+const VIEWS = [
+  '/grounds/kelpworth',
+  '/grounds/sable-row',
+  '/grounds/kelpworth/work',
+  '/grounds/sable-row/notice',
+  '/practice/judgements',
+  '/season',
+  '/season?view=month',
+  '/trees/kelpworth-8/time',
+  '/trees/sable-katsura-14/report',
+  '/trees/sable-katsura-14/crew',
+  '/trees/sable-katsura-14/options',
+  '/trees/sable-katsura-14/schools',
+  '/trees/kelpworth-4/crew/trenches',
+  '/trees/kelpworth-4?station=soil',
+  '/trees/kelpworth-4?station=trenches',
+  ...STATIONS.map((s) => `/trees/sable-katsura-14?station=${s}`),
+];
+
+/** What does not hold within the page as it stands: wider than the screen, words of a drawing cut or one over the other, a button in two lines. */
+const faults = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    /** Boxes of letters are higher than what is seen of them: so much of two may meet, px. */
+    const LEADING = 6;
+    const found: string[] = [];
+    const seen = (el: Element) => {
+      const { width, height } = el.getBoundingClientRect();
+      return width > 1 && height > 1 && el.checkVisibility({ visibilityProperty: true });
+    };
+    const over = document.documentElement.scrollWidth - innerWidth;
+    if (over > 1) found.push(`wider than the screen by ${over} px`);
+    for (const button of document.querySelectorAll('.act, .quiet')) {
+      if (!seen(button)) continue;
+      const text = button.textContent.trim();
+      const range = document.createRange();
+      range.selectNodeContents(button);
+      const lines = new Set(
+        [...range.getClientRects()].filter((r) => r.width > 2).map((r) => Math.round(r.bottom / 8)),
+      );
+      if (lines.size > 1 && text.length < 25) found.push(`in two lines: ${text}`);
+    }
+    for (const svg of document.querySelectorAll('svg')) {
+      if (!seen(svg)) continue;
+      const frame = svg.getBoundingClientRect();
+      const words = [...svg.querySelectorAll('text')]
+        .filter(seen)
+        .map((t) => ({ text: t.textContent, box: t.getBoundingClientRect() }));
+      words.forEach(({ text, box }, i) => {
+        if (box.left < frame.left - 2) found.push(`cut at the left: ${text}`);
+        for (const other of words.slice(i + 1)) {
+          const wide = Math.min(box.right, other.box.right) - Math.max(box.left, other.box.left);
+          const high = Math.min(box.bottom, other.box.bottom) - Math.max(box.top, other.box.top);
+          if (wide > 2 && high > LEADING && text !== other.text && !/^\d+$/.test(text))
+            found.push(`one over the other: ${text}, ${other.text}`);
+        }
+      });
+    }
+    return [...new Set(found)];
+  });
+
+for (const width of [1280, 390])
+  test(`words of drawings and buttons hold in their places in feet and inches, ${width} wide`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width, height: 800 });
+    await enterDemo(page);
+    await page.context().addCookies([{ name: 'undrel_units', value: 'us', url: page.url() }]);
+    const all: Record<string, string[]> = {};
+    for (const view of VIEWS) {
+      await page.goto(view);
+      await page.waitForLoadState('networkidle');
+      const told = await faults(page);
+      if (told.length > 0) all[view] = told;
+    }
+    expect(all).toEqual({});
+  });
+
+test('who reads inches is told rules of thumb in inches, and nothing is read twice', async ({ page }) => {
+  await enterDemo(page);
+  await page.context().addCookies([{ name: 'undrel_units', value: 'us', url: page.url() }]);
+  await page.goto('/practice');
+  await expect(page.getByText('0.75-2 in proud in loosened soil')).toBeVisible();
+  await expect(page.getByText(/\d cm\b/)).toHaveCount(0);
+  await page.goto('/trees/sable-katsura-14?station=mulch');
+  const heads = page.getByRole('rowheader', { name: /out$/ });
+  await expect(heads).toHaveText(['11.8 in out', '23.6 in out', '35.4 in out']);
+  await page.goto('/trees/sable-katsura-14/record');
+  await expect(page.getByRole('cell', { name: /cards set/ }).first()).toBeVisible();
+  await expect(page.getByText(/0\.\d{8}/)).toHaveCount(0);
+});

@@ -32,7 +32,7 @@ function textsOf(file: string): { at: string; text: string }[] {
       const text = node.text.replace(/\s+/g, ' ').trim();
       const read = ts.isJsxText(node)
         ? text !== ''
-        : / /.test(text) && !/^(select|insert|update|delete|with|create|\(select) /.test(text);
+        : / /.test(node.text) && !/^(select|insert|update|delete|with|create|\(select) /.test(text);
       const line = tree.getLineAndCharacterOfPosition(node.getStart()).line + 1;
       if (read) found.push({ at: `${file}:${line}`, text });
     }

@@ -32,27 +32,39 @@ export function seriesOf(visits: readonly Visit[], until: string): Series[] {
     .filter((s) => s.values.length > 1);
 }
 
+/** Rounds after which a fit that still trembles in its last digit is taken as it is. */
+const ROUNDS = 100;
+
 /**
  * One level a year from several shoots and rings: each has a vigour of its own, which is taken out (years and shoots
- * fitted in turn, by least squares of logarithms).
+ * fitted in turn, by least squares of logarithms, until nothing changes).
  */
 export function levelsOf(series: readonly Series[]): YearLevel[] {
   const years = [...new Set(series.flatMap((s) => s.values.map((v) => v.year)))].sort((a, b) => a - b);
-  const logs = series.map((s) => new Map(s.values.map((v) => [v.year, Math.log(v.metres)])));
+  const at = new Map(years.map((year, i) => [year, i]));
+  const logs = series.map((s) =>
+    [...new Map(s.values.map((v) => [v.year, Math.log(v.metres)]))].map(
+      ([year, value]) => [at.get(year)!, value] as const,
+    ),
+  );
+  const weight = years.map((_, i) => logs.filter((log) => log.some(([y]) => y === i)).length);
+  // The shoots share one scale: that of the first kind read.
+  const first = series.flatMap(({ of }, s) => (of === series[0]!.of ? [s] : []));
   const own = series.map(() => 0);
-  const level = new Map(years.map((year) => [year, 0]));
-  const mean = (values: number[]) => values.reduce((a, b) => a + b, 0) / values.length;
-  for (let round = 0; round < 100; round++) {
-    for (const year of years)
-      level.set(year, mean(logs.flatMap((log, s) => (log.has(year) ? [log.get(year)! - own[s]!] : []))));
-    logs.forEach((log, s) => (own[s] = mean([...log].map(([year, value]) => value - level.get(year)!))));
-    // The shoots share one scale: that of the first kind read.
-    const shift = mean(own.filter((_, s) => series[s]!.of === series[0]!.of));
+  const level = years.map(() => 0);
+  for (let round = 0; round < ROUNDS; round++) {
+    const before = [...own];
+    level.fill(0);
+    logs.forEach((log, s) => {
+      for (const [y, value] of log) level[y]! += value - own[s]!;
+    });
+    years.forEach((_, y) => (level[y]! /= weight[y]!));
+    logs.forEach((log, s) => {
+      own[s] = log.reduce((sum, [y, value]) => sum + (value - level[y]!), 0) / log.length;
+    });
+    const shift = first.reduce((sum, s) => sum + own[s]!, 0) / first.length;
     own.forEach((_, s) => (own[s]! -= shift));
+    if (own.every((vigour, s) => vigour === before[s])) break;
   }
-  return years.map((year) => ({
-    year,
-    level: level.get(year)!,
-    weight: logs.filter((log) => log.has(year)).length,
-  }));
+  return years.map((year, y) => ({ year, level: level[y]!, weight: weight[y]! }));
 }

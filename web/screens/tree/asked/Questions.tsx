@@ -1,7 +1,7 @@
 'use client';
 
 import { type Finding, idOf } from '@undrel/core/records';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { answersTo, answerTo, type Question } from '@undrel/core/questions';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { Choice } from '../../../ui/controls/Choice';
@@ -36,7 +36,27 @@ export function Questions({ questions, ...station }: StationProps & { questions:
   );
 }
 
-function QuestionEntry({
+type EntryProps = StationProps & { question: Question };
+
+/** Whether a question looks and does the same: an edit elsewhere in the visit does not concern it. */
+function asItWas(was: EntryProps, now: EntryProps): boolean {
+  const { key } = now.question;
+  const [before, after] = [answersTo(was.visit.findings, key), answersTo(now.visit.findings, key)];
+  return (
+    was.question === now.question &&
+    was.visitId === now.visitId &&
+    was.visit.date === now.visit.date &&
+    was.tree.plantedYear === now.tree.plantedYear &&
+    was.system === now.system &&
+    was.mayMeasure === now.mayMeasure &&
+    was.control.set === now.control.set &&
+    was.control.setAll === now.control.setAll &&
+    before.length === after.length &&
+    before.every((finding, i) => finding === after[i])
+  );
+}
+
+const QuestionEntry = memo(function QuestionEntry({
   question,
   control,
   visitId,
@@ -44,7 +64,7 @@ function QuestionEntry({
   system,
   mayMeasure,
   tree,
-}: StationProps & { question: Question }) {
+}: EntryProps) {
   const write = (finding: Omit<Finding, 'key'>, part?: number) => {
     const id = idOf('finding', visitId, { key: question.key, part });
     const empty = finding.answer === undefined && finding.number === undefined;
@@ -162,4 +182,4 @@ function QuestionEntry({
         />
       );
   }
-}
+}, asItWas);

@@ -2,7 +2,7 @@
 
 import { type DepthReading, type GradeProfile, idOf } from '@undrel/core/records';
 import { bearingName, GROUND_QUESTIONS, readBearing } from '@undrel/core/questions';
-import { useState, type KeyboardEvent } from 'react';
+import { memo, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import {
   longMark,
   METRES_PER_INCH,
@@ -66,6 +66,11 @@ export function Mulch(props: StationProps) {
     const empty = next.mulch.length === 0 && next.fill.length === 0 && next.mulchEnds === undefined;
     control.set('profile', idOf('profile', visitId, { bearing }), visitId, empty ? null : next);
   };
+  // Rows that did not change are not drawn again, so what they call is the newest.
+  const latest = useRef(write);
+  useLayoutEffect(() => {
+    latest.current = write;
+  });
   const addBearing = () => {
     const bearing = readBearing(newBearing);
     if (bearing === undefined) {
@@ -109,9 +114,11 @@ export function Mulch(props: StationProps) {
                 field="mulchDepth"
                 system={system}
                 disabled={!mayMeasure}
-                valueAt={(b) => profileAt(b).mulch.find((m) => same(m.distance, distance))?.depth}
+                values={bearings.map(
+                  (b) => profileAt(b).mulch.find((m) => same(m.distance, distance))?.depth,
+                )}
                 onChange={(b, depth) =>
-                  write(b, (p) => ({ ...p, mulch: withReading(p.mulch, distance, depth) }))
+                  latest.current(b, (p) => ({ ...p, mulch: withReading(p.mulch, distance, depth) }))
                 }
               />
             ))}
@@ -121,8 +128,8 @@ export function Mulch(props: StationProps) {
               field="mulchEnds"
               system={system}
               disabled={!mayMeasure}
-              valueAt={(b) => profileAt(b).mulchEnds}
-              onChange={(b, mulchEnds) => write(b, (p) => ({ ...p, mulchEnds }))}
+              values={bearings.map((b) => profileAt(b).mulchEnds)}
+              onChange={(b, mulchEnds) => latest.current(b, (p) => ({ ...p, mulchEnds }))}
             />
             {fillDistances.map((distance) => (
               <Row
@@ -132,9 +139,9 @@ export function Mulch(props: StationProps) {
                 field="fillDepth"
                 system={system}
                 disabled={!mayMeasure}
-                valueAt={(b) => profileAt(b).fill.find((f) => same(f.distance, distance))?.depth}
+                values={bearings.map((b) => profileAt(b).fill.find((f) => same(f.distance, distance))?.depth)}
                 onChange={(b, depth) =>
-                  write(b, (p) => ({ ...p, fill: withReading(p.fill, distance, depth) }))
+                  latest.current(b, (p) => ({ ...p, fill: withReading(p.fill, distance, depth) }))
                 }
               />
             ))}
@@ -248,35 +255,51 @@ function downTheColumn(event: KeyboardEvent<HTMLElement>): void {
   next?.focus();
 }
 
-function Row(props: {
+interface RowProps {
   head: string;
   bearings: readonly number[];
   field: 'mulchDepth' | 'mulchEnds' | 'fillDepth';
   system: UnitSystem;
   disabled: boolean;
-  valueAt: (bearing: number) => number | undefined;
+  /** At each bearing, m. */
+  values: readonly (number | undefined)[];
+  /** Does the same at any time. */
   onChange: (bearing: number, metres: number | undefined) => void;
-}) {
-  return (
-    <tr>
-      <th scope="row" className="font-normal pr-1 whitespace-nowrap text-[0.95rem]">
-        {props.head}
-      </th>
-      {props.bearings.map((bearing, column) => (
-        <td key={bearing} className="!p-0 align-top">
-          <LengthInput
-            bare
-            field={props.field}
-            label={`${props.head}, ${bearingName(bearing)}`}
-            hideLabel
-            cell={`0:${column}`}
-            system={props.system}
-            value={props.valueAt(bearing)}
-            onChange={(metres) => props.onChange(bearing, metres)}
-            disabled={props.disabled}
-          />
-        </td>
-      ))}
-    </tr>
-  );
 }
+
+const alike = <T,>(a: readonly T[], b: readonly T[]) =>
+  a.length === b.length && a.every((x, i) => x === b[i]);
+
+const Row = memo(
+  function Row(props: RowProps) {
+    return (
+      <tr>
+        <th scope="row" className="font-normal pr-1 whitespace-nowrap text-[0.95rem]">
+          {props.head}
+        </th>
+        {props.bearings.map((bearing, column) => (
+          <td key={bearing} className="!p-0 align-top">
+            <LengthInput
+              bare
+              field={props.field}
+              label={`${props.head}, ${bearingName(bearing)}`}
+              hideLabel
+              cell={`0:${column}`}
+              system={props.system}
+              value={props.values[column]}
+              onChange={(metres) => props.onChange(bearing, metres)}
+              disabled={props.disabled}
+            />
+          </td>
+        ))}
+      </tr>
+    );
+  },
+  (was, now) =>
+    was.head === now.head &&
+    was.field === now.field &&
+    was.system === now.system &&
+    was.disabled === now.disabled &&
+    alike(was.bearings, now.bearings) &&
+    alike(was.values, now.values),
+);

@@ -40,6 +40,21 @@ test('a narrow building has its name upright, a wide one lying; a line keeps its
   expect(three!.x).toBeGreaterThan(380);
 });
 
+test('where marks crowd a line all along, its name stands away from them and is tied to the line', () => {
+  const main = at(
+    [
+      [0, 100],
+      [500, 100],
+    ],
+    'line',
+    'Gas main',
+  );
+  const trees = Array.from({ length: 26 }, (_, i): Box => ({ x: i * 20, y: 100, width: 18, height: 40 }));
+  const [name] = outlineLabels([main], 7, trees);
+  expect(Math.abs(name!.y - 100)).toBeGreaterThan(20 + 15 / 2);
+  expect(name!.of).toEqual({ x: name!.x, y: 100 });
+});
+
 test('every name has a place within the run of its outline; what has none has no label', () => {
   const point = fc.tuple(fc.integer({ min: 0, max: 600 }), fc.integer({ min: 0, max: 600 }));
   const outline = fc.record({

@@ -3,6 +3,8 @@ export interface OutlineLabel {
   x: number;
   y: number;
   upright: boolean;
+  /** Where it stands away from its line: the place on the line that it names. */
+  of?: { x: number; y: number };
 }
 
 interface Named {
@@ -21,6 +23,9 @@ export interface Box {
 }
 
 const LINE = 15;
+/** How far from its line a name stands, in lines of text: close to it, or where marks crowd it away, tied to it by a stroke. */
+const BESIDE = [-0.75, 0.85];
+const AWAY = [-2.2, 2.2, -3.4, 3.4];
 /** Parts of a line's run at which its name may stand. */
 const ALONG = [0.5, 0.25, 0.75, 0.12, 0.88];
 
@@ -29,7 +34,7 @@ const meets = (a: Box, b: Box): boolean =>
 
 /**
  * Where names of outlines stand: in the middle of an area, upright where it is too narrow for them; over or under a line,
- * at the part of its run where they meet the fewest marks and names.
+ * at the part of its run where they meet the fewest marks and names, and further away where marks crowd it.
  *
  * @param letter width of a letter, drawing units
  * @param taken boxes by their middle, of marks with their labels
@@ -54,17 +59,17 @@ export function outlineLabels(
       return { ...at, upright };
     }
     const [a, b] = [points[0]!, points.at(-1)!];
-    const tries = ALONG.flatMap((t) =>
-      [-LINE * 0.75, LINE * 0.85].map((off): Box => ({
-        x: a[0] + t * (b[0] - a[0]),
-        y: a[1] + t * (b[1] - a[1]) + off,
-        width,
-        height: LINE,
-      })),
-    );
+    const places = [
+      ...ALONG.flatMap((t) => BESIDE.map((off) => [t, off] as const)),
+      ...AWAY.flatMap((off) => ALONG.map((t) => [t, off] as const)),
+    ];
+    const tries = places.map(([t, off]) => {
+      const of = { x: a[0] + t * (b[0] - a[0]), y: a[1] + t * (b[1] - a[1]) };
+      return { of, away: AWAY.includes(off), x: of.x, y: of.y + off * LINE, width, height: LINE };
+    });
     const count = (box: Box) => boxes.filter((other) => meets(box, other)).length;
     const best = tries.reduce((one, other) => (count(other) < count(one) ? other : one));
     boxes.push(best);
-    return { x: best.x, y: best.y, upright: false };
+    return { x: best.x, y: best.y, upright: false, ...(best.away && { of: best.of }) };
   });
 }

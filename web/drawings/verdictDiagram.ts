@@ -10,6 +10,8 @@ const LINE = 17;
 /** Letters of what was seen. */
 const SMALL = 12;
 const MOST_SEEN = 2;
+/** A box narrower than this has room for small letters only, drawing units. */
+const NARROW = 110;
 
 interface Laid {
   node: MapNode;
@@ -105,9 +107,12 @@ function boxOf({ node, x, y, width, height }: Laid, system: UnitSystem): Shape[]
     [x + w, bottom],
     [x, bottom],
   ];
-  const inner = width - 16;
-  const label = inLines(node.label, inner, 14, 3);
-  const room = Math.floor((height - 14 - label.length * LINE - LINE) / (SMALL + 3));
+  // Many causes side by side: smaller letters and more lines, so that each is named whole.
+  const [size, pad, line, most] = width < NARROW ? [12, 6, 15, 4] : [14, 8, LINE, 3];
+  const inner = width - 2 * pad;
+  const label = inLines(node.label, inner, size, most);
+  const room = Math.floor((height - 14 - label.length * line - LINE) / (SMALL + 3));
+  const below = y + 22 + label.length * line;
   const seen: string[] = [];
   for (const says of node.seen.slice(0, MOST_SEEN)) {
     const left = Math.min(2, room - seen.length);
@@ -118,13 +123,13 @@ function boxOf({ node, x, y, width, height }: Laid, system: UnitSystem): Shape[]
     { as: 'area', points: corners(width, y, y + height), tone: 'sheet', edge: 'ink' },
     { as: 'area', points: corners(width, y, y + 6), tone: 'hair' },
     { as: 'area', points: corners(width * node.probability, y, y + 6), tone: likely ? 'harm' : 'ink' },
-    ...label.map((line, i) => TEXT([x + 8, y + 22 + i * LINE], line, { strong: true })),
-    TEXT([x + 8, y + 22 + label.length * LINE], chanceFigure(node.probability), {
+    ...label.map((words, i) => TEXT([x + pad, y + 22 + i * line], words, { size, strong: true })),
+    TEXT([x + pad, below], chanceFigure(node.probability), {
       figures: true,
       tone: likely ? 'harm' : 'ink',
     }),
-    ...seen.map((line, i) =>
-      TEXT([x + 8, y + 22 + (label.length + 1) * LINE + i * (SMALL + 3) - 1], line, {
+    ...seen.map((words, i) =>
+      TEXT([x + pad, below + LINE + i * (SMALL + 3) - 1], words, {
         size: SMALL,
         tone: 'muted',
       }),

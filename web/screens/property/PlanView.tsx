@@ -181,6 +181,13 @@ export function PlanView(props: {
                 strokeWidth={o.kind === 'building' ? 2 : 1.2}
                 strokeDasharray={o.shape === 'line' ? '8 4' : undefined}
               />
+              {at?.of && (
+                <path
+                  d={`M${at.of.x.toFixed(1)} ${at.of.y.toFixed(1)}V${at.y.toFixed(1)}`}
+                  stroke="var(--muted)"
+                  strokeWidth="1"
+                />
+              )}
               {at && (
                 <text
                   transform={`translate(${at.x.toFixed(1)} ${at.y.toFixed(1)})${at.upright ? ' rotate(-90)' : ''}`}

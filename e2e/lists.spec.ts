@@ -21,6 +21,7 @@ test('a list on the desk is used by keys alone, keeps its place and width, and s
   await expect(list).toBeFocused();
   await expect(list).toHaveText('Everyone');
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('option', { name: 'Everyone' })).toBeFocused();
   await page.keyboard.press('End');
   const last = await page.getByRole('option').last().innerText();
   await page.keyboard.press('Enter');
@@ -29,6 +30,7 @@ test('a list on the desk is used by keys alone, keeps its place and width, and s
   expect(await list.boundingBox()).toEqual(box);
   // Back to none of them.
   await page.keyboard.press('Space');
+  await expect(page.getByRole('option', { name: last, exact: true })).toBeFocused();
   await page.keyboard.press('Home');
   await page.keyboard.press('Enter');
   await expect(list).toHaveText('Everyone');

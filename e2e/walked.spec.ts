@@ -92,3 +92,18 @@ test('who reads inches is told rules of thumb in inches, and nothing is read twi
   await expect(page.getByRole('cell', { name: /cards set/ }).first()).toBeVisible();
   await expect(page.getByText(/0\.\d{8}/)).toHaveCount(0);
 });
+
+test('a page on which nothing is entered is sent without the rules of records', async ({ page }) => {
+  await enterDemo(page);
+  const scripts: Promise<string>[] = [];
+  page.on('response', (answer) => {
+    if (/\.js$/.test(new URL(answer.url()).pathname)) scripts.push(answer.text().catch(() => ''));
+  });
+  for (const path of ['/account', '/sign-in']) {
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    const sent = await Promise.all(scripts.splice(0));
+    expect(sent.length).toBeGreaterThan(3);
+    expect(sent.filter((script) => script.includes('ZodObject'))).toHaveLength(0);
+  }
+});

@@ -1,8 +1,7 @@
 import { idOf, type FollowUpMark } from '@undrel/core/records';
 import { markingOf, markOf, type Marking, type TaskRow } from '../protocol/season';
 import type { Change } from '../protocol/item';
-import { keepChanges, ownChanges, readLeft, writeLeft, type Waiting } from './pending';
-import { DOUBTS_KEPT } from './store';
+import { DOUBTS_KEPT, keepChanges, ownChanges, readLeft, writeLeft, type Waiting } from './pending';
 
 /** Entries of marks that were made away from the page of their tree; no tab is ever called so. */
 const entryOf = (person: string, treeId: string): string => `undrel.pending.${person}.${treeId}.marks`;

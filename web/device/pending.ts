@@ -1,5 +1,8 @@
 import type { Change, Item } from '../protocol/item';
 
+/** What was sent for an item and not answered: the server takes no more of it. */
+export const DOUBTS_KEPT = 20;
+
 function read<T>(store: () => Storage, name: string): T[] {
   try {
     const kept: unknown = JSON.parse(store().getItem(name) ?? '[]');

@@ -1,5 +1,6 @@
 import { depthOf } from '@undrel/core/records';
 import type { Change, ChangeResult, Item, ItemKind, ItemValues, Theirs } from '../protocol/item';
+import { DOUBTS_KEPT } from './pending';
 
 /** An edit: what an item was and what it became; its inverse undoes it. */
 export interface Edit {
@@ -44,8 +45,6 @@ export type CaseAction =
 const UNDO_DEPTH = 200;
 /** The field of an edit that is a step of undo by itself. */
 export const ONE_STEP = 'one step';
-/** What was sent for an item and not answered: the server takes no more of it. */
-export const DOUBTS_KEPT = 20;
 
 export const startWith = (items: readonly Item[]): CaseState => ({
   items: new Map(items.map((item) => [item.id, item])),

@@ -14,7 +14,7 @@ import { tradeLengths } from '@undrel/core/units';
 import { usePreferences } from '../shell/preferences';
 import { Said } from '../../ui/Said';
 import { PracticeBar } from './PracticeBar';
-import { asOptions, Pick } from '../../ui/controls/Select';
+import { asOptions, PickList } from '../../ui/controls/Select';
 
 export type JudgementsSaved = { problem: string } | { version: number; table: number };
 
@@ -179,7 +179,7 @@ function Row(props: {
         <span className="block text-sm text-muted">{say(row.why)}</span>
         {own !== undefined && <span className="block text-sm">Shipped: {row.often}</span>}
       </div>
-      <Pick
+      <PickList
         aria-label={`How often: ${row.given} ${props.joins} ${row.then}`}
         className={own !== undefined ? 'font-bold' : ''}
         disabled={!props.onChange}

@@ -22,7 +22,7 @@ import { OnlyHere } from './OnlyHere';
 import { TakeAlong } from './TakeAlong';
 import { TreeTable } from './TreeTable';
 import { Weather, type PlaceTyped } from './Weather';
-import { ServerFile } from '../../ui/FromServer';
+import { ServerButton, ServerFile } from '../../ui/FromServer';
 import { treeHref } from '../../protocol/treeHref';
 
 type Told = { problem?: string; notes?: string[]; done?: string; undo?: () => void };
@@ -248,9 +248,9 @@ export function PropertyScreen({
             <p className="text-muted mb-2">
               {page.note}{' '}
               {mayMeasure && (
-                <button type="button" className="link" onClick={() => setEditing(true)}>
+                <ServerButton className="link" onClick={() => setEditing(true)}>
                   Edit this property
-                </button>
+                </ServerButton>
               )}{' '}
               <ServerFile className="link" href={`${api}/plan`}>
                 Plan as GeoJSON

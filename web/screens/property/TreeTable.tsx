@@ -15,6 +15,7 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { byLabel } from '@undrel/core/records';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { ServerButton } from '../../ui/FromServer';
 import { PageLink } from '@/ui/PageLink';
 import type { TreeRow } from '../../protocol/grounds';
 
@@ -229,14 +230,13 @@ export function TreeTable(props: {
                   ))}
                   {props.onPlace && (
                     <td className="text-right">
-                      <button
-                        type="button"
+                      <ServerButton
                         className="link px-1"
                         aria-label={`Place ${row.original.label} on the plan`}
                         onClick={() => props.onPlace!(row.original.id)}
                       >
                         Place
-                      </button>
+                      </ServerButton>
                     </td>
                   )}
                 </tr>

@@ -5,7 +5,7 @@ import { tidy } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import type { RowJob } from './crewJobs';
 import { dayWords } from './words';
-import { Pick } from '../../ui/controls/Select';
+import { PickList } from '../../ui/controls/Select';
 
 const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 
@@ -93,7 +93,7 @@ function Job({
         {job.pieces > 1 && `, day ${job.piece} of ${job.pieces}`}
         <span className="num text-sm text-muted"> {tidy(job.hours, 1)} h</span>
       </span>
-      <Pick
+      <PickList
         aria-label={`Day of ${job.row.what}, ${job.row.label}`}
         className="num text-sm no-print"
         options={days.map((key) => ({ key, label: `${key}, set` }))}

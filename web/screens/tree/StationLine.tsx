@@ -9,7 +9,7 @@ import { formatValue, type UnitSystem } from '@undrel/core/units';
 import type { Profile } from '@undrel/core/profile';
 import { useAlive } from '../../ui/controls/Entry';
 import { STATIONS, type StationKey } from './visitEntry';
-import { Pick } from '../../ui/controls/Select';
+import { PickList } from '../../ui/controls/Select';
 
 /** What a station came to, in a few words under its name. */
 const GROUND_WORDS: Record<GroundKind, string> = {
@@ -96,7 +96,7 @@ export const StationLine = memo(function StationLine(props: {
         <label className="sr-only" htmlFor="visit">
           Visit
         </label>
-        <Pick
+        <PickList
           id="visit"
           className="num w-[8.6rem] lg:w-full text-sm"
           options={props.visits.map((v) => ({ key: v.id, label: v.date }))}

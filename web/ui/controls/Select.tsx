@@ -32,7 +32,7 @@ function whenAtDesk(heard: () => void): () => void {
  * One of a list, without its label. A phone opens the list that its hand knows; a desk opens one that looks like the rest of
  * the application. Both are as large, and neither gives way to the other while it is in use.
  */
-export function Pick<K extends string>(props: PickProps<K>) {
+export function PickList<K extends string>(props: PickProps<K>) {
   const Desk = useSyncExternalStore(
     whenAtDesk,
     () => desk,
@@ -77,7 +77,7 @@ export function Select<K extends string>({
       <span id={id} className={hidden ? 'sr-only' : 'block text-sm mb-0.5'}>
         {label}
       </span>
-      <Pick className="w-full" {...props} aria-labelledby={id} />
+      <PickList className="w-full" {...props} aria-labelledby={id} />
     </label>
   );
 }

@@ -9,7 +9,7 @@ import type { UnitSystem } from '@undrel/core/units';
 import { digPlanDrawing, fittingView } from '../../../drawings/digPlan';
 import { DrawingSvg } from '../../../drawings/DrawingSvg';
 import { useMeasured } from '../../../ui/useMeasured';
-import { Pick } from '../../../ui/controls/Select';
+import { PickList } from '../../../ui/controls/Select';
 
 /** A time to look at the roots, with what is cut by then. */
 export interface Moment {
@@ -83,7 +83,7 @@ export function CutPlanView(props: {
       <DrawingSvg drawing={drawing} title={title} />
       <label className="lg:hidden absolute left-2 top-2">
         <span className="sr-only">When to check it</span>
-        <Pick
+        <PickList
           aria-label="Review the plan"
           className="text-sm"
           options={moments.map((m, i) => ({ key: String(i), label: m.label }))}

@@ -3,7 +3,7 @@
 import type { CutDesign } from '@undrel/core/records';
 import type { CutAssessment, CutRoot } from '@undrel/core/pruning';
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
-import { Pick } from '../../../ui/controls/Select';
+import { PickList } from '../../../ui/controls/Select';
 
 type Lock = NonNullable<CutDesign['locks']>[number];
 
@@ -69,7 +69,7 @@ function RootLine(props: {
           </p>
         )}
       </div>
-      <Pick
+      <PickList
         aria-label={`Hold root ${root.label}`}
         className="w-full"
         disabled={props.disabled}

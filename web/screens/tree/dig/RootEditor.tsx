@@ -17,7 +17,7 @@ import { BearingInput } from '../../../ui/controls/BearingInput';
 import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { KIND_NAMES } from '../../../drawings/rootKinds';
-import { asOptions, Pick, Select } from '../../../ui/controls/Select';
+import { asOptions, PickList, Select } from '../../../ui/controls/Select';
 
 export const KINDS = (Object.keys(KIND_NAMES) as RootKind[]).map((key) => ({ key, label: KIND_NAMES[key] }));
 const CONDITIONS: readonly { key: RootCondition; label: string }[] = [
@@ -334,7 +334,7 @@ export function RootEditor(props: {
           {others.length > 0 && (
             <label className="text-sm inline-flex items-center gap-1">
               Join with
-              <Pick
+              <PickList
                 className="min-h-[36px]"
                 aria-label="Join with"
                 options={asOptions(others.map((o) => o.label))}

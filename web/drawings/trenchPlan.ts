@@ -17,7 +17,7 @@ export interface TrenchDrawing {
   height: number;
 }
 
-/** Width kept for the legend's words, and from one of its rows to the next, px. */
+/** Width kept for the legend's words, where no name is written, and from one of its rows to the next, px. */
 const KEPT = 236;
 const ROW = 19;
 /** Height kept for the legend and the scale, px. */
@@ -46,7 +46,7 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
     shapes.push({ as: 'text', at, text, size: 13, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
   shapes.push(paperOf(width, height));
   const legendRows = 1 + (plan.drip ? 1 : 0) + (plan.seasons > 1 ? 1 : 0);
-  /** Upper right corner of what is kept for the legend and the scale. */
+  /** Upper right corner of where the legend and the scale stand. Lines run on beneath: a main is hidden by nothing. */
   const [keptTo, keptFrom] = [Math.min(width, KEPT), height - 54 - ROW * (legendRows - 1) - 16];
   plan.obstacles.forEach(thing);
   const rings: [radius: number, words: string, dash: [number, number]][] = [
@@ -114,17 +114,6 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
     ]);
     if (plan.seasons > 1)
       rows.push(['dug in season 1', { as: 'line', points: row(rows.length), tone: 'todo', width: 9 }]);
-    // What runs beneath is not read with it.
-    shapes.push({
-      as: 'area',
-      tone: 'paper',
-      points: [
-        [0, keptFrom],
-        [keptTo, keptFrom],
-        [keptTo, height],
-        [0, height],
-      ],
-    });
     rows.forEach(([words, sample], k) => {
       shapes.push(sample);
       write([64, row(k)[0]![1] + 4], words, { size: 12 });

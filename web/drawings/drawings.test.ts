@@ -172,6 +172,8 @@ test('trenches at true scale, north up; each trench is numbered and keeps off th
   sound(drawing);
   const words = textsOf(drawing).map((t) => t.text);
   for (const { label } of plan.spokes) expect(words).toContain(label);
+  // Nothing is laid over the lines of the site: paper lies beneath all of it, once.
+  expect(drawing.shapes.filter((s) => s.as === 'area' && s.tone === 'paper')).toEqual([drawing.shapes[0]]);
   const view = trenchView(plan, size.width, size.height);
   const to = toDrawing({ view, ...size });
   expect(to(0, 1)[1]).toBeLessThan(to(0, 0)[1]);

@@ -89,12 +89,11 @@ export function inHundredths({ width, height, shapes }: Drawing): Drawing {
   };
 }
 
+const tenth = (v: number): string => String(Math.round(v * 10) / 10);
+
 /** A path in SVG's language. */
 export const pathOf = (points: readonly Point[], close: boolean): string =>
-  points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`).join('') +
-  (close ? 'Z' : '');
-
-const tenth = (v: number): string => String(Math.round(v * 10) / 10);
+  points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${tenth(x)} ${tenth(y)}`).join('') + (close ? 'Z' : '');
 
 export const segmentsPath = (segments: readonly [Point, Point][]): string =>
   segments

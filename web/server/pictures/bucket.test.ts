@@ -1,13 +1,15 @@
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import pg from 'pg';
 import S3rver from 's3rver';
 import sharp from 'sharp';
 import { answerTo } from '../accounts/request';
+import { databaseUrl } from '../database/migrate';
 import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
 import { bucketOf, StoreAway, type Bucket } from './bucket';
-import { keepPicture, pictureFile, stow } from './pictures';
+import { keepPicture, pictureFile, printFiles, stow } from './pictures';
 import { readPicture } from './readPicture';
 
 // A small server of the protocol, which knows one key; that and its secret are written in its README.
@@ -65,15 +67,15 @@ test('with a bucket no bytes stand in the database, and the row alone says who m
   // Until the row is written nobody sees it; written twice it is the same.
   expect(await pictureFile(as(one), read.hash, 'page', bucket)).toBeUndefined();
   for (let i = 0; i < 2; i++) await as(one)((db) => keepPicture(db, stowed));
-  expect(await as(one)((db) => db.rows('select original, page, small from picture_files'))).toEqual([
-    { original: null, page: null, small: null },
+  expect(await as(one)((db) => db.rows('select original, page, small, print from picture_files'))).toEqual([
+    { original: null, page: null, small: null, print: null },
   ]);
   for (const size of ['page', 'small'] as const)
     expect(await pictureFile(as(one), read.hash, size, bucket)).toEqual(Buffer.from(read[size]));
   expect(await pictureFile(as(other), read.hash, 'page', bucket)).toBeUndefined();
-  // The bucket holds the three files of it, the one that came included.
+  // The bucket holds the four files of it, the one that came included.
   expect(readdirSync(join(directory, 'pictures', one.viewer.firmId, read.hash)).join()).toMatch(
-    /original.*page.*small/,
+    /original.*page.*print.*small/,
   );
 });
 
@@ -102,6 +104,38 @@ test('pictures that stand in the database stay readable once a bucket is named',
   const stowed = await stow(viewer.firmId, read);
   await as((db) => keepPicture(db, stowed));
   expect(await pictureFile(as, read.hash, 'small', bucket)).toEqual(Buffer.from(read.small));
+});
+
+test('the print is made when a picture comes; one that was kept before has it made from its page, in both stores', async () => {
+  const [one, other] = [await testFirm(), await testFirm()];
+  const as =
+    (who: typeof one) =>
+    <T>(work: Parameters<typeof asUser<T>>[2]) =>
+      asUser(who.viewer.firmId, who.viewer.userId, work);
+  const reads = [await picture(31), await picture(32), await picture(33), await picture(34)];
+  const [here, there, hereBefore, thereBefore] = reads;
+  const firm = one.viewer.firmId;
+  // A mark in place of the print tells what is read from what is made.
+  const mark = new Uint8Array([1, 2, 3]);
+  const kept = [
+    await stow(firm, { ...here!, print: mark }),
+    await stow(firm, { ...there!, print: mark }, bucket),
+    await stow(firm, hereBefore!),
+    await stow(firm, thereBefore!, bucket),
+  ];
+  for (const each of kept) await as(one)((db) => keepPicture(db, each));
+  const owner = new pg.Client({ connectionString: databaseUrl() });
+  await owner.connect();
+  await owner.query('update picture_files set print = null where hash = $1', [hereBefore!.hash]);
+  await owner.end();
+  for (const file of readdirSync(join(directory, 'pictures', firm, thereBefore!.hash)))
+    if (file.startsWith('print')) rmSync(join(directory, 'pictures', firm, thereBefore!.hash, file));
+  const hashes = reads.map((r) => r.hash);
+  const files = await printFiles(as(one), hashes, bucket);
+  expect(hashes.map((hash) => Buffer.from(files[hash]!))).toEqual(
+    [mark, mark, hereBefore!.print, thereBefore!.print].map((bytes) => Buffer.from(bytes)),
+  );
+  expect(await printFiles(as(other), hashes, bucket)).toEqual({});
 });
 
 test('no bucket is named: the database; half of one is told by the name of what is missing', () => {

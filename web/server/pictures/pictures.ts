@@ -2,6 +2,7 @@ import { FairQueue } from '../fairQueue';
 import { bucketOf, StoreAway, type Bucket } from './bucket';
 import type { Asker } from '../beside';
 import type { Db } from '../database/transaction';
+import { printed } from './printed';
 import { readPicture, type ReadPicture } from './readPicture';
 import * as sql from './sql';
 
@@ -21,12 +22,16 @@ const shared = globalThis as typeof globalThis & { undrelBucket?: { is: Bucket |
 /** The bucket of this process, as its environment has it. */
 const bucket = (): Bucket | undefined => (shared.undrelBucket ??= { is: bucketOf(process.env) }).is;
 
+/** The files that are kept of a picture; the original and the print are given to no browser. */
+type Kept = 'original' | PictureSize | 'print';
+const KEPT: readonly Kept[] = ['original', 'page', 'small', 'print'];
+
 /** The name of a file in the bucket. */
-const nameOf = (firmId: string, hash: string, size: PictureSize | 'original') => `${firmId}/${hash}/${size}`;
+const nameOf = (firmId: string, hash: string, size: Kept) => `${firmId}/${hash}/${size}`;
 
 /** A picture of which the bytes have their place: in the row that is written, or in the bucket. */
 export type StowedPicture = Pick<ReadPicture, 'hash' | 'type' | 'width' | 'height'> & {
-  bytes: Pick<ReadPicture, 'original' | 'page' | 'small'> | undefined;
+  bytes: Pick<ReadPicture, Kept> | undefined;
 };
 
 /**
@@ -35,19 +40,18 @@ export type StowedPicture = Pick<ReadPicture, 'hash' | 'type' | 'width' | 'heigh
  * @throws StoreAway
  */
 export async function stow(firmId: string, picture: ReadPicture, store = bucket()): Promise<StowedPicture> {
-  const { original, page, small, ...told } = picture;
-  if (!store) return { ...told, bytes: { original, page, small } };
-  await store.put(nameOf(firmId, told.hash, 'original'), original, told.type);
-  await store.put(nameOf(firmId, told.hash, 'page'), page, GIVEN.page);
-  await store.put(nameOf(firmId, told.hash, 'small'), small, GIVEN.small);
+  const { original, page, small, print, ...told } = picture;
+  if (!store) return { ...told, bytes: { original, page, small, print } };
+  const types: Record<Kept, string> = { ...GIVEN, original: told.type, print: GIVEN.page };
+  for (const size of KEPT) await store.put(nameOf(firmId, told.hash, size), picture[size], types[size]);
   return { ...told, bytes: undefined };
 }
 
 /** Keeps a picture; one that is there already is the same, and nothing happens. */
 export async function keepPicture(db: Db, picture: StowedPicture): Promise<void> {
   const { hash, type, width, height, bytes } = picture;
-  const three = bytes ? [Buffer.from(bytes.original), bytes.page, bytes.small] : [null, null, null];
-  await db.rows(sql.KEEP, [hash, type, width, height, ...three]);
+  const files = KEPT.map((size) => bytes && Buffer.from(bytes[size]));
+  await db.rows(sql.KEEP, [hash, type, width, height, ...files]);
 }
 
 /** Where the bytes of a file are, as a row that may be seen tells. */
@@ -79,4 +83,21 @@ export async function pictureFile(
 ): Promise<Buffer | undefined> {
   const row = await inFirm((db) => db.row<PictureRow & Record<string, unknown>>(sql.FILE[size], [hash]));
   return row && bytesOf(row, hash, size, store);
+}
+
+/** Some pictures as paper shows them, by hash; of what the firm may not see there is none. @throws StoreAway */
+export async function printFiles(
+  inFirm: <T>(work: (db: Db) => Promise<T>) => Promise<T>,
+  hashes: readonly string[],
+  store = bucket(),
+): Promise<Record<string, Uint8Array>> {
+  type Row = PictureRow & { hash: string; print: Buffer | null };
+  const rows = await inFirm((db) => db.rows<Row & Record<string, unknown>>(sql.PRINTS, [hashes]));
+  const filed = await Promise.all(
+    rows.map(async ({ hash, print, ...row }) => {
+      const there = print ?? (row.bytes ? undefined : await store?.get(nameOf(row.firm_id, hash, 'print')));
+      return [hash, there ?? (await printed(await bytesOf(row, hash, 'page', store)))] as const;
+    }),
+  );
+  return Object.fromEntries(filed);
 }

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import sharp, { type Metadata } from 'sharp';
 import { PICTURE } from '../limits';
+import { printed } from './printed';
 
 /** The types of pictures that are taken, by the name the decoder has for them. */
 const TYPES = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
@@ -17,6 +18,8 @@ export interface ReadPicture {
   /** JPEG and WebP in sRGB. */
   page: Uint8Array;
   small: Uint8Array;
+  /** As paper shows it, JPEG in sRGB. */
+  print: Uint8Array;
 }
 
 const NONE = 'This is no picture: JPEG, PNG or WebP is asked for.';
@@ -69,6 +72,7 @@ export async function readPicture(bytes: Uint8Array): Promise<ReadPicture | { pr
       original: bytes,
       page,
       small,
+      print: await printed(page),
     };
   } catch {
     return {

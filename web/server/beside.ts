@@ -31,7 +31,7 @@ const LANES = {
 } as const;
 type Lane = keyof typeof LANES;
 
-const PAPER: readonly Task[] = ['pdf', 'docx', 'cutPlan', 'cards', 'labels'];
+const PAPER: readonly Task[] = ['pdf', 'docx', 'cutPlan', 'cards', 'labels', 'readyForPaper'];
 const laneOf = (task: Task): Lane => (PAPER.includes(task) ? 'paper' : 'page');
 
 interface Running {
@@ -93,3 +93,8 @@ export function beside<T extends Task>(
 
 /** For programs that serve no firm: scripts and tests. */
 export const ALONE: Asker = { firmId: 'none', userId: 'none' };
+
+/** Has a thread of each lane ready before anybody asks: the first who does would wait seconds for it. */
+export async function threadsReady(): Promise<void> {
+  await Promise.all([beside('readyForPages', undefined, ALONE), beside('readyForPaper', undefined, ALONE)]);
+}

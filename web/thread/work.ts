@@ -45,6 +45,15 @@ import { prescribedAt } from '../server/season/works';
 import { noticeOf } from '../server/notices/content';
 import { treatedOf, treeTime } from '../server/time/treeTime';
 import { decoded } from '../server/text';
+import { nothingTold, nothingWritten } from './warm';
+
+/** Gets a thread ready for what pages ask of it. */
+export const readyForPages = (): void => void nothingTold();
+
+/** The same for what is set on paper. */
+export const readyForPaper = async (): Promise<void> => {
+  await pdf({ doc: nothingWritten() });
+};
 
 export const glance = newestGlance;
 export const property = propertyPageOf;

@@ -7,7 +7,7 @@ import { withoutDrawings } from '@/protocol/report';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { beside } from '@/server/beside';
+import { contentOf } from '@/server/reports/contentOf';
 import { issuedOf, openDraft } from '@/server/reports/reports';
 import { issueAction, saveWordingAction } from './actions';
 
@@ -27,7 +27,7 @@ export default async function ReportPage(props: {
     mayJudge: may(viewer.role, 'judge'),
   }));
   if (!page.draft) notFound();
-  const content = await tried(beside('content', page.draft.source, page.viewer));
+  const content = await tried(contentOf(page.draft.source, page.viewer));
   if ('problem' in content)
     return <NotNow title="The report" problem={content.problem} back={`/trees/${tree}`} />;
   return (

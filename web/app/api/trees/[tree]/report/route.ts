@@ -1,7 +1,7 @@
 import type { NextRequest } from 'next/server';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { asked, plain } from '@/server/accounts/request';
-import { beside } from '@/server/beside';
+import { contentOf } from '@/server/reports/contentOf';
 import { editionOf } from '@/server/reports/edition';
 import { reportAnswer } from '@/server/reports/files';
 import { filesFor } from '@/server/pictures/forDocument';
@@ -21,7 +21,7 @@ export async function GET(
   return asked(request, 'read', async ({ inFirm, asker }) => {
     const draft = await inFirm((db, viewer) => openDraft(db, viewer, tree, visit, system));
     if (!draft) return plain(404, 'There is no such visit.');
-    const content = await beside('content', draft.source, asker);
+    const content = await contentOf(draft.source, asker);
     const files = await filesFor(inFirm, content.pictures, format);
     return reportAnswer(content, undefined, format, asker, files, length, language);
   });

@@ -194,6 +194,18 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
     expect([String(length), await over()]).toEqual([String(length), 0]);
   }
   await expect(page.getByRole('radio', { name: /^Letter/ })).toBeInViewport();
+  // In German the full record says all of it, set anew.
+  await page.getByRole('radio', { name: /^Full record/ }).check();
+  await page.getByRole('radio', { name: 'Deutsch' }).check();
+  await expect(page.getByRole('region', { name: 'Befund mit Gründen' })).toBeVisible();
+  expect(await over()).toBe(0);
+  const german = await page.request.get(
+    (await page.getByRole('link', { name: 'PDF', exact: true }).getAttribute('href'))!,
+  );
+  const written = await textOf(await german.body());
+  expect(written).toMatch(/Bericht QTA-\d{4}-\d{4}, ausgestellt am/);
+  expect(written).toContain('Fachgerecht, wenn');
+  await page.getByRole('radio', { name: 'English' }).check();
   await page.setViewportSize({ width: 1280, height: 800 });
   // The full record proves itself to anybody, signed in or not; a copy with another byte does not.
   const record = await (await page.request.get(href!)).body();

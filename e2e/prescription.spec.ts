@@ -334,7 +334,7 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
     page.getByRole('button', { name: 'DOCX' }).click(),
   ]);
   expect(docx.suggestedFilename()).toBe('Lanternfield Tram Terminus.docx');
-  // Issued, it has a number, all lengths, letter and report in German, and a PDF that proves each of its trees.
+  // Issued, it has a number, all lengths in both languages, and a PDF that proves each of its trees.
   await page.getByRole('button', { name: 'Issue the report' }).click();
   await expect(page.getByRole('complementary', { name: 'Issued' })).toBeVisible({ timeout: 60_000 });
   const number = await page.getByRole('navigation', { name: 'Where' }).locator('strong').textContent();
@@ -350,6 +350,10 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
   await expect(page.getByRole('article', { name: 'Report' })).toContainText('Zusammenfassung');
   await expect(page.getByRole('radio', { name: 'Deutsch' })).toBeChecked();
   await page.getByRole('radio', { name: /^Full record/ }).check();
+  await expect(page.getByRole('article', { name: 'Report' })).toContainText('Bäume');
+  const whole = await page.request.get((await page.getByRole('link', { name: 'PDF' }).getAttribute('href'))!);
+  expect(await textOf(await whole.body())).toContain(`Bericht ${number}, ausgestellt am`);
+  await page.getByRole('radio', { name: 'English' }).check();
   await expect(page.getByRole('article', { name: 'Report' })).toContainText('Trees');
   await expect(page.getByRole('link', { name: 'PDF' })).toHaveAttribute('href', /length=record/);
   const record = await page.request.get(

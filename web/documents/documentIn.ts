@@ -1,5 +1,5 @@
 import type { ReadDocument } from '../protocol/document';
-import { inLanguages, type Length } from '../protocol/lengths';
+import type { Length } from '../protocol/lengths';
 import type { ReportContent } from '../protocol/report';
 import { documentInLanguage } from './inLanguage';
 import type { Tongue } from '../language/translate';
@@ -26,7 +26,7 @@ export interface InOther extends Tongue {
 }
 
 /** Texts that the consultant wrote: they stay as they are. */
-const ownWords = ({ wording, prescribed, property, client, tree }: ReportContent): Set<string> =>
+const ownWords = ({ wording, prescribed, property, client, tree, clientSees }: ReportContent): Set<string> =>
   new Set(
     [
       wording.opening,
@@ -35,6 +35,7 @@ const ownWords = ({ wording, prescribed, property, client, tree }: ReportContent
       property,
       client,
       tree,
+      clientSees,
       ...prescribed.map((o) => o.wording),
     ].filter((text) => text !== undefined),
   );
@@ -43,7 +44,7 @@ const ownWords = ({ wording, prescribed, property, client, tree }: ReportContent
  * A report in one of its lengths.
  *
  * @param stamp absent for a draft
- * @param other the language of a letter or report, where it is not English
+ * @param other its language, where it is not English
  * @param tight how much is left out so that it fits its pages, from 0 to {@link TIGHTEST}; the full record leaves out nothing
  */
 export function documentIn(
@@ -53,11 +54,10 @@ export function documentIn(
   tight = 0,
   other?: InOther,
 ): ReadDocument {
-  const spoken = inLanguages(length) ? other : undefined;
-  const content = spoken ? { ...written, species: spoken.species(written.species) } : written;
+  const content = other ? { ...written, species: other.species(written.species) } : written;
   const whole = (doc: ReadDocument): ReadDocument => ({
-    ...(spoken
-      ? documentInLanguage(doc, spoken.language, spoken.say, ownWords(content), spoken.missed)
+    ...(other
+      ? documentInLanguage(doc, other.language, other.say, ownWords(content), other.missed)
       : withLongDays(doc)),
     ...(tight > 0 && length !== 'record' && { shortened: tight }),
   });

@@ -6,7 +6,15 @@ import { figuresIn } from '../language/figures';
 import type { Say } from '../language/translate';
 
 /** Columns that hold what somebody called something. */
-const NAMED: ReadonlySet<string> = new Set(['tree', 'species', 'roots']);
+const NAMED: ReadonlySet<string> = new Set(['tree', 'species', 'root', 'roots']);
+
+/** What the trees of a document are called, by its tables. */
+const treesIn = ({ sections }: ReadDocument): string[] =>
+  sections.flatMap(({ blocks }) =>
+    blocks.flatMap((b) =>
+      b.as === 'table' ? b.rows.flatMap((row) => row.filter((_, i) => b.head[i] === 'tree')) : [],
+    ),
+  );
 
 const FOR = { de: ', für ' };
 
@@ -14,20 +22,22 @@ const FOR = { de: ', für ' };
  * A document in another language. Names, numbers of reports and what the consultant wrote stay as they are; a text that is
  * not known stays English.
  *
- * @param own texts that are the consultant's own
+ * @param given texts that are the consultant's own
  * @param missed told each text that is not known
  */
 export function documentInLanguage(
   doc: ReadDocument,
   language: Exclude<Language, 'en'>,
   say: Say,
-  own: ReadonlySet<string> = new Set(),
+  given: ReadonlySet<string> = new Set(),
   missed: (text: string) => void = () => undefined,
 ): ReadDocument {
+  const own = new Set([...given, ...treesIn(doc)]);
   const locale = { de: 'de-DE' }[language];
   const written = (text: string): string => longDaysIn(figuresIn(text, locale), locale);
   const said = (text: string): string => {
     if (text.trim() === '' || own.has(text)) return text;
+    if (text.includes('\n')) return text.split('\n').map(said).join('\n');
     const known = say(text);
     if (known === undefined && /\p{L}{2}/u.test(text)) missed(text);
     return written(known ?? text);

@@ -7,7 +7,7 @@ import type {
   ReportSoil,
   ReportTrenches,
 } from '../protocol/report';
-import { glossaryFor } from '@undrel/core/vocabulary';
+import { glossaryFor, inSentence } from '@undrel/core/vocabulary';
 import { harm, heading, list, table, text } from './blocks';
 import { headOf, type ReportStamp } from './head';
 
@@ -25,7 +25,7 @@ function summary(c: ReportContent): Section {
       text(c.wording.verdict || c.clientWords || c.verdictSummary, 'lead'),
       text(
         c.prescribed.length > 0
-          ? `To do: ${c.prescribed.map((o) => o.title.toLowerCase()).join('; ')}.`
+          ? `To do: ${c.prescribed.map((o) => inSentence(o.title)).join('; ')}.`
           : 'Nothing is prescribed.',
         'strong',
       ),

@@ -1,7 +1,7 @@
 const SIGNS: Record<string, string> = { '€': 'EUR', $: 'USD', '£': 'GBP', '¥': 'JPY' };
-/** Money, a figure with thousands or decimals, or a percent sign. */
+/** Money, a figure with thousands or decimals, the end of a range of lengths, or a percent sign. */
 const FIGURE =
-  /([€$£¥]|\b[A-Z]{3}[ \u00a0])(\d[\d,]*(?:\.\d+)?)|(?<![\w.,-])(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+\.\d+)|(?<=\d)%/g;
+  /([€$£¥]|\b[A-Z]{3}[ \u00a0])(\d[\d,]*(?:\.\d+)?)|(?<![\w.,-])(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+\.\d+)|(?<=\d-)(\d+\.\d+)(?= (?:cm|mm|m|in|ft)\b)|(?<=\d)%/g;
 
 /** Figures of a text as a language writes them: its decimal sign, its thousands, its percent, its money. */
 export function figuresIn(text: string, locale: string): string {
@@ -14,8 +14,8 @@ export function figuresIn(text: string, locale: string): string {
     }).format(Number(figure.replaceAll(',', '')));
   };
   const percent = new Intl.NumberFormat(locale, { style: 'percent' }).format(0).replace('0', '');
-  return text.replace(FIGURE, (whole, sign?: string, money?: string, figure?: string) => {
-    if (figure) return said(figure);
+  return text.replace(FIGURE, (_, sign?: string, money?: string, figure?: string, to?: string) => {
+    if (figure ?? to) return said((figure ?? to)!);
     if (!sign || !money) return percent;
     return said(money, { style: 'currency', currency: SIGNS[sign] ?? sign.trim() });
   });

@@ -4,11 +4,13 @@ import { QUESTIONS, type Question } from '@undrel/core/questions';
 import type { Finding } from '@undrel/core/records';
 import { REMEDIES } from '@undrel/core/remedies';
 import { SPECIES } from '@undrel/core/species';
-import { writeLengths } from '@undrel/core/units';
+import { tradeLengths, writeLengths } from '@undrel/core/units';
+import { MATTERS } from '@undrel/core/practice';
 import { CAUSE_KEYS, EVENT_KINDS, OPERATION_KEYS, QUANTITY_NAMES } from '@undrel/core/vocabulary';
 import { signsOf } from '../../core/tests/signs';
 import { collarAt, visitOn } from '../../core/tests/visits';
 import { documentIn, TIGHTEST } from '../documents/documentIn';
+import { eachText } from '../documents/eachText';
 import { documentInLanguage } from '../documents/inLanguage';
 import { pictureCaption, SHOWN_WORDS } from '../protocol/pictureWords';
 import { assessedOf } from '../server/assessed';
@@ -66,13 +68,13 @@ const contents = sources.map(reportContent);
 const unknownOf = (texts: Iterable<string>): string[] =>
   [...new Set(texts)].filter((text) => /\p{L}{2}/u.test(text) && inGerman(text) === undefined).sort();
 
-test.each(['letter', 'report'] as const)(
+test.each(['letter', 'report', 'record'] as const)(
   'every text of the %ss of all trees, operations and causes is known in German',
   (length) => {
     const missed = new Set<string>();
     const cells = new Set<string>();
-    for (const content of length === 'report' ? [...contents, ...measured.map(reportContent)] : contents) {
-      for (const tight of [0, TIGHTEST])
+    for (const content of length === 'letter' ? contents : [...contents, ...measured.map(reportContent)]) {
+      for (const tight of length === 'record' ? [0] : [0, TIGHTEST])
         documentIn(length, content, STAMP, tight, {
           language: 'de',
           ...GERMAN,
@@ -81,8 +83,10 @@ test.each(['letter', 'report'] as const)(
       for (const { blocks } of documentIn(length, content, undefined).sections)
         for (const block of blocks) {
           // Cells may be names: those of the cut plan are the roots'.
-          if (block.as === 'table' && !block.head.includes('roots'))
-            for (const cell of block.rows.flat())
+          if (block.as === 'table')
+            for (const cell of block.rows.flatMap((row) =>
+              row.filter((_, i) => !/^roots?$/.test(block.head[i]!)),
+            ))
               if (!/^(\d+ \p{L}+|\p{L}+ \d+,) \d{4}$/u.test(cell)) cells.add(cell);
         }
     }
@@ -91,14 +95,31 @@ test.each(['letter', 'report'] as const)(
   },
 );
 
-test('what findings say, what is asked, measured and signed, and what stands against work is known in German', () => {
+test('where nobody wrote anything, no English is left in a German record', () => {
+  const left = new Set<string>();
+  for (const content of contents.slice(2 * visitedTrees().length))
+    eachText(documentIn('record', content, STAMP, 0, { language: 'de', ...GERMAN }), (text) => {
+      // Trees for the place are named as the table names them.
+      if (/\b(the|of|and|with|from|its|is|not|by)\b/.test(text.replace(/zum Beispiel .*;/, '')))
+        left.add(text);
+      return text;
+    });
+  expect([...left]).toEqual([]);
+});
+
+test('what findings say, what is asked and answered, measured and signed, schools, and what stands for or against work is known in German', () => {
   expect(
     unknownOf([
       ...PRACTICE_TABLE.findings.flatMap((f) => f.answers.map(([, says]) => says)),
-      ...QUESTIONS.map((q) => q.ask),
+      ...QUESTIONS.flatMap((q) => [q.ask, ...('answers' in q ? q.answers.map((a) => a.label) : [])]),
       ...Object.values(QUANTITY_NAMES),
       ...Object.values(HOLD_POINTS),
-      ...Object.values(REMEDIES).flatMap((r) => r.against.map((rule) => rule.why)),
+      ...Object.values(REMEDIES).flatMap((r) =>
+        [...r.do, ...r.option, ...(r.bars ?? []), ...r.against].map((rule) => rule.why),
+      ),
+      ...MATTERS.flatMap((m) => [m.label, ...m.schools.flatMap((s) => [s.label, s.warning ?? ''])]).flatMap(
+        (text) => [tradeLengths(text, 'metric'), tradeLengths(text, 'us')],
+      ),
       ...sources.flatMap((source) =>
         assessedOf(source).operations.flatMap((o) =>
           o.lookAgain ? [writeLengths(o.lookAgain.why, source.system)] : [],

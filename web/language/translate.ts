@@ -50,7 +50,12 @@ interface Pattern {
   message: IntlMessageFormat;
   /** Letters that are the message's own: the more, the surer it is meant. */
   own: number;
+  /** What stands before, between and after its placeholders: a text without all of them is not tried. */
+  fixed: { first: string; last: string; between: string[] };
 }
+
+const mayMatch = ({ first, last, between }: Pattern['fixed'], text: string): boolean =>
+  text.startsWith(first) && text.endsWith(last) && between.every((part) => text.includes(part));
 
 function patternOf(key: string, message: string, locale: string): Pattern {
   const names: string[] = [];
@@ -60,13 +65,27 @@ function patternOf(key: string, message: string, locale: string): Pattern {
     const held = HOLDS.find(({ begins }) => begins.test(part) && part !== 'name' && !/^name\d/.test(part));
     return `(${held?.text ?? (/^(x|list)/.test(part) ? '.+?' : NO_SENTENCE)})`;
   });
+  const fixed = key.split(PLACE).filter((_, i) => i % 2 === 0);
   return {
     matches: new RegExp(`^${parts.join('')}$`, 'u'),
     names,
     message: new IntlMessageFormat(message, locale),
     own: key.replace(PLACE, '').length,
+    fixed: { first: fixed[0]!, last: fixed.at(-1)!, between: fixed.slice(1, -1) },
   };
 }
+
+/** A function of a place in a row, worked out once for each: rows are parted in many ways that end alike. */
+function once<T>(work: (place: number) => T): (place: number) => T {
+  const known = new Map<number, T>();
+  return (place) => {
+    if (!known.has(place)) known.set(place, work(place));
+    return known.get(place)!;
+  };
+}
+
+/** How many texts and pieces of texts are remembered: those of some ten records. */
+const MOST = 20_000;
 
 /** Says texts in a language by its messages. */
 export function sayer({ locale, messages, small, sides }: Speech): Say {
@@ -77,6 +96,7 @@ export function sayer({ locale, messages, small, sides }: Speech): Say {
     else plain.set(key, message);
   }
   patterns.sort((a, b) => b.own - a.own);
+  const begins = /^\p{Lu}/u;
   const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
   const lower = (text: string) =>
     small.some((word) => text.startsWith(`${word} `)) ? text.charAt(0).toLowerCase() + text.slice(1) : text;
@@ -92,13 +112,21 @@ export function sayer({ locale, messages, small, sides }: Speech): Say {
   };
 
   const memory = new Map<string, string | undefined>();
-  const say = (text: string): string | undefined => {
-    if (!memory.has(text)) {
-      memory.set(text, undefined);
-      memory.set(text, phrase(text) ?? byPattern(text) ?? bySentences(text) ?? inRow(text));
+  const tried = new Map<string, string | undefined>();
+  /** What follows from a text, worked out once; while it is, the text within itself is not known. */
+  const remembered = (
+    known: Map<string, string | undefined>,
+    text: string,
+    work: (text: string) => string | undefined,
+  ): string | undefined => {
+    if (!known.has(text)) {
+      known.set(text, undefined);
+      known.set(text, work(text));
     }
-    return memory.get(text);
+    return known.get(text);
   };
+  const whole = (text: string) => phrase(text) ?? byPattern(text) ?? bySentences(text) ?? inRow(text);
+  const say = (text: string): string | undefined => remembered(memory, text, whole);
 
   /** The value of a placeholder; undefined where it should be known and is not. */
   const valueOf = (name: string, value: string): string | number | undefined => {
@@ -106,6 +134,7 @@ export function sayer({ locale, messages, small, sides }: Speech): Say {
     if (/^(x|month)/.test(name)) return say(value);
     if (/^own/.test(name)) return value;
     if (/^sides/.test(name)) return value.replace(/[NESW]+/g, (side) => sides[side] ?? side);
+    if (name === 'listBecause') return listed(value, /, | and /, 'conjunction', 'because ');
     if (name === 'listAnd') return listed(value, /, | and /, 'conjunction');
     if (name === 'listOr') return listed(value, /, | or /, 'disjunction');
     if (name === 'listSemi') return listed(value, /; /, '; ');
@@ -114,8 +143,11 @@ export function sayer({ locale, messages, small, sides }: Speech): Say {
   };
 
   function byPattern(text: string): string | undefined {
-    for (const { matches, names, message } of patterns) {
-      const match = matches.exec(text);
+    return remembered(tried, text, firstOf);
+  }
+  function firstOf(text: string): string | undefined {
+    for (const { matches, names, message, fixed } of patterns) {
+      const match = mayMatch(fixed, text) && matches.exec(text);
       if (!match) continue;
       const values: Record<string, string | number> = {};
       for (const [i, name] of names.entries()) {
@@ -123,32 +155,40 @@ export function sayer({ locale, messages, small, sides }: Speech): Say {
         if (value === undefined) break;
         values[name] = value;
       }
-      if (names.every((name) => name in values)) return String(message.format(values));
+      if (!names.every((name) => name in values)) continue;
+      const whole = String(message.format(values));
+      return begins.test(text) ? upper(whole) : whole;
     }
     return undefined;
   }
 
-  /** A list whose items may themselves hold what parts a list: the parts are joined until each is known. */
+  /**
+   * A list whose items may themselves hold what parts a list: the parts are joined until each is known. An item that is said
+   * otherwise after a word before it, as a reason is after `because`, has a message of its own with that word.
+   */
   function listed(
     text: string,
     by: RegExp,
     how: 'conjunction' | 'disjunction' | ', ' | '; ',
+    before = '',
   ): string | undefined {
     const cuts = [...text.matchAll(new RegExp(by, 'g'))].map(
       (m) => [m.index, m.index + m[0].length] as const,
     );
     const ends = [...cuts.map(([from]) => from), text.length];
     const starts = [0, ...cuts.map(([, to]) => to)];
-    const from = (k: number): string[] | undefined => {
+    const from = once((k: number): string[] | undefined => {
       if (k === starts.length) return [];
       for (let e = ends.length - 1; e >= k; e--) {
         const item = text.slice(starts[k], ends[e]);
-        const said = phrase(item) ?? byPattern(item);
+        const said =
+          (before && plain.get(before + item.charAt(0).toLowerCase() + item.slice(1))) ||
+          (phrase(item) ?? byPattern(item));
         const rest = said === undefined ? undefined : from(e + 1);
         if (said !== undefined && rest) return [said, ...rest];
       }
       return undefined;
-    };
+    });
     const items = from(0);
     if (!items) return undefined;
     return how === ', ' || how === '; '
@@ -163,7 +203,7 @@ export function sayer({ locale, messages, small, sides }: Speech): Say {
   function bySentences(text: string): string | undefined {
     const sentences = text.split(/(?<=[.!?:]) (?=\S)/);
     if (sentences.length < 2) return undefined;
-    const from = (k: number): string[] | undefined => {
+    const from = once((k: number): string[] | undefined => {
       if (k === sentences.length) return [];
       for (let e = k + 1; e <= sentences.length; e++) {
         const piece = sentences.slice(k, e).join(' ');
@@ -172,8 +212,15 @@ export function sayer({ locale, messages, small, sides }: Speech): Say {
         if (said !== undefined && rest) return [said, ...rest];
       }
       return undefined;
-    };
+    });
     return from(0)?.join(' ');
   }
-  return say;
+  return (text) => {
+    // Between two texts nothing is being worked out.
+    if (memory.size + tried.size > MOST) {
+      memory.clear();
+      tried.clear();
+    }
+    return say(text);
+  };
 }

@@ -1,5 +1,3 @@
-import type { Language } from '../language/languages';
-
 /** In how much detail a report is read: from the same content. */
 export const LENGTHS = ['letter', 'report', 'record'] as const;
 export type Length = (typeof LENGTHS)[number];
@@ -32,12 +30,6 @@ export const LENGTH_WORDS: Record<
     about: { tree: 'Everything there is, with its working.', property: 'Every tree, one after the other.' },
   },
 };
-
-/** Whether documents of a length are written in other languages too; the full record, which proves itself, is English. */
-export const inLanguages = (length: Length): boolean => length !== 'record';
-
-/** In which language a document of a length is written where one is asked for. */
-export const languageOf = (length: Length, asked: Language): Language => (inLanguages(length) ? asked : 'en');
 
 /** Parts that a letter or a report may go without; the full record has all of them, and what is wrong and to be done always stays. */
 export const LEAVABLE: Record<Length, readonly { key: string; label: string }[]> = {

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { Said } from '../../ui/Said';
-import { inLanguages, type Length } from '../../protocol/lengths';
+import type { Length } from '../../protocol/lengths';
 import type { Language } from '../../language/languages';
 import { LanguageChoice } from '../report/LanguageChoice';
 import { LengthChoice } from '../report/LengthChoice';
@@ -129,14 +129,12 @@ export function PropertyReport({
         disabled={!alive || state.at === 'work'}
         onChange={setLength}
       />
-      {inLanguages(length) && (
-        <LanguageChoice
-          of={length}
-          language={language}
-          disabled={!alive || state.at === 'work'}
-          onChange={setLanguage}
-        />
-      )}
+      <LanguageChoice
+        of={length}
+        language={language}
+        disabled={!alive || state.at === 'work'}
+        onChange={setLanguage}
+      />
       {state.at === 'work' ? (
         <div className="flex flex-wrap items-center gap-3 min-h-[44px]">
           <progress className="w-60 h-3 accent-todo" value={state.done} max={state.of} aria-label="Report" />

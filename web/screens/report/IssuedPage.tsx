@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { longDay } from '../../documents/dates';
 import type { Language } from '../../language/languages';
-import { inLanguages, type Length } from '../../protocol/lengths';
+import type { Length } from '../../protocol/lengths';
 import { PageLink } from '../../ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
@@ -49,14 +49,12 @@ export function IssuedPage(props: {
           <h2>Issued {longDay(props.issued, 'A4')}</h2>
           <p>Fixed: it cannot be changed. A correction is a new report.</p>
           <LengthChoice of={props.of} length={props.length} disabled={!alive} onChange={props.onLength} />
-          {inLanguages(props.length) && (
-            <LanguageChoice
-              of={props.length}
-              language={props.language}
-              disabled={!alive}
-              onChange={props.onLanguage}
-            />
-          )}
+          <LanguageChoice
+            of={props.length}
+            language={props.language}
+            disabled={!alive}
+            onChange={props.onLanguage}
+          />
           <div className="flex flex-wrap gap-2">
             <a className="act" href={props.file('pdf')}>
               PDF
@@ -72,11 +70,11 @@ export function IssuedPage(props: {
           </div>
           {props.aside}
           <p>
-            The PDF of the full record proves itself: anybody can check it on the page{' '}
+            The English PDF of the full record proves itself: anybody can check it on the page{' '}
             <PageLink href="/verify">Verify a report</PageLink>.
           </p>
           <p className="text-sm">
-            SHA-256 of the PDF of the full record
+            SHA-256 of that PDF
             <span className="num block break-all">{props.sha256}</span>
           </p>
         </aside>

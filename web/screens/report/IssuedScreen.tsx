@@ -31,7 +31,9 @@ export function IssuedScreen(props: {
       {...{ number, issued, sha256, length, language }}
       onLength={setLength}
       onLanguage={setLanguage}
-      file={(format) => (length === 'record' && format === 'pdf' ? `/api/reports/${id}/pdf` : file(format))}
+      file={(format) =>
+        length === 'record' && language === 'en' && format === 'pdf' ? `/api/reports/${id}/pdf` : file(format)
+      }
       aside={
         again && (
           <p className="text-sm">

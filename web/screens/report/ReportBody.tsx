@@ -4,7 +4,7 @@ import { Hinted } from '../../ui/Hinted';
 import { Marked } from '../pictures/Marked';
 import type { Block, ReadDocument } from '../../protocol/document';
 import { withThinSpaces } from '../../documents/thinSpaces';
-import { languageOf, LENGTH_WORDS, type Length } from '../../protocol/lengths';
+import { LENGTH_WORDS, type Length } from '../../protocol/lengths';
 import type { Shortened } from './useShortened';
 import type { ReportContent } from '../../protocol/report';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
@@ -180,7 +180,7 @@ export function ReportBody({
   /** See {@link useShortened}. */
   shortened: Shortened;
 }) {
-  const other = useOther(languageOf(length, language));
+  const other = useOther(language);
   const stamp = number && issued ? { number, issued } : undefined;
   if (shortened === 'fitting')
     return (

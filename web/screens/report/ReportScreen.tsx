@@ -6,7 +6,7 @@ import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { WORDED_PARTS, type ReportContent, type ReportHead, type Wording } from '../../protocol/report';
 import type { Language } from '../../language/languages';
-import { inLanguages, LEAVABLE, LENGTHS, type Length } from '../../protocol/lengths';
+import { LEAVABLE, LENGTHS, type Length } from '../../protocol/lengths';
 import { useAlive } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
 import { LanguageChoice } from './LanguageChoice';
@@ -140,9 +140,7 @@ export function ReportScreen(props: {
         >
           <div className="lg:sticky lg:top-4 space-y-3">
             <LengthChoice length={length} disabled={!alive} onChange={setLength} />
-            {inLanguages(length) && (
-              <LanguageChoice of={length} language={language} disabled={!alive} onChange={setLanguage} />
-            )}
+            <LanguageChoice of={length} language={language} disabled={!alive} onChange={setLanguage} />
             {LEAVABLE[length].length > 0 && (
               <PartsChoice
                 length={length}

@@ -4,7 +4,7 @@ import { GERMAN } from '../../language/german';
 import { documentInLanguage } from '../../documents/inLanguage';
 import { isLanguage, LANGUAGES, type Language } from '../../language/languages';
 import type { ReadDocument } from '../../protocol/document';
-import { isLength, languageOf, LENGTHS, type Length } from '../../protocol/lengths';
+import { isLength, LENGTHS, type Length } from '../../protocol/lengths';
 import { isReportFormat, REPORT_FORMATS, type ReportFormat } from './formats';
 
 /** Who says texts in each language; English is what they are written in. */
@@ -35,5 +35,5 @@ export function editionOf(asked: URLSearchParams): Edition | { problem: string }
   if (!isLength(length)) return { problem: `Length: not one of ${LENGTHS.join(', ')}.` };
   const language = asked.get('language') ?? 'en';
   if (!isLanguage(language)) return { problem: `Language: not one of ${LANGUAGES.join(', ')}.` };
-  return { format, length, language: languageOf(length, language) };
+  return { format, length, language };
 }

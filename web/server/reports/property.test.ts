@@ -21,7 +21,9 @@ import { documentPdf } from './pdf';
 import { proofOfTrees } from './proof';
 import { propertyIssue, propertyReport } from './property';
 import { propertyLetter } from './propertyLetter';
+import { demoSource, visitedTrees } from './demoSources';
 import { overview } from './propertyOverview';
+import { treeSection } from './treeSection';
 
 const rates: Rates = {
   currency: 'CHF',
@@ -257,6 +259,51 @@ test('an issued record of a property proves every one of its trees, and names th
   expect(await verifyReport(await sealed(torn.bytes), '2026-11-28')).toEqual({
     problem: expect.stringMatching(/no 002-basis\.json attached/) as string,
   });
+});
+
+test('the full record of a property in German: every text of every tree is known, names stay', async () => {
+  const missed: string[] = [];
+  const demo = visitedTrees().map((tree) => ({ id: tree.id, source: demoSource(tree, 'metric') }));
+  const sections = demo.map(({ source }) =>
+    treeSection({ rates, source, work: workOfTree({ id: '', visitId: '', source }) }),
+  );
+  const [one] = sections;
+  const doc = documentInLanguage(
+    {
+      firm: 'Firm',
+      stamp: 'Made on 2026-11-24',
+      title: 'Place',
+      lines: [],
+      foot: '',
+      paper: 'A4',
+      sections: [
+        {
+          title: 'Trees',
+          blocks: [
+            {
+              as: 'table',
+              label: 'Trees',
+              head: ['tree'],
+              rows: demo.map((d) => [d.source.tree.label]),
+              widths: [1],
+            },
+          ],
+        },
+        ...sections,
+      ],
+    },
+    'de',
+    inGerman,
+    new Set(['Place']),
+    (t) => missed.push(t),
+  );
+  expect(missed).toEqual([]);
+  expect(doc.sections[1]!.title).toBe(one!.title);
+  const record = await made('md', Infinity, sources, 'record', 'de');
+  const said = record.file!.toString();
+  expect(said).toContain('## Zusammenfassung');
+  expect(said).toContain('## One');
+  expect(said).not.toMatch(/\b(the|of|and|with)\b/);
 });
 
 test('letter and report of a property in German: every text is known, two pages, the same sums', async () => {

@@ -121,8 +121,18 @@ export async function* propertyReport(
     length === 'record'
       ? yield* recordOf(grounds, sources, work, asker, step)
       : await shorter(length, grounds, sources, work, asker, language);
-  yield await fileOf(asRead(doc, language, new Set([grounds.page.name])), format, asker);
+  yield await fileOf(asRead(doc, language, ownTexts(grounds, sources)), format, asker);
 }
+
+/** What people called things, and what they wrote of them: it stays as it is in any language. */
+const ownTexts = ({ page }: Grounds, sources: readonly TreeSource[]): ReadonlySet<string> =>
+  new Set([
+    page.name,
+    ...sources.flatMap(({ source: { tree, visit } }) => [
+      tree.label,
+      ...visit.decisions.flatMap((d) => d.wording ?? []),
+    ]),
+  ]);
 
 /** A document as bytes. */
 export const documentFile = async (

@@ -74,5 +74,5 @@ export const reportDocument = async (
   language: Language = 'en',
 ): Promise<ReadDocument> =>
   length === 'record'
-    ? documentIn('record', content, stamp)
+    ? documentIn('record', content, stamp, 0, OTHER[language])
     : (await fitted(length, content, stamp, asker, files, language)).doc;

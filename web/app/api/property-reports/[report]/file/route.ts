@@ -6,7 +6,7 @@ import { documentFile } from '@/server/reports/property';
 import { propertyFigures, propertyReportIn, storedPropertyPdf } from '@/server/reports/propertyReports';
 import { setPdf } from '@/server/reports/setDocument';
 
-/** An issued report of a property in any length and format. The PDF of its full record is the one that was hashed. */
+/** An issued report of a property in any length and format. The English PDF of its full record is the one that was hashed. */
 export async function GET(
   request: NextRequest,
   { params }: { params: Promise<{ report: string }> },
@@ -24,7 +24,7 @@ export async function GET(
       const text = JSON.stringify({ stamp: { number, issued }, ...(figures as object) }, null, 1);
       return fileAnswer(text, number, length, format);
     }
-    if (format === 'pdf' && length === 'record') {
+    if (format === 'pdf' && length === 'record' && language === 'en') {
       const stored = await inFirm((db) => storedPropertyPdf(db, id));
       return stored ? fileAnswer(new Uint8Array(stored.pdf), stored.number, length, format) : none();
     }

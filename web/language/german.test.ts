@@ -63,7 +63,36 @@ const measured: ReportSource[] = [
   ...EVENT_KINDS.map((kind) => ({ ...sourceAt(visitOn('2026-06-01')), events: [{ kind, when: '2025' }] })),
 ];
 
-const contents = sources.map(reportContent);
+/** Trees of the demo with trenches, a main beside them and another tree within reach, placed by tape and by a position. */
+const trenched: ReportSource[] = visitedTrees()
+  .filter(({ visit }) => visit.trenches)
+  .flatMap((tree) =>
+    (['metric', 'us'] as const).flatMap((system) =>
+      [undefined, 1.5].map((error): ReportSource => {
+        const source = demoSource(tree, system);
+        const position = { x: 10, y: 10, ...(error && { error }) };
+        const main = { name: 'Main 1', kind: 'water', shape: 'line' as const };
+        return {
+          ...source,
+          tree: { ...source.tree, position },
+          site: {
+            things: [
+              {
+                ...main,
+                points: [
+                  [4, 13],
+                  [18, 13.4],
+                ],
+              },
+            ],
+            others: [{ label: 'Neighbour 2', x: 14, y: 6, stemDiameter: 0.3 }],
+          },
+        };
+      }),
+    ),
+  );
+
+const contents = [...sources, ...trenched].map(reportContent);
 
 const unknownOf = (texts: Iterable<string>): string[] =>
   [...new Set(texts)].filter((text) => /\p{L}{2}/u.test(text) && inGerman(text) === undefined).sort();
@@ -82,10 +111,10 @@ test.each(['letter', 'report', 'record'] as const)(
         });
       for (const { blocks } of documentIn(length, content, undefined).sections)
         for (const block of blocks) {
-          // Cells may be names: those of the cut plan are the roots'.
+          // Cells may be names: those of roots, and of what ends a trench.
           if (block.as === 'table')
             for (const cell of block.rows.flatMap((row) =>
-              row.filter((_, i) => !/^roots?$/.test(block.head[i]!)),
+              row.filter((_, i) => !/^(roots?|ended by)$/.test(block.head[i]!)),
             ))
               if (!/^(\d+ \p{L}+|\p{L}+ \d+,) \d{4}$/u.test(cell)) cells.add(cell);
         }
@@ -97,7 +126,7 @@ test.each(['letter', 'report', 'record'] as const)(
 
 test('where nobody wrote anything, no English is left in a German record', () => {
   const left = new Set<string>();
-  for (const content of contents.slice(2 * visitedTrees().length))
+  for (const content of sources.slice(2 * visitedTrees().length).map(reportContent))
     eachText(documentIn('record', content, STAMP, 0, { language: 'de', ...GERMAN }), (text) => {
       // Trees for the place are named as the table names them.
       if (/\b(the|of|and|with|from|its|is|not|by)\b/.test(text.replace(/zum Beispiel .*;/, '')))
@@ -105,6 +134,19 @@ test('where nobody wrote anything, no English is left in a German record', () =>
       return text;
     });
   expect([...left]).toEqual([]);
+});
+
+test('a record of trenches names what is in their way as it is called, and says the rest in German', () => {
+  expect(trenched.length).toBeGreaterThan(3);
+  for (const source of trenched) {
+    const doc = documentIn('record', reportContent(source), STAMP, 0, { language: 'de', ...GERMAN });
+    const section = doc.sections.find((s) => s.title === 'Gräben');
+    const figure = section!.blocks.find((b) => b.as === 'figure')!;
+    expect(figure.drawing.shapes.flatMap((s) => (s.as === 'text' ? [s.text] : []))).toContain('Main 1');
+    expect(section!.blocks[0]).toMatchObject({
+      text: expect.stringMatching(/Radialgräben öffnen \d+\s% des verdichteten Bodens/) as string,
+    });
+  }
 });
 
 test('what findings say, what is asked and answered, measured and signed, schools, and what stands for or against work is known in German', () => {

@@ -99,7 +99,13 @@ test('a page on which nothing is entered is sent without the rules of records', 
   page.on('response', (answer) => {
     if (/\.js$/.test(new URL(answer.url()).pathname)) scripts.push(answer.text().catch(() => ''));
   });
-  for (const path of ['/account', '/sign-in']) {
+  for (const path of [
+    '/grounds',
+    '/grounds/kelpworth',
+    '/trees/sable-katsura-14/report',
+    '/account',
+    '/sign-in',
+  ]) {
     await page.goto(path);
     await page.waitForLoadState('networkidle');
     const sent = await Promise.all(scripts.splice(0));

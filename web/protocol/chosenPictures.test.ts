@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { RING, SHOWN, type Picture } from '@undrel/core/records';
+import { SHOWN, type Picture } from '@undrel/core/records';
+import { RING } from '@undrel/core/vocabulary';
 import { chosenPictures, headOfPictures, MOST_PICTURES, reportPictures } from './chosenPictures';
 
 const some = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });

@@ -1,4 +1,5 @@
-import { RING, type Picture } from '@undrel/core/records';
+import type { Picture } from '@undrel/core/records';
+import { RING } from '@undrel/core/vocabulary';
 
 /** Of the pictures of a visit those that show the open collar from its eight sides, by bearing; of one side the last. */
 export function ringOf<T extends { values: Picture }>(pictures: readonly T[]): Map<number, T> {

@@ -1,6 +1,6 @@
 import * as z from 'zod';
+import { byLabel } from '../labels';
 import {
-  byLabel,
   partsOf,
   rulesOf,
   visitOf,

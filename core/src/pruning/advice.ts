@@ -1,7 +1,7 @@
 import { percent } from '../units/share';
 import { sectorOf, SECTORS } from '../questions/question';
 import type { CutDesign, DugRoot, Tree } from '../records';
-import { byLabel } from '../records/labels';
+import { byLabel } from '../labels';
 import type { Forecast, YearBand } from '../growth/forecast';
 import type { StemRate } from '../growth/rates';
 import { LIMITS } from '../practice/limits';

@@ -1,6 +1,6 @@
 import { diebackOf } from '../crown/dieback';
 import type { Tree, Visit } from '../records';
-import { inOrder } from '../records/labels';
+import { inOrder } from '../labels';
 import { vigourFrom } from '../crown';
 import { forecastOf, type Forecast, type Scenario } from '../growth/forecast';
 import { stemRate, type StemRate } from '../growth/rates';

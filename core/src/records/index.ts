@@ -8,12 +8,10 @@ export type { Finding } from './finding';
 export * from './kinds';
 export type { FollowUpMark } from './followUp';
 export type { KindRules } from './kind';
-export * from './labels';
 export {
   LEAVES_OF,
   MOST_BARK,
   MOST_PICTURE_MARKS,
-  RING,
   SHOWN,
   type Picture,
   type PictureAlignment,

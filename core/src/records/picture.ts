@@ -7,9 +7,6 @@ import { MOST_LAYERS } from './soilLog';
 export const SHOWN = ['tree', 'crown', 'leaf', 'base', 'mulch', 'dig', 'soil', 'trench', 'work'] as const;
 export type Shown = (typeof SHOWN)[number];
 
-/** Sides of the stem from which an open root collar is photographed, degrees from true north. */
-export const RING = [0, 45, 90, 135, 180, 225, 270, 315] as const;
-
 /** How many marks a picture has at most. */
 export const MOST_PICTURE_MARKS = 40;
 

@@ -3,11 +3,11 @@ import { visitOn } from '../../tests/visits';
 import { assess } from '../assessment';
 import { circumstancesOf, verdictOf } from '../diagnosis';
 import { stemRate } from '../growth';
+import { readOwnSpecies } from '../ownSpecies';
 import { profileOf } from '../profile';
 import type { Finding, Tree, Visit } from '../records';
 import { triage } from '../walk';
 import {
-  readOwnSpecies,
   SPECIES,
   speciesFor,
   speciesForPlace,

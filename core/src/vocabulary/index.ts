@@ -6,4 +6,5 @@ export * from './glossary';
 export * from './inSentence';
 export * from './operations';
 export * from './quantities';
+export * from './ring';
 export * from './textures';

@@ -6,11 +6,11 @@ import {
   MOST_BARK,
   MOST_LAYERS,
   MOST_PICTURE_MARKS,
-  RING,
   SHOWN,
   type Picture,
   type PictureMark,
 } from '@undrel/core/records';
+import { RING } from '@undrel/core/vocabulary';
 import { lengthByBar, scaleBySheet, type BarKind } from '@undrel/core/photogrammetry';
 import { usePreferences } from '../shell/preferences';
 import { Marked } from './Marked';

@@ -1,7 +1,8 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { idOf, RING, type Picture, type Tree } from '@undrel/core/records';
+import { idOf, type Picture, type Tree } from '@undrel/core/records';
+import { RING } from '@undrel/core/vocabulary';
 import { operationOf } from '@undrel/core/vocabulary';
 import { pictureOf } from '../../device/keptPictures';
 import { useCase, type CaseControl } from '../../device/useCase';

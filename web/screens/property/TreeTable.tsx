@@ -13,7 +13,7 @@ import {
   type VisibilityState,
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { byLabel } from '@undrel/core/records';
+import { byLabel } from '@undrel/core/labels';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { ServerButton } from '../../ui/FromServer';
 import { PageLink } from '@/ui/PageLink';

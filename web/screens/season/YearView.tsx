@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { stretchesIn, type Spell, type TaskState } from '@undrel/core/schedule';
 import { daysBetween, lastOfMonth, monthName, monthsAfter } from '@undrel/core/vocabulary';
-import { byLabel } from '@undrel/core/records';
+import { byLabel } from '@undrel/core/labels';
 import { PageLink } from '@/ui/PageLink';
 import type { TaskRow } from '../../protocol/season';
 import type { Prescribed } from './useSeasonLines';

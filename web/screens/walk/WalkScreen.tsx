@@ -1,6 +1,7 @@
 'use client';
 
-import { byLabel, idOf } from '@undrel/core/records';
+import { byLabel } from '@undrel/core/labels';
+import { idOf } from '@undrel/core/records';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { byUrgency, QUICK_LOOKS } from '@undrel/core/walk';

@@ -1,4 +1,4 @@
-import { byLabel } from '@undrel/core/records';
+import { byLabel } from '@undrel/core/labels';
 import type { UnitSystem } from '@undrel/core/units';
 import type { PropertyWork, WorkTree } from '../../protocol/propertyWork';
 import type { Viewer } from '../accounts/session';

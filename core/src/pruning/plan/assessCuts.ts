@@ -1,5 +1,5 @@
 import type { CutDesign, CutLimits, Dig, Tree } from '../../records';
-import { inOrder } from '../../records/labels';
+import { inOrder } from '../../labels';
 import type { StemRate } from '../../growth/rates';
 import { isAnchor, readDig, togetherOf, type DigReading } from '../../roots';
 import type { SchoolInForce } from '../../practice';

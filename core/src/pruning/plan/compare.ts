@@ -1,5 +1,5 @@
 import { percent } from '../../units/share';
-import { byLabel } from '../../records/labels';
+import { byLabel } from '../../labels';
 import type { CutAssessment, Way } from './assessCuts';
 
 const listed = (labels: string[]): string => labels.join(', ');

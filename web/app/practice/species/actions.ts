@@ -1,6 +1,7 @@
 'use server';
 
-import { readOwnSpecies, type Species } from '@undrel/core/species';
+import { readOwnSpecies } from '@undrel/core/ownSpecies';
+import type { Species } from '@undrel/core/species';
 import { saveSpecies } from '@/server/accounts/firm';
 import { allowed } from '@/server/accounts/viewer';
 import type { SpeciesSaved } from '@/screens/practice/SpeciesScreen';

@@ -1,6 +1,7 @@
 'use client';
 
-import { inOrder, type Dig, type DugRoot, NEW_DIG } from '@undrel/core/records';
+import { inOrder } from '@undrel/core/labels';
+import { type Dig, type DugRoot, NEW_DIG } from '@undrel/core/records';
 import { useMemo, useRef } from 'react';
 import { stemRate, type StemRate, type Scenario } from '@undrel/core/growth';
 import { withAge } from '@undrel/core/history';

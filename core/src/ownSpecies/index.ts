@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { LENGTH_LIMITS } from '../units/limits';
-import { bare } from './lookup';
-import { GROWTH_CLASSES, STRESSES, TOLERANCES, type Species } from './table';
+import { bare } from '../species/lookup';
+import { GROWTH_CLASSES, STRESSES, TOLERANCES, type Species } from '../species/table';
 
 /** A name of a species or a genus, or what it is called. */
 const name = z.string().trim().min(2).max(120);

@@ -3,6 +3,7 @@ import type { Block, DocumentPicture, ReadDocument, Section } from '../protocol/
 import type { ReportContent, ReportOperation } from '../protocol/report';
 import { harm, table, text } from './blocks';
 import { headOf, type ReportStamp } from './head';
+import { afterShown, asFoundShown } from './shown';
 
 /** How much of the work a letter explains; what goes beyond it is named. */
 const EXPLAINED = 6;
@@ -126,9 +127,7 @@ function shown(c: ReportContent, tight: number): Section[] {
             {
               as: 'figure',
               drawing: c.drawingAfter ?? c.drawing,
-              title: c.drawingAfter
-                ? 'Section through the stem, after the work'
-                : 'Section through the stem, as found',
+              title: c.drawingAfter ? afterShown(c) : asFoundShown(c.measured),
               caption: c.drawingAfter ? 'After the work, to scale.' : 'As found, to scale.',
             },
           ],

@@ -10,10 +10,10 @@ import type {
 import { glossaryFor, inSentence } from '@undrel/core/vocabulary';
 import { harm, heading, list, table, text } from './blocks';
 import { headOf, type ReportStamp } from './head';
+import { afterShown, asFoundShown, digShown, SOIL_CAPTION, soilShown, trenchesShown } from './shown';
 
 const TRENCH_CAPTION =
   'Trenches on their site, true scale, north up; filled ones are dug first. Buried lines are located before any digging.';
-const SOIL_CAPTION = 'Holes of the soil probe by depth, and how hard the ground is to push into.';
 
 /** What a client needs on one page, in plain words. */
 function summary(c: ReportContent): Section {
@@ -34,7 +34,7 @@ function summary(c: ReportContent): Section {
       {
         as: 'figure',
         drawing: c.drawing,
-        title: 'Section through the stem, as found',
+        title: asFoundShown(c.measured),
         caption: 'As found, section at true scale.',
       },
     ],
@@ -66,7 +66,7 @@ const dig = (d: ReportDig): Section => ({
     {
       as: 'figure',
       drawing: d.drawing,
-      title: 'Plan of the roots at the collar',
+      title: digShown(d),
       caption: 'Plan of the roots at the collar, true scale, north up; numbers are cuts of this season.',
     },
     { as: 'pairs', rows: d.facts.map((f) => ({ name: f.name, value: f.text })) },
@@ -116,7 +116,7 @@ const soil = (g: ReportSoil): Section => ({
     text(g.headline, 'lead'),
     ...g.lines.map((line) => text(line)),
     ...(g.drawing
-      ? [{ as: 'figure', drawing: g.drawing, title: SOIL_CAPTION, caption: SOIL_CAPTION } satisfies Block]
+      ? [{ as: 'figure', drawing: g.drawing, title: soilShown(g), caption: SOIL_CAPTION } satisfies Block]
       : []),
   ],
 });
@@ -129,7 +129,7 @@ const trenches = (t: ReportTrenches): Section => ({
     {
       as: 'figure',
       drawing: t.drawing,
-      title: 'Plan of the trenches on their site',
+      title: trenchesShown(t),
       caption: TRENCH_CAPTION,
     },
     ...table(
@@ -257,7 +257,7 @@ const prescription = (c: ReportContent): Section => ({
           {
             as: 'figure',
             drawing: c.drawingAfter,
-            title: 'Section through the stem, after the work',
+            title: afterShown(c),
             caption: 'After the work prescribed, section at true scale.',
           } satisfies Block,
         ]

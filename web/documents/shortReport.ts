@@ -3,6 +3,7 @@ import { headOfPictures } from '../protocol/chosenPictures';
 import type { ReportContent, ReportOperation } from '../protocol/report';
 import { harm, heading, list, table, text } from './blocks';
 import { headOf, type ReportStamp } from './head';
+import { asFoundShown, digShown, trenchesShown } from './shown';
 
 /** Pictures and reasons that a report shows; the full record has all of them. */
 const PICTURES = 4;
@@ -18,7 +19,7 @@ const found = (c: ReportContent, tight: number): Section => ({
     {
       as: 'figure',
       drawing: c.drawing,
-      title: 'Section through the stem, as found',
+      title: asFoundShown(c.measured),
       caption: 'As found, section at true scale.',
     },
     ...(c.measured.length > 0
@@ -44,7 +45,7 @@ function below(c: ReportContent, tight: number): Section[] {
                 {
                   as: 'figure',
                   drawing: c.dig.drawing,
-                  title: 'Plan of the roots at the collar',
+                  title: digShown(c.dig),
                   caption: 'Plan of the roots at the collar, north up; numbers are cuts of this season.',
                 } satisfies Block,
               ]
@@ -73,7 +74,7 @@ function below(c: ReportContent, tight: number): Section[] {
                 {
                   as: 'figure',
                   drawing: c.trenches.drawing,
-                  title: 'Plan of the trenches on their site',
+                  title: trenchesShown(c.trenches),
                   caption: 'Trenches on their site, north up. Locate buried lines before any digging.',
                 } satisfies Block,
               ]

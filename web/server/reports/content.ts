@@ -111,7 +111,8 @@ function answerText(question: Question, visit: Visit, system: UnitSystem): strin
   }
 }
 
-const measuredIn = (profile: Profile): Quantity[] =>
+/** What was measured in the ground at the stem. */
+export const measuredIn = (profile: Profile): Quantity[] =>
   [
     profile.collar?.depth,
     profile.fill?.atStem,

@@ -70,6 +70,21 @@ test('no client reads a day or month as figures, in drawings neither, in any len
   expect([...bare]).toEqual([]);
 });
 
+test('every drawing is told in a sentence that holds what it shows', () => {
+  const told = contents.flatMap(({ content }) =>
+    LENGTHS.flatMap((length) =>
+      documentIn(length, content, undefined).sections.flatMap((s) =>
+        s.blocks.flatMap((b) => (b.as === 'figure' ? [b.title] : [])),
+      ),
+    ),
+  );
+  expect(told.length).toBeGreaterThan(30);
+  for (const text of told) expect(text).toMatch(/^\p{Lu}.{40,}\.$/u);
+  const { content } = contents.find((c) => c.content.measured.length > 2)!;
+  const section = documentIn('record', content, undefined).sections[0]!.blocks.find((b) => b.as === 'figure');
+  for (const { text } of content.measured) expect(section!.title).toContain(text);
+});
+
 test('an issued letter says its number, and the consultant’s own words go before those of the program', async () => {
   const { content } = contents.find((c) => c.content.prescribed.length > 2)!;
   const worded = {

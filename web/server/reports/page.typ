@@ -6,6 +6,8 @@
 #let muted(body) = text(fill: rgb(ink.muted), body)
 #let big(body) = text(size: 13pt, body)
 #let figures(body) = text(font: "Spline Sans Mono", weight: "bold", body)
+// What is read aloud has plain spaces.
+#let spoken(it) = it.replace("\u{202f}", " ")
 // One row, not parted between two pages.
 #let whole(body) = block(breakable: false, body)
 
@@ -72,14 +74,14 @@
     if b.at("harm", default: false) { block(stroke: (left: 3pt + rgb(ink.harm)), inset: (left: 8pt), body) } else { body }
   },
   figure: b => block(breakable: false, above: 1em, below: 1em, {
-    box(stroke: 1pt + rgb(ink.ink), image(bytes(b.svg), format: "svg", width: b.width * 1pt, alt: b.title))
+    box(stroke: 1pt + rgb(ink.ink), image(bytes(b.svg), format: "svg", width: b.width * 1pt, alt: spoken(b.title)))
     parbreak()
     muted(b.caption)
   }),
   pictures: b => grid(
     columns: (1fr, 1fr), column-gutter: 12pt, row-gutter: 14pt,
     ..b.pictures.map(p => block(breakable: false, {
-      box(stroke: 0.5pt + rgb(ink.ink), image(bytes(p.svg), format: "svg", width: 100%, alt: p.caption))
+      box(stroke: 0.5pt + rgb(ink.ink), image(bytes(p.svg), format: "svg", width: 100%, alt: spoken(p.caption)))
       parbreak()
       muted(p.caption)
     })),

@@ -103,7 +103,7 @@ export function overview(
               {
                 as: 'figure' as const,
                 drawing: propertyMap(page.plan, mapped, MAP, grounds.system),
-                title: 'Map of the trees',
+                title: `Map of the trees: ${mapped.filter((m) => m.work).length} of ${mapped.length} have work to do.`,
                 caption: 'Trees on the plan of the property, true scale, north up; filled ones need work.',
               },
             ]

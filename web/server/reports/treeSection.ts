@@ -4,8 +4,9 @@ import { plannedOf } from '@undrel/core/prescription';
 import { formatQuantity, writeLengths } from '@undrel/core/units';
 import { textBlock as text, type Block, type Section } from '../../protocol/document';
 import type { WorkTree } from '../../protocol/propertyWork';
+import { asFoundShown } from '../../documents/shown';
 import { assessedOf } from '../assessed';
-import { stemDrawing } from './content';
+import { measuredIn, stemDrawing } from './content';
 import type { ReportSource } from './source';
 
 /** What the section of one tree is made from. */
@@ -29,7 +30,9 @@ export function treeSection({ rates, source, work }: SectionGiven): Section {
           {
             as: 'figure' as const,
             drawing: stemDrawing(source, profile, planned, 'before'),
-            title: 'Section through the stem, as found',
+            title: asFoundShown(
+              measuredIn(profile).map((q) => ({ name: q.name, text: formatQuantity(q, system) })),
+            ),
             caption: 'As found, section at true scale.',
           },
         ]

@@ -1,10 +1,14 @@
-import type { ReadDocument } from '../protocol/document';
+import type { ReadDocument, Section } from '../protocol/document';
 import type { ReportContent } from '../protocol/report';
 
 export interface ReportStamp {
   number: string;
   issued: string;
 }
+
+/** What stands behind the first pages of a full record, numbered so that others may point to it. */
+export const annexes = (sections: readonly Section[]): Section[] =>
+  sections.map((section, i) => ({ ...section, title: `Annex ${i + 1}: ${section.title}` }));
 
 /** What stands over and under a report in whatever length. @param stamp absent for a draft */
 export const headOf = (c: ReportContent, stamp: ReportStamp | undefined): Omit<ReadDocument, 'sections'> => ({

@@ -48,6 +48,11 @@ export function documentInLanguage(
     ...drawing,
     shapes: drawing.shapes.map((s) => (s.as === 'text' ? { ...s, text: cell(s.text) } : s)),
   });
+  /** An annex may be called after a tree. */
+  const titled = (title: string): string => {
+    const [, annex, number, about] = /^(Annex) (\d+): (.+)$/.exec(title) ?? [];
+    return annex ? `${said(annex)} ${number}: ${said(about!)}` : said(title);
+  };
   const block = (b: Block): Block => {
     switch (b.as) {
       case 'text':
@@ -85,6 +90,6 @@ export function documentInLanguage(
     foot: written(say(doc.foot) ?? doc.foot),
     // Of the names in the head only the word between them is said.
     lines: doc.lines.map((line) => written(say(line) ?? line.replace(/, for (?=[^,]+$)/, FOR[language]))),
-    sections: doc.sections.map((s) => ({ ...s, title: said(s.title), blocks: s.blocks.map(block) })),
+    sections: doc.sections.map((s) => ({ ...s, title: titled(s.title), blocks: s.blocks.map(block) })),
   };
 }

@@ -9,7 +9,7 @@ import type {
 } from '../protocol/report';
 import { glossaryFor, inSentence } from '@undrel/core/vocabulary';
 import { harm, heading, list, table, text } from './blocks';
-import { headOf, type ReportStamp } from './head';
+import { annexes, headOf, type ReportStamp } from './head';
 import { afterShown, asFoundShown, digShown, SOIL_CAPTION, soilShown, trenchesShown } from './shown';
 
 const TRENCH_CAPTION =
@@ -310,10 +310,10 @@ const changed = (c: ReportContent): Section[] => [
   ...(c.work?.length ? [{ title: 'Work done', blocks: list('', c.work) }] : []),
 ];
 
-/** The full record of a tree as a document: all there is. @param stamp absent for a draft */
+/** The full record of a tree as a document: a summary, then all there is in numbered annexes. @param stamp absent for a draft */
 export function documentOf(c: ReportContent, stamp: ReportStamp | undefined): ReadDocument {
-  const body = [
-    summary(c),
+  const first = summary(c);
+  const body: Section[] = [
     measured(c),
     ...(c.dig ? [dig(c.dig)] : []),
     ...(c.cuts ? [cuts(c.cuts)] : []),
@@ -336,22 +336,25 @@ export function documentOf(c: ReportContent, stamp: ReportStamp | undefined): Re
     ...changed(c),
   ];
   const words = glossaryFor(
-    JSON.stringify(body.map(({ blocks }) => blocks.filter((b) => b.as !== 'figure'))),
+    JSON.stringify([first, ...body].map(({ blocks }) => blocks.filter((b) => b.as !== 'figure'))),
   );
   return {
     ...headOf(c, stamp),
     sections: [
-      ...body,
-      {
-        title: 'Not examined',
-        blocks: [
-          text(`${c.notExamined.join('; ')}.`),
-          ...(c.wording.closing ? [text(c.wording.closing)] : []),
-        ],
-      },
-      ...(words.length > 0
-        ? [{ title: 'Words used', blocks: [{ as: 'pairs', rows: words } satisfies Block] }]
-        : []),
+      first,
+      ...annexes([
+        ...body,
+        {
+          title: 'Not examined',
+          blocks: [
+            text(`${c.notExamined.join('; ')}.`),
+            ...(c.wording.closing ? [text(c.wording.closing)] : []),
+          ],
+        },
+        ...(words.length > 0
+          ? [{ title: 'Words used', blocks: [{ as: 'pairs', rows: words } satisfies Block] }]
+          : []),
+      ]),
     ],
   };
 }

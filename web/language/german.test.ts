@@ -140,7 +140,7 @@ test('a record of trenches names what is in their way as it is called, and says 
   expect(trenched.length).toBeGreaterThan(3);
   for (const source of trenched) {
     const doc = documentIn('record', reportContent(source), STAMP, 0, { language: 'de', ...GERMAN });
-    const section = doc.sections.find((s) => s.title === 'Gräben');
+    const section = doc.sections.find((s) => /^Anlage \d+: Gräben$/.test(s.title));
     const figure = section!.blocks.find((b) => b.as === 'figure')!;
     expect(figure.drawing.shapes.flatMap((s) => (s.as === 'text' ? [s.text] : []))).toContain('Main 1');
     expect(section!.blocks[0]).toMatchObject({

@@ -2,6 +2,7 @@ import type { TreeFiles } from '@undrel/core/proof';
 import { estimate, needsTogether } from '@undrel/core/costing';
 import type { ReadDocument, Section } from '../../protocol/document';
 import { TIGHTEST } from '../../documents/documentIn';
+import { annexes } from '../../documents/head';
 import type { Language } from '../../language/languages';
 import { LENGTH_WORDS, LENGTHS, type Length } from '../../protocol/lengths';
 import type { ReportProgress, WorkTree } from '../../protocol/propertyWork';
@@ -78,14 +79,14 @@ async function* recordOf(
   const first = overview(grounds, sources, work);
   const needy = new Set(work.map((w) => w.id));
   const idle = sources.filter((s) => !needy.has(s.id));
-  const sections: Section[] = [...first.sections];
+  const trees: Section[] = [];
   for (const { id, source } of [...sources.filter((s) => needy.has(s.id)), ...idle]) {
     const own = work.find((w) => w.id === id);
     const section = await beside('section', { rates: grounds.rates, source, work: own }, asker);
-    sections.push(id === idle[0]?.id ? { ...section, page: true } : section);
+    trees.push(id === idle[0]?.id ? { ...section, page: true } : section);
     yield step(`Writing up ${source.tree.label}`);
   }
-  return { ...first, sections };
+  return { ...first, sections: [...first.sections, ...annexes(trees)] };
 }
 
 /** The figures of every tree with its causes. */

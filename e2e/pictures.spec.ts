@@ -118,7 +118,7 @@ test('a picture imported is named, marked and put into the report; what is none 
   const pictures = page.getByRole('region', { name: 'Pictures' });
   await expect(pictures.getByRole('img', { name: /^Bark under the old grade/ })).toBeVisible();
   const shown = await page.evaluate(async () => {
-    const href = document.querySelector('section[aria-label="Pictures"] image')!.getAttribute('href')!;
+    const href = document.querySelector('section[aria-label$="Pictures"] image')!.getAttribute('href')!;
     const answer = await fetch(href);
     return [answer.status, answer.headers.get('content-type'), answer.headers.get('cache-control')];
   });

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { foundFirm, type Viewer } from '../accounts/session';
 import type { Role } from '../../protocol/roles';
 import { addProperty } from '../grounds/grounds';
-import { asUser } from './transaction';
+import { asUser, type Db } from './transaction';
 
 /** A firm of its own for one test file, with an owner and a property. */
 export async function testFirm(
@@ -34,3 +34,9 @@ export async function testFirm(
     password,
   };
 }
+
+/** Runs work as a member of a firm, as the routes do. */
+export const asMember =
+  ({ viewer }: { viewer: Pick<Viewer, 'firmId' | 'userId'> }) =>
+  <T>(work: (db: Db) => Promise<T>): Promise<T> =>
+    asUser(viewer.firmId, viewer.userId, work);

@@ -6,8 +6,8 @@ import S3rver from 's3rver';
 import sharp from 'sharp';
 import { answerTo } from '../accounts/request';
 import { databaseUrl } from '../database/migrate';
-import { testFirm } from '../database/testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asMember, testFirm } from '../database/testFirm';
+import { pool } from '../database/transaction';
 import { bucketOf, StoreAway, type Bucket } from './bucket';
 import { keepPicture, pictureFile, printFiles, stow } from './pictures';
 import { readPicture } from './readPicture';
@@ -58,21 +58,17 @@ test('what was put is there, as often as it is put; a name that was never put is
 
 test('with a bucket no bytes stand in the database, and the row alone says who may see them', async () => {
   const [one, other] = [await testFirm(), await testFirm()];
-  const as =
-    (who: typeof one) =>
-    <T>(work: Parameters<typeof asUser<T>>[2]) =>
-      asUser(who.viewer.firmId, who.viewer.userId, work);
   const read = await picture(120);
   const stowed = await stow(one.viewer.firmId, read, bucket);
   // Until the row is written nobody sees it; written twice it is the same.
-  expect(await pictureFile(as(one), read.hash, 'page', bucket)).toBeUndefined();
-  for (let i = 0; i < 2; i++) await as(one)((db) => keepPicture(db, stowed));
-  expect(await as(one)((db) => db.rows('select original, page, small, print from picture_files'))).toEqual([
-    { original: null, page: null, small: null, print: null },
-  ]);
+  expect(await pictureFile(asMember(one), read.hash, 'page', bucket)).toBeUndefined();
+  for (let i = 0; i < 2; i++) await asMember(one)((db) => keepPicture(db, stowed));
+  expect(
+    await asMember(one)((db) => db.rows('select original, page, small, print from picture_files')),
+  ).toEqual([{ original: null, page: null, small: null, print: null }]);
   for (const size of ['page', 'small'] as const)
-    expect(await pictureFile(as(one), read.hash, size, bucket)).toEqual(Buffer.from(read[size]));
-  expect(await pictureFile(as(other), read.hash, 'page', bucket)).toBeUndefined();
+    expect(await pictureFile(asMember(one), read.hash, size, bucket)).toEqual(Buffer.from(read[size]));
+  expect(await pictureFile(asMember(other), read.hash, 'page', bucket)).toBeUndefined();
   // The bucket holds the four files of it, the one that came included.
   expect(readdirSync(join(directory, 'pictures', one.viewer.firmId, read.hash)).join()).toMatch(
     /original.*page.*print.*small/,
@@ -81,7 +77,7 @@ test('with a bucket no bytes stand in the database, and the row alone says who m
 
 test('a store that is away, a stranger’s key, a file that is gone: said in words, and nothing is written', async () => {
   const { viewer } = await testFirm();
-  const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(viewer.firmId, viewer.userId, work);
+  const as = asMember({ viewer });
   const read = await picture(200);
   const away = bucketOf(environment({ PICTURE_BUCKET: 'http://127.0.0.1:9/pictures' }))!;
   const strange = bucketOf(environment({ PICTURE_BUCKET_KEY: 'stranger' }))!;
@@ -99,7 +95,7 @@ test('a store that is away, a stranger’s key, a file that is gone: said in wor
 
 test('pictures that stand in the database stay readable once a bucket is named', async () => {
   const { viewer } = await testFirm();
-  const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(viewer.firmId, viewer.userId, work);
+  const as = asMember({ viewer });
   const read = await picture(30);
   const stowed = await stow(viewer.firmId, read);
   await as((db) => keepPicture(db, stowed));
@@ -108,10 +104,6 @@ test('pictures that stand in the database stay readable once a bucket is named',
 
 test('the print is made when a picture comes; one that was kept before has it made from its page, in both stores', async () => {
   const [one, other] = [await testFirm(), await testFirm()];
-  const as =
-    (who: typeof one) =>
-    <T>(work: Parameters<typeof asUser<T>>[2]) =>
-      asUser(who.viewer.firmId, who.viewer.userId, work);
   const reads = [await picture(31), await picture(32), await picture(33), await picture(34)];
   const [here, there, hereBefore, thereBefore] = reads;
   const firm = one.viewer.firmId;
@@ -123,7 +115,7 @@ test('the print is made when a picture comes; one that was kept before has it ma
     await stow(firm, hereBefore!),
     await stow(firm, thereBefore!, bucket),
   ];
-  for (const each of kept) await as(one)((db) => keepPicture(db, each));
+  for (const each of kept) await asMember(one)((db) => keepPicture(db, each));
   const owner = new pg.Client({ connectionString: databaseUrl() });
   await owner.connect();
   await owner.query('update picture_files set print = null where hash = $1', [hereBefore!.hash]);
@@ -131,11 +123,11 @@ test('the print is made when a picture comes; one that was kept before has it ma
   for (const file of readdirSync(join(directory, 'pictures', firm, thereBefore!.hash)))
     if (file.startsWith('print')) rmSync(join(directory, 'pictures', firm, thereBefore!.hash, file));
   const hashes = reads.map((r) => r.hash);
-  const files = await printFiles(as(one), hashes, bucket);
+  const files = await printFiles(asMember(one), hashes, bucket);
   expect(hashes.map((hash) => Buffer.from(files[hash]!))).toEqual(
     [mark, mark, hereBefore!.print, thereBefore!.print].map((bytes) => Buffer.from(bytes)),
   );
-  expect(await printFiles(as(other), hashes, bucket)).toEqual({});
+  expect(await printFiles(asMember(other), hashes, bucket)).toEqual({});
 });
 
 test('no bucket is named: the database; half of one is told by the name of what is missing', () => {

@@ -3,7 +3,7 @@ import { crc32 } from 'node:zlib';
 import sharp from 'sharp';
 import { idOf } from '@undrel/core/records';
 import { saveChanges } from '../cases/write';
-import { testFirm } from '../database/testFirm';
+import { asMember, testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
 import { PICTURE } from '../limits';
 import { filesFor } from './forDocument';
@@ -124,21 +124,17 @@ test('what is no picture, ends in the middle, moves or is too large is refused i
 
 test('a picture is kept once for a firm, its file by nobody else, and never changed', async () => {
   const [one, other] = [await testFirm(), await testFirm()];
-  const as =
-    (who: typeof one) =>
-    <T>(work: Parameters<typeof asUser<T>>[2]) =>
-      asUser(who.viewer.firmId, who.viewer.userId, work);
   const picture = await pictureFrom(await plain().jpeg().toBuffer(), one.viewer);
   if ('problem' in picture) throw new Error(picture.problem);
   const { hash } = picture;
   const stowed = await stow(one.viewer.firmId, picture);
-  for (let i = 0; i < 2; i++) await as(one)((db) => keepPicture(db, stowed));
-  expect(await pictureFile(as(one), hash, 'page')).toEqual(Buffer.from(picture.page));
-  expect(await pictureFile(as(other), hash, 'small')).toBeUndefined();
+  for (let i = 0; i < 2; i++) await asMember(one)((db) => keepPicture(db, stowed));
+  expect(await pictureFile(asMember(one), hash, 'page')).toEqual(Buffer.from(picture.page));
+  expect(await pictureFile(asMember(other), hash, 'small')).toBeUndefined();
   await expect(
-    as(one)((db) => db.rows('update picture_files set page = small where hash = $1', [hash])),
+    asMember(one)((db) => db.rows('update picture_files set page = small where hash = $1', [hash])),
   ).rejects.toThrow(/permission denied/);
-  const rows = await as(one)((db) => db.rows('select hash from picture_files'));
+  const rows = await asMember(one)((db) => db.rows('select hash from picture_files'));
   expect(rows).toEqual([{ hash }]);
 });
 
@@ -179,7 +175,7 @@ test('what a picture shows and its marks are saved as any record, once a visit; 
 
 test('a picture in pieces: a gap is not taken, what is there is not asked for again, and only the whole is read', async () => {
   const { viewer } = await testFirm();
-  const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(viewer.firmId, viewer.userId, work);
+  const as = asMember({ viewer });
   const bytes = await plain().png().toBuffer();
   const hash = createHash('sha256').update(bytes).digest('hex');
   const total = bytes.length;
@@ -213,7 +209,7 @@ test('a picture in pieces: a gap is not taken, what is there is not asked for ag
 
 test('twelve pictures that no JPEG makes small still leave a document that a mail takes', async () => {
   const { viewer } = await testFirm();
-  const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(viewer.firmId, viewer.userId, work);
+  const as = asMember({ viewer });
   const pictures = [];
   for (let n = 0; n < 12; n++) {
     // Noise of one seed each, so that no two are the same.

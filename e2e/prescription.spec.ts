@@ -39,6 +39,31 @@ test('another school is weighed on the cut plan itself, and one of the grounds h
   await expect(ring.getByText('(chosen for the property)')).toBeVisible();
 });
 
+test('nothing is done with a cut plan from before the last entry', async ({ page }) => {
+  await page.addInitScript(() => {
+    const send = Worker.prototype.postMessage;
+    Worker.prototype.postMessage = function (this: Worker, message: unknown) {
+      setTimeout(() => send.call(this, message), 1000);
+    };
+  });
+  await enterDemo(page);
+  await page.goto('/trees/sable-hornbeam-3?station=cuts');
+  await expect(page.getByTestId('proved')).toContainText('Proved');
+  const clash = page.getByTestId('clash');
+  await choose(page.getByLabel('Hold root G1'), 'cut 1');
+  await choose(page.getByLabel('Hold root G2'), 'cut 1');
+  await expect(clash).toContainText('Held as cut: G1, G2.');
+  // What is pressed at once is done with the plan of all three.
+  await choose(page.getByLabel('Hold root G3'), 'cut 1');
+  await clash.getByRole('button', { name: 'Ease the limits just enough' }).click();
+  await expect(clash).toHaveCount(0);
+  const stages = page.getByRole('table', { name: 'Stages' }).locator('tbody tr');
+  await expect(stages.first()).toContainText(/G1.*G2.*G3/);
+  for (const label of ['G1', 'G2', 'G3']) await choose(page.getByLabel(`Hold root ${label}`), '');
+  await page.getByRole('button', { name: 'Back to the limits of the school' }).click();
+  await saved(page);
+});
+
 test('the cut plan is proved, changes with one limit, says what clashes, and once agreed the crew follows it', async ({
   page,
 }) => {

@@ -144,6 +144,23 @@ test('what is seldom met is folded away, is opened once noted, and speaks in the
   await saved(page);
 });
 
+test('what is unfolded before the page is ready stands open, with what is in it', async ({ browser }) => {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await enterDemo(page);
+  let ready = () => {};
+  const held = new Promise<void>((resolve) => (ready = resolve));
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto('/trees/kelpworth-4?station=base', { waitUntil: 'commit' });
+  await page.getByText(/^More, seldom met/).click();
+  ready();
+  await expect(page.getByRole('group', { name: 'Bark gnawed?' }).last()).toBeVisible();
+  await context.close();
+});
+
 test('on a phone, minus, fractions and units stand over the number pad, and one key leads on', async ({
   browser,
 }) => {

@@ -3,6 +3,7 @@
 import { percent } from '@undrel/core/units';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { Fold } from '@/ui/Fold';
 import { PageLink } from '@/ui/PageLink';
 import type { CohortPage, PropertyPage } from '../../protocol/grounds';
 import { Select } from '../../ui/controls/Select';
@@ -14,7 +15,6 @@ export function Cohorts(props: {
   confirm: (name: string, ids: readonly string[]) => Promise<boolean>;
 }) {
   const { cohorts, proposals } = props.page;
-  const [asked, setAsked] = useState(false);
   const [busy, setBusy] = useState(false);
   const router = useRouter();
   if (cohorts.length === 0 && proposals.length === 0) return null;
@@ -25,14 +25,11 @@ export function Cohorts(props: {
         <Cohort key={cohort.name} cohort={cohort} />
       ))}
       {open.length > 0 && (
-        <details
+        <Fold
           className="border-b border-ink"
-          open={asked}
-          onToggle={(e) => setAsked(e.currentTarget.open)}
+          summaryClass="min-h-[44px] flex items-center cursor-pointer"
+          summary={`Planted together? ${open.length} ${open.length === 1 ? 'group' : 'groups'} to confirm`}
         >
-          <summary className="min-h-[44px] flex items-center cursor-pointer">
-            Planted together? {open.length} {open.length === 1 ? 'group' : 'groups'} to confirm
-          </summary>
           <ul className="pb-2">
             {open.map(({ name, ids }) => (
               <li key={name} className="flex items-center gap-3 py-1">
@@ -63,7 +60,7 @@ export function Cohorts(props: {
               </li>
             ))}
           </ul>
-        </details>
+        </Fold>
       )}
     </section>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { Fold } from '../../ui/Fold';
 import { byLabel } from '@undrel/core/labels';
 import { idOf } from '@undrel/core/records';
 import { useRouter } from 'next/navigation';
@@ -67,7 +68,6 @@ export function WalkScreen(props: {
   const [chosen, setChosen] = useState<string>();
   const tree = trees.find((t) => t.id === chosen) ?? left[0];
   const [looks, setLooks] = useState<Looks>({});
-  const [choosing, setChoosing] = useState(false);
   /** What was noted since the page came: the tree noted last, and the visits begun. */
   const [last, setLast] = useState<TreeRow>();
   const [begun, setBegun] = useState<Record<string, NonNullable<TreeRow['today']>>>({});
@@ -309,28 +309,30 @@ export function WalkScreen(props: {
                   </button>
                 )}
               </div>
-              <details
+              <Fold
                 className="px-4 py-2 border-t border-hair"
-                onToggle={(event) => setChoosing(event.currentTarget.open)}
+                summaryClass="min-h-[44px] flex items-center cursor-pointer"
+                summary={`Another tree (${left.length} left)`}
               >
-                <summary className="min-h-[44px] flex items-center cursor-pointer">
-                  Another tree ({left.length} left)
-                </summary>
-                <div className="lg:hidden h-72 border border-ink mb-2">{choosing && plan}</div>
-                <ul className="columns-2 sm:columns-3">
-                  {trees.map((t) => (
-                    <li key={t.id}>
-                      <button
-                        type="button"
-                        className="link min-h-[44px] text-left"
-                        onClick={() => goTo(t.id)}
-                      >
-                        {t.label} <span className={done(t) ? '' : 'invisible'}>✓</span>
-                      </button>
-                    </li>
-                  ))}
-                </ul>
-              </details>
+                {(choosing) => (
+                  <>
+                    <div className="lg:hidden h-72 border border-ink mb-2">{choosing && plan}</div>
+                    <ul className="columns-2 sm:columns-3">
+                      {trees.map((t) => (
+                        <li key={t.id}>
+                          <button
+                            type="button"
+                            className="link min-h-[44px] text-left"
+                            onClick={() => goTo(t.id)}
+                          >
+                            {t.label} <span className={done(t) ? '' : 'invisible'}>✓</span>
+                          </button>
+                        </li>
+                      ))}
+                    </ul>
+                  </>
+                )}
+              </Fold>
             </div>
           </main>
         ) : null}

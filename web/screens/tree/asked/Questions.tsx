@@ -1,8 +1,9 @@
 'use client';
 
 import { type Finding, idOf } from '@undrel/core/records';
-import { memo, useState } from 'react';
+import { memo } from 'react';
 import { answersTo, answerTo, type Question } from '@undrel/core/questions';
+import { Fold } from '../../../ui/Fold';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { Choice } from '../../../ui/controls/Choice';
 import { LengthInput } from '../../../ui/controls/LengthInput';
@@ -19,18 +20,18 @@ const shareInPercent = (share: number | undefined) =>
 export function Questions({ questions, ...station }: StationProps & { questions: readonly Question[] }) {
   const seldom = questions.filter((q) => q.seldom);
   const answered = seldom.filter((q) => answersTo(station.visit.findings, q.key).length > 0).length;
-  const [open, setOpen] = useState(answered > 0);
   const entry = (question: Question) => <QuestionEntry key={question.key} question={question} {...station} />;
   return (
     <>
       {questions.filter((q) => !q.seldom).map(entry)}
       {seldom.length > 0 && (
-        <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
-          <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold border-b border-hair">
-            More, seldom met{answered > 0 && ` (${answered} noted)`}
-          </summary>
-          {open && seldom.map(entry)}
-        </details>
+        <Fold
+          noted={answered > 0}
+          summaryClass="min-h-[44px] flex items-center cursor-pointer font-semibold border-b border-hair"
+          summary={`More, seldom met${answered > 0 ? ` (${answered} noted)` : ''}`}
+        >
+          {(open) => open && seldom.map(entry)}
+        </Fold>
       )}
     </>
   );

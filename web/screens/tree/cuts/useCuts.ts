@@ -10,6 +10,8 @@ export interface CutState {
   assessment: CutAssessment | undefined;
   alternatives: Way[];
   prices: CutPrice[];
+  /** Whether the plan is from before the last entry: nothing is done with it then. */
+  stale: boolean;
   /** The plan is being made; what is beside it still is. */
   working: boolean;
   pricing: boolean;
@@ -21,6 +23,8 @@ export interface CutState {
 }
 
 const BEGUN = {
+  /** What the assessment was made from. */
+  madeFrom: undefined as string | undefined,
   assessment: undefined as CutAssessment | undefined,
   alternatives: [] as Way[],
   prices: [] as CutPrice[],
@@ -36,6 +40,7 @@ export function useCuts(given: CutsGiven | undefined): CutState {
   const [asked, setAsked] = useState(0);
   const worker = useRef<Worker | undefined>(undefined);
   const count = useRef(0);
+  const asking = useRef<string | undefined>(undefined);
   const text = given && JSON.stringify(given);
   const cancel = useCallback(() => {
     worker.current?.terminate();
@@ -52,6 +57,7 @@ export function useCuts(given: CutsGiven | undefined): CutState {
   useEffect(() => {
     if (text === undefined) return;
     const id = ++count.current;
+    asking.current = text;
     if (!worker.current) {
       const made = new Worker(new URL('../../../workers/cuts.ts', import.meta.url), { type: 'module' });
       worker.current = made;
@@ -60,7 +66,12 @@ export function useCuts(given: CutsGiven | undefined): CutState {
         setState((before) => {
           switch (data.state) {
             case 'plan':
-              return { ...BEGUN, assessment: data.assessment, pricing: data.assessment.plan !== undefined };
+              return {
+                ...BEGUN,
+                madeFrom: asking.current,
+                assessment: data.assessment,
+                pricing: data.assessment.plan !== undefined,
+              };
             case 'beside':
               return 'price' in data.beside
                 ? { ...before, prices: [...before.prices, data.beside.price] }
@@ -86,5 +97,5 @@ export function useCuts(given: CutsGiven | undefined): CutState {
     setState((before) => ({ ...before, working: true, stopped: false, problem: undefined }));
     worker.current.postMessage({ id, ...(JSON.parse(text) as CutsGiven) } satisfies CutJob);
   }, [text, asked]);
-  return { ...state, cancel, again: () => setAsked((n) => n + 1) };
+  return { ...state, stale: state.madeFrom !== text, cancel, again: () => setAsked((n) => n + 1) };
 }

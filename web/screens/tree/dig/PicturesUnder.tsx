@@ -1,5 +1,6 @@
 'use client';
 
+import { Fold } from '../../../ui/Fold';
 import { Slider } from '../../../ui/controls/Slider';
 import { lackingFor } from '@undrel/core/photogrammetry';
 import type { Picture } from '@undrel/core/records';
@@ -44,11 +45,16 @@ export function PicturesUnder({
   const withCards = pictures.filter((p) => p.cards);
   const short = (m: number) => formatValue(m, 'short length', system);
   return (
-    <details className="mt-1 border-t border-ink" open={choice.chosen.length > 0 || undefined}>
-      <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
-        Trace on a picture
-        {withCards.length > 0 && <span className="font-normal text-muted">&nbsp;({withCards.length})</span>}
-      </summary>
+    <Fold
+      className="mt-1 border-t border-ink"
+      noted={choice.chosen.length > 0}
+      summary={
+        <>
+          Trace on a picture
+          {withCards.length > 0 && <span className="font-normal text-muted">&nbsp;({withCards.length})</span>}
+        </>
+      }
+    >
       {withCards.length === 0 && (
         <p className="text-sm">
           Lay marker cards round the collar and take a picture: its cards are found at{' '}
@@ -136,6 +142,6 @@ export function PicturesUnder({
           <Said lines={2} problem={underlay.problem} told={underlay.working ? 'Placing the picture …' : ''} />
         </div>
       )}
-    </details>
+    </Fold>
   );
 }

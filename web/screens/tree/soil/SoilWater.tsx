@@ -1,5 +1,6 @@
 'use client';
 
+import { Fold } from '../../../ui/Fold';
 import { dayAfter } from '@undrel/core/vocabulary';
 import { idOf } from '@undrel/core/records';
 import { WATER_QUESTIONS } from '@undrel/core/questions';
@@ -31,10 +32,7 @@ export function SoilWater(props: StationProps) {
   const tomorrow = dayAfter(today, 1);
   const begun = ring !== undefined || hole !== undefined;
   return (
-    <details className="border-t border-ink" open={begun || undefined}>
-      <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
-        Water: infiltration and percolation
-      </summary>
+    <Fold className="border-t border-ink" noted={begun} summary="Water: infiltration and percolation">
       {ring !== undefined && <p>Surface: {infiltrationClass(ring / 1000 / HOUR)}.</p>}
       {hole !== undefined && <p>Hole: {percolationWords(hole / 100 / HOUR)}.</p>}
       <WaterTest
@@ -75,6 +73,6 @@ export function SoilWater(props: StationProps) {
         </p>
       )}
       <Questions {...props} questions={WATER_QUESTIONS} />
-    </details>
+    </Fold>
   );
 }

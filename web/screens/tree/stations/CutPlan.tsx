@@ -46,7 +46,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
   const cuts = useCuts(
     mapped ? { tree, date: visit.date, dig, stem, design, firm: house, stressed } : undefined,
   );
-  const { assessment, working, problem } = cuts;
+  const { assessment, stale, working, problem } = cuts;
   const [at, setAt] = useState(0);
   const shown = assessment?.agreed ?? assessment?.plan;
   const interval = assessment?.interval ?? 1;
@@ -158,6 +158,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
                 year={Number(visit.date.slice(0, 4))}
                 system={system}
                 disabled={!mayJudge}
+                stale={stale}
                 onAgree={() => agree(assessment.plan)}
                 onLeave={() => set({ agreed: [] }, 'agreed')}
                 onWithdraw={() => agree(undefined)}
@@ -217,6 +218,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
                   ways={cuts.alternatives}
                   plan={assessment.plan!}
                   disabled={!mayJudge}
+                  stale={stale}
                   onTake={agree}
                 />
               )}
@@ -238,13 +240,15 @@ function Outcome(props: {
   year: number;
   system: UnitSystem;
   disabled: boolean;
+  /** Whether a plan of the last entry is on its way: what this one says is not acted on. */
+  stale: boolean;
   onAgree: () => void;
   onLeave: () => void;
   onWithdraw: () => void;
   onEase: (limits: NonNullable<CutDesign['limits']>) => void;
   onLetGo: (labels: readonly string[]) => void;
 }) {
-  const { assessment, year, disabled } = props;
+  const { assessment, year, disabled, stale } = props;
   const { plan, clash, agreed, interval, limits } = assessment;
   const shown = agreed ?? plan;
   const labels = Object.keys(shown?.stages ?? {});
@@ -259,12 +263,22 @@ function Outcome(props: {
           {!disabled && (
             <div className="flex flex-wrap gap-2 mt-1">
               {Object.keys(clash.ease).length > 0 && (
-                <button type="button" className="quiet" onClick={() => props.onEase(clash.ease)}>
+                <button
+                  type="button"
+                  className="quiet"
+                  disabled={stale}
+                  onClick={() => props.onEase(clash.ease)}
+                >
                   Ease the limits just enough
                 </button>
               )}
               {clash.letGo.length > 0 && (
-                <button type="button" className="quiet" onClick={() => props.onLetGo(clash.letGo)}>
+                <button
+                  type="button"
+                  className="quiet"
+                  disabled={stale}
+                  onClick={() => props.onLetGo(clash.letGo)}
+                >
                   Let go of {clash.letGo.join(', ')}
                 </button>
               )}
@@ -340,7 +354,7 @@ function Outcome(props: {
         plan && (
           <div className="flex flex-wrap items-center gap-3 my-2">
             {!disabled && (
-              <button type="button" className="act" onClick={props.onAgree}>
+              <button type="button" className="act" disabled={stale} onClick={props.onAgree}>
                 Agree this plan
               </button>
             )}
@@ -368,6 +382,7 @@ function Alternatives(props: {
   ways: readonly Way[];
   plan: Way;
   disabled: boolean;
+  stale: boolean;
   onTake: (way: Way) => void;
 }) {
   const { ways, plan } = props;
@@ -393,6 +408,7 @@ function Alternatives(props: {
               <button
                 type="button"
                 className="quiet"
+                disabled={props.stale}
                 aria-label={`Agree this instead: ${differs(way)}`}
                 onClick={() => props.onTake(way)}
               >

@@ -1,5 +1,6 @@
 'use client';
 
+import { Fold } from '../../../ui/Fold';
 import { NUTRIENT_QUESTIONS, SOIL_QUESTIONS } from '@undrel/core/questions';
 import { chlorosisAdvice, nutrientsOf, sampleOf } from '@undrel/core/soil';
 import { formatValue } from '@undrel/core/units';
@@ -29,10 +30,7 @@ export function SoilSample(props: StationProps) {
           {sentence}
         </p>
       ))}
-      <details className="border-t border-ink" open={begun}>
-        <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
-          Soil sample, single readings
-        </summary>
+      <Fold className="border-t border-ink" noted={begun} summary="Soil sample, single readings">
         {verdict && density && (
           <p className="text-lg my-1" data-testid="soil-verdict">
             <strong>{texture}</strong>, {WORDS[verdict]}
@@ -83,7 +81,7 @@ export function SoilSample(props: StationProps) {
         )}
         <SoilLab {...props} />
         <Questions {...props} questions={[...SOIL_QUESTIONS, ...NUTRIENT_QUESTIONS]} />
-      </details>
+      </Fold>
     </>
   );
 }

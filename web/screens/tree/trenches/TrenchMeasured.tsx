@@ -1,6 +1,7 @@
 import { SECTORS } from '@undrel/core/questions';
 import type { Tree, TrenchDesign } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
+import { Fold } from '../../../ui/Fold';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { NumberInput } from '../../../ui/controls/NumberInput';
@@ -76,10 +77,11 @@ export function TrenchMeasured(props: Measured) {
 function CrownSpread({ tree, system, disabled, onTree }: Measured) {
   const spread = tree.crownSpread ?? [];
   return (
-    <details open={spread.length > 0 || undefined}>
-      <summary className="min-h-[44px] flex items-center cursor-pointer text-todo underline underline-offset-4">
-        Crown at eight bearings
-      </summary>
+    <Fold
+      noted={spread.length > 0}
+      summaryClass="min-h-[44px] flex items-center cursor-pointer text-todo underline underline-offset-4"
+      summary="Crown at eight bearings"
+    >
       <div className="grid grid-cols-4 gap-2">
         {SECTORS.map((name, i) => (
           <LengthInput
@@ -102,6 +104,6 @@ function CrownSpread({ tree, system, disabled, onTree }: Measured) {
           />
         ))}
       </div>
-    </details>
+    </Fold>
   );
 }

@@ -7,8 +7,10 @@ const FINE = 1440 / FOLLOWED;
 /** Ratios of root growth to stem growth the closing is worked out for; between them it goes straight. */
 export const RATIOS = [0.1, 0.35, 0.7, 1.2, 2] as const;
 
-/** Never within the growth looked at. */
+/** Never within the growth looked at, m. */
 const NEVER = 1e9;
+/** Growth that stands for none, m: what presses today. */
+const NONE = 1e-12;
 /** The gap counts as closed within this, m. */
 const CLOSE_ENOUGH = 2e-4;
 /** Closing is followed to this many times the growth looked at. */
@@ -24,10 +26,10 @@ const MOST_VERTICES = 48;
 export interface Closing {
   /** Directions in which it closes at all, degrees from north. */
   directions: Int16Array;
-  /** By direction, then ratio. */
-  growth: Float32Array;
+  /** By ratio, then direction: one by the growth, per m; between two ratios it goes straight. */
+  inverse: Float64Array[];
   /** Least growth at which it presses anywhere, by ratio. */
-  first: Float32Array;
+  first: Float64Array;
 }
 
 /**
@@ -62,10 +64,12 @@ function thinned({ path, counted }: RootReading): RootReading['path'] {
 class Sight {
   private readonly u: Float64Array;
   private readonly v: Float64Array;
+  /** The piece that was nearest when it was last asked for the nearest. */
+  nearest = 0;
 
   constructor(
     private readonly path: RootReading['path'],
-    private readonly pieces: readonly number[],
+    private readonly pieces: Int32Array,
   ) {
     this.u = new Float64Array(path.x.length);
     this.v = new Float64Array(path.x.length);
@@ -73,34 +77,59 @@ class Sight {
 
   turn(sin: number, cos: number): void {
     const { x, y } = this.path;
+    const { u, v } = this;
     for (let i = 0; i < x.length; i++) {
-      this.u[i] = x[i]! * sin + y[i]! * cos;
-      this.v[i] = x[i]! * cos - y[i]! * sin;
+      u[i] = x[i]! * sin + y[i]! * cos;
+      v[i] = x[i]! * cos - y[i]! * sin;
     }
   }
 
   /** Least distance from the line of this length to the root's edge, m; negative where it passes through. */
   gap(reach: number): number {
+    const { pieces } = this;
+    let least = Infinity;
+    for (let p = 0; p < pieces.length; p++) {
+      const gap = this.gapTo(pieces[p]!, reach);
+      if (gap < least) {
+        least = gap;
+        this.nearest = pieces[p]!;
+      }
+    }
+    return least;
+  }
+
+  /** The same to one piece, m. */
+  gapTo(i: number, reach: number): number {
     const { u, v } = this;
     const { radius } = this.path;
-    let least = Infinity;
-    for (const i of this.pieces) {
-      const k = i + 1 < u.length ? i + 1 : i;
-      const [ua, va, ra] = [u[i]!, v[i]!, radius[i]!];
-      const [du, dv, dr] = [u[k]! - ua, v[k]! - va, radius[k]! - ra];
-      if (va * v[k]! < 0) {
-        const t = -va / dv;
-        const at = ua + du * t;
-        if (at >= 0 && at <= reach) {
-          least = Math.min(least, -(ra + dr * t));
-          continue;
-        }
-      }
-      const length2 = du * du + dv * dv;
-      const t = length2 === 0 ? 0 : Math.min(1, Math.max(0, ((reach - ua) * du - va * dv) / length2));
-      const [eu, ev] = [ua + du * t - reach, va + dv * t];
-      least = Math.min(least, Math.sqrt(eu * eu + ev * ev) - ra - dr * t);
-      if (ua >= 0 && ua <= reach) least = Math.min(least, Math.abs(va) - ra);
+    const k = i + 1 < u.length ? i + 1 : i;
+    const ua = u[i]!;
+    const va = v[i]!;
+    const ra = radius[i]!;
+    const ub = u[k]!;
+    const vb = v[k]!;
+    const du = ub - ua;
+    const dv = vb - va;
+    const dr = radius[k]! - ra;
+    if (va * vb < 0) {
+      const t = -va / dv;
+      const at = ua + du * t;
+      if (at >= 0 && at <= reach) return -(ra + dr * t);
+    }
+    const length2 = du * du + dv * dv;
+    const along = (reach - ua) * du - va * dv;
+    const t = along <= 0 || length2 === 0 ? 0 : along >= length2 ? 1 : along / length2;
+    const eu = ua + du * t - reach;
+    const ev = va + dv * t;
+    let least = Math.sqrt(eu * eu + ev * ev) - ra - dr * t;
+    if (ua >= 0 && ua <= reach) {
+      const beside = Math.abs(va) - ra;
+      if (beside < least) least = beside;
+    }
+    // The end of a root is met by the end of the line alone.
+    if (k + 1 < u.length && ub >= 0 && ub <= reach) {
+      const beside = Math.abs(vb) - ra - dr;
+      if (beside < least) least = beside;
     }
     return least;
   }
@@ -135,55 +164,87 @@ function sightOf(reading: RootReading, outline: Outline, underside: number) {
   for (let i = 0; i < path.x.length; i++)
     if (closes && topDepth(path, i) <= underside && (i + 1 < path.x.length || path.x.length === 1))
       pieces.push(i);
-  return { sight: new Sight(path, pieces), now: reading.compression.hitByLayer };
+  return { sight: new Sight(path, Int32Array.from(pieces)), now: reading.compression.hitByLayer };
 }
 
 /**
- * Works out the closing of a root. The gap along a direction only shrinks as bark and root grow, so what does not close
- * by the end never does, and the rest is a falling function with one crossing for each ratio.
+ * The growths at which a root closes along each direction, for ratios from the fastest down.
  *
- * @param horizon growth of the stem's radius to look ahead, m; slower ratios are followed on, to go between by
+ * What does not close by the end never does; the rest is a falling function with one crossing. The root closes with the
+ * piece that closes first: one is followed by itself, and then another only where that is nearer by then.
+ *
+ * @param most growth of the stem's radius to look ahead, m
+ * @param each told direction, place of the ratio, and the growth; not told where it does not close
  */
-export function closingOf(
+function followed(
   reading: RootReading,
   { outline, underside }: DigReading,
-  horizon: number,
-): Closing {
-  const most = LOOK_BEYOND * horizon;
+  ratios: readonly number[],
+  most: number,
+  each: (direction: number, place: number, growth: number) => void,
+): void {
   const { sight, now } = sightOf(reading, outline, underside);
-  const directions: number[] = [];
-  const growth: number[] = [];
-  const first = new Float32Array(RATIOS.length).fill(NEVER);
   for (let d = 0; d < FOLLOWED; d++) {
     const angle = (2 * Math.PI * d) / FOLLOWED;
     const bark = outline.radii[d * FINE]!;
     sight.turn(Math.sin(angle), Math.cos(angle));
-    const pressed = now.some((layer) => layer[d * FINE]);
-    const atStart = sight.gap(bark) - TOUCH_TOLERANCE;
+    if (now.some((layer) => layer[d * FINE]) || sight.gap(bark) <= TOUCH_TOLERANCE) {
+      ratios.forEach((_, k) => each(d, k, 0));
+      continue;
+    }
     const atEnd = sight.gap(bark + most) - TOUCH_TOLERANCE;
-    if (!pressed && atEnd > RATIOS[RATIOS.length - 1]! * most) continue;
-    const here: number[] = new Array<number>(RATIOS.length).fill(NEVER);
+    const lastly = sight.nearest;
     // From the fastest root down: a slower one closes later, so each search starts where the one before ended.
     let from = 0;
-    for (let k = RATIOS.length - 1; k >= 0; k--) {
-      const ratio = RATIOS[k]!;
-      if (pressed || atStart <= 0) {
-        here[k] = 0;
-        continue;
+    let piece = lastly;
+    for (let k = ratios.length - 1; k >= 0; k--) {
+      const ratio = ratios[k]!;
+      if (atEnd - ratio * most > 0) break;
+      const f = (s: number) => sight.gapTo(piece, bark + s) - TOUCH_TOLERANCE - ratio * s;
+      let soonest = most;
+      let last = f(soonest);
+      if (last > 0) {
+        piece = lastly;
+        last = atEnd - ratio * most;
       }
-      const last = atEnd - ratio * most;
-      if (last > 0) break;
-      const f = (s: number) => sight.gap(bark + s) - TOUCH_TOLERANCE - ratio * s;
-      const begin = from === 0 ? atStart : f(from);
-      here[k] = begin <= 0 ? from : crossing(f, from, begin, most, last);
-      from = here[k]!;
+      do {
+        const begin = f(from);
+        const crossed = begin <= 0 ? from : crossing(f, from, begin, soonest, last);
+        const nearer = crossed < soonest;
+        soonest = crossed;
+        if (!nearer) break;
+        last = sight.gap(bark + soonest) - TOUCH_TOLERANCE - ratio * soonest;
+        if (sight.nearest === piece) break;
+        piece = sight.nearest;
+      } while (last < -CLOSE_ENOUGH / 4);
+      each(d, k, soonest);
+      from = soonest;
     }
-    if (here.every((s) => s >= NEVER)) continue;
-    directions.push(d);
-    growth.push(...here);
-    here.forEach((s, k) => (first[k] = Math.min(first[k]!, s)));
   }
-  return { directions: Int16Array.from(directions), growth: Float32Array.from(growth), first };
+}
+
+/**
+ * Works out the closing of a root.
+ *
+ * @param horizon growth of the stem's radius to look ahead, m; slower ratios are followed on, to go between by
+ */
+export function closingOf(reading: RootReading, dig: DigReading, horizon: number): Closing {
+  const directions: number[] = [];
+  const inverse: number[][] = RATIOS.map(() => []);
+  const first = new Float64Array(RATIOS.length).fill(NEVER);
+  followed(reading, dig, RATIOS, LOOK_BEYOND * horizon, (d, k, s) => {
+    if (directions[directions.length - 1] !== d) {
+      directions.push(d);
+      for (const of of inverse) of.push(1 / NEVER);
+    }
+    inverse[k]![directions.length - 1] = 1 / Math.max(s, NONE);
+    first[k] = Math.min(first[k]!, s);
+  });
+  return {
+    directions: Int16Array.from(directions),
+    inverse: inverse.map((of) => Float64Array.from(of)),
+    first,
+  };
 }
 
 /**
@@ -192,24 +253,12 @@ export function closingOf(
  */
 export function closesAt(
   reading: RootReading,
-  { outline, underside }: DigReading,
+  dig: DigReading,
   ratio: number,
   horizon: number,
 ): Float64Array {
-  const { sight, now } = sightOf(reading, outline, underside);
   const growth = new Float64Array(FOLLOWED).fill(Infinity);
-  for (let d = 0; d < FOLLOWED; d++) {
-    const angle = (2 * Math.PI * d) / FOLLOWED;
-    const bark = outline.radii[d * FINE]!;
-    sight.turn(Math.sin(angle), Math.cos(angle));
-    const f = (s: number) => sight.gap(bark + s) - TOUCH_TOLERANCE - ratio * s;
-    const atStart = f(0);
-    if (now.some((layer) => layer[d * FINE]) || atStart <= 0) growth[d] = 0;
-    else {
-      const last = f(horizon);
-      if (last <= 0) growth[d] = crossing(f, 0, atStart, horizon, last);
-    }
-  }
+  followed(reading, dig, [ratio], horizon, (d, _, s) => (growth[d] = s));
   return growth;
 }
 
@@ -224,10 +273,10 @@ export function ratioPlace(ratio: number): { index: number; share: number } {
 }
 
 /**
- * Growth between two neighbouring ratios. Its inverse goes straight: a gap that bark and root close from both sides
+ * Growth between two neighbouring ratios, m. Its inverse goes straight: a gap that bark and root close from both sides
  * lasts for gap / (1 + ratio).
  */
 export function between(low: number, high: number, share: number): number {
-  if (high === 0) return low === 0 ? 0 : high + (low - high) * (1 - share);
+  if (high === 0) return low * (1 - share);
   return 1 / (1 / low + (1 / high - 1 / low) * share);
 }

@@ -59,7 +59,7 @@ const percentile = (sorted: Float64Array, q: number): number =>
   sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))]!;
 
 const bandOf = (years: Float64Array): YearBand => {
-  const sorted = Float64Array.from(years).sort();
+  const sorted = years.slice().sort();
   const at = (q: number) => {
     const year = percentile(sorted, q);
     return year <= HORIZON ? year : undefined;
@@ -89,32 +89,33 @@ function drawsOf(reading: DigReading, stem: StemRate, draws: number, seed: numbe
   });
 }
 
-/** Years until root `i` is pressed, direction by direction, in one draw: the nearer of them and what is there kept. */
-function nearer({ directions, growth }: Closing, ratio: number, stem: number, into: Float64Array): void {
+/** How soon a root presses in one draw, direction by direction, in one by years: the sooner of it and what is there is kept. */
+function sooner({ directions, inverse }: Closing, ratio: number, stem: number, into: Float64Array): void {
   const { index, share } = ratioPlace(ratio);
-  const width = growth.length / directions.length;
-  for (let k = 0, row = index; k < directions.length; k++, row += width) {
-    const years = between(growth[row]!, growth[row + 1]!, share) / stem;
+  const low = inverse[index]!;
+  const high = inverse[index + 1]!;
+  for (let k = 0; k < directions.length; k++) {
+    const soon = (low[k]! + (high[k]! - low[k]!) * share) * stem;
     const d = directions[k]!;
-    if (years < into[d]!) into[d] = years;
+    if (soon > into[d]!) into[d] = soon;
   }
 }
 
-/** Share pressed at the end of each year, from the years in which directions close; pressed now counts in year 0. */
-function yearly(first: Float64Array, weights: Float64Array, into: Float64Array): void {
+/** Share pressed at the end of each year, from how soon directions close; pressed now counts in year 0. */
+function yearly(soonest: Float64Array, weights: Float64Array, into: Float64Array): void {
   into.fill(0);
   for (let d = 0; d < FOLLOWED; d++) {
-    const year = Math.ceil(first[d]! - 1e-9);
+    const year = Math.ceil(1 / soonest[d]! - 1e-9);
     if (year <= HORIZON) into[Math.max(0, year)]! += weights[d]!;
   }
   for (let y = 1; y <= HORIZON; y++) into[y]! += into[y - 1]!;
 }
 
 /** How many separate stretches are pressed by a year. */
-function stretches(first: Float64Array, year: number): number {
+function stretches(soonest: Float64Array, year: number): number {
+  const pressed = (d: number) => 1 / soonest[d]! <= year;
   let count = 0;
-  for (let d = 0; d < FOLLOWED; d++)
-    if (first[d]! <= year && !(first[(d + FOLLOWED - 1) % FOLLOWED]! <= year)) count++;
+  for (let d = 0; d < FOLLOWED; d++) if (pressed(d) && !pressed((d + FOLLOWED - 1) % FOLLOWED)) count++;
   return count;
 }
 
@@ -149,7 +150,7 @@ export function forecastOf(reading: DigReading, options: ForecastOptions): Forec
   const fine = reading.outline.weights.length / FOLLOWED;
   reading.outline.weights.forEach((w, k) => (weights[Math.floor((k + fine / 2) / fine) % FOLLOWED]! += w));
   const drawn = drawsOf(reading, stem, draws, seed);
-  const first = new Float64Array(FOLLOWED);
+  const soonest = new Float64Array(FOLLOWED);
   const year = new Float64Array(HORIZON + 1);
   const plans = scenarios.map((scenario) => ({
     scenario,
@@ -163,33 +164,37 @@ export function forecastOf(reading: DigReading, options: ForecastOptions): Forec
   const stay = new Float64Array(FOLLOWED);
   const pressedFirst = ({ stem: grown, roots }: Draw, which: (i: number) => boolean, into: Float64Array) =>
     closings.forEach((closing, i) => {
-      if (closing.directions.length > 0 && which(i)) nearer(closing, roots[i]! / grown, grown, into);
+      if (closing.directions.length > 0 && which(i)) sooner(closing, roots[i]! / grown, grown, into);
     });
   for (const [k, draw] of drawn.entries()) {
     if (k % 100 === 0 && !goOn(0.4 + (0.6 * k) / draws)) return undefined;
-    stay.fill(Infinity);
+    stay.fill(0);
     pressedFirst(draw, (i) => !cutSomewhere[i], stay);
     for (const { stages, shares } of plans) {
       for (const { from, until, active } of stages) {
-        first.set(stay);
-        pressedFirst(draw, (i) => cutSomewhere[i]! && active[i]!, first);
-        yearly(first, weights, year);
+        soonest.set(stay);
+        pressedFirst(draw, (i) => cutSomewhere[i]! && active[i]!, soonest);
+        yearly(soonest, weights, year);
         for (let y = from; y < until; y++) shares[y]![k] = year[y]!;
       }
     }
   }
-  first.fill(Infinity);
+  soonest.fill(0);
   pressedFirst(
     {
       stem: stem.perYear,
       roots: Float64Array.from(reading.roots, (r) => rootRate(r.root, stem).perYear),
     },
     () => true,
-    first,
+    soonest,
   );
   const involvesAnchor = ({ a, b }: { a: number; b: number }) =>
     isAnchor(reading.roots[a]!.root) || isAnchor(reading.roots[b]!.root);
-  const at = (f: (draw: Draw) => number) => bandOf(Float64Array.from(drawn, f));
+  const at = (f: (draw: Draw) => number) => {
+    const years = new Float64Array(draws);
+    for (let k = 0; k < draws; k++) years[k] = f(drawn[k]!);
+    return bandOf(years);
+  };
   goOn(1);
   return {
     scenarios: plans.map(({ scenario, shares }) => summary(scenario, shares, draws)),
@@ -213,7 +218,7 @@ export function forecastOf(reading: DigReading, options: ForecastOptions): Forec
       diameter,
       year: at((d) => wait(diameter / 2 - reading.outline.farthest, d.stem)),
     })),
-    arcsJoin: joinYear(first),
+    arcsJoin: joinYear(soonest),
     draws,
     seed,
     stem,
@@ -233,10 +238,10 @@ function stagesOf({ cuts }: Scenario, reading: DigReading) {
 }
 
 /** The first year with fewer separate stretches than the year before. */
-function joinYear(first: Float64Array): number | undefined {
-  let before = stretches(first, 0);
+function joinYear(soonest: Float64Array): number | undefined {
+  let before = stretches(soonest, 0);
   for (let y = 1; y <= HORIZON; y++) {
-    const now = stretches(first, y);
+    const now = stretches(soonest, y);
     if (now < before) return y;
     before = now;
   }
@@ -244,35 +249,22 @@ function joinYear(first: Float64Array): number | undefined {
 }
 
 function summary(scenario: Scenario, shares: readonly Float64Array[], draws: number): ScenarioForecast {
-  const sorted = shares.map((s) => Float64Array.from(s).sort());
-  const chance = (threshold: number, by: number) => {
-    let count = 0;
-    for (let k = 0; k < draws; k++) {
-      for (let y = 0; y <= by; y++) {
-        if (shares[y]![k]! >= threshold) {
-          count++;
-          break;
-        }
-      }
-    }
-    return count / draws;
-  };
+  const sorted = shares.map((s) => s.slice().sort());
   return {
     name: scenario.name,
     cuts: scenario.cuts,
     p10: sorted.map((s) => percentile(s, 0.1)),
     p50: sorted.map((s) => percentile(s, 0.5)),
     p90: sorted.map((s) => percentile(s, 0.9)),
-    reach: THRESHOLDS.map((threshold) => ({
-      threshold,
-      year: bandOf(
-        Float64Array.from({ length: draws }, (_, k) => {
-          const y = shares.findIndex((s) => s[k]! >= threshold);
-          return y < 0 ? Infinity : y;
-        }),
-      ),
-      within5: chance(threshold, 5),
-      within10: chance(threshold, 10),
-    })),
+    reach: THRESHOLDS.map((threshold) => {
+      const years = new Float64Array(draws).fill(Infinity);
+      for (let y = HORIZON; y >= 0; y--) {
+        const share = shares[y]!;
+        for (let k = 0; k < draws; k++) if (share[k]! >= threshold) years[k] = y;
+      }
+      const within = (by: number) =>
+        years.reduce((count, year) => (year <= by ? count + 1 : count), 0) / draws;
+      return { threshold, year: bandOf(years), within5: within(5), within10: within(10) };
+    }),
   };
 }

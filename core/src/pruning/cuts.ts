@@ -83,11 +83,11 @@ function aboutAnchors(reading: RootReading, dig: DigReading, dbh: number | undef
         isAnchor(other.root) &&
         root.from !== other.root.label &&
         other.root.from !== root.label &&
-        other.path.x.some(
-          (x, k) =>
-            Math.hypot(x - path.x[i]!, other.path.y[k]! - path.y[i]!, other.path.z[k]! - path.z[i]!) <
-            other.path.radius[k]! + path.radius[i]! + LIMITS.cutClearance.value,
-        ),
+        other.path.x.some((x, k) => {
+          const [dx, dy, dz] = [x - path.x[i]!, other.path.y[k]! - path.y[i]!, other.path.z[k]! - path.z[i]!];
+          const clear = other.path.radius[k]! + path.radius[i]! + LIMITS.cutClearance.value;
+          return dx * dx + dy * dy + dz * dz < clear * clear;
+        }),
     );
   const near: number[] = [];
   for (let i = counted; i <= last; i++) if (onAnchor(i)) near.push(i);

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import type { Dig, DugRoot } from '../records';
 import {
   compressionOf,
@@ -8,6 +9,7 @@ import {
   type RootPath,
 } from '../roots';
 import { forecastOf, grownDig, HORIZON, seeded, normalFrom, logNormal, stemRate, rootRate } from './index';
+import { closesAt } from './closing';
 import type { Rate } from './rates';
 
 const root = (label: string, points: [number, number, number][], more: Partial<DugRoot> = {}): DugRoot => ({
@@ -216,4 +218,57 @@ test('the rate comes from two outlines where there are two, else from the specie
   expect(stemRate(katsura, [girth('2025-10-01', 0.2), girth('2026-03-01', 0.212)]).from).toContain('species');
   expect(stemRate(katsura, [visit('2026-03-01', 0.31)])).toMatchObject({ from: 'slow growing by species' });
   expect(stemRate({ label: 'X', species: 'Xylotherium maximum' }, []).from).toContain('in no list');
+});
+
+test('a root closes on a direction when bark that has grown that far first meets it, tried millimetre by millimetre', () => {
+  const radius = 0.15;
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.record({
+          out: fc.double({ min: 0.02, max: 0.2, noNaN: true }),
+          across: fc.double({ min: 0.02, max: 0.06, noNaN: true }),
+        }),
+        {
+          minLength: 4,
+          maxLength: 4,
+        },
+      ),
+      fc.constantFrom(0.3, 0.7, 1.5),
+      fc.integer({ min: 60, max: 140 }),
+      (places, ratio, direction) => {
+        const reading = readDig(
+          { stemDiameter: 2 * radius },
+          dig(
+            root(
+              'A',
+              places.map(({ out, across }, i) => [40 + 40 * i, out, across]),
+            ),
+          ),
+        );
+        const read = reading.roots[0]!;
+        const { x, y, radius: r } = read.path;
+        const angle = (direction * Math.PI) / 180;
+        const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
+        // Distance to a line that ends at `reach`, of points along the pieces of the root.
+        const gap = (reach: number) => {
+          let least = Infinity;
+          for (let i = 0; i + 1 < x.length; i++)
+            for (const t of [0, 0.2, 0.4, 0.6, 0.8, 1]) {
+              const at = (of: Float64Array) => of[i]! + (of[i + 1]! - of[i]!) * t;
+              const along = Math.min(reach, Math.max(0, at(x) * sin + at(y) * cos));
+              least = Math.min(least, Math.hypot(at(x) - along * sin, at(y) - along * cos) - at(r));
+            }
+          return least;
+        };
+        let tried = Infinity;
+        for (let s = 0; s <= 0.12 && tried === Infinity; s += 0.001)
+          if (gap(radius + s) - TOUCH_TOLERANCE - ratio * s <= 0) tried = s;
+        const closes = closesAt(read, reading, ratio, 0.12)[direction]!;
+        if (tried === Infinity) expect(closes).toBeGreaterThan(0.117);
+        else expect(Math.abs(closes - tried)).toBeLessThan(0.003);
+      },
+    ),
+    { numRuns: 60 },
+  );
 });

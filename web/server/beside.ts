@@ -91,6 +91,9 @@ export function beside<T extends Task>(
   );
 }
 
+/** Whether the lane of a task stands empty. */
+export const idleFor = (task: Task): boolean => running(laneOf(task)).queue.idle;
+
 /** For programs that serve no firm: scripts and tests. */
 export const ALONE: Asker = { firmId: 'none', userId: 'none' };
 

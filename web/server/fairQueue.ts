@@ -40,6 +40,11 @@ export class FairQueue {
     }
   }
 
+  /** Whether nothing is being done and nothing waits. */
+  get idle(): boolean {
+    return this.atWork === 0;
+  }
+
   private turn(client: string, signal: AbortSignal | undefined): Promise<void> {
     if (signal?.aborted) return Promise.reject(stopped());
     if (this.mayBegin(client)) {

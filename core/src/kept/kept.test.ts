@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { keeping } from './index';
+import { keeping, keepingMade } from './index';
 
 test('what follows from the same is worked out once while it is kept; the longest unused goes first', () => {
   const made: string[] = [];
@@ -38,4 +38,34 @@ test('no more weight is kept than allowed, and one that outweighs all is given a
       expect(ask(-1, 101)).toBe(true);
     }),
   );
+});
+
+test('what takes time is made once for all who ask meanwhile; one that fails is made by those who waited', async () => {
+  const keep = keepingMade<{ n: number }>(2, () => 1);
+  const given: ((made: { n: number } | Error) => void)[] = [];
+  const ask = (key: string) =>
+    keep(
+      key,
+      () =>
+        new Promise((resolve, reject) =>
+          given.push((made) => (made instanceof Error ? reject(made) : resolve(made))),
+        ),
+    );
+  const [first, second, other] = [ask('a'), ask('a'), ask('b')];
+  expect(given).toHaveLength(2);
+  given[0]!(new Error('stopped'));
+  await expect(first).rejects.toThrow('stopped');
+  await new Promise(setImmediate);
+  expect(given).toHaveLength(3);
+  given[2]!({ n: 3 });
+  given[1]!({ n: 2 });
+  expect([await second, await other]).toEqual([{ n: 3 }, { n: 2 }]);
+  expect([await ask('a'), await ask('b')]).toEqual([{ n: 3 }, { n: 2 }]);
+  expect(given).toHaveLength(3);
+  // No more is kept than allowed: the longest unused went.
+  const third = ask('c');
+  given[3]!({ n: 4 });
+  await third;
+  void ask('a');
+  expect(given).toHaveLength(5);
 });

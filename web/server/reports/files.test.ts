@@ -13,7 +13,8 @@ import type { ReportContent } from '../../protocol/report';
 import { reportContent } from './content';
 import type { ReportSource } from './source';
 import { reportFile } from './files';
-import { reportPdf, setDocx, setPdf } from './setDocument';
+import { ALONE } from '../beside';
+import { reportPdf, setAhead, setDocx, setPdf } from './setDocument';
 
 const RATES: Rates = {
   currency: 'EUR',
@@ -103,6 +104,23 @@ test('where measures are US ones, the paper is letter: 8.5 x 11 in', async () =>
   for (const page of pdf.getPages()) expect(page.getSize()).toEqual({ width: 612, height: 792 });
   const zip = await JSZip.loadAsync(await setDocx(documentOf(us, undefined)));
   expect(await zip.file('word/document.xml')!.async('string')).toContain('<w:pgSz w:w="12240" w:h="15840"');
+});
+
+test('what was set is given again without being set, and a draft that is looked at is set ahead', async () => {
+  const seen = { ...content, client: 'Who looked at it first' };
+  // Nothing is set for an asker that has gone; what is kept is there all the same.
+  const gone = { ...ALONE, signal: AbortSignal.abort() };
+  const asked = () => reportPdf(seen, undefined, gone, {}, 'record', 'de');
+  await expect(asked()).rejects.toThrow('Stopped before it was done');
+  await setAhead(seen, () => Promise.resolve({}), ALONE, 'de');
+  const text = await textOf(Buffer.from(await asked()));
+  expect(text).toContain('Who looked at it first');
+  expect(text).toContain('Entwurf');
+  // Another word, another document; one that cannot be had is no fault of whoever looks.
+  await expect(
+    reportPdf({ ...seen, client: 'Another' }, undefined, gone, {}, 'record', 'de'),
+  ).rejects.toThrow();
+  await setAhead({ ...seen, client: 'Away' }, () => Promise.reject(new Error('store away')), ALONE, 'de');
 });
 
 test('Markdown and JSON carry every section and every sum', async () => {

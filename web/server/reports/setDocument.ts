@@ -1,21 +1,32 @@
+import { createHash } from 'node:crypto';
+import { keepingMade } from '@undrel/core/kept';
 import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
 import type { Language } from '../../language/languages';
 import { documentIn, TIGHTEST } from '../../documents/documentIn';
 import type { ReportStamp } from '../../documents/head';
 import { LENGTH_WORDS, type Length } from '../../protocol/lengths';
-import { ALONE, beside, type Asker } from '../beside';
+import { ALONE, beside, idleFor, type Asker } from '../beside';
 import { OTHER } from './edition';
 import type { Proof } from './proof';
 
-/** A document as PDF, set beside the server, and how many pages it has. */
+/** What is kept of the documents set last, bytes. */
+const MOST = 64_000_000;
+const pdfs = keepingMade<{ bytes: Uint8Array<ArrayBuffer>; pages: number }>(
+  MOST,
+  ({ bytes }) => bytes.length,
+);
+
+/** A document as PDF, set beside the server, and how many pages it has; the same one is not set twice while it is kept. */
 export const setPdf = (
   doc: ReadDocument,
   asker: Asker = ALONE,
   files: PictureFiles = {},
   proof?: Proof,
-): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> =>
-  beside('pdf', { doc, files, ...(proof && { proof }) }, asker);
+): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => {
+  const all = createHash('sha256').update(JSON.stringify([doc, Object.keys(files).sort(), proof ?? null]));
+  return pdfs(all.digest('base64'), () => beside('pdf', { doc, files, ...(proof && { proof }) }, asker));
+};
 
 /** A document as DOCX, set beside the server: its pictures take seconds where there are many. */
 export const setDocx = (
@@ -53,6 +64,24 @@ export const reportPdf = async (
   length: Length = 'record',
   language: Language = 'en',
 ): Promise<Uint8Array<ArrayBuffer>> => (await fitted(length, content, stamp, asker, files, language)).pdf;
+
+/**
+ * Sets the full record of a draft that is being looked at, where nobody waits for a document: its file is there when it
+ * is asked for. Where it cannot be set, whoever asks for it is told.
+ */
+export async function setAhead(
+  content: ReportContent,
+  pictures: () => Promise<PictureFiles>,
+  { firmId, userId }: Asker,
+  language: Language,
+): Promise<void> {
+  if (!idleFor('pdf')) return;
+  try {
+    await reportPdf(content, undefined, { firmId, userId }, await pictures(), 'record', language);
+  } catch {
+    return;
+  }
+}
 
 /** The full record of an issued report as PDF, with what proves it. */
 export const provenPdf = async (

@@ -1,10 +1,11 @@
-import type { NextRequest } from 'next/server';
+import { after, type NextRequest } from 'next/server';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { asked, plain } from '@/server/accounts/request';
 import { contentOf } from '@/server/reports/contentOf';
 import { editionOf } from '@/server/reports/edition';
 import { reportAnswer } from '@/server/reports/files';
 import { filesFor } from '@/server/pictures/forDocument';
+import { setAhead } from '@/server/reports/setDocument';
 import { openDraft } from '@/server/reports/reports';
 
 /** The draft of a visit's report as a file; the full record as PDF where no length and no format is asked for. */
@@ -23,6 +24,8 @@ export async function GET(
     if (!draft) return plain(404, 'There is no such visit.');
     const content = await contentOf(draft.source, asker);
     const files = await filesFor(inFirm, content.pictures, format);
+    if (format === 'json' && length === 'record')
+      after(() => setAhead(content, () => filesFor(inFirm, content.pictures), asker, language));
     return reportAnswer(content, undefined, format, asker, files, length, language);
   });
 }

@@ -1,6 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
 import type { CaseFile } from '@undrel/core/format';
-import type { DugRoot } from '@undrel/core/records';
+import { bearingGap } from '@undrel/core/geometry';
+import { eyeOf, laidFor, movedForDepth } from '@undrel/core/photogrammetry';
+import type { Dig, DugRoot } from '@undrel/core/records';
 import { planPoint, readDig } from '@undrel/core/roots';
 import { photographOf, roundDig } from '../db/demo/photographs';
 import { PROPERTIES } from '../db/demo/world';
@@ -27,11 +29,14 @@ async function planPlaces(page: Page) {
     [box.x + box.width / 2 + x * scale, box.y + box.height / 2 - y * scale] as const;
 }
 
-/** The newest root of the tree, as it is kept. */
-async function lastRoot(page: Page): Promise<DugRoot> {
+/** The newest dig of the tree, as it is kept. */
+async function keptDig(page: Page): Promise<Dig> {
   const stored = (await (await page.request.get(`/api/trees/${TREE}/case`)).json()) as CaseFile;
-  return stored.visits.at(-1)!.dig!.roots.at(-1)!;
+  return stored.visits.at(-1)!.dig!;
 }
+
+/** Its newest root. */
+const lastRoot = async (page: Page): Promise<DugRoot> => (await keptDig(page)).roots.at(-1)!;
 
 test('cards are found, the bark is touched, and a root is traced on the plan: place and thickness as they are', async ({
   page,
@@ -103,6 +108,41 @@ test('cards are found, the bark is touched, and a root is traced on the plan: pl
   await expect(points.getByRole('row')).toHaveCount(2);
   await saved(page);
   await entry.getByRole('button', { name: /^Remove root/ }).click();
+  await saved(page);
+
+  // The bark, where it meets the ground: on the picture it seems to lie as far aside as the roots are higher.
+  await entry.getByText('Stem, tape and compass', { exact: true }).click();
+  await entry.getByRole('button', { name: 'Draw the bark on the plan' }).click();
+  await page.getByRole('group', { name: /^Plan of the dig/ }).press('0');
+  const { level } = made.tie!;
+  // The picture shows a metre to each side of the stem.
+  const ground = (await page.getByTestId('dig-plan').locator('image').boundingBox())!;
+  const on = ([x, y]: readonly [number, number]) =>
+    [ground.x + ((1 + x) / 2) * ground.width, ground.y + ((1 - y) / 2) * ground.height] as const;
+  const [ex, ey, ez] = eyeOf(made.camera);
+  const touched = [-60, -30, 0, 30, 60].map((aside) => FROM + aside);
+  for (const [i, bearing] of touched.entries()) {
+    const place = planPoint(bearing, truth.outline.radius(bearing));
+    await page.mouse.click(
+      ...on(movedForDepth({ eye: [ex, ey, ez + level], level }, place, level, laidFor(level, top))),
+    );
+    await expect(page.getByText(`all round the stem: ${i + 1} so far.`)).toBeVisible();
+  }
+  await saved(page);
+  const radii = async () => (await keptDig(page)).radii ?? [];
+  for (const { bearing, radius } of await radii())
+    expect(Math.abs(radius - truth.outline.radius(bearing))).toBeLessThan(0.003);
+  const near50 = (await radii()).filter((r) => bearingGap(r.bearing, FROM) < 15).length;
+  expect(near50).toBe(1);
+  // One that is undone is gone, and does not come back with the next.
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('all round the stem: 4 so far.')).toBeVisible();
+  await page.mouse.click(...on(planPoint(300, truth.outline.radius(300))));
+  await expect(page.getByText('all round the stem: 5 so far.')).toBeVisible();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await saved(page);
+  expect((await radii()).some((r) => bearingGap(r.bearing, 110) < 4)).toBe(false);
+  await choose(entry.getByLabel('Outline of the stem'), { label: 'round, as the stem was measured' });
   await saved(page);
 });
 

@@ -1,5 +1,6 @@
 export * from './anchors';
 export * from './arcs';
+export * from './bark';
 export * from './compression';
 export * from './crossings';
 export * from './edits';

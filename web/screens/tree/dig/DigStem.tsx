@@ -62,11 +62,14 @@ export function DigStem({
   system,
   disabled,
   onChange,
+  onDraw,
 }: {
   head: DigHead;
   system: UnitSystem;
   disabled: boolean;
   onChange: (head: DigHead, field: string) => void;
+  /** Begins to draw the bark on the plan. */
+  onDraw: () => void;
 }) {
   const set = (change: Partial<DigHead>, field: string) => onChange({ ...head, ...change }, field);
   const shape: Shape = head.radii ? 'radii' : head.diameters ? 'diameters' : 'round';
@@ -138,6 +141,13 @@ export function DigStem({
           disabled={disabled}
         />
       </div>
+      {!disabled && (
+        <p>
+          <button type="button" className="quiet" onClick={onDraw}>
+            Draw the bark on the plan
+          </button>
+        </p>
+      )}
       {head.diameters && (
         <div className="grid grid-cols-3 gap-2">
           <BearingInput

@@ -138,6 +138,7 @@ export function PicturesUnder({
           <p className="text-sm text-muted">
             Give the depth of the top of the root below grade first, by the rod: the picture is true for roots
             at that depth, and others are seen beside their place. Then draw the root, from the stem outward.
+            A stem that is not round: draw its bark first, under Stem, tape and compass.
           </p>
           <Said lines={2} problem={underlay.problem} told={underlay.working ? 'Placing the picture …' : ''} />
         </div>

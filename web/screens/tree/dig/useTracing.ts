@@ -1,6 +1,13 @@
 'use client';
 
-import { keptOnRays, laidFor, TRACED_WITHIN, type Point } from '@undrel/core/photogrammetry';
+import {
+  keptOnRays,
+  laidFor,
+  movedForDepth,
+  shownBy,
+  TRACED_WITHIN,
+  type Point,
+} from '@undrel/core/photogrammetry';
 import type { Dig, DugRoot, Picture, Tree } from '@undrel/core/records';
 import { addPoint, laidOnBark, liesOnBark, readingAt, type PitFrame } from '@undrel/core/roots';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -92,6 +99,13 @@ export function useTracing({
     /** One more touch on a root, by its id; `root` tells what it is when the touch's turn comes. */
     tap: (id: string, root: () => DugRoot | undefined, at: Point) => {
       line.current = line.current.then(() => touch(id, root, at)).catch(() => undefined);
+    },
+    /** Where a touch on the picture lies if it is on the ground of the cards. */
+    onGround: (at: Point): Point => {
+      if (!underlay.under || laid === undefined) return at;
+      const views = underlay.lies.flatMap((l) => (choice.chosen.includes(l.hash) && 'eye' in l ? [l] : []));
+      const from = shownBy(views, at);
+      return from ? movedForDepth(from, at, laid, from.level) : at;
     },
     /** A root after it was edited; one that was traced stays on the rays of its picture. */
     edited: (before: DugRoot, after: DugRoot): DugRoot => {

@@ -1,10 +1,9 @@
 'use client';
 
-import { Slider } from '../../../ui/controls/Slider';
 import { type DigHead, type DugRoot, idOf, NEW_DIG, type RootKind } from '@undrel/core/records';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { DIG_QUESTIONS } from '@undrel/core/questions';
-import { grownDig, HORIZON } from '@undrel/core/growth';
+import { grownDig } from '@undrel/core/growth';
 import type { RootDecision } from '@undrel/core/pruning';
 import { girdledShare, nextLabel } from '@undrel/core/roots';
 
@@ -24,9 +23,11 @@ import { DigPlanView } from '../dig/DigPlanView';
 import { ForecastPart } from '../dig/ForecastPart';
 import { planOf } from '../../../drawings/digSheet';
 import { DigStem } from '../dig/DigStem';
+import { DigYears, NowDrawn } from '../dig/WithPlan';
 import { KINDS, RootEditor } from '../dig/RootEditor';
 import { RootNumbers } from '../dig/RootNumbers';
 import { RootRow } from '../dig/RootRow';
+import { useBark } from '../dig/useBark';
 import { useDig, useSame } from '../dig/useDig';
 import { PicturesUnder } from '../dig/PicturesUnder';
 import { useTracing } from '../dig/useTracing';
@@ -37,6 +38,8 @@ import { treeHref } from '../../../protocol/treeHref';
 import { Select } from '../../../ui/controls/Select';
 
 const NO_CUTS = {};
+/** Where the plan stands beside the entry: from `lg` on. */
+const BESIDE = '(min-width: 64rem)';
 
 const selectedLabelOf = (items: readonly Item[], id: string | undefined): string | undefined =>
   (items.find((i) => i.id === id)?.values as DugRoot | null | undefined)?.label;
@@ -76,27 +79,48 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
     setSelectedId(rootItems.find((r) => r.values.label === label)?.id);
     setPoint(undefined);
     setDrawing(false);
+    bark.end();
   };
   const save = (id: string, root: DugRoot | null, field: string = ONE_STEP) => {
     setShaped(undefined);
     if (!headItem?.values) control.set('dig', idOf('dig', visitId), visitId, NEW_DIG, ONE_STEP);
     control.set('root', id, visitId, root, field);
   };
+  /** Where the plan stands above the entry, it is opened to draw on, and closed when that is done. */
+  const showPlan = () => setLarge(!matchMedia(BESIDE).matches);
   const begin = (draw: boolean) => {
     const id = newId();
     const label = nextLabel(labels);
     save(id, { label, kind: newKind, start: newKind === 'competing' ? 'outside' : 'stem', points: [] });
+    bark.end();
     setSelectedId(id);
     setPoint(undefined);
     setDrawing(draw);
     setYear(0);
+    if (draw) showPlan();
   };
   const tracing = useTracing({ pictures, tree, dig, frame, save });
+  const bark = useBark({
+    control,
+    visitId,
+    tree,
+    head,
+    reading,
+    roots: rootItems,
+    onGround: tracing.onGround,
+  });
   const latest = useRef(rootItems);
   useEffect(() => {
     latest.current = rootItems;
   });
+  const drawBark = () => {
+    select(undefined);
+    setYear(0);
+    bark.begin();
+    showPlan();
+  };
   const tap = (x: number, y: number) => {
+    if (bark.drawing) return bark.touch([x, y]);
     if (!selectedItem) return;
     const { id } = selectedItem;
     tracing.tap(id, () => latest.current.find((r) => r.id === id)?.values, [x, y]);
@@ -145,7 +169,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
             dbh={tree.dbh ?? tree.stemDiameter}
             drip={tree.crownRadius}
             system={system}
-            drawing={drawing && editable}
+            drawing={(drawing || bark.drawing) && editable}
             editable={editable}
             onSelect={select}
             onPoint={setPoint}
@@ -162,31 +186,29 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
               {large ? 'Back to the entry' : 'Large plan'}
             </button>
             {drawing && editable && selected && (
-              <p
-                role="status"
-                className="absolute inset-x-16 top-2 bg-wash border border-ink px-3 py-2 flex items-center gap-3"
+              <NowDrawn
+                onDone={() => {
+                  setDrawing(false);
+                  setLarge(false);
+                }}
               >
                 Tap along root {selected.label}.
-                <button type="button" className="act ml-auto" onClick={() => setDrawing(false)}>
-                  Done
-                </button>
-              </p>
+              </NowDrawn>
+            )}
+            {bark.drawing && editable && (
+              <NowDrawn
+                onDone={() => {
+                  bark.end();
+                  setLarge(false);
+                }}
+              >
+                Tap where the bark meets the ground, all round the stem: {bark.touched} so far.
+              </NowDrawn>
             )}
           </DigPlanView>
         </div>
         {reading.roots.length > 0 && (
-          <div className="flex items-center gap-3 px-3 min-h-[44px] bg-sheet border-t border-ink">
-            <span className="num font-bold w-12">{thisYear + year}</span>
-            <Slider
-              label="Year"
-              says={`${thisYear + year}, ${Math.round(100 * grown.share)}% of the bark compressed`}
-              min={0}
-              max={HORIZON}
-              value={year}
-              onChange={setYear}
-            />
-            <span className="num text-sm w-12 text-right">{thisYear + HORIZON}</span>
-          </div>
+          <DigYears from={thisYear} year={year} share={grown.share} onYear={setYear} />
         )}
       </div>
       <EntryColumn foot={foot}>
@@ -374,6 +396,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
               system={system}
               disabled={!mayMeasure}
               onChange={(next, field) => control.set('dig', idOf('dig', visitId), visitId, next, field)}
+              onDraw={drawBark}
             />
           </details>
           {rows.length > 0 && (

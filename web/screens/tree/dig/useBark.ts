@@ -1,0 +1,76 @@
+'use client';
+
+import type { Point } from '@undrel/core/photogrammetry';
+import { type DigHead, type DugRoot, idOf, type Tree } from '@undrel/core/records';
+import {
+  barkBefore,
+  keptOnPlan,
+  outlineOf,
+  radiiThrough,
+  stillTouched,
+  type BarkBefore,
+  type DigReading,
+} from '@undrel/core/roots';
+import { useState } from 'react';
+import type { Item } from '../../../protocol/item';
+import type { StationProps } from '../visitEntry';
+
+/** What the bark is drawn over: the outline before, and what was touched since. */
+interface Begun {
+  before: BarkBefore;
+  places: Point[];
+}
+
+/**
+ * The bark of the stem drawn on the plan, place by place, with or without a picture beneath. Each touch is kept at once;
+ * one that is undone is gone. Roots that were traced on a picture stay where they lie.
+ */
+export function useBark({
+  control,
+  visitId,
+  tree,
+  head,
+  reading,
+  roots,
+  onGround,
+}: {
+  control: StationProps['control'];
+  visitId: string;
+  tree: Tree;
+  head: DigHead;
+  reading: DigReading;
+  roots: readonly (Item & { values: DugRoot })[];
+  /** Where a touch on a picture lies if it is on the ground. */
+  onGround: (at: Point) => Point;
+}) {
+  const [begun, setBegun] = useState<Begun | undefined>(undefined);
+  const touched = begun ? stillTouched(begun.places, head.radii, begun.before) : [];
+  const touch = (at: Point) => {
+    if (!begun) return;
+    const places = [...touched, onGround(at)];
+    const { turn } = reading;
+    setBegun({ ...begun, places });
+    const radii = radiiThrough(places, begun.before);
+    const next = { ...head, radii, diameters: undefined };
+    const frame = { dig: head, turn, outline: reading.outline };
+    const after = { dig: head, turn, outline: outlineOf(next, turn, undefined) };
+    control.setAll([
+      { kind: 'dig', id: idOf('dig', visitId), parent: visitId, values: next },
+      ...roots
+        .filter((r) => r.values.traced && head.measuredFrom === 'bark')
+        .map((r) => ({
+          kind: 'root' as const,
+          id: r.id,
+          parent: visitId,
+          values: keptOnPlan(r.values, frame, after),
+        })),
+    ]);
+  };
+  return {
+    drawing: begun !== undefined,
+    touched: touched.length,
+    begin: () => setBegun({ before: barkBefore(tree, head), places: [] }),
+    end: () => setBegun(undefined),
+    touch,
+  };
+}

@@ -19,6 +19,7 @@ const apart = {
 export default {
   // Ends a test that hangs; says nothing of how fast one has to be.
   testTimeout: 300_000,
+  testSequencer: '<rootDir>/scripts/setup/longFirst.mjs',
   projects: [
     { ...bare, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts', '<rootDir>/db/**/*.test.ts'] },
     {

@@ -1,9 +1,6 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { expect, test, type Page } from '@playwright/test';
+import { findings } from './axe';
 import { enterDemo, STATIONS } from './enter';
-
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 /** Views by what they are about; each group is a test of its own, so that a busy machine ends each in time. */
 const VIEWS: Record<string, readonly string[]> = {
@@ -46,30 +43,6 @@ const VIEWS: Record<string, readonly string[]> = {
   'stations of a tree': STATIONS.slice(0, 6).map((s) => `/trees/sable-katsura-14?station=${s}`),
   'stations of a tree, what follows': STATIONS.slice(6).map((s) => `/trees/sable-katsura-14?station=${s}`),
 };
-
-interface Violation {
-  id: string;
-  impact: string;
-  nodes: { target: string[] }[];
-}
-
-/** Serious and critical findings of the page as it stands, by all rules or those named; the rules are in the page already. */
-async function findings(page: Page, rules: readonly string[] | undefined): Promise<string[]> {
-  const violations = await page.evaluate(async (runOnly) => {
-    const run = (window as unknown as { axe: { run: (o: unknown) => Promise<{ violations: Violation[] }> } })
-      .axe.run;
-    return (await run({ resultTypes: ['violations'], ...(runOnly && { runOnly }) })).violations;
-  }, rules);
-  return violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map(
-      (v) =>
-        `${v.id}: ${v.nodes
-          .slice(0, 3)
-          .map((n) => n.target.join(' '))
-          .join(' | ')}`,
-    );
-}
 
 /** From when letters have their shapes: where each thing that can be pressed is first seen, and where else after that. */
 function watchMoves(late: string): void {
@@ -173,7 +146,6 @@ async function open(page: Page, view: string, screen: Screen) {
   const { width } = screen;
   const { moved, late } = await movedLate(page);
   expect([view, width, moved]).toEqual([view, width, []]);
-  await page.evaluate(axe);
   return { late };
 }
 
@@ -182,7 +154,6 @@ test.describe.configure({ mode: 'parallel' });
 test('no serious finding: sign-in', async ({ page }) => {
   for (const view of ['/sign-in', '/sign-in/forgotten', '/mailbox', '/verify']) {
     await page.goto(view);
-    await page.evaluate(axe);
     for (const screen of [DESK, PHONE]) await check(page, view, screen);
   }
 });

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { findings } from './axe';
 import { enterDemo, saved, station } from './enter';
 import { choose } from './choose';
 
@@ -139,6 +140,7 @@ test('a bearing is taken from the compass over the keys of a phone, with its err
     setInterval(turn, 50);
   });
   await expect(compass).toContainText('142° SE ± 10°');
+  expect(await findings(page)).toEqual([]);
   // With the declination where the phone is, from true north.
   await page.context().grantPermissions(['accelerometer', 'gyroscope', 'magnetometer', 'geolocation']);
   await page.context().setGeolocation({ latitude: -36, longitude: -137, accuracy: 3 });

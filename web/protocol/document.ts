@@ -58,6 +58,8 @@ export interface ReadDocument {
   compact?: true;
   /** How many times it was made shorter so that it fits its pages. */
   shortened?: number;
+  /** Names and texts that people wrote, where it is kept to be read in any language: they stay as they are. */
+  own?: string[];
   sections: Section[];
 }
 

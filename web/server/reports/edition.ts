@@ -13,10 +13,16 @@ export const OTHER: Record<Language, InOther | undefined> = {
   de: { language: 'de', ...GERMAN },
 };
 
-/** A document as it is read: days with their months, in its language. @param own names and texts that stay as they are */
-export function asRead(doc: ReadDocument, language: Language, own?: ReadonlySet<string>): ReadDocument {
+/** A document as it is read: days with their months, in its language. @param named what else stays as it is */
+export function asRead(
+  { own = [], ...doc }: ReadDocument,
+  language: Language,
+  named: readonly string[] = [],
+): ReadDocument {
   const other = OTHER[language];
-  return other ? documentInLanguage(doc, other.language, other.say, own) : withLongDays(doc);
+  return other
+    ? documentInLanguage(doc, other.language, other.say, new Set([...own, ...named]))
+    : withLongDays(doc);
 }
 
 /** In which form a report is asked for. */

@@ -86,7 +86,7 @@ async function* recordOf(
     trees.push(id === idle[0]?.id ? { ...section, page: true } : section);
     yield step(`Writing up ${source.tree.label}`);
   }
-  return { ...first, sections: [...first.sections, ...annexes(trees)] };
+  return withOwn({ ...first, sections: [...first.sections, ...annexes(trees)] }, grounds, sources);
 }
 
 /** The figures of every tree with its causes. */
@@ -122,18 +122,20 @@ export async function* propertyReport(
     length === 'record'
       ? yield* recordOf(grounds, sources, work, asker, step)
       : await shorter(length, grounds, sources, work, asker, language);
-  yield await fileOf(asRead(doc, language, ownTexts(grounds, sources)), format, asker);
+  yield await fileOf(asRead(doc, language), format, asker);
 }
 
-/** What people called things, and what they wrote of them: it stays as it is in any language. */
-const ownTexts = ({ page }: Grounds, sources: readonly TreeSource[]): ReadonlySet<string> =>
-  new Set([
+/** A document that knows what people named and wrote in it. */
+const withOwn = (doc: ReadDocument, { page }: Grounds, sources: readonly TreeSource[]): ReadDocument => ({
+  ...doc,
+  own: [
     page.name,
     ...sources.flatMap(({ source: { tree, visit } }) => [
       tree.label,
       ...visit.decisions.flatMap((d) => d.wording ?? []),
     ]),
-  ]);
+  ],
+});
 
 /** A document as bytes. */
 export const documentFile = async (
@@ -172,11 +174,12 @@ async function shorter(
   if (length === 'report') {
     const whole = overview(grounds, sources, work);
     const sections = whole.sections.map(({ page: _, ...section }) => section);
-    return { ...whole, compact: true, sections };
+    return withOwn({ ...whole, compact: true, sections }, grounds, sources);
   }
   const counts = { trees: grounds.page.trees.length, visited: sources.length };
   for (let tight = 0; ; tight++) {
-    const doc = propertyLetter(headOf(grounds), counts, work, grounds.rates, tight);
+    const letter = propertyLetter(headOf(grounds), counts, work, grounds.rates, tight);
+    const doc = withOwn(letter, grounds, sources);
     const { pages } = await setPdf(asRead(doc, language), asker);
     if (tight === TIGHTEST || pages <= LENGTH_WORDS.letter.pages!) return doc;
   }

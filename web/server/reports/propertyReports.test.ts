@@ -1,9 +1,11 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { readCase } from '@undrel/core/format';
+import { idOf } from '@undrel/core/records';
 import type { IssueProgress } from '../../protocol/propertyWork';
 import { beside } from '../beside';
 import { importCase } from '../cases/import';
+import { saveChanges } from '../cases/write';
 import { testFirm } from '../database/testFirm';
 import { asUser, pool } from '../database/transaction';
 import { propertySources } from '../offers/propertyWork';
@@ -103,4 +105,29 @@ test('the letter of an issued report in German carries the same number and the d
   expect(asRead(document, 'de').stamp).toMatch(
     new RegExp(`^Bericht ${newest!.number}, ausgestellt am \\d+\\. \\S+ ${YEAR}$`),
   );
+});
+
+test('what a consultant wrote stays as it is in German, though the product says the same', async () => {
+  const [visit] = await as((db) =>
+    db.rows<{ id: string }>('select id from visits where tree_id = $1', [treeId]),
+  );
+  const values = { operation: 'mulch', taken: true, wording: 'Do nothing' };
+  const written = await as((db) =>
+    saveChanges(db, firm.viewer, [
+      {
+        kind: 'decision',
+        id: idOf('decision', visit!.id, { operation: 'mulch' }),
+        parent: visit!.id,
+        base: 0,
+        values,
+      },
+    ]),
+  );
+  expect(written).toMatchObject([{ status: 'saved' }]);
+  const { id } = issuedOf(await issue());
+  const { document } = (await as((db) => propertyReportIn(db, id, 'record')))!;
+  const { own, ...german } = asRead(document, 'de');
+  expect(own).toBeUndefined();
+  expect(JSON.stringify(german)).toContain('Do nothing');
+  expect(JSON.stringify(asRead({ ...document, own: [] }, 'de'))).not.toContain('Do nothing');
 });

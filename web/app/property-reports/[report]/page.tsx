@@ -24,6 +24,6 @@ export default async function IssuedPropertyPage({
   const report = await signedIn((db) => propertyReportIn(db, id, length));
   if (!report) notFound();
   const { document, ...head } = report;
-  const doc = asRead(document, language, new Set([head.property]));
+  const doc = asRead(document, language, [head.property]);
   return <IssuedPropertyScreen {...{ head, doc, length, language }} />;
 }

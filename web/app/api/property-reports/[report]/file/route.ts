@@ -31,7 +31,7 @@ export async function GET(
     const found = await inFirm((db) => propertyReportIn(db, id, length));
     if (!found) return none();
     const { number } = found;
-    const document = asRead(found.document, language, new Set([found.property]));
+    const document = asRead(found.document, language, [found.property]);
     const file =
       format === 'pdf' ? (await setPdf(document, asker)).bytes : await documentFile(document, format, asker);
     return fileAnswer(file, number, length, format);

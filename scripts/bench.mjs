@@ -438,9 +438,10 @@ ${rows.map(([name, clients, t]) => `| ${name} | ${clients} | ${ms(t.first)} | ${
 
 ## Files
 
-While each is made another client reads a tree again and again; the last column is the slowest of its answers, ms.
+While each is made another client reads a tree again and again; the last column is the slowest of its answers, ms. What the
+report of the tree says was worked out for its preview above; the first time its document is set, after that it is kept.
 
-| what | first after the start | median, warm | slowest other request |
+| what | first time | median, again | slowest other request |
 |---|---|---|---|
 ${files.map(([name, t]) => `| ${name} | ${ms(t.first)} | ${ms(t.warm)} | ${ms(t.worst)} |`).join('\n')}
 

@@ -3,8 +3,8 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME === 'nodejs') {
     const { ready } = await import('./server/database/ready');
     await ready();
-    const { threadsReady } = await import('./server/beside');
+    const { readyForWork } = await import('./server/reports/readyForWork');
     // Nobody waits for it; what fails here is told to whoever asks for the same.
-    threadsReady().catch((error: unknown) => console.error(error));
+    readyForWork().catch((error: unknown) => console.error(error));
   }
 }

@@ -31,7 +31,7 @@ const LANES = {
 } as const;
 type Lane = keyof typeof LANES;
 
-const PAPER: readonly Task[] = ['pdf', 'docx', 'cutPlan', 'cards', 'labels', 'readyForPaper'];
+const PAPER: readonly Task[] = ['pdf', 'docx', 'cutPlan', 'cards', 'labels'];
 const laneOf = (task: Task): Lane => (PAPER.includes(task) ? 'paper' : 'page');
 
 interface Running {
@@ -96,8 +96,3 @@ export const idleFor = (task: Task): boolean => running(laneOf(task)).queue.idle
 
 /** For programs that serve no firm: scripts and tests. */
 export const ALONE: Asker = { firmId: 'none', userId: 'none' };
-
-/** Has a thread of each lane ready before anybody asks: the first who does would wait seconds for it. */
-export async function threadsReady(): Promise<void> {
-  await Promise.all([beside('readyForPages', undefined, ALONE), beside('readyForPaper', undefined, ALONE)]);
-}

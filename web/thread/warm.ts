@@ -1,5 +1,4 @@
 import type { Dig } from '@undrel/core/records';
-import { documentIn } from '../documents/documentIn';
 import { reportContent } from '../server/reports/content';
 import type { ReportSource } from '../server/reports/source';
 
@@ -40,4 +39,3 @@ const NOTHING: ReportSource = {
 
 /** Its report, by which a thread gets ready for that of others. */
 export const nothingTold = () => reportContent(NOTHING);
-export const nothingWritten = () => documentIn('record', nothingTold(), undefined);

@@ -45,15 +45,10 @@ import { prescribedAt } from '../server/season/works';
 import { noticeOf } from '../server/notices/content';
 import { treatedOf, treeTime } from '../server/time/treeTime';
 import { decoded } from '../server/text';
-import { nothingTold, nothingWritten } from './warm';
+import { nothingTold } from './warm';
 
-/** Gets a thread ready for what pages ask of it. */
-export const readyForPages = (): void => void nothingTold();
-
-/** The same for what is set on paper. */
-export const readyForPaper = async (): Promise<void> => {
-  await pdf({ doc: nothingWritten() });
-};
+/** Gets a thread ready for what pages ask of it, and gives a report to get ready by. */
+export const readyForPages = nothingTold;
 
 export const glance = newestGlance;
 export const property = propertyPageOf;

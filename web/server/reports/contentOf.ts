@@ -11,7 +11,9 @@ const MOST = 4_000_000;
 interface Kept {
   content?: ReportContent;
 }
-const contents = keeping<Kept>(MOST, (_, key) => key.length);
+// Kept by the process: pages and routes each load this, and share what is worked out.
+const shared = globalThis as typeof globalThis & { undrelContents?: ReturnType<typeof keeping<Kept>> };
+const contents = (shared.undrelContents ??= keeping<Kept>(MOST, (_, key) => key.length));
 
 /**
  * What the report of a visit says, worked out beside the server once for the preview and for every file of it: nothing

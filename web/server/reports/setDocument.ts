@@ -12,10 +12,13 @@ import type { Proof } from './proof';
 
 /** What is kept of the documents set last, bytes. */
 const MOST = 64_000_000;
-const pdfs = keepingMade<{ bytes: Uint8Array<ArrayBuffer>; pages: number }>(
-  MOST,
-  ({ bytes }) => bytes.length,
-);
+interface AsPdf {
+  bytes: Uint8Array<ArrayBuffer>;
+  pages: number;
+}
+// Kept by the process: pages and routes each load this, and share what is set.
+const shared = globalThis as typeof globalThis & { undrelPdfs?: ReturnType<typeof keepingMade<AsPdf>> };
+const pdfs = (shared.undrelPdfs ??= keepingMade<AsPdf>(MOST, ({ bytes }) => bytes.length));
 
 /** A document as PDF, set beside the server, and how many pages it has; the same one is not set twice while it is kept. */
 export const setPdf = (
@@ -23,7 +26,7 @@ export const setPdf = (
   asker: Asker = ALONE,
   files: PictureFiles = {},
   proof?: Proof,
-): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => {
+): Promise<AsPdf> => {
   const all = createHash('sha256').update(JSON.stringify([doc, Object.keys(files).sort(), proof ?? null]));
   return pdfs(all.digest('base64'), () => beside('pdf', { doc, files, ...(proof && { proof }) }, asker));
 };

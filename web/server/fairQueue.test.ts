@@ -35,6 +35,20 @@ test('one client with much to do does not hold another up', async () => {
   expect(await Promise.all([...all, other, third])).toHaveLength(12);
 });
 
+test('a queue is idle until something begins, and again when all is done', async () => {
+  const queue = new FairQueue({ atOnce: 1, each: 1, waiting: 2 });
+  const { ask, endNext, settle } = desk(queue);
+  expect(queue.idle).toBe(true);
+  const both = [ask('A', 'A0'), ask('B', 'B0')];
+  await settle();
+  expect(queue.idle).toBe(false);
+  await endNext();
+  expect(queue.idle).toBe(false);
+  await endNext();
+  await Promise.all(both);
+  expect(queue.idle).toBe(true);
+});
+
 test('what waits may leave, and too much waiting is refused', async () => {
   const { begun, ask, endNext } = desk(new FairQueue({ atOnce: 1, each: 1, waiting: 2 }));
   const stop = new AbortController();

@@ -52,6 +52,14 @@ test('of two touches at one bearing the later holds, and one that was undone doe
   expect(stillTouched([first, second], undefined, before())).toEqual([]);
 });
 
+test('a stem that was never measured has the touches alone', () => {
+  const radii = radiiThrough([planPoint(90, 0.2), planPoint(10, 0.18)], barkBefore({}, { north: 'true' }));
+  expect(radii).toEqual([
+    { bearing: 10, radius: 0.18 },
+    { bearing: 90, radius: 0.2 },
+  ]);
+});
+
 test('bark touched on a buttress that was measured is not counted twice', () => {
   const dig = {
     measuredFrom: 'bark' as const,

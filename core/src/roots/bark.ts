@@ -1,7 +1,7 @@
 import type { DigHead, DugRoot, Tree } from '../records';
 import { stemRadius } from '../records/stem';
 import { bearingGap, wrapBearing } from '../geometry';
-import { readingAt, type PitFrame } from './edits';
+import { readingAt, toMillimetre, type PitFrame } from './edits';
 import { bearingOf, outlineOf, type Outline } from './outline';
 import { placed } from './path';
 import { turnOf } from './reading';
@@ -27,16 +27,14 @@ export function barkBefore(
   dig: Pick<DigHead, 'radii' | 'diameters' | 'buttresses' | 'north' | 'declination'>,
 ): BarkBefore {
   const turn = turnOf(dig);
-  const radius = stemRadius(tree as Tree);
+  const radius = stemRadius(tree);
   const bare = outlineOf({ ...dig, buttresses: undefined }, turn, radius);
   const whole = outlineOf(dig, turn, radius);
   return { bare, swelling: (bearing) => whole.radius(bearing) - bare.radius(bearing), turn };
 }
 
-const toMillimetre = (metres: number): number => Math.round(1000 * metres) / 1000;
-
-/** A place of the bark as a radius: bearing as the compass of the dig reads it, to a degree; radius to a millimetre. */
-function radiusAt([x, y]: At, { turn, swelling }: BarkBefore): Radii[number] {
+/** A place of the bark as a radius of the outline without buttresses: bearing as the compass of the dig reads it, to a degree; radius to a millimetre. */
+export function radiusAt([x, y]: At, { turn, swelling }: BarkBefore): Radii[number] {
   const bearing = bearingOf(x, y);
   return {
     bearing: Math.round(wrapBearing(bearing - turn)) % 360,
@@ -46,15 +44,17 @@ function radiusAt([x, y]: At, { turn, swelling }: BarkBefore): Radii[number] {
 
 /**
  * Radii of the stem through places of its bark, in metres east and north of its middle; of two at one bearing the later
- * holds. Where none was touched, the outline stays as it was.
+ * holds. Where none was touched, the outline stays as it
+ * was; a stem that was never measured has the touches alone.
  *
  * @returns radii by bearing
  */
 export function radiiThrough(places: readonly At[], before: BarkBefore): Radii {
   const touched = new Map(places.map((at) => radiusAt(at, before)).map((r) => [r.bearing, r]));
-  const kept = Array.from({ length: 360 / APART }, (_, i) => i * APART)
+  const { bare, turn } = before;
+  const kept = Array.from({ length: bare.from === 'nothing' ? 0 : 360 / APART }, (_, i) => i * APART)
     .filter((bearing) => ![...touched.keys()].some((other) => bearingGap(other, bearing) < NEAR))
-    .map((bearing) => ({ bearing, radius: toMillimetre(before.bare.radius(bearing + before.turn)) }));
+    .map((bearing) => ({ bearing, radius: toMillimetre(bare.radius(bearing + turn)) }));
   return [...touched.values(), ...kept].sort((a, b) => a.bearing - b.bearing);
 }
 

@@ -12,7 +12,7 @@ export interface PitFrame {
 }
 
 /** Readings made on the plan are as fine as a tape: a millimetre and a tenth of a degree. */
-const toMillimetre = (metres: number): number => Math.round(metres * 1000) / 1000;
+export const toMillimetre = (metres: number): number => Math.round(metres * 1000) / 1000;
 const toTenth = (degrees: number): number => wrapBearing(Math.round(degrees * 10) / 10);
 
 /** Compass bearing and tape distance of a place, metres east and north of the centre of the stem. */

@@ -171,7 +171,7 @@ function pressureKept(
  */
 export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): DigReading {
   const turn = turnOf(dig);
-  const outline = outlineKept(dig, turn, stemRadius(tree as Tree));
+  const outline = outlineKept(dig, turn, stemRadius(tree));
   const drawn = dig.roots.filter((root) => root.points.length > 0);
   const paths = drawn.map((root) => pathKept(root, dig, turn, outline));
   const rule = { tolerance: TOUCH_TOLERANCE, underside: undersideOf(drawn, outline) };

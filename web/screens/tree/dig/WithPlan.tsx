@@ -9,7 +9,7 @@ export function NowDrawn({ children, onDone }: { children: ReactNode; onDone: ()
   return (
     <p
       role="status"
-      className="absolute inset-x-16 top-2 bg-wash border border-ink px-3 py-2 flex items-center gap-3"
+      className="absolute inset-x-16 top-2 bg-wash border border-ink px-3 py-2 flex items-start gap-3"
     >
       <span>{children}</span>
       <button type="button" className="act ml-auto" onClick={onDone}>

@@ -7,10 +7,12 @@ import {
   keptOnPlan,
   outlineOf,
   radiiThrough,
+  radiusAt,
   stillTouched,
   type BarkBefore,
   type DigReading,
 } from '@undrel/core/roots';
+import { formatValue, LENGTH_LIMITS, type UnitSystem } from '@undrel/core/units';
 import { useState } from 'react';
 import type { Item } from '../../../protocol/item';
 import type { StationProps } from '../visitEntry';
@@ -32,6 +34,7 @@ export function useBark({
   head,
   reading,
   roots,
+  system,
   onGround,
 }: {
   control: StationProps['control'];
@@ -40,14 +43,25 @@ export function useBark({
   head: DigHead;
   reading: DigReading;
   roots: readonly (Item & { values: DugRoot })[];
+  system: UnitSystem;
   /** Where a touch on a picture lies if it is on the ground. */
   onGround: (at: Point) => Point;
 }) {
   const [begun, setBegun] = useState<Begun | undefined>(undefined);
+  const [refused, setRefused] = useState<{ says: string; touched: number } | undefined>(undefined);
   const touched = begun ? stillTouched(begun.places, head.radii, begun.before) : [];
   const touch = (at: Point) => {
     if (!begun) return;
-    const places = [...touched, onGround(at)];
+    const place = onGround(at);
+    const { radius } = radiusAt(place, begun.before);
+    const { name, min, max } = LENGTH_LIMITS.outlineRadius;
+    if (radius < min || radius > max) {
+      const say = (metres: number) => formatValue(metres, 'short length', system, 0.001);
+      const says = `${name}: ${say(radius)} is outside ${say(min)} to ${say(max)}.`;
+      return setRefused({ says, touched: touched.length });
+    }
+    setRefused(undefined);
+    const places = [...touched, place];
     const { turn } = reading;
     setBegun({ ...begun, places });
     const radii = radiiThrough(places, begun.before);
@@ -69,8 +83,13 @@ export function useBark({
   return {
     drawing: begun !== undefined,
     touched: touched.length,
+    /** Why the last touch is no radius, until something else is done. */
+    refused: refused?.touched === touched.length ? refused.says : undefined,
     begin: () => setBegun({ before: barkBefore(tree, head), places: [] }),
-    end: () => setBegun(undefined),
+    end: () => {
+      setBegun(undefined);
+      setRefused(undefined);
+    },
     touch,
   };
 }

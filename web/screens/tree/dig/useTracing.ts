@@ -9,12 +9,11 @@ import {
   type Point,
 } from '@undrel/core/photogrammetry';
 import type { Dig, DugRoot, Picture, Tree } from '@undrel/core/records';
-import { addPoint, laidOnBark, liesOnBark, readingAt, type PitFrame } from '@undrel/core/roots';
+import { addPoint, laidOnBark, liesOnBark, readingAt, toMillimetre, type PitFrame } from '@undrel/core/roots';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { NO_PICTURE, type UnderChoice } from './PicturesUnder';
 import { useUnderlay } from './useUnderlay';
 
-const toMillimetre = (metres: number): number => Math.round(metres * 1000) / 1000;
 /** What a root is taken to be where it is touched for the first time, m: the edges tell with the second touch. */
 const FIRST_DIAMETER = 0.03;
 

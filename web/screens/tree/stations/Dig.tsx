@@ -107,6 +107,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
     head,
     reading,
     roots: rootItems,
+    system,
     onGround: tracing.onGround,
   });
   const latest = useRef(rootItems);
@@ -202,7 +203,8 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
                   setLarge(false);
                 }}
               >
-                Tap where the bark meets the ground, all round the stem: {bark.touched} so far.
+                {bark.refused ??
+                  `Tap where the bark meets the ground, all round the stem: ${bark.touched} so far.`}
               </NowDrawn>
             )}
           </DigPlanView>

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { findings } from './axe';
-import { enterDemo, STATIONS } from './enter';
+import { enterDemo, LATE, STATIONS } from './enter';
 
 /** Views by what they are about; each group is a test of its own, so that a busy machine ends each in time. */
 const VIEWS: Record<string, readonly string[]> = {
@@ -71,9 +71,6 @@ function watchMoves(late: string): void {
   };
   document.addEventListener('DOMContentLoaded', () => void document.fonts.ready.then(look));
 }
-
-/** Parts that say they are still being worked out. */
-const LATE = /Computing|Comparing|Working out|Solving|Laying out|Drawing…/;
 
 /** What was moved by parts of the page that came late, once all of them are there, and whether there were any. */
 async function movedLate(page: Page): Promise<{ moved: string[]; late: boolean }> {

@@ -51,6 +51,31 @@ export async function signIn(page: Page, who: string, password = 'kelpworth-lind
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
 }
 
+/** Parts that say they are still being worked out. */
+export const LATE = /Computing|Comparing|Working out|Solving|Laying out|Drawing…/;
+
+/** Once all parts of the page are there: those that say they come, and those that come without a word. */
+export async function workedOut(page: Page): Promise<void> {
+  const STILL_MS = 800;
+  await page.waitForFunction((late) => !new RegExp(late).test(document.body.innerText), LATE.source);
+  await page.locator('main').evaluate(
+    (main, still) =>
+      new Promise<void>((resolve) => {
+        const end = () => {
+          changes.disconnect();
+          resolve();
+        };
+        let timer = setTimeout(end, still);
+        const changes = new MutationObserver(() => {
+          clearTimeout(timer);
+          timer = setTimeout(end, still);
+        });
+        changes.observe(main, { subtree: true, childList: true, characterData: true });
+      }),
+    STILL_MS,
+  );
+}
+
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('Saved');
 
 /** The button of a station on the plumb line. */

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { CHROMIUM } from '../scripts/setup/packages.mjs';
-import { enterDemo, saved, station, STATIONS } from './enter';
+import { enterDemo, saved, station, STATIONS, workedOut } from './enter';
 import { choose } from './choose';
 
 test('the section and the figures follow while typing, and stay after a reload', async ({ page }) => {
@@ -223,7 +223,7 @@ test('what is pressed at a station is as tall as a thumb in a glove', async ({ b
   for (const key of STATIONS) {
     await page.goto(`/trees/sable-katsura-14?station=${key}`);
     await expect(page.locator('#entry').getByRole('heading', { level: 1 })).toBeVisible();
-    await page.waitForLoadState('networkidle');
+    await workedOut(page);
     small.push(
       ...(await page.locator('main').evaluate((main, at) => {
         const pressed = main.querySelectorAll<HTMLElement>(
@@ -233,7 +233,7 @@ test('what is pressed at a station is as tall as a thumb in a glove', async ({ b
           [...pressed]
             .filter((el) => el.checkVisibility() && !el.closest('svg, .sr-only'))
             // Terms within a sentence are as tall as its line.
-            .filter((el) => getComputedStyle(el).display !== 'inline')
+            .filter((el) => !el.matches('.inline'))
             .map(
               (el) => [at, el.tagName, el.ariaLabel ?? el.textContent, Math.round(el.offsetHeight)] as const,
             )
@@ -268,7 +268,7 @@ test('with the text of the phone at twice its size nothing runs out of the scree
   for (const address of pages) {
     await page.goto(address);
     await expect(page.getByRole('heading').first()).toBeVisible();
-    await page.waitForLoadState('networkidle');
+    await workedOut(page);
     const [size, over, beyond] = await page
       .locator('main')
       .evaluate((main) => [

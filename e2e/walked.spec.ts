@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo, STATIONS } from './enter';
+import { enterDemo, STATIONS, workedOut } from './enter';
 
 /** Screens with drawings, tables and rows of buttons. */
 const VIEWS = [
@@ -72,7 +72,7 @@ for (const width of [1280, 390])
     const all: Record<string, string[]> = {};
     for (const view of VIEWS) {
       await page.goto(view);
-      await page.waitForLoadState('networkidle');
+      await workedOut(page);
       const told = await faults(page);
       if (told.length > 0) all[view] = told;
     }

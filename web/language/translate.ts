@@ -87,8 +87,13 @@ function once<T>(work: (place: number) => T): (place: number) => T {
 /** How many texts and pieces of texts are remembered: those of some ten records. */
 const MOST = 20_000;
 
-/** Says texts in a language by its messages. */
-export function sayer({ locale, messages, small, sides }: Speech): Say {
+/** Says texts in a language by its messages, which are made ready when the first text is said. */
+export function sayer(speech: Speech): Say {
+  let made: Say | undefined;
+  return (text) => (made ??= madeReady(speech))(text);
+}
+
+function madeReady({ locale, messages, small, sides }: Speech): Say {
   const plain = new Map<string, string>();
   const patterns: Pattern[] = [];
   for (const [key, message] of Object.entries(messages)) {
@@ -96,6 +101,17 @@ export function sayer({ locale, messages, small, sides }: Speech): Say {
     else plain.set(key, message);
   }
   patterns.sort((a, b) => b.own - a.own);
+  const open = patterns.filter(({ fixed }) => fixed.first === '');
+  /** Patterns by the letter they begin with, those that begin with a placeholder among them. */
+  const byLetter = new Map<string, Pattern[]>();
+  for (const { fixed } of patterns) {
+    const letter = fixed.first.charAt(0);
+    if (letter && !byLetter.has(letter))
+      byLetter.set(
+        letter,
+        patterns.filter(({ fixed: { first } }) => first === '' || first.startsWith(letter)),
+      );
+  }
   const begins = /^\p{Lu}/u;
   const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
   const lower = (text: string) =>
@@ -146,7 +162,7 @@ export function sayer({ locale, messages, small, sides }: Speech): Say {
     return remembered(tried, text, firstOf);
   }
   function firstOf(text: string): string | undefined {
-    for (const { matches, names, message, fixed } of patterns) {
+    for (const { matches, names, message, fixed } of byLetter.get(text.charAt(0)) ?? open) {
       const match = mayMatch(fixed, text) && matches.exec(text);
       if (!match) continue;
       const values: Record<string, string | number> = {};

@@ -31,7 +31,7 @@ const LANES = {
 } as const;
 type Lane = keyof typeof LANES;
 
-const PAPER: readonly Task[] = ['pdf', 'docx', 'cutPlan', 'cards', 'labels'];
+const PAPER: readonly Task[] = ['pdf', 'reportPdf', 'reportDoc', 'docx', 'cutPlan', 'cards', 'labels'];
 const laneOf = (task: Task): Lane => (PAPER.includes(task) ? 'paper' : 'page');
 
 interface Running {

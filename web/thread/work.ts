@@ -39,6 +39,11 @@ import { sealed } from '@undrel/core/proof';
 import { reportContent } from '../server/reports/content';
 import { filesProving, proofOf, type Proof } from '../server/reports/proof';
 import type { ReportSource } from '../server/reports/source';
+import type { ToWrite } from '../server/reports/written';
+import type { Language } from '../language/languages';
+import { noticeInLanguage, offerInLanguage } from '../server/inLanguage';
+import type { NoticeContent } from '../protocol/notice';
+import type { OfferContent } from '../protocol/offer';
 import type { Paper, PictureFiles, ReadDocument } from '../protocol/document';
 import { causeFigures, treeSection } from '../server/reports/treeSection';
 import { prescribedAt } from '../server/season/works';
@@ -91,11 +96,28 @@ export const report = async (
   return { content: reportContent(source), verdict, operations, proof: await proofOf(source) };
 };
 
-/** What a client is to see; undefined where there is nothing to offer, since the firm has no rates. */
-export const offer = ({ source, made }: { source: ReportSource; made: string }) => {
+/** What a client is to see, in their language; undefined where there is nothing to offer, since the firm has no rates. */
+export const offer = ({
+  source,
+  made,
+  language,
+}: {
+  source: ReportSource;
+  made: string;
+  language: Language;
+}): OfferContent | undefined => {
   const sheet = worthOf(source, source.rates);
-  return sheet.whole && offerContent(source, sheet, made);
+  return sheet.whole && offerInLanguage(offerContent(source, sheet, made), language);
 };
+
+/** What whoever mows and mulches is told, in their language. */
+export const noticeFor = ({
+  content,
+  language,
+}: {
+  content: NoticeContent;
+  language: Language;
+}): NoticeContent => noticeInLanguage(content, language);
 
 export const trees = readTrees;
 
@@ -151,6 +173,36 @@ export const pdf = async ({
   const { bytes, pages } = documentPdf(doc, files, proof);
   return { bytes: proof ? await sealed(bytes) : new Uint8Array(bytes), pages };
 };
+
+/** A report in one of its lengths as PDF, and how many pages it has. */
+export const reportPdf = async (
+  asked: ToWrite,
+): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => {
+  const { fitted } = await import('../server/reports/written');
+  const { bytes, pages } = fitted(asked);
+  return { bytes: asked.proof ? await sealed(bytes) : new Uint8Array(bytes), pages };
+};
+
+/** What a report says in one of its lengths. */
+export const reportDoc = async (asked: ToWrite): Promise<ReadDocument> => {
+  const { fitted, recordIn } = await import('../server/reports/written');
+  return (asked.length ?? 'record') === 'record' ? recordIn(asked) : fitted(asked).doc;
+};
+
+/** A document as Markdown. */
+export const markdown = async (doc: ReadDocument): Promise<string> =>
+  (await import('../server/reports/markdown')).documentMarkdown(doc);
+
+/** A document in the language of who reads it. */
+export const read = async ({
+  doc,
+  language,
+  named,
+}: {
+  doc: ReadDocument;
+  language: Language;
+  named?: readonly string[];
+}): Promise<ReadDocument> => (await import('../server/reports/edition')).asRead(doc, language, named);
 
 /** The crew order of a tree as PDF. */
 export const orderSheet = async (source: ReportSource): Promise<Uint8Array<ArrayBuffer>> => {

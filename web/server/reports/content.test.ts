@@ -106,7 +106,7 @@ test('a visit with nothing measured says so and lists what was not examined', as
     expect.arrayContaining(['Collar depth (not probed)', 'Mulch profiles', 'Leaf colour']),
   );
   expect(
-    Buffer.from(await reportPdf(content))
+    Buffer.from((await reportPdf({ content })).bytes)
       .subarray(0, 5)
       .toString(),
   ).toBe('%PDF-');
@@ -151,7 +151,7 @@ test('a dig comes with its plan, roots, cuts, what never to cut and the forecast
   expect(content.dig!.cuts.map((c) => c.label)).toEqual(['A', 'A']);
   expect(content.dig!.forecast.map((f) => f.name)).toEqual(['nothing done', 'A now']);
   expect(content.notExamined).not.toContain('Roots below the surface (no dig)');
-  const pdf = await reportPdf(content, undefined);
+  const { bytes: pdf } = await reportPdf({ content });
   expect(pdf.length).toBeGreaterThan(20_000);
   expect(reportContent(source({ visit: visit({}) })).dig).toBeUndefined();
 });
@@ -189,7 +189,7 @@ test('the agreed cut plan and the ground stand in the PDF with the figures of th
     String(Number(decided.date.slice(0, 4)) + 3),
     'A',
   ]);
-  const text = await textOf(await reportPdf(content));
+  const text = await textOf((await reportPdf({ content })).bytes);
   expect(text).toContain(
     `The agreed cuts free ${Math.round(100 * plan.value.freed)}% of the bark over twenty years`,
   );

@@ -34,7 +34,7 @@ test('every visited tree of the demo has a report in every format and either uni
           const content = reportContent(demoSource(tree, system));
           for (const format of Object.keys(BEGINS) as ReportFormat[]) {
             if (SET.includes(format) && (i + half) % 2 !== u) continue;
-            const file = await reportFile(content, undefined, format, asker);
+            const file = await reportFile({ content }, format, asker);
             const begins = Buffer.from(file).subarray(0, 5).toString('latin1');
             expect([tree.id, system, format, begins.startsWith(BEGINS[format])]).toEqual([
               tree.id,

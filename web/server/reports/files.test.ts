@@ -57,7 +57,7 @@ const total = formatMoney(
 const titles = doc.sections.map((s) => s.title);
 
 test('the PDF says what the core worked out, and its parts are bookmarks', async () => {
-  const pdf = Buffer.from((await reportFile(content, undefined, 'pdf')) as Uint8Array);
+  const pdf = Buffer.from((await reportFile({ content }, 'pdf')) as Uint8Array);
   const text = await textOf(pdf);
   for (const said of [total, content.worth!, 'Please decide by May.', content.verdictSummary])
     expect(text).toContain(said.replace(/\s+/g, ' '));
@@ -72,7 +72,7 @@ test('the PDF says what the core worked out, and its parts are bookmarks', async
 });
 
 test('the DOCX holds the same as headings, tables and text', async () => {
-  const zip = await JSZip.loadAsync((await reportFile(content, undefined, 'docx')) as Uint8Array);
+  const zip = await JSZip.loadAsync((await reportFile({ content }, 'docx')) as Uint8Array);
   const xml = await zip.file('word/document.xml')!.async('string');
   const paragraphs = [...xml.matchAll(/<w:p>.*?<\/w:p>|<w:p [^>]*>.*?<\/w:p>/gs)].map(([p]) => ({
     style: /<w:pStyle w:val="(\w+)"/.exec(p)?.[1],
@@ -110,29 +110,28 @@ test('what was set is given again without being set, and a draft that is looked 
   const seen = { ...content, client: 'Who looked at it first' };
   // Nothing is set for an asker that has gone; what is kept is there all the same.
   const gone = { ...ALONE, signal: AbortSignal.abort() };
-  const asked = () => reportPdf(seen, undefined, gone, {}, 'record', 'de');
+  const asked = () => reportPdf({ content: seen, length: 'record', language: 'de', files: {} }, gone);
   await expect(asked()).rejects.toThrow('Stopped before it was done');
   await setAhead(seen, () => Promise.resolve({}), ALONE, 'de');
-  const text = await textOf(Buffer.from(await asked()));
+  const text = await textOf(Buffer.from((await asked()).bytes));
   expect(text).toContain('Who looked at it first');
   expect(text).toContain('Entwurf');
   // Another word, another document; one that cannot be had is no fault of whoever looks.
   await expect(
-    reportPdf({ ...seen, client: 'Another' }, undefined, gone, {}, 'record', 'de'),
+    reportPdf({ content: { ...seen, client: 'Another' }, language: 'de' }, gone),
   ).rejects.toThrow();
   await setAhead({ ...seen, client: 'Away' }, () => Promise.reject(new Error('store away')), ALONE, 'de');
 });
 
 test('Markdown and JSON carry every section and every sum', async () => {
   const markdown = (await reportFile(
-    content,
-    { number: 'T-2026-0001', issued: '2026-11-24' },
+    { content, stamp: { number: 'T-2026-0001', issued: '2026-11-24' } },
     'md',
   )) as string;
   expect([...markdown.matchAll(/^## (.*)$/gm)].map(([, t]) => t)).toEqual(titles);
   expect(markdown).toContain(`| Total |  |  | ${total} |`);
   expect(markdown).toContain('Report T-2026-0001, issued 24 November 2026');
-  const json = JSON.parse((await reportFile(content, undefined, 'json')) as string) as typeof content;
+  const json = JSON.parse((await reportFile({ content }, 'json')) as string) as typeof content;
   expect(json.estimate).toEqual(content.estimate);
 });
 
@@ -146,15 +145,15 @@ test('what somebody typed is text in every file: no markup, no links, no charact
     clientWords: odd,
     history: [odd],
   };
-  const markdown = (await reportFile(hostile, undefined, 'md')) as string;
+  const markdown = (await reportFile({ content: hostile }, 'md')) as string;
   const plain = markdown.replace(/\\./g, '').replace(/^(#{1,3} |\| |- )|<br>|\*\*|^\|.*\|$/gm, '');
   expect(markdown).toContain('# Ash \\*1\\*');
   expect(plain).not.toMatch(/<img|\]\(|javascript:|https:/);
-  const zip = await JSZip.loadAsync((await reportFile(hostile, undefined, 'docx')) as Uint8Array);
+  const zip = await JSZip.loadAsync((await reportFile({ content: hostile }, 'docx')) as Uint8Array);
   const xml = await zip.file('word/document.xml')!.async('string');
   expect(xml).toContain('&lt;img');
   expect(xml).not.toMatch(/[^\P{Cc}\t\n\r]/u);
-  expect(await textOf(Buffer.from((await reportFile(hostile, undefined, 'pdf')) as Uint8Array))).toContain(
+  expect(await textOf(Buffer.from((await reportFile({ content: hostile }, 'pdf')) as Uint8Array))).toContain(
     'Ash *1*',
   );
 });
@@ -189,7 +188,7 @@ test('four hundred pictures: every page is there, numbered, and so is the last p
 });
 
 test('the PDF is tagged: marked as such, in a language, with heads of tables and drawings that are told in words', async () => {
-  const file = await PDFDocument.load(await reportPdf(content));
+  const file = await PDFDocument.load((await reportPdf({ content })).bytes);
   const { catalog } = file;
   expect(String(catalog.lookup(PDFName.of('Lang')))).toBe('(en)');
   expect(String(catalog.lookup(PDFName.of('MarkInfo'), PDFDict).get(PDFName.of('Marked')))).toBe('true');

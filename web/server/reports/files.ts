@@ -1,38 +1,26 @@
-import type { PictureFiles } from '../../protocol/document';
-import type { ReportContent } from '../../protocol/report';
-import type { ReportStamp } from '../../documents/head';
-import type { Language } from '../../language/languages';
 import type { Length } from '../../protocol/lengths';
 import { ALONE, type Asker } from '../beside';
 import { REPORT_FORMATS, type ReportFormat } from './formats';
-import { documentMarkdown } from './markdown';
-import { reportDocument, reportPdf, setDocx } from './setDocument';
+import { markdownOf, reportDocument, reportPdf, setDocx } from './setDocument';
+import type { ToWrite } from './written';
 
 /** A report as a file; the PDF of an issued one is not made anew but kept, see `storedPdf`. */
 export async function reportFile(
-  content: ReportContent,
-  stamp: ReportStamp | undefined,
+  asked: ToWrite,
   format: ReportFormat,
   asker: Asker = ALONE,
-  files: PictureFiles = {},
-  length: Length = 'record',
-  language: Language = 'en',
 ): Promise<Uint8Array<ArrayBuffer> | string> {
+  const { content, stamp, length = 'record', files } = asked;
+  const said = () => reportDocument(asked, asker);
   switch (format) {
     case 'pdf':
-      return reportPdf(content, stamp, asker, files, length, language);
+      return (await reportPdf(asked, asker)).bytes;
     case 'docx':
-      return setDocx(await reportDocument(content, stamp, asker, files, length, language), asker, files);
+      return setDocx(await said(), asker, files);
     case 'md':
-      return documentMarkdown(await reportDocument(content, stamp, asker, files, length, language));
+      return markdownOf(await said(), asker);
     case 'json':
-      return JSON.stringify(
-        length === 'record'
-          ? { stamp, ...content }
-          : await reportDocument(content, stamp, asker, files, length, language),
-        null,
-        1,
-      );
+      return JSON.stringify(length === 'record' ? { stamp, ...content } : await said(), null, 1);
   }
 }
 
@@ -54,18 +42,10 @@ export function fileAnswer(
 }
 
 /** A report as an answer to a request, named after its number or the tree. */
-export const reportAnswer = async (
-  content: ReportContent,
-  stamp: ReportStamp | undefined,
-  format: ReportFormat,
-  asker: Asker,
-  files: PictureFiles,
-  length: Length,
-  language: Language = 'en',
-): Promise<Response> =>
+export const reportAnswer = async (asked: ToWrite, format: ReportFormat, asker: Asker): Promise<Response> =>
   fileAnswer(
-    await reportFile(content, stamp, format, asker, files, length, language),
-    stamp?.number ?? `draft ${content.tree}`,
-    length,
+    await reportFile(asked, format, asker),
+    asked.stamp?.number ?? `draft ${asked.content.tree}`,
+    asked.length ?? 'record',
     format,
   );

@@ -96,7 +96,7 @@ test('an issued letter says its number, and the consultant’s own words go befo
     },
   };
   const stamp = { number: 'Q-2026-0004', issued: '2026-05-07' };
-  const pdf = await reportPdf(worded, stamp, undefined, {}, 'letter');
+  const { bytes: pdf } = await reportPdf({ content: worded, stamp, length: 'letter' });
   const text = (await textOf(Buffer.from(pdf))).replace(/\s+/g, ' ');
   for (const words of [
     'Q-2026-0004',
@@ -145,7 +145,7 @@ test('JSON of a letter or report is the document as it was fitted to its pages, 
   for (const { id, content: plain } of contents) {
     const content = { ...plain, wording: { opening } };
     for (const length of ['letter', 'report'] as const) {
-      const json = await reportFile(content, undefined, 'json', undefined, {}, length);
+      const json = await reportFile({ content, length }, 'json');
       const doc = JSON.parse(json as string) as ReadDocument;
       expect(doc).toEqual(
         JSON.parse(JSON.stringify(documentIn(length, content, undefined, doc.shortened ?? 0))),
@@ -153,9 +153,10 @@ test('JSON of a letter or report is the document as it was fitted to its pages, 
       if (doc.shortened === undefined) continue;
       shortened.push(doc.shortened);
       const words = (text: string) => text.replace(/[\s\u00ad]+/g, '');
-      const pdf = words(
-        await textOf(Buffer.from(await reportPdf(content, undefined, undefined, {}, length))),
-      ).replaceAll(new RegExp(`${words(doc.foot)}\\dof\\d|--\\dof\\d--`, 'g'), '');
+      const pdf = words(await textOf(Buffer.from((await reportPdf({ content, length })).bytes))).replaceAll(
+        new RegExp(`${words(doc.foot)}\\dof\\d|--\\dof\\d--`, 'g'),
+        '',
+      );
       for (const text of doc.sections.flatMap((s) => [
         s.title,
         ...s.blocks.flatMap((b) => (b.as === 'text' ? b.text.split('\n') : b.as === 'list' ? b.lines : [])),

@@ -6,7 +6,8 @@ import type { ReadDocument } from '../../protocol/document';
 import { textOf } from '../../../e2e/pdf';
 import { documentMarkdown } from './markdown';
 import { picturesPart } from './picturesPart';
-import { setDocx, setPdf } from './setDocument';
+import { documentPdf } from './pdf';
+import { setDocx } from './setDocument';
 
 const picture = (n: number, more: Partial<Picture> = {}): Picture => ({
   hash: n.toString(16).padStart(64, '0'),
@@ -115,7 +116,7 @@ test('PDF and DOCX hold the files with their captions told, and stay small; what
     sections: [{ title: 'Pictures', blocks: [{ as: 'pictures', pictures: [there!, missing!] }] }],
   };
   const files = { [there!.hash]: new Uint8Array(file) };
-  const { bytes } = await setPdf(doc, undefined, files);
+  const { bytes } = documentPdf(doc, files);
   const pdf = await PDFDocument.load(bytes);
   const images = pdf.context
     .enumerateIndirectObjects()

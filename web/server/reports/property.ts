@@ -10,11 +10,10 @@ import { ALONE, beside, type Asker } from '../beside';
 import type { TreeSource } from '../offers/treeWork';
 import type { CauseFigure } from './treeSection';
 import type { ReportFormat } from './formats';
-import { asRead, type Edition } from './edition';
-import { documentMarkdown } from './markdown';
+import type { Edition } from './edition';
 import { propertyLetter } from './propertyLetter';
 import { headOf, overview, type Grounds } from './propertyOverview';
-import { setDocx, setPdf } from './setDocument';
+import { markdownOf, readIn, setDocx, setPdf } from './setDocument';
 
 /** The figures of a property for machines: what each tree needs, and what all of it comes to. */
 const figuresOf = (
@@ -122,7 +121,7 @@ export async function* propertyReport(
     length === 'record'
       ? yield* recordOf(grounds, sources, work, asker, step)
       : await shorter(length, grounds, sources, work, asker, language);
-  yield await fileOf(asRead(doc, language), format, asker);
+  yield await fileOf(await readIn(language, doc, asker), format, asker);
 }
 
 /** A document that knows what people named and wrote in it. */
@@ -147,7 +146,7 @@ export const documentFile = async (
     case 'docx':
       return setDocx(doc, asker);
     case 'md':
-      return documentMarkdown(doc);
+      return markdownOf(doc, asker);
     case 'json':
       return JSON.stringify(doc, null, 1);
   }
@@ -180,7 +179,7 @@ async function shorter(
   for (let tight = 0; ; tight++) {
     const letter = propertyLetter(headOf(grounds), counts, work, grounds.rates, tight);
     const doc = withOwn(letter, grounds, sources);
-    const { pages } = await setPdf(asRead(doc, language), asker);
+    const { pages } = await setPdf(await readIn(language, doc, asker), asker);
     if (tight === TIGHTEST || pages <= LENGTH_WORDS.letter.pages!) return doc;
   }
 }

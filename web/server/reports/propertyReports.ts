@@ -8,12 +8,11 @@ import type { IssuedPropertyHead, IssueProgress } from '../../protocol/propertyW
 import type { Asker } from '../beside';
 import type { Db } from '../database/transaction';
 import type { TreeSource } from '../offers/treeWork';
-import { asRead } from './edition';
 import { underNextNumber, type InFirm } from './numbering';
 import { proofOfTrees } from './proof';
 import { propertyIssue, type PropertyIssue } from './property';
 import type { Grounds } from './propertyOverview';
-import { setPdf } from './setDocument';
+import { readIn, setPdf } from './setDocument';
 import type { Issued } from './reports';
 import * as sql from './sql';
 
@@ -63,7 +62,7 @@ export async function* issuePropertyReport(
         const under = Object.fromEntries(
           LENGTHS.map((length) => [length, stamped(documents[length], stamp)]),
         ) as PropertyIssue['documents'];
-        const { bytes } = await setPdf(asRead(under.record, 'en'), asker, {}, proof);
+        const { bytes } = await setPdf(await readIn('en', under.record, asker), asker, proof);
         return { under, pdf: bytes, sha256: createHash('sha256').update(bytes).digest('hex') };
       },
       before,

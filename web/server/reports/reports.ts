@@ -16,7 +16,7 @@ import { withoutFirm, type Db } from '../database/transaction';
 import { underNextNumber, type InFirm } from './numbering';
 import type { ReportSource } from './source';
 import { filesFor } from '../pictures/forDocument';
-import { provenPdf } from './setDocument';
+import { reportPdf } from './setDocument';
 import { referenceGround, referenceShoots } from '../cases/reference';
 import * as sql from './sql';
 
@@ -185,7 +185,7 @@ export async function issueReport(
   return underNextNumber<{ pdf: Uint8Array; sha256: string }, Issued>(
     inFirm,
     async (stamp) => {
-      const pdf = await provenPdf(content, stamp, asker, files, proof);
+      const { bytes: pdf } = await reportPdf({ content, stamp, files, proof }, asker);
       return { pdf, sha256: createHash('sha256').update(pdf).digest('hex') };
     },
     async (db) => {

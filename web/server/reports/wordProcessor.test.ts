@@ -5,7 +5,6 @@ import { join } from 'node:path';
 import { textOf } from '../../../e2e/pdf';
 import type { Block, ReadDocument } from '../../protocol/document';
 import { LENGTHS } from '../../protocol/lengths';
-import { ALONE } from '../beside';
 import { reportContent } from './content';
 import { demoSource, visitedTrees } from './demoSources';
 import { documentPdf } from './pdf';
@@ -61,13 +60,11 @@ test('DOCX of every length opens in a word processor and reads word for word as 
   const docs: Record<string, ReadDocument> = {};
   for (const [i, tree] of trees.entries())
     for (const length of LENGTHS)
-      docs[`${tree.id}-${length}`] = await reportDocument(
-        reportContent(demoSource(tree, i === 0 ? 'metric' : 'us')),
-        { number: 'Q-2026-0004', issued: '2026-11-28' },
-        ALONE,
-        {},
+      docs[`${tree.id}-${length}`] = await reportDocument({
+        content: reportContent(demoSource(tree, i === 0 ? 'metric' : 'us')),
+        stamp: { number: 'Q-2026-0004', issued: '2026-11-28' },
         length,
-      );
+      });
   const files: Record<string, Uint8Array> = {};
   for (const [name, doc] of Object.entries(docs)) files[name] = await setDocx(doc);
   const read = readByWriter(files);

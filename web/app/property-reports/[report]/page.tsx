@@ -2,8 +2,9 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { IssuedPropertyScreen } from '@/screens/report/IssuedPropertyScreen';
 import { signedIn } from '@/server/accounts/viewer';
-import { asRead, editionOf } from '@/server/reports/edition';
+import { editionOf } from '@/server/reports/edition';
 import { propertyReportIn } from '@/server/reports/propertyReports';
+import { readIn } from '@/server/reports/setDocument';
 
 export const metadata: Metadata = { title: 'Issued report' };
 
@@ -21,9 +22,12 @@ export default async function IssuedPropertyPage({
   const edition = editionOf(asked);
   if ('problem' in edition) notFound();
   const { length, language } = edition;
-  const report = await signedIn((db) => propertyReportIn(db, id, length));
-  if (!report) notFound();
-  const { document, ...head } = report;
-  const doc = asRead(document, language, [head.property]);
+  const found = await signedIn(async (db, viewer) => ({
+    viewer,
+    report: await propertyReportIn(db, id, length),
+  }));
+  if (!found.report) notFound();
+  const { document, ...head } = found.report;
+  const doc = await readIn(language, document, found.viewer, [head.property]);
   return <IssuedPropertyScreen {...{ head, doc, length, language }} />;
 }

@@ -3,8 +3,8 @@
 import type { NoticeHead } from '@/protocol/notice';
 import { allowed } from '@/server/accounts/viewer';
 import { ownAddress } from '@/server/address';
+import { beside } from '@/server/beside';
 import { isLanguage, LANGUAGES } from '@/language/languages';
-import { noticeInLanguage } from '@/server/inLanguage';
 import { makeNotice, noticesOf, revokeNotice } from '@/server/notices/notices';
 import { noticeHere } from './here';
 
@@ -17,8 +17,9 @@ export async function makeNoticeAction(
   if (!isLanguage(language)) return { problem: `Language: not one of ${LANGUAGES.join(', ')}.` };
   const here = await noticeHere(propertyId);
   if (!here) return { problem: 'The property no longer exists.' };
+  const content = await beside('noticeFor', { content: here.content, language }, here.viewer);
   const made = await allowed('judge', async (db) => {
-    const notice = await makeNotice(db, propertyId, String(to), noticeInLanguage(here.content, language));
+    const notice = await makeNotice(db, propertyId, String(to), content);
     return 'problem' in notice ? notice : { token: notice.token, notices: await noticesOf(db, propertyId) };
   });
   if ('problem' in made) return made;

@@ -9,7 +9,6 @@ import { allowed } from '@/server/accounts/viewer';
 import { changeTree } from '@/server/cases/changeTree';
 import { today } from '@/server/cases/write';
 import { isLanguage, LANGUAGES } from '@/language/languages';
-import { offerInLanguage } from '@/server/inLanguage';
 import { makeOffer, OFFER_DAYS, revokeOffer } from '@/server/offers/offers';
 import { openDraft } from '@/server/reports/reports';
 import type { Made } from '@/screens/options/ClientLink';
@@ -34,11 +33,9 @@ export async function makeOfferAction(
   if ('problem' in opened) return opened;
   const { draft, viewer } = opened;
   if (!draft) return { problem: 'The visit no longer exists.' };
-  const content = await beside('offer', { source: draft.source, made: today() }, viewer);
+  const content = await beside('offer', { source: draft.source, made: today(), language }, viewer);
   if (!content) return { problem: 'The firm has no rates, so there is nothing to offer. Enter them first.' };
-  const made = await allowed('judge', (db) =>
-    makeOffer(db, visitId, offerInLanguage(content, language), days),
-  );
+  const made = await allowed('judge', (db) => makeOffer(db, visitId, content, days));
   if ('problem' in made) return made;
   const list = await headers();
   revalidatePath(`/trees/${treeId}/options`);

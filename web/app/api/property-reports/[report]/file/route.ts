@@ -1,10 +1,10 @@
 import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
-import { asRead, editionOf } from '@/server/reports/edition';
+import { editionOf } from '@/server/reports/edition';
 import { fileAnswer } from '@/server/reports/files';
 import { documentFile } from '@/server/reports/property';
 import { propertyFigures, propertyReportIn, storedPropertyPdf } from '@/server/reports/propertyReports';
-import { setPdf } from '@/server/reports/setDocument';
+import { readIn, setPdf } from '@/server/reports/setDocument';
 
 /** An issued report of a property in any length and format. The English PDF of its full record is the one that was hashed. */
 export async function GET(
@@ -31,7 +31,7 @@ export async function GET(
     const found = await inFirm((db) => propertyReportIn(db, id, length));
     if (!found) return none();
     const { number } = found;
-    const document = asRead(found.document, language, [found.property]);
+    const document = await readIn(language, found.document, asker, [found.property]);
     const file =
       format === 'pdf' ? (await setPdf(document, asker)).bytes : await documentFile(document, format, asker);
     return fileAnswer(file, number, length, format);

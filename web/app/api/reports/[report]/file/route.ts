@@ -21,6 +21,7 @@ export async function GET(
     if (!report?.number) return plain(404, 'There is no such issued report.');
     const { number, issued_at: issued, content } = report;
     const files = await filesFor(inFirm, content.pictures, format);
-    return reportAnswer(content, { number, issued: issued! }, format, asker, files, length, language);
+    const stamp = { number, issued: issued! };
+    return reportAnswer({ content, stamp, length, language, files }, format, asker);
   });
 }

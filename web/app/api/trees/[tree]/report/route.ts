@@ -26,6 +26,6 @@ export async function GET(
     const files = await filesFor(inFirm, content.pictures, format);
     if (format === 'json' && length === 'record')
       after(() => setAhead(content, () => filesFor(inFirm, content.pictures), asker, language));
-    return reportAnswer(content, undefined, format, asker, files, length, language);
+    return reportAnswer({ content, length, language, files }, format, asker);
   });
 }

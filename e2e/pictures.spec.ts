@@ -445,6 +445,92 @@ test('the face of a pit: a tape gives the scale, layers are touched, and their d
   await expect(probe.getByText(/original grade at 1[45] cm/)).toBeVisible();
 });
 
+test('the section of a stem: tops of roots are touched beside its diameter, and read as the rod would', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  const tree = 'kelpworth-8';
+  interface Stored {
+    visits: {
+      pictures?: { section?: number[][]; width: number; height: number; bearing?: number }[];
+      probes: { bearing: number; distance: number; depth: number; found: string; from: string }[];
+    }[];
+  }
+  const visitNow = async () =>
+    ((await (await page.request.get(`/api/trees/${tree}/case`)).json()) as Stored).visits.at(-1)!;
+  const before = (await visitNow()).probes;
+  await page.goto(`/trees/${tree}/pictures`);
+  await page
+    .getByRole('button', { name: /^Open: base of the stem, from S/ })
+    .last()
+    .click();
+  const view = page.getByRole('dialog');
+  const touch = async ([x, y]: readonly number[]) => {
+    const image = (await view.locator('image').boundingBox())!;
+    await page.mouse.click(image.x + x! * image.width, image.y + y! * image.height);
+  };
+  await expect(view.getByRole('button', { name: 'Section of the stem' })).toBeHidden();
+  // A rod of 60 cm stands beside the stem.
+  await view.getByRole('button', { name: 'Rod or tape' }).click();
+  for (const place of [
+    [0.25, 0.9],
+    [0.25, 0.4],
+  ])
+    await touch(place);
+  await view.getByLabel('Length between the ends').fill('60');
+  await view.getByLabel('Length between the ends').press('Tab');
+  const { width, height } = (await visitNow()).pictures!.at(-1)!;
+  const metre = (0.5 * height) / 0.6;
+  await view.getByRole('button', { name: 'Section of the stem' }).click();
+  await expect(view.getByText('Touch the bark at the grade: side 1 of 2.')).toBeVisible();
+  const [left, right, grade] = [0.42, 0.58, 0.6];
+  for (const place of [
+    [left, grade],
+    [right, grade],
+    [left - (0.1 * metre) / width, grade + (0.12 * metre) / height],
+    [right + (0.15 * metre) / width, grade + (0.2 * metre) / height],
+  ])
+    await touch(place);
+  await expect(view.getByTestId('section')).toHaveText(
+    /^Tops of roots at 1[12]\.\d ± .* cm, .* out; (19|20)\.\d ± .*Take them at the station Probe\.$/,
+  );
+  await saved(page);
+  expect((await visitNow()).pictures!.find((p) => p.section)!.section).toHaveLength(4);
+  // A touch in front of the stem is refused in words, and taken off with the others.
+  await touch([0.5, 0.7]);
+  await expect(view.getByTestId('section')).toHaveText(/in front of the stem/);
+  await view.getByRole('button', { name: 'Take the roots off' }).click();
+  await expect(view.getByTestId('section')).toHaveText(/^For a stem laid bare/);
+  for (const place of [
+    [left, grade],
+    [right, grade],
+    [right + (0.15 * metre) / width, grade + (0.2 * metre) / height],
+  ])
+    await touch(place);
+  await expect(view.getByTestId('section')).toHaveText(/^Tops of roots at (19|20)\.\d/);
+  await view.getByRole('button', { name: 'Close' }).click();
+  await saved(page);
+
+  await page.goto(`/trees/${tree}?station=probe`);
+  const seen = page.getByRole('region', { name: 'From a picture' });
+  await expect(seen).toContainText(/E: top of a root (19|20)\.\d ± .* out/);
+  await seen.getByRole('button', { name: 'Take these depths' }).click();
+  await expect(seen.getByRole('button', { name: 'Depths are from this picture' })).toBeDisabled();
+  await saved(page);
+  const added = (await visitNow()).probes.filter(
+    (p) => !before.some((q) => q.bearing === p.bearing && q.depth === p.depth && q.distance === p.distance),
+  );
+  expect(added).toEqual([
+    {
+      bearing: 90,
+      distance: expect.closeTo(0.15, 2),
+      depth: expect.closeTo(0.2, 2),
+      found: 'root',
+      from: 'grade',
+    },
+  ]);
+});
+
 test('HEIC goes as JPEG where the browser reads it, and is refused in words where it does not', async ({
   page,
 }) => {

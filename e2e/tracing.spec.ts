@@ -3,7 +3,7 @@ import type { CaseFile } from '@undrel/core/format';
 import { bearingGap } from '@undrel/core/geometry';
 import { eyeOf, laidFor, movedForDepth } from '@undrel/core/photogrammetry';
 import type { Dig, DugRoot } from '@undrel/core/records';
-import { planPoint, readDig } from '@undrel/core/roots';
+import { planPoint, readDig, wallPlaces } from '@undrel/core/roots';
 import { photographOf, roundDig } from '../db/demo/photographs';
 import { PROPERTIES } from '../db/demo/world';
 import { enterDemo, saved } from './enter';
@@ -150,6 +150,29 @@ test('cards are found, the bark is touched, and a root is traced on the plan: pl
   expect((await radii()).some((r) => bearingGap(r.bearing, 110) < 4)).toBe(false);
   await choose(entry.getByLabel('Outline of the stem'), { label: 'round, as the stem was measured' });
   await saved(page);
+
+  // The wall of the old pot, a little beside the stem.
+  await entry.getByRole('button', { name: 'Draw the old pot on the plan' }).click();
+  const wall = [0, 90, 180, 270].map((bearing): [number, number] => {
+    const [x, y] = planPoint(bearing, 0.4);
+    return [x + 0.05, y];
+  });
+  for (const [i, place] of wall.entries()) {
+    await page.mouse.click(...on(asSeen(place)));
+    await expect(page.getByText(`on every side of it: ${i + 1} so far.`)).toBeVisible();
+  }
+  await saved(page);
+  const kept = await keptDig(page);
+  for (const [i, [x, y]] of wallPlaces(kept.pot, 0).entries())
+    expect(Math.hypot(x - wall[i]![0], y - wall[i]![1])).toBeLessThan(0.003);
+  const { pot } = readDig(tree, kept);
+  expect(Math.abs(pot!.half - 0.4)).toBeLessThan(0.003);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('on every side of it: 3 so far.')).toBeVisible();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await entry.getByRole('button', { name: 'Take the drawn pot off' }).click();
+  await saved(page);
+  expect((await keptDig(page)).pot).toBeUndefined();
 });
 
 test('a picture without cards says what is asked for; printed cards come for both papers', async ({

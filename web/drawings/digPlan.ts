@@ -3,6 +3,7 @@ import type { NumberedCut } from '@undrel/core/pruning';
 import {
   planPoint,
   structuralRootZone,
+  wallOf,
   type Arc,
   type DigReading,
   type Outline,
@@ -196,6 +197,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
   stem();
   numbers();
   names();
+  potName();
   frame();
   return { width, height, shapes };
 
@@ -239,6 +241,10 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
     }
     if (plan.drip) named(plan.drip, 'drip line', [14, 4]);
     for (const barrier of plan.barriers ?? []) named(barrier.diameter / 2, barrier.kind);
+    if (reading.pot) {
+      const wall = wallOf(reading.pot).map((place) => to(...place));
+      line([...wall, wall[0]!], 'muted', 1.2, [6, 3]);
+    }
   }
 
   function root(i: number) {
@@ -338,6 +344,14 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
       });
       taken.push({ left: x - 12, top: y - 12, width: 24, height: 24 });
     }
+  }
+
+  /** Over the roots, or they would hide it. */
+  function potName() {
+    const { pot } = reading;
+    if (!pot || plan.bare) return;
+    const [x, y] = to(pot.x, pot.y - pot.half);
+    write([x, y + 14], 'old pot', { size: 12, tone: 'muted', anchor: 'middle' });
   }
 
   function names() {

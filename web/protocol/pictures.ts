@@ -4,11 +4,13 @@ import {
   lengthInPlane,
   lengthOnPlane,
   planeIn,
+  rootsBelowGrade,
   scaleBySheet,
   type PlaneLength,
+  type RootSeen,
 } from '@undrel/core/photogrammetry';
-import type { Picture, PictureMark } from '@undrel/core/records';
-import { formatQuantity, type UnitSystem } from '@undrel/core/units';
+import type { Picture, PictureMark, ProbePoint } from '@undrel/core/records';
+import { formatQuantity, toMillimetre, type UnitSystem } from '@undrel/core/units';
 
 type Measuring = Pick<Picture, 'width' | 'height' | 'sheet' | 'cards' | 'bar'>;
 
@@ -29,6 +31,32 @@ export function layersSeen(picture: Picture): PlaneLength[] | undefined {
   if (picture.bar?.of !== 'rod' || !picture.face) return undefined;
   const ends = layerDepths(picture, picture.bar, picture.face);
   return 'problem' in ends || ends.length === 0 ? undefined : ends;
+}
+
+/** A root on the section of a stem, at the side where it runs, and the reading of the rod that it comes to. */
+export interface RootInSection extends RootSeen {
+  bearing: number;
+  reading: ProbePoint;
+}
+
+/** The roots that were touched in a picture of a stem laid bare; undefined where there are none. */
+export function sectionSeen(
+  picture: Pick<Picture, 'width' | 'height' | 'bar' | 'section' | 'bearing'>,
+): RootInSection[] | undefined {
+  if (!picture.bar || !picture.section || picture.bearing === undefined) return undefined;
+  const roots = rootsBelowGrade(picture, picture.bar, picture.section);
+  if ('problem' in roots || roots.length === 0) return undefined;
+  const from = picture.bearing;
+  return roots.map((root) => {
+    // Who looks from the south has east at the right hand.
+    const bearing = (from + (root.side === 'right' ? 270 : 90)) % 360;
+    const [distance, depth] = [root.distance, root.depth].map(({ value }) => toMillimetre(value));
+    return {
+      ...root,
+      bearing,
+      reading: { bearing, distance: distance!, depth: depth!, found: 'root', from: 'grade' },
+    };
+  });
 }
 
 /** A length with its ±, as it is written at a mark. */

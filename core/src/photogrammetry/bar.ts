@@ -58,6 +58,46 @@ export function lengthByBar(
   return { value, plusMinus: REACH * value * Math.hypot(turned, touched) };
 }
 
+/** What is wrong with a bar that is no more than a slip. */
+const TOO_SHORT = {
+  problem: 'The rod, tape or stem is too short in the picture; touch its two ends again.',
+} as const;
+
+interface Upright {
+  /** How far a place lies below where it is counted from, and how far to its right, pixels as shown. */
+  below: (place: Point) => [down: number, right: number];
+  /** The place so far below it, and so far to its right. */
+  at: (down: number, right: number) => Point;
+}
+
+/**
+ * Down and across in a picture: along a rod or tape that hangs or stands upright, or at a right angle to the diameter of an
+ * upright stem, and from a place in it. Touched from either end: down is where the picture goes down.
+ */
+function uprightFrom(
+  picture: { width: number; height: number },
+  bar: SeenBar,
+  origin: Point,
+): Upright | undefined {
+  const [width, height] = shownSize(picture);
+  const [x, y] = [(bar.to[0] - bar.from[0]) * width, (bar.to[1] - bar.from[1]) * height];
+  const long = Math.hypot(x, y);
+  if (long < SHORTEST) return undefined;
+  const [along, across] = bar.of === 'rod' ? [x, y] : [-y, x];
+  const way = (across < 0 ? -1 : 1) / long;
+  const [dx, dy] = [way * along, way * across];
+  return {
+    below: (place) => {
+      const [px, py] = [(place[0] - origin[0]) * width, (place[1] - origin[1]) * height];
+      return [px * dx + py * dy, px * dy - py * dx];
+    },
+    at: (down, right) => [
+      origin[0] + (down * dx + right * dy) / width,
+      origin[1] + (down * dy - right * dx) / height,
+    ],
+  };
+}
+
 /**
  * Depths of what was touched on the face of a pit beside a tape that hangs from the grade down, m, from the grade down the
  * tape. What was touched in whatever order comes in the order of depth.
@@ -72,19 +112,55 @@ export function layerDepths(
 ): PlaneLength[] | { problem: string } {
   const [grade, ...ends] = touched;
   if (!grade) return [];
-  const [width, height] = shownSize(picture);
-  const [dx, dy] = [(tape.to[0] - tape.from[0]) * width, (tape.to[1] - tape.from[1]) * height];
-  const long = Math.hypot(dx, dy);
-  if (long < SHORTEST) return { problem: 'The tape is too short in the picture; touch its two ends again.' };
-  // A tape may be touched from below as well: down is where the picture goes down along it.
-  const way = dy < 0 ? -1 : 1;
-  const down = (p: Point) =>
-    (way * ((p[0] - grade[0]) * width * dx + (p[1] - grade[1]) * height * dy)) / long;
-  const depths = ends.map(down).sort((a, b) => a - b);
+  const upright = uprightFrom(picture, tape, grade);
+  if (!upright) return TOO_SHORT;
+  const depths = ends.map((end) => upright.below(end)[0]).sort((a, b) => a - b);
   if (depths.some((d) => d <= 0))
     return { problem: 'A layer ends above the grade. Take the touches off and touch the grade first.' };
-  return depths.map((d) => {
-    const foot: Point = [grade[0] + (way * d * dx) / long / width, grade[1] + (way * d * dy) / long / height];
-    return lengthByBar(picture, tape, grade, foot)!;
-  });
+  return depths.map((d) => lengthByBar(picture, tape, grade, upright.at(d, 0))!);
+}
+
+/** Where the top of a root is seen: to which side, from the bark outward, and below grade; above grade it is less than 0. */
+export interface RootSeen {
+  side: 'left' | 'right';
+  distance: PlaneLength;
+  depth: PlaneLength;
+}
+
+/**
+ * The section of the stem where it is laid bare: how deep the tops of the roots lie that run to the left and to the right,
+ * and how far from the bark. The rod stands, or the tape hangs, beside the stem, at about its distance from the camera.
+ *
+ * @param touched the bark at the grade on either side of the stem, then the tops of roots
+ * @returns the roots as they were touched, or what is wrong, in words
+ */
+export function rootsBelowGrade(
+  picture: { width: number; height: number },
+  bar: SeenBar,
+  touched: readonly Point[],
+): RootSeen[] | { problem: string } {
+  const [first, second, ...tops] = touched;
+  if (!first || !second) return [];
+  const upright = uprightFrom(picture, bar, first);
+  if (!upright) return TOO_SHORT;
+  const [left, right] = upright.below(second)[1] < 0 ? [second, first] : [first, second];
+  const [fromLeft, fromRight] = [uprightFrom(picture, bar, left)!, uprightFrom(picture, bar, right)!];
+  const roots: RootSeen[] = [];
+  for (const top of tops) {
+    const side = fromLeft.below(top)[1] < 0 ? 'left' : 'right';
+    const [grade, bark] = side === 'left' ? [left, fromLeft] : [right, fromRight];
+    const [down, across] = bark.below(top);
+    if (side === 'right' && across < 0)
+      return {
+        problem:
+          'A root was touched in front of the stem; how far it runs towards the camera is not seen. Touch roots to the left and to the right.',
+      };
+    const depth = lengthByBar(picture, bar, grade, bark.at(down, 0))!;
+    roots.push({
+      side,
+      distance: lengthByBar(picture, bar, grade, bark.at(0, across))!,
+      depth: down < 0 ? { ...depth, value: -depth.value } : depth,
+    });
+  }
+  return roots;
 }

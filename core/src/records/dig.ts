@@ -2,6 +2,9 @@ import * as z from 'zod';
 import { kind } from './kind';
 import { bearing, length, text } from './parts';
 
+/** How many places of the wall of an old pot are touched at most. */
+export const MOST_POT = 24;
+
 /** The dig before anything was said of it. */
 const fresh = { measuredFrom: 'bark', north: 'true' } as const;
 
@@ -47,6 +50,11 @@ export const dig = kind(
           }),
         )
         .max(12)
+        .optional(),
+      /** Places of the wall of the old pot, from the centre of the stem. */
+      pot: z
+        .array(z.strictObject({ bearing, distance: length('potWall') }))
+        .max(MOST_POT)
         .optional(),
       measuredFrom: z.enum(['bark', 'centre']),
       /** Which north the compass bearings of the whole dig are from. */

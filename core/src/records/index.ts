@@ -2,7 +2,7 @@ export type { Barrier, Buttress, DecaySector, DigHead } from './dig';
 export type { Decision } from './decision';
 export type { CutDesign, CutLimits } from './cuts';
 export { CUT_RANGES } from './cuts';
-export { NEW_DIG } from './dig';
+export { MOST_POT, NEW_DIG } from './dig';
 export type { TreeEvent } from './event';
 export type { Finding } from './finding';
 export * from './kinds';
@@ -11,6 +11,7 @@ export type { KindRules } from './kind';
 export {
   LEAVES_OF,
   MOST_BARK,
+  MOST_IN_SECTION,
   MOST_PICTURE_MARKS,
   SHOWN,
   type Picture,

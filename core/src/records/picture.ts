@@ -16,6 +16,9 @@ export const LEAVES_OF = ['tree', 'reference'] as const;
 /** How many places of the bark are touched at most. */
 export const MOST_BARK = 24;
 
+/** How many roots are touched at most on the section of a stem. */
+export const MOST_IN_SECTION = 12;
+
 const share = z.number().min(0).max(1);
 /** A place on it, as shares of width and height from the upper left. */
 const at = z.tuple([share, share]);
@@ -60,6 +63,12 @@ export const picture = kind(
         .array(at)
         .min(1)
         .max(1 + MOST_LAYERS)
+        .optional(),
+      /** From one side of the stem laid bare, beside a rod: the bark at the grade on either side, then the tops of roots. */
+      section: z
+        .array(at)
+        .min(1)
+        .max(2 + MOST_IN_SECTION)
         .optional(),
       /** Cards that were found in it, and what ties it to the plan of the dig. */
       cards: z

@@ -1,7 +1,8 @@
 import type { DigHead, DugRoot, Tree } from '../records';
 import { stemRadius } from '../records/stem';
 import { bearingGap, wrapBearing } from '../geometry';
-import { readingAt, toMillimetre, type PitFrame } from './edits';
+import { toMillimetre } from '../units';
+import { readingAt, type PitFrame } from './edits';
 import { bearingOf, outlineOf, type Outline } from './outline';
 import { placed } from './path';
 import { turnOf } from './reading';

@@ -1,4 +1,5 @@
 import type { Dig, DugRoot, RootPoint } from '../records';
+import { toMillimetre } from '../units';
 import { wrapBearing } from '../geometry';
 import { bearingOf, type Outline } from './outline';
 import { placed } from './path';
@@ -11,8 +12,7 @@ export interface PitFrame {
   outline: Outline;
 }
 
-/** Readings made on the plan are as fine as a tape: a millimetre and a tenth of a degree. */
-export const toMillimetre = (metres: number): number => Math.round(metres * 1000) / 1000;
+// Readings made on the plan are as fine as a tape: a millimetre and a tenth of a degree.
 const toTenth = (degrees: number): number => wrapBearing(Math.round(degrees * 10) / 10);
 
 /** Compass bearing and tape distance of a place, metres east and north of the centre of the stem. */

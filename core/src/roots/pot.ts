@@ -1,8 +1,10 @@
-import type { DugRoot } from '../records';
-import { shortMark } from '../units';
+import { wrapBearing } from '../geometry';
+import type { Dig, DugRoot } from '../records';
+import { shortMark, toMillimetre } from '../units';
+import { bearingOf, planPoint } from './outline';
 import type { RootPath } from './path';
 
-/** The old container, told from where circling roots turned along its wall. Metres from the centre of the stem. */
+/** The old container, told from places of its wall or from where circling roots turned along it. Metres from the centre of the stem. */
 export interface OldPot {
   shape: 'round' | 'square';
   x: number;
@@ -14,7 +16,7 @@ export interface OldPot {
   /** Root mean square distance of the points from the wall. */
   residual: number;
   points: number;
-  /** Labels of circling roots that never left it. */
+  /** Labels of roots from within that never left it. */
   never: string[];
   /** Roots known to have left it, with the farthest they were followed. */
   left: { label: string; farthest: number }[];
@@ -134,14 +136,27 @@ const OUTSIDE = 0.05;
 /** Points that a wall is fitted through at most, spread evenly over all that were read: more tell nothing new. */
 const MOST_FITTED = 300;
 
-/** The old pot through the points of circling roots that were read; undefined with fewer than four of them. */
-export function potOf(roots: readonly DugRoot[], paths: readonly RootPath[]): OldPot | undefined {
-  const points = roots.flatMap((root, i): Plan[] => {
+/** Fewer places tell no wall. */
+const LEAST = 4;
+
+/**
+ * The old pot through places of its wall that were seen, or through the points of circling roots that were read; undefined
+ * with fewer than four of either.
+ *
+ * @param wall places of the wall, metres east and north of the centre of the stem
+ */
+export function potOf(
+  roots: readonly DugRoot[],
+  paths: readonly RootPath[],
+  wall: readonly Plan[] = [],
+): OldPot | undefined {
+  const turned = roots.flatMap((root, i): Plan[] => {
     if (root.kind !== 'circling' || root.leftPot) return [];
     const path = paths[i]!;
     return path.readAt.map((v) => [path.x[v]!, path.y[v]!]);
   });
-  if (points.length < 4) return undefined;
+  const points = wall.length >= LEAST ? wall : turned;
+  if (points.length < LEAST) return undefined;
   const step = Math.ceil(points.length / MOST_FITTED);
   const fitted = points.filter((_, i) => i % step === 0);
   const circle = circleThrough(fitted);
@@ -152,26 +167,52 @@ export function potOf(roots: readonly DugRoot[], paths: readonly RootPath[]): Ol
   );
   const square = squareThrough(fitted);
   const isSquare = square !== undefined && square.residual < SQUARE_MUST_BEAT * round;
-  const wall = isSquare
+  const fit = isSquare
     ? { x: square.x, y: square.y, half: square.half, turned: square.turned, residual: square.residual }
     : { x: circle.x, y: circle.y, half: circle.r, turned: 0, residual: round };
-  const reach = wall.half * (isSquare ? Math.SQRT2 : 1) + OUTSIDE;
+  const reach = fit.half * (isSquare ? Math.SQRT2 : 1) + OUTSIDE;
   const farthestOf = (i: number) => {
     const path = paths[i]!;
     let far = roots[i]!.farthest ?? 0;
     for (const v of path.readAt) far = Math.max(far, Math.hypot(path.x[v]!, path.y[v]!));
     return far;
   };
-  const left = (i: number) => roots[i]!.leftPot ?? farthestOf(i) > reach + Math.hypot(wall.x, wall.y);
+  // Roots of a buried stem are younger than the pot.
+  const wasInside = ({ start, kind }: DugRoot) => start !== 'outside' && kind !== 'adventitious';
+  const left = (i: number) => roots[i]!.leftPot ?? farthestOf(i) > reach + Math.hypot(fit.x, fit.y);
   return {
     shape: isSquare ? 'square' : 'round',
-    ...wall,
+    ...fit,
     points: points.length,
-    never: roots.flatMap((root, i) => (root.start !== 'outside' && !left(i) ? [root.label] : [])),
+    never: roots.flatMap((root, i) => (wasInside(root) && !left(i) ? [root.label] : [])),
     left: roots.flatMap((root, i) =>
-      root.start !== 'outside' && left(i) ? [{ label: root.label, farthest: farthestOf(i) }] : [],
+      wasInside(root) && left(i) ? [{ label: root.label, farthest: farthestOf(i) }] : [],
     ),
   };
+}
+
+/** A place of the wall as it is kept: bearing as the compass of the dig reads it, distance from the centre of the stem. */
+export const wallAt = ([x, y]: Readonly<Plan>, turn: number): NonNullable<Dig['pot']>[number] => ({
+  bearing: wrapBearing(Math.round((bearingOf(x, y) - turn) * 10) / 10),
+  distance: toMillimetre(Math.hypot(x, y)),
+});
+
+/** Where places of the wall that were touched lie, metres east and north of the centre of the stem. */
+export const wallPlaces = (pot: Dig['pot'], turn: number): Plan[] =>
+  (pot ?? []).map(({ bearing, distance }) => planPoint(bearing + turn, distance));
+
+/** The wall of an old pot as a line round it, metres east and north of the centre of the stem. */
+export function wallOf({ shape, x, y, half, turned }: OldPot): Plan[] {
+  if (shape === 'round')
+    return Array.from({ length: 72 }, (_, i): Plan => {
+      const [east, north] = planPoint(5 * i, half);
+      return [x + east, y + north];
+    });
+  // The corners of a square stand half a right angle from its walls.
+  return [45, 135, 225, 315].map((corner): Plan => {
+    const [east, north] = planPoint(turned + corner, half * Math.SQRT2);
+    return [x + east, y + north];
+  });
 }
 
 /** When the roots met the wall of the old pot, and from what that is known. */
@@ -203,11 +244,16 @@ export function potOutgrown(
 
 /** The old pot in a sentence, lengths as marks. */
 export function potInWords(pot: OldPot, outgrown: PotOutgrown | undefined): string {
-  const never = pot.never.length > 0 ? `${pot.never.join(', ')} never left it` : 'every root left it';
+  const never =
+    pot.never.length > 0
+      ? `; ${pot.never.join(', ')} never left it`
+      : pot.left.length > 0
+        ? '; every root left it'
+        : '';
   const when =
     outgrown &&
     (outgrown.from === 'rings'
       ? `; outgrown about ${outgrown.year}, by the rings of ${outgrown.root}`
       : `; outgrown by ${outgrown.year} at the latest, the year of planting`);
-  return `${pot.shape}, ${shortMark(2 * pot.half)} across; ${never}${when ?? ''}`;
+  return `${pot.shape}, ${shortMark(2 * pot.half)} across${never}${when ?? ''}`;
 }

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { structuralRootZone } from './zones';
 import { readDig } from './reading';
 import { dugSection, rootOvals } from './section';
-import { circleThrough, potOutgrown, squareThrough } from './pot';
+import { circleThrough, potInWords, potOutgrown, squareThrough, wallAt, wallOf, wallPlaces } from './pot';
+import { planPoint } from './outline';
 import type { Dig, DugRoot } from '../records';
 import { dug, digOf } from '../../tests/digs';
 
@@ -177,6 +178,98 @@ describe('the old pot', () => {
     expect(potOutgrown(pot!, roots, 2026, 2016)).toEqual({ year: 2014, from: 'rings', root: 'C2' });
     expect(potOutgrown(pot!, [ring('C1', 0)], 2026, 2016)).toEqual({ year: 2016, from: 'planting' });
     expect(potOutgrown(pot!, [ring('C1', 0)], 2026, undefined)).toBeUndefined();
+  });
+});
+
+describe('the wall of the old pot, drawn on the plan', () => {
+  const places = (turn: number) =>
+    [10, 100, 190, 280].map((bearing) => {
+      const [x, y] = planPoint(bearing, 0.2);
+      return wallAt([x + 0.03, y - 0.02], turn);
+    });
+
+  test('is the pot, whatever the compass, and stands before what roots tell', () => {
+    const circling = dug(
+      'C1',
+      [0, 40, 80, 120, 160].map((b): [number, number, number, number] => [b, 0.4, 0.1, 0.02]),
+      { kind: 'circling', start: 'outside' },
+    );
+    for (const turn of [0, 12, -7]) {
+      const read = (pot: Dig['pot']) =>
+        readDig(
+          { stemDiameter: 0.1 },
+          digOf([circling, ...anchors.slice(0, 1)], {
+            north: 'magnetic',
+            declination: turn,
+            ...(pot && { pot }),
+          }),
+        ).pot!;
+      const drawn = read(places(turn));
+      expect(drawn.shape).toBe('round');
+      expect([drawn.half, drawn.x, drawn.y].map((v) => Math.round(v * 100) / 100)).toEqual([
+        0.2, 0.03, -0.02,
+      ]);
+      expect(drawn.left.map((l) => l.label)).toEqual(['D1']);
+      // Fewer than four places tell nothing yet.
+      expect(read(places(turn).slice(1)).half).toBeCloseTo(0.4, 1);
+      expect(read(undefined).half).toBeCloseTo(0.4, 1);
+    }
+  });
+
+  test('roots of a buried stem are younger than the pot: they neither left it nor stayed in it', () => {
+    const young = dug(
+      'V1',
+      [0, 0.03, 0.06].map((d): [number, number, number, number] => [40, d, 0.02, 0.01]),
+      { kind: 'adventitious' },
+    );
+    const read = (roots: DugRoot[]) => readDig({ stemDiameter: 0.1 }, digOf(roots, { pot: places(0) })).pot!;
+    expect(read([young])).toMatchObject({ never: [], left: [] });
+    expect(potInWords(read([young]), undefined)).toMatch(/^round, \{m:0\.\d+\} across$/);
+    expect(potInWords(read([young, anchors[0]!]), undefined)).toMatch(/; every root left it$/);
+  });
+
+  test('its line goes round it: a square with its walls where they were touched, a circle at its radius', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 89 }), fc.constantFrom('round', 'square'), (turned, shape) => {
+        const pot = {
+          shape,
+          x: 0.03,
+          y: -0.02,
+          half: 0.2,
+          turned,
+          residual: 0,
+          points: 8,
+          never: [],
+          left: [],
+        };
+        const angle = (turned * Math.PI) / 180;
+        for (const [x, y] of wallOf(pot as Parameters<typeof wallOf>[0])) {
+          const [dx, dy] = [x - 0.03, y + 0.02];
+          if (shape === 'round') expect(Math.hypot(dx, dy)).toBeCloseTo(0.2, 9);
+          else {
+            expect(Math.abs(dx * Math.cos(angle) - dy * Math.sin(angle))).toBeCloseTo(0.2, 9);
+            expect(Math.abs(dx * Math.sin(angle) + dy * Math.cos(angle))).toBeCloseTo(0.2, 9);
+          }
+        }
+      }),
+    );
+  });
+
+  test('kept as bearing and distance it lies where it was touched, to a millimetre and a tenth of a degree', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -0.6, max: 0.6, noNaN: true }),
+        fc.double({ min: -0.6, max: 0.6, noNaN: true }),
+        fc.integer({ min: -60, max: 60 }),
+        (x, y, turn) => {
+          const at = wallAt([x, y], turn);
+          const [[u, v]] = wallPlaces([at], turn) as [[number, number]];
+          expect(at.bearing).toBeGreaterThanOrEqual(0);
+          expect(at.bearing).toBeLessThan(360);
+          expect(Math.hypot(u - x, v - y)).toBeLessThan(0.0005 + Math.hypot(x, y) * 0.0009 + 1e-9);
+        },
+      ),
+    );
   });
 });
 

@@ -16,7 +16,7 @@ import {
 import { meetingsOf, type Crossing, type Pressing } from './crossings';
 import { bearingOf, outlineOf, type Outline } from './outline';
 import { pathThrough, pieceFor, placed, type RootPath } from './path';
-import { potOf, type OldPot } from './pot';
+import { potOf, wallPlaces, type OldPot } from './pot';
 import { digProblems, type DigProblem } from './problems';
 import type { Arc } from './arcs';
 
@@ -243,7 +243,7 @@ export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): Dig
     crossings,
     pressings,
     anchorage: anchorageOf(all),
-    pot: potOf(drawn, paths),
+    pot: potOf(drawn, paths, wallPlaces(dig.pot, turn)),
     problems: digProblems(dig, drawn, paths, outline),
   };
 }

@@ -155,3 +155,6 @@ export function tidy(value: number, decimals: number): string {
   const text = value.toFixed(decimals);
   return Number(text) === 0 ? text.replace('-', '') : text;
 }
+
+/** A length that was measured on a plan or a picture, as fine as a tape reads. */
+export const toMillimetre = (metres: number): number => Math.round(metres * 1000) / 1000;

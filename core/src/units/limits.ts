@@ -1,4 +1,12 @@
-import { formatLength, METRES_PER, parseLength, type LengthUnit, type ParsedLength } from './length';
+import {
+  formatLength,
+  METRES_PER,
+  parseLength,
+  type LengthUnit,
+  type ParsedLength,
+  type UnitSystem,
+} from './length';
+import { formatValue } from './quantity';
 
 /**
  * What each measured length may be. `max` is refused beyond; `ask` is possible but more often a slip of the unit,
@@ -12,6 +20,7 @@ export const LENGTH_LIMITS = {
   probeDepth: { name: 'Depth to the first root', min: -0.5, max: 1.5, ask: 0.9 },
   stemDiameter: { name: 'Stem diameter at the base', min: 0.005, max: 4, ask: 1.5 },
   dbh: { name: 'DBH', min: 0.003, max: 4, ask: 1.5 },
+  potWall: { name: 'Wall of the pot, from the centre of the stem', min: 0.01, max: 1.5, ask: 0.8 },
   potWidth: { name: 'Width of the pot', min: 0.05, max: 2, ask: 1 },
   probeSinks: { name: 'Depth the probe sinks', min: 0, max: 1.5, ask: 0.6 },
   height: { name: 'Tree height', min: 0.2, max: 90, ask: 45 },
@@ -98,4 +107,12 @@ export function readLength(field: LengthField, text: string, shownUnit: LengthUn
     };
   }
   return { state: 'ok', metres: read.metres, resolution: read.resolution };
+}
+
+/** What is wrong with a length that was measured and not typed, in words: its field, its value and what is allowed. */
+export function outsideLimits(field: LengthField, metres: number, system: UnitSystem): string | undefined {
+  const { name, min, max } = LENGTH_LIMITS[field];
+  if (metres >= min && metres <= max) return undefined;
+  const say = (value: number) => formatValue(value, 'short length', system, 0.001);
+  return `${name}: ${say(metres)} is outside ${say(min)} to ${say(max)}.`;
 }

@@ -10,7 +10,7 @@ export function BarOutline({
   picture,
   ends,
 }: {
-  picture: Pick<Picture, 'width' | 'height' | 'bar' | 'face'>;
+  picture: Pick<Picture, 'width' | 'height' | 'bar' | 'face' | 'section'>;
   ends: readonly (readonly [number, number])[];
 }) {
   const { width, height } = pictureMarks(picture);
@@ -23,6 +23,14 @@ export function BarOutline({
       <polyline points={places.map((p) => p.join()).join(' ')} />
       {places.map(([x, y], i) => (
         <circle key={i} cx={x} cy={y} r={RADIUS} stroke="var(--paper)" fill="var(--todo)" />
+      ))}
+      {(picture.section ?? []).map(([x, y], i) => (
+        <g key={`root ${i}`}>
+          <line x1={x * width - 40} x2={x * width + 40} y1={y * height} y2={y * height} />
+          <Label x={x * width} y={y * height - 14} anchor="middle">
+            {i < 2 ? 'grade' : String(i - 1)}
+          </Label>
+        </g>
       ))}
       {layers.map(([x, y], i) => (
         <g key={i} stroke={right ? 'var(--todo)' : 'var(--harm)'}>

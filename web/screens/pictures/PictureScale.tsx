@@ -74,6 +74,7 @@ export function PictureScale({
   onSides,
   onBarLength,
   onFace,
+  onSection,
   onNoScale,
   onCards,
   onLeaves,
@@ -90,6 +91,7 @@ export function PictureScale({
   onSides: (sides: [number, number] | undefined) => void;
   onBarLength: (length: number | undefined) => void;
   onFace: (face: Picture['face']) => void;
+  onSection: (section: Picture['section']) => void;
   /** Without a scale, nothing that was measured by it stays. */
   onNoScale: () => void;
   onCards: (cards: Picture['cards']) => void;
@@ -166,6 +168,7 @@ export function PictureScale({
         onSides={onSides}
         onBarLength={onBarLength}
         onFace={onFace}
+        onSection={onSection}
       />
       <Said lines={3} problem={problem ?? lies.problem ?? sheetProblem(picture)} told={lies.told} />
       {leafSheet && (

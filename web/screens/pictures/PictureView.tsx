@@ -4,8 +4,8 @@ import { Dialog } from 'radix-ui';
 import { useRef, useState, type PointerEvent } from 'react';
 import {
   MOST_BARK,
+  MOST_IN_SECTION,
   MOST_LAYERS,
-  MOST_PICTURE_MARKS,
   SHOWN,
   type Picture,
   type PictureMark,
@@ -16,21 +16,30 @@ import { usePreferences } from '../shell/preferences';
 import { Marked } from './Marked';
 import { CardOutlines } from './CardOutlines';
 import { BarOutline } from './BarOutline';
+import { PictureMarks } from './PictureMarks';
 import { PictureScale } from './PictureScale';
 import type { Touching } from './ScaleByHand';
 import { placeOn } from './placeOn';
 import { SheetOutline } from './SheetOutline';
-import { isInGround, MARK_WORDS, pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictureWords';
+import { isInGround, pictureWords, SHOWN_WORDS, sideOf } from '../../protocol/pictureWords';
 import { marksTold } from '../../protocol/pictures';
 import { Select } from '../../ui/controls/Select';
 
-const KINDS = Object.keys(MARK_WORDS) as PictureMark['kind'][];
 /** Where a picture stands in reports. */
 const IN_REPORTS = [
   { key: 'first', label: 'First in reports' },
   { key: undefined, label: 'In turn' },
   { key: 'leftOut', label: 'Leave out' },
 ] as const;
+
+/** What is measured by hand, and all that is measured on a picture. */
+const BY_HAND: readonly (keyof Picture)[] = ['sheet', 'bar', 'face', 'section'];
+const MEASURED: readonly (keyof Picture)[] = [...BY_HAND, 'cards', 'leaves'];
+const without = (picture: Picture, left: readonly (keyof Picture)[]): Picture => {
+  const next = { ...picture };
+  for (const key of left) delete next[key];
+  return next;
+};
 
 /** A mark shorter than this share of the picture is a slip of the finger. */
 const SLIP = 0.01;
@@ -69,9 +78,8 @@ export function PictureView({
   const setMarks = (next: PictureMark[]) => set('marks', next.length > 0 ? next : undefined);
   /** A scale by hand takes the place of another, and of what was measured by that. */
   const setScale = (scale: Pick<Picture, 'sheet' | 'bar'>, field: string) => {
-    const { sheet: _, bar: __, face: ___, ...rest } = picture;
     setTouching(undefined);
-    onChange({ ...rest, ...scale }, field);
+    onChange({ ...without(picture, BY_HAND), ...scale }, field);
   };
   /** A bar from end to end, kept once its length is known. */
   const setBar = (of: BarKind, ends: readonly [number, number][], length: number | undefined) => {
@@ -93,6 +101,11 @@ export function PictureView({
     if (what.what === 'face') {
       const face = picture.face ?? [];
       if (face.length <= MOST_LAYERS) set('face', [...face, at]);
+      return;
+    }
+    if (what.what === 'section') {
+      const section = picture.section ?? [];
+      if (section.length < 2 + MOST_IN_SECTION) set('section', [...section, at]);
       return;
     }
     if (what.what === 'bar') {
@@ -264,73 +277,23 @@ export function PictureView({
                   set('bar', { ...picture.bar, length });
               }}
               onFace={(face) => set('face', face)}
+              onSection={(section) => set('section', section)}
               onNoScale={() => {
-                const { cards: _, leaves: __, sheet: ___, bar: ____, face: _____, ...rest } = picture;
-                onChange(rest, 'cards');
+                onChange(without(picture, MEASURED), 'cards');
               }}
               onCards={(cards) => set('cards', cards)}
               onLeaves={(leaves) => set('leaves', leaves)}
             />
-            <div role="group" aria-label="Mark with" className="flex flex-wrap gap-2">
-              {KINDS.map((key) => (
-                <button
-                  key={key}
-                  type="button"
-                  className={kind === key ? 'act' : 'quiet'}
-                  aria-pressed={kind === key}
-                  disabled={disabled || marks.length >= MOST_PICTURE_MARKS}
-                  onClick={() => {
-                    setTouching(undefined);
-                    setKind(kind === key ? undefined : key);
-                  }}
-                >
-                  {MARK_WORDS[key]}
-                </button>
-              ))}
-            </div>
-            <p className="text-sm text-muted min-h-[2.8rem]">
-              {marks.length >= MOST_PICTURE_MARKS
-                ? `${MOST_PICTURE_MARKS} marks; no more are allowed. Take one off first.`
-                : kind
-                  ? 'Draw it over the picture: from where it begins to where it points.'
-                  : 'Marks lie over the picture and can be taken off; the picture stays as it is.'}
-            </p>
-            <ul>
-              {marks.map((mark, i) => (
-                <li key={i} className="flex gap-2 items-center border-b border-hair py-1">
-                  <label className="flex-1">
-                    <span className="sr-only">
-                      Words at {MARK_WORDS[mark.kind]} {i + 1}
-                    </span>
-                    <input
-                      className="w-full"
-                      maxLength={60}
-                      disabled={disabled}
-                      placeholder={`${MARK_WORDS[mark.kind]} ${i + 1}: words`}
-                      value={mark.text ?? ''}
-                      onChange={({ target }) =>
-                        setMarks(
-                          marks.map((m, k) => {
-                            if (k !== i) return m;
-                            const { text: _, ...rest } = m;
-                            return target.value ? { ...rest, text: target.value } : rest;
-                          }),
-                        )
-                      }
-                    />
-                  </label>
-                  <button
-                    type="button"
-                    className="link min-h-[44px]"
-                    disabled={disabled}
-                    aria-label={`Take off ${MARK_WORDS[mark.kind]} ${i + 1}`}
-                    onClick={() => setMarks(marks.filter((_, k) => k !== i))}
-                  >
-                    Take off
-                  </button>
-                </li>
-              ))}
-            </ul>
+            <PictureMarks
+              kind={kind}
+              marks={marks}
+              disabled={disabled}
+              onKind={(next) => {
+                setTouching(undefined);
+                setKind(next);
+              }}
+              onMarks={setMarks}
+            />
             {!disabled && (
               <button type="button" className="link min-h-[44px] text-harm" onClick={onRemove}>
                 Remove this picture

@@ -4,13 +4,16 @@ import { useState } from 'react';
 import {
   BARS,
   layerDepths,
+  rootsBelowGrade,
   SHEETS,
   type BarKind,
+  type RootSeen,
   type SeenSheet,
   type SheetKey,
 } from '@undrel/core/photogrammetry';
 import type { Picture } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
+import { isInGround } from '../../protocol/pictureWords';
 import { lengthTold } from '../../protocol/pictures';
 import { LengthInput } from '../../ui/controls/LengthInput';
 
@@ -21,7 +24,8 @@ export type Touching =
   | { what: 'sheet'; kind: SeenSheet['kind']; touched: Place[] }
   | { what: 'bar'; of: BarKind; touched: Place[] }
   | { what: 'bark' }
-  | { what: 'face' };
+  | { what: 'face' }
+  | { what: 'section' };
 
 /** What gives a scale by hand, as its button has it. */
 export const BAR_WORDS: Record<BarKind, { button: string; length: string }> = {
@@ -47,6 +51,10 @@ export function touchTold(touching: Touching | undefined, picture: Picture): str
     return picture.face
       ? `Touch where each layer ends: ${picture.face.length - 1} so far.`
       : 'Touch the grade beside the tape.';
+  if (touching?.what === 'section')
+    return (picture.section?.length ?? 0) < 2
+      ? `Touch the bark at the grade: side ${(picture.section?.length ?? 0) + 1} of 2.`
+      : `Touch the tops of roots to the left and to the right: ${picture.section!.length - 2} so far.`;
   return undefined;
 }
 
@@ -61,6 +69,7 @@ export function ScaleByHand({
   onSides,
   onBarLength,
   onFace,
+  onSection,
 }: {
   picture: Picture;
   touching: Touching | undefined;
@@ -72,6 +81,7 @@ export function ScaleByHand({
   onSides: (sides: [number, number] | undefined) => void;
   onBarLength: (length: number | undefined) => void;
   onFace: (face: Picture['face']) => void;
+  onSection: (section: Picture['section']) => void;
 }) {
   const choices: { key: string; label: string; here: boolean; touch: Touching }[] = [
     ...(Object.keys(SHEETS) as SheetKey[]).map((kind) => ({
@@ -93,9 +103,15 @@ export function ScaleByHand({
       touch: { what: 'bar' as const, of, touched: [] },
     })),
   ];
-  const { sheet, bar, face } = picture;
+  const { sheet, bar, face, section, shows } = picture;
   const barOf = touching?.what === 'bar' ? touching.of : bar?.of;
   const layers = bar?.of === 'rod' && face ? layerDepths(picture, bar, face) : [];
+  const roots = bar && section ? rootsBelowGrade(picture, bar, section) : [];
+  const touchFor = (what: 'face' | 'section') => ({
+    here: touching?.what === what,
+    disabled,
+    onTouch: () => onTouch(touching?.what === what ? undefined : { what }),
+  });
   return (
     <>
       <div className="flex flex-wrap gap-2" role="group" aria-label="Scale by hand">
@@ -125,37 +141,82 @@ export function ScaleByHand({
           onChange={onBarLength}
         />
       )}
-      {bar?.of === 'rod' && (
-        <div>
-          <div className="flex flex-wrap gap-2">
-            <button
-              type="button"
-              className={touching?.what === 'face' ? 'act' : 'quiet'}
-              aria-pressed={touching?.what === 'face'}
-              disabled={disabled}
-              onClick={() => onTouch(touching?.what === 'face' ? undefined : { what: 'face' })}
-            >
-              Layers of the soil
-            </button>
-            <button
-              type="button"
-              className="link min-h-[44px]"
-              disabled={disabled || !face}
-              onClick={() => onFace(undefined)}
-            >
-              Take the layers off
-            </button>
-          </div>
-          <p className="text-sm min-h-[2.8rem]" data-testid="layers">
-            {'problem' in layers
-              ? layers.problem
-              : layers.length > 0
-                ? `Layers end at ${layers.map((depth) => lengthTold(depth, system)).join(', ')} below grade. Take them at the hole, station Soil.`
-                : 'For the face of a pit with a tape hung down it: touch the grade, then where each layer ends.'}
-          </p>
-        </div>
+      {bar?.of === 'rod' && (shows === undefined || isInGround(shows)) && (
+        <Touched
+          {...touchFor('face')}
+          id="layers"
+          label="Layers of the soil"
+          off="Take the layers off"
+          onOff={face && (() => onFace(undefined))}
+        >
+          {'problem' in layers
+            ? layers.problem
+            : layers.length > 0
+              ? `Layers end at ${layers.map((depth) => lengthTold(depth, system)).join(', ')} below grade. Take them at the hole, station Soil.`
+              : 'For the face of a pit with a tape hung down it: touch the grade, then where each layer ends.'}
+        </Touched>
+      )}
+      {bar && !isInGround(shows) && (
+        <Touched
+          {...touchFor('section')}
+          id="section"
+          label="Section of the stem"
+          off="Take the roots off"
+          onOff={section && (() => onSection(undefined))}
+        >
+          {'problem' in roots
+            ? roots.problem
+            : roots.length === 0
+              ? 'For a stem laid bare, seen level from one side: touch the bark at the grade on either side, then the tops of roots to the left and to the right.'
+              : picture.bearing === undefined
+                ? 'Say from which side the picture was taken: that tells which way these roots run.'
+                : `${rootsTold(roots, system)}. Take them at the station Probe.`}
+        </Touched>
       )}
     </>
+  );
+}
+
+/** Tops of roots on the section of a stem, from the bark outward. */
+export const rootsTold = (roots: readonly RootSeen[], system: UnitSystem): string =>
+  `Tops of roots at ${roots.map(({ depth, distance }) => `${lengthTold(depth, system)}, ${lengthTold(distance, system)} out`).join('; ')}`;
+
+/** What is touched on a picture beside its scale, and what that comes to. */
+function Touched(props: {
+  id: string;
+  label: string;
+  off: string;
+  here: boolean;
+  disabled: boolean;
+  children: string;
+  onTouch: () => void;
+  onOff: (() => void) | undefined;
+}) {
+  return (
+    <div>
+      <div className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          className={props.here ? 'act' : 'quiet'}
+          aria-pressed={props.here}
+          disabled={props.disabled}
+          onClick={props.onTouch}
+        >
+          {props.label}
+        </button>
+        <button
+          type="button"
+          className="link min-h-[44px]"
+          disabled={props.disabled || !props.onOff}
+          onClick={props.onOff}
+        >
+          {props.off}
+        </button>
+      </div>
+      <p className="text-sm min-h-[2.8rem]" data-testid={props.id}>
+        {props.children}
+      </p>
+    </div>
   );
 }
 

@@ -59,11 +59,13 @@ export const DIG_READERS: Readers = {
   'dig.shape': first(
     asked('dig.shape'),
     dug(({ pot }) => {
-      if (!pot) return undefined;
-      const wholly = pot.never.length > 0 && pot.left.length === 0;
+      if (!pot || pot.never.length + pot.left.length === 0) return undefined;
+      const within = pot.never.length;
+      if (within === 0) return { answer: 'none', says: 'every root has left the old pot' };
+      if (pot.left.length === 0) return { answer: 'wholly', says: 'no root has left the old pot' };
       return {
-        answer: wholly ? 'wholly' : pot.never.length > 0 ? 'partly' : 'none',
-        says: wholly ? 'no root has left the old pot' : `${pot.never.length} roots never left the old pot`,
+        answer: 'partly',
+        says: `${within} ${within === 1 ? 'root' : 'roots'} never left the old pot`,
       };
     }),
   ),

@@ -46,7 +46,9 @@ export interface DigPlanProps {
   system: UnitSystem;
   /** A picture under the plan: where it lies, and how strong it is. */
   under?: { href: string; square: PlanSquare; strength: number } | undefined;
-  /** Taps set points of the selected root. */
+  /** Places that were touched for what is drawn now, metres. */
+  touched: readonly Point[];
+  /** Taps set points of the selected root, or of the shape that is drawn. */
   drawing: boolean;
   /** Points may be moved: the roots are shown as they are now and may be changed. */
   editable: boolean;
@@ -307,6 +309,16 @@ export function DigPlanView(props: DigPlanProps) {
           height={size.height}
           aria-hidden={handles.length === 0}
         >
+          {props.touched.map(([x, y], i) => (
+            <circle
+              key={`touched ${i}`}
+              cx={to(x, y)[0]}
+              cy={to(x, y)[1]}
+              r={5}
+              className="fill-todo stroke-sheet"
+              strokeWidth={2}
+            />
+          ))}
           {handles.map((p, i) => {
             const [x, y] = to(p.x, p.y);
             const here = i === point;

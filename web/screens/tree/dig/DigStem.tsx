@@ -7,6 +7,7 @@ import { BearingInput } from '../../../ui/controls/BearingInput';
 import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { Select } from '../../../ui/controls/Select';
+import type { Shape } from './useShapes';
 
 const SHAPES = [
   { key: 'round', label: 'round, as the stem was measured' },
@@ -19,7 +20,7 @@ const BARRIERS: readonly { key: Barrier['kind']; label: string }[] = [
   { key: 'tie', label: 'tie' },
   { key: 'guard', label: 'guard' },
 ];
-type Shape = (typeof SHAPES)[number]['key'];
+type Outline = (typeof SHAPES)[number]['key'];
 
 const replaced = <T,>(list: readonly T[], index: number, value: T | undefined): T[] =>
   list.flatMap((old, i) => (i === index ? (value === undefined ? [] : [value]) : [old]));
@@ -68,11 +69,11 @@ export function DigStem({
   system: UnitSystem;
   disabled: boolean;
   onChange: (head: DigHead, field: string) => void;
-  /** Begins to draw the bark on the plan. */
-  onDraw: () => void;
+  /** Begins to draw the bark or the old pot on the plan. */
+  onDraw: (shape: Shape) => void;
 }) {
   const set = (change: Partial<DigHead>, field: string) => onChange({ ...head, ...change }, field);
-  const shape: Shape = head.radii ? 'radii' : head.diameters ? 'diameters' : 'round';
+  const shape: Outline = head.radii ? 'radii' : head.diameters ? 'diameters' : 'round';
   const radii = head.radii ?? [];
   const buttresses = head.buttresses ?? [];
   const decay = head.decay ?? [];
@@ -142,10 +143,18 @@ export function DigStem({
         />
       </div>
       {!disabled && (
-        <p>
-          <button type="button" className="quiet" onClick={onDraw}>
+        <p className="flex flex-wrap gap-2">
+          <button type="button" className="quiet" onClick={() => onDraw('bark')}>
             Draw the bark on the plan
           </button>
+          <button type="button" className="quiet" onClick={() => onDraw('pot')}>
+            Draw the old pot on the plan
+          </button>
+          {head.pot && (
+            <button type="button" className="link" onClick={() => set({ pot: undefined }, 'pot')}>
+              Take the drawn pot off
+            </button>
+          )}
         </p>
       )}
       {head.diameters && (

@@ -12,7 +12,7 @@ import {
   type BarkBefore,
   type DigReading,
 } from '@undrel/core/roots';
-import { formatValue, LENGTH_LIMITS, type UnitSystem } from '@undrel/core/units';
+import { outsideLimits, type UnitSystem } from '@undrel/core/units';
 import { useState } from 'react';
 import type { Item } from '../../../protocol/item';
 import type { StationProps } from '../visitEntry';
@@ -54,12 +54,8 @@ export function useBark({
     if (!begun) return;
     const place = onGround(at);
     const { radius } = radiusAt(place, begun.before);
-    const { name, min, max } = LENGTH_LIMITS.outlineRadius;
-    if (radius < min || radius > max) {
-      const say = (metres: number) => formatValue(metres, 'short length', system, 0.001);
-      const says = `${name}: ${say(radius)} is outside ${say(min)} to ${say(max)}.`;
-      return setRefused({ says, touched: touched.length });
-    }
+    const says = outsideLimits('outlineRadius', radius, system);
+    if (says) return setRefused({ says, touched: touched.length });
     setRefused(undefined);
     const places = [...touched, place];
     const { turn } = reading;
@@ -82,7 +78,7 @@ export function useBark({
   };
   return {
     drawing: begun !== undefined,
-    touched: touched.length,
+    places: touched,
     /** Why the last touch is no radius, until something else is done. */
     refused: refused?.touched === touched.length ? refused.says : undefined,
     begin: () => setBegun({ before: barkBefore(tree, head), places: [] }),

@@ -9,7 +9,8 @@ import {
   type Point,
 } from '@undrel/core/photogrammetry';
 import type { Dig, DugRoot, Picture, Tree } from '@undrel/core/records';
-import { addPoint, laidOnBark, liesOnBark, readingAt, toMillimetre, type PitFrame } from '@undrel/core/roots';
+import { addPoint, laidOnBark, liesOnBark, readingAt, type PitFrame } from '@undrel/core/roots';
+import { toMillimetre } from '@undrel/core/units';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { NO_PICTURE, type UnderChoice } from './PicturesUnder';
 import { useUnderlay } from './useUnderlay';

@@ -21,7 +21,7 @@ import {
   type Feel,
   type Ribbon,
 } from '@undrel/core/soil';
-import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { formatValue, toMillimetre, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Said } from '../../../ui/Said';
 import { itemsBelow } from '../../../protocol/item';
 import { layersSeen, lengthTold } from '../../../protocol/pictures';
@@ -283,7 +283,7 @@ function Hole(props: {
       )}
       <Said problem={problem} />
       {props.faces.map(({ picture, ends }) => {
-        const depths = ends.map((end) => Math.round(end.value * 1000) / 1000);
+        const depths = ends.map((end) => toMillimetre(end.value));
         const taken = log.traced === picture.hash && endsAt(log.layers, depths);
         return (
           <p key={picture.hash} className="flex flex-wrap items-center gap-x-3">

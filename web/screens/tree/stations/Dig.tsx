@@ -27,9 +27,9 @@ import { DigYears, NowDrawn } from '../dig/WithPlan';
 import { KINDS, RootEditor } from '../dig/RootEditor';
 import { RootNumbers } from '../dig/RootNumbers';
 import { RootRow } from '../dig/RootRow';
-import { useBark } from '../dig/useBark';
 import { useDig, useSame } from '../dig/useDig';
 import { PicturesUnder } from '../dig/PicturesUnder';
+import { useShapes, type Shape } from '../dig/useShapes';
 import { useTracing } from '../dig/useTracing';
 import { newId } from '../newId';
 import { Questions } from '../asked/Questions';
@@ -79,7 +79,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
     setSelectedId(rootItems.find((r) => r.values.label === label)?.id);
     setPoint(undefined);
     setDrawing(false);
-    bark.end();
+    shapes.end();
   };
   const save = (id: string, root: DugRoot | null, field: string = ONE_STEP) => {
     setShaped(undefined);
@@ -92,7 +92,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
     const id = newId();
     const label = nextLabel(labels);
     save(id, { label, kind: newKind, start: newKind === 'competing' ? 'outside' : 'stem', points: [] });
-    bark.end();
+    shapes.end();
     setSelectedId(id);
     setPoint(undefined);
     setDrawing(draw);
@@ -100,7 +100,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
     if (draw) showPlan();
   };
   const tracing = useTracing({ pictures, tree, dig, frame, save });
-  const bark = useBark({
+  const shapes = useShapes({
     control,
     visitId,
     tree,
@@ -114,14 +114,14 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
   useEffect(() => {
     latest.current = rootItems;
   });
-  const drawBark = () => {
+  const drawShape = (shape: Shape) => {
     select(undefined);
     setYear(0);
-    bark.begin();
+    shapes.begin(shape);
     showPlan();
   };
   const tap = (x: number, y: number) => {
-    if (bark.drawing) return bark.touch([x, y]);
+    if (shapes.drawing) return shapes.touch([x, y]);
     if (!selectedItem) return;
     const { id } = selectedItem;
     tracing.tap(id, () => latest.current.find((r) => r.id === id)?.values, [x, y]);
@@ -167,10 +167,11 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
             selected={selected}
             point={point}
             under={tracing.under}
+            touched={shapes.touched}
             dbh={tree.dbh ?? tree.stemDiameter}
             drip={tree.crownRadius}
             system={system}
-            drawing={(drawing || bark.drawing) && editable}
+            drawing={(drawing || shapes.drawing) && editable}
             editable={editable}
             onSelect={select}
             onPoint={setPoint}
@@ -196,15 +197,14 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
                 Tap along root {selected.label}.
               </NowDrawn>
             )}
-            {bark.drawing && editable && (
+            {shapes.drawing && editable && (
               <NowDrawn
                 onDone={() => {
-                  bark.end();
+                  shapes.end();
                   setLarge(false);
                 }}
               >
-                {bark.refused ??
-                  `Tap where the bark meets the ground, all round the stem: ${bark.touched} so far.`}
+                {shapes.says}
               </NowDrawn>
             )}
           </DigPlanView>
@@ -398,7 +398,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
               system={system}
               disabled={!mayMeasure}
               onChange={(next, field) => control.set('dig', idOf('dig', visitId), visitId, next, field)}
-              onDraw={drawBark}
+              onDraw={drawShape}
             />
           </details>
           {rows.length > 0 && (

@@ -13,6 +13,7 @@ import { QuantityView } from '../../../ui/controls/QuantityView';
 import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
 import { Contradictions } from './Contradictions';
+import { FromPictures } from './probe/FromPictures';
 import { Questions } from '../asked/Questions';
 
 const FOUND: readonly { key: ProbePoint['found']; label: string }[] = [
@@ -163,6 +164,7 @@ export function Probe(props: StationProps) {
       ) : (
         <p className="told my-4">No root met yet. Start close to the bark and work round, eight bearings.</p>
       )}
+      <FromPictures {...props} points={points.map((p) => p.values)} />
       {points.length > 0 && <Contradictions station="probe" profile={profile} system={system} reserved />}
       {points.length > 0 && (
         <table className="my-3" aria-label="Pushes of the rod">

@@ -1,16 +1,10 @@
 import type { Block, ReadDocument, Section } from '../protocol/document';
-import type {
-  ReportContent,
-  ReportCuts,
-  ReportDig,
-  ReportOperation,
-  ReportSoil,
-  ReportTrenches,
-} from '../protocol/report';
+import type { ReportContent, ReportCuts, ReportDig, ReportSoil, ReportTrenches } from '../protocol/report';
 import { glossaryFor, inSentence } from '@undrel/core/vocabulary';
 import { harm, heading, list, table, text } from './blocks';
 import { annexes, headOf, type ReportStamp } from './head';
-import { afterShown, asFoundShown, digShown, SOIL_CAPTION, soilShown, trenchesShown } from './shown';
+import { asFoundShown, digShown, SOIL_CAPTION, soilShown, trenchesShown } from './shown';
+import { prescription } from './prescriptionSection';
 
 const TRENCH_CAPTION =
   'Trenches on their site, true scale, north up; filled ones are dug first. Buried lines are located before any digging.';
@@ -223,67 +217,6 @@ const options = (c: ReportContent): Section[] =>
         },
       ]
     : [];
-
-const operation = (o: ReportOperation): Block[] => [
-  heading(o.title),
-  ...(o.wording ? [text(o.wording)] : []),
-  text(o.summary),
-  ...(o.lookFirst ? [text(o.lookFirst, 'strong')] : []),
-  ...(o.why ? [text(`Because: ${o.why}.`, 'muted')] : []),
-  ...(o.quantities.length > 0
-    ? [
-        {
-          as: 'pairs',
-          rows: o.quantities.map((q) => ({ name: q.name, value: q.text, small: q.working, figure: true })),
-        } satisfies Block,
-      ]
-    : []),
-  ...harm(o.cautions, 'Cautions'),
-  ...harm(o.against ?? [], 'What speaks against it'),
-  ...list('Before it', o.first ?? []),
-  ...list('Method', o.method),
-  ...list('Done properly when', o.acceptance),
-  text(`When: ${o.season}`),
-  ...(o.after ? [text(`Afterwards: ${o.after}`)] : []),
-  ...(o.schools.length > 0 ? [text(`Schools followed: ${o.schools.join('; ')}.`, 'muted')] : []),
-];
-
-const prescription = (c: ReportContent): Section => ({
-  title: 'Prescription',
-  page: true,
-  blocks: [
-    ...(c.drawingAfter
-      ? [
-          {
-            as: 'figure',
-            drawing: c.drawingAfter,
-            title: afterShown(c),
-            caption: 'After the work prescribed, section at true scale.',
-          } satisfies Block,
-        ]
-      : []),
-    ...(c.answers
-      ? table(
-          'What is done about each cause',
-          ['what is thought to be wrong', 'how sure', 'what is done about it'],
-          [32, 18, 50],
-          c.answers.map(({ label, certainty, text: done }) => [label, certainty, done]),
-        )
-      : []),
-    ...harm(c.clashes ?? []),
-    ...c.prescribed.flatMap(operation),
-    ...(c.considered.length > 0
-      ? [
-          heading('Considered and not prescribed'),
-          {
-            as: 'pairs',
-            rows: c.considered.map((o) => ({ name: o.title, value: o.reason })),
-          } satisfies Block,
-        ]
-      : []),
-    ...(c.lookAgain ? [text(`Look again on ${c.lookAgain}`)] : []),
-  ],
-});
 
 const schedule = (c: ReportContent): Section[] =>
   c.schedule && c.schedule.length > 0

@@ -1,23 +1,15 @@
 import type { Station } from '../questions/question';
-import {
-  CAUSE_KEYS,
-  type CauseKey,
-  CAUSES,
-  isMechanism,
-  labelOf,
-  type MechanismKey,
-  type NodeKey,
-} from '../vocabulary/causes';
+import { CAUSE_KEYS, type CauseKey, CAUSES, isMechanism, type NodeKey } from '../vocabulary/causes';
 import type { Evidence } from './evidence';
 import { EXCLUSIONS } from './exclusions';
 import type { JudgementTable, NetworkFinding } from './judgement';
-import { FALLS } from './danger';
 import { networkOf, priorsOf, type CompiledFinding } from './network';
 import { jointOf, likelihood, marginalsOf, type Marginals } from './posterior';
 import { reweighted, seatsOf, type Seat } from './seats';
 import { PRACTICE_TABLE } from './practiceTable';
-import { placeOf, standingOf, type Standing, type Verdict } from './verdict';
+import { marginalOf, type Verdict } from './verdict';
 import { weightWords } from './words';
+import { decisionsOf, worthOf, type Check, type TreatOrLook } from './decisions';
 
 /** One finding and what it does to a cause. */
 export interface Reason {
@@ -50,48 +42,6 @@ export interface Flip {
   changes: { cause: CauseKey; label: string; from: number; to: number }[];
 }
 
-/** Something not yet looked at, and what it is worth to look. */
-export interface Check {
-  finding: string;
-  about: string;
-  station: Station;
-  minutes: number;
-  tools?: string;
-  season?: string;
-  /** Expected saving, in the steps of the table's stakes. */
-  gain: number;
-  gainPerMinute: number;
-  /** Remedies that some answer would add or take off. */
-  couldChange: string[];
-}
-
-/**
- * Whether a remedy is done on what is known, left, or waits for one more look: what each is expected to lose, in hours of
- * work. Done in vain it wastes work and may harm; left undone it costs what the cause goes on doing.
- */
-export interface TreatOrLook {
-  /** What the stakes of the table are about. */
-  remedy: string;
-  for: NodeKey;
-  /** What the remedy is for, in words. */
-  label: string;
-  choice: 'do' | 'look' | 'leave';
-  /** Expected loss of doing it and of leaving it, on what is known. */
-  done: number;
-  left: number;
-  /** The look that saves most beyond its own minutes, and what deciding after it is expected to lose. */
-  look?: { finding: string; about: string; minutes: number; station: Station; loss: number };
-  /** Why, in one sentence with both numbers. */
-  text: string;
-}
-
-/** What is chosen, in words. */
-export const CHOICES: Record<TreatOrLook['choice'], string> = {
-  do: 'treat',
-  look: 'look first',
-  leave: 'leave',
-};
-
 export interface Explanation {
   causes: CauseReasons[];
   /** The finding without which another cause would stand first. */
@@ -106,28 +56,16 @@ export interface Explanation {
   decisions: TreatOrLook[];
 }
 
-/** Sums over the worlds hold to about this part. */
-const ROUNDING = 1e-10;
-
 /** A weight below this is not worth a line, decibans. */
 const LEAST_WEIGHT = 0.7;
 /** A finding is called out of place when the rest makes it this improbable. */
 const OUT_OF_PLACE = 0.06;
 /** A check that saves less than this in expectation would not change the prescription. Steps of the stakes. */
 const WORTH_LOOKING = 0.03;
-/** Hours of work that a step of the stakes stands for: half a day is three. Judgement. */
-const HOURS_A_STEP = 4 / 3;
-/** Standings that ask for a decision. */
-const ASK: readonly Standing[] = ['likely', 'possible', 'open'];
-
 /** A change of a chance smaller than this is not told of. */
 const LEAST_CHANGE = 0.05;
 
 const oddsOf = (p: number): number => p / (1 - p);
-const chanceOf = (marginals: Marginals, node: NodeKey): number => {
-  const { of, index } = placeOf(node);
-  return marginals[of][index]!;
-};
 /** Kept off 0 and 1, so that a weight of evidence stays finite. */
 const bounded = (p: number): number => Math.min(1 - 1e-12, Math.max(1e-12, p));
 
@@ -159,7 +97,8 @@ export function explain(verdict: Verdict, table: JudgementTable = PRACTICE_TABLE
     const now = likelihood(compiled, evidence.agrees);
     const without = reweighted(seat, [now[0].map((l) => 1 / l), now[1].map((l) => 1 / l)]);
     const weight = (node: NodeKey) =>
-      10 * Math.log10(oddsOf(bounded(chanceOf(present, node))) / oddsOf(bounded(chanceOf(without, node))));
+      10 *
+      Math.log10(oddsOf(bounded(marginalOf(present, node))) / oddsOf(bounded(marginalOf(without, node))));
     return { evidence, compiled, seat, now, without, weight };
   });
   const after = new Map<string, number[]>();
@@ -224,7 +163,7 @@ function pivotalOf(verdict: Verdict, placed: readonly Placed[]): Explanation['pi
   let best: Explanation['pivotal'];
   let most = 0;
   for (const { evidence, without, weight } of placed) {
-    const then = CAUSE_KEYS.reduce((a, b) => (chanceOf(without, b) > chanceOf(without, a) ? b : a));
+    const then = CAUSE_KEYS.reduce((a, b) => (marginalOf(without, b) > marginalOf(without, a) ? b : a));
     const moved = Math.abs(weight(first));
     if (then === first || moved <= most) continue;
     most = moved;
@@ -277,118 +216,12 @@ function flipsOf(placed: readonly Placed[], present: Marginals): Flip[] {
         const changes = CAUSE_KEYS.map((cause) => ({
           cause,
           label: CAUSES[cause].label,
-          from: chanceOf(present, cause),
-          to: chanceOf(then, cause),
+          from: marginalOf(present, cause),
+          to: marginalOf(then, cause),
         })).filter((c) => Math.abs(c.to - c.from) >= LEAST_CHANGE);
         return changes.length > 0
           ? [{ finding: evidence.key, text: evidence.says, otherwise: says, changes }]
           : [];
       }),
     );
-}
-
-/** Expected cost of doing or leaving a remedy, whichever is less, at a chance that it is needed. */
-const costAt = (chance: number, missing: number, needless: number): number =>
-  Math.min(missing * chance, needless * (1 - chance));
-
-/** What it is worth to look: by how much, on average over its answers, the cost of deciding falls. */
-function worthOf(
-  table: JudgementTable,
-  finding: NetworkFinding,
-  seat: Seat,
-  compiled: CompiledFinding,
-  present: Marginals,
-  /** Filled in: by finding, what deciding after it is expected to lose, stake by stake. */
-  losses: Map<string, number[]>,
-): Check {
-  const { stakes } = table;
-  const own = stakes.map(() => 0);
-  const couldChange = new Set<string>();
-  finding.answers.forEach((_, g) => {
-    const then = reweighted(seat, [compiled.chance[g]![0]!, compiled.chance[g]![1]!]);
-    const share = then.total / present.total;
-    for (const [i, { for: node, missing, needless, remedy }] of stakes.entries()) {
-      const [before, now] = [chanceOf(present, node), chanceOf(then, node)];
-      own[i]! += share * costAt(now, missing, needless);
-      const from = needless / (missing + needless);
-      if (share > 0.01 && before >= from !== now >= from) couldChange.add(remedy);
-    }
-  });
-  losses.set(finding.key, own);
-  const after = own.reduce((sum, loss) => sum + loss, 0);
-  const before = stakes.reduce(
-    (sum, { for: node, missing, needless }) => sum + costAt(chanceOf(present, node), missing, needless),
-    0,
-  );
-  // What is left of a sum that comes to nothing is no reason to look.
-  const gain = before - after > before * ROUNDING ? before - after : 0;
-  const { key, about, station, minutes, tools, season } = finding;
-  return {
-    finding: key,
-    about,
-    station,
-    minutes,
-    tools,
-    season,
-    gain,
-    gainPerMinute: gain / minutes,
-    couldChange: [...couldChange],
-  };
-}
-
-const hours = (loss: number): string => `${(loss * HOURS_A_STEP).toFixed(1)} h`;
-
-/** For each remedy: do it now, leave it, or look once more, whichever is expected to lose least. */
-function decisionsOf(
-  { stakes }: JudgementTable,
-  verdict: Verdict,
-  present: Marginals,
-  checks: readonly Check[],
-  after: ReadonlyMap<string, readonly number[]>,
-): TreatOrLook[] {
-  return stakes
-    .flatMap(({ remedy, for: node, missing, needless }, i): TreatOrLook[] => {
-      const p = chanceOf(present, node);
-      // What is merely usual for such a tree, and nothing seen speaks of, asks for a look and for no decision.
-      if (!ASK.includes(standingOf(verdict, node).standing)) return [];
-      const [done, left] = [needless * (1 - p), missing * p];
-      const now = Math.min(done, left);
-      const priced = checks.map((check) => {
-        const loss = after.get(check.finding)![i]!;
-        return { check, loss, whole: loss + check.minutes / 60 / HOURS_A_STEP };
-      });
-      const best = priced.reduce<(typeof priced)[number] | undefined>(
-        (least, one) => (!least || one.whole < least.whole ? one : least),
-        undefined,
-      );
-      const urgent = verdict.danger !== undefined && FALLS.includes(node as MechanismKey);
-      const worth = !urgent && best && best.whole < now - ROUNDING ? best : undefined;
-      const choice = worth ? 'look' : urgent || done <= left ? 'do' : 'leave';
-      const losses = `On average treating it wastes ${hours(done)} of work, leaving it costs ${hours(left)}.`;
-      return [
-        {
-          remedy,
-          for: node,
-          label: labelOf(node),
-          choice,
-          done: done * HOURS_A_STEP,
-          left: left * HOURS_A_STEP,
-          ...(worth && {
-            look: {
-              finding: worth.check.finding,
-              about: worth.check.about,
-              minutes: worth.check.minutes,
-              station: worth.check.station,
-              loss: worth.loss * HOURS_A_STEP,
-            },
-          }),
-          text: worth
-            ? `Deciding now loses ${hours(now)} of work on average; a check of ${worth.check.about} (${worth.check.minutes} min) brings that to ${hours(worth.loss)}.`
-            : urgent
-              ? 'At once: that it may fall is not traded for minutes.'
-              : losses,
-        },
-      ];
-    })
-    .sort((a, b) => Math.min(b.done, b.left) - Math.min(a.done, a.left));
 }

@@ -1,5 +1,6 @@
 export * from './clientWords';
 export { dangerOf, dangerReasons, isDangerSign, MAY_FALL, type Danger } from './danger';
+export { CHOICES, type Check, type TreatOrLook } from './decisions';
 export * from './evidence';
 export * from './explain';
 export * from './facts';

@@ -19,7 +19,7 @@ import { circumstancesOf, evidenceOf, type Evidence } from './evidence';
 import { factsOf, type Facts } from './facts';
 import type { Circumstance, JudgementTable, NetworkFinding } from './judgement';
 import { networkOf, priorsOf } from './network';
-import { causePairs, jointOf, marginalsOf } from './posterior';
+import { causePairs, jointOf, marginalsOf, type Marginals } from './posterior';
 import { PRACTICE_TABLE } from './practiceTable';
 import { certaintyOf } from './words';
 
@@ -302,3 +302,9 @@ export const placeOf = (node: NodeKey): { of: 'causes' | 'mechanisms'; index: nu
   isMechanism(node)
     ? { of: 'mechanisms', index: MECHANISM_KEYS.indexOf(node) }
     : { of: 'causes', index: CAUSE_KEYS.indexOf(node) };
+
+/** The chance of a node by the marginals. */
+export const marginalOf = (marginals: Marginals, node: NodeKey): number => {
+  const { of, index } = placeOf(node);
+  return marginals[of][index]!;
+};

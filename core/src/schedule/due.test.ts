@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { FollowUpMark } from '../records';
 import { duesOf } from './due';
-import { tasksOf, type Looked } from './tasks';
+import type { Looked } from './task';
+import { tasksOf } from './tasks';
 
 const visit = (date: string, more: object = {}) => ({ date, findings: [], ...more });
 const look = (on: string) => ({ lookAgain: { on, why: `look on ${on}` } });

@@ -3,7 +3,8 @@ import { FOLLOW_UPS } from '../practice/followUps';
 import { KINDS } from '../records';
 import type { FollowUpMark, Visit } from '../records';
 import { OPERATION_KEYS, type OperationKey } from '../vocabulary/operations';
-import { isOpen, tasksOf, type Task } from './tasks';
+import { isOpen, type Task } from './task';
+import { tasksOf } from './tasks';
 
 const NORTH = {
   weather: {

@@ -1,70 +1,22 @@
-import { climateOf, frostMonths, monthHere, monthOn, type Climate, type House } from '../house';
+import { climateOf, monthHere, type House } from '../house';
 import { effectOf } from '../practice/effects';
 import {
   FOLLOW_UPS,
   LAPSES_DAYS,
-  LEAST_ROOM_DAYS,
   NOTICE_KEY,
   RECOVERY,
   RECOVERY_MONTHS,
   seasonsWatched,
-  TIES,
   type FollowUp,
-  type When,
-  type WhoDoes,
 } from '../practice/followUps';
-import { schoolFor, type SchoolInForce } from '../practice';
-import type { FollowUpMark, Tree, Visit, WorkDone } from '../records';
-import { dayAfter, lastOfMonth, monthsAfter } from '../vocabulary/dates';
+import { schoolFor } from '../practice';
+import type { FollowUpMark, Tree } from '../records';
+import { dayAfter } from '../vocabulary/dates';
 import { operationOf, type OperationKey } from '../vocabulary/operations';
 import { DRAIN_WHY, duesOf } from './due';
 import { DRAIN_TASK, LOOK_TASK, taskKey } from './marks';
-
-/**
- * How a task stands on a day. `ahead`: its time has not come. `due`: it has. `late`: it is over. `missed`: it is over, and
- * the same comes again. `void`: the tree was taken down, or the work was done anew and is followed by its own.
- */
-export type TaskState = 'ahead' | 'due' | 'late' | 'done' | 'dropped' | 'missed' | 'void';
-
-/** Something that has to be done at a tree, with the days it is for. */
-export interface Task {
-  /** Its name below its visit, as it is marked. */
-  key: string;
-  kind: 'follow-up' | 'look' | 'work';
-  what: string;
-  /** What is at stake where it is late; empty where nothing is told of it. */
-  stake: string;
-  who: WhoDoes;
-  /** First and last day of its time, ISO, both included. */
-  from: string;
-  to: string;
-  state: TaskState;
-  /** What it follows from, with the day. */
-  because: string;
-  /** The visit that it is marked at: its place in the list that was given. */
-  visit: number;
-  /** Where somebody moved or dropped it, or how it was closed. */
-  told?: string;
-  /** The day on which it was done or dropped. */
-  closed?: string;
-}
-
-/** Tasks that are still to be done. */
-export const isOpen = ({ state }: Pick<Task, 'state'>): boolean =>
-  state === 'ahead' || state === 'due' || state === 'late';
-
-/** Of a visit what a calendar is told from: what was done, marked, asked for and looked at. A visit is one. */
-export interface Looked extends Pick<
-  Visit,
-  'date' | 'walk' | 'lookAgain' | 'drainCheck' | 'findings' | 'followUps'
-> {
-  work?: readonly Pick<WorkDone, 'step' | 'how' | 'on'>[];
-  /** What was measured: only whether there is any counts. */
-  profiles: readonly unknown[];
-  probes: readonly unknown[];
-  pushes?: readonly unknown[];
-  dig?: unknown;
-}
+import { windowsOf, yearly, type Place, type Window } from './windows';
+import { isOpen, type Looked, type Task } from './task';
 
 /** A work that was carried out, or a rest that began with its visit. */
 interface Done {
@@ -72,79 +24,6 @@ interface Done {
   operation: OperationKey;
   on: string;
   visit: number;
-}
-
-type Window = readonly [from: string, to: string];
-
-/** How many years ahead a window of months is looked for where nothing else ends the search. */
-const MOST_YEARS = 8;
-
-/** A window of months here, year by year from the first that leaves room after a day; one that runs over the new year starts in its year. */
-function yearly(
-  [first, last]: readonly [number, number],
-  notBefore: string,
-  years: number,
-): { year: number; window: Window }[] {
-  const found: { year: number; window: Window }[] = [];
-  const start = Number(notBefore.slice(0, 4)) - 1;
-  for (let year = start; found.length < years && year < start + MOST_YEARS; year++) {
-    const ends = last < first ? year + 1 : year;
-    const from = `${year}-${String(first).padStart(2, '0')}-01`;
-    const to = lastOfMonth(ends, last);
-    if (to < dayAfter(notBefore, LEAST_ROOM_DAYS)) continue;
-    found.push({ year, window: [from < notBefore ? notBefore : from, to] });
-  }
-  return found;
-}
-
-/** Months of the mulching school, of the northern half of the world. */
-const mulching = (school: SchoolInForce): readonly [number, number] => [
-  school.values!.from!,
-  school.values!.to!,
-];
-
-/** How long stakes stand by the school followed, months; undefined where they stay or nothing is there to take out. */
-const stakeMonths = (school: SchoolInForce): number | undefined =>
-  school.key === 'battens' ? undefined : school.values?.months;
-
-interface Place {
-  climate: Climate;
-  mulch: SchoolInForce;
-  staking: SchoolInForce;
-}
-
-/** The windows of a follow-up after a day. `year` only where it comes again. */
-function windowsOf(when: When, on: string, place: Place): { year?: number; window: Window }[] {
-  if ('days' in when) return [{ window: [dayAfter(on, when.days[0]), dayAfter(on, when.days[1])] }];
-  if ('stakes' in when) {
-    const months = stakeMonths(place.staking);
-    if (when.stakes === 'out')
-      return months === undefined ? [] : [{ window: [monthsAfter(on, months), monthsAfter(on, months + 1)] }];
-    if (place.staking.key === 'permanent')
-      return yearly(
-        TIES.months.map((m) => monthHere(m, place.climate)) as [number, number],
-        dayAfter(on, TIES.gap),
-        TIES.years,
-      );
-    // Where stakes stand no longer than half a year they come out before the ties have to be moved.
-    const half = (months ?? 0) / 2;
-    return half < TIES.after ? [] : [{ window: [monthsAfter(on, half), monthsAfter(on, half + 1)] }];
-  }
-  const months =
-    'season' in when
-      ? mulching(place.mulch).map((m) => monthHere(m, place.climate))
-      : 'frost' in when
-        ? frostWindow(when.frost, place.climate)
-        : when.months.map((m) => monthHere(m, place.climate));
-  const after = dayAfter(on, when.gap ?? 0);
-  const found = yearly(months as [number, number], after, when.years ?? 1);
-  return when.years === undefined ? found.map(({ window }) => ({ window })) : found;
-}
-
-/** The month that ends as the frosts begin, or the one that begins as they end. */
-function frostWindow(frost: 'before first' | 'after last', climate: Climate): readonly [number, number] {
-  const { first, last } = frostMonths(climate);
-  return frost === 'before first' ? [monthOn(first, -1), first] : [last, monthOn(last, 1)];
 }
 
 /** Whether a visit looked at what a follow-up asks for. */

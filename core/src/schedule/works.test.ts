@@ -8,7 +8,8 @@ import { recoveryOf } from '../recovery';
 import type { Tree, Visit } from '../records';
 import { CAUSE_KEYS } from '../vocabulary/causes';
 import { OPERATION_KEYS } from '../vocabulary/operations';
-import { isOpen, tasksOf } from './tasks';
+import { isOpen } from './task';
+import { tasksOf } from './tasks';
 import { openSpell, worksOf } from './works';
 
 const TREE: Tree = {

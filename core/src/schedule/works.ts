@@ -7,7 +7,7 @@ import type { Visit } from '../records';
 import { dayAfter } from '../vocabulary/dates';
 import type { OperationKey } from '../vocabulary/operations';
 import type { Operation } from '../weighing/operation';
-import type { Task } from './tasks';
+import type { Task } from './task';
 
 /** Who does a remedy; the crew where it is not here. Common practice, no source. */
 const NOT_THE_CREW: Partial<Record<OperationKey, WhoDoes>> = {

@@ -1,12 +1,10 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import { Notice } from '../../ui/Notice';
-import { shortLabels } from '../../drawings/shortLabels';
-import type { PlanSides, PropertyPage, TreeRow } from '../../protocol/grounds';
-import { UrgencyLegend } from '../../ui/UrgencyMark';
+import type { PlanSides, PropertyPage } from '../../protocol/grounds';
 import type { Change, ChangeResult } from '../../protocol/item';
 import { formatLength, longUnit } from '@undrel/core/units';
 import { FilePick } from '../../ui/FilePick';
@@ -15,17 +13,19 @@ import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { keepForLater } from '../../device/keepForLater';
 import { newId } from '../tree/newId';
+import { AddTree } from './AddTree';
 import { Cohorts } from './Cohorts';
+import { PlanLegend } from './PlanLegend';
 import { PlanView } from './PlanView';
 import { PropertyEdit, type PropertyActions } from './PropertyEdit';
 import { OnlyHere } from './OnlyHere';
+import { StalePlan } from './StalePlan';
 import { TakeAlong } from './TakeAlong';
 import { TreeTable } from './TreeTable';
 import { Weather, type PlaceTyped } from './Weather';
 import { ServerButton, ServerFile } from '../../ui/FromServer';
 import { treeHref } from '../../protocol/treeHref';
-
-type Told = { problem?: string; notes?: string[]; done?: string; undo?: () => void };
+import { ToldView, type Told } from './ToldView';
 
 /** A property: its plan in metres and its trees. */
 export function PropertyScreen({
@@ -185,7 +185,7 @@ export function PropertyScreen({
               onMove={mayMeasure ? (id, x, y) => void move(id, x, y) : undefined}
             />
           </div>
-          <Legend trees={page.trees} />
+          <PlanLegend trees={page.trees} />
         </div>
         <div className="bg-sheet p-4 lg:px-6 flex flex-col min-h-0">
           <div className="flex flex-wrap items-center gap-2">
@@ -324,117 +324,3 @@ const PAGES = [
   { path: 'notice', label: 'Mowing notice' },
   { path: 'schools', label: 'Schools' },
 ] as const;
-
-function ToldView({ told, onClose }: { told: Told; onClose: () => void }) {
-  return (
-    <Notice label="What came of it" bad={told.problem !== undefined} onClose={onClose}>
-      {told.problem && <p>{told.problem}</p>}
-      {told.done && (
-        <p>
-          {told.done}{' '}
-          {told.undo && (
-            <button type="button" className="link" onClick={told.undo}>
-              Undo
-            </button>
-          )}
-        </p>
-      )}
-      {told.notes && told.notes.length > 0 && (
-        <ul className="list-disc pl-5 max-h-40 overflow-auto">
-          {told.notes.map((note, i) => (
-            <li key={i}>{note}</li>
-          ))}
-        </ul>
-      )}
-    </Notice>
-  );
-}
-
-/** Outlines changed by someone else since this page was made, beside those of the file. */
-function StalePlan(props: { sides: PlanSides; onTheirs: () => void; onMine: () => void }) {
-  const told = ({ outlines, names }: PlanSides['mine']) =>
-    `${outlines} ${outlines === 1 ? 'outline' : 'outlines'}${names.length > 0 ? `: ${names.join(', ')}` : ''}`;
-  return (
-    <Notice label="Changed by someone else" bad onClose={props.onTheirs}>
-      <p>This property has been changed by someone else. Nothing was imported yet; its outlines are</p>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-3 my-1">
-        <dt className="font-semibold">There now</dt>
-        <dd>{told(props.sides.theirs)}</dd>
-        <dt className="font-semibold">Your file</dt>
-        <dd>{told(props.sides.mine)}</dd>
-      </dl>
-      <p className="flex flex-wrap gap-2">
-        <button type="button" className="quiet" onClick={props.onTheirs}>
-          Keep what is there
-        </button>
-        <button type="button" className="act" onClick={props.onMine}>
-          Take the file
-        </button>
-      </p>
-    </Notice>
-  );
-}
-
-function AddTree({ onAdd }: { onAdd: (values: { label: string; species: string }) => Promise<void> }) {
-  const [label, setLabel] = useState('');
-  const [species, setSpecies] = useState('');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    void onAdd({ label: label.trim(), species: species.trim() });
-  };
-  return (
-    <form
-      onSubmit={submit}
-      className="grid grid-cols-[1fr_1.4fr_auto] gap-2 items-end mb-3 bg-wash p-3 -mx-3"
-    >
-      <label>
-        <span className="block text-sm">Label</span>
-        <input
-          className="w-full"
-          required
-          maxLength={80}
-          value={label}
-          onChange={(event) => setLabel(event.target.value)}
-          autoFocus
-        />
-      </label>
-      <label>
-        <span className="block text-sm">Species</span>
-        <input
-          className="w-full"
-          required
-          maxLength={120}
-          value={species}
-          onChange={(event) => setSpecies(event.target.value)}
-        />
-      </label>
-      <button className="act">Add</button>
-    </form>
-  );
-}
-
-/** What the marks mean, and which names the letters of the labels stand for. */
-const Legend = ({ trees }: { trees: readonly TreeRow[] }) => {
-  const { key } = shortLabels(trees.filter((t) => t.x !== undefined).map((t) => t.label));
-  return (
-    <UrgencyLegend>
-      <li className="flex items-center gap-1.5">
-        <svg width="18" height="18" viewBox="-9 -9 18 18" aria-hidden="true">
-          <rect
-            x="-6"
-            y="-6"
-            width="12"
-            height="12"
-            fill="var(--sheet)"
-            stroke="var(--todo)"
-            strokeWidth="3"
-          />
-        </svg>
-        reference
-      </li>
-      {key.length > 0 && key.length <= 8 && (
-        <li className="text-muted">{key.map(({ letters, name }) => `${letters} ${name}`).join(', ')}</li>
-      )}
-    </UrgencyLegend>
-  );
-};

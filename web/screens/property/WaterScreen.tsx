@@ -2,24 +2,20 @@
 
 import { DayInput } from '../../ui/controls/DayInput';
 import { daysBetween } from '@undrel/core/vocabulary';
-import { useRef, useState, useTransition } from 'react';
 import { useRouter } from 'next/navigation';
 import { LIMITS } from '@undrel/core/practice';
-import { formatLength, formatValue, longUnit, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { formatLength, longUnit, writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { Manner } from '@undrel/core/water';
-import { idOf } from '@undrel/core/records';
-import { useToday } from '../../device/along/keptPage';
-import { keepForLater } from '../../device/keepForLater';
 import { PageLink } from '@/ui/PageLink';
 import type { PropertyWater, TreeWater } from '../../protocol/water';
 import { count } from '../../ui/count';
-import { FilePick } from '../../ui/FilePick';
-import { Said } from '../../ui/Said';
 import { Entry } from '../../ui/controls/Entry';
 import { usePreferences } from '../shell/preferences';
 import { PropertyBar } from './PropertyBar';
 import { WaterRoundList } from './WaterRoundList';
-import { asOptions, Select } from '../../ui/controls/Select';
+import { OwnWeather } from './OwnWeather';
+import { Round, type LogRound } from './WaterRound';
+import { litres, roundWords } from './waterWords';
 
 const MANNERS: Record<Manner, string> = {
   balance: 'by balance, probe first',
@@ -30,7 +26,6 @@ const MANNERS: Record<Manner, string> = {
 const WEEK = 7;
 const LITRES_PER_M3 = 1000;
 
-const litres = (value: number, system: UnitSystem) => formatValue(value, 'litres', system);
 const minutes = (l: number) => Math.max(1, Math.round(l / (LITRES_PER_M3 * 60 * LIMITS.hoseFlow.value)));
 const bags = (l: number) => Math.ceil(l / (LITRES_PER_M3 * LIMITS.waterBag.value));
 
@@ -40,12 +35,6 @@ function dueWords({ next }: TreeWater, on: string): string {
   const days = daysBetween(on, next.on);
   return days === 0 ? 'today' : days === 1 ? 'tomorrow' : `in ${days} days, ${next.on}`;
 }
-
-/** Logs a round of today at a tree. */
-export type LogRound = (
-  visitId: string,
-  entry: { litres?: number; probe?: 'moist' | 'dry' } | null,
-) => Promise<{ problem?: string }>;
 
 /** Which trees need water, when and how much: those due first. */
 export function WaterScreen({
@@ -133,161 +122,6 @@ export function WaterScreen({
           )}
         </Entry>
       </main>
-    </div>
-  );
-}
-
-const UNIT_CHOICES = [
-  ['temperature', 'Temperatures in', ['°C', '°F']],
-  ['rain', 'Rain in', ['mm', 'in']],
-  ['wind', 'Wind in', ['m/s', 'mph']],
-] as const;
-
-/** Brings in daily weather that was measured on the grounds: its units are asked once. */
-function OwnWeather({ propertyId }: { propertyId: string }) {
-  const [units, setUnits] = useState<Record<string, string>>({ temperature: '°C', rain: 'mm', wind: 'm/s' });
-  const [told, setTold] = useState<{ problem?: string; done?: string; notes?: string[] }>({});
-  const [busy, setBusy] = useState(false);
-  const bring = async (file: File) => {
-    setBusy(true);
-    try {
-      const asks = new URLSearchParams({ ...units, name: file.name });
-      const answer = await fetch(`/api/properties/${propertyId}/days?${asks}`, {
-        method: 'POST',
-        body: file,
-      });
-      setTold((await answer.json()) as typeof told);
-    } catch {
-      setTold({ problem: 'The server could not be reached; nothing was read. Try again.' });
-    }
-    setBusy(false);
-  };
-  return (
-    <details className="no-print mb-2">
-      <summary className="min-h-[44px] flex items-center cursor-pointer underline">
-        Import daily weather for this property
-      </summary>
-      <div className="flex flex-wrap gap-3 items-end">
-        {UNIT_CHOICES.map(([key, label, choices]) => (
-          <Select
-            key={key}
-            label={label}
-            className=""
-            options={asOptions(choices)}
-            value={units[key]}
-            onChange={(unit) => unit && setUnits({ ...units, [key]: unit })}
-          />
-        ))}
-        <FilePick
-          server
-          about="Daily weather as CSV or JSON: date, rain, low, high"
-          label={busy ? 'Reading…' : 'Choose a CSV or JSON file'}
-          accept=".csv,.json"
-          disabled={busy}
-          onFile={(file) => void bring(file)}
-        />
-      </div>
-      <p className="text-sm text-muted my-1">
-        Columns date, rain, low, high; where known humidity low, humidity high, wind, radiation. It joins what
-        is there; load the page again to see it counted.
-      </p>
-      <Said
-        problem={told.problem}
-        told={told.done && [told.done, ...(told.notes ?? [])].map((n) => <p key={n}>{n}</p>)}
-        lines={3}
-      />
-    </details>
-  );
-}
-
-type RoundOf = Parameters<LogRound>[1];
-
-/** What was logged, in words. */
-const roundWords = (entry: { litres?: number; probe?: 'moist' | 'dry' }, system: UnitSystem): string =>
-  [
-    ...(entry.probe ? [`found ${entry.probe}`] : []),
-    ...(entry.litres !== undefined ? [`watered ${litres(entry.litres, system)}`] : []),
-  ].join(', ');
-
-/** The round of today at a tree: one touch for what was found and given, and one to take it back. */
-function Round({
-  tree,
-  on,
-  system,
-  log,
-}: {
-  tree: TreeWater;
-  on: string;
-  system: UnitSystem;
-  log: LogRound;
-}) {
-  const day = useToday(on);
-  const onServer = useRef(tree.log.some((w) => w.on === on));
-  const [entry, setEntry] = useState<RoundOf>(tree.log.find((w) => w.on === on) ?? null);
-  const [problem, setProblem] = useState<string>();
-  const [busy, start] = useTransition();
-  const say = (next: RoundOf) =>
-    start(async () => {
-      const answer = await log(tree.visitId, next).then(
-        (told) => {
-          if (!told.problem) onServer.current = next !== null;
-          return told;
-        },
-        () => later(next),
-      );
-      setProblem(answer.problem);
-      if (!answer.problem) setEntry(next);
-    });
-  /** Without signal it is kept on this device and sent when there is some; what the server has already is not changed blindly. */
-  const later = async (next: RoundOf): Promise<{ problem?: string }> => {
-    if (onServer.current)
-      return { problem: 'No signal, and this round has been sent already: change it when there is signal.' };
-    const kept = await keepForLater(tree.id, {
-      kind: 'watering',
-      id: idOf('watering', tree.visitId, { on: day }),
-      parent: tree.visitId,
-      base: 0,
-      values: next && { ...next, on: day },
-    });
-    return kept ? {} : { problem: 'The server could not be reached; try again.' };
-  };
-  const given = Math.round(tree.next.litres);
-  const choices: [string, NonNullable<RoundOf>][] = [
-    [`Dry: watered ${litres(given, system)}`, { probe: 'dry', litres: given }],
-    [`Watered ${litres(given, system)}`, { litres: given }],
-    ['Moist: skipped', { probe: 'moist' }],
-  ];
-  return (
-    <div className="my-2 no-print">
-      <div role="group" aria-label={`Round of today: ${tree.label}`} className="flex flex-wrap gap-2">
-        {choices.map(([words, choice]) => {
-          const chosen =
-            entry !== null &&
-            entry.probe === choice.probe &&
-            (entry.litres === undefined) === (choice.litres === undefined);
-          return (
-            <button
-              key={words}
-              type="button"
-              className={chosen ? 'act' : 'quiet'}
-              aria-pressed={chosen}
-              disabled={busy}
-              onClick={() => say(chosen ? null : choice)}
-            >
-              {words}
-            </button>
-          );
-        })}
-      </div>
-      <p className="text-sm min-h-[1.4rem]" role="status">
-        {problem ? (
-          <span className="text-harm">{problem}</span>
-        ) : entry ? (
-          `Logged today: ${roundWords(entry, system)}. Press again to undo it.`
-        ) : (
-          ''
-        )}
-      </p>
     </div>
   );
 }

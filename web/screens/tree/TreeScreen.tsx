@@ -1,8 +1,6 @@
 'use client';
 
-import dynamic from 'next/dynamic';
-import { Camera, Undo2 } from 'lucide-react';
-import { memo, useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { progressOf, type Glance } from '@undrel/core/assessment';
 import type { Site, Tree, TreeEvent } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
@@ -10,13 +8,10 @@ import type { ClosedSeason } from '@undrel/core/prescription';
 import type { House } from '@undrel/core/house';
 import { profileOf } from '@undrel/core/profile';
 import { visitToJudge } from '@undrel/core/walk';
-import { formatLength, shortUnit } from '@undrel/core/units';
-import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import type { ReadPlaces } from '../../protocol/grounds';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
 import { useToday } from '../../device/along/keptPage';
 import { useCase } from '../../device/useCase';
 import { DRAWING_PANE, EntryColumn, toEntry } from './EntryColumn';
@@ -27,43 +22,21 @@ import { shootsIn } from '@undrel/core/history';
 import type { Twig } from '../../drawings/twigs';
 import { SectionView } from './SectionView';
 import { StationLine } from './StationLine';
+import {
+  CutPlan,
+  Dig,
+  fetchStations,
+  OrderOfWorkView,
+  SoilColumnsView,
+  Station,
+  Trenches,
+  TwigsView,
+  VerdictDiagramView,
+} from './stationsLate';
+import { TreeBar } from './TreeBar';
 import { useJudgement } from './useJudgement';
+import { useUndoKeys } from './useUndoKeys';
 import { STATIONS, type StationKey, type StationProps } from './visitEntry';
-import { treeHref } from '../../protocol/treeHref';
-
-/** Stations come one by one, the one opened first; the others are fetched once the page is at rest. */
-const loaders = {
-  History: () => import('./stations/History'),
-  Crown: () => import('./stations/Crown'),
-  Base: () => import('./stations/Base'),
-  Mulch: () => import('./stations/Mulch'),
-  Probe: () => import('./stations/Probe'),
-  Dig: () => import('./stations/Dig'),
-  Soil: () => import('./stations/Soil'),
-  SoilColumns: () => import('./soil/SoilColumnsView'),
-  VerdictDiagram: () => import('./VerdictDiagramView'),
-  Twigs: () => import('./TwigsView'),
-  OrderOfWork: () => import('./OrderOfWorkView'),
-  Trenches: () => import('./stations/Trenches'),
-  Verdict: () => import('./stations/Verdict'),
-  CutPlan: () => import('./stations/CutPlan'),
-  Prescription: () => import('./stations/Prescription'),
-};
-const History = dynamic(() => loaders.History().then((m) => m.History));
-const Crown = dynamic(() => loaders.Crown().then((m) => m.Crown));
-const Base = dynamic(() => loaders.Base().then((m) => m.Base));
-const Mulch = dynamic(() => loaders.Mulch().then((m) => m.Mulch));
-const Probe = dynamic(() => loaders.Probe().then((m) => m.Probe));
-const Dig = dynamic(() => loaders.Dig().then((m) => m.Dig));
-const Soil = dynamic(() => loaders.Soil().then((m) => m.Soil));
-const SoilColumnsView = dynamic(() => loaders.SoilColumns().then((m) => m.SoilColumnsView));
-const VerdictDiagramView = dynamic(() => loaders.VerdictDiagram().then((m) => m.VerdictDiagramView));
-const TwigsView = dynamic(() => loaders.Twigs().then((m) => m.TwigsView));
-const OrderOfWorkView = dynamic(() => loaders.OrderOfWork().then((m) => m.OrderOfWorkView));
-const Trenches = dynamic(() => loaders.Trenches().then((m) => m.Trenches));
-const Verdict = dynamic(() => loaders.Verdict().then((m) => m.Verdict));
-const CutPlan = dynamic(() => loaders.CutPlan().then((m) => m.CutPlan));
-const Prescription = dynamic(() => loaders.Prescription().then((m) => m.Prescription));
 
 const NO_WORK = {};
 const NONE: never[] = [];
@@ -137,7 +110,7 @@ export function TreeScreen(props: TreeScreenProps) {
   }, []);
   useUndoKeys(control.undo, control.redo);
   useEffect(() => {
-    const timer = setTimeout(() => Object.values(loaders).forEach((load) => void load()), 1500);
+    const timer = setTimeout(fetchStations, 1500);
     return () => clearTimeout(timer);
   }, []);
 
@@ -187,78 +160,18 @@ export function TreeScreen(props: TreeScreenProps) {
   );
   const glance = weighed?.glance ?? (props.glance?.visitId === current?.id ? props.glance : undefined);
 
-  const facts = [
-    tree.stock && `${tree.stock} ${tree.plantedYear ?? ''}`,
-    !tree.stock && tree.plantedYear && `planted ${tree.plantedYear}`,
-    tree.stemDiameter && `stem ${formatLength(tree.stemDiameter, shortUnit(units))}`,
-    visits.length > 0 && `${visits.length} visit${visits.length > 1 ? 's' : ''}`,
-  ].filter(Boolean);
   const bar = (
-    <TopBar
-      menu={[
-        { label: 'Redo', act: control.redo, disabled: control.state.redo.length === 0 },
-        { label: 'Through time', href: `/trees/${treeId}/time` },
-        ...(current ? [{ label: 'Report', href: `/trees/${treeId}/report?visit=${current.id}` }] : []),
-        { label: props.property.name, href: `/grounds/${props.property.id}` },
-      ]}
-      right={
-        <>
-          {(mayMeasure || mayJudge) && (
-            <button
-              type="button"
-              className="min-h-[48px] min-w-[44px] sm:min-w-0 inline-flex items-center justify-center"
-              disabled={control.state.undo.length === 0}
-              onClick={control.undo}
-            >
-              <Undo2
-                aria-hidden="true"
-                size={24}
-                className={`sm:hidden ${control.state.undo.length === 0 ? 'text-muted opacity-50' : ''}`}
-              />
-              <span
-                className={`sr-only sm:not-sr-only ${control.state.undo.length === 0 ? 'text-muted' : ''}`}
-              >
-                Undo
-              </span>
-            </button>
-          )}
-          <PageLink
-            href={`/trees/${treeId}/time`}
-            className="plain min-h-[44px] hidden sm:inline-flex items-center"
-          >
-            Through time
-          </PageLink>
-          {current && (
-            <PageLink
-              href={treeHref(treeId, { page: 'pictures', visit: current.id, alone })}
-              className="plain min-h-[48px] min-w-[44px] sm:min-w-0 inline-flex items-center justify-center"
-            >
-              <Camera aria-hidden="true" size={24} className="sm:hidden" />
-              <span className="sr-only sm:not-sr-only">Pictures</span>
-            </PageLink>
-          )}
-          {current && (
-            <PageLink
-              href={`/trees/${treeId}/report?visit=${current.id}`}
-              className="plain min-h-[44px] hidden sm:inline-flex items-center"
-            >
-              Report
-            </PageLink>
-          )}
-        </>
-      }
-    >
-      <nav aria-label="Where" className="flex items-baseline gap-x-2 flex-wrap leading-tight">
-        <PageLink href={`/grounds/${props.property.id}`} className="plain hidden sm:inline">
-          {props.property.name}
-        </PageLink>
-        <span aria-hidden="true" className="hidden sm:inline">
-          ›
-        </span>
-        <strong>{tree.label}</strong>
-        <span className="text-sm text-muted hidden lg:inline">{facts.join(', ')}</span>
-      </nav>
-    </TopBar>
+    <TreeBar
+      treeId={treeId}
+      tree={tree}
+      property={props.property}
+      visitId={current?.id}
+      visits={visits.length}
+      alone={alone}
+      control={control}
+      mayEnter={mayMeasure || mayJudge}
+      system={units}
+    />
   );
   if (!current || !visit || !profile) {
     return (
@@ -392,46 +305,4 @@ export function TreeScreen(props: TreeScreenProps) {
       </main>
     </div>
   );
-}
-
-const Station = memo(function Station({
-  station,
-  ...props
-}: StationProps & { station: Exclude<StationKey, 'dig' | 'trenches' | 'cuts'> }) {
-  switch (station) {
-    case 'history':
-      return <History {...props} />;
-    case 'crown':
-      return <Crown {...props} />;
-    case 'base':
-      return <Base {...props} />;
-    case 'mulch':
-      return <Mulch {...props} />;
-    case 'probe':
-      return <Probe {...props} />;
-    case 'soil':
-      return <Soil {...props} />;
-    case 'verdict':
-      return <Verdict {...props} />;
-    case 'prescription':
-      return <Prescription {...props} />;
-  }
-});
-
-/** Ctrl+Z and Ctrl+Shift+Z (or Y) outside a field that has its own undo. */
-function useUndoKeys(undo: () => void, redo: () => void): void {
-  useEffect(() => {
-    const key = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
-      const name = event.key.toLowerCase();
-      if (name !== 'z' && name !== 'y') return;
-      if (event.target instanceof HTMLTextAreaElement) return;
-      event.preventDefault();
-      if (event.target instanceof HTMLInputElement) event.target.blur();
-      if (name === 'y' || event.shiftKey) redo();
-      else undo();
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, [undo, redo]);
 }

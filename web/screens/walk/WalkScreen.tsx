@@ -5,7 +5,7 @@ import { byLabel } from '@undrel/core/labels';
 import { idOf } from '@undrel/core/records';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { byUrgency, QUICK_LOOKS } from '@undrel/core/walk';
+import { QUICK_LOOKS } from '@undrel/core/walk';
 import { PageLink } from '@/ui/PageLink';
 import type { PropertyPage, TreeRow } from '../../protocol/grounds';
 import { type Change } from '../../protocol/item';
@@ -22,8 +22,10 @@ import {
   walking,
   type Batch,
 } from '../../device/walkBatches';
-import { UrgencyLegend, UrgencyMark, urgencyLabel } from '../../ui/UrgencyMark';
+import { UrgencyMark } from '../../ui/UrgencyMark';
 import { Tab, Tabbed, TabList } from '../../ui/controls/Tabs';
+import { Ranked } from './Ranked';
+import { RoundTold } from './RoundTold';
 
 type Looks = Record<string, string>;
 
@@ -227,7 +229,7 @@ export function WalkScreen(props: {
         className="flex border-b-2 border-ink bg-sheet"
         tabClass="flex-1 min-h-[48px]"
       />
-      <Told
+      <RoundTold
         problem={problem}
         onSeen={() => setProblem(undefined)}
         waiting={unsent.length}
@@ -341,135 +343,5 @@ export function WalkScreen(props: {
   );
 }
 
-/** One line on what is kept and what was refused, in a place of its own: what is said there moves no answer. */
-function Told(props: {
-  problem: string | undefined;
-  onSeen: () => void;
-  waiting: number;
-  away: 'signed out' | 'not kept' | undefined;
-  onTry: () => void;
-}) {
-  const { problem, waiting, away } = props;
-  const trees = `${waiting} ${waiting === 1 ? 'tree' : 'trees'}`;
-  return (
-    <div className="h-[40px] px-4 flex items-center gap-3 border-b border-hair bg-sheet text-sm leading-tight">
-      {problem ? (
-        <>
-          <p role="alert" className="flex-1 min-w-0 line-clamp-2 text-harm" title={problem}>
-            {problem}
-          </p>
-          <button type="button" className="link shrink-0" onClick={props.onSeen}>
-            Seen
-          </button>
-        </>
-      ) : waiting > 0 ? (
-        <>
-          <p role="status" className="flex-1 min-w-0 line-clamp-2">
-            {away === 'not kept'
-              ? `This phone takes no more: ${trees} noted in this page alone. Leave it open until they are sent.`
-              : away === 'signed out'
-                ? `Signed out: ${trees} kept on this phone and sent when you are back.`
-                : `${trees} kept on this phone and sent when the server is reached.`}
-          </p>
-          {away === 'signed out' ? (
-            <a className="link shrink-0 inline-flex items-center" href="/sign-in">
-              Sign in
-            </a>
-          ) : (
-            <button type="button" className="link shrink-0" onClick={props.onTry}>
-              Try now
-            </button>
-          )}
-        </>
-      ) : (
-        <p className="text-muted">All that was noted is sent.</p>
-      )}
-    </div>
-  );
-}
-
 const answersIn = (visit: TreeRow['today']): Looks =>
   Object.fromEntries(Object.entries(visit?.looks ?? {}).map(([key, { answer }]) => [key, answer]));
-
-/** Most urgent first, with what to do next and what changed since the visit before. */
-function Ranked({ page }: { page: PropertyPage }) {
-  const [marked, setMarked] = useState<string>();
-  const ranked = useMemo(
-    () => [...page.trees].sort((a, b) => byUrgency(a.triage, b.triage) || a.label.localeCompare(b.label)),
-    [page.trees],
-  );
-  const counts = ranked.reduce<Record<string, number>>((all, t) => {
-    all[t.triage.urgency] = (all[t.triage.urgency] ?? 0) + 1;
-    return all;
-  }, {});
-  return (
-    <main className="flex-1 lg:flex-none grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_600px] lg:grid-rows-[minmax(0,1fr)] lg:h-[calc(100dvh-138px)]">
-      <div className="h-[44dvh] lg:h-auto border-b-2 lg:border-b-0 lg:border-r-2 border-ink flex flex-col min-h-0">
-        <div className="flex-1 min-h-0">
-          <PlanView
-            trees={page.trees}
-            outlines={page.plan}
-            marked={marked}
-            onMark={setMarked}
-            placing={undefined}
-            onPlace={() => undefined}
-            mark={(t, r) => <UrgencyMark urgency={t.triage.urgency} r={r} />}
-          />
-        </div>
-        <UrgencyLegend />
-      </div>
-      <div className="bg-sheet p-4 lg:px-6 lg:overflow-y-auto">
-        <h1>
-          {counts.now ?? 0} now, {counts.season ?? 0} this season, {counts.look ?? 0} to inspect closely
-        </h1>
-        <p className="text-muted text-sm mb-2">
-          Ordered by what is lost on average if nothing is done, by the table of practice judgements. No risk
-          assessment.
-        </p>
-        <ol>
-          {ranked.map((t) => (
-            <li
-              key={t.id}
-              className={`flex gap-3 items-start border-b border-hair py-2 ${t.id === marked ? 'bg-wash' : ''}`}
-              onMouseEnter={() => setMarked(t.id)}
-            >
-              <svg
-                width="22"
-                height="22"
-                viewBox="-11 -11 22 22"
-                className="mt-1 shrink-0"
-                aria-hidden="true"
-              >
-                <UrgencyMark urgency={t.triage.urgency} r={8} />
-              </svg>
-              <div className="flex-1 min-w-0">
-                <PageLink href={`/trees/${t.id}?station=verdict`} className="font-semibold">
-                  {t.label}
-                </PageLink>{' '}
-                <span className="text-sm text-muted">{t.commonName ?? t.species}</span>
-                <span className="block">
-                  {t.triage.urgency === 'unseen' || t.triage.urgency === 'fine' ? (
-                    <span className="text-muted">{urgencyLabel(t.triage.urgency)}</span>
-                  ) : (
-                    <>
-                      <strong className={t.triage.urgency === 'now' ? 'text-harm' : ''}>
-                        {urgencyLabel(t.triage.urgency)}
-                      </strong>
-                      : {t.triage.action} ({t.triage.why})
-                    </>
-                  )}
-                </span>
-                {t.before && (
-                  <span className="block text-sm">
-                    <span aria-hidden="true">↻ </span>on {t.before.date} it was “
-                    {urgencyLabel(t.before.urgency)}”{t.before.urgency !== 'fine' && `: ${t.before.action}`}
-                  </span>
-                )}
-              </div>
-            </li>
-          ))}
-        </ol>
-      </div>
-    </main>
-  );
-}

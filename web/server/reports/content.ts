@@ -1,8 +1,8 @@
-import { inSentence } from '@undrel/core/vocabulary';
-import { answersTo, bearingName, type Question, QUESTIONS, SECTORS } from '@undrel/core/questions';
-import type { Finding, Visit } from '@undrel/core/records';
-import { type CauseKey, CAUSES, type QuantityKey, yearOf } from '@undrel/core/vocabulary';
 import { unansweredIn } from '@undrel/core/assessment';
+import { inSentence } from '@undrel/core/vocabulary';
+import { QUESTIONS } from '@undrel/core/questions';
+import type { Visit } from '@undrel/core/records';
+import { type CauseKey, CAUSES, type QuantityKey } from '@undrel/core/vocabulary';
 import { clientWords, pivotTold, VERDICT_ENGINE, type Reason } from '@undrel/core/diagnosis';
 import { eventsFollowed, fillWords, sinceWhen } from '@undrel/core/history';
 import {
@@ -21,13 +21,12 @@ import {
 } from '@undrel/core/prescription';
 import { formatMoney } from '@undrel/core/costing';
 import { answerOf, type WorthOption } from '@undrel/core/worth';
-import { sectionOf, type Profile } from '@undrel/core/profile';
+import { type Profile } from '@undrel/core/profile';
 import { dugSection } from '@undrel/core/roots';
 import {
   percents,
   formatLength,
   formatQuantity,
-  formatValue,
   longUnit,
   shortUnit,
   writeLengths,
@@ -39,10 +38,7 @@ import {
 import { paperOf } from '../../protocol/document';
 import { picturesPart } from './picturesPart';
 import { inShort, type ReportContent } from '../../protocol/report';
-
-import type { Drawing } from '../../drawings/shapes';
 import { declineLine, stemsOf } from '../../drawings/declineLine';
-import { sectionDrawing } from '../../drawings/section';
 import { assessDigKept, digPart } from './digPart';
 import { cutsPart } from './cutsPart';
 import { operationsPart } from './operationsPart';
@@ -53,9 +49,8 @@ import { assessedOf, explained } from '../assessed';
 import { estimateRows, leftOut, moneyRange } from '../offers/words';
 import { trenchWork, worthOf } from '../offers/worth';
 import type { ReportSource } from './source';
-
-/** Points of a page wide, as the drawing stands in the PDF. */
-const DRAWING = { width: 515, height: 285 };
+import { deepestAt, DRAWING, stemDrawing } from './stemDrawing';
+import { answerText } from './answerText';
 
 /** How a figure was measured and what limits it, for the report. */
 const METHODS: Partial<Record<QuantityKey, string>> = {
@@ -67,49 +62,6 @@ const METHODS: Partial<Record<QuantityKey, string>> = {
   mulchVolume: 'Rod depths along lines from the bark, straight between readings, smooth round the stem.',
   mulchRingRadius: 'Tape from the bark to the edge of the mulch, with the stem radius.',
 };
-
-function sectorsText(question: Question & { kind: 'sectors' }, visit: Visit): string {
-  return question.answers
-    .flatMap((answer) => {
-      const sides = answersTo(visit.findings, question.key).filter((f) => f.answer === answer.key);
-      if (sides.length === 0) return [];
-      const where = sides.length === 8 ? 'all round' : sides.map((f) => SECTORS[f.part!]).join(', ');
-      return [`${answer.label}: ${where}`];
-    })
-    .join('; ');
-}
-
-/** Side and height on the stem, as far as they were read. */
-const placeText = (finding: Finding | undefined, system: UnitSystem): string[] => [
-  ...(finding?.bearing === undefined ? [] : [`${bearingName(finding.bearing)} side`]),
-  ...(finding?.height === undefined
-    ? []
-    : [`${formatValue(finding.height, 'short length', system)} above grade`]),
-];
-
-function answerText(question: Question, visit: Visit, system: UnitSystem): string {
-  const given = answersTo(visit.findings, question.key);
-  switch (question.kind) {
-    case 'grade':
-      return [
-        question.answers.find((a) => a.key === given[0]?.answer)?.label ?? '',
-        ...placeText(given[0], system),
-      ].join(', ');
-    case 'sectors':
-      return sectorsText(question, visit);
-    case 'percent':
-      return formatValue(given[0]?.number ?? 0, 'share', system);
-    case 'number':
-      return `${given[0]?.number ?? ''} ${question.unit}`;
-    case 'length':
-      return formatValue(given[0]?.number ?? 0, 'short length', system);
-    case 'years':
-      return [...given]
-        .sort((a, b) => b.part! - a.part!)
-        .map((f) => `${f.part}: ${formatValue(f.number!, 'short length', system)}`)
-        .join(', ');
-  }
-}
 
 /** What was measured in the ground at the stem. */
 export const measuredIn = (profile: Profile): Quantity[] =>
@@ -240,33 +192,6 @@ const workPart = (visit: Visit, operations: readonly Operation[], system: UnitSy
   });
 
 /** Bearing of the section: where the collar lies deepest. */
-const deepestAt = (profile: Profile): number => profile.collar?.deepest.bearing ?? 90;
-
-/** The section through the stem as it stands in a report. */
-export function stemDrawing(
-  { events, visit, system }: ReportSource,
-  profile: Profile,
-  planned: readonly Operation[],
-  when: 'before' | 'after',
-  dug?: ReturnType<typeof dugSection>,
-): Drawing {
-  const filled = events.find((e) => e.kind === 'soil added');
-  return sectionDrawing({
-    ...DRAWING,
-    section: sectionOf(profile, deepestAt(profile)),
-    profile,
-    work: plannedWork(planned),
-    when,
-    system,
-    compact: true,
-    cornerTaken: false,
-    topsoil: visit.findings.find((f) => f.key === 'probe.topsoil')?.number,
-    refusal: visit.findings.find((f) => f.key === 'probe.refusal')?.number,
-    dug,
-    fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
-  });
-}
-
 /** What the report of one visit says, from the record alone. */
 export const reportContent = (source: ReportSource): ReportContent => inShort(wholeContent(source));
 

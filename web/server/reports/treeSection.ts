@@ -6,7 +6,8 @@ import { textBlock as text, type Block, type Section } from '../../protocol/docu
 import type { WorkTree } from '../../protocol/propertyWork';
 import { asFoundShown } from '../../documents/shown';
 import { assessedOf } from '../assessed';
-import { measuredIn, stemDrawing } from './content';
+import { measuredIn } from './content';
+import { stemDrawing } from './stemDrawing';
 import type { ReportSource } from './source';
 
 /** What the section of one tree is made from. */

@@ -1,10 +1,8 @@
 'use client';
 
-import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
-import type { Dig, DugRoot } from '@undrel/core/records';
+import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import type { DugRoot } from '@undrel/core/records';
 import type { GrownDig } from '@undrel/core/growth';
-import type { PlanSquare } from '@undrel/core/photogrammetry';
-import type { NumberedCut } from '@undrel/core/pruning';
 import {
   insertPoint,
   movePoint,
@@ -13,12 +11,14 @@ import {
   type DigReading,
   type PitFrame,
 } from '@undrel/core/roots';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
-import { digPlanDrawing, fittingView, toDrawing, toMetres, type PlanView } from '../../../drawings/digPlan';
+import { formatValue } from '@undrel/core/units';
+import { digPlanDrawing, toDrawing, toMetres, type PlanView } from '../../../drawings/digPlan';
 import { DrawingSvg } from '../../../drawings/DrawingSvg';
 import type { Point } from '../../../drawings/shapes';
 import { tubeOutline } from '../../../drawings/tube';
 import { useMeasured } from '../../../ui/useMeasured';
+import { Beneath, useFit } from './digPlanParts';
+import type { DigPlanProps } from './digPlanProps';
 
 const ZOOM_STEP = 1.25;
 const [LEAST_SCALE, MOST_SCALE] = [40, 4000];
@@ -34,63 +34,7 @@ interface Press {
   moved: boolean;
 }
 
-export interface DigPlanProps {
-  dig: Dig;
-  reading: DigReading;
-  grown: GrownDig;
-  cuts: readonly NumberedCut[];
-  selected: DugRoot | undefined;
-  point: number | undefined;
-  dbh: number | undefined;
-  drip: number | undefined;
-  system: UnitSystem;
-  /** A picture under the plan: where it lies, and how strong it is. */
-  under?: { href: string; square: PlanSquare; strength: number } | undefined;
-  /** Places that were touched for what is drawn now, metres. */
-  touched: readonly Point[];
-  /** Taps set points of the selected root, or of the shape that is drawn. */
-  drawing: boolean;
-  /** Points may be moved: the roots are shown as they are now and may be changed. */
-  editable: boolean;
-  onSelect: (label: string | undefined) => void;
-  onPoint: (index: number | undefined) => void;
-  onTap: (x: number, y: number) => void;
-  /** The selected root while it is dragged, and once it is dropped. */
-  onDrag: (root: DugRoot) => void;
-  onDrop: (root: DugRoot) => void;
-  children?: ReactNode;
-}
-
 const clampScale = (scale: number) => Math.min(MOST_SCALE, Math.max(LEAST_SCALE, scale));
-
-/** The view that shows all; it stays while roots are shaped, and follows when one is added or the window changes. */
-function useFit(reading: DigReading, size: { width: number; height: number }): PlanView {
-  const key = `${reading.roots.length} ${size.width} ${size.height}`;
-  const kept = useRef<{ key: string; view: PlanView } | undefined>(undefined);
-  if (kept.current?.key !== key) kept.current = { key, view: fittingView(reading, size.width, size.height) };
-  return kept.current.view;
-}
-
-/** A picture at true scale beneath the plan; the plan is moved over it without its being drawn anew. */
-function Beneath({
-  under: { href, square, strength },
-  to,
-  scale,
-  size,
-}: {
-  under: NonNullable<DigPlanProps['under']>;
-  to: (x: number, y: number) => Point;
-  scale: number;
-  size: { width: number; height: number };
-}) {
-  const [left, top] = to(square.x - square.half, square.y + square.half);
-  const side = 2 * square.half * scale;
-  return (
-    <svg className="absolute inset-0" width={size.width} height={size.height} aria-hidden="true">
-      <image href={href} x={left} y={top} width={side} height={side} opacity={strength} />
-    </svg>
-  );
-}
 
 /** The plan of the dig: looked at by pinch, wheel, keys and buttons; the selected root is shaped on it. */
 export function DigPlanView(props: DigPlanProps) {

@@ -2,12 +2,11 @@
 
 import type { Barrier, Buttress, DecaySector, DigHead } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
-import { useState } from 'react';
 import { BearingInput } from '../../../ui/controls/BearingInput';
-import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { Select } from '../../../ui/controls/Select';
 import type { Shape } from './useShapes';
+import { Declination } from './Declination';
 
 const SHAPES = [
   { key: 'round', label: 'round, as the stem was measured' },
@@ -24,38 +23,6 @@ type Outline = (typeof SHAPES)[number]['key'];
 
 const replaced = <T,>(list: readonly T[], index: number, value: T | undefined): T[] =>
   list.flatMap((old, i) => (i === index ? (value === undefined ? [] : [value]) : [old]));
-
-/** Whole numbers of degrees with a sign, as a declination is given. */
-function Declination(props: {
-  value: number | undefined;
-  onChange: (v: number | undefined) => void;
-  disabled: boolean;
-}) {
-  const [typed, setTyped] = useState<string | undefined>(undefined);
-  const read =
-    typed === undefined || typed.trim() === '' ? undefined : Number(typed.replace(',', '.').replace('°', ''));
-  const wrong = read !== undefined && !(read >= -60 && read <= 60);
-  return (
-    <label className="block">
-      <span className="block text-sm mb-0.5">Declination (° east)</span>
-      <NotedInput
-        note={wrong && `Declination: “${typed}”; allowed are -60 to 60 degrees.`}
-        className="num w-full text-right"
-        inputMode="decimal"
-        disabled={props.disabled}
-        value={typed ?? (props.value === undefined ? '' : String(props.value))}
-        onChange={(event) => {
-          const text = event.target.value;
-          setTyped(text);
-          const value = Number(text.replace(',', '.').replace('°', ''));
-          if (text.trim() === '') props.onChange(undefined);
-          else if (value >= -60 && value <= 60) props.onChange(value);
-        }}
-        onBlur={() => !wrong && setTyped(undefined)}
-      />
-    </label>
-  );
-}
 
 /** The stem at the level of the collar, and how the dig is measured. */
 export function DigStem({

@@ -1,23 +1,16 @@
 'use client';
 
-import { useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { BarkContact, DugRoot, RootCondition, RootKind } from '@undrel/core/records';
-import {
-  addPoint,
-  joinRoots,
-  movePoint,
-  removePoint,
-  snapToBark,
-  splitRoot,
-  type PitFrame,
-} from '@undrel/core/roots';
+import { addPoint, joinRoots, removePoint, snapToBark, splitRoot, type PitFrame } from '@undrel/core/roots';
 import { TRACED_WITHIN } from '@undrel/core/photogrammetry';
-import { formatValue, shortUnit, type UnitSystem } from '@undrel/core/units';
-import { BearingInput } from '../../../ui/controls/BearingInput';
+import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { KIND_NAMES } from '../../../drawings/rootKinds';
 import { asOptions, PickList, Select } from '../../../ui/controls/Select';
+import { RootMore } from './RootMore';
+import { RootPoints } from './RootPoints';
 
 export const KINDS = (Object.keys(KIND_NAMES) as RootKind[]).map((key) => ({ key, label: KIND_NAMES[key] }));
 const CONDITIONS: readonly { key: RootCondition; label: string }[] = [
@@ -38,19 +31,6 @@ const STARTS: readonly { key: DugRoot['start']; label: string }[] = [
   { key: 'root', label: 'at a root' },
   { key: 'outside', label: 'outside the pit' },
 ];
-
-/** Enter goes down the column, at its end to a new point. */
-function downTheColumn(event: KeyboardEvent<HTMLElement>, more: () => void): void {
-  const at = event.target instanceof HTMLInputElement ? event.target.dataset.cell : undefined;
-  if (event.key !== 'Enter' || !at) return;
-  event.preventDefault();
-  const [row, column] = at.split(':').map(Number) as [number, number];
-  const table = event.currentTarget;
-  const next = (r: number, c: number) => table.querySelector<HTMLInputElement>(`[data-cell="${r}:${c}"]`);
-  if (column < 3) return next(row, column + 1)?.focus();
-  if (!next(row + 1, 0)) more();
-  setTimeout(() => next(row + 1, 0)?.focus(), 0);
-}
 
 /** One root by keyboard: what it is, and its points as they were read. */
 export function RootEditor(props: {
@@ -76,7 +56,6 @@ export function RootEditor(props: {
   const { root, others, frame, system, disabled, onChange } = props;
   const [label, setLabel] = useState(root.label);
   const [labelProblem, setLabelProblem] = useState<string | undefined>(undefined);
-  const unit = shortUnit(system);
   const set = (change: Partial<DugRoot>, field: string) => onChange({ ...root, ...change }, field);
   const rename = (text: string) => {
     setLabel(text);
@@ -219,81 +198,17 @@ export function RootEditor(props: {
         </p>
       )}
       {props.children}
-      <table
-        className="mt-3 w-full"
-        aria-label={`Points of root ${root.label}`}
-        onKeyDown={(event) => downTheColumn(event, add)}
-      >
-        <thead>
-          <tr className="text-sm">
-            <th scope="col" className="font-normal">
-              <span className="sr-only">point</span>
-            </th>
-            <th scope="col" className="text-right">
-              bearing
-            </th>
-            <th scope="col" className="text-right">
-              from {props.measuredFrom} ({unit})
-            </th>
-            <th scope="col" className="text-right">
-              depth ({unit})
-            </th>
-            <th scope="col" className="text-right">
-              across ({unit})
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {root.points.map((p, i) => {
-            const cell = (
-              field: 'rootDistance' | 'rootDepth' | 'rootDiameter',
-              key: 'distance' | 'depth' | 'diameter',
-              column: number,
-              words: string,
-            ) => (
-              <td className="min-w-[4.4rem]">
-                <LengthInput
-                  bare
-                  hideLabel
-                  field={field}
-                  label={`${words}, point ${i + 1}`}
-                  cell={`${i}:${column}`}
-                  system={system}
-                  value={p[key]}
-                  onChange={(metres) =>
-                    metres !== undefined && onChange(movePoint(root, i, { [key]: metres }), `${i}.${key}`)
-                  }
-                  disabled={disabled}
-                />
-              </td>
-            );
-            return (
-              <tr key={i} className={i === point ? 'bg-sheet' : ''} onFocus={() => props.onPoint(i)}>
-                <th scope="row" className="num font-normal text-muted pr-1">
-                  {i + 1}
-                </th>
-                <td className="min-w-[4rem]">
-                  <BearingInput
-                    bare
-                    hideLabel
-                    label={`Bearing, point ${i + 1}`}
-                    cell={`${i}:0`}
-                    north={props.north}
-                    value={p.bearing}
-                    onChange={(bearing) =>
-                      bearing !== undefined && onChange(movePoint(root, i, { bearing }), `${i}.bearing`)
-                    }
-                    disabled={disabled}
-                  />
-                </td>
-                {cell('rootDistance', 'distance', 1, 'Distance')}
-                {cell('rootDepth', 'depth', 2, 'Depth')}
-                {cell('rootDiameter', 'diameter', 3, 'Diameter')}
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <RootPoints
+        root={root}
+        point={point}
+        north={props.north}
+        measuredFrom={props.measuredFrom}
+        system={system}
+        disabled={disabled}
+        onPoint={props.onPoint}
+        onChange={onChange}
+        onAdd={add}
+      />
       {!disabled && (
         <div className="flex flex-wrap gap-x-4 gap-y-1 mt-2">
           <button type="button" className="link" onClick={add}>
@@ -352,76 +267,7 @@ export function RootEditor(props: {
           </button>
         </div>
       )}
-      <details className="mt-2">
-        <summary className="min-h-[44px] flex items-center cursor-pointer underline">
-          Rings, old pot, note
-        </summary>
-        <div className="grid grid-cols-2 gap-2">
-          <label className="block">
-            <span className="block text-sm mb-0.5">Rings counted on a cut</span>
-            <input
-              className="num w-full text-right"
-              inputMode="numeric"
-              disabled={disabled}
-              value={root.rings?.count ?? ''}
-              onChange={(event) => {
-                const count = Math.round(Number(event.target.value));
-                set(
-                  {
-                    rings:
-                      count >= 1 && count <= 300
-                        ? { count, over: root.rings?.over ?? (root.points[0]?.diameter ?? 0.02) / 2 }
-                        : undefined,
-                  },
-                  'rings',
-                );
-              }}
-            />
-          </label>
-          {root.rings && (
-            <LengthInput
-              field="ringsOver"
-              label="Over a radius of"
-              system={system}
-              value={root.rings.over}
-              onChange={(over) =>
-                over !== undefined && set({ rings: { ...root.rings!, over } }, 'rings.over')
-              }
-              disabled={disabled}
-            />
-          )}
-          <Select
-            label="Old pot"
-            empty="not known"
-            options={[
-              { key: 'left', label: 'left it' },
-              { key: 'never', label: 'never left it' },
-            ]}
-            value={root.leftPot === undefined ? undefined : root.leftPot ? 'left' : 'never'}
-            onChange={(told) => set({ leftPot: told === undefined ? undefined : told === 'left' }, 'leftPot')}
-            disabled={disabled}
-          />
-          <LengthInput
-            field="farthest"
-            label="Followed to"
-            system={system}
-            value={root.farthest}
-            onChange={(farthest) => set({ farthest }, 'farthest')}
-            disabled={disabled}
-          />
-        </div>
-        <label className="block mt-2">
-          <span className="block text-sm mb-0.5">Note</span>
-          <textarea
-            className="w-full"
-            rows={2}
-            maxLength={2000}
-            disabled={disabled}
-            value={root.note ?? ''}
-            onChange={(event) => set({ note: event.target.value || undefined }, 'note')}
-          />
-        </label>
-      </details>
+      <RootMore root={root} system={system} disabled={disabled} set={set} />
     </div>
   );
 }

@@ -4,7 +4,6 @@ import { type DigHead, type DugRoot, idOf, NEW_DIG, type RootKind } from '@undre
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { DIG_QUESTIONS } from '@undrel/core/questions';
 import { grownDig } from '@undrel/core/growth';
-import type { RootDecision } from '@undrel/core/pruning';
 import { girdledShare, nextLabel } from '@undrel/core/roots';
 
 import { writeLengths } from '@undrel/core/units';
@@ -24,18 +23,19 @@ import { ForecastPart } from '../dig/ForecastPart';
 import { planOf } from '../../../drawings/digSheet';
 import { DigStem } from '../dig/DigStem';
 import { DigYears, NowDrawn } from '../dig/WithPlan';
-import { KINDS, RootEditor } from '../dig/RootEditor';
+import { RootEditor } from '../dig/RootEditor';
 import { RootNumbers } from '../dig/RootNumbers';
-import { RootRow } from '../dig/RootRow';
+import { RootsAdvice } from '../dig/RootsAdvice';
 import { useDig, useSame } from '../dig/useDig';
+import { NewRoot } from '../dig/NewRoot';
 import { PicturesUnder } from '../dig/PicturesUnder';
 import { useShapes, type Shape } from '../dig/useShapes';
 import { useTracing } from '../dig/useTracing';
+import { broughtIn } from '../dig/broughtIn';
 import { newId } from '../newId';
 import { Questions } from '../asked/Questions';
 import type { StationProps } from '../visitEntry';
 import { treeHref } from '../../../protocol/treeHref';
-import { Select } from '../../../ui/controls/Select';
 
 const NO_CUTS = {};
 /** Where the plan stands beside the entry: from `lg` on. */
@@ -55,7 +55,6 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
   const [shaped, setShaped] = useState<{ id: string; root: DugRoot } | undefined>(undefined);
   const [year, setYear] = useState(0);
   const [scenario, setScenario] = useState(0);
-  const [newKind, setNewKind] = useState<RootKind>('girdling');
   const work = useDig(station, shaped, selectedLabelOf(control.items, selectedId));
   const { dig, reading, advice, stem } = work;
   const rootItems = itemsBelow(control.items, 'root', visitId);
@@ -88,10 +87,10 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
   };
   /** Where the plan stands above the entry, it is opened to draw on, and closed when that is done. */
   const showPlan = () => setLarge(!matchMedia(BESIDE).matches);
-  const begin = (draw: boolean) => {
+  const begin = (kind: RootKind, draw: boolean) => {
     const id = newId();
     const label = nextLabel(labels);
-    save(id, { label, kind: newKind, start: newKind === 'competing' ? 'outside' : 'stem', points: [] });
+    save(id, { label, kind, start: kind === 'competing' ? 'outside' : 'stem', points: [] });
     shapes.end();
     setSelectedId(id);
     setPoint(undefined);
@@ -127,32 +126,10 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
     tracing.tap(id, () => latest.current.find((r) => r.id === id)?.values, [x, y]);
     setPoint(tracing.under ? undefined : selected?.points.length);
   };
-  const bringIn = (roots: DugRoot[], radii?: DigHead['radii']) => {
-    const taken = [...labels];
-    const head = headItem?.values as DigHead | undefined;
-    control.setAll([
-      ...(head && !radii
-        ? []
-        : [
-            {
-              kind: 'dig' as const,
-              id: idOf('dig', visitId),
-              parent: visitId,
-              values: { ...(head ?? NEW_DIG), ...(radii && { radii }) },
-            },
-          ]),
-      ...roots.map((root) => {
-        const label = taken.includes(root.label) || root.label === '?' ? nextLabel(taken) : root.label;
-        taken.push(label);
-        return { kind: 'root' as const, id: newId(), parent: visitId, values: { ...root, label } };
-      }),
-    ]);
-  };
+  const bringIn = (roots: DugRoot[], radii?: DigHead['radii']) =>
+    control.setAll(broughtIn(visitId, headItem?.values as DigHead | undefined, labels, roots, radii));
   const turnYear = useCallback((next: number) => setYear(next), []);
-  const order: RootDecision[] = ['cut now', 'cut later', 'look again', 'watch', 'keep'];
-  const rows = [...advice.roots].sort(
-    (a, b) => order.indexOf(a.decision) - order.indexOf(b.decision) || b.frees - a.frees,
-  );
+  const anyRoot = advice.roots.length > 0;
   const unfinished = rootItems.filter((r) => r.values.points.length === 0 && r.id !== selectedId);
 
   return (
@@ -252,23 +229,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
               }
             />
           )}
-          {mayMeasure && (
-            <div className="flex flex-wrap items-end gap-2 my-2">
-              <Select
-                label="A root"
-                className=""
-                options={KINDS}
-                value={newKind}
-                onChange={(kind) => kind && setNewKind(kind)}
-              />
-              <button type="button" className="act" onClick={() => begin(true)}>
-                Draw it
-              </button>
-              <button type="button" className="quiet" onClick={() => begin(false)}>
-                Type it
-              </button>
-            </div>
-          )}
+          {mayMeasure && <NewRoot onBegin={begin} />}
           {mayMeasure && (
             <PicturesUnder
               pictures={pictures}
@@ -325,64 +286,14 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
               )}
             </RootEditor>
           )}
-          {rows.length > 0 && (
-            <table className="w-full my-2" aria-label="Roots and advice">
-              <thead>
-                <tr>
-                  <th scope="col">root</th>
-                  <th scope="col">kind</th>
-                  <th scope="col" className="text-right">
-                    of bark
-                  </th>
-                  <th scope="col">advice</th>
-                </tr>
-              </thead>
-              <tbody>
-                {rows.map((row) => (
-                  <RootRow
-                    key={row.label}
-                    advice={row}
-                    system={system}
-                    root={dig.roots.find((r) => r.label === row.label)!}
-                    share={reading.roots.find((r) => r.root.label === row.label)!.compression.share}
-                    chosen={row.label === selected?.label}
-                    onSelect={() => select(row.label === selected?.label ? undefined : row.label)}
-                  />
-                ))}
-              </tbody>
-            </table>
-          )}
-          {unfinished.length > 0 && (
-            <p className="text-sm">
-              Without a point yet:{' '}
-              {unfinished.map((r) => (
-                <button key={r.id} type="button" className="link px-1" onClick={() => select(r.values.label)}>
-                  {r.values.label}
-                </button>
-              ))}
-            </p>
-          )}
-          {rows.length > 0 && (
-            <>
-              <p className="text-sm text-muted">
-                {Math.round(100 * advice.lossNow)}% of the root cross-section is removed now, of at most{' '}
-                {Math.round(100 * advice.lossLimit)}% in a season.{' '}
-                {advice.schools.map((s) => `${s.matter.label}: ${s.label} (${s.chosenBy}).`).join(' ')}
-              </p>
-              {advice.cautions.length > 0 && (
-                <ul className="wrong my-2">
-                  {advice.cautions.map((c) => (
-                    <li key={c}>{c}</li>
-                  ))}
-                </ul>
-              )}
-              <p className="text-sm border-l-4 border-harm pl-2 my-2">
-                Cutting or exposing roots can free a tree to fall. A qualified person assesses its stability
-                first; the target area is clear; not in high wind or saturated ground. Utilities are located
-                before any digging. Local codes and permits come first.
-              </p>
-            </>
-          )}
+          <RootsAdvice
+            advice={advice}
+            reading={reading}
+            unfinished={unfinished.map((r) => r.values.label)}
+            chosen={selected?.label}
+            system={system}
+            onSelect={select}
+          />
           <details className="mt-3 border-t border-ink">
             <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">
               Seen in the pit
@@ -401,7 +312,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
               onDraw={drawShape}
             />
           </details>
-          {rows.length > 0 && (
+          {anyRoot && (
             <p className="mt-3">
               <PageLink className="act" href={`/trees/${treeId}/crew?visit=${visitId}`}>
                 Crew sheet
@@ -417,7 +328,7 @@ export function Dig({ foot, ...station }: StationProps & { foot: ReactNode }) {
             onRoots={bringIn}
           />
           {/* Last, for its figures come late: what can be pressed above stays where it is. */}
-          {rows.length > 0 && (
+          {anyRoot && (
             <>
               <ForecastPart
                 system={system}

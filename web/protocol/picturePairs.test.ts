@@ -12,6 +12,20 @@ const picture = (on: string, more: Partial<Picture> = {}): Picture => ({
   ...more,
 });
 
+test('of one side those taken from most nearly the same place stand side by side', () => {
+  const dug = (on: string, bearing: number) => picture(on, { shows: 'dig', bearing });
+  const pairs = picturePairs([
+    { pictures: [dug('2025-05-01', 50)] },
+    {
+      pictures: [dug('2026-05-01', 62), dug('2026-05-01', 47), dug('2026-05-01', 30), dug('2026-05-01', 90)],
+    },
+  ]);
+  expect(pairs.map((p) => [p.about, p.after.caption])).toEqual([
+    ['open root collar from NE', 'open root collar, from NE, 2026-05-01'],
+  ]);
+  expect(pairs[0]!.after.hash).toBe(dug('2026-05-01', 47).hash);
+});
+
 test('the same from the same side at two visits, first and last; what stands alone or was taken on one day is no pair', () => {
   const pairs = picturePairs([
     {

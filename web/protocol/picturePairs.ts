@@ -1,10 +1,30 @@
+import { bearingGap } from '@undrel/core/geometry';
 import type { Picture, Visit } from '@undrel/core/records';
 import { pictureWords, SHOWN_WORDS, sideOf } from './pictureWords';
 import type { PicturePair } from './time';
 
-/** What two pictures have in common that show the same: what is seen, and from which side. */
+/** What two pictures have in common that show the same: what is seen, and from which of eight sides. */
 const sameOf = ({ shows, bearing }: Picture): string | undefined =>
-  shows === undefined && bearing === undefined ? undefined : `${shows ?? ''} ${bearing ?? ''}`;
+  shows === undefined && bearing === undefined
+    ? undefined
+    : `${shows ?? ''} ${bearing === undefined ? '' : sideOf(bearing)}`;
+
+/** How far apart two pictures were taken, degrees. */
+const apart = (a: Picture, b: Picture): number => bearingGap(a.bearing ?? 0, b.bearing ?? 0);
+
+/** Of the pictures of the first day and of the last, the two that were taken from most nearly the same place. */
+function nearest(pictures: readonly Picture[]): { first: Picture; last: Picture } | undefined {
+  const days = pictures.map((p) => p.on).sort();
+  const on = (day: string | undefined) => pictures.filter((p) => p.on === day);
+  if (days[0] === days.at(-1)) return undefined;
+  return on(days[0])
+    .flatMap((first) =>
+      on(days.at(-1))
+        .toReversed()
+        .map((last) => ({ first, last })),
+    )
+    .sort((a, b) => apart(a.first, a.last) - apart(b.first, b.last))[0];
+}
 
 /** Pictures of the same from the same side at two visits, the first and the last; those of which years lie between first. */
 export function picturePairs(visits: readonly Pick<Visit, 'pictures'>[]): PicturePair[] {
@@ -15,10 +35,10 @@ export function picturePairs(visits: readonly Pick<Visit, 'pictures'>[]): Pictur
   }
   return [...same.values()]
     .flatMap((pictures): PicturePair[] => {
-      const [first, ...rest] = [...pictures].sort((a, b) => a.on.localeCompare(b.on));
-      const last = rest.at(-1);
-      if (!last || last.on === first!.on) return [];
-      const { shows = 'dig', bearing } = first!;
+      const pair = nearest(pictures);
+      if (!pair) return [];
+      const { first, last } = pair;
+      const { shows = 'dig', bearing } = first;
       const about = `${SHOWN_WORDS[shows]}${bearing === undefined ? '' : ` from ${sideOf(bearing)}`}`;
       const told = (p: Picture) => ({
         hash: p.hash,
@@ -28,11 +48,11 @@ export function picturePairs(visits: readonly Pick<Visit, 'pictures'>[]): Pictur
         caption: pictureWords(p),
         ...(p.marks && { marks: p.marks }),
       });
-      const aligned = last.aligned?.to === first!.hash ? last.aligned : undefined;
+      const aligned = last.aligned?.to === first.hash ? last.aligned : undefined;
       return [
         {
           about,
-          before: told(first!),
+          before: told(first),
           after: told(last),
           ...(aligned && { aligned: { here: aligned.here, there: aligned.there } }),
         },

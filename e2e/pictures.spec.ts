@@ -496,9 +496,10 @@ test('the section of a stem: tops of roots are touched beside its diameter, and 
   );
   await saved(page);
   expect((await visitNow()).pictures!.find((p) => p.section)!.section).toHaveLength(4);
-  // A touch in front of the stem is refused in words, and taken off with the others.
+  // A touch in front of the stem is refused in words; those before it stay.
   await touch([0.5, 0.7]);
-  await expect(view.getByTestId('section')).toHaveText(/in front of the stem/);
+  await expect(view.getByRole('alert')).toHaveText(/^A root was touched in front of the stem/);
+  await expect(view.getByTestId('section')).toHaveText(/^Tops of roots at 1[12]\.\d/);
   await view.getByRole('button', { name: 'Take the roots off' }).click();
   await expect(view.getByTestId('section')).toHaveText(/^For a stem laid bare/);
   for (const place of [

@@ -174,20 +174,18 @@ export const pdf = async ({
   return { bytes: proof ? await sealed(bytes) : new Uint8Array(bytes), pages };
 };
 
-/** A report in one of its lengths as PDF, and how many pages it has. */
+/** A report in one of its lengths as PDF, how many pages it has, and how often it was made shorter to fit them. */
 export const reportPdf = async (
   asked: ToWrite,
-): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => {
+): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number; tight: number }> => {
   const { fitted } = await import('../server/reports/written');
-  const { bytes, pages } = fitted(asked);
-  return { bytes: asked.proof ? await sealed(bytes) : new Uint8Array(bytes), pages };
+  const { bytes, ...told } = fitted(asked);
+  return { bytes: asked.proof ? await sealed(bytes) : new Uint8Array(bytes), ...told };
 };
 
-/** What a report says in one of its lengths. */
-export const reportDoc = async (asked: ToWrite): Promise<ReadDocument> => {
-  const { fitted, recordIn } = await import('../server/reports/written');
-  return (asked.length ?? 'record') === 'record' ? recordIn(asked) : fitted(asked).doc;
-};
+/** What a report says in one of its lengths, made shorter so often. */
+export const reportDoc = async ({ asked, tight }: { asked: ToWrite; tight: number }): Promise<ReadDocument> =>
+  (await import('../server/reports/written')).written(asked, tight);
 
 /** A document as Markdown. */
 export const markdown = async (doc: ReadDocument): Promise<string> =>

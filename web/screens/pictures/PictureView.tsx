@@ -11,7 +11,7 @@ import {
   type PictureMark,
 } from '@undrel/core/records';
 import { RING } from '@undrel/core/vocabulary';
-import { lengthByBar, scaleBySheet, type BarKind } from '@undrel/core/photogrammetry';
+import { lengthByBar, rootsBelowGrade, scaleBySheet, type BarKind } from '@undrel/core/photogrammetry';
 import { usePreferences } from '../shell/preferences';
 import { Marked } from './Marked';
 import { CardOutlines } from './CardOutlines';
@@ -104,8 +104,13 @@ export function PictureView({
       return;
     }
     if (what.what === 'section') {
-      const section = picture.section ?? [];
-      if (section.length < 2 + MOST_IN_SECTION) set('section', [...section, at]);
+      const section = [...(picture.section ?? []), at];
+      if (!picture.bar || section.length > 2 + MOST_IN_SECTION) return;
+      // Refused where it is made: what was touched before stays.
+      const roots = rootsBelowGrade(picture, picture.bar, section);
+      if ('problem' in roots) return setWrong(roots.problem);
+      setWrong(undefined);
+      set('section', section);
       return;
     }
     if (what.what === 'bar') {

@@ -11,7 +11,7 @@ import {
   type SeenSheet,
   type SheetKey,
 } from '@undrel/core/photogrammetry';
-import type { Picture } from '@undrel/core/records';
+import { MOST_IN_SECTION, MOST_LAYERS, type Picture } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import { isInGround } from '../../protocol/pictureWords';
 import { lengthTold } from '../../protocol/pictures';
@@ -47,10 +47,14 @@ export function touchTold(touching: Touching | undefined, picture: Picture): str
       ? `Touch the edge of the stem where its diameter was measured: side ${touching.touched.length + 1} of 2.`
       : `Touch end ${touching.touched.length + 1} of 2 of the rod, or two marks of the tape.`;
   }
+  if (touching?.what === 'face' && picture.face?.length === 1 + MOST_LAYERS)
+    return `${MOST_LAYERS} layers are touched; no more are allowed.`;
   if (touching?.what === 'face')
     return picture.face
       ? `Touch where each layer ends: ${picture.face.length - 1} so far.`
       : 'Touch the grade beside the tape.';
+  if (touching?.what === 'section' && picture.section?.length === 2 + MOST_IN_SECTION)
+    return `${MOST_IN_SECTION} roots are touched; no more are allowed.`;
   if (touching?.what === 'section')
     return (picture.section?.length ?? 0) < 2
       ? `Touch the bark at the grade: side ${(picture.section?.length ?? 0) + 1} of 2.`

@@ -11,11 +11,13 @@ import { documentIn } from '../../documents/documentIn';
 import { sectionSeen } from '../../protocol/pictures';
 import { assessedOf } from '../assessed';
 import { workOfTree } from '../offers/treeWork';
+import { trenchWork } from '../offers/worth';
 import { reportContent } from './content';
 import { sourceAt } from './demoSources';
 import { documentMarkdown } from './markdown';
 import { OTHER } from './edition';
 import { proofOf } from './proof';
+import type { ReportSource } from './source';
 import { trenchesKept } from './trenchPart';
 
 const DAY = '2027-03-01';
@@ -24,14 +26,19 @@ const DAY = '2027-03-01';
 const chancesOf = (visit: Visit) =>
   new Map(assessedOf(sourceAt(visit)).verdict.causes.map((c) => [c.cause, c.probability]));
 
-/** That a remedy is offered, has an amount and costs something, has its day, is said in the report, and is proved. */
-async function followed(visit: Visit, cause: CauseKey, operation: OperationKey) {
+/** That a remedy is offered, has an amount and costs something, has its day, is said in the report, is proved, and done is done. */
+async function followed(
+  visit: Visit,
+  cause: CauseKey,
+  operation: OperationKey,
+  more: Partial<ReportSource> = {},
+) {
   const on = { ...visit, decisions: [{ operation, taken: true, on: DAY }] };
-  const source = sourceAt(on);
+  const source = { ...sourceAt(on), ...more };
   const { verdict, operations } = assessedOf(source);
   expect(verdict.causes.filter((c) => c.standing === 'likely').map((c) => c.cause)).toContain(cause);
   const offered = operations.find((o) => o.key === operation)!;
-  expect(offered.quantities.length).toBeGreaterThan(0);
+  if (!trenchWork(source)) expect(offered.quantities.length).toBeGreaterThan(0);
   const work = workOfTree({ id: '1', visitId: 'v', source })!;
   const needs = work.needs.filter((n) => n.operation === operation);
   expect(needs.length).toBeGreaterThan(0);
@@ -47,6 +54,11 @@ async function followed(visit: Visit, cause: CauseKey, operation: OperationKey) 
   const was = JSON.parse(files['result.json']) as Result;
   expect(differencesOf(was, resultOf({ caseFile: read.caseFile, basis }))).toEqual([]);
   expect(was.work.map((w) => w.key)).toContain(operation);
+  const step = work.steps.find((s) => s.key === operation)!;
+  expect(step.done).toBeUndefined();
+  const done = { ...on, work: [{ step: operation, how: 'done' as const, on: DAY }] };
+  const after = workOfTree({ id: '1', visitId: 'v', source: { ...source, visit: done, visits: [done] } })!;
+  expect(after.steps.find((s) => s.key === operation)!.done).toBe('done');
 }
 
 /** A picture of a collar laid bare, 1 mm to a pixel, taken level from one side; a rod of half a metre stands beside it. */
@@ -119,7 +131,7 @@ test('bark that was drawn out to a root makes it press: cause, cut, amount, cost
   await followed({ ...after, cuts: { agreed: [{ label: 'B', stage: 1 }] } }, 'containerRoots', 'prune');
 });
 
-test('the drawn wall of an old pot sets where trenches begin, with amount, cost and what the report says', () => {
+test('the drawn wall of an old pot sets where trenches begin: amount, cost, day, what the report says, proof and done follow', async () => {
   const anchor = {
     label: 'A',
     kind: 'structural' as const,
@@ -142,6 +154,8 @@ test('the drawn wall of an old pot sets where trenches begin, with amount, cost 
     const work = workOfTree({ id: '1', visitId: 'v', source })!;
     const needs = work.needs.filter((n) => n.operation === 'trench');
     expect(Number(estimate(needs, RATES).total)).toBeGreaterThan(0);
+    const { tree, site } = source;
+    await followed(source.visit, 'compaction', 'trench', { tree, site });
     const content = reportContent(source);
     const said = documentMarkdown(documentIn('record', content, undefined));
     expect(said).toContain('hole taken as 1.5 times the old pot');

@@ -12,6 +12,8 @@ const MOST = 64_000_000;
 interface AsPdf {
   bytes: Uint8Array<ArrayBuffer>;
   pages: number;
+  /** How often a report was made shorter to fit its pages. */
+  tight?: number;
 }
 // Kept by the process: pages and routes each load this, and share what is set.
 const shared = globalThis as typeof globalThis & { undrelPdfs?: ReturnType<typeof keepingMade<AsPdf>> };
@@ -56,8 +58,12 @@ export const reportPdf = (asked: ToWrite, asker: Asker = ALONE): Promise<AsPdf> 
 };
 
 /** What a report says in one of its lengths: the same in every format, as much as its pages of paper hold. */
-export const reportDocument = (asked: ToWrite, asker: Asker = ALONE): Promise<ReadDocument> =>
-  beside('reportDoc', asked, asker);
+export async function reportDocument(asked: ToWrite, asker: Asker = ALONE): Promise<ReadDocument> {
+  const { length = 'record' } = asked;
+  const { tight = 0 } = length === 'record' ? {} : await reportPdf(asked, asker);
+  const { files: _, proof: __, ...toWrite } = asked;
+  return beside('reportDoc', { asked: toWrite, tight }, asker);
+}
 
 /**
  * Sets the full record of a draft that is being looked at, where nobody waits for a document: its file is there when it

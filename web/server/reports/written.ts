@@ -22,22 +22,23 @@ export interface ToWrite {
   proof?: Proof;
 }
 
-/** The full record as it is written. */
-export const recordIn = ({ content, stamp, language = 'en' }: ToWrite): ReadDocument =>
-  documentIn('record', content, stamp, 0, OTHER[language]);
+/** A report as it is written, made shorter so often. */
+export const written = (
+  { content, stamp, length = 'record', language = 'en' }: ToWrite,
+  tight: number,
+): ReadDocument => documentIn(length, content, stamp, tight, OTHER[language]);
 
 /**
- * A report as it fits the pages of its length: what is left out so that it does is in the full record. One that does not fit
- * with the least there is to say stays longer.
+ * A report set as it fits the pages of its length: what is left out so that it does is in the full record. One that does not
+ * fit with the least there is to say stays longer.
  *
  * @throws where it cannot be set, see {@link documentPdf}
  */
-export function fitted(asked: ToWrite): { doc: ReadDocument; bytes: Uint8Array; pages: number } {
-  const { content, stamp, length = 'record', language = 'en', files, proof } = asked;
+export function fitted(asked: ToWrite): { bytes: Uint8Array; pages: number; tight: number } {
+  const { length = 'record', files, proof } = asked;
   const most = LENGTH_WORDS[length].pages ?? Infinity;
   for (let tight = 0; ; tight++) {
-    const doc = documentIn(length, content, stamp, tight, OTHER[language]);
-    const { bytes, pages } = documentPdf(doc, files, proof);
-    if (pages <= most || tight === TIGHTEST) return { doc, bytes, pages };
+    const { bytes, pages } = documentPdf(written(asked, tight), files, proof);
+    if (pages <= most || tight === TIGHTEST) return { bytes, pages, tight };
   }
 }

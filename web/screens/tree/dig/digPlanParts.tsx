@@ -2,7 +2,7 @@
 
 import type { PlanSquare } from '@undrel/core/photogrammetry';
 import { useRef } from 'react';
-import { type DigReading } from '@undrel/core/roots';
+import type { DigReading } from '@undrel/core/roots';
 import { fittingView, type PlanView } from '../../../drawings/digPlan';
 import type { Point } from '../../../drawings/shapes';
 

@@ -1,14 +1,13 @@
-'use client';
-
-import { type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import type { Dig, DugRoot } from '@undrel/core/records';
 import type { GrownDig } from '@undrel/core/growth';
 import type { NumberedCut } from '@undrel/core/pruning';
-import { type DigReading } from '@undrel/core/roots';
-import { type UnitSystem } from '@undrel/core/units';
+import type { DigReading } from '@undrel/core/roots';
+import type { UnitSystem } from '@undrel/core/units';
 import type { Point } from '../../../drawings/shapes';
-import { type PictureBeneath } from './digPlanParts';
+import type { PictureBeneath } from './digPlanParts';
 
+/** What the plan of a dig shows, and what is told of touches on it. */
 export interface DigPlanProps {
   dig: Dig;
   reading: DigReading;

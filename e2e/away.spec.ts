@@ -1,7 +1,7 @@
 import { createServer, request } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo, saved, station } from './enter';
+import { enterDemo, newVisit, saved, station } from './enter';
 
 // A device answers by itself here; without network nothing else does.
 test.use({ serviceWorkers: 'allow', viewport: { width: 390, height: 844 } });
@@ -29,7 +29,7 @@ async function visitsWith(page: Page, tree: string, depth: number): Promise<{ da
 async function visitWithout(page: Page, tree: string, height: string, origin = ''): Promise<void> {
   await page.context().setOffline(true);
   await page.goto(`${origin}/trees/${tree}?station=mulch`);
-  await page.getByRole('button', { name: 'New visit' }).click();
+  await newVisit(page);
   await station(page, /^Mulch/).click();
   await page.getByLabel('at the bark, N', { exact: true }).fill(height);
   await expect(page.getByTestId('save-state')).toContainText('kept on this device');

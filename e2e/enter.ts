@@ -76,6 +76,14 @@ export async function workedOut(page: Page): Promise<void> {
   );
 }
 
+/** Begins a visit of today, and waits until the page is of that visit. */
+export async function newVisit(page: Page): Promise<void> {
+  const pictures = page.getByRole('banner').getByRole('link', { name: 'Pictures' });
+  const before = (await pictures.getAttribute('href'))!;
+  await page.getByRole('button', { name: 'New visit' }).click();
+  await expect(pictures).not.toHaveAttribute('href', before);
+}
+
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('Saved');
 
 /** The button of a station on the plumb line. */

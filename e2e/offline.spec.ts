@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import pg from 'pg';
 import sharp from 'sharp';
-import { enterDemo, saved, signIn, STATIONS, station } from './enter';
+import { STATIONS, enterDemo, newVisit, saved, signIn, station } from './enter';
 import { mailOf, ownFirm } from './ownFirm';
 
 // A device answers by itself here; without network nothing else does.
@@ -62,7 +62,7 @@ test('a round, a visit with a dig, an order and a new tree in flight mode; with 
   await expect(page.getByRole('link', { name: 'Other schools' })).toHaveAttribute('title', 'Needs signal');
   await page.goto(`${TREE}?station=mulch`);
   await station(page, /^Mulch/).click();
-  await page.getByRole('button', { name: 'New visit' }).click();
+  await newVisit(page);
   await station(page, /^Mulch/).click();
   await page.getByLabel('at the bark, N', { exact: true }).fill('22.7');
   await expect(page.getByTestId('save-state')).toContainText('kept on this device');

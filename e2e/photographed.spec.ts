@@ -8,7 +8,7 @@ import { KIND_NAMES } from '../web/drawings/rootKinds';
 import { photographOf, roundDig } from '../db/demo/photographs';
 import { PROPERTIES } from '../db/demo/world';
 import { choose } from './choose';
-import { enterDemo, saved } from './enter';
+import { enterDemo, newVisit, saved } from './enter';
 
 /** A collar that was photographed with cards and has no root on its plan; what lies there is the dig of another tree. */
 const TREE = 'kelpworth-7';
@@ -71,8 +71,7 @@ test('with pictures alone: two of a dig brought in, eight roots traced, share an
 
   // A visit of today, and four pictures at once.
   await page.goto(`/trees/${TREE}`);
-  await page.getByRole('button', { name: 'New visit' }).click();
-  await page.waitForURL(/station=history/);
+  await newVisit(page);
   await saved(page);
   await page.getByRole('banner').getByRole('link', { name: 'Pictures' }).click();
   const others = page.getByRole('region', { name: 'Other pictures' });

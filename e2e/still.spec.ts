@@ -252,6 +252,48 @@ for (const size of [PHONE, { width: 1280, height: 800 }]) {
   });
 }
 
+test('a working that comes late does not come up under the next press; one that is there gives way to it', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  // The code of a working, known by its words, comes when it is let go.
+  let here = () => {};
+  let coming = Promise.resolve();
+  await page.route('**/_next/static/chunks/**', async (route) => {
+    const response = await route.fetch();
+    if ((await response.text()).includes('is half a 90% interval')) await coming;
+    await route.fulfill({ response });
+  });
+  const working = page.getByRole('dialog', { name: /^Working of / });
+  const number = page.getByRole('button', { name: /: show the working$/ }).first();
+  for (const giveUp of ['Escape', 'a press elsewhere', 'a second press'] as const) {
+    coming = new Promise((go) => (here = go));
+    await page.goto('/trees/sable-katsura-14?station=mulch');
+    await expect(number).toBeEnabled();
+    await number.click();
+    await expect(number).toHaveAttribute('aria-expanded', 'true');
+    if (giveUp === 'Escape') await page.keyboard.press('Escape');
+    else if (giveUp === 'a second press') await number.click();
+    else await page.getByRole('heading', { level: 1 }).click();
+    await expect(number).toHaveAttribute('aria-expanded', 'false');
+    here();
+    await page.waitForLoadState('networkidle');
+    await expect(working).toBeHidden();
+  }
+  // Here now: it opens, Escape gives the focus back, and a press on a field gives it to the field.
+  await number.click();
+  await expect(working).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(working).toBeHidden();
+  await expect(number).toBeFocused();
+  await number.click();
+  await expect(working).toBeVisible();
+  const cell = page.getByLabel('at the bark, N', { exact: true });
+  await cell.click();
+  await expect(working).toBeHidden();
+  await expect(cell).toBeFocused();
+});
+
 test('an answer that grows above what was pressed does not push it away', async ({ page }) => {
   await page.setViewportSize(PHONE);
   await enterDemo(page);

@@ -60,6 +60,17 @@ test('what is wrong with a value is said where the code for saying it can no lon
   await expect(page.getByRole('alert').filter({ hasText: 'Was 30 cm meant?' })).toBeVisible();
   await cell.fill('30');
   await saved(page);
+  // A working gives its formula, and the search says what it needs.
+  await page
+    .getByRole('button', { name: /: show the working$/ })
+    .first()
+    .click();
+  await expect(page.getByRole('note')).toBeVisible();
+  await page.keyboard.press('/');
+  const find = page.getByRole('alertdialog', { name: 'Find' });
+  await expect(find).toContainText('it needs signal once');
+  await find.getByRole('button', { name: 'Close' }).click();
+  await expect(find).toBeHidden();
 });
 
 test('a species is found by any name, an unknown one is said to be, and the firm may judge one for itself', async ({

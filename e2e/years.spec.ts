@@ -5,7 +5,7 @@ import { pathToFileURL } from 'node:url';
 import { expect, test, type Page } from '@playwright/test';
 import { freePort } from '../scripts/setup/ports.mjs';
 import { serve } from '../scripts/setup/serve.mjs';
-import { saved, signIn, station } from './enter';
+import { newVisit, saved, signIn, station } from './enter';
 import { mailOf, ownFirm } from './ownFirm';
 
 const TREE = 'sable-katsura-14';
@@ -102,7 +102,7 @@ test('a tree lives three years: dug, examined late, the cone back and found on a
     await expect(page.getByTestId('answer')).toHaveText('Katsura 14: recovery awaited');
     await expect(page.getByText('On 2029-06-04 mulch lay on the bark again')).toBeVisible();
     await page.goto(`/trees/${TREE}?station=history`);
-    await page.getByRole('button', { name: 'New visit' }).click();
+    await newVisit(page);
     await station(page, /^Crown/).click();
     await page.getByLabel('Crown density, of a full crown').fill('90');
     await page.getByLabel('Dieback, share of the crown').fill('3');

@@ -1,16 +1,10 @@
 'use client';
 
-import { useRef, useState, type RefObject } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import type { Piece } from '@undrel/core/vocabulary';
-import { late } from './late';
+import { lateOver, type Opened } from './late';
 
-interface HintProps {
-  term: string;
-  means: string;
-  at: RefObject<HTMLButtonElement | null>;
-  onClose: () => void;
-}
-const Hint = late<HintProps>(
+const Hint = lateOver<Opened & { term: string; means: string }>(
   () => import('./Hint').then((m) => m.Hint),
   ({ means }) => <span role="note"> ({means})</span>,
 );
@@ -19,6 +13,7 @@ const Hint = late<HintProps>(
 function Term({ text, means }: Required<Piece>) {
   const [open, setOpen] = useState(false);
   const button = useRef<HTMLButtonElement>(null);
+  const close = useCallback(() => setOpen(false), []);
   return (
     <>
       <button
@@ -31,7 +26,7 @@ function Term({ text, means }: Required<Piece>) {
       >
         {text}
       </button>
-      {open && <Hint term={text} means={means} at={button} onClose={() => setOpen(false)} />}
+      {open && <Hint term={text} means={means} at={button} onClose={close} />}
     </>
   );
 }

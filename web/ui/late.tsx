@@ -1,8 +1,14 @@
 import dynamic from 'next/dynamic';
-import type { ComponentType } from 'react';
+import { lazy, Suspense, useEffect, type ComponentType, type RefObject } from 'react';
 
 /** Code that is fetched while a page is at rest, before anybody asks for it: with the signal gone it would not come any more. */
 const REST_MS = 2500;
+
+function fetchedAtRest<P extends object>(load: () => Promise<ComponentType<P>>): () => void {
+  const fetch = () => void load().catch(() => undefined);
+  if (typeof window !== 'undefined') setTimeout(fetch, REST_MS);
+  return fetch;
+}
 
 /**
  * A part of a page whose code comes after the page. It is fetched once the page is at rest; where it cannot be had, something
@@ -15,9 +21,45 @@ export function late<P extends object>(
   load: () => Promise<ComponentType<P>>,
   plain: ComponentType<P>,
 ): ComponentType<P> & { fetch: () => void } {
-  const fetched = () => load().catch(() => plain);
-  const Part = dynamic<P>(fetched, { ssr: false });
-  const fetch = () => void load().catch(() => undefined);
-  if (typeof window !== 'undefined') setTimeout(fetch, REST_MS);
+  const fetch = fetchedAtRest(load);
+  const Part = dynamic<P>(() => load().catch(() => plain), { ssr: false });
   return Object.assign((props: P) => <Part {...props} />, { fetch });
+}
+
+/** What opens over the page when it is asked for, and how it is closed. */
+export interface Opened {
+  /** What opened it: a press there is its own. */
+  at: RefObject<HTMLElement | null>;
+  onClose: () => void;
+}
+
+/** Stands for what was asked for until it is here: Escape, or a press elsewhere, gives it up. */
+function UntilHere({ at, onClose }: Opened) {
+  useEffect(() => {
+    const key = (event: KeyboardEvent) => event.key === 'Escape' && onClose();
+    const press = (event: PointerEvent) => !at.current?.contains(event.target as Node) && onClose();
+    document.addEventListener('keydown', key);
+    document.addEventListener('pointerdown', press);
+    return () => {
+      document.removeEventListener('keydown', key);
+      document.removeEventListener('pointerdown', press);
+    };
+  }, [at, onClose]);
+  return null;
+}
+
+/** Like {@link late}, for what opens over the page: what comes late never comes up under a press meant for something else. */
+export function lateOver<P extends Opened>(
+  load: () => Promise<ComponentType<P>>,
+  plain: ComponentType<P>,
+): ComponentType<P> {
+  fetchedAtRest(load);
+  const Part = lazy<ComponentType<Opened>>(async () => ({
+    default: (await load().catch(() => plain)) as ComponentType<Opened>,
+  }));
+  return (props: P) => (
+    <Suspense fallback={<UntilHere at={props.at} onClose={props.onClose} />}>
+      <Part {...props} />
+    </Suspense>
+  );
 }

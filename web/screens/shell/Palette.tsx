@@ -4,6 +4,7 @@ import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Hit } from '../../protocol/grounds';
+import type { Opened } from '../../ui/late';
 import { usePreferences } from './preferences';
 import { THEMES } from './themes';
 
@@ -18,7 +19,7 @@ const KIND_WORDS: Record<Hit['kind'], string> = {
 type Found = { state: 'idle' | 'looking' | 'away' } | { state: 'found'; hits: Hit[] };
 
 /** Search over everything and the commands that are always at hand. */
-export function Palette({ onClose }: { onClose: () => void }) {
+export function Palette({ onClose }: Pick<Opened, 'onClose'>) {
   const router = useRouter();
   const { units, setUnits, setTheme } = usePreferences();
   const [words, setWords] = useState('');

@@ -3,11 +3,11 @@
 import { Menu } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useAlive } from '../../ui/controls/Entry';
-import { late } from '../../ui/late';
+import { lateOver, type Opened } from '../../ui/late';
 import { PageLink } from '../../ui/PageLink';
 import type { MenuProps } from './menu';
 
-const PhoneMenuList = late<MenuProps & { onClose: () => void }>(
+const PhoneMenuList = lateOver<MenuProps & Opened>(
   () => import('./PhoneMenuList').then((m) => m.PhoneMenuList),
   ({ entries, onClose }) => (
     <span
@@ -51,6 +51,7 @@ export function PhoneMenu(props: MenuProps) {
       {open && (
         <PhoneMenuList
           {...props}
+          at={button}
           onClose={() => {
             setOpen(false);
             // Once the list is gone: until then it holds the focus.

@@ -1,6 +1,7 @@
 'use client';
 
 import { DropdownMenu } from 'radix-ui';
+import type { Opened } from '../../ui/late';
 import { PageLink } from '../../ui/PageLink';
 import type { MenuEntry, MenuProps } from './menu';
 import { THEME_WORDS, THEMES } from './themes';
@@ -28,7 +29,7 @@ const Entry = ({ entry }: { entry: MenuEntry }) =>
   );
 
 /** The open menu of a phone, below the button that is its neighbour. */
-export function PhoneMenuList(props: MenuProps & { onClose: () => void }) {
+export function PhoneMenuList(props: MenuProps & Opened) {
   return (
     <DropdownMenu.Root open onOpenChange={(open) => !open && props.onClose()}>
       <DropdownMenu.Trigger asChild>

@@ -1,16 +1,30 @@
 'use client';
 
-import dynamic from 'next/dynamic';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
+import { lateOver, type Opened } from '../../ui/late';
 import { DeviceState } from './DeviceState';
 import { usePreferences } from './preferences';
 import type { MenuEntry } from './menu';
 import { PhoneMenu } from './PhoneMenu';
 import { THEME_WORDS, THEMES } from './themes';
 
-const Palette = dynamic(() => import('./Palette').then((m) => m.Palette), { ssr: false });
+const Palette = lateOver<Opened>(
+  () => import('./Palette').then((m) => m.Palette),
+  ({ onClose }) => (
+    <div
+      role="alertdialog"
+      aria-label="Find"
+      className="fixed z-50 right-3 top-[52px] bg-sheet border-2 border-ink p-3"
+    >
+      <p className="wrong">The search is not on this device: it needs signal once.</p>
+      <button type="button" className="link min-h-[44px]" onClick={onClose}>
+        Close
+      </button>
+    </div>
+  ),
+);
 
 const NO_ENTRIES: readonly MenuEntry[] = [];
 
@@ -31,6 +45,8 @@ export function TopBar({
   const { units, theme, setUnits, setTheme } = usePreferences();
   const alive = useAlive();
   const [finding, setFinding] = useState(false);
+  const find = useRef<HTMLButtonElement>(null);
+  const found = useCallback(() => setFinding(false), []);
   useEffect(() => {
     const open = (event: KeyboardEvent) => {
       const asked =
@@ -62,6 +78,7 @@ export function TopBar({
       <div className="flex-1 min-w-0">{children}</div>
       {right}
       <button
+        ref={find}
         type="button"
         className="min-h-[44px] hidden sm:inline"
         disabled={!alive}
@@ -102,7 +119,7 @@ export function TopBar({
         </PageLink>
       </nav>
       <PhoneMenu entries={menu} theme={theme} onTheme={setTheme} onFind={() => setFinding(true)} />
-      {finding && <Palette onClose={() => setFinding(false)} />}
+      {finding && <Palette at={find} onClose={found} />}
     </header>
   );
 }

@@ -1,10 +1,14 @@
 'use client';
 
-import dynamic from 'next/dynamic';
-import { useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { formatQuantity, type Quantity, type UnitSystem } from '@undrel/core/units';
+import { lateOver } from '../late';
+import type { WorkingProps } from './WorkingPopover';
 
-const Working = dynamic(() => import('./WorkingPopover').then((m) => m.WorkingPopover), { ssr: false });
+const Working = lateOver<WorkingProps>(
+  () => import('./WorkingPopover').then((m) => m.WorkingPopover),
+  ({ quantity }) => <span role="note"> ({quantity.working.formula})</span>,
+);
 
 /** A number that opens to its working. */
 export function QuantityView({
@@ -18,6 +22,7 @@ export function QuantityView({
 }) {
   const button = useRef<HTMLButtonElement>(null);
   const [open, setOpen] = useState(false);
+  const close = useCallback(() => setOpen(false), []);
   const text = formatQuantity(quantity, system);
   return (
     <>
@@ -32,7 +37,7 @@ export function QuantityView({
       >
         {text}
       </button>
-      {open && <Working quantity={quantity} system={system} anchor={button} onClose={() => setOpen(false)} />}
+      {open && <Working quantity={quantity} system={system} at={button} onClose={close} />}
     </>
   );
 }

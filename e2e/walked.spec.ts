@@ -112,4 +112,13 @@ test('a page on which nothing is entered is sent without the rules of records', 
     expect(sent.length).toBeGreaterThan(3);
     expect(sent.filter((script) => script.includes('ZodObject'))).toHaveLength(0);
   }
+  // Where something is entered they come with what is entered, not before it is seen.
+  const html = await (await page.request.get('/trees/sable-katsura-14?station=mulch')).text();
+  const first = [...new Set(html.match(/\/_next\/static\/[\w./~-]+\.js/g))];
+  expect(first.length).toBeGreaterThan(3);
+  for (const file of first)
+    expect([file, (await (await page.request.get(file)).text()).includes('ZodObject')]).toEqual([
+      file,
+      false,
+    ]);
 });

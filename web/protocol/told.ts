@@ -1,5 +1,5 @@
 import { questionFor } from '@undrel/core/questions';
-import { rulesOf, type Kind } from '@undrel/core/records';
+import { schemaOf, type Kind } from '@undrel/core/records';
 import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
 import { quantityName } from '@undrel/core/vocabulary';
 import * as z from 'zod';
@@ -88,4 +88,4 @@ export const fieldTold = (
   system: UnitSystem,
 ): string =>
   (kind === 'finding' ? answerTold(values, field, system) : undefined) ??
-  told(rulesOf(kind).schema.shape[field], values[field], system);
+  told(schemaOf(kind).shape[field], values[field], system);

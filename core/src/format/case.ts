@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { KINDS, kindsBelow, rulesOf, type Kind, type Tree, type TreeEvent, type Visit } from '../records';
+import { kindsBelow, rulesOf, schemaOf, type Kind, type Tree, type TreeEvent, type Visit } from '../records';
 import { siteSchema, type Site } from '../records/site';
 import { weatherSchema, type WeatherRecord } from '../records/weather';
 
@@ -20,7 +20,7 @@ export interface CaseFile {
 }
 
 const wholeOf = (kind: Kind): z.ZodObject =>
-  rulesOf(kind).schema.extend({
+  schemaOf(kind).extend({
     ...membersOf(kindsBelow('visit').filter((k) => rulesOf(k).within === kind)),
     ...(kind === 'visit' && membersOf(kindsBelow('visit').filter((k) => rulesOf(k).within === undefined))),
   });
@@ -60,7 +60,7 @@ export const caseSchema = z
   .strictObject({
     format: z.literal(CASE_FORMAT),
     version: z.literal(CASE_VERSION),
-    tree: KINDS.tree.schema,
+    tree: schemaOf('tree'),
     ...membersOf(kindsBelow('tree')),
     weather: weatherSchema.optional(),
     site: siteSchema.optional(),

@@ -3,6 +3,7 @@ import { byLabel } from '../labels';
 import {
   partsOf,
   rulesOf,
+  schemaOf,
   visitOf,
   type Kind,
   type Site,
@@ -46,7 +47,8 @@ function compare(a: readonly (string | number)[], b: readonly (string | number)[
 
 /** Records of one kind as a file holds them. */
 function listed<K extends Kind>(kind: K, records: readonly Values[K][]): Values[K][] {
-  const { schema, order } = rulesOf(kind);
+  const { order } = rulesOf(kind);
+  const schema = schemaOf(kind);
   const list = records.map((values) => inOrder(schema, values));
   return order ? list.sort((a, b) => compare(order(a), order(b))) : list;
 }

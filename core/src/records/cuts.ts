@@ -1,6 +1,4 @@
-import * as z from 'zod';
-import { kind } from './kind';
-import { bearing, day, once, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** What each limit of a cut plan may be: shares of the root cross-section, degrees, m, multiples of DBH. */
 export const CUT_RANGES = {
@@ -16,15 +14,14 @@ export const CUT_RANGES = {
   nearDbh: [0, 10],
 } as const;
 
-const ranged = (key: keyof typeof CUT_RANGES) =>
-  z.number().min(CUT_RANGES[key][0]).max(CUT_RANGES[key][1]).optional();
-const stage = z.int().min(1).max(5);
-const label = text(12);
-
 /** What was decided for the cut plan of a visit; the plan itself follows from it and the dig. Degrees from true north. */
 export const cuts = kind(
-  () =>
-    z.strictObject({
+  ({ bearing, day, once, text, z }: Parts) => {
+    const ranged = (key: keyof typeof CUT_RANGES) =>
+      z.number().min(CUT_RANGES[key][0]).max(CUT_RANGES[key][1]).optional();
+    const stage = z.int().min(1).max(5);
+    const label = text(12);
+    return z.strictObject({
       stages: stage.optional(),
       /** Growing seasons from one stage to the next. */
       interval: z.int().min(1).max(10).optional(),
@@ -63,10 +60,11 @@ export const cuts = kind(
         )
         .optional(),
       note: text(2000).optional(),
-    }),
+    });
+  },
   { parent: 'visit', member: 'cuts', most: 'one', name: () => 'cuts' },
 );
 
-export type CutDesign = z.infer<typeof cuts.schema>;
+export type CutDesign = ValuesOf<typeof cuts>;
 /** What a plan keeps to. */
 export type CutLimits = Required<NonNullable<CutDesign['limits']>>;

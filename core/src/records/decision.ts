@@ -1,11 +1,9 @@
-import * as z from 'zod';
 import { OPERATION_KEYS } from '../vocabulary/operations';
-import { kind } from './kind';
-import { day, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** What the consultant decided about an operation that was proposed, and the words for it. */
 export const decision = kind(
-  () =>
+  ({ day, text, z }: Parts) =>
     z.strictObject({
       operation: z.enum(OPERATION_KEYS),
       taken: z.boolean(),
@@ -22,4 +20,4 @@ export const decision = kind(
   },
 );
 
-export type Decision = z.infer<typeof decision.schema>;
+export type Decision = ValuesOf<typeof decision>;

@@ -1,6 +1,4 @@
-import * as z from 'zod';
-import { kind } from './kind';
-import { bearing, length, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** How many places of the wall of an old pot are touched at most. */
 export const MOST_POT = 24;
@@ -10,7 +8,7 @@ const fresh = { measuredFrom: 'bark', north: 'true' } as const;
 
 /** The stem in a dig as it was read in the pit, and how it was measured; the roots are records of their own. */
 export const dig = kind(
-  () =>
+  ({ bearing, length, text, z }: Parts) =>
     z.strictObject({
       /** Radii of the stem at the level of the collar; none: round, as thick as the stem was measured. */
       radii: z
@@ -72,7 +70,7 @@ export const dig = kind(
   { parent: 'visit', member: 'dig', most: 'one', name: () => 'dig', fresh },
 );
 
-export type DigHead = z.infer<typeof dig.schema>;
+export type DigHead = ValuesOf<typeof dig>;
 export type Buttress = NonNullable<DigHead['buttresses']>[number];
 export type DecaySector = NonNullable<DigHead['decay']>[number];
 export type Barrier = NonNullable<DigHead['barriers']>[number];

@@ -1,12 +1,10 @@
-import * as z from 'zod';
 import { yearOf } from '../vocabulary/dates';
 import { EVENT_KINDS } from '../vocabulary/events';
-import { kind } from './kind';
-import { text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** Something that happened to the tree; `when` is as exact as known. */
 export const event = kind(
-  () =>
+  ({ text, z }: Parts) =>
     z.strictObject({
       kind: z.enum(EVENT_KINDS),
       when: z.string().refine((when) => yearOf(when) !== undefined, {
@@ -17,4 +15,4 @@ export const event = kind(
   { parent: 'tree', member: 'events', most: 500, always: true, order: (e) => [e.when, e.kind] },
 );
 
-export type TreeEvent = z.infer<typeof event.schema>;
+export type TreeEvent = ValuesOf<typeof event>;

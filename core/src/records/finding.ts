@@ -1,8 +1,6 @@
-import * as z from 'zod';
 import { QUESTIONS, questionFor, type Question } from '../questions';
 import { LENGTH_LIMITS } from '../units/limits';
-import { kind } from './kind';
-import { bearing, length, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 const rangeOf = (question: Question): readonly [number, number] | undefined => {
   switch (question.kind) {
@@ -21,7 +19,7 @@ const rangeOf = (question: Question): readonly [number, number] | undefined => {
 
 /** One answer to one question of a station. `part` is a sector (0-7, from north clockwise) or a year. */
 export const finding = kind(
-  () =>
+  ({ bearing, length, text, z }: Parts) =>
     z
       .strictObject({
         key: z.enum(QUESTIONS.map((q) => q.key) as [string, ...string[]]),
@@ -67,4 +65,4 @@ export const finding = kind(
   },
 );
 
-export type Finding = z.infer<typeof finding.schema>;
+export type Finding = ValuesOf<typeof finding>;

@@ -1,10 +1,8 @@
-import * as z from 'zod';
-import { kind } from './kind';
-import { day, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** What became of something that was due after a visit: done, moved to another day, or dropped. */
 export const followUp = kind(
-  () =>
+  ({ day, text, z }: Parts) =>
     z
       .strictObject({
         task: z
@@ -31,4 +29,4 @@ export const followUp = kind(
   },
 );
 
-export type FollowUpMark = z.infer<typeof followUp.schema>;
+export type FollowUpMark = ValuesOf<typeof followUp>;

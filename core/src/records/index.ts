@@ -26,6 +26,7 @@ export type { Push } from './push';
 export type { BarkContact, DugRoot, RootCondition, RootDone, RootKind, RootPoint } from './root';
 export type { Site, SiteThing } from './site';
 export { MOST_LAYERS, type LogPlace, type SoilLayer, type SoilLog } from './soilLog';
+export { schemaOf } from './schemas';
 export * from './stem';
 export { FIX_WITHIN, type Stock, type Tree, type Worth } from './tree';
 export type { TrenchDesign } from './trenches';

@@ -1,7 +1,11 @@
 import type { z } from 'zod';
+import type * as parts from './parts';
+
+/** What schemas are made of. */
+export type Parts = typeof parts;
 
 /** What is told of a kind of record beside its schema. */
-export interface KindRules<S extends z.ZodType> {
+export interface KindRules<V> {
   /** What it belongs to. */
   parent: 'property' | 'tree' | 'visit';
   /** The member of its parent that holds it in a case file. */
@@ -13,25 +17,23 @@ export interface KindRules<S extends z.ZodType> {
   /** In a file it stands within the one record of this kind below the same parent. */
   within?: string;
   /** What a record holds before anything was said of it, where others may stand within it without it. */
-  fresh?: z.infer<S>;
+  fresh?: V;
   /** Where a record is what it is about: its name below its parent, so that two people who note it meet in one. */
-  name?: (values: z.infer<S>) => string;
+  name?: (values: V) => string;
   /** Where it stands in a file among its kind; compared part by part. */
-  order?: (values: z.infer<S>) => readonly (string | number)[];
+  order?: (values: V) => readonly (string | number)[];
 }
 
 /**
  * Declares one kind of record of a case: what is checked, stored, sent, read from files and written to them follows.
  *
- * @param values makes the schema of its values, when one is first checked: a page that only shows a case need not wait for it.
- * The type of a record is inferred from it.
+ * @param values makes the schema of its values of what it is given: a page that only shows a case goes without the code that
+ * checks one. The type of a record is inferred from it.
  */
-export const kind = <S extends z.ZodObject, const R extends KindRules<S>>(values: () => S, rules: R) => {
-  let made: S | undefined;
-  return {
-    ...rules,
-    get schema(): S {
-      return (made ??= values());
-    },
-  };
-};
+export const kind = <S extends z.ZodObject, const R extends KindRules<z.infer<S>>>(
+  values: (parts: Parts) => S,
+  rules: R,
+) => ({ ...rules, values });
+
+/** The values of a record, by its declaration. */
+export type ValuesOf<D extends { values: (parts: Parts) => z.ZodType }> = z.infer<ReturnType<D['values']>>;

@@ -1,11 +1,10 @@
-import type { z } from 'zod';
 import { cuts } from './cuts';
 import { decision } from './decision';
 import { dig } from './dig';
 import { event } from './event';
 import { finding } from './finding';
 import { followUp } from './followUp';
-import type { KindRules } from './kind';
+import type { KindRules, ValuesOf } from './kind';
 import { picture } from './picture';
 import { probe } from './probe';
 import { profile } from './profile';
@@ -41,13 +40,13 @@ export const KINDS = {
 
 export type Kind = keyof typeof KINDS;
 /** The values of a record of each kind. */
-export type Values = { [K in Kind]: z.infer<(typeof KINDS)[K]['schema']> };
+export type Values = { [K in Kind]: ValuesOf<(typeof KINDS)[K]> };
 
 export const KIND_KEYS = Object.keys(KINDS) as Kind[];
 
 /** The rules of a kind, for those who go over all of them. */
-export const rulesOf = <K extends Kind>(kind: K): KindRules<z.ZodType<Values[K]>> & { schema: z.ZodObject } =>
-  KINDS[kind] as unknown as KindRules<z.ZodType<Values[K]>> & { schema: z.ZodObject };
+export const rulesOf = <K extends Kind>(kind: K): KindRules<Values[K]> =>
+  KINDS[kind] as unknown as KindRules<Values[K]>;
 
 /** Kinds that belong to this one, in the order of a file. */
 export const kindsBelow = (parent: 'tree' | 'visit'): Kind[] =>

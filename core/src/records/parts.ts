@@ -2,6 +2,8 @@ import * as z from 'zod';
 import { LENGTH_LIMITS, type LengthField } from '../units/limits';
 import { yearOf } from '../vocabulary/dates';
 
+export { z };
+
 /** A length in metres within the limits of its field. */
 export const length = (field: LengthField) =>
   z

@@ -1,8 +1,8 @@
 import { OPERATION_KEYS, operationOf } from '../vocabulary';
-import { picture } from './picture';
+import { schemaOf } from './schemas';
 
 const of = (step: string) =>
-  picture.schema.safeParse({ hash: 'a'.repeat(64), width: 4, height: 3, on: '2026-05-06', step });
+  schemaOf('picture').safeParse({ hash: 'a'.repeat(64), width: 4, height: 3, on: '2026-05-06', step });
 
 test('a picture proves any step of any order, and its later stages; what is no step is refused', () => {
   for (const operation of OPERATION_KEYS)

@@ -1,6 +1,4 @@
-import * as z from 'zod';
-import { kind } from './kind';
-import { bearing, day, length, orderStep, pictureHash, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 import { MOST_LAYERS } from './soilLog';
 
 /** What a photograph shows. */
@@ -19,14 +17,13 @@ export const MOST_BARK = 24;
 /** How many roots are touched at most on the section of a stem. */
 export const MOST_IN_SECTION = 12;
 
-const share = z.number().min(0).max(1);
-/** A place on it, as shares of width and height from the upper left. */
-const at = z.tuple([share, share]);
-
 /** A photograph of a visit: the file by its hash, what it shows, and marks over it. The file itself is kept apart. */
 export const picture = kind(
-  () =>
-    z.strictObject({
+  ({ bearing, day, length, orderStep, pictureHash, text, z }: Parts) => {
+    const share = z.number().min(0).max(1);
+    /** A place on it, as shares of width and height from the upper left. */
+    const at = z.tuple([share, share]);
+    return z.strictObject({
       hash: pictureHash,
       /** Upright, pixels. */
       width: z.int().min(1).max(30_000),
@@ -121,7 +118,8 @@ export const picture = kind(
         )
         .max(MOST_PICTURE_MARKS)
         .optional(),
-    }),
+    });
+  },
   {
     parent: 'visit',
     member: 'pictures',
@@ -131,7 +129,7 @@ export const picture = kind(
   },
 );
 
-export type Picture = z.infer<typeof picture.schema>;
+export type Picture = ValuesOf<typeof picture>;
 export type PictureAlignment = NonNullable<Picture['aligned']>;
 export type PictureCards = NonNullable<Picture['cards']>;
 export type PictureMark = NonNullable<Picture['marks']>[number];

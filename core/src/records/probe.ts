@@ -1,10 +1,8 @@
-import * as z from 'zod';
-import { kind } from './kind';
-import { bearing, length } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** One push of the rod. `depth` is down from `from`; above it is negative. */
 export const probe = kind(
-  () =>
+  ({ bearing, length, z }: Parts) =>
     z.strictObject({
       bearing,
       distance: length('distance'),
@@ -21,4 +19,4 @@ export const probe = kind(
   },
 );
 
-export type ProbePoint = z.infer<typeof probe.schema>;
+export type ProbePoint = ValuesOf<typeof probe>;

@@ -1,10 +1,8 @@
-import * as z from 'zod';
-import { kind } from './kind';
-import { bearing } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** One push of a recording penetrometer. Bearing in degrees clockwise from true north. */
 export const push = kind(
-  () =>
+  ({ bearing, z }: Parts) =>
     z.strictObject({
       bearing,
       distance: z.number().min(0).max(30).describe('from the bark outward, m'),
@@ -33,4 +31,4 @@ export const push = kind(
   { parent: 'visit', member: 'pushes', most: 200, order: (p) => [p.bearing, p.distance] },
 );
 
-export type Push = z.infer<typeof push.schema>;
+export type Push = ValuesOf<typeof push>;

@@ -1,10 +1,8 @@
-import * as z from 'zod';
-import { kind } from './kind';
-import { bearing, day, length, pictureHash, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** One root of a dig as it was read in the pit: tape, rod and compass. Bearings as the compass gave them. */
 export const root = kind(
-  () =>
+  ({ bearing, day, length, pictureHash, text, z }: Parts) =>
     z.strictObject({
       /** Its name in the pit: a letter or a number. */
       label: text(12).min(1),
@@ -61,7 +59,7 @@ export const root = kind(
   },
 );
 
-export type DugRoot = z.infer<typeof root.schema>;
+export type DugRoot = ValuesOf<typeof root>;
 export type RootPoint = DugRoot['points'][number];
 export type RootKind = DugRoot['kind'];
 export type RootCondition = NonNullable<DugRoot['condition']>;

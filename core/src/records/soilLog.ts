@@ -1,14 +1,12 @@
-import * as z from 'zod';
 import { TEXTURES } from '../vocabulary/textures';
-import { kind } from './kind';
-import { bearing, length, pictureHash, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** How many layers a hole has at most. */
 export const MOST_LAYERS = 20;
 
 /** What one hole of the soil probe showed, layer by layer. Bearing in degrees clockwise from true north. */
 export const soilLog = kind(
-  () =>
+  ({ bearing, length, pictureHash, text, z }: Parts) =>
     z.strictObject({
       /** In the mulch ring, just outside it, in open ground, by the reference tree. */
       place: z.enum(['ring', 'outside', 'open', 'reference']),
@@ -45,6 +43,6 @@ export const soilLog = kind(
   { parent: 'visit', member: 'soilLogs', most: 40, order: (l) => [l.place, l.bearing, l.distance] },
 );
 
-export type SoilLog = z.infer<typeof soilLog.schema>;
+export type SoilLog = ValuesOf<typeof soilLog>;
 export type SoilLayer = SoilLog['layers'][number];
 export type LogPlace = SoilLog['place'];

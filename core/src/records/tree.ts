@@ -1,20 +1,17 @@
-import * as z from 'zod';
 import { MATTERS } from '../practice/schools';
-import { kind } from './kind';
-import { bearing, length, once, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** A position less sure than this does not place a tree, m. */
 export const FIX_WITHIN = 100;
-
-/** An amount of money in decimals as text. */
-const amount = z.string().regex(/^\d{1,8}(\.\d{1,2})?$/);
 
 const knownSchool = (matter: string, school: string): boolean =>
   MATTERS.some((m) => m.key === matter && m.schools.some((s) => s.key === school));
 
 export const tree = kind(
-  () =>
-    z.strictObject({
+  ({ bearing, length, once, text, z }: Parts) => {
+    /** An amount of money in decimals as text. */
+    const amount = z.string().regex(/^\d{1,8}(\.\d{1,2})?$/);
+    return z.strictObject({
       label: text(80).min(1),
       species: text(120),
       commonName: text(120).optional(),
@@ -78,10 +75,11 @@ export const tree = kind(
         )
         .optional(),
       note: text(4000).optional(),
-    }),
+    });
+  },
   { parent: 'property', member: 'tree', most: 'one' },
 );
 
-export type Tree = z.infer<typeof tree.schema>;
+export type Tree = ValuesOf<typeof tree>;
 export type Stock = NonNullable<Tree['stock']>;
 export type Worth = NonNullable<Tree['worth']>;

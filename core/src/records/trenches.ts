@@ -1,13 +1,10 @@
-import * as z from 'zod';
-import { kind } from './kind';
-import { bearing } from './parts';
-
-const bearings = z.array(bearing).max(60);
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** What was measured and decided for the trenches of a visit. Bearings in degrees clockwise from true north. */
 export const trenches = kind(
-  () =>
-    z.strictObject({
+  ({ bearing, z }: Parts) => {
+    const bearings = z.array(bearing).max(60);
+    return z.strictObject({
       holeRadius: z
         .number()
         .positive()
@@ -27,8 +24,9 @@ export const trenches = kind(
         .strictObject({ remedy: z.string().min(1).max(40), why: z.string().trim().min(1).max(500) })
         .optional(),
       note: z.string().max(2000).optional(),
-    }),
+    });
+  },
   { parent: 'visit', member: 'trenches', most: 'one', name: () => 'trenches' },
 );
 
-export type TrenchDesign = z.infer<typeof trenches.schema>;
+export type TrenchDesign = ValuesOf<typeof trenches>;

@@ -1,11 +1,9 @@
-import * as z from 'zod';
 import { CAUSE_KEYS } from '../vocabulary/causes';
-import { kind } from './kind';
-import { day, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** The head of a visit: what it holds beside its readings. */
 export const visit = kind(
-  () =>
+  ({ day, text, z }: Parts) =>
     z.strictObject({
       date: day,
       by: text(120).optional(),
@@ -30,4 +28,4 @@ export const visit = kind(
   { parent: 'tree', member: 'visits', most: 200, always: true, order: (v) => [v.date] },
 );
 
-export type VisitHead = z.infer<typeof visit.schema>;
+export type VisitHead = ValuesOf<typeof visit>;

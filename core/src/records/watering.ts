@@ -1,10 +1,8 @@
-import * as z from 'zod';
-import { kind } from './kind';
-import { day, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** What was done on a round: what the probe found, and how much water was given. */
 export const watering = kind(
-  () =>
+  ({ day, text, z }: Parts) =>
     z
       .strictObject({
         on: day,
@@ -25,4 +23,4 @@ export const watering = kind(
   },
 );
 
-export type Watering = z.infer<typeof watering.schema>;
+export type Watering = ValuesOf<typeof watering>;

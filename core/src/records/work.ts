@@ -1,11 +1,9 @@
-import * as z from 'zod';
 import { QUANTITY_KEYS } from '../vocabulary/quantities';
-import { kind } from './kind';
-import { day, orderStep, text } from './parts';
+import { kind, type Parts, type ValuesOf } from './kind';
 
 /** What was done of one step of a prescription, as the crew recorded it. */
 export const work = kind(
-  () =>
+  ({ day, orderStep, text, z }: Parts) =>
     z.strictObject({
       step: orderStep,
       how: z.enum(['done', 'changed', 'not done']),
@@ -27,4 +25,4 @@ export const work = kind(
   },
 );
 
-export type WorkDone = z.infer<typeof work.schema>;
+export type WorkDone = ValuesOf<typeof work>;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { FOLLOW_UPS } from '../practice/followUps';
-import { KINDS } from '../records';
+import { schemaOf } from '../records';
 import type { FollowUpMark, Visit } from '../records';
 import { OPERATION_KEYS, type OperationKey } from '../vocabulary/operations';
 import { isOpen, type Task } from './task';
@@ -50,7 +50,7 @@ test('every remedy: what follows it is dated from the day it was done, says what
     }
     for (const t of tasks) {
       expect(t.from >= '2026-03-20' && t.from <= t.to).toBe(true);
-      const { success } = KINDS.followUp.schema.safeParse({ task: t.key, how: 'done', on: t.from });
+      const { success } = schemaOf('followUp').safeParse({ task: t.key, how: 'done', on: t.from });
       expect([t.key, success]).toEqual([t.key, true]);
     }
   }
@@ -163,7 +163,7 @@ test('moved with a reason, dropped with a reason, done; what comes again is miss
   });
   expect(state('2026-07-02', mark('done', '2026-06-28')).state).toBe('done');
   expect(state('2027-05-01').state).toBe('missed');
-  const { success } = KINDS.followUp.schema.safeParse({
+  const { success } = schemaOf('followUp').safeParse({
     task: 'a.bc',
     how: 'moved',
     on: '2026-07-01',

@@ -1,4 +1,4 @@
-import { KIND_KEYS, rulesOf, type Kind, type Values } from '@undrel/core/records';
+import { KIND_KEYS, rulesOf, schemaOf, type Kind, type Values } from '@undrel/core/records';
 import * as z from 'zod';
 import { KIND_ENTRIES } from '../../protocol/kinds';
 
@@ -26,7 +26,8 @@ const isJson = (schema: unknown): boolean =>
     : schema instanceof z.ZodArray || schema instanceof z.ZodObject || schema instanceof z.ZodRecord;
 
 function storedOf(kind: Kind): Stored {
-  const { schema, parent } = rulesOf(kind);
+  const { parent } = rulesOf(kind);
+  const schema = schemaOf(kind);
   const { table, columns } = KIND_ENTRIES[kind];
   const fields = Object.entries<string | Record<string, string>>(columns).flatMap(([head, to]): Field[] =>
     typeof to === 'string'

@@ -6,8 +6,7 @@ export default {
       name: 'no-circle-of-folders',
       severity: 'error',
       scope: 'folder',
-      // The folders of the server still hold work for threads beside what asks for it.
-      from: { pathNot: '^web/(server|thread)' },
+      from: {},
       to: { circular: true },
     },
   ],

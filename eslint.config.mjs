@@ -76,23 +76,28 @@ export default ts.config(
   },
   forbid(
     ['web/ui/**'],
-    regex('(^|/)(screens|server|app)/', '^pg$'),
+    regex('(^|/)(screens|server|work|app)/', '^pg$'),
     'Interface parts know no screen and no server.',
   ),
   forbid(
     ['web/drawings/**', 'web/documents/**', 'web/device/**'],
-    regex('(^|/)(screens|server|app)/', '^pg$'),
+    regex('(^|/)(screens|server|work|app)/', '^pg$'),
     'What screens and server share depends on neither.',
   ),
   forbid(
     ['web/screens/**'],
-    regex('(^|/)(server|app)/', '^pg$'),
+    regex('(^|/)(server|work|app)/', '^pg$'),
     'Screens reach the server through actions and routes given to them.',
   ),
   forbid(
     ['web/protocol/**'],
-    regex('(^|/)(screens|server|app)/', '^pg$'),
+    regex('(^|/)(screens|server|work|app)/', '^pg$'),
     'What screens and server share depends on neither.',
+  ),
+  forbid(
+    ['web/work/**/!(*.test).ts'],
+    regex('(^|/)(app|screens|server|thread)/', '^pg$'),
+    'Work is done of what it is given: it asks nothing of the server or the database.',
   ),
   forbid(['web/server/**'], regex('(^|/)(app|screens)/'), 'The server knows no route and no screen.'),
   {

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import pg from 'pg';
 import { migrate } from '../web/server/database/migrate';
 import { pool } from '../web/server/database/transaction';
-import { testFirm } from '../web/server/database/testFirm';
+import { testFirm } from '../web/server/testFirm';
 import { privateCluster } from './setup/postgres.mjs';
 
 const file = join(mkdtempSync(join(tmpdir(), 'undrel-backup-')), 'all.backup');

@@ -10,7 +10,7 @@ const LONG = [
   'db/demo/leaves.test.ts',
   'web/server/reports/demo.test.ts',
   'core/src/practice/bite.test.ts',
-  'web/server/offers/orderSheet.test.ts',
+  'web/work/offers/orderSheet.test.ts',
   'web/server/pictures/pictures.test.ts',
 ];
 

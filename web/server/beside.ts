@@ -2,7 +2,7 @@ import { Piscina } from 'piscina';
 import type * as work from '../thread/work';
 import { FairQueue, stopped } from './fairQueue';
 import { lateSignal } from './late';
-import { projectFile } from './projectFile';
+import { projectFile } from '../work/paper/projectFile';
 
 type Work = typeof work;
 export type Task = keyof Work;

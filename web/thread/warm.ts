@@ -1,6 +1,6 @@
 import type { Dig } from '@undrel/core/records';
-import { reportContent } from '../server/reports/content';
-import type { ReportSource } from '../server/reports/source';
+import { reportContent } from '../work/reports/content';
+import type { ReportSource } from '../work/tree/source';
 
 /** One anchor and one root across the stem. */
 const DIG: Dig = {

@@ -19,37 +19,37 @@ import {
   type WeatherDay,
   type WeatherUnits,
 } from '@undrel/core/water';
-import type { Labels } from '../server/along/labelsPdf';
-import { assessedOf } from '../server/assessed';
-import { newestGlance } from '../server/cases/load';
-import { cutsGiven } from '../server/cuts/given';
-import { readTrees } from '../server/grounds/csv';
-import { readDxf } from '../server/grounds/dxf';
-import { readPlan, type ReadPlan } from '../server/grounds/geojson';
-import { materialsOfTree } from '../server/grounds/materials';
-import { propertyPageOf } from '../server/grounds/page';
-import { waterOfTrees } from '../server/grounds/water';
-import { readWeather } from '../server/grounds/weather';
-import { offerContent } from '../server/offers/content';
-import { orderOf } from '../server/offers/order';
-import { schoolsOf } from '../server/offers/schools';
-import { workOfTree } from '../server/offers/treeWork';
-import { worthOf } from '../server/offers/worth';
+import type { Labels } from '../work/paper/labelsPdf';
+import { assessedOf } from '../work/tree/assessed';
+import { newestGlance } from '../work/tree/loadedCase';
+import { cutsGiven } from '../work/reports/cutsGiven';
+import { readTrees } from '../work/readers/csv';
+import { readDxf } from '../work/readers/dxf';
+import { readPlan, type ReadPlan } from '../work/readers/geojson';
+import { materialsOfTree } from '../work/property/materials';
+import { propertyPageOf } from '../work/property/page';
+import { waterOfTrees } from '../work/property/water';
+import { readWeather } from '../work/readers/readWeather';
+import { offerContent } from '../work/offers/content';
+import { orderOf } from '../work/offers/order';
+import { schoolsOf } from '../work/costs/schools';
+import { workOfTree } from '../work/offers/treeWork';
+import { worthOf } from '../work/costs/worth';
 import { sealed } from '@undrel/core/proof';
-import { reportContent } from '../server/reports/content';
-import { filesProving, proofOf, type Proof } from '../server/reports/proof';
-import type { ReportSource } from '../server/reports/source';
-import type { ToWrite } from '../server/reports/written';
+import { reportContent } from '../work/reports/content';
+import { filesProving, proofOf, type Proof } from '../work/reports/proof';
+import type { ReportSource } from '../work/tree/source';
+import type { ToWrite } from '../work/reports/written';
 import type { Language } from '../language/languages';
-import { noticeInLanguage, offerInLanguage } from '../server/inLanguage';
+import { noticeInLanguage, offerInLanguage } from '../work/reports/inLanguage';
 import type { NoticeContent } from '../protocol/notice';
 import type { OfferContent } from '../protocol/offer';
 import type { Paper, PictureFiles, ReadDocument } from '../protocol/document';
-import { causeFigures, treeSection } from '../server/reports/treeSection';
-import { prescribedAt } from '../server/season/works';
-import { noticeOf } from '../server/notices/content';
-import { treatedOf, treeTime } from '../server/time/treeTime';
-import { decoded } from '../server/text';
+import { causeFigures, treeSection } from '../work/reports/treeSection';
+import { prescribedAt } from '../work/property/prescribed';
+import { noticeOf } from '../work/property/notice';
+import { treatedOf, treeTime } from '../work/tree/treeTime';
+import { decoded } from '../work/readers/text';
 import { nothingTold } from './warm';
 
 /** Gets a thread ready for what pages ask of it, and gives a report to get ready by. */
@@ -169,7 +169,7 @@ export const pdf = async ({
   files,
   proof,
 }: ToSet): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number }> => {
-  const { documentPdf } = await import('../server/reports/pdf');
+  const { documentPdf } = await import('../work/reports/pdf');
   const { bytes, pages } = documentPdf(doc, files, proof);
   return { bytes: proof ? await sealed(bytes) : new Uint8Array(bytes), pages };
 };
@@ -178,18 +178,18 @@ export const pdf = async ({
 export const reportPdf = async (
   asked: ToWrite,
 ): Promise<{ bytes: Uint8Array<ArrayBuffer>; pages: number; tight: number }> => {
-  const { fitted } = await import('../server/reports/written');
+  const { fitted } = await import('../work/reports/written');
   const { bytes, ...told } = fitted(asked);
   return { bytes: asked.proof ? await sealed(bytes) : new Uint8Array(bytes), ...told };
 };
 
 /** What a report says in one of its lengths, made shorter so often. */
 export const reportDoc = async ({ asked, tight }: { asked: ToWrite; tight: number }): Promise<ReadDocument> =>
-  (await import('../server/reports/written')).written(asked, tight);
+  (await import('../work/reports/written')).written(asked, tight);
 
 /** A document as Markdown. */
 export const markdown = async (doc: ReadDocument): Promise<string> =>
-  (await import('../server/reports/markdown')).documentMarkdown(doc);
+  (await import('../work/reports/markdown')).documentMarkdown(doc);
 
 /** A document in the language of who reads it. */
 export const read = async ({
@@ -200,29 +200,29 @@ export const read = async ({
   doc: ReadDocument;
   language: Language;
   named?: readonly string[];
-}): Promise<ReadDocument> => (await import('../server/reports/edition')).asRead(doc, language, named);
+}): Promise<ReadDocument> => (await import('../work/reports/edition')).asRead(doc, language, named);
 
 /** The crew order of a tree as PDF. */
 export const orderSheet = async (source: ReportSource): Promise<Uint8Array<ArrayBuffer>> => {
-  const { orderSheetPdf } = await import('../server/offers/orderSheet');
+  const { orderSheetPdf } = await import('../work/offers/orderSheet');
   return new Uint8Array(orderSheetPdf(source));
 };
 
 /** Labels of trees as PDF. */
 export const labels = async (given: Labels): Promise<Uint8Array<ArrayBuffer>> => {
-  const { labelsPdf } = await import('../server/along/labelsPdf');
+  const { labelsPdf } = await import('../work/paper/labelsPdf');
   return new Uint8Array(labelsPdf(given));
 };
 
 /** Marker cards as PDF. */
 export const cards = async (paper: Paper): Promise<Uint8Array<ArrayBuffer>> => {
-  const { cardsPdf } = await import('../server/pictures/cardsPdf');
+  const { cardsPdf } = await import('../work/paper/cardsPdf');
   return new Uint8Array(cardsPdf(paper));
 };
 
 /** A document as DOCX. */
 export const docx = async ({ doc, files }: ToSet): Promise<Uint8Array<ArrayBuffer>> => {
-  const { documentDocx } = await import('../server/reports/docx');
+  const { documentDocx } = await import('../work/reports/docx');
   return handedOver(await documentDocx(doc, files));
 };
 

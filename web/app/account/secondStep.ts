@@ -11,7 +11,7 @@ import { provesItself } from '@/server/accounts/password';
 import { beginApp, confirmApp, dropApp, dropPasskey, newCodes } from '@/server/accounts/secondStep';
 import type { Viewer } from '@/server/accounts/session';
 import { origin, signedIn } from '@/server/accounts/viewer';
-import { ownAddress } from '@/server/address';
+import { ownAddress } from '@/server/accounts/address';
 import type { SecondState } from '@/screens/account/SecondStep';
 
 const me = (): Promise<Viewer> => signedIn(async (_, viewer) => viewer);

@@ -8,7 +8,7 @@ import { ownersReset, resetLink } from '@/server/accounts/reset';
 import { CLOSE_SESSION } from '@/server/accounts/sql';
 import { takeOffSecondStep } from '@/server/accounts/secondStep';
 import { allowed } from '@/server/accounts/viewer';
-import { ownAddress } from '@/server/address';
+import { ownAddress } from '@/server/accounts/address';
 import { mailer } from '@/server/mail/mailer';
 import type { FirmState, InviteState, PersonState } from '@/screens/account/FirmScreen';
 

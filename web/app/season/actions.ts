@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import type { FeedHead, Marked, Marking, PlannedDay } from '@/protocol/season';
 import { allowed } from '@/server/accounts/viewer';
-import { ownAddress } from '@/server/address';
+import { ownAddress } from '@/server/accounts/address';
 import { listFeeds, makeFeed, revokeFeed, type FeedGiven } from '@/server/season/feeds';
 import { planDays } from '@/server/season/plan';
 import { noteYard } from '@/server/season/yard';

@@ -5,7 +5,7 @@ import type {
   PublicKeyCredentialRequestOptionsJSON,
 } from '@simplewebauthn/server';
 import { redirect } from 'next/navigation';
-import { ownAddress } from '@/server/address';
+import { ownAddress } from '@/server/accounts/address';
 import { askPasskey } from '@/server/accounts/passkeys';
 import { mailReset } from '@/server/accounts/reset';
 import { signIn, signInByCode, signInByPasskey } from '@/server/accounts/signIn';

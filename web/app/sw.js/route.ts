@@ -1,6 +1,6 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { projectFile } from '@/server/projectFile';
+import { projectFile } from '@/work/paper/projectFile';
 
 /** What a page without signal may need. */
 const NEEDED = /\.(js|css|woff2|wasm|svg)$/;

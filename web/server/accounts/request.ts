@@ -4,7 +4,7 @@ import { TooLong } from '../beside';
 import { StoreAway } from '../pictures/bucket';
 import { refusalOf } from '../database/refusals';
 import type { Db } from '../database/transaction';
-import { BYTES, tooLarge, type BodyKind } from '../limits';
+import { BYTES, tooLarge, type BodyKind } from '../../work/readers/limits';
 import { may, type Deed } from '../../protocol/roles';
 import { asSession, sessionToken, type Viewer } from './session';
 import type { Work } from './viewer';

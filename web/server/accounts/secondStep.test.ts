@@ -1,9 +1,9 @@
 import { execFileSync } from 'node:child_process';
 import { createHmac, randomUUID } from 'node:crypto';
 import { generateSync, NobleCryptoPlugin, ScureBase32Plugin } from 'otplib';
-import { testFirm } from '../database/testFirm';
+import { testFirm } from '../testFirm';
 import { asUser, pool } from '../database/transaction';
-import { projectFile } from '../projectFile';
+import { projectFile } from '../../work/paper/projectFile';
 import type { Mail } from '../mail/mailbox';
 import { THROTTLE } from './attempts';
 import { setPerson } from './firm';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { pool, asUser } from '../database/transaction';
-import { testFirm } from '../database/testFirm';
+import { testFirm } from '../testFirm';
 import { listPeople, revokeInvitation, setPerson } from './firm';
 import { THROTTLE } from './attempts';
 import { acceptInvitation, findInvitation, invite } from './invitations';

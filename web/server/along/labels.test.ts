@@ -1,8 +1,8 @@
 import jsqrModule from 'jsqr';
 import sharp from 'sharp';
 import { textOf } from '../../../e2e/pdf';
-import { qrSvg } from '../qrSvg';
-import { labelsPdf } from './labelsPdf';
+import { qrSvg } from '../../work/paper/qrSvg';
+import { labelsPdf } from '../../work/paper/labelsPdf';
 
 // A module of the old kind, read by a new one.
 const jsQR = ((jsqrModule as unknown as { default?: typeof jsqrModule }).default ??

@@ -3,8 +3,8 @@ import pg from 'pg';
 import { readCase } from '@undrel/core/format';
 import { databaseUrl } from '../database/migrate';
 import { asUser, pool } from '../database/transaction';
-import { testFirm } from '../database/testFirm';
-import { importCase } from './import';
+import { testFirm } from '../testFirm';
+import { importCase } from '../grounds/importCase';
 
 afterAll(async () => (await pool()).end());
 

@@ -1,7 +1,8 @@
 import type { Tree } from '@undrel/core/records';
 import type { Viewer } from '../accounts/session';
 import type { Db } from '../database/transaction';
-import { loadCase, type LoadedCase } from './load';
+import { loadCase } from './load';
+import type { LoadedCase } from '../../work/tree/loadedCase';
 import { saveChanges } from './write';
 
 /**

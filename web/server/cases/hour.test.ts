@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { idOf } from '@undrel/core/records';
 import { changesIn, editOf, reduceCase, startWith, type CaseState } from '../../device/store';
 import type { Change, Item } from '../../protocol/item';
-import { asMember, testFirm } from '../database/testFirm';
+import { asMember, testFirm } from '../testFirm';
 import { pool, type Db } from '../database/transaction';
 import { loadCase } from './load';
 import { TREE_RECORD } from './sql';

@@ -1,29 +1,15 @@
-import { glanceAt, type Glance } from '@undrel/core/assessment';
 import { type CaseFile, caseOf } from '@undrel/core/format';
 import type { Site, SiteThing, Tree, TreeEvent } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason } from '@undrel/core/prescription';
 
 import type { House } from '@undrel/core/house';
-import { visitToJudge } from '@undrel/core/walk';
 import type { Db } from '../database/transaction';
 import { itemsBelow, visitFrom, type Item, type ItemKind } from '../../protocol/item';
 import { KIND_KEYS } from '@undrel/core/records';
-import { fromList } from './items';
+import { fromList } from '../../work/tree/items';
 import { LOAD_CASE, SITE_REACH } from './sql';
-import { assessed } from '../assessed';
-
-export interface LoadedCase {
-  treeId: string;
-  items: Item[];
-  property: { id: string; name: string };
-  client: string;
-  house: House;
-  firmTable: FirmTable | undefined;
-  /** Seasons closed where the firm works. */
-  closed: ClosedSeason[];
-  site: Site;
-}
+import type { LoadedCase } from '../../work/tree/loadedCase';
 
 type CaseRow = Record<Exclude<ItemKind, 'tree'>, unknown[][]> & {
   tree: unknown[];
@@ -77,25 +63,6 @@ function loaded(row: CaseRow): LoadedCase {
     firmTable: row.firm_table ?? undefined,
     closed: row.firm_closed ?? [],
     site: siteOf(row, fromList('tree', row.tree.slice(3)) as unknown as Tree),
-  };
-}
-
-/** The newest visit's verdict and prescription in figures; undefined before the first visit. */
-export function newestGlance({
-  treeId,
-  items,
-  house,
-  firmTable,
-}: LoadedCase): (Glance & { visitId: string }) | undefined {
-  const visits = itemsBelow(items, 'visit', treeId).map((v) => ({ ...visitFrom(items, v), id: v.id }));
-  const newest = visitToJudge(visits);
-  if (!newest) return undefined;
-  const tree = items.find((i) => i.kind === 'tree')!.values as Tree;
-  const events = itemsBelow(items, 'event', treeId).map((e) => e.values as TreeEvent);
-  const { id, ...visit } = newest;
-  return {
-    visitId: id,
-    ...glanceAt(assessed(tree, events, visit, house, firmTable, visits), tree, visit),
   };
 }
 

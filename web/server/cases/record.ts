@@ -4,7 +4,7 @@ import { calledOf } from '../../protocol/kinds';
 import type { RecordEntry } from '../../protocol/record';
 import { fieldName, fieldTold } from '../../protocol/told';
 import type { Db } from '../database/transaction';
-import { fromColumns, STORED } from './items';
+import { fromColumns, STORED } from '../../work/tree/items';
 import { TREE_RECORD } from './sql';
 
 interface AuditRow {

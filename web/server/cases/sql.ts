@@ -1,6 +1,6 @@
 import { HOUSE } from '../house';
 import { KIND_KEYS, kindsBelow, type Kind } from '@undrel/core/records';
-import { STORED } from './items';
+import { STORED } from '../../work/tree/items';
 
 /** The table that the parent of an item is in. */
 const PARENTS: Record<string, string> = { property_id: 'properties', tree_id: 'trees', visit_id: 'visits' };

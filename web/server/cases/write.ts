@@ -9,9 +9,9 @@ import { may } from '../../protocol/roles';
 import type { Viewer } from '../accounts/session';
 import { refusalOf } from '../database/refusals';
 import type { Db } from '../database/transaction';
-import { unstorableIn } from '../text';
+import { unstorableIn } from '../../work/readers/text';
 import type { Change, ChangeResult } from '../../protocol/item';
-import { fromColumns, STORED, toColumns } from './items';
+import { fromColumns, STORED, toColumns } from '../../work/tree/items';
 import * as sql from './sql';
 
 export const changeSchema = z.object({

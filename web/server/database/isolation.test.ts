@@ -1,7 +1,7 @@
 import pg from 'pg';
 import { databaseUrl, migrate } from './migrate';
 import { asUser, pool, withoutFirm } from './transaction';
-import { testFirm } from './testFirm';
+import { testFirm } from '../testFirm';
 
 afterAll(async () => (await pool()).end());
 

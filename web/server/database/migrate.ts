@@ -3,7 +3,7 @@ import { readdirSync } from 'node:fs';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
 import { RECORD_TABLES } from '../../protocol/kinds';
-import { projectFile } from '../projectFile';
+import { projectFile } from '../../work/paper/projectFile';
 
 /** One lock for every copy that starts: the second waits, then finds nothing left to do. */
 const MIGRATION_LOCK = 7_301_187;

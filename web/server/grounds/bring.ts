@@ -2,11 +2,11 @@ import { randomUUID } from 'node:crypto';
 import type { Tree } from '@undrel/core/records';
 import type { Change } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
-import { fromColumns } from '../cases/items';
+import { fromColumns } from '../../work/tree/items';
 import { saveChanges } from '../cases/write';
 import type { Db } from '../database/transaction';
 import { treeHeads } from './grounds';
-import type { Stored } from './seen';
+import type { Stored } from '../../work/property/seen';
 import { HOLD_PROPERTY, TREES_BY_IDS } from './sql';
 
 export interface BroughtIn {

@@ -1,5 +1,5 @@
 import { readDaysJson, type WeatherDay } from '@undrel/core/water';
-import { testFirm } from '../database/testFirm';
+import { testFirm } from '../testFirm';
 import { asUser, pool } from '../database/transaction';
 import { keepDays, ownDays, withOwn } from './days';
 

@@ -1,5 +1,5 @@
-import { readTrees, treesCsv } from './csv';
-import { readPlan, writePlan } from './geojson';
+import { readTrees, treesCsv } from '../../work/readers/csv';
+import { readPlan, writePlan } from '../../work/readers/geojson';
 
 const point = (label: string, x: number, y: number) => ({
   type: 'Feature',

@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import type { Hit, Outline, PropertyPage, PropertyRow, ReadPlaces } from '../../protocol/grounds';
 import { today } from '../cases/write';
 import type { Db } from '../database/transaction';
-import type { PropertyRows } from './page';
-import type { Stored, StoredVisit } from './seen';
+import type { PropertyRows } from '../../work/property/page';
+import type { Stored, StoredVisit } from '../../work/property/seen';
 import { practiceOn } from './practice';
 import * as sql from './sql';
 

@@ -1,4 +1,4 @@
-import { testFirm } from '../database/testFirm';
+import { testFirm } from '../testFirm';
 import { asUser, pool } from '../database/transaction';
 import type { Outline } from '../../protocol/grounds';
 import { addToPlan, propertyHead } from './grounds';

@@ -3,9 +3,9 @@ import { readCase } from '@undrel/core/format';
 import { schoolFor } from '@undrel/core/practice';
 import { SPECIES } from '@undrel/core/species';
 import { loadFirm, saveSpecies } from '../accounts/firm';
-import { importCase } from '../cases/import';
+import { importCase } from './importCase';
 import { loadCase } from '../cases/load';
-import { testFirm } from '../database/testFirm';
+import { testFirm } from '../testFirm';
 import { asUser, pool } from '../database/transaction';
 import { chooseOn, practiceOn, saveSchoolsOn } from './practice';
 

@@ -1,16 +1,7 @@
-import type { FirmTable } from '@undrel/core/diagnosis';
-import type { House } from '@undrel/core/house';
-import type { HouseSchools, Schools } from '@undrel/core/practice';
+import type { Schools } from '@undrel/core/practice';
 import type { Db } from '../database/transaction';
+import type { PropertyPractice } from '../../work/property/practice';
 import * as sql from './sql';
-
-/** What is followed on a property: the schools of the firm and its own, and the firm's table of causes. */
-export interface PropertyPractice {
-  name: string;
-  version: number;
-  house: House & Required<HouseSchools>;
-  judgements: FirmTable | null;
-}
 
 export const practiceOn = (db: Db, propertyId: string): Promise<PropertyPractice | undefined> =>
   db.row<PropertyPractice>(sql.PRACTICE_ON, [propertyId]);

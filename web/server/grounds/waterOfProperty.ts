@@ -1,7 +1,7 @@
 import type { StationPlace, WeatherDay } from '@undrel/core/water';
 import type { PropertyWater, TreeWater } from '../../protocol/water';
 import { beside, type Asker } from '../beside';
-import type { TreeSource } from '../offers/treeWork';
+import type { TreeSource } from '../../work/offers/treeWork';
 
 /** Trees worked out in one go: the weather goes along with each, and no piece takes long. */
 const AT_ONCE = 20;

@@ -1,7 +1,7 @@
 import { simulatedWeather } from '../../stand-ins/weather';
 import type { Asked } from '../accounts/request';
 import type { Asker } from '../beside';
-import type { TreeSource } from '../offers/treeWork';
+import type { TreeSource } from '../../work/offers/treeWork';
 import { ownDays, withOwn } from './days';
 import { waterOfProperty } from './waterOfProperty';
 import { placeOfGrounds } from './weather';

@@ -1,10 +1,12 @@
 import { dryYears } from '@undrel/core/history';
 import type { WeatherRecord } from '@undrel/core/records';
 import { simulatedWeather } from '../../stand-ins/weather';
-import { testFirm } from '../database/testFirm';
+import { testFirm } from '../testFirm';
 import { asUser, pool } from '../database/transaction';
 import { KEEP_WEATHER } from './sql';
-import { askWeather, keepWeather, notePlace, placeOfGrounds, readPlace, readWeather } from './weather';
+import { readPlace } from '../../work/readers/readPlace';
+import { readWeather } from '../../work/readers/readWeather';
+import { askWeather, keepWeather, notePlace, placeOfGrounds } from './weather';
 
 afterAll(async () => (await pool()).end());
 

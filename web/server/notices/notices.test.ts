@@ -4,14 +4,14 @@ import { idOf } from '@undrel/core/records';
 import { readFileSync } from 'node:fs';
 import { readCase } from '@undrel/core/format';
 import { dayAfter } from '@undrel/core/vocabulary';
-import { importCase } from '../cases/import';
+import { importCase } from '../grounds/importCase';
 import { saveChanges, today } from '../cases/write';
-import { testFirm } from '../database/testFirm';
+import { testFirm } from '../testFirm';
 import { asUser, pool } from '../database/transaction';
 import { logWater } from '../grounds/logWater';
 import { propertySources } from '../offers/propertyWork';
 import { listTasks } from '../season/tasks';
-import { noticeOf, relapsesByYear } from './content';
+import { noticeOf, relapsesByYear } from '../../work/property/notice';
 import { makeNotice, noticeShown, noticesOf, receiveNotice, revokeNotice } from './notices';
 
 let firm: Awaited<ReturnType<typeof testFirm>>;

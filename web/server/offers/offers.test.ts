@@ -5,20 +5,20 @@ import pg from 'pg';
 import sharp from 'sharp';
 import { readCase } from '@undrel/core/format';
 import type { Rates } from '@undrel/core/costing';
-import { importCase } from '../cases/import';
+import { importCase } from '../grounds/importCase';
 import { saveChanges } from '../cases/write';
 import { databaseUrl } from '../database/migrate';
-import { testFirm } from '../database/testFirm';
+import { testFirm } from '../testFirm';
 import { asUser, pool } from '../database/transaction';
 import { keepPicture, stow } from '../pictures/pictures';
 import { readPicture } from '../pictures/readPicture';
 import { openDraft } from '../reports/reports';
-import { offerContent } from './content';
+import { offerContent } from '../../work/offers/content';
 import { approveOffer, makeOffer, offersOf, pictureShownBy, revokeOffer, shownBy } from './offers';
-import { orderOf } from './order';
+import { orderOf } from '../../work/offers/order';
 import { tickStep } from './tick';
-import { workOfTree } from './treeWork';
-import { worthOf } from './worth';
+import { workOfTree } from '../../work/offers/treeWork';
+import { worthOf } from '../../work/costs/worth';
 
 const RATES: Rates = {
   currency: 'EUR',

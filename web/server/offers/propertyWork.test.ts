@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { readCase } from '@undrel/core/format';
-import { importCase } from '../cases/import';
-import { testFirm } from '../database/testFirm';
+import { importCase } from '../grounds/importCase';
+import { testFirm } from '../testFirm';
 import { asUser, pool, type Db } from '../database/transaction';
 import { openDraft } from '../reports/reports';
 import { propertySources } from './propertyWork';

@@ -5,9 +5,9 @@ import type { Viewer } from '../accounts/session';
 import { beside, type Asker } from '../beside';
 import { propertyRows } from '../grounds/grounds';
 import type { Db } from '../database/transaction';
-import type { ReportSource } from '../reports/source';
+import type { ReportSource } from '../../work/tree/source';
 import { openDrafts } from '../reports/reports';
-import type { TreeSource } from './treeWork';
+import type { TreeSource } from '../../work/offers/treeWork';
 
 /** Every visited tree of a property with what its newest visit is made from, and the property itself. */
 export async function propertySources(db: Db, viewer: Viewer, propertyId: string, system: UnitSystem) {

@@ -1,6 +1,6 @@
 import { idOf } from '@undrel/core/records';
 import type { Viewer } from '../accounts/session';
-import { fromColumns } from '../cases/items';
+import { fromColumns } from '../../work/tree/items';
 import { READ } from '../cases/sql';
 import { saveChanges, today } from '../cases/write';
 import type { Db } from '../database/transaction';

@@ -6,7 +6,7 @@ import S3rver from 's3rver';
 import sharp from 'sharp';
 import { answerTo } from '../accounts/request';
 import { databaseUrl } from '../database/migrate';
-import { asMember, testFirm } from '../database/testFirm';
+import { asMember, testFirm } from '../testFirm';
 import { pool } from '../database/transaction';
 import { bucketOf, StoreAway, type Bucket } from './bucket';
 import { keepPicture, pictureFile, printFiles, stow } from './pictures';

@@ -1,6 +1,6 @@
 import type { DocumentPicture, PictureFiles } from '../../protocol/document';
 import type { Db } from '../database/transaction';
-import type { ReportFormat } from '../reports/formats';
+import type { ReportFormat } from '../../work/reports/formats';
 import { printFiles } from './pictures';
 
 /** The formats that hold pictures; the others name them. */

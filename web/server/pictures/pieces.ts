@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { PiecesAnswer } from '../../protocol/pieces';
 import type { Db } from '../database/transaction';
-import { BYTES } from '../limits';
+import { BYTES } from '../../work/readers/limits';
 import * as sql from './sql';
 
 /** How many bytes of pictures may be on their way to a firm at once. */

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import sharp, { type Metadata } from 'sharp';
-import { PICTURE } from '../limits';
+import { PICTURE } from '../../work/readers/limits';
 import { printed } from './printed';
 
 /** The types of pictures that are taken, by the name the decoder has for them. */

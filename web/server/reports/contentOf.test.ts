@@ -1,5 +1,5 @@
 import { ALONE } from '../beside';
-import { reportContent } from './content';
+import { reportContent } from '../../work/reports/content';
 import { contentOf } from './contentOf';
 import { sourceAt } from './demoSources';
 import { readyForWork } from './readyForWork';

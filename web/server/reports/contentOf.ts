@@ -1,7 +1,7 @@
 import { keeping } from '@undrel/core/kept';
 import type { ReportContent } from '../../protocol/report';
 import { beside, type Asker } from '../beside';
-import type { ReportSource } from './source';
+import type { ReportSource } from '../../work/tree/source';
 
 /**
  * What is kept of reports, in letters of what they were worked out from. What they say is about five times as long, and

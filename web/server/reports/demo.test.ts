@@ -5,13 +5,13 @@ import { join } from 'node:path';
 import { plannedOf } from '@undrel/core/prescription';
 import { documentIn, TIGHTEST } from '../../documents/documentIn';
 import { LENGTH_WORDS } from '../../protocol/lengths';
-import { assessedOf } from '../assessed';
+import { assessedOf } from '../../work/tree/assessed';
 import { ALONE } from '../beside';
-import { orderOf } from '../offers/order';
-import { reportContent } from './content';
+import { orderOf } from '../../work/offers/order';
+import { reportContent } from '../../work/reports/content';
 import { demoSource, visitedTrees } from './demoSources';
-import { documentPdf } from './pdf';
-import type { ReportFormat } from './formats';
+import { documentPdf } from '../../work/reports/pdf';
+import type { ReportFormat } from '../../work/reports/formats';
 import { reportFile } from './files';
 
 const visited = visitedTrees();

@@ -3,7 +3,7 @@ import type { CaseFile } from '@undrel/core/format';
 import type { Visit } from '@undrel/core/records';
 import { CLOSED, RATES } from '../../../db/demo/rates';
 import { PROPERTIES } from '../../../db/demo/world';
-import type { ReportSource } from './source';
+import type { ReportSource } from '../../work/tree/source';
 
 /** A visited tree of the demo. */
 export interface VisitedTree {

@@ -6,14 +6,14 @@ import { differencesOf, resultOf, type Result } from '@undrel/core/proof';
 import { readCase } from '@undrel/core/format';
 
 import { documentIn, TIGHTEST } from '../../documents/documentIn';
-import { assessedOf } from '../assessed';
-import { workOfTree } from '../offers/treeWork';
-import { reportContent } from './content';
-import { documentMarkdown } from './markdown';
+import { assessedOf } from '../../work/tree/assessed';
+import { workOfTree } from '../../work/offers/treeWork';
+import { reportContent } from '../../work/reports/content';
+import { documentMarkdown } from '../../work/reports/markdown';
 import { sourceAt } from './demoSources';
-import { proofOf } from './proof';
+import { proofOf } from '../../work/reports/proof';
 import { propertyLetter } from './propertyLetter';
-import type { ReportSource } from './source';
+import type { ReportSource } from '../../work/tree/source';
 
 const saidIn = (source: ReportSource, length: 'letter' | 'report', tight: number) =>
   documentMarkdown(documentIn(length, reportContent(source), undefined, tight)).replaceAll('\\', '');

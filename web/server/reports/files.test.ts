@@ -8,10 +8,10 @@ import { estimate, formatMoney, needsOf, type Rates } from '@undrel/core/costing
 import { plannedOf } from '@undrel/core/prescription';
 import { textOf } from '../../../e2e/pdf';
 import { documentOf } from '../../documents/reportDocument';
-import { assessed } from '../assessed';
+import { assessed } from '../../work/tree/assessed';
 import type { ReportContent } from '../../protocol/report';
-import { reportContent } from './content';
-import type { ReportSource } from './source';
+import { reportContent } from '../../work/reports/content';
+import type { ReportSource } from '../../work/tree/source';
 import { reportFile } from './files';
 import { ALONE } from '../beside';
 import { reportPdf, setAhead, setDocx, setPdf } from './setDocument';

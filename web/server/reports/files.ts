@@ -1,8 +1,8 @@
 import type { Length } from '../../protocol/lengths';
 import { ALONE, type Asker } from '../beside';
-import { REPORT_FORMATS, type ReportFormat } from './formats';
+import { REPORT_FORMATS, type ReportFormat } from '../../work/reports/formats';
 import { markdownOf, reportDocument, reportPdf, setDocx } from './setDocument';
-import type { ToWrite } from './written';
+import type { ToWrite } from '../../work/reports/written';
 
 /** A report as a file; the PDF of an issued one is not made anew but kept, see `storedPdf`. */
 export async function reportFile(

@@ -9,16 +9,16 @@ import { signsOf } from '../../../core/tests/signs';
 import { visitOn } from '../../../core/tests/visits';
 import { documentIn } from '../../documents/documentIn';
 import { sectionSeen } from '../../protocol/pictures';
-import { assessedOf } from '../assessed';
-import { workOfTree } from '../offers/treeWork';
-import { trenchWork } from '../offers/worth';
-import { reportContent } from './content';
+import { assessedOf } from '../../work/tree/assessed';
+import { workOfTree } from '../../work/offers/treeWork';
+import { trenchWork } from '../../work/costs/worth';
+import { reportContent } from '../../work/reports/content';
 import { sourceAt } from './demoSources';
-import { documentMarkdown } from './markdown';
-import { OTHER } from './edition';
-import { proofOf } from './proof';
-import type { ReportSource } from './source';
-import { trenchesKept } from './trenchPart';
+import { documentMarkdown } from '../../work/reports/markdown';
+import { OTHER } from '../../work/reports/edition';
+import { proofOf } from '../../work/reports/proof';
+import type { ReportSource } from '../../work/tree/source';
+import { trenchesKept } from '../../work/tree/trenches';
 
 const DAY = '2027-03-01';
 

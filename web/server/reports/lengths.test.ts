@@ -4,10 +4,10 @@ import { longDay } from '../../documents/dates';
 import { eachText } from '../../documents/eachText';
 import type { ReadDocument } from '../../protocol/document';
 import { LEAVABLE, LENGTHS } from '../../protocol/lengths';
-import { reportContent } from './content';
-import { OTHER } from './edition';
+import { reportContent } from '../../work/reports/content';
+import { OTHER } from '../../work/reports/edition';
 import { demoSource, visitedTrees } from './demoSources';
-import { documentMarkdown } from './markdown';
+import { documentMarkdown } from '../../work/reports/markdown';
 import { reportFile } from './files';
 import { reportPdf } from './setDocument';
 

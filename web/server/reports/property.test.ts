@@ -12,18 +12,18 @@ import type { ReadDocument } from '../../protocol/document';
 import { documentInLanguage } from '../../documents/inLanguage';
 import { inGerman } from '../../language/german';
 import { figuresIn } from '../../language/figures';
-import { workOfTree } from '../offers/treeWork';
-import type { ReportSource } from './source';
-import type { ReportFormat } from './formats';
+import { workOfTree } from '../../work/offers/treeWork';
+import type { ReportSource } from '../../work/tree/source';
+import type { ReportFormat } from '../../work/reports/formats';
 import { ALONE } from '../beside';
-import { documentMarkdown } from './markdown';
-import { documentPdf } from './pdf';
-import { proofOfTrees } from './proof';
+import { documentMarkdown } from '../../work/reports/markdown';
+import { documentPdf } from '../../work/reports/pdf';
+import { proofOfTrees } from '../../work/reports/proof';
 import { propertyIssue, propertyReport } from './property';
 import { propertyLetter } from './propertyLetter';
 import { demoSource, visitedTrees } from './demoSources';
 import { overview } from './propertyOverview';
-import { treeSection } from './treeSection';
+import { treeSection } from '../../work/reports/treeSection';
 
 const rates: Rates = {
   currency: 'CHF',

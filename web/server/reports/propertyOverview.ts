@@ -11,8 +11,8 @@ import {
 import { propertyMap } from '../../drawings/propertyMap';
 import type { PropertyPage } from '../../protocol/grounds';
 import { isDone, isOpen, type WorkTree } from '../../protocol/propertyWork';
-import type { TreeSource } from '../offers/treeWork';
-import { estimateRows, leftOut } from '../offers/words';
+import type { TreeSource } from '../../work/offers/treeWork';
+import { estimateRows, leftOut } from '../../work/costs/words';
 import { taxTold } from './propertyLetter';
 
 /** Points of a page, as the map stands in the PDF. */

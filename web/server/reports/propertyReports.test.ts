@@ -4,12 +4,12 @@ import { readCase } from '@undrel/core/format';
 import { idOf } from '@undrel/core/records';
 import type { IssueProgress } from '../../protocol/propertyWork';
 import { beside } from '../beside';
-import { importCase } from '../cases/import';
+import { importCase } from '../grounds/importCase';
 import { saveChanges } from '../cases/write';
-import { testFirm } from '../database/testFirm';
+import { testFirm } from '../testFirm';
 import { asUser, pool } from '../database/transaction';
 import { propertySources } from '../offers/propertyWork';
-import { asRead } from './edition';
+import { asRead } from '../../work/reports/edition';
 import {
   issuedOfProperty,
   issuePropertyReport,

@@ -2,8 +2,8 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { readCase } from '@undrel/core/format';
 import { asUser, pool } from '../database/transaction';
-import { testFirm } from '../database/testFirm';
-import { importCase } from '../cases/import';
+import { testFirm } from '../testFirm';
+import { importCase } from '../grounds/importCase';
 import {
   issuedHere,
   issuedReport,

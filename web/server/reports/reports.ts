@@ -14,7 +14,7 @@ import { loadFirm } from '../accounts/firm';
 import { loadCases } from '../cases/load';
 import { withoutFirm, type Db } from '../database/transaction';
 import { underNextNumber, type InFirm } from './numbering';
-import type { ReportSource } from './source';
+import type { ReportSource } from '../../work/tree/source';
 import { filesFor } from '../pictures/forDocument';
 import { reportPdf } from './setDocument';
 import { referenceGround, referenceShoots } from '../cases/reference';

@@ -4,8 +4,8 @@ import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
 import type { Language } from '../../language/languages';
 import { ALONE, beside, idleFor, type Asker } from '../beside';
-import type { Proof } from './proof';
-import type { ToWrite } from './written';
+import type { Proof } from '../../work/reports/proof';
+import type { ToWrite } from '../../work/reports/written';
 
 /** What is kept of the documents set last, bytes. */
 const MOST = 64_000_000;

@@ -5,9 +5,9 @@ import { join } from 'node:path';
 import { textOf } from '../../../e2e/pdf';
 import type { Block, ReadDocument } from '../../protocol/document';
 import { LENGTHS } from '../../protocol/lengths';
-import { reportContent } from './content';
+import { reportContent } from '../../work/reports/content';
 import { demoSource, visitedTrees } from './demoSources';
-import { documentPdf } from './pdf';
+import { documentPdf } from '../../work/reports/pdf';
 import { reportDocument, setDocx } from './setDocument';
 
 const folder = mkdtempSync(join(tmpdir(), 'word-'));

@@ -3,7 +3,7 @@ import { OPERATION_KEYS, yearOf } from '@undrel/core/vocabulary';
 import type { PlannedDay } from '../../protocol/season';
 import type { ChangeResult } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
-import { fromColumns } from '../cases/items';
+import { fromColumns } from '../../work/tree/items';
 import { READ } from '../cases/sql';
 import { saveChanges, today } from '../cases/write';
 import type { Db } from '../database/transaction';

@@ -1,6 +1,6 @@
 import type { Place } from '@undrel/core/crewDays';
 import type { Places } from '../../protocol/season';
-import { coordinate } from '../grounds/coordinate';
+import { coordinate } from '../../work/readers/coordinate';
 import type { Db } from '../database/transaction';
 import * as sql from './sql';
 

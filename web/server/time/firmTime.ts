@@ -6,7 +6,7 @@ import { yardsticks } from '../cases/reference';
 import type { Db } from '../database/transaction';
 import { openDrafts } from '../reports/reports';
 import { TREATED_TREES } from '../season/sql';
-import { firmRecord } from './treeTime';
+import { firmRecord } from '../../work/tree/treeTime';
 
 /** Trees worked out in one go. */
 const AT_ONCE = 20;

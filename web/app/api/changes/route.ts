@@ -2,7 +2,7 @@ import type { NextRequest } from 'next/server';
 import * as z from 'zod';
 import { asked, plain } from '@/server/accounts/request';
 import { saveGiven } from '@/server/cases/write';
-import { MOST_CHANGES } from '@/server/limits';
+import { MOST_CHANGES } from '@/work/readers/limits';
 
 const body = z.object({ changes: z.array(z.unknown()).min(1) });
 

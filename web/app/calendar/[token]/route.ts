@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server';
 import { plain } from '@/server/accounts/request';
-import { ownAddress } from '@/server/address';
+import { ownAddress } from '@/server/accounts/address';
 import { Busy } from '@/server/fairQueue';
 import { today } from '@/server/cases/write';
 import { feedOf, inFeed } from '@/server/season/feeds';

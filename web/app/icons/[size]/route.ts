@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import type { NextRequest } from 'next/server';
 import sharp from 'sharp';
 import { plain } from '@/server/accounts/request';
-import { projectFile } from '@/server/projectFile';
+import { projectFile } from '@/work/paper/projectFile';
 
 const SIZES = ['192', '512'];
 

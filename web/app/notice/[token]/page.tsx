@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { ReceiveScreen } from '@/screens/notice/ReceiveScreen';
-import { noticeWords } from '@/server/inLanguage';
+import { noticeWords } from '@/work/reports/inLanguage';
 import { noticeShown } from '@/server/notices/notices';
 import { receiveAction } from './actions';
 

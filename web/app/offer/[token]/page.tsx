@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { OfferScreen } from '@/screens/offer/OfferScreen';
-import { offerWords } from '@/server/inLanguage';
+import { offerWords } from '@/work/reports/inLanguage';
 import { shownBy } from '@/server/offers/offers';
 import { approveAction } from './actions';
 

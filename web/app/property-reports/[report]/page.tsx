@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { IssuedPropertyScreen } from '@/screens/report/IssuedPropertyScreen';
 import { signedIn } from '@/server/accounts/viewer';
-import { editionOf } from '@/server/reports/edition';
+import { editionOf } from '@/work/reports/edition';
 import { propertyReportIn } from '@/server/reports/propertyReports';
 import { readIn } from '@/server/reports/setDocument';
 

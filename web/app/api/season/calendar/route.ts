@@ -1,7 +1,7 @@
 import type { NextRequest } from 'next/server';
 import { ROLES } from '@undrel/core/schedule';
 import { asked, plain } from '@/server/accounts/request';
-import { ownAddress } from '@/server/address';
+import { ownAddress } from '@/server/accounts/address';
 import { today } from '@/server/cases/write';
 import { propertyHead } from '@/server/grounds/grounds';
 import { icalendarOf } from '@/server/season/icalendar';

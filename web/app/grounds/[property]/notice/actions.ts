@@ -2,7 +2,7 @@
 
 import type { NoticeHead } from '@/protocol/notice';
 import { allowed } from '@/server/accounts/viewer';
-import { ownAddress } from '@/server/address';
+import { ownAddress } from '@/server/accounts/address';
 import { beside } from '@/server/beside';
 import { isLanguage, LANGUAGES } from '@/language/languages';
 import { makeNotice, noticesOf, revokeNotice } from '@/server/notices/notices';

@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { may } from '@/protocol/roles';
 import { NoticeScreen } from '@/screens/notice/NoticeScreen';
 import { signedIn } from '@/server/accounts/viewer';
-import { relapsesByYear } from '@/server/notices/content';
+import { relapsesByYear } from '@/work/property/notice';
 import { noticesOf } from '@/server/notices/notices';
 import { makeNoticeAction, revokeNoticeAction } from './actions';
 import { noticeHere } from './here';

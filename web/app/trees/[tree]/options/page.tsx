@@ -6,7 +6,7 @@ import { tried } from '@/server/tried';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { leftOut } from '@/server/offers/words';
+import { leftOut } from '@/work/costs/words';
 import { OFFER_DAYS, offersOf } from '@/server/offers/offers';
 import { beside } from '@/server/beside';
 import { openDraft } from '@/server/reports/reports';

@@ -1,7 +1,7 @@
 import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
-import { importCase } from '@/server/cases/import';
+import { importCase } from '@/server/grounds/importCase';
 import { today } from '@/server/cases/write';
 import { propertyHead } from '@/server/grounds/grounds';
 

@@ -1,7 +1,7 @@
 import type { NextRequest } from 'next/server';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { asked, plain } from '@/server/accounts/request';
-import { ownAddress } from '@/server/address';
+import { ownAddress } from '@/server/accounts/address';
 import { treesAlong } from '@/server/along/along';
 import { beside } from '@/server/beside';
 import { propertyHead } from '@/server/grounds/grounds';

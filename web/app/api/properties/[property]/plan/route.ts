@@ -2,7 +2,7 @@ import type { NextRequest } from 'next/server';
 import { asked, handle, plain } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { bringTrees, toldOf } from '@/server/grounds/bring';
-import { writePlan } from '@/server/grounds/geojson';
+import { writePlan } from '@/work/readers/geojson';
 import { addToPlan, placedTrees, propertyHead, setPlan } from '@/server/grounds/grounds';
 import type { Outline, PlanSides } from '@/protocol/grounds';
 

@@ -5,7 +5,7 @@ import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
 import { linesOf } from '@/server/lines';
 import { propertySources } from '@/server/offers/propertyWork';
-import { editionOf } from '@/server/reports/edition';
+import { editionOf } from '@/work/reports/edition';
 import { propertyReport } from '@/server/reports/property';
 import { issuePropertyReport } from '@/server/reports/propertyReports';
 

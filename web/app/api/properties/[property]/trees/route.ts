@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { asked, plain, type Asked } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { bringTrees, toldOf } from '@/server/grounds/bring';
-import { treesCsv } from '@/server/grounds/csv';
+import { treesCsv } from '@/work/readers/csv';
 import { propertyHead, propertyRows, treeHeads } from '@/server/grounds/grounds';
 
 interface Context {

@@ -3,7 +3,8 @@ import { dryYears } from '@undrel/core/history';
 import { asked, plain } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
-import { askWeather, keepWeather, notePlace, placeOfGrounds, readPlace } from '@/server/grounds/weather';
+import { readPlace } from '@/work/readers/readPlace';
+import { askWeather, keepWeather, notePlace, placeOfGrounds } from '@/server/grounds/weather';
 import { simulatedWeather } from '@/stand-ins/weather';
 
 /** Keeps the rain of the grounds: from a CSV file that is sent, else from the weather service. */

@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
-import { editionOf } from '@/server/reports/edition';
+import { editionOf } from '@/work/reports/edition';
 import { fileAnswer } from '@/server/reports/files';
 import { documentFile } from '@/server/reports/property';
 import { propertyFigures, propertyReportIn, storedPropertyPdf } from '@/server/reports/propertyReports';

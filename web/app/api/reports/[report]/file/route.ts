@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server';
 import { asked, plain } from '@/server/accounts/request';
-import { editionOf } from '@/server/reports/edition';
+import { editionOf } from '@/work/reports/edition';
 import { reportAnswer } from '@/server/reports/files';
 import { filesFor } from '@/server/pictures/forDocument';
 import { issuedReport } from '@/server/reports/reports';

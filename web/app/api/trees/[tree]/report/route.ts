@@ -2,7 +2,7 @@ import { after, type NextRequest } from 'next/server';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { asked, plain } from '@/server/accounts/request';
 import { contentOf } from '@/server/reports/contentOf';
-import { editionOf } from '@/server/reports/edition';
+import { editionOf } from '@/work/reports/edition';
 import { reportAnswer } from '@/server/reports/files';
 import { filesFor } from '@/server/pictures/forDocument';
 import { setAhead } from '@/server/reports/setDocument';

@@ -1,0 +1,53 @@
+import { needsOf } from '@undrel/core/costing';
+import { plannedOf, workOrder } from '@undrel/core/prescription';
+import { tasksOf, worksOf, type Task, type WorkTask } from '@undrel/core/schedule';
+import { assessedOf } from '../tree/assessed';
+import { heldBy } from '../tree/held';
+import { trenchWork } from '../costs/worth';
+import type { TreeSource } from '../offers/treeWork';
+
+/** What is prescribed at a tree and not done yet, and what follows from a rest that it was given. */
+export interface PrescribedAt {
+  id: string;
+  visitId: string;
+  label: string;
+  species: string;
+  works: WorkTask[];
+  rests: Task[];
+}
+
+/** What is prescribed at some trees, as it stands on a day; trees with nothing to do are left out. */
+export function prescribedAt({
+  sources,
+  on,
+}: {
+  sources: readonly TreeSource[];
+  on: string;
+}): PrescribedAt[] {
+  return sources.flatMap(({ id, visitId, source }): PrescribedAt[] => {
+    const { tree, visit, schools, closed } = source;
+    const { operations } = assessedOf(source);
+    const planned = plannedOf(operations, visit.decisions);
+    const trenches = trenchWork(source);
+    const held = heldBy(source);
+    const works = worksOf(
+      workOrder(planned, visit, trenches?.bySeason?.length),
+      planned,
+      visit,
+      needsOf(planned, visit, trenches),
+      tree.species,
+      closed ?? [],
+      on,
+      0,
+    ).map((w) => (held && w.part > 1 ? { ...w, told: held } : w));
+    const fed = planned.some((o) => o.key === 'fertiliser');
+    const rests = fed
+      ? tasksOf(tree, [visit], schools, on, [{ visit: 0, operation: 'fertiliser' }]).filter((t) =>
+          t.key.startsWith('fertiliser.'),
+        )
+      : [];
+    return works.length + rests.length > 0
+      ? [{ id, visitId, label: tree.label, species: tree.species, works, rests }]
+      : [];
+  });
+}

@@ -1,0 +1,317 @@
+import { unansweredIn } from '@undrel/core/assessment';
+import { inSentence } from '@undrel/core/vocabulary';
+import { QUESTIONS } from '@undrel/core/questions';
+import type { Visit } from '@undrel/core/records';
+import { type CauseKey, CAUSES, type QuantityKey } from '@undrel/core/vocabulary';
+import { clientWords, pivotTold, VERDICT_ENGINE, type Reason } from '@undrel/core/diagnosis';
+import { eventsFollowed, fillWords, sinceWhen } from '@undrel/core/history';
+import {
+  causesAnswered,
+  clashesOf,
+  amountsDone,
+  HOLD_POINTS,
+  looksFirst,
+  plannedOf,
+  plannedWork,
+  PRESCRIPTION_ENGINE,
+  revisionOf,
+  workOrder,
+  type Operation,
+  type PrescriptionChange,
+} from '@undrel/core/prescription';
+import { formatMoney } from '@undrel/core/costing';
+import { answerOf, type WorthOption } from '@undrel/core/worth';
+import { type Profile } from '@undrel/core/profile';
+import { dugSection } from '@undrel/core/roots';
+import {
+  percents,
+  formatLength,
+  formatQuantity,
+  longUnit,
+  shortUnit,
+  writeLengths,
+  type Quantity,
+  type UnitSystem,
+  percent,
+  chanceWords,
+} from '@undrel/core/units';
+import { paperOf } from '../../protocol/document';
+import { picturesPart } from './picturesPart';
+import { inShort, type ReportContent } from '../../protocol/report';
+import { declineLine, stemsOf } from '../../drawings/declineLine';
+import { assessDigKept } from '../tree/dig';
+import { digPart } from './digPart';
+import { cutsPart } from './cutsPart';
+import { operationsPart } from './operationsPart';
+import { soilPart } from './soilPart';
+import { refusedSpokes } from '../tree/trenches';
+import { trenchPart } from './trenchPart';
+import type { Assessment } from '@undrel/core/assessment';
+import { assessedOf, explained } from '../tree/assessed';
+import { estimateRows, leftOut, moneyRange } from '../costs/words';
+import { trenchWork, worthOf } from '../costs/worth';
+import type { ReportSource } from '../tree/source';
+import { deepestAt, DRAWING, stemDrawing } from './stemDrawing';
+import { answerText } from './answerText';
+
+/** How a figure was measured and what limits it, for the report. */
+const METHODS: Partial<Record<QuantityKey, string>> = {
+  collarDepth:
+    'Thin rod to the first woody root at bearings round the stem; a rod can miss a root or stop on a stone.',
+  fillAtStem: 'Depth of the old grade below the present one, by soil probe; read where the colour changes.',
+  fillVolume: 'From the fill readings, counted only as far out as they were read.',
+  mulchOnBark: 'Rule against the bark, mean round the stem.',
+  mulchVolume: 'Rod depths along lines from the bark, straight between readings, smooth round the stem.',
+  mulchRingRadius: 'Tape from the bark to the edge of the mulch, with the stem radius.',
+};
+
+/** What was measured in the ground at the stem. */
+export const measuredIn = (profile: Profile): Quantity[] =>
+  [
+    profile.collar?.depth,
+    profile.fill?.atStem,
+    profile.fill?.volume,
+    profile.mulch?.onBark,
+    profile.mulch?.volume,
+    profile.mulch?.ringRadius,
+  ].filter((q): q is Quantity => q !== undefined);
+
+/** When growth fell, in words and as the line of years. */
+function sincePart({ tree, events, visits, visit, beside, system }: ReportSource): ReportContent['since'] {
+  const since = sinceWhen(tree, events, visits, visit, beside);
+  const followed = eventsFollowed(since).map(
+    (e) => `${percent(e.chance)} of it lies within the usual lag of “${e.event.kind}, ${e.event.when}”.`,
+  );
+  return {
+    text: [since.summary, ...followed, ...(since.fill ? [fillWords(since.fill)] : [])].join(' '),
+    ...(since.years.length > 0 && {
+      drawing: declineLine({
+        since,
+        planted: tree.plantedYear,
+        stems: stemsOf(visits),
+        system,
+        width: DRAWING.width,
+      }),
+    }),
+  };
+}
+
+/** What is to be expected where nothing is done, in a sentence or two. */
+function nothingWords({ chance, lost }: WorthOption): string {
+  const kept = !chance
+    ? ''
+    : chance.to === 0
+      ? 'The tree is dead and will not recover.'
+      : `The chance that the tree is still worth keeping in ten years is ${percents(chance)}.`;
+  return [kept, lost].filter(Boolean).join(' ');
+}
+
+/** Whether it is worth it, and what it costs; no costs without rates. */
+function worthPart(
+  source: ReportSource,
+): Pick<ReportContent, 'worth' | 'options' | 'ifNothing' | 'estimate' | 'estimateNotes'> {
+  const sheet = worthOf(source, source.rates);
+  const nothing = sheet.options.find((o) => o.key === 'nothing');
+  const ifNothing = nothing && nothingWords(nothing);
+  if (!source.rates) return { ...(ifNothing && { ifNothing }) };
+  const { currency } = source.rates;
+  const open = sheet.options.filter((o) => o.barred.length === 0);
+  return {
+    ...(ifNothing && { ifNothing }),
+    ...(source.rates.tax && { tax: source.rates.tax.name }),
+    worth: answerOf(sheet.options, currency),
+    options: open.map((o) => [
+      o.title,
+      o.cost ? formatMoney(o.cost.now.total, currency) : '',
+      o.cost ? moneyRange(o.cost.years, currency) : '',
+      o.chance ? percents(o.chance) : 'none',
+      o.lost,
+      o.decide,
+    ]),
+    estimate:
+      sheet.stages.length > 1
+        ? sheet.stages.map((s) => ({
+            title: `Season ${s.stage}, ${s.year}`,
+            rows: estimateRows(s.estimate),
+          }))
+        : sheet.whole && sheet.whole.lines.length > 0
+          ? [{ title: 'Treatment', rows: estimateRows(sheet.whole) }]
+          : [],
+    estimateNotes: leftOut(sheet.whole, sheet.unpriced),
+  };
+}
+
+/** What is done when, and what is signed before it. */
+function schedulePart(planned: readonly Operation[], source: ReportSource): string[][] {
+  const { visit } = source;
+  const steps = workOrder(planned, visit, trenchWork(source)?.bySeason?.length);
+  const rows = steps.flatMap((step) => {
+    if ('hold' in step) return [];
+    const on = step.part === 1 ? visit.decisions.find((d) => d.operation === step.operation)?.on : step.on;
+    const when =
+      on ?? (step.part > 1 ? String(step.year) : planned.find((o) => o.key === step.operation)!.season);
+    return [[when, step.title, step.first.map(({ hold }) => HOLD_POINTS[hold]).join('; ')]];
+  });
+  return visit.lookAgain ? [...rows, [visit.lookAgain.on, `Look again: ${visit.lookAgain.why}`, '']] : rows;
+}
+
+const changeText = (c: PrescriptionChange): string =>
+  `${c.operation}, ${inSentence(c.what)}: ${[c.from, c.to || 'no longer'].filter(Boolean).join(' → ')}`;
+
+/** What is prescribed otherwise than on the visit before; nothing on a first visit. */
+function revisionPart(source: ReportSource, now: Assessment): ReportContent['revision'] {
+  const { visits, visit, system } = source;
+  const before = visits
+    .filter((v) => !v.walk && v.date < visit.date)
+    .sort((a, b) => b.date.localeCompare(a.date))[0];
+  if (!before) return undefined;
+  const was = assessedOf({ ...source, visit: before });
+  const { changes, why } = revisionOf(
+    { ...was, decisions: before.decisions },
+    { ...now, decisions: visit.decisions },
+    system,
+  );
+  const say = (text: string) => writeLengths(text, system);
+  return {
+    since: before.date,
+    changes:
+      changes.length > 0 ? changes.map((c) => say(changeText(c))) : ['No change in what is prescribed.'],
+    why: why.map(say),
+  };
+}
+
+/** What the crew recorded, step by step. */
+const workPart = (visit: Visit, operations: readonly Operation[], system: UnitSystem): string[] =>
+  (visit.work ?? []).map((w) => {
+    const [, key, stage] = /^([a-zA-Z]+?)(?:-([2-5]))?$/.exec(w.step) ?? [];
+    const operation = operations.find((o) => o.key === key);
+    const amounts = amountsDone(w, operation, system);
+    const title =
+      operation?.title ??
+      HOLD_POINTS[w.step.replace(/^hold-/, '').replace(/-[2-5]$/, '') as keyof typeof HOLD_POINTS] ??
+      w.step;
+    return `${w.on}${w.by ? `, ${w.by}` : ''}: ${title}${stage ? `, stage ${stage}` : ''}, ${w.how}${amounts && `: ${amounts}`}${w.note ? `. ${w.note}` : ''}`;
+  });
+
+/** Bearing of the section: where the collar lies deepest. */
+/** What the report of one visit says, from the record alone. */
+export const reportContent = (source: ReportSource): ReportContent => inShort(wholeContent(source));
+
+function wholeContent(source: ReportSource): ReportContent {
+  const { tree, visit, system } = source;
+  const say = (text: string) => writeLengths(text, system);
+  const whole = assessedOf(source);
+  const { profile, verdict, memory, operations } = whole;
+  const revision = revisionPart(source, whole);
+  const work = workPart(visit, operations, system);
+  const why = explained(verdict, source.table);
+  const reasonsFor = (cause: CauseKey) => {
+    const { for: speaksFor, against } = why.causes.find((c) => c.cause === cause)!;
+    const written = (reasons: readonly Reason[]) => reasons.map((r) => `${say(r.text)} (${r.words})`);
+    return { for: written(speaksFor), against: written(against) };
+  };
+  const planned = plannedOf(operations, visit.decisions);
+  const changesGround = Object.values(plannedWork(planned)).some((v) => v !== undefined);
+  const clashes = [
+    ...clashesOf(planned, whole.situation, source.closed),
+    ...(planned.some((o) => o.key === 'trench') ? refusedSpokes(source) : []),
+  ];
+  const answers = causesAnswered(whole.situation, operations);
+  const bearing = deepestAt(profile);
+  const dug = assessDigKept(source);
+  const cuts = dug && cutsPart(dug, source);
+  const soil = soilPart(source);
+  const trenches = trenchPart(source);
+  const drawn = (when: 'before' | 'after') =>
+    stemDrawing(source, profile, planned, when, dug && dugSection(dug.reading, bearing));
+  const short = (metres: number) => formatLength(metres, shortUnit(system));
+  const pictures = picturesPart(
+    visit,
+    system,
+    source.visits.filter((v) => v.date < visit.date),
+  );
+  return {
+    firm: source.firm,
+    property: source.property,
+    client: source.client,
+    tree: tree.label,
+    species: [tree.species, tree.commonName].filter(Boolean).join(', '),
+    facts: [
+      tree.plantedYear !== undefined ? `planted ${tree.plantedYear}` : 'year planted not known',
+      tree.stock ?? 'nursery stock not known',
+      tree.stemDiameter !== undefined ? `stem ${short(tree.stemDiameter)} at the base` : 'stem not measured',
+      ...(tree.dbh !== undefined ? [`DBH ${short(tree.dbh)}`] : []),
+      ...(tree.height !== undefined ? [`height ${formatLength(tree.height, longUnit(system), 0.1)}`] : []),
+    ],
+    visitDate: visit.date,
+    visitor: visit.by ?? '',
+    clientSees: visit.note ?? '',
+    history: [...source.events]
+      .sort((a, b) => a.when.localeCompare(b.when))
+      .map((e) => `${e.when}: ${e.kind}${e.note ? `, ${e.note}` : ''}`),
+    wording: source.wording,
+    verdictSummary: verdict.summary,
+    ...(verdict.danger && { danger: verdict.danger.text }),
+    causes: verdict.causes
+      .filter((c) => c.standing === 'likely' || c.standing === 'possible')
+      .map((c) => ({
+        label: c.label,
+        standing: `${c.certainty} (${chanceWords(c.probability)})`,
+        mechanism: c.mechanism,
+        ...reasonsFor(c.cause),
+      })),
+    chain: verdict.chain.map((step) => step.text),
+    ...(memory.length > 0 && { foundBefore: memory.map((m) => `${m.label}. ${say(m.text)}`) }),
+    since: sincePart(source),
+    ...(visit.opinion && {
+      opinion: `${CAUSES[visit.opinion.cause as CauseKey].label}. ${visit.opinion.why}`,
+    }),
+    doubts: [
+      ...why.contradictions.map((c) => say(c.text)),
+      ...(why.pivotal ? [pivotTold(why.pivotal, say(why.pivotal.text))] : []),
+    ],
+    checks: why.enough
+      ? []
+      : why.checks
+          .filter((c) => c.couldChange.length > 0)
+          .slice(0, 6)
+          .map((c) => `${c.about} (${c.minutes} min${c.season ? `, ${c.season}` : ''})`),
+    clientWords: clientWords(tree, visit, verdict),
+    seen: QUESTIONS.filter((q) => visit.findings.some((f) => f.key === q.key)).map((q) => ({
+      ask: q.ask,
+      answer: answerText(q, visit, system),
+    })),
+    measured: measuredIn(profile).map((q) => ({
+      name: q.name,
+      text: formatQuantity(q, system),
+      method: METHODS[q.key] ?? q.working.formula,
+    })),
+    warnings: [...profile.missing, ...profile.problems.map((p) => say(p.message))],
+    drawing: drawn('before'),
+    ...(dug && { dig: digPart(dug, source) }),
+    ...(cuts && { cuts }),
+    ...(soil && { soil }),
+    ...(trenches && { trenches }),
+    ...(pictures.length > 0 && { pictures }),
+    ...(changesGround ? { drawingAfter: drawn('after') } : {}),
+    ...(clashes.length > 0 && { clashes: clashes.map(say) }),
+    ...(answers.length > 0 && {
+      answers: answers.map(({ label, certainty, text }) => ({ label, certainty, text: say(text) })),
+    }),
+    ...operationsPart(operations, visit, looksFirst(whole.situation, operations, why.decisions), system),
+    ...worthPart(source),
+    schedule: schedulePart(planned, source),
+    ...(revision && { revision }),
+    ...(work.length > 0 && { work }),
+    ...(visit.lookAgain ? { lookAgain: `${visit.lookAgain.on}: ${visit.lookAgain.why}` } : {}),
+    notExamined: [
+      ...(profile.collar ? [] : ['Collar depth (not probed)']),
+      ...(profile.mulch ? [] : ['Mulch profiles']),
+      ...(profile.fill ? [] : ['Original grade']),
+      ...unansweredIn(visit).map((q) => q.ask),
+      ...(dug ? [] : ['Roots below the surface (no dig)']),
+    ],
+    paper: paperOf(source.system),
+    engines: `${VERDICT_ENGINE} with table ${verdict.table}, ${PRESCRIPTION_ENGINE}`,
+  };
+}

@@ -256,13 +256,17 @@ test('a working that comes late does not come up under the next press; one that 
   page,
 }) => {
   await enterDemo(page);
-  // The code of a working, known by its words, comes when it is let go.
+  // The code of a working, known by its words; from now on it comes when it is let go.
+  const code = page.waitForResponse(
+    async (answer) =>
+      answer.url().endsWith('.js') && (await answer.text()).includes('is half a 90% interval'),
+  );
+  await page.goto('/trees/sable-katsura-14?station=mulch');
   let here = () => {};
   let coming = Promise.resolve();
-  await page.route('**/_next/static/chunks/**', async (route) => {
-    const response = await route.fetch();
-    if ((await response.text()).includes('is half a 90% interval')) await coming;
-    await route.fulfill({ response });
+  await page.route((await code).url(), async (route) => {
+    await coming;
+    await route.continue();
   });
   const working = page.getByRole('dialog', { name: /^Working of / });
   const number = page.getByRole('button', { name: /: show the working$/ }).first();

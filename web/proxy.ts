@@ -1,4 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { BYTES, tooLarge } from './work/readers/limits';
 
 /**
  * Headers of every page: a Content-Security-Policy with a nonce of its own for each answer, and the usual guards.
@@ -7,6 +8,10 @@ import { NextResponse, type NextRequest } from 'next/server';
 export function proxy(request: NextRequest): NextResponse {
   if (/%00/.test(request.url))
     return new NextResponse('The address holds a character that none may hold (NUL).', { status: 400 });
+  // What an action is given: a longer body would be read to the limit and then fail.
+  const sent = Number(request.headers.get('content-length'));
+  if (request.method === 'POST' && sent > BYTES.action)
+    return new NextResponse(tooLarge('action', sent), { status: 413 });
   const nonce = btoa(crypto.randomUUID());
   const development = process.env.NODE_ENV === 'development';
   const policy = [

@@ -7,9 +7,10 @@ import { changePassword } from '@/server/accounts/password';
 import { isSecure, sessionCookie } from '@/server/accounts/session';
 import { CLOSE_SESSION, CLOSE_SESSIONS_OF } from '@/server/accounts/sql';
 import { origin, signedIn } from '@/server/accounts/viewer';
+import { takingForm } from '@/server/taking';
 import type { PasswordState } from '@/screens/account/AccountScreen';
 
-export async function changePasswordAction(_: PasswordState, form: FormData): Promise<PasswordState> {
+export const changePasswordAction = takingForm(async (_: PasswordState, form): Promise<PasswordState> => {
   const viewer = await signedIn(async (_db, person) => person);
   const problem = await changePassword(
     viewer,
@@ -18,7 +19,7 @@ export async function changePasswordAction(_: PasswordState, form: FormData): Pr
     await origin(),
   );
   return problem ? { problem } : { told: 'Changed. Other devices are signed out.' };
-}
+});
 
 async function leave(): Promise<never> {
   // A cookie bound to the host is taken back as it was set.

@@ -6,18 +6,20 @@ import type {
 } from '@simplewebauthn/server';
 import { revalidatePath } from 'next/cache';
 import QRCode from 'qrcode';
+import * as z from 'zod';
 import { beginPasskey, keepPasskey } from '@/server/accounts/passkeys';
 import { provesItself } from '@/server/accounts/password';
 import { beginApp, confirmApp, dropApp, dropPasskey, newCodes } from '@/server/accounts/secondStep';
 import type { Viewer } from '@/server/accounts/session';
 import { origin, signedIn } from '@/server/accounts/viewer';
 import { ownAddress } from '@/server/accounts/address';
+import { ID, taking, takingForm } from '@/server/taking';
 import type { SecondState } from '@/screens/account/SecondStep';
 
 const me = (): Promise<Viewer> => signedIn(async (_, viewer) => viewer);
 
 /** Does what the pressed button names, when the present password is right. */
-export async function secondStepAction(_: SecondState, form: FormData): Promise<SecondState> {
+export const secondStepAction = takingForm(async (_: SecondState, form): Promise<SecondState> => {
   const viewer = await me();
   const wanted = String(form.get('do') ?? '');
   const problem = await provesItself(viewer, String(form.get('password') ?? ''), await origin());
@@ -44,14 +46,14 @@ export async function secondStepAction(_: SecondState, form: FormData): Promise<
   } finally {
     revalidatePath('/account');
   }
-}
+});
 
-export async function confirmAppAction(state: SecondState, form: FormData): Promise<SecondState> {
+export const confirmAppAction = takingForm(async (state: SecondState, form): Promise<SecondState> => {
   const answer = await confirmApp(await me(), String(form.get('code') ?? ''), await origin());
   if ('problem' in answer) return { ...state, problem: answer.problem };
   revalidatePath('/account');
   return { codes: answer.codes, told: 'On. The next sign-in asks for a code.' };
-}
+});
 
 export async function askNewPasskeyAction(
   password: string,
@@ -61,16 +63,19 @@ export async function askNewPasskeyAction(
   return problem ? { problem } : beginPasskey(viewer, await ownAddress());
 }
 
-export async function keepPasskeyAction(
-  step: string,
-  name: string,
-  response: RegistrationResponseJSON,
-): Promise<SecondState> {
-  const called = String(name).trim();
-  if (called.length < 1 || called.length > 60)
-    return { problem: `Name of the passkey: ${called.length} characters; 1 to 60 are allowed.` };
-  const answer = await keepPasskey(await me(), await ownAddress(), String(step), called, response);
-  if ('problem' in answer) return answer;
-  revalidatePath('/account');
-  return { codes: answer.codes, told: 'Kept. The next sign-in asks for it.' };
-}
+export const keepPasskeyAction = taking(
+  [
+    ID,
+    z.string(),
+    z.custom<RegistrationResponseJSON>((response) => typeof response === 'object' && response !== null),
+  ],
+  async (step, name, response): Promise<SecondState> => {
+    const called = name.trim();
+    if (called.length < 1 || called.length > 60)
+      return { problem: `Name of the passkey: ${called.length} characters; 1 to 60 are allowed.` };
+    const answer = await keepPasskey(await me(), await ownAddress(), step, called, response);
+    if ('problem' in answer) return answer;
+    revalidatePath('/account');
+    return { codes: answer.codes, told: 'Kept. The next sign-in asks for it.' };
+  },
+);

@@ -9,13 +9,14 @@ import { CLOSE_SESSION } from '@/server/accounts/sql';
 import { takeOffSecondStep } from '@/server/accounts/secondStep';
 import { allowed } from '@/server/accounts/viewer';
 import { ownAddress } from '@/server/accounts/address';
+import { takingForm } from '@/server/taking';
 import { mailer } from '@/server/mail/mailer';
 import type { FirmState, InviteState, PersonState } from '@/screens/account/FirmScreen';
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();
 const roleIn = (form: FormData): Role | undefined => ROLES.find((r) => r === form.get('role'));
 
-export async function saveFirmAction(state: FirmState, form: FormData): Promise<FirmState> {
+export const saveFirmAction = takingForm(async (state: FirmState, form): Promise<FirmState> => {
   const given = {
     ...state,
     told: undefined,
@@ -47,9 +48,9 @@ export async function saveFirmAction(state: FirmState, form: FormData): Promise<
     };
   }
   return { ...given, version: saved.version!, told: 'Saved.' };
-}
+});
 
-export async function inviteAction(_: InviteState, form: FormData): Promise<InviteState> {
+export const inviteAction = takingForm(async (_: InviteState, form): Promise<InviteState> => {
   const given = { email: text(form, 'email'), role: text(form, 'role') };
   const role = roleIn(form);
   if (!role) return { ...given, problem: `Role: “${given.role}” is not one of ${ROLES.join(', ')}.` };
@@ -64,7 +65,7 @@ export async function inviteAction(_: InviteState, form: FormData): Promise<Invi
   const mailed = await mailInvitation(given.email, made.firm, link);
   revalidatePath('/firm');
   return { email: '', role: given.role, link, mailed: mailed ? given.email : undefined };
-}
+});
 
 /** Mails an invitation where this server sends mail; whether it does. */
 async function mailInvitation(to: string, firm: string, link: string): Promise<boolean> {
@@ -83,7 +84,7 @@ async function mailInvitation(to: string, firm: string, link: string): Promise<b
   }
 }
 
-export async function setPersonAction(_: PersonState, form: FormData): Promise<PersonState> {
+export const setPersonAction = takingForm(async (_: PersonState, form): Promise<PersonState> => {
   const id = text(form, 'id');
   const wanted = text(form, 'do');
   if (wanted === 'link') return passwordLink(id);
@@ -101,7 +102,7 @@ export async function setPersonAction(_: PersonState, form: FormData): Promise<P
   }));
   revalidatePath('/firm');
   return { problem: 'problem' in answer ? answer.problem : answer.refused };
-}
+});
 
 /** A link with which a person of the firm chooses a new password. */
 async function passwordLink(id: string): Promise<PersonState> {
@@ -132,27 +133,25 @@ async function secondStepOff(id: string): Promise<PersonState> {
 }
 
 /** Takes back an invitation that nobody has taken up. */
-export async function revokeInvitationAction(
-  _: { problem?: string },
-  form: FormData,
-): Promise<{ problem?: string }> {
-  const answer = await allowed('manage', async (db) => ({
-    revoked: await revokeInvitation(db, text(form, 'id')),
-  }));
-  revalidatePath('/firm');
-  if ('problem' in answer) return { problem: answer.problem };
-  return answer.revoked ? {} : { problem: 'It has been accepted or withdrawn; the page shows it now.' };
-}
+export const revokeInvitationAction = takingForm(
+  async (_: { problem?: string }, form): Promise<{ problem?: string }> => {
+    const answer = await allowed('manage', async (db) => ({
+      revoked: await revokeInvitation(db, text(form, 'id')),
+    }));
+    revalidatePath('/firm');
+    if ('problem' in answer) return { problem: answer.problem };
+    return answer.revoked ? {} : { problem: 'It has been accepted or withdrawn; the page shows it now.' };
+  },
+);
 
 /** Ends a session of somebody of the firm: what its device took along goes at its next contact. */
-export async function endSessionAction(
-  _: { problem?: string },
-  form: FormData,
-): Promise<{ problem?: string }> {
-  const answer = await allowed('manage', async (db) => {
-    await db.rows(CLOSE_SESSION, [text(form, 'id')]);
-    return { ended: true };
-  });
-  revalidatePath('/firm');
-  return 'problem' in answer ? { problem: answer.problem } : {};
-}
+export const endSessionAction = takingForm(
+  async (_: { problem?: string }, form): Promise<{ problem?: string }> => {
+    const answer = await allowed('manage', async (db) => {
+      await db.rows(CLOSE_SESSION, [text(form, 'id')]);
+      return { ended: true };
+    });
+    revalidatePath('/firm');
+    return 'problem' in answer ? { problem: answer.problem } : {};
+  },
+);

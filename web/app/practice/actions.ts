@@ -1,13 +1,22 @@
 'use server';
 
+import * as z from 'zod';
 import { tableFor, tableProblems, wordsWithoutRow, type FirmTable, type Often } from '@undrel/core/diagnosis';
 import { allowed } from '@/server/accounts/viewer';
 import { chosenIn, chosenMeanwhile } from '@/server/schoolChoice';
 import { loadFirm, saveJudgements, saveSchools } from '@/server/accounts/firm';
+import { taking, takingForm, VERSION } from '@/server/taking';
 import type { JudgementsSaved } from '@/screens/practice/JudgementsScreen';
 import type { PracticeState } from '@/screens/practice/PracticeScreen';
 
-export async function savePracticeAction(state: PracticeState, form: FormData): Promise<PracticeState> {
+const JUDGEMENTS = z.object({
+  // Which words there are is said where the table is made of them.
+  words: z.custom<Record<string, Often>>((words) => typeof words === 'object' && words !== null),
+  table: z.int().min(0).max(1_000_000),
+  version: VERSION,
+});
+
+export const savePracticeAction = takingForm(async (state: PracticeState, form): Promise<PracticeState> => {
   const schools = chosenIn(form);
   const saved = await allowed('judge', async (db) => {
     const version = await saveSchools(db, schools, state.version);
@@ -21,14 +30,10 @@ export async function savePracticeAction(state: PracticeState, form: FormData): 
       problem: chosenMeanwhile(saved.stale.schools, schools),
     };
   return { schools, version: saved.version!, told: 'Saved. Open trees follow it at once.' };
-}
+});
 
 /** Saves the firm's own words in the table of causes as a new version of it. */
-export async function saveJudgementsAction(given: {
-  words: Record<string, Often>;
-  table: number;
-  version: number;
-}): Promise<JudgementsSaved> {
+export const saveJudgementsAction = taking([JUDGEMENTS], async (given): Promise<JudgementsSaved> => {
   const next: FirmTable = { version: given.table + 1, words: given.words };
   const [strange] = wordsWithoutRow(given.words);
   if (strange !== undefined)
@@ -49,4 +54,4 @@ export async function saveJudgementsAction(given: {
         'Someone else has changed the practice book. Yours is still here; open the page in a second tab to compare.',
     };
   return { version: saved.version, table: next.version };
-}
+});

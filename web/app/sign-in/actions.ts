@@ -5,6 +5,7 @@ import type {
   PublicKeyCredentialRequestOptionsJSON,
 } from '@simplewebauthn/server';
 import { redirect } from 'next/navigation';
+import * as z from 'zod';
 import { ownAddress } from '@/server/accounts/address';
 import { askPasskey } from '@/server/accounts/passkeys';
 import { mailReset } from '@/server/accounts/reset';
@@ -13,6 +14,7 @@ import type { SignIn } from '@/server/accounts/session';
 import { dropStep, keepStep, presentStep } from '@/server/accounts/stepCookie';
 import { seeStep } from '@/server/accounts/steps';
 import { keepSession, origin, present } from '@/server/accounts/viewer';
+import { ID, taking, takingForm } from '@/server/taking';
 import { mailer } from '@/server/mail/mailer';
 
 export interface SignInState {
@@ -45,11 +47,11 @@ async function goOn(answer: SignIn): Promise<string> {
   return answer.reason;
 }
 
-export async function signInAction(_: SignInState, form: FormData): Promise<SignInState> {
+export const signInAction = takingForm(async (_: SignInState, form): Promise<SignInState> => {
   const email = String(form.get('email') ?? '');
   const answer = await signIn(email, String(form.get('password') ?? ''), await origin(), await present());
   return { email, problem: await goOn(answer) };
-}
+});
 
 /** The one shown click of the demo; does nothing where the application does not serve the demo. */
 export async function enterDemo(): Promise<void> {
@@ -59,11 +61,11 @@ export async function enterDemo(): Promise<void> {
   );
 }
 
-export async function codeAction(_: CodeState, form: FormData): Promise<CodeState> {
+export const codeAction = takingForm(async (_: CodeState, form): Promise<CodeState> => {
   const code = String(form.get('code') ?? '').slice(0, 100);
   const step = (await presentStep()) ?? '';
   return { code, problem: await goOn(await signInByCode(step, code, await origin(), await present())) };
-}
+});
 
 /** What the browser needs to sign in by a passkey; as the second step where a sign-in is at one. */
 export async function askPasskeyAction(
@@ -76,21 +78,24 @@ export async function askPasskeyAction(
   return askPasskey(site, { firmId: seen.firm_id, userId: seen.user_id });
 }
 
-export async function passkeyAction(
-  second: boolean,
-  step: string,
-  response: AuthenticationResponseJSON,
-): Promise<{ problem: string }> {
-  const given = {
-    site: await ownAddress(),
-    step: String(step),
-    second: second ? ((await presentStep()) ?? '') : undefined,
-    response,
-  };
-  return { problem: await goOn(await signInByPasskey(given, await origin(), await present())) };
-}
+export const passkeyAction = taking(
+  [
+    z.boolean(),
+    ID,
+    z.custom<AuthenticationResponseJSON>((response) => typeof response === 'object' && response !== null),
+  ],
+  async (second, step, response): Promise<{ problem: string }> => {
+    const given = {
+      site: await ownAddress(),
+      step,
+      second: second ? ((await presentStep()) ?? '') : undefined,
+      response,
+    };
+    return { problem: await goOn(await signInByPasskey(given, await origin(), await present())) };
+  },
+);
 
-export async function forgottenAction(_: ForgottenState, form: FormData): Promise<ForgottenState> {
+export const forgottenAction = takingForm(async (_: ForgottenState, form): Promise<ForgottenState> => {
   const email = String(form.get('email') ?? '');
   const send = mailer();
   if (!send) return { email, problem: 'This server sends no mail; ask the owner of your firm for a link.' };
@@ -100,4 +105,4 @@ export async function forgottenAction(_: ForgottenState, form: FormData): Promis
     email,
     told: 'If there is an account with this address, a link is on its way to it. It works once, within an hour.',
   };
-}
+});

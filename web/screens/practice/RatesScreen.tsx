@@ -26,7 +26,7 @@ import { PracticeBar } from './PracticeBar';
 export interface TypedRates {
   currency: string;
   prices: Partial<Record<ResourceKey, string>>;
-  measure: Rates['measure'];
+  measure?: Rates['measure'];
   taxName: string;
   taxPercent: string;
   closed: ClosedSeason[];

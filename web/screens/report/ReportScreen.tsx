@@ -17,7 +17,7 @@ import { useShortened } from './useShortened';
 
 export type SaveAnswer =
   | { ok: true; id: string; version: number }
-  | { ok: false; problem?: string; theirs?: ReportHead };
+  | { ok?: false; problem?: string; theirs?: ReportHead };
 
 /** What a draft may be taken out as, beside PDF. */
 const FILES = [

@@ -50,7 +50,7 @@ export function WalkScreen(props: {
   /** Who that is, for what is kept on the phone. */
   person: string;
   mayMeasure: boolean;
-  begin: () => Promise<void>;
+  begin: () => Promise<unknown>;
 }) {
   const { page, mayMeasure, begin: beginRound } = props;
   const today = useToday(props.today);

@@ -1,8 +1,5 @@
 import type { NextRequest } from 'next/server';
-import { Busy } from '../fairQueue';
-import { TooLong } from '../beside';
-import { StoreAway } from '../pictures/bucket';
-import { refusalOf } from '../database/refusals';
+import { knownOf } from '../known';
 import type { Db } from '../database/transaction';
 import { BYTES, tooLarge, type BodyKind } from '../../work/readers/limits';
 import { may, type Deed } from '../../protocol/roles';
@@ -38,16 +35,15 @@ export const refuse = (status: number, problem: string): never => {
 /** A plain word in place of a failure, wherever it is known what went wrong. */
 export function answerTo(error: unknown): Response {
   if (error instanceof Refused) return error.answer;
-  if (error instanceof Busy) return plain(429, error.message, { 'retry-after': '5' });
-  if (error instanceof TooLong) return plain(422, error.message);
-  if (error instanceof StoreAway) {
-    console.error(`pictures: ${error.why}`);
-    return plain(503, error.message, { 'retry-after': '30' });
-  }
   if (error instanceof DOMException && error.name === 'AbortError')
     return plain(499, 'The request was given up.');
-  const refusal = refusalOf(error);
-  if (refusal) return plain(refusal.status, refusal.problem);
+  const known = knownOf(error);
+  if (known)
+    return plain(
+      known.status,
+      known.problem,
+      known.after === undefined ? undefined : { 'retry-after': String(known.after) },
+    );
   console.error(error);
   return plain(500, 'This did not work; it has been noted. Try again.');
 }

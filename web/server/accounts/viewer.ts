@@ -3,7 +3,7 @@ import { redirect } from 'next/navigation';
 import type { Db } from '../database/transaction';
 import { PERSON_COOKIE } from '../../protocol/personCookie';
 import { may, type Deed } from '../../protocol/roles';
-import { refusalOf } from '../database/refusals';
+import { orKnown } from '../known';
 import type { Origin } from './attempts';
 import { asSession, isSecure, sessionCookie, sessionToken, type Viewer } from './session';
 
@@ -21,17 +21,13 @@ export async function signedIn<T>(work: Work<T>): Promise<T> {
 
 /** Runs a form's work when the person's role allows the deed; otherwise answers with a plain refusal. */
 export async function allowed<T>(deed: Deed, work: Work<T>): Promise<T | { problem: string }> {
-  try {
-    return await signedIn(async (db, viewer) =>
+  return orKnown(
+    signedIn<T | { problem: string }>(async (db, viewer) =>
       may(viewer.role, deed)
         ? work(db, viewer)
         : { problem: `Your role (${viewer.role}) does not allow this; ask the owner of ${viewer.firmName}.` },
-    );
-  } catch (error) {
-    const refusal = refusalOf(error);
-    if (!refusal) throw error;
-    return { problem: refusal.problem };
-  }
+    ),
+  );
 }
 
 /** Keeps a new session in a cookie; a device without units of its own takes the firm's. */

@@ -14,6 +14,8 @@ export const BYTES = {
   picture: 25 * MB,
   /** A piece of a photograph. */
   piece: 1 * MB,
+  /** What an action of a page is given; the framework takes a little more (`next.config.ts`). */
+  action: 2 * MB,
   /** Anything else: a few fields. */
   form: 100_000,
 } as const;

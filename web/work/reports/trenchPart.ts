@@ -7,6 +7,7 @@ import { trenchesKept } from '../tree/trenches';
 
 /** Points of a page, as the plan stands in the PDF. */
 const PLAN = { width: 515, height: 440 };
+
 /** What the report says of trenches that were laid out on the visit; undefined where none were. */
 export function trenchPart(source: ReportSource): ReportTrenches | undefined {
   const laidOut = trenchesKept(source);

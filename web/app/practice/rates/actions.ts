@@ -1,5 +1,6 @@
 'use server';
 
+import * as z from 'zod';
 import {
   currencyDigits,
   isCurrency,
@@ -12,15 +13,35 @@ import {
   type Rates,
 } from '@undrel/core/costing';
 import { isOperation, monthDayProblem, MOST_CLOSED, type ClosedSeason } from '@undrel/core/prescription';
+import type { OperationKey } from '@undrel/core/vocabulary';
 import { saveCosts } from '@/server/accounts/firm';
 import { allowed } from '@/server/accounts/viewer';
+import { taking, VERSION } from '@/server/taking';
 import type { RatesSaved, TypedRates } from '@/screens/practice/RatesScreen';
 
 /** Decimals of a tax in percent. */
 const TAX_DIGITS = 3;
 
+/** As it was typed: what each amount and day is, is read below, field by field. */
+const TYPED: z.ZodType<TypedRates> = z.object({
+  currency: z.string(),
+  prices: z.partialRecord(z.enum(RESOURCE_KEYS), z.string()),
+  measure: z.literal('us').optional(),
+  taxName: z.string(),
+  taxPercent: z.string(),
+  closed: z.array(
+    z.object({
+      why: z.string(),
+      from: z.string(),
+      to: z.string(),
+      genus: z.string().optional(),
+      operations: z.array(z.custom<OperationKey>((key) => typeof key === 'string')),
+    }),
+  ),
+});
+
 /** Saves what the firm charges and the seasons closed where it works; the first field that is wrong is named. */
-export async function saveRatesAction(typed: TypedRates, version: number): Promise<RatesSaved> {
+export const saveRatesAction = taking([TYPED, VERSION], async (typed, version): Promise<RatesSaved> => {
   const currency = String(typed.currency).trim().toUpperCase();
   if (!isCurrency(currency))
     return {
@@ -78,4 +99,4 @@ export async function saveRatesAction(typed: TypedRates, version: number): Promi
         'Someone else has changed the firm. What you typed is still here; open the page in a second tab to compare.',
     };
   return { version: saved.version };
-}
+});

@@ -1,12 +1,22 @@
 'use server';
 
 import { redirect } from 'next/navigation';
+import * as z from 'zod';
 import { allowed, signedIn } from '@/server/accounts/viewer';
 import { issueReport, saveWording } from '@/server/reports/reports';
 import { unitsOfDevice } from '@/server/accounts/device';
+import { ID, taking, VERSION } from '@/server/taking';
 import type { SaveAnswer } from '@/screens/report/ReportScreen';
 import { LEAVABLE, LENGTHS } from '@/protocol/lengths';
 import { WORDED_PARTS, type Wording } from '@/protocol/report';
+
+const DRAFT = z.object({
+  visitId: ID,
+  id: ID.optional(),
+  version: VERSION,
+  // Part by part it is looked at where it is kept.
+  wording: z.custom<Wording>((wording) => typeof wording === 'object' && wording !== null),
+});
 
 /** Of what is to be left out, what may be; undefined where nothing is. */
 function leaveOf(asked: Wording['leave']): Wording['leave'] {
@@ -17,12 +27,7 @@ function leaveOf(asked: Wording['leave']): Wording['leave'] {
   return left.length > 0 ? Object.fromEntries(left) : undefined;
 }
 
-export async function saveWordingAction(draft: {
-  visitId: string;
-  id: string | undefined;
-  version: number;
-  wording: Wording;
-}): Promise<SaveAnswer> {
+export const saveWordingAction = taking([DRAFT], async (draft): Promise<SaveAnswer> => {
   const wording: Wording = {};
   for (const { key, label } of WORDED_PARTS) {
     const text = draft.wording[key];
@@ -37,18 +42,17 @@ export async function saveWordingAction(draft: {
     saveWording(db, draft.visitId, draft.id, draft.version, wording),
   );
   return 'problem' in saved ? { ok: false, problem: saved.problem } : saved;
-}
+});
 
 /** Issues the report of a visit; `draftId` is the draft that was shown. */
-export async function issueAction(
-  treeId: string,
-  visitId: string,
-  draftId: string | undefined,
-): Promise<{ problem: string }> {
-  const system = await unitsOfDevice();
-  const person = await allowed('judge', async (_, viewer) => ({ viewer }));
-  if ('problem' in person) return { problem: person.problem! };
-  const done = await issueReport(signedIn, person.viewer, { treeId, visitId, draftId, system });
-  if ('problem' in done) return done;
-  redirect(`/reports/${done.id}`);
-}
+export const issueAction = taking(
+  [ID, ID, ID.optional()],
+  async (treeId, visitId, draftId): Promise<{ problem: string }> => {
+    const system = await unitsOfDevice();
+    const person = await allowed('judge', async (_, viewer) => ({ viewer }));
+    if ('problem' in person) return { problem: person.problem! };
+    const done = await issueReport(signedIn, person.viewer, { treeId, visitId, draftId, system });
+    if ('problem' in done) return done;
+    redirect(`/reports/${done.id}`);
+  },
+);

@@ -54,6 +54,38 @@ test('the scale of the plan is one: the stem is as wide as it was measured', () 
   expect((Math.max(...xs) - Math.min(...xs)) / plan().view.scale).toBeCloseTo(0.3, 2);
 });
 
+test('no name of a root stands where buttons stand over the plan, whichever way the root runs', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 0, max: 359 }), { minLength: 1, maxLength: 8 }),
+      fc.integer({ min: 0, max: 450 }),
+      fc.integer({ min: 0, max: 120 }),
+      (bearings, wide, high) => {
+        const roots = bearings.map((b, i) => ({
+          ...dig.roots[0]!,
+          label: `D${i}`,
+          points: [point(b, 0), point(b, 0.9)],
+        }));
+        const own = readDig({ stemDiameter: 0.3 }, { ...dig, roots });
+        const { shapes } = digPlanDrawing(
+          plan({
+            reading: own,
+            outline: own.outline,
+            paths: own.roots.map((r) => r.path),
+            there: own.roots.map(() => true),
+            arcs: [],
+            corner: { width: wide, height: high },
+          }),
+        );
+        for (const s of shapes)
+          if (s.as === 'text' && /^D\d/.test(s.text))
+            expect([s.text, s.at[0] < wide - 1 && s.at[1] < high - 1]).toEqual([s.text, false]);
+      },
+    ),
+    { numRuns: 40 },
+  );
+});
+
 test('a root that lies over another is drawn after it, and one that is gone is not drawn', () => {
   const texts = (p: DigPlan) =>
     digPlanDrawing(p).shapes.flatMap((s) => (s.as === 'text' && s.strong ? [s.text] : []));

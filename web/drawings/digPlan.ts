@@ -47,11 +47,16 @@ export interface DigPlan {
   compact: boolean;
   /** Whether the pit’s grid and rings are drawn. */
   bare?: boolean;
+  /** How much of the upper left corner is taken by what stands over it, pixels; without it the column of buttons of the dig. */
+  corner?: { width: number; height: number };
   /** A picture lies under it: roots and stem are lines, and it shows through. */
   seeThrough?: boolean;
 }
 
 const GRID_STEPS = { metric: [0.05, 0.1, 0.2, 0.5, 1, 2], us: [0.0762, 0.1524, 0.3048, 0.6096, 1.2192] };
+
+/** What the buttons over the plan of a dig take of its upper left corner, pixels. */
+const BUTTONS = { width: 60, height: 150 };
 
 /** Places of the plan on the drawing: north is up. */
 export const toDrawing =
@@ -291,7 +296,7 @@ export function digPlanDrawing(plan: DigPlan): Drawing {
 
   function names() {
     // North, scale and the buttons keep their corners.
-    if (!plan.bare) taken.push({ left: 0, top: 0, width: 60, height: 150 });
+    if (!plan.bare) taken.push({ left: 0, top: 0, ...(plan.corner ?? BUTTONS) });
     taken.push(
       { left: width - 58, top: 0, width: 58, height: 70 },
       { left: 0, top: height - 46, width: 210, height: 46 },

@@ -76,6 +76,11 @@ function LinkPlace(props: { link?: string; problem?: string; label: string; befo
   );
 }
 
+const UNITS = [
+  { key: 'metric', label: 'cm and m' },
+  { key: 'us', label: 'in and ft' },
+] as const;
+
 /** The firm's settings and people. */
 export function FirmScreen(props: {
   firm: FirmState;
@@ -105,48 +110,36 @@ export function FirmScreen(props: {
       <main className="p-4 lg:p-8 max-w-5xl space-y-8">
         <section>
           <h1>{firm.name}</h1>
-          <form action={saveFirm} key={firm.version} className="grid sm:grid-cols-3 gap-3 mt-3">
-            <label>
-              <span className="block text-sm">Name</span>
-              <input
-                className="w-full"
-                name="name"
-                required
-                maxLength={120}
-                defaultValue={firm.name}
-                disabled={!props.mayManage}
-              />
-            </label>
-            <FormSelect
-              label="Units on new devices"
-              name="units"
-              initial={firm.units}
-              disabled={!props.mayManage}
-              options={[
-                { key: 'metric', label: 'cm and m' },
-                { key: 'us', label: 'in and ft' },
-              ]}
-            />
-            <label>
-              <span className="block text-sm">Report numbers begin with</span>
-              <input
-                className="w-full num"
-                name="prefix"
-                required
-                maxLength={8}
-                defaultValue={firm.prefix}
-                disabled={!props.mayManage}
-              />
-            </label>
-            {props.mayManage && (
+          {props.mayManage ? (
+            <form action={saveFirm} key={firm.version} className="grid sm:grid-cols-3 gap-3 mt-3">
+              <label>
+                <span className="block text-sm">Name</span>
+                <input className="w-full" name="name" required maxLength={120} defaultValue={firm.name} />
+              </label>
+              <FormSelect label="Units on new devices" name="units" initial={firm.units} options={UNITS} />
+              <label>
+                <span className="block text-sm">Report numbers begin with</span>
+                <input
+                  className="w-full num"
+                  name="prefix"
+                  required
+                  maxLength={8}
+                  defaultValue={firm.prefix}
+                />
+              </label>
               <div className="sm:col-span-3 flex items-center gap-3">
                 <button className="act" disabled={savingFirm}>
                   Save
                 </button>
                 <Said problem={firm.problem} told={firm.told} className="flex-1" />
               </div>
-            )}
-          </form>
+            </form>
+          ) : (
+            <p className="mt-2">
+              New devices show {UNITS.find((u) => u.key === firm.units)?.label}; report numbers begin with{' '}
+              <span className="num">{firm.prefix}</span>. The owner may change that.
+            </p>
+          )}
         </section>
         <section>
           <h2>People</h2>

@@ -322,7 +322,7 @@ function Done(props: {
             />
           ))}
           <label className="flex-1 min-w-[14rem]">
-            <span className="block text-sm mb-0.5">What was different</span>
+            <span className="block text-sm">What was different</span>
             <input
               className="w-full"
               maxLength={2000}

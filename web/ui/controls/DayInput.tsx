@@ -37,7 +37,7 @@ export function DayInput(props: {
   };
   return (
     <div className={props.className}>
-      <label id={`${id}-label`} htmlFor={id} className="block text-sm mb-0.5">
+      <label id={`${id}-label`} htmlFor={id} className="block text-sm">
         {label}
       </label>
       <div className="flex">

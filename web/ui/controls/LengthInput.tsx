@@ -75,7 +75,7 @@ export function LengthInput(props: {
   };
   return (
     <div className={props.className}>
-      <label htmlFor={id} className={props.hideLabel ? 'sr-only' : 'block text-sm mb-0.5'}>
+      <label htmlFor={id} className={props.hideLabel ? 'sr-only' : 'block text-sm'}>
         {props.label}
         {!props.hideLabel && <span className="text-muted"> ({unit})</span>}
       </label>

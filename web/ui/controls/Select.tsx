@@ -74,7 +74,7 @@ export function Select<K extends string>({
   const id = useId();
   return (
     <label className={labelClass ?? 'block min-w-0'}>
-      <span id={id} className={hidden ? 'sr-only' : 'block text-sm mb-0.5'}>
+      <span id={id} className={hidden ? 'sr-only' : 'block text-sm'}>
         {label}
       </span>
       <PickList className="w-full" {...props} aria-labelledby={id} />

@@ -22,6 +22,8 @@ export interface Moment {
 }
 
 const COMPACT_BELOW = 420;
+/** Room about the choice of the time, pixels. */
+const MARGIN = 16;
 const FULL_CIRCLE = 360;
 
 /** The dig with the cuts of a stage, or as it will be some years on with and without them. */
@@ -38,6 +40,7 @@ export function CutPlanView(props: {
 }) {
   const { dig, reading, stem, tree, roots, moments, at, system } = props;
   const [box, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
+  const [over, taken] = useMeasured<HTMLDivElement>({ width: 420, height: 44 });
   const moment = moments[at] ?? moments[0]!;
   const grown = useMemo(() => grownDig(reading, moment.years, stem, moment.cuts), [reading, moment, stem]);
   const dbh = tree.dbh ?? tree.stemDiameter;
@@ -69,10 +72,11 @@ export function CutPlanView(props: {
         cuts,
         never,
         compact,
+        corner: { width: taken.width + MARGIN, height: taken.height + MARGIN },
       }),
     // `never` is made anew with roots.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [reading, grown, size, system, dbh, dig, cuts, roots, compact],
+    [reading, grown, size, system, dbh, dig, cuts, roots, compact, taken],
   );
   const gone = Object.entries(moment.cuts).filter(([, year]) => year <= moment.years);
   const title = `Plan of the roots, ${moment.label}: ${Math.round(100 * grown.share)}% of the bark is compressed${
@@ -81,32 +85,30 @@ export function CutPlanView(props: {
   return (
     <div ref={box} className="relative h-full w-full overflow-hidden bg-paper" data-testid="cut-plan">
       <DrawingSvg drawing={drawing} title={title} />
-      <label className="lg:hidden absolute left-2 top-2">
-        <span className="sr-only">When to check it</span>
-        <PickList
-          aria-label="Review the plan"
-          className="text-sm"
-          options={moments.map((m, i) => ({ key: String(i), label: m.label }))}
-          value={String(at)}
-          onChange={(i) => props.onAt(Number(i))}
-        />
-      </label>
-      <div
-        role="group"
-        aria-label="When to check it"
-        className="hidden lg:flex absolute left-3 right-16 top-2 flex-wrap gap-1.5"
-      >
-        {moments.map((m, i) => (
-          <button
-            key={m.label}
-            type="button"
-            aria-pressed={i === at}
-            className={`min-h-[44px] px-3 border border-muted text-sm ${i === at ? 'bg-ink text-sheet' : 'bg-sheet'}`}
-            onClick={() => props.onAt(i)}
-          >
-            {m.label}
-          </button>
-        ))}
+      <div ref={over} className="absolute left-2 lg:left-3 top-2 max-w-[calc(100%-76px)]">
+        <label className="lg:hidden">
+          <span className="sr-only">When to check it</span>
+          <PickList
+            aria-label="Review the plan"
+            className="text-sm"
+            options={moments.map((m, i) => ({ key: String(i), label: m.label }))}
+            value={String(at)}
+            onChange={(i) => props.onAt(Number(i))}
+          />
+        </label>
+        <div role="group" aria-label="When to check it" className="hidden lg:flex flex-wrap gap-1.5">
+          {moments.map((m, i) => (
+            <button
+              key={m.label}
+              type="button"
+              aria-pressed={i === at}
+              className={`min-h-[44px] px-3 border border-muted text-sm ${i === at ? 'bg-ink text-sheet' : 'bg-sheet'}`}
+              onClick={() => props.onAt(i)}
+            >
+              {m.label}
+            </button>
+          ))}
+        </div>
       </div>
     </div>
   );

@@ -15,7 +15,7 @@ export function Declination(props: {
   const wrong = read !== undefined && !(read >= -60 && read <= 60);
   return (
     <label className="block">
-      <span className="block text-sm mb-0.5">Declination (° east)</span>
+      <span className="block text-sm">Declination (° east)</span>
       <NotedInput
         note={wrong && `Declination: “${typed}”; allowed are -60 to 60 degrees.`}
         className="num w-full text-right"

@@ -116,7 +116,7 @@ export function PicturesUnder({
               onChange={(depth) => onChange({ ...choice, depth })}
             />
             <div>
-              <span className="block text-sm mb-0.5">Strength of the picture</span>
+              <span className="block text-sm">Strength of the picture</span>
               <Slider
                 label="Strength of the picture"
                 says={`${Math.round(100 * choice.strength)}%`}

@@ -81,7 +81,7 @@ export function RootEditor(props: {
     >
       <div className="grid grid-cols-[4.5rem_1fr_1fr] gap-2">
         <div>
-          <label htmlFor="root-label" className="block text-sm mb-0.5">
+          <label htmlFor="root-label" className="block text-sm">
             Label
           </label>
           <NotedInput
@@ -125,7 +125,7 @@ export function RootEditor(props: {
         )}
         {root.kind === 'competing' && root.start !== 'root' && (
           <label className="block">
-            <span className="block text-sm mb-0.5">Belongs to</span>
+            <span className="block text-sm">Belongs to</span>
             <input
               className="w-full"
               maxLength={80}

@@ -77,7 +77,7 @@ export function RootMore({
         />
       </div>
       <label className="block mt-2">
-        <span className="block text-sm mb-0.5">Note</span>
+        <span className="block text-sm">Note</span>
         <textarea
           className="w-full"
           rows={2}

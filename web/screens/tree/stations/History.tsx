@@ -69,7 +69,7 @@ export function History(props: StationProps) {
           {speciesSays(tree.species, props.house.species)}.
         </p>
         <div>
-          <label htmlFor="planted" className="block text-sm mb-0.5">
+          <label htmlFor="planted" className="block text-sm">
             Year planted
           </label>
           <NotedInput
@@ -233,7 +233,7 @@ function Text(props: {
   const [typed, setTyped] = useState<string | undefined>(undefined);
   return (
     <label className="block">
-      <span className="block text-sm mb-0.5">{props.label}</span>
+      <span className="block text-sm">{props.label}</span>
       <input
         className="w-full"
         type="text"

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
+import type { CaseFile } from '@undrel/core/format';
 import { enterDemo, saved } from './enter';
 import { KEY, POINTING, THOUGHT } from './keystrokes';
 import { choose } from './choose';
@@ -298,4 +299,45 @@ test('the plan is moved by wheel and keys; a double click inserts, split and joi
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(handles).toHaveCount(count);
   await saved(page);
+});
+
+test('a dig too large for the server is worked out on the device that opens it: the page waits for no figures', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  const headers = { 'sec-fetch-site': 'same-origin', 'content-type': 'application/json' };
+  const usual = (await (await page.request.get('/api/trees/sable-katsura-14/case')).json()) as CaseFile;
+  const visits = usual.visits.map((visit) => ({
+    ...visit,
+    ...(visit.dig && {
+      dig: {
+        ...visit.dig,
+        // As a scanner gives them: round the stem, point by point.
+        roots: Array.from({ length: 60 }, (_, i) => ({
+          label: `S${i}`,
+          kind: 'structural',
+          start: 'stem',
+          points: Array.from({ length: 20 }, (_p, k) => ({
+            bearing: 6 * i,
+            distance: 0.04 * k,
+            depth: 0.1,
+            diameter: 0.03,
+          })),
+        })),
+      },
+    }),
+  }));
+  const sent = await page.request.post('/api/properties/sable-row/cases', {
+    data: JSON.stringify({ ...usual, tree: { ...usual.tree, label: 'Scanned tree' }, visits }),
+    headers,
+  });
+  expect([sent.status(), await sent.text()]).toEqual([200, expect.stringContaining('Scanned tree imported')]);
+  const hits = (await (await page.request.get('/api/search?q=Scanned')).json()) as { href: string }[];
+  const address = hits.map((h) => h.href).find((href) => href.startsWith('/trees/'))!;
+  const given = async (path: string) =>
+    /\\"glance\\":(\\"\$undefined|\{)/.exec(await (await page.request.get(path)).text())?.[1];
+  expect(await given('/trees/sable-katsura-14?station=dig')).toBe('{');
+  expect(await given(`${address}?station=dig`)).toBe('\\"$undefined');
+  await page.goto(`${address}?station=dig`);
+  await expect(page.getByRole('button', { name: 'Root S59', exact: true })).toBeAttached();
 });

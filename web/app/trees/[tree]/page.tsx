@@ -41,14 +41,15 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function TreePage({ params, searchParams }: Props) {
   const { viewer, loaded, places, reference, referenceGround } = await open((await params).tree);
   if (!loaded) notFound();
-  // A case too large to be worked out here is shown without its figures at a glance.
-  const glance = await tried(beside('glance', loaded, viewer));
+  // A large dig is worked out on the device that opens it: the page waits for nothing.
+  const large = holdsLargeDig(loaded.items);
+  const glance = large ? undefined : await tried(beside('glance', loaded, viewer));
   return (
-    <OnDevice when={holdsLargeDig(loaded.items)}>
+    <OnDevice when={large}>
       <TreeScreen
         {...loaded}
         items={JSON.stringify(loaded.items)}
-        glance={'value' in glance ? glance.value : undefined}
+        glance={glance && 'value' in glance ? glance.value : undefined}
         places={places}
         reference={reference}
         referenceGround={referenceGround}

@@ -40,14 +40,27 @@ interface Running {
 }
 
 // Kept by the process, so that a module that is loaded twice shares its threads.
-const shared = globalThis as typeof globalThis & { undrelLanes?: Partial<Record<Lane, Running>> };
+const shared = globalThis as typeof globalThis & {
+  undrelLanes?: Partial<Record<Lane, Running>>;
+  undrelServes?: true;
+};
+
+/**
+ * Has both threads of pages stand ready from now on, each warmed before it is asked: who comes while one is busy, or was
+ * ended, does not wait for another to begin.
+ */
+export function keepReady(): void {
+  shared.undrelServes = true;
+}
 
 function running(lane: Lane): Running {
   const lanes = (shared.undrelLanes ??= {});
+  const ready = shared.undrelServes === true && lane === 'page';
   return (lanes[lane] ??= {
     pool: new Piscina({
       filename: projectFile('web', 'dist', 'work.mjs'),
-      minThreads: 1,
+      minThreads: ready ? LANES[lane].atOnce : 1,
+      workerData: { ready },
       maxThreads: LANES[lane].atOnce,
       idleTimeout: 60_000,
       resourceLimits: { maxOldGenerationSizeMb: LANES[lane].megabytes },

@@ -1,6 +1,6 @@
 import { LANGUAGES } from '../../language/languages';
 import { LENGTHS } from '../../protocol/lengths';
-import { ALONE, beside } from '../beside';
+import { ALONE, beside, keepReady } from '../beside';
 import { reportDocument, reportPdf } from './setDocument';
 
 /**
@@ -8,6 +8,7 @@ import { reportDocument, reportPdf } from './setDocument';
  * it.
  */
 export async function readyForWork(): Promise<void> {
+  keepReady();
   const content = await beside('readyForPages', undefined, ALONE);
   for (const length of LENGTHS)
     for (const language of LANGUAGES)

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { enterDemo } from './enter';
+import { choose } from './choose';
+import { enterDemo, signIn } from './enter';
 
 test('a list on the desk is used by keys alone, keeps its place and width, and says what is chosen', async ({
   page,
@@ -50,10 +51,23 @@ test.describe('on a phone', () => {
   });
 });
 
-test('a form that is sent as it stands sends what a list of the desk says', async ({ page }) => {
+test('a form that is sent as it stands sends what a list of the desk says; who may not change it reads it', async ({
+  page,
+}) => {
   await enterDemo(page);
+  await page.goto('/firm');
+  await expect(page.getByText('New devices show cm and m; report numbers begin with QTA.')).toBeVisible();
+  await expect(page.getByRole('textbox')).toHaveCount(0);
+  await page.context().clearCookies();
+  await signIn(page, 'owner');
+  await page.waitForURL('**/grounds');
   await page.goto('/firm');
   const units = page.getByRole('combobox', { name: 'Units on new devices' });
   await expect(units).toHaveText('cm and m');
   await expect(page.locator('input[name="units"]')).toHaveValue('metric');
+  await choose(units, 'in and ft');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved.', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(units).toHaveText('in and ft');
 });

@@ -60,14 +60,23 @@ test('what is wrong with a value is said where the code for saying it can no lon
   await expect(page.getByRole('alert').filter({ hasText: 'Was 30 cm meant?' })).toBeVisible();
   await cell.fill('30');
   await saved(page);
-  // A working gives its formula, and the search says what it needs.
-  await page
-    .getByRole('button', { name: /: show the working$/ })
-    .first()
-    .click();
-  await expect(page.getByRole('note')).toBeVisible();
+  // A working gives its formula, and the search says what it needs: over the page, and nothing moves for it.
+  const number = page.getByRole('button', { name: /: show the working$/ });
+  const next = page.getByRole('button', { name: 'Probe next' });
+  const below = () =>
+    number.first().evaluate((el) => {
+      const { bottom } = el.closest('dl')!.parentElement!.getBoundingClientRect();
+      return bottom - el.getBoundingClientRect().top;
+    });
+  const before = [await below(), (await next.boundingBox())!.y];
+  await number.first().click();
+  const working = page.getByRole('note', { name: /^Working of / });
+  await expect(working).toBeVisible();
+  expect([await below(), (await next.boundingBox())!.y]).toEqual(before);
+  await working.getByRole('button', { name: 'Close' }).click();
+  await expect(working).toBeHidden();
   await page.keyboard.press('/');
-  const find = page.getByRole('alertdialog', { name: 'Find' });
+  const find = page.getByRole('note', { name: 'Find' });
   await expect(find).toContainText('it needs signal once');
   await find.getByRole('button', { name: 'Close' }).click();
   await expect(find).toBeHidden();

@@ -22,10 +22,19 @@ export function knownOf(error: unknown): Known | undefined {
   return refusalOf(error);
 }
 
-/** Work, or in words why there is nothing of it. Any other failure goes on. */
-export const orKnown = <T>(work: Promise<T>): Promise<T | { problem: string }> =>
-  work.catch((error: unknown) => {
-    const known = knownOf(error);
-    if (!known) throw error;
-    return { problem: known.problem };
-  });
+/** Work: what came of it, or in words why there is nothing of it. Any other failure goes on. */
+export const tried = <T>(work: Promise<T>): Promise<{ value: T } | { problem: string }> =>
+  work.then(
+    (value) => ({ value }),
+    (error: unknown) => {
+      const known = knownOf(error);
+      if (!known) throw error;
+      return { problem: known.problem };
+    },
+  );
+
+/** The same for work that answers with words of its own where it is refused. */
+export async function orKnown<T>(work: Promise<T>): Promise<T | { problem: string }> {
+  const made = await tried(work);
+  return 'value' in made ? made.value : made;
+}

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { knownOf, orKnown } from './known';
+import { orKnown, tried } from './known';
 
 /** Of whatever is stored; it stands in addresses as it is. */
 export const ID = z
@@ -45,12 +45,10 @@ function whole<S extends Shown>(state: S, form: FormData): S | undefined {
 }
 
 /** Where it is known why there is no answer, what was shown stays beside the words. */
-const said = <S extends Shown>(state: S, work: Promise<S>): Promise<S> =>
-  work.catch((error: unknown) => {
-    const known = knownOf(error);
-    if (!known) throw error;
-    return { ...state, problem: known.problem };
-  });
+async function said<S extends Shown>(state: S, work: Promise<S>): Promise<S> {
+  const made = await tried(work);
+  return 'value' in made ? made.value : { ...state, ...made };
+}
 
 /** The action of a form: it goes on from what the screen showed before. */
 export const takingForm =

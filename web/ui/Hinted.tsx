@@ -2,11 +2,15 @@
 
 import { useCallback, useRef, useState } from 'react';
 import type { Piece } from '@undrel/core/vocabulary';
-import { lateOver, type Opened } from './late';
+import { lateOver, PlainOver, type Opened } from './late';
 
 const Hint = lateOver<Opened & { term: string; means: string }>(
   () => import('./Hint').then((m) => m.Hint),
-  ({ means }) => <span role="note"> ({means})</span>,
+  ({ term, means, onClose }) => (
+    <PlainOver label={term} onClose={onClose}>
+      {means}
+    </PlainOver>
+  ),
 );
 
 /** A term with a hint of what it means, opened by a touch, a click or the keyboard. */

@@ -1,5 +1,5 @@
 import dynamic from 'next/dynamic';
-import { lazy, Suspense, useEffect, type ComponentType, type RefObject } from 'react';
+import { lazy, Suspense, useEffect, type ComponentType, type ReactNode, type RefObject } from 'react';
 
 /** Code that is fetched while a page is at rest, before anybody asks for it: with the signal gone it would not come any more. */
 const REST_MS = 2500;
@@ -47,6 +47,20 @@ function UntilHere({ at, onClose }: Opened) {
   }, [at, onClose]);
   return null;
 }
+
+/** Stands in the place of what opens over the page where its code cannot be had: over the page as well, so that nothing moves. */
+export const PlainOver = (props: { label: string; onClose: () => void; children: ReactNode }) => (
+  <span
+    role="note"
+    aria-label={props.label}
+    className="fixed z-50 inset-x-2 sm:left-auto sm:right-4 sm:w-[24rem] bottom-[88px] bg-sheet border-2 border-ink p-3 text-left text-base font-normal"
+  >
+    <span className="block">{props.children}</span>
+    <button type="button" className="link min-h-[44px]" onClick={props.onClose}>
+      Close
+    </button>
+  </span>
+);
 
 /** Like {@link late}, for what opens over the page: what comes late never comes up under a press meant for something else. */
 export function lateOver<P extends Opened>(

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
-import { lateOver, type Opened } from '../../ui/late';
+import { lateOver, PlainOver, type Opened } from '../../ui/late';
 import { DeviceState } from './DeviceState';
 import { usePreferences } from './preferences';
 import type { MenuEntry } from './menu';
@@ -13,16 +13,9 @@ import { THEME_WORDS, THEMES } from './themes';
 const Palette = lateOver<Opened>(
   () => import('./Palette').then((m) => m.Palette),
   ({ onClose }) => (
-    <div
-      role="alertdialog"
-      aria-label="Find"
-      className="fixed z-50 right-3 top-[52px] bg-sheet border-2 border-ink p-3"
-    >
-      <p className="wrong">The search is not on this device: it needs signal once.</p>
-      <button type="button" className="link min-h-[44px]" onClick={onClose}>
-        Close
-      </button>
-    </div>
+    <PlainOver label="Find" onClose={onClose}>
+      The search is not on this device: it needs signal once.
+    </PlainOver>
   ),
 );
 

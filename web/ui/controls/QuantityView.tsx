@@ -2,12 +2,16 @@
 
 import { useCallback, useRef, useState } from 'react';
 import { formatQuantity, type Quantity, type UnitSystem } from '@undrel/core/units';
-import { lateOver } from '../late';
+import { lateOver, PlainOver } from '../late';
 import type { WorkingProps } from './WorkingPopover';
 
 const Working = lateOver<WorkingProps>(
   () => import('./WorkingPopover').then((m) => m.WorkingPopover),
-  ({ quantity }) => <span role="note"> ({quantity.working.formula})</span>,
+  ({ quantity, onClose }) => (
+    <PlainOver label={`Working of ${quantity.name}`} onClose={onClose}>
+      {quantity.name}: {quantity.working.formula}
+    </PlainOver>
+  ),
 );
 
 /** A number that opens to its working. */

@@ -4,7 +4,7 @@ import { NotNow } from '@/screens/shell/NotNow';
 import { signedIn } from '@/server/accounts/viewer';
 import { today } from '@/server/cases/write';
 import { recordOfFirm } from '@/server/time/firmTime';
-import { tried } from '@/server/tried';
+import { tried } from '@/server/known';
 
 export const metadata: Metadata = { title: 'What worked' };
 

@@ -6,7 +6,7 @@ import { TreeScreen } from '@/screens/tree/TreeScreen';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { beside } from '@/server/beside';
-import { tried } from '@/server/tried';
+import { tried } from '@/server/known';
 import { OnDevice } from '@/ui/OnDevice';
 import { holdsLargeDig } from '@/protocol/heavy';
 import { loadCase } from '@/server/cases/load';

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { OrderScreen } from '@/screens/order/OrderScreen';
 import { NotNow } from '@/screens/shell/NotNow';
-import { tried } from '@/server/tried';
+import { tried } from '@/server/known';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';

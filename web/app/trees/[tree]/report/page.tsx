@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { ReportScreen } from '@/screens/report/ReportScreen';
 import { NotNow } from '@/screens/shell/NotNow';
-import { tried } from '@/server/tried';
+import { tried } from '@/server/known';
 import { withoutDrawings } from '@/protocol/report';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { may } from '@/protocol/roles';

@@ -9,7 +9,7 @@ import { beside } from '@/server/beside';
 import { yardsticks } from '@/server/cases/reference';
 import { today } from '@/server/cases/write';
 import { openDraft } from '@/server/reports/reports';
-import { tried } from '@/server/tried';
+import { tried } from '@/server/known';
 import { alignAction } from './actions';
 
 export const metadata: Metadata = { title: 'Through time' };

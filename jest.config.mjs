@@ -32,7 +32,7 @@ export default {
     {
       ...apart,
       displayName: 'server',
-      testMatch: ['<rootDir>/web/{server,work}/**/*.test.ts'],
+      testMatch: ['<rootDir>/web/{server,thread,work}/**/*.test.ts'],
       globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
     },
     { ...apart, displayName: 'scripts', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },

@@ -24,10 +24,11 @@ export class TooLong extends Error {
 /**
  * Two lanes beside the thread that answers requests: what a page or a file waits for, in turns by person, and documents
  * and plans, which take seconds, in turns by firm. Seconds and megabytes bound one piece of work, whatever it is given.
+ * `back` is how far its threads stand back for what answers requests, see `stepBack`.
  */
 const LANES = {
-  page: { atOnce: 2, each: 1, waiting: 60, seconds: 15, megabytes: 384 },
-  paper: { atOnce: 2, each: 1, waiting: 40, seconds: 120, megabytes: 640 },
+  page: { atOnce: 2, each: 1, waiting: 60, seconds: 15, megabytes: 384, back: 0 },
+  paper: { atOnce: 2, each: 1, waiting: 40, seconds: 120, megabytes: 640, back: 10 },
 } as const;
 type Lane = keyof typeof LANES;
 
@@ -60,7 +61,7 @@ function running(lane: Lane): Running {
     pool: new Piscina({
       filename: projectFile('web', 'dist', 'work.mjs'),
       minThreads: ready ? LANES[lane].atOnce : 1,
-      workerData: { ready },
+      workerData: { ready, back: LANES[lane].back },
       maxThreads: LANES[lane].atOnce,
       idleTimeout: 60_000,
       resourceLimits: { maxOldGenerationSizeMb: LANES[lane].megabytes },

@@ -168,23 +168,23 @@ function grouped(is: (i: number, j: number) => boolean, columns: number, rows: n
   return groups;
 }
 
-/**
- * The colour of leaves that lie on the leaf sheet: light is evened by the paper and balanced by the grey patches, leaves are
- * told from paper, and each is looked at away from its edge.
- *
- * @param plane of the sheet, from its markers
- * @returns in words, why the picture tells no colour
- */
-export function leafColourOf(raster: Raster, plane: CardPlane): LeafColour | { problem: string } {
-  if (!plane.cards.some((c) => c.id === LEAF_SHEET.ids[0]))
+type Look = (x: number, y: number) => Rgb | undefined;
+type Problem = { problem: string };
+
+/** The sheet as it lies in a picture, by its own axes; in words, why it cannot be told. */
+function sheetOf(
+  raster: Raster,
+  plane: CardPlane,
+): { look: Look; paper: (x: number, y: number) => Rgb } | Problem {
+  const sheet = plane.cards.find((c) => c.id === LEAF_SHEET.ids[0]);
+  if (!sheet)
     return {
       problem: 'The leaf sheet is not found in this picture. Lay the leaves on it, its four corners in view.',
     };
-  const sheet = plane.cards.find((c) => c.id === LEAF_SHEET.ids[0])!;
   const angle = (sheet.turned * Math.PI) / 180;
   const [s, c] = [Math.sin(angle), Math.cos(angle)];
   const onPlane = looker(raster, plane);
-  const look = (x: number, y: number) => onPlane(sheet.at[0] + c * x - s * y, sheet.at[1] + s * x + c * y);
+  const look: Look = (x, y) => onPlane(sheet.at[0] + c * x - s * y, sheet.at[1] + s * x + c * y);
   const paper = paperOf(look);
   if (!paper)
     return {
@@ -192,15 +192,26 @@ export function leafColourOf(raster: Raster, plane: CardPlane): LeafColour | { p
         'A part of the leaf sheet is outside the picture. Take it again with all four corners in view.',
     };
   const corners = [-1, 1].flatMap((a) => [-1, 1].map((b) => paper(a * 0.085, b * 0.12)));
+  const problem = lightProblem(corners);
+  return problem ? { problem } : { look, paper };
+}
+
+/** What is wrong with the light on the corners of the sheet. */
+function lightProblem(corners: readonly Rgb[]): string | undefined {
   const bright = corners.map(([r, g, b]) => (r + g + b) / 3);
   if (Math.max(...bright) / Math.max(1, Math.min(...bright)) > UNEVEN)
-    return {
-      problem: 'Light on the sheet is uneven: a part of it is in shade. Take it again in even shade.',
-    };
+    return 'Light on the sheet is uneven: a part of it is in shade. Take it again in even shade.';
   if (Math.max(...corners.flat()) > BURNT)
-    return { problem: 'The paper is burnt out: too much light. Take it again in shade, without flash.' };
+    return 'The paper is burnt out: too much light. Take it again in shade, without flash.';
   if (Math.min(...corners.flat()) < DARK)
-    return { problem: 'The picture is too dark to tell colours. Take it again in more light.' };
+    return 'The picture is too dark to tell colours. Take it again in more light.';
+  return undefined;
+}
+
+type Balance = (x: number, y: number, seen: Rgb) => Rgb;
+
+/** Evens light by the paper and balances it by the grey patches. */
+function balanceBy(look: Look, paper: (x: number, y: number) => Rgb): { balanced: Balance } | Problem {
   const greys = GREYS.map(({ at, colour }) => ({
     seen: patch(look, at, PATCH_SIDE * 0.6),
     paper: paper(...at),
@@ -208,9 +219,6 @@ export function leafColourOf(raster: Raster, plane: CardPlane): LeafColour | { p
   }));
   if (greys.some((g) => !g.seen))
     return { problem: 'The grey patches are not in view. Take it again with the whole sheet.' };
-  const tones = [0, 1, 2].map((k) =>
-    toneThrough(greys.map((g) => [g.seen![k]! / g.paper[k]!, g.printed / 255] as const)),
-  );
   const rising = greys.every(
     (g, i) => i === 0 || g.seen![1] / g.paper[1] > greys[i - 1]!.seen![1] / greys[i - 1]!.paper[1],
   );
@@ -219,12 +227,21 @@ export function leafColourOf(raster: Raster, plane: CardPlane): LeafColour | { p
       problem:
         'The grey patches do not rise from dark to light: something lies over them, or they mirror the sky. Take it again.',
     };
-  const balanced = (x: number, y: number, seen: Rgb): Rgb => {
-    const white = paper(x, y);
-    return [0, 1, 2].map(
-      (k) => 255 * Math.min(1, Math.max(0, tones[k]!(seen[k]! / white[k]!))),
-    ) as unknown as Rgb;
+  const tones = [0, 1, 2].map((k) =>
+    toneThrough(greys.map((g) => [g.seen![k]! / g.paper[k]!, g.printed / 255] as const)),
+  );
+  return {
+    balanced: (x, y, seen) => {
+      const white = paper(x, y);
+      return [0, 1, 2].map(
+        (k) => 255 * Math.min(1, Math.max(0, tones[k]!(seen[k]! / white[k]!))),
+      ) as unknown as Rgb;
+    },
   };
+}
+
+/** How far the green patches come out from what was printed, in index; in words, where colours cannot be trusted. */
+function untrueBy(look: Look, balanced: Balance): { untrue: number } | Problem {
   const proofs = COLOURS.map(({ at, colour }) => {
     const seen = patch(look, at, PATCH_SIDE * 0.6);
     return seen && { is: balanced(...at, seen), printed: colour };
@@ -237,28 +254,41 @@ export function leafColourOf(raster: Raster, plane: CardPlane): LeafColour | { p
       problem: `The colour patches come out ${Math.round(middle([...off]))} of 255 off after balance; at most ${UNTRUE} are allowed. The light is coloured, or the sheet was printed poorly.`,
     };
   const greens = proofs.filter((p) => p && hsb(p.printed).hue > 60 && hsb(p.printed).hue < 180);
-  const untrue = Math.sqrt(
-    greens.reduce((sum, p) => sum + (darkGreen(p!.is) - darkGreen(p!.printed)) ** 2, 0) /
-      Math.max(1, greens.length),
-  );
+  return {
+    untrue: Math.sqrt(
+      greens.reduce((sum, p) => sum + (darkGreen(p!.is) - darkGreen(p!.printed)) ** 2, 0) /
+        Math.max(1, greens.length),
+    ),
+  };
+}
+
+/** What is leaf and not paper. */
+function isLeafy(colour: Rgb): boolean {
+  const { hue, saturation, brightness } = hsb(colour);
+  return saturation >= LEAF.saturation && hue >= LEAF.from && hue <= LEAF.to && brightness <= LEAF.brightness;
+}
+
+/** The leaves on the field of the sheet: the index of each, and by how much its veins differ. */
+function leavesOn(look: Look, balanced: Balance) {
   const [columns, rows] = [Math.round((2 * FIELD.across) / GRID), Math.round((2 * FIELD.along) / GRID)];
+  const placeOf = (i: number, j: number): Point => [
+    (i + 0.5) * GRID - FIELD.across,
+    (j + 0.5) * GRID - FIELD.along,
+  ];
   const colours: (Rgb | undefined)[] = [];
   for (let j = 0; j < rows; j++)
     for (let i = 0; i < columns; i++) {
-      const [x, y] = [(i + 0.5) * GRID - FIELD.across, (j + 0.5) * GRID - FIELD.along];
+      const [x, y] = placeOf(i, j);
       const seen = look(x, y);
       const colour = seen && balanced(x, y, seen);
-      const { hue, saturation, brightness } = hsb(colour ?? [255, 255, 255]);
-      const leaf =
-        saturation >= LEAF.saturation && hue >= LEAF.from && hue <= LEAF.to && brightness <= LEAF.brightness;
-      colours.push(leaf ? colour : undefined);
+      colours.push(colour && isLeafy(colour) ? colour : undefined);
     }
   const indexAt = (x: number, y: number) => {
     const seen = look(x, y);
     return seen && darkGreen(balanced(x, y, seen));
   };
   const isLeaf = (i: number, j: number) => colours[j * columns + i] !== undefined;
-  const leaves = grouped(isLeaf, columns, rows).flatMap((group) => {
+  return grouped(isLeaf, columns, rows).flatMap((group) => {
     if (group.length * GRID ** 2 < LEAST_LEAF) return [];
     const inside = group.filter(([i, j]) =>
       [-EDGE, EDGE].every(
@@ -267,14 +297,28 @@ export function leafColourOf(raster: Raster, plane: CardPlane): LeafColour | { p
       ),
     );
     if (inside.length < 20) return [];
-    const places = inside.map(([i, j]): Point => [
-      (i + 0.5) * GRID - FIELD.across,
-      (j + 0.5) * GRID - FIELD.along,
-    ]);
+    const places = inside.map(([i, j]) => placeOf(i, j));
     const mean =
       inside.reduce((sum, [i, j]) => sum + darkGreen(colours[j * columns + i]!), 0) / inside.length;
     return [{ mean, veins: veinContrast(places, indexAt) }];
   });
+}
+
+/**
+ * The colour of leaves that lie on the leaf sheet: light is evened by the paper and balanced by the grey patches, leaves are
+ * told from paper, and each is looked at away from its edge.
+ *
+ * @param plane of the sheet, from its markers
+ * @returns in words, why the picture tells no colour
+ */
+export function leafColourOf(raster: Raster, plane: CardPlane): LeafColour | Problem {
+  const sheet = sheetOf(raster, plane);
+  if ('problem' in sheet) return sheet;
+  const light = balanceBy(sheet.look, sheet.paper);
+  if ('problem' in light) return light;
+  const proof = untrueBy(sheet.look, light.balanced);
+  if ('problem' in proof) return proof;
+  const leaves = leavesOn(sheet.look, light.balanced);
   if (leaves.length < LEAST_LEAVES)
     return {
       problem: `Leaves found: ${leaves.length}; at least ${LEAST_LEAVES} are needed, and five are better. Lay them flat on the white, none over another.`,
@@ -285,7 +329,7 @@ export function leafColourOf(raster: Raster, plane: CardPlane): LeafColour | { p
     index,
     spread,
     leaves: leaves.length,
-    error: Math.hypot(spread / Math.sqrt(leaves.length), untrue),
+    error: Math.hypot(spread / Math.sqrt(leaves.length), proof.untrue),
     veins: { index: contrast.mean, error: contrast.spread / Math.sqrt(leaves.length) },
   };
 }

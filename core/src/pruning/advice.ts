@@ -129,6 +129,37 @@ export function proposalFor(all: PruningCase): Proposed {
   return { problem, chosen: agreed ? chosenBy(problem, agreed) : propose(problem) };
 }
 
+/** What is said before any of it is cut. */
+function cautionsOf(
+  { gentle, limits }: CutProblem,
+  reading: DigReading,
+  roots: readonly RootAdvice[],
+): string[] {
+  const measured = new Set(reading.roots.flatMap(({ root, area }) => (area === undefined ? [] : root.label)));
+  const near = roots.filter(
+    ({ label, cuts }) =>
+      measured.has(label) &&
+      cuts.some(
+        (c) => (c.timesDbh ?? Infinity) < LIMITS.cutNearStemDbh.value && c.diameter > LIMITS.rootLarge.value,
+      ),
+  );
+  return [
+    ...(gentle
+      ? [
+          `${gentle.replace(/^an? /, (a) => (a === 'an ' ? 'An ' : 'A '))}: ${percent(limits.stageLoss)} a season instead of the usual share.`,
+        ]
+      : []),
+    ...(reading.share >= LIMITS.girdleBeyondPruning.value
+      ? ['Half of the bark or more is compressed: usually beyond simple pruning; show the owner the choices.']
+      : []),
+    ...(near.length > 0
+      ? [
+          `Cuts of thick roots nearer than 3 x DBH (${near.map((n) => n.label).join(', ')}): have the stability assessed first.`,
+        ]
+      : []),
+  ];
+}
+
 /**
  * Advice for every root of a dig: the cut plan that was agreed, else the proposal of the same plan ({@link propose}), root
  * by root, with what each does today. A root that goes but was not looked at closely is looked at first. The consultant
@@ -177,42 +208,15 @@ export function adviseRoots(
       leaveIn: goes && !unseen && root.root.contact === 'embedded' ? betweenCuts(root, cuts) : 0,
     };
   });
-  const near = roots
-    .flatMap((r) =>
-      r.cuts.map((c) => ({ label: r.label, root: reading.roots.find((x) => x.root.label === r.label)!, c })),
-    )
-    .filter(
-      ({ root, c }) =>
-        root.area !== undefined &&
-        (c.timesDbh ?? Infinity) < LIMITS.cutNearStemDbh.value &&
-        c.diameter > LIMITS.rootLarge.value,
-    );
-  const { gentle, limits } = problem;
   return {
     roots,
     lossNow: roots.reduce(
       (sum, r, i) => (r.decision === 'cut now' ? sum + problem.candidates[i]!.area : sum),
       0,
     ),
-    lossLimit: limits.stageLoss,
+    lossLimit: problem.limits.stageLoss,
     schools: problem.schools,
-    cautions: [
-      ...(gentle
-        ? [
-            `${gentle.replace(/^an? /, (a) => (a === 'an ' ? 'An ' : 'A '))}: ${percent(limits.stageLoss)} a season instead of the usual share.`,
-          ]
-        : []),
-      ...(reading.share >= LIMITS.girdleBeyondPruning.value
-        ? [
-            'Half of the bark or more is compressed: usually beyond simple pruning; show the owner the choices.',
-          ]
-        : []),
-      ...(near.length > 0
-        ? [
-            `Cuts of thick roots nearer than 3 x DBH (${[...new Set(near.map((n) => n.label))].join(', ')}): have the stability assessed first.`,
-          ]
-        : []),
-    ],
+    cautions: cautionsOf(problem, reading, roots),
   };
 }
 

@@ -155,49 +155,50 @@ const NEXT: Record<Answer, string> = {
   untold: 'Measure shoots, density and leaves now: the next stage waits for it.',
 };
 
-/**
- * Did it work? The last treatment of a tree against what was measured before and after it, beside a reference tree where
- * there is one; undefined where nothing was done that a crown would show.
- *
- * @param known the cause that is most likely now, for a tree that does not answer; and the day on which mulch was found
- *   on the bark again since, where nobody pulled it back
- */
-export function recoveryOf(
-  visits: readonly Visit[],
-  house: House,
+/** What was measured before and after a treatment. */
+interface Measured {
+  readings: AnswerReading[];
+  colour: ColourAnswer | undefined;
+  years: ShootYear[];
+  /** Year of the work, and first whose shoots grew after it. */
+  year: number;
+  first: number;
+}
+
+/** @param on day of the treatment @param known visits until today, oldest first */
+function measuredSince(
+  known: readonly Visit[],
+  on: string,
   today: string,
-  yardstick?: Yardstick,
-  { instead, coneBack }: { instead?: string | undefined; coneBack?: string | undefined } = {},
-): Recovery | undefined {
-  const known = [...visits].filter((v) => v.date <= today).sort((a, b) => a.date.localeCompare(b.date));
-  const works = treatmentOf(known, today);
-  if (works.length === 0) return undefined;
-  const on = works[0]!.on;
-  const effects = works.map((w) => effectOf(w.operation)!);
+  house: House,
+  fit: Yardstick | undefined,
+): Measured {
   const year = Number(on.slice(0, 4));
   const { south } = climateOf(house.weather);
   // Shoots of a year grow in its spring: work before them counts for that year, in the north.
   const first = !south && on.slice(5, 7) < '04' ? year : year + 1;
-  const shows = [
-    Math.min(...effects.map((e) => year + e.seasons[0])),
-    Math.max(...works.map((w) => Number(w.on.slice(0, 4)) + effectOf(w.operation)!.seasons[1])),
-  ] as const;
-  const treated = yardstick?.treated !== undefined && yardstick.treated <= today;
-  const fit = treated ? undefined : yardstick;
+  // Of a crown nothing shows in the season of the work itself.
+  const since = `${first}-${south ? '01' : '05'}-01`;
   const years = shootYears(known, today, fit);
   const looks = known.flatMap((v) => crownLook(v) ?? []);
   const shoots = shootsAnswer(years, year - 1, first);
-  // Of a crown nothing shows in the season of the work itself.
-  const since = `${first}-${south ? '01' : '05'}-01`;
   const girth = girthAnswer(looks, on, fit);
-  const readings = [
-    ...(shoots ? [shoots] : []),
-    ...looksAnswer(looks, on, since, fit),
-    ...(girth ? [girth] : []),
-  ];
-  const colour = colourAnswer(known, on, since);
-  const before = Math.max(...effects.map((e) => e.chance));
-  const now = Number(today.slice(0, 4));
+  return {
+    readings: [...(shoots ? [shoots] : []), ...looksAnswer(looks, on, since, fit), ...(girth ? [girth] : [])],
+    colour: colourAnswer(known, on, since),
+    years,
+    year,
+    first,
+  };
+}
+
+/** How a tree stands by what was measured, and the chance that it recovers. @param now year of today */
+function answerBy(
+  { readings, colour }: Measured,
+  before: number,
+  shows: Recovery['shows'],
+  now: number,
+): Pick<Recovery, 'answer' | 'chance'> {
   const past = now - shows[0] + 1;
   const shown = Math.max(0, Math.min(1, past / (shows[1] - shows[0] + 1)));
   const ratio = together(readings, colour, 1);
@@ -219,8 +220,66 @@ export function recoveryOf(
         : readings.length > 0 && measured <= NOT_ANSWERED
           ? 'unanswered'
           : 'untold';
-  const beside = fit?.label;
+  return { answer, chance };
+}
+
+/** What weakens an answer, and what would make it stronger. */
+function notesOf(
+  readings: readonly AnswerReading[],
+  coneBack: string | undefined,
+  treated: Yardstick | undefined,
+): string[] {
   const alone = readings.find((r) => !r.against);
+  return [
+    ...(coneBack
+      ? [`On ${coneBack} mulch lay on the bark again: until it is pulled back the work is undone.`]
+      : []),
+    ...(treated
+      ? [`${treated.label} was itself treated on ${treated.treated}: it is no yardstick and was left out.`]
+      : []),
+    ...(alone
+      ? [
+          `${alone.label} stand${alone.label.endsWith('s') ? '' : 's'} alone: without a reference tree read in the same seasons the band is ${alone.wider.toFixed(1)} times as wide, and a good year looks like an answer.`,
+        ]
+      : []),
+    ...(readings.length === 0
+      ? [
+          'Nothing of the crown was measured both before and after: shoots read back by their scars show both at once.',
+        ]
+      : []),
+  ];
+}
+
+/**
+ * Did it work? The last treatment of a tree against what was measured before and after it, beside a reference tree where
+ * there is one; undefined where nothing was done that a crown would show.
+ *
+ * @param known the cause that is most likely now, for a tree that does not answer; and the day on which mulch was found
+ *   on the bark again since, where nobody pulled it back
+ */
+export function recoveryOf(
+  visits: readonly Visit[],
+  house: House,
+  today: string,
+  yardstick?: Yardstick,
+  { instead, coneBack }: { instead?: string | undefined; coneBack?: string | undefined } = {},
+): Recovery | undefined {
+  const known = [...visits].filter((v) => v.date <= today).sort((a, b) => a.date.localeCompare(b.date));
+  const works = treatmentOf(known, today);
+  if (works.length === 0) return undefined;
+  const on = works[0]!.on;
+  const effects = works.map((w) => effectOf(w.operation)!);
+  const treated = yardstick?.treated !== undefined && yardstick.treated <= today;
+  const fit = treated ? undefined : yardstick;
+  const measured = measuredSince(known, on, today, house, fit);
+  const { readings, colour, years, year, first } = measured;
+  const shows = [
+    Math.min(...effects.map((e) => year + e.seasons[0])),
+    Math.max(...works.map((w) => Number(w.on.slice(0, 4)) + effectOf(w.operation)!.seasons[1])),
+  ] as const;
+  const before = Math.max(...effects.map((e) => e.chance));
+  const { answer, chance } = answerBy(measured, before, shows, Number(today.slice(0, 4)));
+  const beside = fit?.label;
   return {
     works,
     answer,
@@ -238,25 +297,6 @@ export function recoveryOf(
       : answer === 'unanswered' && instead
         ? `Drop what was planned on this cause, and reassess the tree; most likely now: ${inSentence(instead)}.`
         : NEXT[answer],
-    notes: [
-      ...(coneBack
-        ? [`On ${coneBack} mulch lay on the bark again: until it is pulled back the work is undone.`]
-        : []),
-      ...(treated
-        ? [
-            `${yardstick!.label} was itself treated on ${yardstick!.treated}: it is no yardstick and was left out.`,
-          ]
-        : []),
-      ...(alone
-        ? [
-            `${alone.label} stand${alone.label.endsWith('s') ? '' : 's'} alone: without a reference tree read in the same seasons the band is ${alone.wider.toFixed(1)} times as wide, and a good year looks like an answer.`,
-          ]
-        : []),
-      ...(readings.length === 0
-        ? [
-            'Nothing of the crown was measured both before and after: shoots read back by their scars show both at once.',
-          ]
-        : []),
-    ],
+    notes: notesOf(readings, coneBack, treated ? yardstick : undefined),
   };
 }

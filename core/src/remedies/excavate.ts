@@ -1,11 +1,15 @@
 import { amount, crewHours } from '../weighing/amounts';
 import { roundMean } from '../geometry';
+import type { Profile } from '../profile';
 import { longMark, shortMark } from '../units/marks';
+import type { Quantity } from '../units/quantity';
 import { bowl, belowGrade } from '../weighing/bowl';
 import { limit, used, type Situation, type Weighed } from '../weighing/operation';
 import { groundFall, outletOf, type Outlet } from '../weighing/drainage';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
+
+type Collar = NonNullable<Profile['collar']>;
 
 export type CollarTool = 'rake' | 'hand' | 'air' | 'water' | 'regrade';
 
@@ -55,37 +59,40 @@ const METHOD: Record<CollarTool, string[]> = {
   ],
 };
 
-/** Root collar excavation: quantities of the bowl, tool by depth, basin warning. */
-function weigh(s: Situation, { advice, why }: Ruled): Weighed {
-  const { collar, stemRadius } = s.profile;
-  const { collarDeep } = s.verdict.facts;
+const CAUTIONS = [
+  'Locate buried utilities before any digging; hand-dig near marks.',
+  'Have stability judged by a qualified person before roots are exposed; not in high wind or on saturated ground.',
+  'Air tool: eye, face and hearing protection, dust mask against silica, bystanders away, tool grounded, hose tied against whip.',
+  'Fence the open excavation.',
+  'Check permits for protected trees and the nesting season first. Local codes and licensed practice take precedence over this sheet.',
+];
+
+/** What becomes of the water in a bowl. */
+const OUTLET_WORDS: Record<Outlet['way'], string> = {
+  daylight: 'A drain to lower ground comes to the surface there.',
+  none: 'The ground falls no faster than a pipe: no drain comes to the surface. A sump, a wider regrade, or the tree raised.',
+  unknown:
+    'Measure the fall of the ground: a drain comes to the surface only where it falls faster than the pipe.',
+};
+
+/** What holds however deep the collar lies. */
+function atAnyDepth(s: Situation, { advice, why }: Ruled): Weighed {
   const bark = s.school('bark');
-  const by = s.school('collarTool');
-  const toTheEnd = [
-    'Follow each root from the stem outward; keep exposed roots moist and shaded.',
-    bark.key === 'mulch' ? 'Thin mulch at once, none touching the bark.' : `Bark: ${bark.label}.`,
-  ];
-  const base: Weighed = {
+  return {
     key: 'excavate',
     title: 'Root collar excavation',
     advice,
     summary: '',
     why: advice === 'not' ? [] : why,
     quantities: [],
-    method: ['Probe the collar on eight bearings first: its depth decides the tool.', ...toTheEnd],
-    cautions: [
-      'Locate buried utilities before any digging; hand-dig near marks.',
-      'Have stability judged by a qualified person before roots are exposed; not in high wind or on saturated ground.',
-      'Air tool: eye, face and hearing protection, dust mask against silica, bystanders away, tool grounded, hose tied against whip.',
-      'Fence the open excavation.',
-      'Check permits for protected trees and the nesting season first. Local codes and licensed practice take precedence over this sheet.',
-    ],
+    method: ['Probe the collar on eight bearings first: its depth decides the tool.', ...toTheEnd(s)],
+    cautions: CAUTIONS,
     acceptance: [
       'First structural roots in view all round, no soil or mulch on the flare.',
       'Water poured on the floor drains away from the stem or soaks in within an hour.',
       'Bark left to dry; photographs taken at eight bearings.',
     ],
-    schools: [used(by), used(bark)],
+    schools: [used(s.school('collarTool')), used(bark)],
     season: 'Any frost-free, not waterlogged day; dormant season preferred where many roots will be cut.',
     lookAgain:
       bark.key === 'mulch'
@@ -93,55 +100,53 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
         : { days: 14, why: 'Buried bark has dried: inspect it again, and what was hidden.' },
     missing: [],
   };
-  if (!collar || stemRadius === undefined) {
-    return {
-      ...base,
-      summary: base.advice === 'not' ? 'Nothing calls for it.' : 'Depth not probed: probe before pricing.',
-      why: base.why.length > 0 ? base.why : ['Nothing seen that calls for digging.'],
-      missing: [...(collar ? [] : ['probe points']), ...(stemRadius === undefined ? ['stem diameter'] : [])],
-    };
-  }
-  const depths = collar.byBearing;
-  const deepest = collar.deepest.value;
-  if (deepest <= 0)
-    return {
-      ...base,
-      summary: 'The first roots stand above grade all round; there is nothing to dig away.',
-      why: base.why.length > 0 ? base.why : [collarDeep.text],
-    };
-  const tool = toolFor(deepest, by.key);
-  const shape = bowl(depths, stemRadius, limit('workingRoom'), limit('featherRun'));
-  const floor = roundMean(depths.map(belowGrade));
-  const partlyAbove = depths.some((d) => d.value < 0);
-  const spread = collar.depth.plusMinus;
-  const volumeSpread =
-    spread === undefined
-      ? undefined
-      : (bowl(
-          depths.map((d) => ({ ...d, value: d.value + spread })),
-          stemRadius,
-          limit('workingRoom'),
-          limit('featherRun'),
-        ).volume -
-          bowl(
-            depths.map((d) => ({ ...d, value: d.value - spread })),
-            stemRadius,
-            limit('workingRoom'),
-            limit('featherRun'),
-          ).volume) /
-        2;
+}
+
+/** What is done with roots and bark whatever the tool. */
+function toTheEnd(s: Situation): string[] {
+  const bark = s.school('bark');
+  return [
+    'Follow each root from the stem outward; keep exposed roots moist and shaded.',
+    bark.key === 'mulch' ? 'Thin mulch at once, none touching the bark.' : `Bark: ${bark.label}.`,
+  ];
+}
+
+/** The bowl that is dug, with its floor below grade, m, and how sure its volume is, m3. */
+function bowlOf({ byBearing, depth }: Collar, stemRadius: number) {
+  const dug = (deeper: number) =>
+    bowl(
+      byBearing.map((d) => (deeper === 0 ? d : { ...d, value: d.value + deeper })),
+      stemRadius,
+      limit('workingRoom'),
+      limit('featherRun'),
+    );
+  const spread = depth.plusMinus;
+  return {
+    shape: dug(0),
+    floor: roundMean(byBearing.map(belowGrade)),
+    spread,
+    volumeSpread: spread === undefined ? undefined : (dug(spread).volume - dug(-spread).volume) / 2,
+  };
+}
+
+/** What the bowl comes to: how deep and wide, how much soil, how long, and the drain where it has one. */
+function amountsOf(
+  { byBearing, depth }: Collar,
+  { shape, floor, spread, volumeSpread }: ReturnType<typeof bowlOf>,
+  stemRadius: number,
+  tool: CollarTool,
+  drain: { length: number; fall: number } | undefined,
+): Quantity[] {
+  const partlyAbove = byBearing.some((d) => d.value < 0);
   const rate = limit(RATES[tool]);
-  const basin = floor > limit('basinDepth');
-  const fall = groundFall(s.visit);
-  const outlet = outletOf(floor, fall);
   const rateInput = { name: 'rate, m³ an hour', value: rate, dimension: 'ratio' as const };
-  const quantities = [
+  return [
     amount(
       'floorBelowGrade',
       floor,
       'short length',
       'collar depth: the flare stands flush on its undisturbed base',
-      [{ name: 'collar depth', value: collar.depth.value, dimension: 'short length' }],
+      [{ name: 'collar depth', value: depth.value, dimension: 'short length' }],
       {
         plusMinus: spread,
         notes: partlyAbove ? ['Where the roots stand above grade the floor counts as level with it.'] : [],
@@ -173,26 +178,56 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     ...(tool === 'air' || tool === 'regrade'
       ? [amount('airTool', shape.volume / rate, 'hours', 'soil / rate of the tool', [rateInput])]
       : []),
-    ...(basin && outlet.way === 'daylight'
+    ...(drain
       ? [
           amount(
             'drainToDaylight',
-            outlet.length,
+            drain.length,
             'long length',
             'floor below grade / (fall of the ground - fall of the pipe)',
             [
               { name: 'floor below grade', value: floor, dimension: 'short length' },
-              { name: 'fall of the ground', value: fall!, dimension: 'ratio' },
+              { name: 'fall of the ground', value: drain.fall, dimension: 'ratio' },
               { name: 'fall of the pipe', value: limit('drainFall'), dimension: 'ratio' },
             ],
           ),
         ]
       : []),
   ];
+}
+
+/** Root collar excavation: quantities of the bowl, tool by depth, basin warning. */
+function weigh(s: Situation, ruled: Ruled): Weighed {
+  const { collar, stemRadius } = s.profile;
+  const { collarDeep } = s.verdict.facts;
+  const base = atAnyDepth(s, ruled);
+  const whyOr = (other: string) => (base.why.length > 0 ? base.why : [other]);
+  if (!collar || stemRadius === undefined) {
+    return {
+      ...base,
+      summary: base.advice === 'not' ? 'Nothing calls for it.' : 'Depth not probed: probe before pricing.',
+      why: whyOr('Nothing seen that calls for digging.'),
+      missing: [...(collar ? [] : ['probe points']), ...(stemRadius === undefined ? ['stem diameter'] : [])],
+    };
+  }
+  const deepest = collar.deepest.value;
+  if (deepest <= 0)
+    return {
+      ...base,
+      summary: 'The first roots stand above grade all round; there is nothing to dig away.',
+      why: whyOr(collarDeep.text),
+    };
+  const tool = toolFor(deepest, s.school('collarTool').key);
+  const dug = bowlOf(collar, stemRadius);
+  const { shape, floor } = dug;
+  const basin = floor > limit('basinDepth');
+  const fall = groundFall(s.visit);
+  const outlet = outletOf(floor, fall);
+  const drain = basin && outlet.way === 'daylight' ? { length: outlet.length, fall: fall! } : undefined;
   return {
     ...base,
-    quantities,
-    method: [...METHOD[tool], ...toTheEnd],
+    quantities: amountsOf(collar, dug, stemRadius, tool, drain),
+    method: [...METHOD[tool], ...toTheEnd(s)],
     cautions: basin
       ? [
           `Basin: the floor ends ${shortMark(floor)} below grade and will hold water where the soil does not take it. Feather it out. ${OUTLET_WORDS[outlet.way]}`,
@@ -205,17 +240,9 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
           ? 'Too uncertain to call for digging: probe more bearings.'
           : `No digging: ${collarDeep.text}.`
         : `Dig a bowl of ${longMark(shape.outerRadius)} radius round the stem, its floor ${shortMark(floor)} below grade, by ${TOOL_WORDS[tool]}.`,
-    why: base.why.length > 0 ? base.why : [collarDeep.text],
+    why: whyOr(collarDeep.text),
   };
 }
-
-/** What becomes of the water in a bowl. */
-const OUTLET_WORDS: Record<Outlet['way'], string> = {
-  daylight: 'A drain to lower ground comes to the surface there.',
-  none: 'The ground falls no faster than a pipe: no drain comes to the surface. A sump, a wider regrade, or the tree raised.',
-  unknown:
-    'Measure the fall of the ground: a drain comes to the surface only where it falls faster than the pipe.',
-};
 
 export const excavate: Remedy = {
   treats: ['plantedDeep', 'gradeRaised', 'mulchCone', 'buriedCollar', 'oxygenStarved'],

@@ -1,11 +1,14 @@
 import { crewHours } from '../weighing/amounts';
-import { clearanceOf } from '../profile';
+import type { SchoolInForce } from '../practice';
+import { clearanceOf, type Profile } from '../profile';
 import { longMark, shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
 import { named } from '../vocabulary/quantities';
 import { limit, schoolNote, schoolValue, used, type Situation, type Weighed } from '../weighing/operation';
 import type { Remedy } from '../weighing/remedy';
 import type { Ruled } from '../weighing/ruled';
+
+type MulchRead = NonNullable<Profile['mulch']>;
 
 /**
  * Radius of the ring that a volume of mulch covers at an even depth.
@@ -38,15 +41,11 @@ const CAUTIONS = [
   'Dust, moulds and wasps live in old mulch: gloves and eye protection.',
 ];
 
-/** Pull the mulch back from the bark and spread the excess outward at the target depth. */
-function weigh(s: Situation, { advice, why }: Ruled): Weighed {
+/** What holds however the mulch lies. */
+function however(s: Situation, { advice }: Ruled): Weighed {
   const school = s.school('mulchDepth');
   const season = s.school('mulchSeason');
-  const depth = schoolValue(school, 'depth');
-  const clearance = schoolValue(school, 'clearance');
-  const { mulch, stemRadius } = s.profile;
-  const wrong = advice === 'do';
-  const base: Weighed = {
+  return {
     key: 'mulch',
     title: 'Pull back and widen the mulch',
     advice,
@@ -56,8 +55,8 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     method: METHOD,
     cautions: CAUTIONS,
     acceptance: [
-      `No mulch within ${shortMark(clearance)} of the bark on any side.`,
-      `Depth ${shortMark(depth)}, nowhere over ${shortMark(0.075)}, at three points checked with a rod.`,
+      `No mulch within ${shortMark(schoolValue(school, 'clearance'))} of the bark on any side.`,
+      `Depth ${shortMark(schoolValue(school, 'depth'))}, nowhere over ${shortMark(0.075)}, at three points checked with a rod.`,
       'The flare or the soil at the stem can be seen all round.',
     ],
     schools: [used(school), used(season)],
@@ -65,26 +64,31 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     lookAgain: { days: 180, why: 'See whether the maintenance round pushed the mulch back up.' },
     missing: [],
   };
-  if (!mulch || stemRadius === undefined) {
-    const asked = advice !== 'not';
-    return {
-      ...base,
-      summary: asked
-        ? `Take the mulch off the bark by hand, ${shortMark(clearance)} clear all round; measure it there for the amounts.`
-        : 'Mulch not measured.',
-      why: asked ? why : ['Mulch not measured, so there is nothing to judge.'],
-      missing: ['mulch profiles', ...(stemRadius === undefined ? ['stem diameter'] : [])],
-    };
-  }
-  const inner = stemRadius + clearance;
+}
+
+/** The ring that the mulch there is makes at the depth of the school, m, and what is left over of it or missing, m3. */
+function ringOf(mulch: MulchRead, depth: number, inner: number, room: number | undefined) {
   const volume = mulch.volume.value;
   const radius = ringRadius(volume, depth, inner);
-  const room = s.tree.mulchRoom;
   const wanted = Math.min(mulch.ringRadius.value, room ?? Infinity);
   const finished = room !== undefined && radius > room ? room : Math.max(radius, wanted);
   // Less than a litre either way is even; it also keeps rounding noise from choosing the word.
   const surplus = volume - ringVolume(finished, depth, inner);
-  const balance = Math.abs(surplus) < 0.001 ? 0 : surplus;
+  return { radius, finished, balance: Math.abs(surplus) < 0.001 ? 0 : surplus };
+}
+
+/** What the new ring comes to. */
+function amountsOf(
+  mulch: MulchRead,
+  { radius, finished, balance }: ReturnType<typeof ringOf>,
+  stemRadius: number,
+  room: number | undefined,
+  school: SchoolInForce,
+): Quantity[] {
+  const depth = schoolValue(school, 'depth');
+  const clearance = schoolValue(school, 'clearance');
+  const inner = stemRadius + clearance;
+  const volume = mulch.volume.value;
   const working = (formula: string, inputs: Quantity['working']['inputs'], notes: string[] = []) => ({
     formula,
     inputs,
@@ -92,7 +96,7 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
     school: schoolNote(school),
     notes,
   });
-  const quantities: Quantity[] = [
+  return [
     {
       ...named('ringMulchCovers'),
       value: radius,
@@ -146,22 +150,44 @@ function weigh(s: Situation, { advice, why }: Ruled): Weighed {
       { name: 'rate, m³ an hour', value: limit('rakeRate'), dimension: 'ratio' },
     ]),
   ];
+}
+
+/** Pull the mulch back from the bark and spread the excess outward at the target depth. */
+function weigh(s: Situation, ruled: Ruled): Weighed {
+  const { advice, why } = ruled;
+  const school = s.school('mulchDepth');
+  const depth = schoolValue(school, 'depth');
+  const clearance = schoolValue(school, 'clearance');
+  const { mulch, stemRadius } = s.profile;
+  const base = however(s, ruled);
+  if (!mulch || stemRadius === undefined) {
+    const asked = advice !== 'not';
+    return {
+      ...base,
+      summary: asked
+        ? `Take the mulch off the bark by hand, ${shortMark(clearance)} clear all round; measure it there for the amounts.`
+        : 'Mulch not measured.',
+      why: asked ? why : ['Mulch not measured, so there is nothing to judge.'],
+      missing: ['mulch profiles', ...(stemRadius === undefined ? ['stem diameter'] : [])],
+    };
+  }
+  const room = s.tree.mulchRoom;
+  const ring = ringOf(mulch, depth, stemRadius + clearance, room);
   const touching = s.visit.profiles.filter((p) => p.mulch.length > 0 && clearanceOf(p) < clearance).length;
-  return {
-    ...base,
-    quantities,
-    summary: wrong
-      ? `Clear ${shortMark(clearance)} round the bark and spread the mulch ${shortMark(depth)} deep out to ${longMark(finished)} from the centre of the stem.`
-      : 'Mulch lies as it should; leave it.',
-    why: wrong
-      ? [
-          ...why,
-          ...(touching > 0
-            ? [`less than ${shortMark(clearance)} clear at ${touching} of the bearings read`]
-            : []),
-        ]
-      : ['Mulch is off the bark and no deeper than the schools allow.'],
-  };
+  const close =
+    touching > 0 ? [`less than ${shortMark(clearance)} clear at ${touching} of the bearings read`] : [];
+  const told = { ...base, quantities: amountsOf(mulch, ring, stemRadius, room, school) };
+  return advice === 'do'
+    ? {
+        ...told,
+        summary: `Clear ${shortMark(clearance)} round the bark and spread the mulch ${shortMark(depth)} deep out to ${longMark(ring.finished)} from the centre of the stem.`,
+        why: [...why, ...close],
+      }
+    : {
+        ...told,
+        summary: 'Mulch lies as it should; leave it.',
+        why: ['Mulch is off the bark and no deeper than the schools allow.'],
+      };
 }
 
 export const mulch: Remedy = {

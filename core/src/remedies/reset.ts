@@ -47,34 +47,92 @@ function compostFor(ball: Ball, compost: number, times: number, backfill: School
   ];
 }
 
-/** Lift and reset at the right height, where age, size and findings allow. */
-function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
-  const hole = s.school('holeWidth');
-  const ball = s.school('rootBall');
-  const backfill = s.school('backfill');
-  const watering = s.school('watering');
-  const lasting = s.school('wateringYears');
-  const height = s.school('flareHeight');
-  const proud = schoolValue(height, 'above');
-  const shaved = schoolValue(ball, 'shaved');
-  const compost = schoolValue(backfill, 'compost');
-  const staking = s.school('staking');
-  const timing = s.school('plantingSeason');
-  const reference = s.school('plantingReference');
-  const years = yearsInGround(s);
-  const stem = s.tree.stemDiameter ?? s.tree.dbh;
-  const { collarDeep } = s.verdict.facts;
-  const unknown = [
-    ...(years === undefined ? ['year planted'] : []),
-    ...(stem === undefined ? ['stem diameter'] : []),
-    ...(collarDeep.state === 'unexamined' ? ['probe points'] : []),
-  ];
-  const possible = advice === 'option' && unknown.length === 0;
+/** How far the tree is lifted, m, and from what: the flare, or the soil of the container where a school goes by it. */
+function liftOf(s: Situation) {
   const { collar, fill } = s.profile;
+  const reference = s.school('plantingReference');
   // By the container soil level only what was laid over it since is undone.
   const byFlare = reference.key === 'flare';
   const below = byFlare ? collar?.depth.value : (fill?.atStem.value ?? 0);
-  const lift = collar && below !== undefined ? below + proud : undefined;
+  const proud = schoolValue(s.school('flareHeight'), 'above');
+  return {
+    byFlare,
+    reference,
+    proud,
+    below,
+    lift: collar && below !== undefined ? below + proud : undefined,
+  };
+}
+
+/** What lifting a ball and setting it again comes to. */
+function amountsOf(s: Situation, lifted: Ball, stem: number): Quantity[] {
+  const { byFlare, reference, proud, below, lift } = liftOf(s);
+  if (lift === undefined) return [];
+  const backfill = s.school('backfill');
+  const hours = liftHours(s);
+  return [
+    amount(
+      'lift',
+      lift,
+      'short length',
+      byFlare ? 'collar depth + height of the flare above grade' : 'soil added since + height above grade',
+      [
+        {
+          name: byFlare ? 'collar depth' : 'soil added since',
+          value: below!,
+          dimension: 'short length',
+        },
+        { name: 'above grade', value: proud, dimension: 'short length' },
+      ],
+      { school: schoolNote(reference), plusMinus: s.profile.collar?.depth.plusMinus },
+    ),
+    ...holeQuantities(lifted, s),
+    ...liftQuantities(lifted),
+    ...shavedOff(lifted, schoolValue(s.school('rootBall'), 'shaved'), s),
+    ...compostFor(
+      lifted,
+      schoolValue(backfill, 'compost'),
+      schoolValue(s.school('holeWidth'), 'times'),
+      backfill,
+    ),
+    wateringQuantity(stem, s.school('watering'), s.school('wateringYears')),
+    exposure(hours),
+    hours,
+  ];
+}
+
+/** How it is done, by the schools in force. */
+const methodOf = (s: Situation): string[] => [
+  `${s.species?.foliage === 'evergreen' ? 'Evergreens keep their leaves: work on a dull, damp day and shade the crown for some weeks.' : 'Not in leaf.'} Take soil off the flare and remove every encircling root first.`,
+  `Lift with the air tool; root ball: ${s.school('rootBall').label}. About 4 m³/min (150 cfm) at the nozzle do for a small tree, and keep up to 95% of its roots. Keep roots wet and shaded from lift to cover.`,
+  'Wide hole, sides roughened, base firm, never glazed; flare checked with a straight stick across the hole.',
+  `Backfill: ${s.school('backfill').label}, in crumbs, firmed by hand or toe, not stamped; watered in, topped up, mulched, watered again.`,
+  `Stake: ${s.school('staking').label}. Nursery stake, ties, tape, twine and wire come off.`,
+];
+
+/** The matters it is done by, in the order they are told. */
+const MATTERS = [
+  'plantingReference',
+  'flareHeight',
+  'holeWidth',
+  'rootBall',
+  'backfill',
+  'staking',
+  'plantingSeason',
+  'watering',
+  'wateringYears',
+] as const;
+
+/** Lift and reset at the right height, where age, size and findings allow. */
+function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
+  const stem = s.tree.stemDiameter ?? s.tree.dbh;
+  const unknown = [
+    ...(yearsInGround(s) === undefined ? ['year planted'] : []),
+    ...(stem === undefined ? ['stem diameter'] : []),
+    ...(s.verdict.facts.collarDeep.state === 'unexamined' ? ['probe points'] : []),
+  ];
+  const possible = advice === 'option' && unknown.length === 0;
+  const { byFlare, proud, lift } = liftOf(s);
   const lifted = ballOf(s);
   return {
     key: 'reset',
@@ -88,48 +146,14 @@ function weigh(s: Situation, { advice, why, barred }: Ruled): Weighed {
           ? `Cannot be judged: ${unknown.join(', ')} missing.`
           : 'Nothing calls for it.',
     why: possible || barred ? why : ['It cannot be judged yet, or nothing calls for it.'],
-    quantities:
-      possible && lift !== undefined && lifted
-        ? [
-            amount(
-              'lift',
-              lift,
-              'short length',
-              byFlare
-                ? 'collar depth + height of the flare above grade'
-                : 'soil added since + height above grade',
-              [
-                {
-                  name: byFlare ? 'collar depth' : 'soil added since',
-                  value: below!,
-                  dimension: 'short length',
-                },
-                { name: 'above grade', value: proud, dimension: 'short length' },
-              ],
-              { school: schoolNote(reference), plusMinus: s.profile.collar?.depth.plusMinus },
-            ),
-            ...holeQuantities(lifted, s),
-            ...liftQuantities(lifted),
-            ...shavedOff(lifted, shaved, s),
-            ...compostFor(lifted, compost, schoolValue(hole, 'times'), backfill),
-            wateringQuantity(stem!, watering, lasting),
-            exposure(liftHours(s)),
-            liftHours(s),
-          ]
-        : [],
-    method: [
-      `${s.species?.foliage === 'evergreen' ? 'Evergreens keep their leaves: work on a dull, damp day and shade the crown for some weeks.' : 'Not in leaf.'} Take soil off the flare and remove every encircling root first.`,
-      `Lift with the air tool; root ball: ${ball.label}. About 4 m³/min (150 cfm) at the nozzle do for a small tree, and keep up to 95% of its roots. Keep roots wet and shaded from lift to cover.`,
-      'Wide hole, sides roughened, base firm, never glazed; flare checked with a straight stick across the hole.',
-      `Backfill: ${backfill.label}, in crumbs, firmed by hand or toe, not stamped; watered in, topped up, mulched, watered again.`,
-      `Stake: ${staking.label}. Nursery stake, ties, tape, twine and wire come off.`,
-    ],
+    quantities: possible && lifted ? amountsOf(s, lifted, stem!) : [],
+    method: methodOf(s),
     cautions: LIFT_CAUTIONS,
     acceptance: [
       `${SET_RIGHT}, stem upright.`,
       'No air pockets: water stands nowhere and the ball does not move by hand.',
     ],
-    schools: [reference, height, hole, ball, backfill, staking, timing, watering, lasting].map(used),
+    schools: MATTERS.map((matter) => used(s.school(matter))),
     season: plantingSeason(s),
     lookAgain: { days: 180, why: 'Re-tie the stake, see whether it settled, push test.' },
     missing: unknown,

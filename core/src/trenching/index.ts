@@ -4,6 +4,8 @@ export * from './layout';
 export * from './plan';
 export * from './quantities';
 export * from './alternatives';
+export * from './reachable';
 export * from './exchange';
 export * from './work';
 export * from './tapes';
+export { obstaclesFor } from './obstacles';

@@ -1,26 +1,17 @@
 import { percent } from '../units/share';
-import type { Push, Site, SiteThing, Tree, TrenchDesign } from '../records';
-import {
-  ESTABLISHED_YEARS,
-  obstacleKind,
-  SPOKES,
-  TRENCH_LIMITS,
-  type SchoolInForce,
-  type SpokeRules,
-} from '../practice';
+import type { Push, Tree, TrenchDesign } from '../records';
+import { ESTABLISHED_YEARS, SPOKES, TRENCH_LIMITS, type SchoolInForce, type SpokeRules } from '../practice';
 import { dripLine } from '../crown/dripLine';
 import { isAnchor, structuralRootZone, type DigReading } from '../roots';
 import { chanceBelow, mapOf, reachedAt, ROOM, type SoilMap } from '../soil';
 import { longMark, shortMark } from '../units/marks';
 import { along, blockedAlong, type Obstacle } from './clear';
 import { layOut, type Layout, type LayoutRules, type Spoke } from './layout';
+import { boxDistance, obstaclesFor, type Surroundings } from './obstacles';
 import { pacedBy } from './seasons';
 
 /** Radius of a root ball in stem radii, where the hole was not measured: ten stems across. */
 const BALL = 10;
-/** Vertices of a mapped root that are kept: one in so many, each piece as thick as its thickest. */
-const EVERY = 6;
-
 export interface PlannedSpoke extends Spoke {
   label: string;
   length: number;
@@ -56,15 +47,10 @@ export interface TrenchPlan {
   blocked?: string;
 }
 
-export interface TrenchSituation {
-  tree: Tree;
+export interface TrenchSituation extends Surroundings {
   /** ISO date of the visit. */
   date: string;
   design: TrenchDesign;
-  /** What stands and lies about it, and the other trees, on the plan of the property. */
-  site: readonly SiteThing[];
-  others?: Site['others'];
-  dig?: DigReading;
   /** Pushes of a penetrometer: where soil is tight. */
   pushes?: readonly Push[];
   school: SchoolInForce;
@@ -78,53 +64,6 @@ export function spokeRules(school: SchoolInForce, tree: Tree, date: string): Spo
   if (school.key === 'hand' || school.key === 'air') return SPOKES[school.key];
   const years = tree.plantedYear === undefined ? undefined : Number(date.slice(0, 4)) - tree.plantedYear;
   return years !== undefined && years < ESTABLISHED_YEARS ? SPOKES.hand : SPOKES.air;
-}
-
-/**
- * What a trench keeps away from, in metres from the stem. Where the tree's place is known to some metres only, what the plan
- * shows about it is known no better: it is kept away from by as much more.
- */
-export function obstaclesFor(
-  { tree, site, others = [], dig }: Pick<TrenchSituation, 'tree' | 'site' | 'others' | 'dig'>,
-  rules: Pick<SpokeRules, 'depth'>,
-): Obstacle[] {
-  const at = tree.position;
-  const near = (points: SiteThing['points']) =>
-    points.map(([x, y]): [number, number] => [x - at!.x, y - at!.y]);
-  const things = at
-    ? site.map(({ name, kind, shape, points }): Obstacle => ({
-        name,
-        shape,
-        points: near(points),
-        clearance: obstacleKind(kind).clearance + (at.error ?? 0),
-      }))
-    : [];
-  const trees = at
-    ? others.map((other): Obstacle => ({
-        name: other.label,
-        shape: 'line',
-        points: near([[other.x, other.y]]),
-        clearance: structuralRootZone(other.stemDiameter ?? 0) + Math.hypot(at.error ?? 0, other.error ?? 0),
-      }))
-    : [];
-  const anchors = (dig?.roots ?? [])
-    .filter(({ root }) => isAnchor(root))
-    .flatMap(({ root, path }): Obstacle[] => {
-      const kept = Array.from(path.x.keys()).filter((i) => i % EVERY === 0 || i === path.x.length - 1);
-      const shallow = kept.filter(
-        (i) => -path.z[i]! - path.radius[i]! < rules.depth + TRENCH_LIMITS.rootClearance.value,
-      );
-      if (shallow.length < 2) return [];
-      return [
-        {
-          name: `root ${root.label}`,
-          shape: 'line',
-          points: shallow.map((i): [number, number] => [path.x[i]!, path.y[i]!]),
-          clearance: Math.max(...shallow.map((i) => path.radius[i]!)) + TRENCH_LIMITS.rootClearance.value,
-        },
-      ];
-    });
-  return [...things, ...trees, ...anchors];
 }
 
 const crosses = (
@@ -200,6 +139,92 @@ export function holeEdge(
   };
 }
 
+/** Where trenches may lie, and what is said of how it is known. */
+interface Ground {
+  zone: LayoutRules;
+  edge: (bearing: number) => number;
+  edges: number[];
+  drip: number[] | undefined;
+  notes: string[];
+}
+
+/** From the old hole, or from beyond the structural root zone, out to where roots are carried on. */
+function groundOf({ tree, design, dig }: TrenchSituation, rules: SpokeRules): Ground {
+  const stem = tree.stemDiameter ?? tree.dbh;
+  const crown = dripLine(tree);
+  const hole = holeEdge(design, tree, dig);
+  const fromHole = rules.begins === 'hole';
+  const from = fromHole
+    ? Math.max(0.3, hole?.radius ?? 0.5)
+    : Math.max(structuralRootZone(stem ?? 0), hole?.radius ?? 0);
+  const drip = crown && Array.from({ length: 360 }, (_, bearing) => crown(bearing));
+  const least = from + rules.leastReach;
+  const edge = (bearing: number) => Math.max(least, (crown?.(bearing) ?? 0) * rules.reach);
+  const edges = Array.from({ length: 360 }, (_, bearing) => edge(bearing));
+  return {
+    edge,
+    edges,
+    drip,
+    zone: {
+      width: rules.width,
+      from,
+      to: Math.max(...edges),
+      innerSpacing: rules.innerSpacing,
+      outerSpacing: rules.outerSpacing,
+      leastLength: rules.leastLength,
+      opened: TRENCH_LIMITS.opened.value,
+      leastGain: TRENCH_LIMITS.leastGain.value,
+    },
+    notes: [
+      fromHole
+        ? (hole?.note ?? 'hole edge taken as 0.5 m')
+        : 'begins beyond the structural root zone and the old hole',
+      ...(!drip
+        ? ['farthest reach assumed, crown radius not measured']
+        : Math.min(...drip) * rules.reach < least
+          ? ['the drip line lies too near for a trench: carried beyond it']
+          : []),
+    ],
+  };
+}
+
+/** What would have to be measured for trenches to be laid where they belong. */
+const missingFor = ({ tree }: TrenchSituation): string[] => [
+  ...(tree.position ? [] : ['its place on the plan of the property']),
+  ...(dripLine(tree) ? [] : ['crown radius']),
+  ...((tree.stemDiameter ?? tree.dbh) === undefined ? ['stem diameter'] : []),
+];
+
+const soilNote = (map: SoilMap | undefined): string =>
+  map
+    ? `compacted where the penetrometer reaches 2 MPa above ${shortMark(ROOM)}, as likely as its readings make it; taken as compacted where there are none`
+    : 'soil taken as compacted all over: fewer than three pushes of a penetrometer here';
+
+/** The spokes of a layout as they are dug: numbered, in seasons, stepped where the ground falls. */
+const plannedSpokes = (
+  { spokes }: Layout,
+  seasonOf: (index: number) => number,
+  { slope }: TrenchDesign,
+  dig: DigReading | undefined,
+  depth: number,
+): PlannedSpoke[] =>
+  spokes.map((spoke, i) => {
+    const fall = fallAlong(slope, spoke.bearing);
+    const length = spoke.to - spoke.from;
+    return {
+      ...spoke,
+      label: String(i + 1),
+      length,
+      season: seasonOf(i),
+      fall,
+      steps:
+        fall > TRENCH_LIMITS.drainFall.value
+          ? Math.ceil((fall * length) / TRENCH_LIMITS.stepHeight.value)
+          : 0,
+      bridges: bridgedBy(spoke, dig, depth),
+    };
+  });
+
 /**
  * The trenches of a tree: the best spokes that its ground, its roots and the school allow, in seasons.
  *
@@ -208,48 +233,8 @@ export function holeEdge(
 export function planTrenches(situation: TrenchSituation): TrenchPlan {
   const { tree, date, design, dig, school } = situation;
   const rules = spokeRules(school, tree, date);
-  const stem = tree.stemDiameter ?? tree.dbh;
-  const notes: string[] = [];
-  const missing: string[] = [];
-  if (!tree.position) missing.push('its place on the plan of the property');
-  if (tree.position?.error) notes.push(unsurePlace(tree.position.error));
-  const crown = dripLine(tree);
-  if (!crown) missing.push('crown radius');
-  if (stem === undefined) missing.push('stem diameter');
-  const hole = holeEdge(design, tree, dig);
-  const from =
-    rules.begins === 'hole'
-      ? Math.max(0.3, hole?.radius ?? 0.5)
-      : Math.max(structuralRootZone(stem ?? 0), hole?.radius ?? 0);
-  notes.push(
-    rules.begins === 'hole'
-      ? (hole?.note ?? 'hole edge taken as 0.5 m')
-      : 'begins beyond the structural root zone and the old hole',
-  );
-  const drip = crown && Array.from({ length: 360 }, (_, bearing) => crown(bearing));
-  const least = from + rules.leastReach;
-  const edge = (bearing: number) => Math.max(least, (crown?.(bearing) ?? 0) * rules.reach);
-  const edges = Array.from({ length: 360 }, (_, bearing) => edge(bearing));
-  const to = Math.max(...edges);
-  if (!drip) notes.push('farthest reach assumed, crown radius not measured');
-  else if (Math.min(...drip) * rules.reach < least)
-    notes.push('the drip line lies too near for a trench: carried beyond it');
-  const map = soilMap(situation.pushes ?? [], (stem ?? 0) / 2);
-  notes.push(
-    map
-      ? `compacted where the penetrometer reaches 2 MPa above ${shortMark(ROOM)}, as likely as its readings make it; taken as compacted where there are none`
-      : 'soil taken as compacted all over: fewer than three pushes of a penetrometer here',
-  );
-  const zone: LayoutRules = {
-    width: rules.width,
-    from,
-    to,
-    innerSpacing: rules.innerSpacing,
-    outerSpacing: rules.outerSpacing,
-    leastLength: rules.leastLength,
-    opened: TRENCH_LIMITS.opened.value,
-    leastGain: TRENCH_LIMITS.leastGain.value,
-  };
+  const { zone, edge, edges, drip, notes } = groundOf(situation, rules);
+  const map = soilMap(situation.pushes ?? [], (tree.stemDiameter ?? tree.dbh ?? 0) / 2);
   const obstacles = obstaclesFor(situation, rules);
   const steep = TRENCH_LIMITS.steepFall.value;
   const layout = layOut(
@@ -268,26 +253,9 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
   );
   // Half the square of the reach, summed round: the area of the root zone, stem and all.
   const area = edges.reduce((sum, r) => sum + r * r, 0) * (Math.PI / 360);
-  const disturbed = (layout.length * rules.width) / area;
   const shares = layout.spokes.map((s) => ((s.to - s.from) * rules.width) / area);
   const { seasons, seasonOf, allowedAtOnce, why } = pacedBy(situation, shares);
-  notes.push(why);
-  const spokes = layout.spokes.map((spoke, i): PlannedSpoke => {
-    const fall = fallAlong(design.slope, spoke.bearing);
-    const length = spoke.to - spoke.from;
-    return {
-      ...spoke,
-      label: String(i + 1),
-      length,
-      season: seasonOf(i),
-      fall,
-      steps:
-        fall > TRENCH_LIMITS.drainFall.value
-          ? Math.ceil((fall * length) / TRENCH_LIMITS.stepHeight.value)
-          : 0,
-      bridges: bridgedBy(spoke, dig, rules.depth),
-    };
-  });
+  const spokes = plannedSpokes(layout, seasonOf, design, dig, rules.depth);
   return {
     rules,
     zone,
@@ -298,18 +266,17 @@ export function planTrenches(situation: TrenchSituation): TrenchPlan {
     spokes,
     seasons,
     rootZone: area,
-    disturbed,
+    disturbed: (layout.length * rules.width) / area,
     allowedAtOnce,
-    notes,
-    missing,
+    notes: [
+      ...(tree.position?.error ? [unsurePlace(tree.position.error)] : []),
+      ...notes,
+      soilNote(map),
+      why,
+    ],
+    missing: missingFor(situation),
     ...(spokes.length === 0 && { blocked: whyNone(layout, zone, obstacles) }),
   };
-}
-
-/** How near the box about an obstacle comes to the stem, m. */
-function boxDistance({ points }: Obstacle): number {
-  const beyond = (values: readonly number[]) => Math.max(0, Math.min(...values), -Math.max(...values));
-  return Math.hypot(beyond(points.map(([x]) => x)), beyond(points.map(([, y]) => y)));
 }
 
 /** Bearings looked along for what stands in the way, degrees apart. */

@@ -18,66 +18,46 @@ const CUBIC_FEET_A_MINUTE = 1 / (0.3048 ** 3 / 60);
 export const compostShare = (rules: TrenchPlan['rules'], fill: SchoolInForce): number =>
   fill.key === 'compost' ? 1 : fill.key === 'half' ? rules.compost : 0.5;
 
-/**
- * What the trenches of one season, or of all, come to: the whole is the sum of its seasons, each with a set-up and with
- * bags of its own.
- *
- * @param soil how the ground was found: tight where nothing says that it is open
- */
-export function trenchQuantities(
-  { spokes, rules }: Pick<TrenchPlan, 'spokes' | 'rules'>,
-  fill: SchoolInForce,
-  soil: SoilToDig,
-  season?: number,
-): Quantity[] {
-  const dug = spokes.filter((s) => season === undefined || s.season === season);
-  const length = dug.reduce((sum, s) => sum + s.length, 0);
-  const volume = length * rules.width * rules.depth;
-  const settled = TRENCH_LIMITS.settlement.value;
-  const filled = volume * (1 + settled);
-  const shareOfCompost = compostShare(rules, fill);
-  const compost = filled * shareOfCompost;
-  const native = filled - compost;
-  const heap = volume * LIMITS.soilSwell.value;
-  const rate = DIG_RATES[rules.school][soil];
-  const seasons = [...new Set(dug.map((s) => s.season))];
-  const setUp = LIMITS.setUpHours.value * seasons.length;
-  const hours = (at: number) => setUp + volume / at;
-  const bags = seasons.reduce((sum, own) => {
-    const run = dug.filter((s) => s.season === own).reduce((total, s) => total + s.length, 0);
-    return sum + (length > 0 ? Math.ceil((compost * run) / length / LIMITS.bagVolume.value - 1e-9) : 0);
-  }, 0);
-  const nozzle = TRENCH_LIMITS.nozzleAir.value;
-  const compressor = COMPRESSORS.find((c) => c.gives >= nozzle)!;
-  const input = (name: string, value: number, dimension: WorkingInput['dimension']): WorkingInput => ({
-    name,
-    value,
-    dimension,
-  });
-  const quantity = (
-    key: QuantityKey,
-    value: number,
-    dimension: Quantity['dimension'],
-    formula: string,
-    inputs: WorkingInput[],
-    notes: string[] = [],
-    school?: Working['school'],
-  ): Quantity => ({
-    ...named(key),
-    value,
-    dimension,
-    working: { formula, inputs, source: PRACTICE, notes, ...(school && { school }) },
-  });
-  const ofFill = { matter: fill.matter.label, school: fill.label, chosenBy: fill.chosenBy };
-  const soilDug = input('soil dug', volume, 'volume');
-  return [
-    quantity('trenchesRun', length, 'long length', 'sum of the lengths of the trenches', [
+const input = (name: string, value: number, dimension: WorkingInput['dimension']): WorkingInput => ({
+  name,
+  value,
+  dimension,
+});
+
+const quantity = (
+  key: QuantityKey,
+  value: number,
+  dimension: Quantity['dimension'],
+  formula: string,
+  inputs: WorkingInput[],
+  notes: string[] = [],
+  school?: Working['school'],
+): Quantity => ({
+  ...named(key),
+  value,
+  dimension,
+  working: { formula, inputs, source: PRACTICE, notes, ...(school && { school }) },
+});
+
+type Dug = Pick<TrenchPlan['spokes'][number], 'length' | 'season'>;
+
+const runOf = (dug: readonly Dug[]): number => dug.reduce((sum, s) => sum + s.length, 0);
+const seasonsOf = (dug: readonly Dug[]): number[] => [...new Set(dug.map((s) => s.season))];
+
+/** What is dug out, and what it makes on the heap. */
+function dugOut(dug: readonly Dug[], { width, depth }: TrenchPlan['rules']) {
+  const run = runOf(dug);
+  const soil = run * width * depth;
+  const soilDug = input('soil dug', soil, 'volume');
+  const heap = soil * LIMITS.soilSwell.value;
+  const quantities = [
+    quantity('trenchesRun', run, 'long length', 'sum of the lengths of the trenches', [
       input('spokes', dug.length, 'count'),
     ]),
-    quantity('soilDug', volume, 'volume', 'run × width × depth', [
-      input('run', length, 'long length'),
-      input('width', rules.width, 'short length'),
-      input('depth', rules.depth, 'short length'),
+    quantity('soilDug', soil, 'volume', 'run × width × depth', [
+      input('run', run, 'long length'),
+      input('width', width, 'short length'),
+      input('depth', depth, 'short length'),
     ]),
     quantity(
       'heap',
@@ -87,6 +67,30 @@ export function trenchQuantities(
       [soilDug, input('swell', LIMITS.soilSwell.value, 'ratio')],
       [LIMITS.soilSwell.reason],
     ),
+  ];
+  return { run, soil, soilDug, heap, quantities };
+}
+
+/** Bags of compost, each season's rounded up by itself. */
+const bagsOf = (dug: readonly Dug[], compost: number, run: number): number =>
+  seasonsOf(dug).reduce((sum, season) => {
+    const own = runOf(dug.filter((s) => s.season === season));
+    return sum + (run > 0 ? Math.ceil((compost * own) / run / LIMITS.bagVolume.value - 1e-9) : 0);
+  }, 0);
+
+/** What goes back into the trenches, and what of the heap is left over. */
+function filledWith(
+  dug: readonly Dug[],
+  { run, soil, soilDug, heap }: ReturnType<typeof dugOut>,
+  shareOfCompost: number,
+  fill: SchoolInForce,
+): Quantity[] {
+  const settled = TRENCH_LIMITS.settlement.value;
+  const filled = soil * (1 + settled);
+  const compost = filled * shareOfCompost;
+  const native = filled - compost;
+  const ofFill = { matter: fill.matter.label, school: fill.label, chosenBy: fill.chosenBy };
+  return [
     quantity(
       'compost',
       compost,
@@ -96,11 +100,17 @@ export function trenchQuantities(
       [TRENCH_LIMITS.settlement.reason],
       ofFill,
     ),
-    quantity('bagsOfCompost', bags, 'count', 'compost / bag, rounded up, season by season', [
-      input('compost', compost, 'volume'),
-      input('seasons', seasons.length, 'count'),
-      input('bag', LIMITS.bagVolume.value, 'volume'),
-    ]),
+    quantity(
+      'bagsOfCompost',
+      bagsOf(dug, compost, run),
+      'count',
+      'compost / bag, rounded up, season by season',
+      [
+        input('compost', compost, 'volume'),
+        input('seasons', seasonsOf(dug).length, 'count'),
+        input('bag', LIMITS.bagVolume.value, 'volume'),
+      ],
+    ),
     quantity(
       'weightOfCompost',
       compost * TRENCH_LIMITS.compostWeight.value,
@@ -122,10 +132,10 @@ export function trenchQuantities(
       ? [
           quantity(
             'inoculantDoses',
-            Math.ceil(length - 1e-9),
+            Math.ceil(run - 1e-9),
             'count',
             'one for each metre of trench',
-            [input('run', length, 'long length')],
+            [input('run', run, 'long length')],
             [fill.warning!],
             ofFill,
           ),
@@ -142,37 +152,73 @@ export function trenchQuantities(
       ],
       [TRENCH_LIMITS.settlingWater.reason],
     ),
+  ];
+}
+
+/** Hours of the crew, and of the air tool where it is the one that digs. */
+function hoursFor(
+  dug: readonly Dug[],
+  { soil, soilDug }: ReturnType<typeof dugOut>,
+  { school }: TrenchPlan['rules'],
+  found: SoilToDig,
+): Quantity[] {
+  const rate = DIG_RATES[school][found];
+  const seasons = seasonsOf(dug).length;
+  const hours = (at: number) => LIMITS.setUpHours.value * seasons + soil / at;
+  const nozzle = TRENCH_LIMITS.nozzleAir.value;
+  const compressor = COMPRESSORS.find((c) => c.gives >= nozzle)!;
+  const usual = input('rate, m³ an hour', rate.usual, 'ratio');
+  const none = dug.length === 0;
+  return [
     quantity(
       'crewHours',
-      dug.length === 0 ? 0 : hours(rate.usual),
+      none ? 0 : hours(rate.usual),
       'hours',
       'set-up of each season + soil dug / rate of the tool in this soil',
       [
         input('set-up, hours', LIMITS.setUpHours.value, 'ratio'),
-        input('seasons', seasons.length, 'count'),
+        input('seasons', seasons, 'count'),
         soilDug,
-        input('rate, m³ an hour', rate.usual, 'ratio'),
+        usual,
       ],
       [
-        `${rate.reason} ${soil === 'tight' ? 'Tight' : 'Open'} soil: ${hours(rate.high).toFixed(1)} to ${hours(rate.low).toFixed(1)} hours.`,
-        ...(rules.school === 'air'
+        `${rate.reason} ${found === 'tight' ? 'Tight' : 'Open'} soil: ${hours(rate.high).toFixed(1)} to ${hours(rate.low).toFixed(1)} hours.`,
+        ...(school === 'air'
           ? [
               `Air: ${Math.round(nozzle * CUBIC_FEET_A_MINUTE)} cfm at the nozzle, so a compressor of the ${compressor.label}. ${TRENCH_LIMITS.nozzleAir.reason}`,
             ]
           : []),
       ],
     ),
-    ...(rules.school === 'air'
+    ...(school === 'air'
       ? [
-          quantity(
-            'airTool',
-            dug.length === 0 ? 0 : volume / rate.usual,
-            'hours',
-            'soil dug / rate of the tool',
-            [soilDug, input('rate, m³ an hour', rate.usual, 'ratio')],
-          ),
+          quantity('airTool', none ? 0 : soil / rate.usual, 'hours', 'soil dug / rate of the tool', [
+            soilDug,
+            usual,
+          ]),
         ]
       : []),
+  ];
+}
+
+/**
+ * What the trenches of one season, or of all, come to: the whole is the sum of its seasons, each with a set-up and with
+ * bags of its own.
+ *
+ * @param soil how the ground was found: tight where nothing says that it is open
+ */
+export function trenchQuantities(
+  { spokes, rules }: Pick<TrenchPlan, 'spokes' | 'rules'>,
+  fill: SchoolInForce,
+  soil: SoilToDig,
+  season?: number,
+): Quantity[] {
+  const dug = spokes.filter((s) => season === undefined || s.season === season);
+  const out = dugOut(dug, rules);
+  return [
+    ...out.quantities,
+    ...filledWith(dug, out, compostShare(rules, fill), fill),
+    ...hoursFor(dug, out, rules, soil),
   ];
 }
 

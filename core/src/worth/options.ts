@@ -131,121 +131,163 @@ function costOf(
   };
 }
 
+/** What the ways have in common. */
+interface Weighing {
+  s: Situation;
+  operations: readonly Operation[];
+  /** Year of the visit. */
+  year: number;
+  age: number | undefined;
+  squeezed: WorthGiven['squeezed'];
+  /** What an option costs; undefined where the firm has no rates. */
+  cost: (
+    planned: readonly Operation[],
+    looks: number,
+    chance: Chance | undefined,
+    look?: boolean,
+  ) => OptionCost | undefined;
+  /** Where it may fall, every way to go on begins with that. */
+  after: (what: string) => string;
+}
+
+const operation = (operations: readonly Operation[], key: OperationKey): Operation =>
+  operations.find((o) => o.key === key)!;
+
+function weighing({ situation: s, operations, rates, trenches, squeezed }: WorthGiven): Weighing {
+  const { visit } = s;
+  const safe = plannedOf([operation(operations, 'stability')], visit.decisions);
+  const needs = (planned: readonly Operation[], look = true) =>
+    needsOf([...safe, ...planned.filter((o) => o.key !== 'stability')], visit, trenches, look);
+  const priced: Priced | undefined = rates && {
+    rates,
+    failure: spread(estimate(needs(takenDown(s, operations), false), rates), rates),
+  };
+  return {
+    s,
+    operations,
+    year: Number(visit.date.slice(0, 4)),
+    age: yearsInGround(s),
+    squeezed,
+    cost: (planned, looks, chance, look) => priced && costOf(needs(planned, look), looks, chance, priced),
+    after: (what) =>
+      safe.length > 0 ? `People kept away and stability assessed; then ${inSentence(what)}` : what,
+  };
+}
+
+/** The tree taken down and a young one in its place. */
+const takenDown = (s: Situation, operations: readonly Operation[]): Operation[] => [
+  operation(operations, 'remove'),
+  withQuantities(operation(operations, 'replace'), s),
+];
+
+function treating({ s, operations, year, squeezed, cost }: Weighing): WorthOption {
+  const treatment = treatmentOf(s, operations);
+  const keys = treatment.map((o) => o.key);
+  const chance = chanceOf(s, keys);
+  const rootShare = treatment
+    .find((o) => o.key === 'prune')
+    ?.quantities.find((q) => q.key === 'rootSectionThatGoes')?.value;
+  const half = squeezed?.half.p10;
+  return {
+    key: 'treat',
+    title: 'Treat it where it stands',
+    what:
+      treatment.length > 0 ? inARow(treatment.map((o) => o.title)) : 'Nothing found that treatment corrects',
+    barred: keys.some((key) => key !== 'stability')
+      ? []
+      : ['no operation that treats it is prescribed or advised'],
+    chance,
+    cost: cost(treatment, LOOK_YEARS.length, chance),
+    lost:
+      rootShare === undefined
+        ? 'No root of size.'
+        : `${percent(rootShare)} of the root cross-section in the first stage.`,
+    decide:
+      half === undefined
+        ? 'Before the next growing season: the faults found grow with the tree.'
+        : `Before ${year + Math.floor(half)}: by then half of the bark may be compressed if nothing is done.`,
+  };
+}
+
+function lifting({ s, operations, year, age, cost, after }: Weighing): WorthOption {
+  const reset = operation(operations, 'reset');
+  const chance = chanceOfNew(s, 'reset');
+  return {
+    key: 'reset',
+    title: 'Lift and reset it',
+    what: after('Lifted in its season, roots opened, set at the right height'),
+    barred: reset.advice === 'not' ? reset.why : [],
+    chance,
+    cost:
+      reset.advice === 'not'
+        ? undefined
+        : cost([reset, ...afterReset(s, operations)], LOOK_YEARS.length, chance),
+    lost: 'Part of the fine roots; growth of a season or two.',
+    decide:
+      age === undefined
+        ? 'While it is young enough to lift.'
+        : `By the winter of ${year + Math.max(0, limit('resetMaxYears') - age)}: later it no longer comes up whole.`,
+  };
+}
+
+function replacing({ s, operations, age, cost, after }: Weighing): WorthOption {
+  const chance = chanceOfNew(s, 'replace');
+  return {
+    key: 'replace',
+    title: 'Take it down and replant',
+    what: after('Felled, stump out, a young tree in its place with two seasons of water'),
+    barred: [],
+    chance,
+    cost: cost(takenDown(s, operations), LOOK_YEARS.length, chance, false),
+    lost: `The tree as it stands${age === undefined ? '' : `, ${age} years of growth`}; shade and screen for ${age === undefined ? 'many years' : `about as long`}.`,
+    decide: `Any year. Planting: ${plantingSeason(s)} Permits first.`,
+  };
+}
+
+const removing = ({ operations, cost, after }: Weighing): WorthOption => ({
+  key: 'remove',
+  title: 'Take it down',
+  what: after('Felled, stump out, the place left open'),
+  barred: [],
+  chance: undefined,
+  cost: cost([operation(operations, 'remove')], 0, undefined, false),
+  lost: 'The tree, for good.',
+  decide: 'When permits and nesting seasons allow.',
+});
+
+function leaving({ s, squeezed, cost, after }: Weighing): WorthOption {
+  const chance = chanceOf(s, []);
+  const dead = s.verdict.alive.state === 'dead';
+  const { lookAgain } = s.visit;
+  return {
+    key: 'nothing',
+    title: 'Do nothing',
+    what: after(dead ? 'Left standing until it falls or is felled' : 'Left as it is and checked each year'),
+    barred: [],
+    chance,
+    cost: cost([], LOOK_YEARS.length, chance, false),
+    lost: dead
+      ? 'Nothing more than is lost already; dead branches fall, and in time the whole tree.'
+      : squeezed
+        ? `Girdling roots compress ${percent(squeezed.now)} of the stem’s circumference today, about ${percent(squeezed.inTenYears)} in ten years.`
+        : 'The faults stay uncorrected, and decline goes on.',
+    decide: dead
+      ? 'Soon: dead wood grows brittle from year to year.'
+      : lookAgain === undefined
+        ? 'Decide again at the next visit, within a year.'
+        : `Decide again at the next visit, ${lookAgain.on}.`,
+  };
+}
+
 /**
  * Treat, reset, replace, remove and do nothing side by side over ten years. No number stands without its range; money
  * is undefined where the firm has no rates.
  */
 export function optionsOf(given: WorthGiven): WorthOption[] {
-  const { situation: s, operations, rates, trenches, squeezed } = given;
-  const { visit } = s;
-  const year = Number(visit.date.slice(0, 4));
-  const byKey = (key: OperationKey) => operations.find((o) => o.key === key)!;
-  const treatment = treatmentOf(s, operations);
-  const keys = treatment.map((o) => o.key);
-  const reset = byKey('reset');
-  const [remove, replace] = [byKey('remove'), withQuantities(byKey('replace'), s)];
-  // Where it may fall, every way to go on begins with that.
-  const safe = plannedOf([byKey('stability')], visit.decisions);
-  const needs = (planned: readonly Operation[], look = true) =>
-    needsOf([...safe, ...planned.filter((o) => o.key !== 'stability')], visit, trenches, look);
-  const after = (what: string) =>
-    safe.length > 0 ? `People kept away and stability assessed; then ${inSentence(what)}` : what;
-  const treats = keys.some((key) => key !== 'stability');
-  const outNeeds = needs([remove, replace], false);
-  const priced: Priced | undefined = rates && {
-    rates,
-    failure: spread(estimate(outNeeds, rates), rates),
-  };
-  const cost = (planned: readonly Operation[], looks: number, chance: Chance | undefined, look?: boolean) =>
-    priced && costOf(needs(planned, look), looks, chance, priced);
-  const treated = chanceOf(s, keys);
-  const left = chanceOf(s, []);
-  const anew = chanceOfNew(s, 'replace');
-  const lifted = chanceOfNew(s, 'reset');
-  const rootShare = treatment
-    .find((o) => o.key === 'prune')
-    ?.quantities.find((q) => q.key === 'rootSectionThatGoes')?.value;
-  const age = yearsInGround(s);
-  const half = squeezed?.half.p10;
-  const dead = s.verdict.alive.state === 'dead';
-  return [
-    {
-      key: 'treat',
-      title: 'Treat it where it stands',
-      what:
-        treatment.length > 0
-          ? inARow(treatment.map((o) => o.title))
-          : 'Nothing found that treatment corrects',
-      barred: treats ? [] : ['no operation that treats it is prescribed or advised'],
-      chance: treated,
-      cost: cost(treatment, LOOK_YEARS.length, treated),
-      lost:
-        rootShare === undefined
-          ? 'No root of size.'
-          : `${percent(rootShare)} of the root cross-section in the first stage.`,
-      decide:
-        half === undefined
-          ? 'Before the next growing season: the faults found grow with the tree.'
-          : `Before ${year + Math.floor(half)}: by then half of the bark may be compressed if nothing is done.`,
-    },
-    {
-      key: 'reset',
-      title: 'Lift and reset it',
-      what: after('Lifted in its season, roots opened, set at the right height'),
-      barred: reset.advice === 'not' ? reset.why : [],
-      chance: lifted,
-      cost:
-        reset.advice === 'not'
-          ? undefined
-          : cost([reset, ...afterReset(s, operations)], LOOK_YEARS.length, lifted),
-      lost: 'Part of the fine roots; growth of a season or two.',
-      decide:
-        age === undefined
-          ? 'While it is young enough to lift.'
-          : `By the winter of ${year + Math.max(0, limit('resetMaxYears') - age)}: later it no longer comes up whole.`,
-    },
-    {
-      key: 'replace',
-      title: 'Take it down and replant',
-      what: after('Felled, stump out, a young tree in its place with two seasons of water'),
-      barred: [],
-      chance: anew,
-      cost: priced && costOf(outNeeds, LOOK_YEARS.length, anew, priced),
-      lost: `The tree as it stands${age === undefined ? '' : `, ${age} years of growth`}; shade and screen for ${age === undefined ? 'many years' : `about as long`}.`,
-      decide: `Any year. Planting: ${plantingSeason(s)} Permits first.`,
-    },
-    {
-      key: 'remove',
-      title: 'Take it down',
-      what: after('Felled, stump out, the place left open'),
-      barred: [],
-      chance: undefined,
-      cost: cost([remove], 0, undefined, false),
-      lost: 'The tree, for good.',
-      decide: 'When permits and nesting seasons allow.',
-    },
-    {
-      key: 'nothing',
-      title: 'Do nothing',
-      what: after(dead ? 'Left standing until it falls or is felled' : 'Left as it is and checked each year'),
-      barred: [],
-      chance: left,
-      cost: cost([], LOOK_YEARS.length, left, false),
-      lost: dead
-        ? 'Nothing more than is lost already; dead branches fall, and in time the whole tree.'
-        : squeezed
-          ? `Girdling roots compress ${percent(squeezed.now)} of the stem’s circumference today, about ${percent(squeezed.inTenYears)} in ten years.`
-          : 'The faults stay uncorrected, and decline goes on.',
-      decide: dead
-        ? 'Soon: dead wood grows brittle from year to year.'
-        : visit.lookAgain === undefined
-          ? 'Decide again at the next visit, within a year.'
-          : `Decide again at the next visit, ${visit.lookAgain.on}.`,
-    },
-  ];
+  const all = weighing(given);
+  return [treating(all), lifting(all), replacing(all), removing(all), leaving(all)];
 }
 
-/** Replacement has its quantities here whether it is called for or not. */
 /** Stake and water, which a tree that was reset takes as a young one in its place does: both ways are priced alike. */
 function afterReset(s: Situation, operations: readonly Operation[]): Operation[] {
   const beside = replacementQuantities(s);
@@ -258,6 +300,7 @@ function afterReset(s: Situation, operations: readonly Operation[]): Operation[]
   return [...(staked ? only('stake', 'stakeSets') : []), ...only('water', 'waterings')];
 }
 
+/** Replacement has its quantities here whether it is called for or not. */
 function withQuantities(replace: Operation, s: Situation): Operation {
   return replace.quantities.length > 0 ? replace : { ...replace, quantities: replacementQuantities(s) };
 }

@@ -109,119 +109,170 @@ const thickest = ({ path }: RootReading): number => 2 * path.radius.reduce((a, b
 const within = (bearing: number, from: number, to: number): boolean =>
   (bearing - from + 360) % 360 <= (to - from + 360) % 360;
 
-/**
- * A dig as the choice it leaves: which roots may go, what each frees and costs, and what a plan keeps to.
- *
- * Limits are those of the design, else of the school in force; an old, stressed or sensitive tree gets the cautious
- * share unless a firm, a tree or a hand chose another.
- */
-export function cutProblem({ tree, date, reading, stem, stressed, firm, design }: CutCase): CutProblem {
-  const manner = schoolFor('girdling', firm, tree.schools);
-  const loss = schoolFor('rootLoss', firm, tree.schools);
+/** What makes a tree that gets the cautious share of root loss; a firm, a tree or a hand may have chosen otherwise. */
+function tenderOf({ tree, date, stressed, firm, design }: CutCase, loss: SchoolInForce): string | undefined {
+  if (loss.chosenBy !== 'default') return undefined;
+  if (design.sensitive) return 'a sensitive tree';
+  if (stressed) return 'a stressed tree';
   const age = tree.plantedYear === undefined ? undefined : Number(date.slice(0, 4)) - tree.plantedYear;
-  const tender =
-    loss.chosenBy !== 'default'
-      ? undefined
-      : design.sensitive
-        ? 'a sensitive tree'
-        : stressed
-          ? 'a stressed tree'
-          : age !== undefined && age >= LIMITS.oldTreeYears.value
-            ? 'an old tree'
-            : speciesFor(tree.species, firm.species)?.species.stands.rootLoss === 'poor'
-              ? 'a species that tolerates root loss poorly'
-              : undefined;
-  const school = tender ? loss.matter.schools.find((s) => s.key === 'cautious')! : loss;
-  const once = manner.key === 'once';
-  const total = design.limits?.totalLoss ?? (once ? 1 : TOTAL_LOSS[school.key]!);
-  const limits: CutLimits = {
-    stageLoss: once ? 1 : school.values!.share!,
+  if (age !== undefined && age >= LIMITS.oldTreeYears.value) return 'an old tree';
+  return speciesFor(tree.species, firm.species)?.species.stands.rootLoss === 'poor'
+    ? 'a species that tolerates root loss poorly'
+    : undefined;
+}
+
+/** Limits of the design, else of the school of root loss. @param once whether all goes in one stage */
+function limitsOf(
+  { limits }: CutDesign,
+  once: boolean,
+  loss: Pick<SchoolInForce, 'key' | 'values'>,
+): CutLimits {
+  const totalLoss = limits?.totalLoss ?? (once ? 1 : TOTAL_LOSS[loss.key]!);
+  return {
+    stageLoss: once ? 1 : loss.values!.share!,
     anchorGap: LIMITS.anchorGap.value,
     stageGap: CUT_PLAN.stageGap.value,
     strictGap: CUT_PLAN.strictGap.value,
     largest: CUT_PLAN.largestCut.value,
     together: once ? CUT_RANGES.together[1] : CUT_PLAN.oneAStage.value,
     nearDbh: LIMITS.cutNearStemDbh.value,
-    ...design.limits,
-    totalLoss: total,
+    ...limits,
+    totalLoss,
   };
-  const dbh = tree.dbh ?? tree.stemDiameter;
-  const stages = once ? 1 : (design.stages ?? CUT_PLAN.seasons.value);
-  const whole = reading.roots.reduce((sum, r) => sum + (r.area ?? 0), 0);
-  const anchors = reading.roots.map((r) => isAnchor(r.root));
-  const candidates = reading.roots.map((root, i): Candidate => {
-    const { kind, condition, contact, label } = root.root;
-    const presses = pressYears(root, reading, stem);
-    const soon = presses.some((y) => y <= LIMITS.girdleSoonYears.value);
-    const now = presses.some((y) => y <= 0);
-    const diameter = thickest(root);
-    const cuts = cutsFor(root, reading, dbh, stem);
-    const sound = condition === undefined || condition === 'sound' || condition === 'cracked';
-    const small = diameter <= LIMITS.rootSmall.value;
-    const nearest = Math.min(...cuts.map((c) => c.timesDbh ?? Infinity));
-    const held = design.locks?.find((l) => l.label === label);
-    const buried = buriedIn(i, reading).length > 0;
-    const barred: Candidate['barred'] =
-      contact === 'grafted'
-        ? { by: 'nature', why: 'grown together with the stem: it is part of it now' }
-        : manner.key === 'selected' && !now && !buried
-          ? {
-              by: 'nature',
-              why: 'cuts into neither stem nor anchor today, and the school cuts only what does',
-            }
-          : diameter > limits.largest + 1e-9
-            ? { by: 'largest', why: 'thicker than the largest root that is cut' }
-            : !soon && !small && !buried && root.area !== undefined && nearest < limits.nearDbh
-              ? { by: 'nearDbh', why: 'its cut would lie too near the stem for a root that does not press' }
-              : undefined;
+}
+
+/** What a plan of cuts goes by. */
+interface Frame {
+  manner: SchoolInForce;
+  limits: CutLimits;
+  stages: number;
+  /** Cross-section of all roots, m2. */
+  whole: number;
+}
+
+/** Why a root may not be cut; undefined where it may. */
+function barredOf(
+  root: RootReading,
+  { presses, diameter, cuts }: Pick<Candidate, 'presses' | 'diameter' | 'cuts'>,
+  buried: boolean,
+  { manner, limits }: Frame,
+): Candidate['barred'] {
+  if (root.root.contact === 'grafted')
+    return { by: 'nature', why: 'grown together with the stem: it is part of it now' };
+  if (manner.key === 'selected' && !presses.some((y) => y <= 0) && !buried)
     return {
-      label,
-      presses,
-      area: sound ? root.shareOfArea : 0,
-      others: kind === 'competing' && whole > 0 ? (Math.PI * diameter ** 2) / 4 / whole : 0,
-      diameter,
-      large: diameter >= LIMITS.rootLarge.value || root.shareOfArea >= CUT_PLAN.largeShare.value,
-      small: small && (kind === 'circling' || kind === 'adventitious'),
-      anchorAt: anchors[i] ? root.leavesAt : undefined,
-      barred,
-      earliest: anchors[i] && held?.stage === undefined ? stages - 1 : 0,
-      lock: held && { hold: held.hold, ...(held.stage !== undefined && { stage: held.stage - 1 }) },
-      cuts,
+      by: 'nature',
+      why: 'cuts into neither stem nor anchor today, and the school cuts only what does',
     };
-  });
-  const horizon = CUT_PLAN.horizon.value;
-  const raw = Float64Array.from({ length: horizon + 1 }, (_, y) => CUT_PLAN.earlier.value ** y);
-  const sum = raw.reduce((a, b) => a + b, 0);
-  const fine = reading.outline.weights.length / SECTORS_OF_BARK;
-  const weights = new Float64Array(SECTORS_OF_BARK);
-  reading.outline.weights.forEach((w, k) => (weights[Math.floor(k / fine)]! += w));
-  const pressed = reading.roots.flatMap((own, root): Threat[] =>
-    anchors[root]
+  if (diameter > limits.largest + 1e-9)
+    return { by: 'largest', why: 'thicker than the largest root that is cut' };
+  const soon = presses.some((y) => y <= LIMITS.girdleSoonYears.value);
+  const nearest = Math.min(...cuts.map((c) => c.timesDbh ?? Infinity));
+  return !soon &&
+    diameter > LIMITS.rootSmall.value &&
+    !buried &&
+    root.area !== undefined &&
+    nearest < limits.nearDbh
+    ? { by: 'nearDbh', why: 'its cut would lie too near the stem for a root that does not press' }
+    : undefined;
+}
+
+function candidateOf(index: number, { tree, reading, stem, design }: CutCase, frame: Frame): Candidate {
+  const root = reading.roots[index]!;
+  const { kind, condition, label } = root.root;
+  const presses = pressYears(root, reading, stem);
+  const diameter = thickest(root);
+  const cuts = cutsFor(root, reading, tree.dbh ?? tree.stemDiameter, stem);
+  const sound = condition === undefined || condition === 'sound' || condition === 'cracked';
+  const held = design.locks?.find((l) => l.label === label);
+  const anchor = isAnchor(root.root);
+  const { whole, stages } = frame;
+  return {
+    label,
+    presses,
+    area: sound ? root.shareOfArea : 0,
+    others: kind === 'competing' && whole > 0 ? (Math.PI * diameter ** 2) / 4 / whole : 0,
+    diameter,
+    large: diameter >= LIMITS.rootLarge.value || root.shareOfArea >= CUT_PLAN.largeShare.value,
+    small: diameter <= LIMITS.rootSmall.value && (kind === 'circling' || kind === 'adventitious'),
+    anchorAt: anchor ? root.leavesAt : undefined,
+    barred: barredOf(root, { presses, diameter, cuts }, buriedIn(index, reading).length > 0, frame),
+    earliest: anchor && held?.stage === undefined ? stages - 1 : 0,
+    lock: held && { hold: held.hold, ...(held.stage !== undefined && { stage: held.stage - 1 }) },
+    cuts,
+  };
+}
+
+/** Roots that bury themselves in anchors within the horizon; several that press on one anchor share what it is worth. */
+function threatsOf(reading: DigReading, stem: StemRate): Threat[] {
+  const { roots } = reading;
+  const pressed = roots.flatMap((own, root) =>
+    isAnchor(own.root)
       ? []
       : onAnchors(root, reading).flatMap(({ anchor, gap, buried }) => {
-          const other = reading.roots[anchor]!;
+          const other = roots[anchor]!;
           const from = gap / (rootRate(own.root, stem).perYear + rootRate(other.root, stem).perYear);
-          return from <= horizon && other.shareOfArea > 0
-            ? [{ root, anchor, from, now: buried, worth: 0 }]
+          return from <= CUT_PLAN.horizon.value && other.shareOfArea > 0
+            ? [{ root, anchor, from, now: buried }]
             : [];
         }),
   );
-  // Several that press on one anchor share what it is worth.
-  const threats = pressed.map((t) => ({
+  return pressed.map((t) => ({
     ...t,
     worth:
-      (CUT_PLAN.anchorWorth.value * reading.roots[t.anchor]!.shareOfArea) /
+      (CUT_PLAN.anchorWorth.value * roots[t.anchor]!.shareOfArea) /
       pressed.filter((other) => other.anchor === t.anchor).length,
   }));
+}
+
+/** Weight of each year from now to the horizon: earlier years count more. */
+function yearWeights(): Float64Array {
+  const raw = Float64Array.from(
+    { length: CUT_PLAN.horizon.value + 1 },
+    (_, y) => CUT_PLAN.earlier.value ** y,
+  );
+  const sum = raw.reduce((a, b) => a + b, 0);
+  return raw.map((v) => v / sum);
+}
+
+/** Share of the circumference of each sector. */
+function sectorWeights({ outline }: DigReading): Float64Array {
+  const fine = outline.weights.length / SECTORS_OF_BARK;
+  const weights = new Float64Array(SECTORS_OF_BARK);
+  outline.weights.forEach((w, k) => (weights[Math.floor(k / fine)]! += w));
+  return weights;
+}
+
+/**
+ * A dig as the choice it leaves: which roots may go, what each frees and costs, and what a plan keeps to.
+ *
+ * Limits are those of the design, else of the school in force; an old, stressed or sensitive tree gets the cautious
+ * share unless a firm, a tree or a hand chose another.
+ */
+export function cutProblem(all: CutCase): CutProblem {
+  const { tree, reading, stem, firm, design } = all;
+  const manner = schoolFor('girdling', firm, tree.schools);
+  const loss = schoolFor('rootLoss', firm, tree.schools);
+  const tender = tenderOf(all, loss);
+  const once = manner.key === 'once';
+  const limits = limitsOf(
+    design,
+    once,
+    tender ? loss.matter.schools.find((s) => s.key === 'cautious')! : loss,
+  );
+  const stages = once ? 1 : (design.stages ?? CUT_PLAN.seasons.value);
+  const whole = reading.roots.reduce((sum, r) => sum + (r.area ?? 0), 0);
+  const frame: Frame = { manner, limits, stages, whole };
+  const candidates = reading.roots.map((_, i) => candidateOf(i, all, frame));
   const strict = [design.windward, design.target].filter((b) => b !== undefined);
   const standing = candidates.filter((c) => c.anchorAt !== undefined).length;
   return {
     candidates,
-    weights,
-    years: raw.map((v) => v / sum),
+    weights: sectorWeights(reading),
+    years: yearWeights(),
     stages,
     interval: design.interval ?? CUT_PLAN.interval.value,
-    threats,
+    threats: threatsOf(reading, stem),
     order: reading.crossings.map(({ over, under }) => ({ over, under })),
     gapLimit: (from, to) =>
       strict.some((b) => within(b, from, to))

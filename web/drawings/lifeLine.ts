@@ -70,49 +70,76 @@ function without(given: LifeLineGiven): { year: number; lower: number; middle: n
     });
 }
 
-/** The whole life of a tree on one axis: its shoots beside those of the reference tree, and what befell it below. */
-export function lifeLine(given: LifeLineGiven): Drawing {
-  const { years, marks, system, width, beside } = given;
-  const last = Math.floor(yearAt(given.until)) + 1;
+/** Where years and lengths stand on the sheet. */
+interface Places {
+  /** First year of the axis, and the year after its last. */
+  first: number;
+  last: number;
+  x: (year: number) => number;
+  /** A shoot stands in the middle of its year. */
+  mid: (year: number) => number;
+  base: number;
+  most: number;
+  y: (metres: number) => number;
+  right: number;
+}
+
+type Band = ReturnType<typeof without>;
+
+function placesOf({ years, marks, planted, until, width }: LifeLineGiven, band: Band): Places {
+  const last = Math.floor(yearAt(until)) + 1;
   const first = Math.min(
     last - 4,
-    given.planted ?? Infinity,
+    planted ?? Infinity,
     ...years.map((y) => y.year),
     ...marks.map((m) => Math.floor(yearAt(m.on))),
   );
-  const x = (year: number) => LEFT + ((year - first) / (last - first)) * (width - LEFT - RIGHT);
-  // A shoot stands in the middle of its year.
-  const mid = (year: number) => x(year + 0.5);
-  const band = without(given);
   const most = Math.max(
     0.05,
     ...years.flatMap((y) => [y.tree ?? 0, y.beside ?? 0]),
     ...band.map((b) => b.upper),
   );
   const base = TOP + HEIGHT;
-  const y = (metres: number) => base - (Math.max(0, metres) / most) * HEIGHT;
-  const shapes: Shape[] = [];
-  const works = marks.filter((m) => m.kind === 'work');
-  if (band.length > 0) {
-    const half = 0.5;
-    const left = band[0]!;
-    const right = band.at(-1)!;
-    shapes.push({
+  const x = (year: number) => LEFT + ((year - first) / (last - first)) * (width - LEFT - RIGHT);
+  return {
+    first,
+    last,
+    x,
+    mid: (year) => x(year + 0.5),
+    base,
+    most,
+    y: (metres) => base - (Math.max(0, metres) / most) * HEIGHT,
+    right: width - RIGHT,
+  };
+}
+
+/** What one season may come to without the work, as a band behind the lines. */
+function bandOf(band: Band, { x, mid, y }: Places): Shape[] {
+  const left = band[0];
+  const right = band.at(-1);
+  if (!left || !right) return [];
+  return [
+    {
       as: 'area',
       points: [
         [x(left.year), y(left.upper)],
         ...band.map((b): Point => [mid(b.year), y(b.upper)]),
-        [x(right.year + 2 * half), y(right.upper)],
-        [x(right.year + 2 * half), y(right.lower)],
+        [x(right.year + 1), y(right.upper)],
+        [x(right.year + 1), y(right.lower)],
         ...[...band].reverse().map((b): Point => [mid(b.year), y(b.lower)]),
         [x(left.year), y(left.lower)],
       ],
       tone: 'wash',
-    });
-  }
+    },
+  ];
+}
+
+/** Years whose growing season was dry, along the foot of the sheet. */
+function dryYears(given: LifeLineGiven, { first, last, x, base, right }: Places): Shape[] {
   const dry = (given.dry ?? []).filter((year) => year >= first && year < last);
-  for (const year of dry)
-    shapes.push({
+  if (dry.length === 0) return [];
+  return [
+    ...dry.map((year): Shape => ({
       as: 'area',
       points: [
         [x(year), base - STRIP],
@@ -121,51 +148,133 @@ export function lifeLine(given: LifeLineGiven): Drawing {
         [x(year), base],
       ],
       tone: 'harm',
-    });
-  if (dry.length > 0)
-    shapes.push(
-      text(
-        [width - RIGHT, TOP - 14],
-        dry.length === 1 ? 'red: dry growing season' : 'red: dry growing seasons',
-        {
-          tone: 'harm',
-          anchor: 'end',
-        },
-      ),
-    );
+    })),
+    text([right, TOP - 14], dry.length === 1 ? 'red: dry growing season' : 'red: dry growing seasons', {
+      tone: 'harm',
+      anchor: 'end',
+    }),
+  ];
+}
+
+const dot = ([cx, cy]: Point, r: number): Point[] =>
+  Array.from({ length: 12 }, (_, i): Point => [
+    cx + r * Math.cos((i * Math.PI) / 6),
+    cy + r * Math.sin((i * Math.PI) / 6),
+  ]);
+
+/** Shoots year by year, of this tree and of the one beside it. */
+function curvesOf({ years }: LifeLineGiven, { mid, y }: Places): { own: Point[]; reference: Point[] } {
   const curve = (of: (s: ShootYear) => number | undefined): Point[] =>
     years.flatMap((s): Point[] => {
       const value = of(s);
       return value === undefined ? [] : [[mid(s.year), y(value)]];
     });
-  const reference = curve((s) => s.beside);
-  const own = curve((s) => s.tree);
-  if (reference.length > 1)
-    shapes.push({ as: 'line', points: reference, tone: 'muted', width: 2, dash: [6, 4] });
-  if (own.length > 1) shapes.push({ as: 'line', points: own, tone: 'ink', width: 3 });
-  const dot = ([cx, cy]: Point, r: number): Point[] =>
-    Array.from({ length: 12 }, (_, i): Point => [
-      cx + r * Math.cos((i * Math.PI) / 6),
-      cy + r * Math.sin((i * Math.PI) / 6),
-    ]);
-  shapes.push(...own.map((p): Shape => ({ as: 'area', points: dot(p, 4), tone: 'ink' })));
-  shapes.push(
-    ...shootAxis({
-      left: LEFT,
-      right: width - RIGHT,
-      base,
-      top: y(most),
-      longest: most,
-      years: [first, last - 1],
-      mid,
-      system,
-      size: TEXT,
+  return { own: curve((s) => s.tree), reference: curve((s) => s.beside) };
+}
+
+const linesOf = ({ own, reference }: ReturnType<typeof curvesOf>): Shape[] => [
+  ...(reference.length > 1
+    ? [
+        {
+          as: 'line' as const,
+          points: reference,
+          tone: 'muted' as const,
+          width: 2,
+          dash: [6, 4] as [number, number],
+        },
+      ]
+    : []),
+  ...(own.length > 1 ? [{ as: 'line' as const, points: own, tone: 'ink' as const, width: 3 }] : []),
+  ...own.map((p): Shape => ({ as: 'area', points: dot(p, 4), tone: 'ink' })),
+];
+
+/** Which line is which, at its end; the lower of the two has its name below it. */
+function namesOf(
+  { own, reference }: ReturnType<typeof curvesOf>,
+  beside: string | undefined,
+  { right }: Places,
+): Shape[] {
+  const named = (points: Point[], words: string, tone: 'ink' | 'muted', below: boolean): Shape[] => {
+    const end = points.at(-1);
+    if (!end) return [];
+    return [
+      text([Math.min(right, end[0] + 8), end[1] + (below ? 20 : -8)], words, {
+        tone,
+        strong: tone === 'ink',
+        anchor: end[0] > right + RIGHT - 120 ? 'end' : 'start',
+        halo: 'paper',
+      }),
+    ];
+  };
+  const lower = (reference.at(-1)?.[1] ?? Infinity) < (own.at(-1)?.[1] ?? 0);
+  return [
+    ...named(reference, beside ?? 'reference tree', 'muted', !lower),
+    ...named(own, 'this tree', 'ink', lower),
+  ];
+}
+
+/** What the band is, on the side where the tree did not go. */
+function bandName(band: Band, own: readonly Point[], { x, y, base }: Places): Shape[] {
+  const end = band.at(-1);
+  if (!end) return [];
+  const below = (own.at(-1)?.[1] ?? 0) < y(end.middle);
+  const at = below ? Math.min(base - 6, y(end.lower) + 16) : Math.max(TOP, y(end.upper) - 8);
+  return [
+    text([x(end.year + 1), at], 'as it would be without the work', {
+      tone: 'todo',
+      halo: 'paper',
+      anchor: 'end',
     }),
-    text([LEFT, TOP - 14], 'Length of the shoots', { tone: 'muted' }),
-  );
+  ];
+}
+
+/** A mark in a lane of its own; words that would run off the sheet end at it. */
+function laneOf({ on, what, kind }: LifeMark, lane: number, { x, base, right }: Places): Shape[] {
+  const [ax, ay]: Point = [x(yearAt(on)), base + 34 + lane * LANE];
+  const tone = kind === 'work' ? 'todo' : kind === 'visit' ? 'muted' : 'ink';
+  const words = `${on} ${what}`;
+  const ends = ax + 12 + words.length * 6.6 > right;
+  return [
+    {
+      as: 'line',
+      points: [
+        [ax, base],
+        [ax, ay - 4],
+      ],
+      tone: 'hair',
+      width: 1,
+    },
+    kind === 'work'
+      ? {
+          as: 'area',
+          points: [
+            [ax - 5, ay + 4],
+            [ax + 5, ay + 4],
+            [ax, ay - 6],
+          ],
+          tone,
+        }
+      : { as: 'area', points: dot([ax, ay - 1], kind === 'visit' ? 3 : 4.5), tone },
+    text([ax + (ends ? -10 : 10), ay + 4], words, {
+      tone,
+      anchor: ends ? 'end' : 'start',
+      strong: kind === 'work',
+      halo: 'paper',
+    }),
+  ];
+}
+
+/** The whole life of a tree on one axis: its shoots beside those of the reference tree, and what happened to it below. */
+export function lifeLine(given: LifeLineGiven): Drawing {
+  const { marks, system, width, beside } = given;
+  const band = without(given);
+  const places = placesOf(given, band);
+  const { first, last, x, mid, y, base, most, right } = places;
+  const curves = curvesOf(given, places);
   // Lines of the works run up through the growth that follows them.
-  for (const { on } of works)
-    shapes.push({
+  const works = marks
+    .filter((m) => m.kind === 'work')
+    .map(({ on }): Shape => ({
       as: 'line',
       points: [
         [x(yearAt(on)), TOP - 6],
@@ -173,74 +282,32 @@ export function lifeLine(given: LifeLineGiven): Drawing {
       ],
       tone: 'todo',
       width: 2,
-    });
-  const named = (points: Point[], words: string, tone: 'ink' | 'muted', below: boolean) => {
-    const end = points.at(-1);
-    if (end)
-      shapes.push(
-        text([Math.min(width - RIGHT, end[0] + 8), end[1] + (below ? 20 : -8)], words, {
-          tone,
-          strong: tone === 'ink',
-          anchor: end[0] > width - 120 ? 'end' : 'start',
-          halo: 'paper',
-        }),
-      );
-  };
-  // The lower of the two lines has its name below it.
-  const lower = (reference.at(-1)?.[1] ?? Infinity) < (own.at(-1)?.[1] ?? 0);
-  named(reference, beside ?? 'reference tree', 'muted', !lower);
-  named(own, 'this tree', 'ink', lower);
-  if (band.length > 0) {
-    const end = band.at(-1)!;
-    // On the side where the tree did not go.
-    const tree = own.at(-1)?.[1] ?? 0;
-    const below = tree < y(end.middle);
-    const at = below ? Math.min(base - 6, y(end.lower) + 16) : Math.max(TOP, y(end.upper) - 8);
-    shapes.push(
-      text([x(end.year + 1), at], 'as it would be without the work', {
-        tone: 'todo',
-        halo: 'paper',
-        anchor: 'end',
-      }),
-    );
-  }
-  // One lane for each mark, oldest first; words that would run off the sheet end at their mark.
+    }));
+  // One lane for each mark, oldest first.
   const lanes = [...marks].sort((a, b) => a.on.localeCompare(b.on));
-  lanes.forEach(({ on, what, kind }, i) => {
-    const at: Point = [x(yearAt(on)), base + 34 + i * LANE];
-    const tone = kind === 'work' ? 'todo' : kind === 'visit' ? 'muted' : 'ink';
-    shapes.push({
-      as: 'line',
-      points: [
-        [at[0], base],
-        [at[0], at[1] - 4],
-      ],
-      tone: 'hair',
-      width: 1,
-    });
-    shapes.push(
-      kind === 'work'
-        ? {
-            as: 'area',
-            points: [
-              [at[0] - 5, at[1] + 4],
-              [at[0] + 5, at[1] + 4],
-              [at[0], at[1] - 6],
-            ],
-            tone,
-          }
-        : { as: 'area', points: dot([at[0], at[1] - 1], kind === 'visit' ? 3 : 4.5), tone },
-    );
-    const words = `${on} ${what}`;
-    const ends = at[0] + 12 + words.length * 6.6 > width - RIGHT;
-    shapes.push(
-      text([at[0] + (ends ? -10 : 10), at[1] + 4], words, {
-        tone,
-        anchor: ends ? 'end' : 'start',
-        strong: kind === 'work',
-        halo: 'paper',
+  return {
+    width,
+    height: base + 34 + lanes.length * LANE + 6,
+    shapes: [
+      ...bandOf(band, places),
+      ...dryYears(given, places),
+      ...linesOf(curves),
+      ...shootAxis({
+        left: LEFT,
+        right,
+        base,
+        top: y(most),
+        longest: most,
+        years: [first, last - 1],
+        mid,
+        system,
+        size: TEXT,
       }),
-    );
-  });
-  return { width, height: base + 34 + lanes.length * LANE + 6, shapes };
+      text([LEFT, TOP - 14], 'Length of the shoots', { tone: 'muted' }),
+      ...works,
+      ...namesOf(curves, beside, places),
+      ...bandName(band, curves.own, places),
+      ...lanes.flatMap((mark, i) => laneOf(mark, i, places)),
+    ],
+  };
 }

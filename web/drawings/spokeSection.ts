@@ -25,34 +25,106 @@ const GROUND = 46;
 const UNDER = 24;
 const LINE = 16;
 
-/** A trench along its run and across it, each at true scale: what is dug, how it is filled, and where roots stop now. */
-export function spokeSection(given: SpokeSectionGiven): Drawing {
-  const { spoke, plan, slope, system, width, stemRadius } = given;
-  const { depth, width: wide } = plan.rules;
-  const shapes: Shape[] = [];
-  const write = (at: Point, text: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}) =>
-    shapes.push({ as: 'text', at, text, size: 13, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
-  const area = (points: Point[], tone: Extract<Shape, { as: 'area' }>['tone'], edge?: 'ink' | 'muted') =>
-    shapes.push({ as: 'area', points, tone, ...(edge && { edge }) });
-  const line = (points: Point[], tone: 'ink' | 'muted' | 'harm', w: number, dash?: [number, number]) =>
-    shapes.push({ as: 'line', points, tone, width: w, ...(dash && { dash }) });
-  const short = (metres: number) => formatValue(metres, 'short length', system);
-  const long = (metres: number) => formatValue(metres, 'long length', system);
-  area(box(0, 0, width, HEIGHT), 'paper');
+const box = (left: number, top: number, right: number, bottom: number): Point[] => [
+  [left, top],
+  [right, top],
+  [right, bottom],
+  [left, bottom],
+];
 
-  // Along the run, from the middle of the stem to half a metre beyond the end.
+/** A sheet that is drawn on, with its measures in words. */
+class Sheet {
+  readonly shapes: Shape[] = [];
+
+  constructor(private readonly system: UnitSystem) {}
+
+  write(at: Point, text: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}): void {
+    this.shapes.push({
+      as: 'text',
+      at,
+      text,
+      size: 13,
+      tone: 'ink',
+      anchor: 'start',
+      halo: 'paper',
+      ...more,
+    });
+  }
+
+  area(points: Point[], tone: Extract<Shape, { as: 'area' }>['tone'], edge?: 'ink' | 'muted'): void {
+    this.shapes.push({ as: 'area', points, tone, ...(edge && { edge }) });
+  }
+
+  line(points: Point[], tone: 'ink' | 'muted' | 'harm', width: number, dash?: [number, number]): void {
+    this.shapes.push({ as: 'line', points, tone, width, ...(dash && { dash }) });
+  }
+
+  /** Soil that was dug and filled again. */
+  filled(points: Point[]): void {
+    this.area(points, 'topsoil', 'ink');
+    this.shapes.push({ as: 'marks', tone: 'muted', width: 1.2, segments: hatch(points, 7, [0.6, 0]) });
+  }
+
+  dimension(a: number, b: number, y: number, text: string): void {
+    if (b - a < 8) return;
+    this.line(
+      [
+        [a, y],
+        [b, y],
+      ],
+      'ink',
+      1,
+    );
+    const end = (x: number): [Point, Point] => [
+      [x, y - 4],
+      [x, y + 4],
+    ];
+    this.shapes.push({ as: 'marks', tone: 'ink', width: 1, segments: [end(a), end(b)] });
+    this.write([(a + b) / 2, y - 5], text, { anchor: 'middle', size: 12, figures: true });
+  }
+
+  short(metres: number): string {
+    return formatValue(metres, 'short length', this.system);
+  }
+
+  long(metres: number): string {
+    return formatValue(metres, 'long length', this.system);
+  }
+}
+
+/** Where the run stands on the sheet: by distance from the middle of the stem, m. */
+interface Run {
+  /** Half a metre or so beyond the end of the trench. */
+  reach: number;
+  scale: number;
+  x: (r: number) => number;
+  ground: (r: number) => number;
+  /** Foot of the ground that is drawn. */
+  bottom: number;
+}
+
+/** The run as large as the sheet takes, with a line of words under it. */
+function runOf({ spoke, plan, slope, width }: SpokeSectionGiven): Run {
   const reach = spoke.to + 0.4;
   const fall = slope ? slope.fall * Math.cos(((spoke.bearing - slope.toward) * Math.PI) / 180) : 0;
   const lowest = Math.max(0, fall) * reach;
   const highest = Math.max(0, -fall) * reach;
-  const below = lowest + Math.max(0.45, depth + 0.15);
-  // As large as the sheet takes, with a line of words under it.
+  const below = lowest + Math.max(0.45, plan.rules.depth + 0.15);
   const scale = Math.min((width - 2 * LEFT) / reach, (HEIGHT - GROUND - UNDER) / (highest + below));
   const top = GROUND + highest * scale;
-  const x = (r: number) => LEFT + r * scale;
-  const ground = (r: number) => top + fall * r * scale;
-  const bottom = top + below * scale;
-  area(
+  return {
+    reach,
+    scale,
+    x: (r) => LEFT + r * scale,
+    ground: (r) => top + fall * r * scale,
+    bottom: top + below * scale,
+  };
+}
+
+/** The ground along the run, and the depth at which roots stop where it is known. */
+function groundAlong(sheet: Sheet, { stopsAt, stemRadius }: SpokeSectionGiven, run: Run): void {
+  const { reach, scale, x, ground, bottom } = run;
+  sheet.area(
     [
       [x(0), ground(0)],
       [x(reach), ground(reach)],
@@ -61,46 +133,44 @@ export function spokeSection(given: SpokeSectionGiven): Drawing {
     ],
     'loam',
   );
-  const stops = given.stopsAt;
-  if (stops) {
-    const points: Point[] = [];
-    for (let r = stemRadius; r <= reach; r += 0.05) {
-      const d = stops(r);
-      if (d !== undefined) points.push([x(r), Math.min(bottom, ground(r) + d * scale)]);
-    }
-    if (points.length > 1) {
-      area([...points, [points.at(-1)![0], bottom], [points[0]![0], bottom]], 'clay');
-      line(points, 'harm', 1.6, [5, 4]);
-      write([points[0]![0] + 4, Math.min(bottom - 4, points[0]![1] + 15)], 'roots stop here', {
-        tone: 'harm',
-        size: 12,
-        halo: 'clay',
-      });
-    }
+  if (!stopsAt) return;
+  const points: Point[] = [];
+  for (let r = stemRadius; r <= reach; r += 0.05) {
+    const d = stopsAt(r);
+    if (d !== undefined) points.push([x(r), Math.min(bottom, ground(r) + d * scale)]);
   }
-  // Level floors: each step holds its water.
+  if (points.length < 2) return;
+  sheet.area([...points, [points.at(-1)![0], bottom], [points[0]![0], bottom]], 'clay');
+  sheet.line(points, 'harm', 1.6, [5, 4]);
+  sheet.write([points[0]![0] + 4, Math.min(bottom - 4, points[0]![1] + 15)], 'roots stop here', {
+    tone: 'harm',
+    size: 12,
+    halo: 'clay',
+  });
+}
+
+/** The trench along the run; on a slope its floor in level steps, each of which holds its water. */
+function trenchAlong(sheet: Sheet, { spoke, plan }: SpokeSectionGiven, { scale, x, ground }: Run): void {
+  const deep = plan.rules.depth * scale;
   const steps = Math.max(1, spoke.steps);
   for (let k = 0; k < steps; k++) {
     const [a, b] = [spoke.from + (k * spoke.length) / steps, spoke.from + ((k + 1) * spoke.length) / steps];
-    const floor = (spoke.steps > 0 ? Math.max(ground(a), ground(b)) : 0) + depth * scale;
-    const points: Point[] =
-      spoke.steps > 0
-        ? [
-            [x(a), ground(a)],
-            [x(b), ground(b)],
-            [x(b), floor],
-            [x(a), floor],
-          ]
-        : [
-            [x(a), ground(a)],
-            [x(b), ground(b)],
-            [x(b), ground(b) + floor],
-            [x(a), ground(a) + floor],
-          ];
-    area(points, 'topsoil', 'ink');
-    shapes.push({ as: 'marks', tone: 'muted', width: 1.2, segments: hatch(points, 7, [0.6, 0]) });
+    const level = Math.max(ground(a), ground(b)) + deep;
+    const [atEnd, atBegin] = spoke.steps > 0 ? [level, level] : [ground(b) + deep, ground(a) + deep];
+    sheet.filled([
+      [x(a), ground(a)],
+      [x(b), ground(b)],
+      [x(b), atEnd],
+      [x(a), atBegin],
+    ]);
   }
-  area(
+}
+
+/** Stem, line of the ground and measures along the run. */
+function measuresAlong(sheet: Sheet, { spoke, plan, stemRadius }: SpokeSectionGiven, run: Run): void {
+  const { reach, scale, x, ground, bottom } = run;
+  const { depth } = plan.rules;
+  sheet.area(
     [
       [x(0), 14],
       [x(stemRadius), 14],
@@ -110,7 +180,7 @@ export function spokeSection(given: SpokeSectionGiven): Drawing {
     'root',
     'ink',
   );
-  line(
+  sheet.line(
     [
       [x(0), ground(0)],
       [x(reach), ground(reach)],
@@ -118,88 +188,66 @@ export function spokeSection(given: SpokeSectionGiven): Drawing {
     'ink',
     2,
   );
-  write([x(stemRadius) + 6, 24], 'stem', { size: 12 });
-  dimension(x(stemRadius), x(spoke.from), GROUND - 14, long(spoke.from - stemRadius));
-  dimension(x(spoke.from), x(spoke.to), GROUND - 14, long(spoke.length));
-  write([x(spoke.to) + 6, ground(spoke.to) + depth * scale], short(depth), { size: 12, figures: true });
-  write([LEFT, bottom + 16], `Along it, true scale; ended by: ${spoke.limit}`, { size: 12, tone: 'muted' });
-
-  // Across it, larger.
-  const across = Math.min(420, (HEIGHT - bottom - 66) / (depth + 0.12), (0.2 * width) / wide);
-  if (across > 60) {
-    const y0 = bottom + 44;
-    const middle = width * 0.24;
-    const half = (wide / 2) * across;
-    const floor = y0 + depth * across;
-    area(box(LEFT, y0, middle * 2 - LEFT, HEIGHT - 6), 'loam');
-    const cut = box(middle - half, y0, middle + half, floor);
-    area(cut, 'topsoil', 'ink');
-    shapes.push({ as: 'marks', tone: 'muted', width: 1.2, segments: hatch(cut, 7, [0.6, 0]) });
-    area(
-      box(
-        Math.max(LEFT, middle - 2.2 * half),
-        y0 - 0.05 * across,
-        Math.min(middle * 2 - LEFT, middle + 2.2 * half),
-        y0,
-      ),
-      'mulch',
-      'muted',
-    );
-    line(
-      [
-        [LEFT, y0],
-        [middle * 2 - LEFT, y0],
-      ],
-      'ink',
-      2,
-    );
-    const right = middle * 2 + 8;
-    const beside: [words: string, how: { strong?: boolean; size?: number; tone?: Tone }][] = [
-      [`${short(wide)} wide, ${short(depth)} deep`, { strong: true }],
-      [`${percent(given.compost)} compost, rest native`, { size: 12 }],
-      [`filled ${percent(TRENCH_LIMITS.settlement.value)} over: it settles`, { size: 12 }],
-      ['thin mulch over it', { size: 12 }],
-    ];
-    if (spoke.bridges.length > 0)
-      beside.push([`root ${spoke.bridges.join(', ')} left whole across`, { size: 12, tone: 'harm' }]);
-    // Beside the cut where there is room, higher where the last line would leave the sheet.
-    const first = Math.min(y0 + 4, HEIGHT - 6 - LINE * (beside.length - 1));
-    beside.forEach(([words, how], i) => write([right, first + LINE * i], words, how));
-  }
-  return { width, height: HEIGHT, shapes };
-
-  function dimension(a: number, b: number, y: number, text: string) {
-    if (b - a < 8) return;
-    line(
-      [
-        [a, y],
-        [b, y],
-      ],
-      'ink',
-      1,
-    );
-    shapes.push({
-      as: 'marks',
-      tone: 'ink',
-      width: 1,
-      segments: [
-        [
-          [a, y - 4],
-          [a, y + 4],
-        ],
-        [
-          [b, y - 4],
-          [b, y + 4],
-        ],
-      ],
-    });
-    write([(a + b) / 2, y - 5], text, { anchor: 'middle', size: 12, figures: true });
-  }
+  sheet.write([x(stemRadius) + 6, 24], 'stem', { size: 12 });
+  sheet.dimension(x(stemRadius), x(spoke.from), GROUND - 14, sheet.long(spoke.from - stemRadius));
+  sheet.dimension(x(spoke.from), x(spoke.to), GROUND - 14, sheet.long(spoke.length));
+  sheet.write([x(spoke.to) + 6, ground(spoke.to) + depth * scale], sheet.short(depth), {
+    size: 12,
+    figures: true,
+  });
+  sheet.write([LEFT, bottom + 16], `Along it, true scale; ended by: ${spoke.limit}`, {
+    size: 12,
+    tone: 'muted',
+  });
 }
 
-const box = (left: number, top: number, right: number, bottom: number): Point[] => [
-  [left, top],
-  [right, top],
-  [right, bottom],
-  [left, bottom],
-];
+/** The trench across its run, larger, with what goes into it; left out where there is no room under the run. */
+function across(sheet: Sheet, given: SpokeSectionGiven, under: number): void {
+  const { depth, width: wide } = given.plan.rules;
+  const scale = Math.min(420, (HEIGHT - under - 66) / (depth + 0.12), (0.2 * given.width) / wide);
+  if (scale <= 60) return;
+  const top = under + 44;
+  const middle = given.width * 0.24;
+  const half = (wide / 2) * scale;
+  const end = middle * 2 - LEFT;
+  sheet.area(box(LEFT, top, end, HEIGHT - 6), 'loam');
+  sheet.filled(box(middle - half, top, middle + half, top + depth * scale));
+  sheet.area(
+    box(Math.max(LEFT, middle - 2.2 * half), top - 0.05 * scale, Math.min(end, middle + 2.2 * half), top),
+    'mulch',
+    'muted',
+  );
+  sheet.line(
+    [
+      [LEFT, top],
+      [end, top],
+    ],
+    'ink',
+    2,
+  );
+  const beside: [words: string, how: { strong?: boolean; size?: number; tone?: Tone }][] = [
+    [`${sheet.short(wide)} wide, ${sheet.short(depth)} deep`, { strong: true }],
+    [`${percent(given.compost)} compost, rest native`, { size: 12 }],
+    [`filled ${percent(TRENCH_LIMITS.settlement.value)} over: it settles`, { size: 12 }],
+    ['thin mulch over it', { size: 12 }],
+  ];
+  const { bridges } = given.spoke;
+  if (bridges.length > 0)
+    beside.push([`root ${bridges.join(', ')} left whole across`, { size: 12, tone: 'harm' }]);
+  // Beside the cut where there is room, higher where the last line would leave the sheet.
+  const first = Math.min(top + 4, HEIGHT - 6 - LINE * (beside.length - 1));
+  beside.forEach(([words, how], i) => sheet.write([middle * 2 + 8, first + LINE * i], words, how));
+}
+
+/** A trench along its run and across it, each at true scale: what is dug, how it is filled, and where roots stop now. */
+export function spokeSection(given: SpokeSectionGiven): Drawing {
+  const { system, width } = given;
+  const sheet = new Sheet(system);
+  const run = runOf(given);
+  sheet.area(box(0, 0, width, HEIGHT), 'paper');
+  groundAlong(sheet, given, run);
+  trenchAlong(sheet, given, run);
+  measuresAlong(sheet, given, run);
+  across(sheet, given, run.bottom);
+  return { width, height: HEIGHT, shapes: sheet.shapes };
+}

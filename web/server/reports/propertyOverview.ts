@@ -1,5 +1,14 @@
 import { inSentence } from '@undrel/core/vocabulary';
-import { byStage, estimate, formatMoney, needsTogether, sumOf, type Rates } from '@undrel/core/costing';
+import {
+  byStage,
+  estimate,
+  formatMoney,
+  needsTogether,
+  sumOf,
+  type Estimate,
+  type Need,
+  type Rates,
+} from '@undrel/core/costing';
 import { type UnitSystem } from '@undrel/core/units';
 import {
   paperOf,
@@ -55,116 +64,148 @@ function workText({ steps }: WorkTree): string {
     .join('; ');
 }
 
+/** What all sections of the first pages are made from. */
+interface Counted {
+  grounds: Grounds;
+  sources: readonly TreeSource[];
+  work: readonly WorkTree[];
+  /** Trees with work left. */
+  open: WorkTree[];
+  /** What is done and recorded. */
+  done: Need[];
+  /** What is left of all trees; undefined without rates. */
+  whole: Estimate | undefined;
+}
+
+/** How many trees need what, and what it comes to. */
+function summary({ grounds, sources, work, open, done, whole }: Counted): Section {
+  const { page, rates, firm } = grounds;
+  const finished = work.length - open.length;
+  const worked = new Set(open.map((w) => w.id));
+  const mapped = sources.flatMap(({ id, source: { tree } }) =>
+    tree.position ? [{ label: tree.label, ...tree.position, work: worked.has(id) }] : [],
+  );
+  return {
+    title: 'Summary',
+    blocks: [
+      text([firm, ...headOf(grounds).lines].join('. '), 'muted'),
+      text(
+        `${open.length} of ${page.trees.length} trees have work to do; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - work.length} that were visited have no work prescribed, ${page.trees.length - sources.length} were not visited.`,
+        'lead',
+      ),
+      ...(whole && rates
+        ? [
+            text(
+              `${done.length > 0 ? 'What is left' : 'All of it'} comes to ${formatMoney(whole.total, rates.currency)}${taxTold(whole)}.`,
+              'strong',
+            ),
+            ...(done.length > 0
+              ? [
+                  text(
+                    `Work for ${formatMoney(estimate(done, rates).net, rates.currency)} net, without travel, is done and recorded.`,
+                  ),
+                ]
+              : []),
+          ]
+        : []),
+      ...(mapped.length > 0
+        ? [
+            {
+              as: 'figure' as const,
+              drawing: propertyMap(page.plan, mapped, MAP, grounds.system),
+              title: `Map of the trees: ${mapped.filter((m) => m.work).length} of ${mapped.length} have work to do.`,
+              caption: 'Trees on the plan of the property, true scale, north up; filled ones need work.',
+            },
+          ]
+        : []),
+    ],
+  };
+}
+
+/** The table of trees. */
+function treesTable({ grounds: { rates }, sources, work, done }: Counted): Section {
+  const net = (w: WorkTree) => (rates ? formatMoney(estimate(w.needs, rates).net, rates.currency) : '');
+  return {
+    title: 'Trees',
+    page: true,
+    blocks: [
+      {
+        as: 'table',
+        label: 'Trees',
+        head: ['tree', 'species', 'visited', 'work', done.length > 0 ? 'net, left' : 'net'],
+        widths: [14, 20, 14, 37, 15],
+        rows: sources.map(({ id, source }) => {
+          const own = work.find((w) => w.id === id);
+          return [
+            source.tree.label,
+            source.tree.species,
+            source.visit.date,
+            own ? workText(own) : 'none',
+            own ? net(own) : '',
+          ];
+        }),
+      },
+    ],
+  };
+}
+
+/** What trees that were planted together tell. */
+const together = ({ cohorts }: PropertyPage): Section[] =>
+  cohorts.length > 0
+    ? [
+        {
+          title: 'Planted together',
+          blocks: cohorts.flatMap((c): Block[] => [
+            { as: 'heading', text: c.name },
+            ...c.readings.slice(0, 3).map((r) => text(r.summary)),
+          ]),
+        },
+      ]
+    : [];
+
+/** What is left, season by season, with its price. */
+function costs({ grounds: { rates }, work, whole }: Counted): Section[] {
+  if (!whole || !rates) return [];
+  const stages = byStage(needsTogether(work.map((w) => w.needs)), rates);
+  return [
+    {
+      title: 'What it costs',
+      blocks: [
+        ...stages.flatMap((s): Block[] => [
+          { as: 'heading', text: `Season ${s.stage}, ${s.year}` },
+          {
+            as: 'table',
+            label: `Season ${s.stage}`,
+            head: ['what', 'amount', 'price', 'sum'],
+            widths: [49, 19, 16, 16],
+            rows: estimateRows(summed(s.estimate)),
+          },
+        ]),
+        ...leftOut(whole, [...new Set(work.flatMap((w) => w.unpriced))]).map((line) => text(line)),
+      ],
+    },
+  ];
+}
+
 /** The first pages: how many need what, the table of trees, cohorts, map and sums. */
 export function overview(
   grounds: Grounds,
   sources: readonly TreeSource[],
   work: readonly WorkTree[],
 ): ReadDocument {
-  const { page, rates, firm } = grounds;
-  const head = headOf(grounds);
-  const needs = needsTogether(work.map((w) => w.needs));
-  const whole = rates && estimate(needs, rates);
-  const stages = rates ? byStage(needs, rates) : [];
-  const net = (w: WorkTree) => (rates ? formatMoney(estimate(w.needs, rates).net, rates.currency) : '');
-  const open = work.filter(isOpen);
-  const finished = work.length - open.length;
-  const done = work.flatMap((w) => w.done);
-  const worked = new Set(open.map((w) => w.id));
-  const mapped = sources.flatMap(({ id, source: { tree } }) =>
-    tree.position ? [{ label: tree.label, ...tree.position, work: worked.has(id) }] : [],
-  );
-  const sections: Section[] = [
-    {
-      title: 'Summary',
-      blocks: [
-        text([firm, ...head.lines].join('. '), 'muted'),
-        text(
-          `${open.length} of ${page.trees.length} trees have work to do; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - work.length} that were visited have no work prescribed, ${page.trees.length - sources.length} were not visited.`,
-          'lead',
-        ),
-        ...(whole
-          ? [
-              text(
-                `${done.length > 0 ? 'What is left' : 'All of it'} comes to ${formatMoney(whole.total, rates.currency)}${taxTold(whole)}.`,
-                'strong',
-              ),
-              ...(done.length > 0
-                ? [
-                    text(
-                      `Work for ${formatMoney(estimate(done, rates).net, rates.currency)} net, without travel, is done and recorded.`,
-                    ),
-                  ]
-                : []),
-            ]
-          : []),
-        ...(mapped.length > 0
-          ? [
-              {
-                as: 'figure' as const,
-                drawing: propertyMap(page.plan, mapped, MAP, grounds.system),
-                title: `Map of the trees: ${mapped.filter((m) => m.work).length} of ${mapped.length} have work to do.`,
-                caption: 'Trees on the plan of the property, true scale, north up; filled ones need work.',
-              },
-            ]
-          : []),
-      ],
-    },
-    {
-      title: 'Trees',
-      page: true,
-      blocks: [
-        {
-          as: 'table',
-          label: 'Trees',
-          head: ['tree', 'species', 'visited', 'work', done.length > 0 ? 'net, left' : 'net'],
-          widths: [14, 20, 14, 37, 15],
-          rows: sources.map(({ id, source }) => {
-            const own = work.find((w) => w.id === id);
-            return [
-              source.tree.label,
-              source.tree.species,
-              source.visit.date,
-              own ? workText(own) : 'none',
-              own ? net(own) : '',
-            ];
-          }),
-        },
-      ],
-    },
-    ...(page.cohorts.length > 0
-      ? [
-          {
-            title: 'Planted together',
-            blocks: page.cohorts.flatMap((c): Block[] => [
-              { as: 'heading', text: c.name },
-              ...c.readings.slice(0, 3).map((r) => text(r.summary)),
-            ]),
-          },
-        ]
-      : []),
-    ...(whole
-      ? [
-          {
-            title: 'What it costs',
-            blocks: [
-              ...stages.flatMap((s): Block[] => [
-                { as: 'heading', text: `Season ${s.stage}, ${s.year}` },
-                {
-                  as: 'table',
-                  label: `Season ${s.stage}`,
-                  head: ['what', 'amount', 'price', 'sum'],
-                  widths: [49, 19, 16, 16],
-                  rows: estimateRows(summed(s.estimate)),
-                },
-              ]),
-              ...leftOut(whole, [...new Set(work.flatMap((w) => w.unpriced))]).map((line) => text(line)),
-            ],
-          },
-        ]
-      : []),
-  ];
-  return { ...head, sections };
+  const { rates } = grounds;
+  const counted: Counted = {
+    grounds,
+    sources,
+    work,
+    open: work.filter(isOpen),
+    done: work.flatMap((w) => w.done),
+    whole: rates && estimate(needsTogether(work.map((w) => w.needs)), rates),
+  };
+  return {
+    ...headOf(grounds),
+    sections: [summary(counted), treesTable(counted), ...together(grounds.page), ...costs(counted)],
+  };
 }
 
 /** An estimate with the lines of one resource in one: a property has hundreds of them. The sums are those of the lines. */

@@ -8,7 +8,7 @@ import {
   type Rates,
 } from '@undrel/core/costing';
 import type { OperationKey } from '@undrel/core/vocabulary';
-import type { Block, ReadDocument, Section } from '../../protocol/document';
+import type { ReadDocument, Section } from '../../protocol/document';
 import { isDone, isOpen, type WorkTree } from '../../protocol/propertyWork';
 import { harm, table, text } from '../../documents/blocks';
 import { percents } from '@undrel/core/units';
@@ -92,6 +92,82 @@ function otherwise(open: readonly WorkTree[]): Section[] {
   ];
 }
 
+const one = (n: number, single: string, many: string): string => (n === 1 ? single : `${n} ${many}`);
+
+/** How many trees need work, and first of all those that may fall. */
+function found(open: readonly WorkTree[], { trees, visited }: { trees: number; visited: number }): Section {
+  const dangerous = open.filter((w) => w.steps.some((s) => s.operation === 'stability' && !isDone(s.done)));
+  const unvisited = trees - visited;
+  return {
+    title: 'What was found',
+    blocks: [
+      ...harm(
+        dangerous.length > 0
+          ? [
+              `${dangerous.map((w) => w.label).join(', ')}: may fall. Keep people away, and have stability assessed by a qualified person before any other work.`,
+            ]
+          : [],
+        'Before anything else',
+      ),
+      text(
+        `Of ${trees} trees, ${one(open.length, 'one needs', 'need')} work.${
+          unvisited > 0 ? ` ${unvisited === 1 ? 'One has' : `${unvisited} have`} not been visited yet.` : ''
+        }`,
+        'lead',
+      ),
+    ],
+  };
+}
+
+/** The work by kind, with the trees at which it is left to do. */
+const toDo = (open: readonly WorkTree[]): Section => ({
+  title: 'What to do',
+  blocks:
+    open.length === 0
+      ? [text('No work is needed for now.')]
+      : table(
+          'Work by kind',
+          ['work', 'trees', 'where'],
+          [38, 10, 52],
+          kindsOf(open).map(({ title, trees: at }) => [
+            title,
+            String(at.length),
+            at.length > 12 ? `${at.slice(0, 12).join(', ')} and ${at.length - 12} more` : at.join(', '),
+          ]),
+        ),
+});
+
+/** Trees by name, as many as there is room for. */
+function byName(open: readonly WorkTree[], most: number): Section[] {
+  const listed = open.slice(0, most);
+  if (listed.length === 0) return [];
+  return [
+    {
+      title: listed.length < open.length ? 'Trees to begin with' : 'Trees that need work',
+      blocks: table(
+        'Trees that need work',
+        ['tree', 'what is wrong', 'work'],
+        [16, 44, 40],
+        listed.map((w) => [
+          w.label,
+          w.verdict,
+          inARow([...new Set(w.steps.filter((s) => !isDone(s.done)).map((s) => s.title))]),
+        ]),
+      ),
+    },
+  ];
+}
+
+const HOW_SURE: Section = {
+  title: 'How sure we are',
+  blocks: [
+    text(
+      'This is our opinion from what could be examined on the days of the visits. It is not a tree risk assessment. The full record gives every tree with its measurements, reasons and methods.',
+      'muted',
+    ),
+  ],
+};
+
 /**
  * The letter to whoever owns a property: how many trees need what, those that may fall first, and what it costs.
  *
@@ -107,80 +183,16 @@ export function propertyLetter(
   tight: number,
 ): ReadDocument {
   const open = work.filter(isOpen);
-  const dangerous = open.filter((w) => w.steps.some((s) => s.operation === 'stability' && !isDone(s.done)));
-  const unvisited = counts.trees - counts.visited;
-  const listed = open.slice(0, LISTED[Math.min(tight, LISTED.length - 1)]);
-  const one = (n: number, single: string, many: string) => (n === 1 ? single : `${n} ${many}`);
-  const trees: Block[] = table(
-    'Trees that need work',
-    ['tree', 'what is wrong', 'work'],
-    [16, 44, 40],
-    listed.map((w) => [
-      w.label,
-      w.verdict,
-      inARow([...new Set(w.steps.filter((s) => !isDone(s.done)).map((s) => s.title))]),
-    ]),
-  );
   return {
     ...head,
     compact: true,
     sections: [
-      {
-        title: 'What was found',
-        blocks: [
-          ...harm(
-            dangerous.length > 0
-              ? [
-                  `${dangerous.map((w) => w.label).join(', ')}: may fall. Keep people away, and have stability assessed by a qualified person before any other work.`,
-                ]
-              : [],
-            'Before anything else',
-          ),
-          text(
-            `Of ${counts.trees} trees, ${one(open.length, 'one needs', 'need')} work.${
-              unvisited > 0
-                ? ` ${unvisited === 1 ? 'One has' : `${unvisited} have`} not been visited yet.`
-                : ''
-            }`,
-            'lead',
-          ),
-        ],
-      },
-      {
-        title: 'What to do',
-        blocks:
-          open.length === 0
-            ? [text('No work is needed for now.')]
-            : table(
-                'Work by kind',
-                ['work', 'trees', 'where'],
-                [38, 10, 52],
-                kindsOf(open).map(({ title, trees: at }) => [
-                  title,
-                  String(at.length),
-                  at.length > 12 ? `${at.slice(0, 12).join(', ')} and ${at.length - 12} more` : at.join(', '),
-                ]),
-              ),
-      },
+      found(open, counts),
+      toDo(open),
       ...costs(open, rates),
       ...otherwise(open),
-      ...(listed.length > 0
-        ? [
-            {
-              title: listed.length < open.length ? 'Trees to begin with' : 'Trees that need work',
-              blocks: trees,
-            },
-          ]
-        : []),
-      {
-        title: 'How sure we are',
-        blocks: [
-          text(
-            'This is our opinion from what could be examined on the days of the visits. It is not a tree risk assessment. The full record gives every tree with its measurements, reasons and methods.',
-            'muted',
-          ),
-        ],
-      },
+      ...byName(open, LISTED[Math.min(tight, LISTED.length - 1)]!),
+      HOW_SURE,
     ],
   };
 }

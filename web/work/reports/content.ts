@@ -2,9 +2,8 @@ import { unansweredIn } from '@undrel/core/assessment';
 import { inSentence } from '@undrel/core/vocabulary';
 import { QUESTIONS } from '@undrel/core/questions';
 import type { Visit } from '@undrel/core/records';
-import { type CauseKey, CAUSES, type QuantityKey } from '@undrel/core/vocabulary';
-import { clientWords, pivotTold, VERDICT_ENGINE, type Reason } from '@undrel/core/diagnosis';
-import { eventsFollowed, fillWords, sinceWhen } from '@undrel/core/history';
+import type { QuantityKey } from '@undrel/core/vocabulary';
+import { VERDICT_ENGINE } from '@undrel/core/diagnosis';
 import {
   causesAnswered,
   clashesOf,
@@ -32,13 +31,10 @@ import {
   writeLengths,
   type Quantity,
   type UnitSystem,
-  percent,
-  chanceWords,
 } from '@undrel/core/units';
 import { paperOf } from '../../protocol/document';
 import { picturesPart } from './picturesPart';
 import { inShort, type ReportContent } from '../../protocol/report';
-import { declineLine, stemsOf } from '../../drawings/declineLine';
 import { assessDigKept } from '../tree/dig';
 import { digPart } from './digPart';
 import { cutsPart } from './cutsPart';
@@ -46,12 +42,13 @@ import { operationsPart } from './operationsPart';
 import { soilPart } from './soilPart';
 import { refusedSpokes } from '../tree/trenches';
 import { trenchPart } from './trenchPart';
+import { verdictPart } from './verdictPart';
 import type { Assessment } from '@undrel/core/assessment';
 import { assessedOf, explained } from '../tree/assessed';
 import { estimateRows, leftOut, moneyRange } from '../costs/words';
 import { trenchWork, worthOf } from '../costs/worth';
 import type { ReportSource } from '../tree/source';
-import { deepestAt, DRAWING, stemDrawing } from './stemDrawing';
+import { deepestAt, stemDrawing } from './stemDrawing';
 import { answerText } from './answerText';
 
 /** How a figure was measured and what limits it, for the report. */
@@ -75,26 +72,6 @@ export const measuredIn = (profile: Profile): Quantity[] =>
     profile.mulch?.volume,
     profile.mulch?.ringRadius,
   ].filter((q): q is Quantity => q !== undefined);
-
-/** When growth fell, in words and as the line of years. */
-function sincePart({ tree, events, visits, visit, beside, system }: ReportSource): ReportContent['since'] {
-  const since = sinceWhen(tree, events, visits, visit, beside);
-  const followed = eventsFollowed(since).map(
-    (e) => `${percent(e.chance)} of it lies within the usual lag of “${e.event.kind}, ${e.event.when}”.`,
-  );
-  return {
-    text: [since.summary, ...followed, ...(since.fill ? [fillWords(since.fill)] : [])].join(' '),
-    ...(since.years.length > 0 && {
-      drawing: declineLine({
-        since,
-        planted: tree.plantedYear,
-        stems: stemsOf(visits),
-        system,
-        width: DRAWING.width,
-      }),
-    }),
-  };
-}
 
 /** What is to be expected where nothing is done, in a sentence or two. */
 function nothingWords({ chance, lost }: WorthOption): string {
@@ -193,43 +170,12 @@ const workPart = (visit: Visit, operations: readonly Operation[], system: UnitSy
     return `${w.on}${w.by ? `, ${w.by}` : ''}: ${title}${stage ? `, stage ${stage}` : ''}, ${w.how}${amounts && `: ${amounts}`}${w.note ? `. ${w.note}` : ''}`;
   });
 
-/** Bearing of the section: where the collar lies deepest. */
 /** What the report of one visit says, from the record alone. */
 export const reportContent = (source: ReportSource): ReportContent => inShort(wholeContent(source));
 
-function wholeContent(source: ReportSource): ReportContent {
-  const { tree, visit, system } = source;
-  const say = (text: string) => writeLengths(text, system);
-  const whole = assessedOf(source);
-  const { profile, verdict, memory, operations } = whole;
-  const revision = revisionPart(source, whole);
-  const work = workPart(visit, operations, system);
-  const why = explained(verdict, source.table);
-  const reasonsFor = (cause: CauseKey) => {
-    const { for: speaksFor, against } = why.causes.find((c) => c.cause === cause)!;
-    const written = (reasons: readonly Reason[]) => reasons.map((r) => `${say(r.text)} (${r.words})`);
-    return { for: written(speaksFor), against: written(against) };
-  };
-  const planned = plannedOf(operations, visit.decisions);
-  const changesGround = Object.values(plannedWork(planned)).some((v) => v !== undefined);
-  const clashes = [
-    ...clashesOf(planned, whole.situation, source.closed),
-    ...(planned.some((o) => o.key === 'trench') ? refusedSpokes(source) : []),
-  ];
-  const answers = causesAnswered(whole.situation, operations);
-  const bearing = deepestAt(profile);
-  const dug = assessDigKept(source);
-  const cuts = dug && cutsPart(dug, source);
-  const soil = soilPart(source);
-  const trenches = trenchPart(source);
-  const drawn = (when: 'before' | 'after') =>
-    stemDrawing(source, profile, planned, when, dug && dugSection(dug.reading, bearing));
+/** Who it is for, which tree, when it was seen and by whom. */
+function headPart({ tree, visit, events, wording, system, ...source }: ReportSource) {
   const short = (metres: number) => formatLength(metres, shortUnit(system));
-  const pictures = picturesPart(
-    visit,
-    system,
-    source.visits.filter((v) => v.date < visit.date),
-  );
   return {
     firm: source.firm,
     property: source.property,
@@ -246,37 +192,16 @@ function wholeContent(source: ReportSource): ReportContent {
     visitDate: visit.date,
     visitor: visit.by ?? '',
     clientSees: visit.note ?? '',
-    history: [...source.events]
+    history: [...events]
       .sort((a, b) => a.when.localeCompare(b.when))
       .map((e) => `${e.when}: ${e.kind}${e.note ? `, ${e.note}` : ''}`),
-    wording: source.wording,
-    verdictSummary: verdict.summary,
-    ...(verdict.danger && { danger: verdict.danger.text }),
-    causes: verdict.causes
-      .filter((c) => c.standing === 'likely' || c.standing === 'possible')
-      .map((c) => ({
-        label: c.label,
-        standing: `${c.certainty} (${chanceWords(c.probability)})`,
-        mechanism: c.mechanism,
-        ...reasonsFor(c.cause),
-      })),
-    chain: verdict.chain.map((step) => step.text),
-    ...(memory.length > 0 && { foundBefore: memory.map((m) => `${m.label}. ${say(m.text)}`) }),
-    since: sincePart(source),
-    ...(visit.opinion && {
-      opinion: `${CAUSES[visit.opinion.cause as CauseKey].label}. ${visit.opinion.why}`,
-    }),
-    doubts: [
-      ...why.contradictions.map((c) => say(c.text)),
-      ...(why.pivotal ? [pivotTold(why.pivotal, say(why.pivotal.text))] : []),
-    ],
-    checks: why.enough
-      ? []
-      : why.checks
-          .filter((c) => c.couldChange.length > 0)
-          .slice(0, 6)
-          .map((c) => `${c.about} (${c.minutes} min${c.season ? `, ${c.season}` : ''})`),
-    clientWords: clientWords(tree, visit, verdict),
+    wording,
+  };
+}
+
+/** What was seen and measured. */
+function measuredPart({ visit, system }: ReportSource, profile: Profile) {
+  return {
     seen: QUESTIONS.filter((q) => visit.findings.some((f) => f.key === q.key)).map((q) => ({
       ask: q.ask,
       answer: answerText(q, visit, system),
@@ -286,7 +211,29 @@ function wholeContent(source: ReportSource): ReportContent {
       text: formatQuantity(q, system),
       method: METHODS[q.key] ?? q.working.formula,
     })),
-    warnings: [...profile.missing, ...profile.problems.map((p) => say(p.message))],
+    warnings: [...profile.missing, ...profile.problems.map((p) => writeLengths(p.message, system))],
+  };
+}
+
+/** The stem before and after, the dig, cuts, soil, trenches and pictures. */
+function drawnPart(source: ReportSource, { profile, operations }: Assessment) {
+  const { visit, system } = source;
+  const planned = plannedOf(operations, visit.decisions);
+  const changesGround = Object.values(plannedWork(planned)).some((v) => v !== undefined);
+  // The section is drawn where the collar lies deepest.
+  const bearing = deepestAt(profile);
+  const dug = assessDigKept(source);
+  const cuts = dug && cutsPart(dug, source);
+  const soil = soilPart(source);
+  const trenches = trenchPart(source);
+  const pictures = picturesPart(
+    visit,
+    system,
+    source.visits.filter((v) => v.date < visit.date),
+  );
+  const drawn = (when: 'before' | 'after') =>
+    stemDrawing(source, profile, planned, when, dug && dugSection(dug.reading, bearing));
+  return {
     drawing: drawn('before'),
     ...(dug && { dig: digPart(dug, source) }),
     ...(cuts && { cuts }),
@@ -294,24 +241,55 @@ function wholeContent(source: ReportSource): ReportContent {
     ...(trenches && { trenches }),
     ...(pictures.length > 0 && { pictures }),
     ...(changesGround ? { drawingAfter: drawn('after') } : {}),
+  };
+}
+
+/** What is prescribed, what it is worth, when it is done and what was. */
+function workOfVisit(source: ReportSource, whole: Assessment) {
+  const { visit, system } = source;
+  const { verdict, operations, situation } = whole;
+  const say = (text: string) => writeLengths(text, system);
+  const planned = plannedOf(operations, visit.decisions);
+  const clashes = [
+    ...clashesOf(planned, situation, source.closed),
+    ...(planned.some((o) => o.key === 'trench') ? refusedSpokes(source) : []),
+  ];
+  const answers = causesAnswered(situation, operations);
+  const { decisions } = explained(verdict, source.table);
+  const revision = revisionPart(source, whole);
+  const work = workPart(visit, operations, system);
+  return {
     ...(clashes.length > 0 && { clashes: clashes.map(say) }),
     ...(answers.length > 0 && {
       answers: answers.map(({ label, certainty, text }) => ({ label, certainty, text: say(text) })),
     }),
-    ...operationsPart(operations, visit, looksFirst(whole.situation, operations, why.decisions), system),
+    ...operationsPart(operations, visit, looksFirst(situation, operations, decisions), system),
     ...worthPart(source),
     schedule: schedulePart(planned, source),
     ...(revision && { revision }),
     ...(work.length > 0 && { work }),
     ...(visit.lookAgain ? { lookAgain: `${visit.lookAgain.on}: ${visit.lookAgain.why}` } : {}),
+  };
+}
+
+function wholeContent(source: ReportSource): ReportContent {
+  const { visit, system } = source;
+  const whole = assessedOf(source);
+  const { profile, verdict } = whole;
+  return {
+    ...headPart(source),
+    ...verdictPart(source, whole),
+    ...measuredPart(source, profile),
+    ...drawnPart(source, whole),
+    ...workOfVisit(source, whole),
     notExamined: [
       ...(profile.collar ? [] : ['Collar depth (not probed)']),
       ...(profile.mulch ? [] : ['Mulch profiles']),
       ...(profile.fill ? [] : ['Original grade']),
       ...unansweredIn(visit).map((q) => q.ask),
-      ...(dug ? [] : ['Roots below the surface (no dig)']),
+      ...(assessDigKept(source) ? [] : ['Roots below the surface (no dig)']),
     ],
-    paper: paperOf(source.system),
+    paper: paperOf(system),
     engines: `${VERDICT_ENGINE} with table ${verdict.table}, ${PRESCRIPTION_ENGINE}`,
   };
 }

@@ -88,100 +88,111 @@ async function pictureIn(picture: DocumentPicture, file: Uint8Array | undefined)
   ];
 }
 
+type Of<K extends Block['as']> = Extract<Block, { as: K }>;
+
+const textIn = ({ text, tone }: Of<'text'>): Paragraph[] =>
+  text.split('\n').map(
+    (line) =>
+      new Paragraph({
+        spacing: { before: 60, ...(tone === 'lead' && { after: 120 }) },
+        children: [
+          new TextRun({
+            text: line,
+            bold: tone === 'strong',
+            ...(tone === 'lead' || tone === 'strong' ? { size: 26 } : {}),
+            ...(tone === 'muted' ? { color: colour(INK.muted) } : {}),
+          }),
+        ],
+      }),
+  );
+
+const pairsIn = ({ rows }: Of<'pairs'>): (Paragraph | Table)[] =>
+  rows.length === 0
+    ? []
+    : table(
+        rows.map(
+          (r) =>
+            new TableRow({
+              cantSplit: true,
+              children: [
+                cell([{ text: r.name }], 40),
+                cell(
+                  [{ text: r.value, bold: r.figure }, ...(r.small ? [{ text: r.small, small: true }] : [])],
+                  60,
+                ),
+              ],
+            }),
+        ),
+      );
+
+const tableIn = ({ head, rows, widths }: Of<'table'>): (Paragraph | Table)[] =>
+  table([
+    new TableRow({
+      tableHeader: true,
+      children: head.map((h, i) => cell([{ text: h, bold: true }], widths[i]!)),
+    }),
+    ...rows.map(
+      (row) =>
+        new TableRow({
+          cantSplit: true,
+          children: row.map((text, i) => cell([{ text }], widths[i]!)),
+        }),
+    ),
+  ]);
+
+const listIn = ({ title, lines, ordered, harm }: Of<'list'>): Paragraph[] => [
+  ...(title ? [new Paragraph({ children: [new TextRun({ text: title, bold: true })], keepNext: true })] : []),
+  ...lines.map(
+    (line, i) =>
+      new Paragraph({
+        ...(ordered ? { text: `${i + 1}. ${line}` } : { text: line, bullet: { level: 0 } }),
+        ...(harm && {
+          border: { left: { style: BorderStyle.SINGLE, size: 24, space: 6, color: colour(INK.harm) } },
+        }),
+      }),
+  ),
+];
+
+async function figureIn({ drawing, title, caption }: Of<'figure'>): Promise<Paragraph[]> {
+  const { width, height } = drawing;
+  const scale = Math.min(WIDEST / width, TALLEST / height);
+  const svg = drawingToSvg(drawing, title);
+  return [
+    new Paragraph({
+      children: [
+        new ImageRun({
+          type: 'svg',
+          data: Buffer.from(svg),
+          transformation: { width: Math.round(width * scale), height: Math.round(height * scale) },
+          // For programs that do not draw SVG.
+          fallback: { type: 'png', data: Buffer.from(await pngOf(svg)) },
+          altText: { name: title, title, description: title },
+        }),
+      ],
+    }),
+    new Paragraph({
+      spacing: { after: 120 },
+      children: [new TextRun({ text: caption, color: colour(INK.muted) })],
+    }),
+  ];
+}
+
 async function blockIn(block: Block, files: PictureFiles): Promise<(Paragraph | Table)[]> {
   switch (block.as) {
     case 'text':
-      return block.text.split('\n').map(
-        (text) =>
-          new Paragraph({
-            spacing: { before: 60, ...(block.tone === 'lead' && { after: 120 }) },
-            children: [
-              new TextRun({
-                text,
-                bold: block.tone === 'strong',
-                ...(block.tone === 'lead' || block.tone === 'strong' ? { size: 26 } : {}),
-                ...(block.tone === 'muted' ? { color: colour(INK.muted) } : {}),
-              }),
-            ],
-          }),
-      );
+      return textIn(block);
     case 'heading':
       return [new Paragraph({ text: block.text, heading: HeadingLevel.HEADING_2, keepNext: true })];
     case 'pairs':
-      return block.rows.length === 0
-        ? []
-        : table(
-            block.rows.map(
-              (r) =>
-                new TableRow({
-                  cantSplit: true,
-                  children: [
-                    cell([{ text: r.name }], 40),
-                    cell(
-                      [
-                        { text: r.value, bold: r.figure },
-                        ...(r.small ? [{ text: r.small, small: true }] : []),
-                      ],
-                      60,
-                    ),
-                  ],
-                }),
-            ),
-          );
+      return pairsIn(block);
     case 'table':
-      return table([
-        new TableRow({
-          tableHeader: true,
-          children: block.head.map((h, i) => cell([{ text: h, bold: true }], block.widths[i]!)),
-        }),
-        ...block.rows.map(
-          (row) =>
-            new TableRow({
-              cantSplit: true,
-              children: row.map((text, i) => cell([{ text }], block.widths[i]!)),
-            }),
-        ),
-      ]);
+      return tableIn(block);
     case 'list':
-      return [
-        ...(block.title
-          ? [new Paragraph({ children: [new TextRun({ text: block.title, bold: true })], keepNext: true })]
-          : []),
-        ...block.lines.map(
-          (line, i) =>
-            new Paragraph({
-              ...(block.ordered ? { text: `${i + 1}. ${line}` } : { text: line, bullet: { level: 0 } }),
-              ...(block.harm && {
-                border: { left: { style: BorderStyle.SINGLE, size: 24, space: 6, color: colour(INK.harm) } },
-              }),
-            }),
-        ),
-      ];
+      return listIn(block);
     case 'pictures':
-      return Promise.all(block.pictures.map((p) => pictureIn(p, files[p.hash]))).then((all) => all.flat());
-    case 'figure': {
-      const { width, height } = block.drawing;
-      const scale = Math.min(WIDEST / width, TALLEST / height);
-      const svg = drawingToSvg(block.drawing, block.title);
-      return [
-        new Paragraph({
-          children: [
-            new ImageRun({
-              type: 'svg',
-              data: Buffer.from(svg),
-              transformation: { width: Math.round(width * scale), height: Math.round(height * scale) },
-              // For programs that do not draw SVG.
-              fallback: { type: 'png', data: Buffer.from(await pngOf(svg)) },
-              altText: { name: block.title, title: block.title, description: block.title },
-            }),
-          ],
-        }),
-        new Paragraph({
-          spacing: { after: 120 },
-          children: [new TextRun({ text: block.caption, color: colour(INK.muted) })],
-        }),
-      ];
-    }
+      return (await Promise.all(block.pictures.map((p) => pictureIn(p, files[p.hash])))).flat();
+    case 'figure':
+      return figureIn(block);
   }
 }
 

@@ -2,6 +2,7 @@ import js from '@eslint/js';
 import next from '@next/eslint-plugin-next';
 import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
+import { ownLines } from './scripts/lint/ownLines.mjs';
 
 /** Imports point one way: web -> core, screens -> ui, app -> screens and server. */
 const forbid = (files, group, message) => ({
@@ -126,6 +127,12 @@ export default ts.config(
       'core/src/diagnosis/posterior.ts',
     ],
     rules: { 'max-lines': ['error', 350] },
+  },
+  {
+    files: ['core/src/**', 'core/cli/**', 'db/**', 'scripts/**/*.ts', 'web/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    plugins: { undrel: { rules: { 'own-lines': ownLines } } },
+    rules: { 'undrel/own-lines': ['error', 80] },
   },
   {
     files: ['**/*.test.ts', 'e2e/**'],

@@ -27,7 +27,7 @@ export default {
       displayName: 'screens',
       setupFiles: [...bare.setupFiles, '<rootDir>/scripts/setup/indexedDb.mjs'],
       testMatch: ['<rootDir>/web/**/*.test.ts'],
-      testPathIgnorePatterns: ['<rootDir>/web/(server|work)/', '/node_modules/'],
+      testPathIgnorePatterns: ['<rootDir>/web/(server|thread|work)/', '/node_modules/'],
     },
     {
       ...apart,

@@ -44,22 +44,21 @@ function later() {
   return { whole, done };
 }
 
-/**
- * The case on this device: edits show at once, are saved behind, and are kept here until the server has them.
- *
- * @param person who is signed in: what waits is theirs, and is sent as theirs alone
- */
-export function useCase(treeId: string, initial: string, person: string): CaseControl {
-  const [state, dispatch] = useReducer(reduceCase, initial, (text) => startWith(JSON.parse(text) as Item[]));
-  const [saving, setSaving] = useState<Saving>('saved');
-  const latest = useRef(state);
-  latest.current = state;
-  const flight = useRef<Promise<boolean> | undefined>(undefined);
-  const failures = useRef(0);
-  const [restored, setRestored] = useState(false);
-  const [looked] = useState(later);
-  const [kept, setKept] = useState(true);
+type Dispatch = (action: Parameters<typeof reduceCase>[1]) => void;
 
+/** Whose case it is. */
+interface Owner {
+  treeId: string;
+  person: string;
+}
+
+/**
+ * Brings back what a page of before left unsaved on this device, and asks for what is new where the page was kept.
+ *
+ * @returns whether that was looked at
+ */
+function useRestored({ treeId, person }: Owner, dispatch: Dispatch): boolean {
+  const [restored, setRestored] = useState(false);
   useEffect(() => {
     let here = true;
     const hide = show(treeId);
@@ -82,8 +81,24 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
       here = false;
       hide();
     };
-  }, [treeId, person]);
+  }, [treeId, person, dispatch]);
+  return restored;
+}
 
+/** Sends what waits, batch by batch, one flight at a time; what fails is tried again by whoever calls next. */
+function useFlush(
+  { treeId, person }: Owner,
+  latest: { current: CaseState },
+  dispatch: Dispatch,
+  restored: boolean,
+) {
+  const [saving, setSaving] = useState<Saving>('saved');
+  const flight = useRef<Promise<boolean> | undefined>(undefined);
+  const failures = useRef(0);
+  const [looked] = useState(later);
+  useEffect(() => {
+    if (restored) looked.done();
+  }, [restored, looked]);
   const flush = useCallback((): Promise<boolean> => {
     flight.current ??= (async () => {
       // What a page of before left is not known until then: nothing is called saved.
@@ -114,21 +129,12 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
       flight.current = undefined;
     });
     return flight.current;
-  }, [treeId, person, looked]);
+  }, [treeId, person, looked, latest, dispatch]);
+  return { flush, saving, failures };
+}
 
-  useEffect(() => {
-    if (restored) looked.done();
-  }, [restored, looked]);
-  useEffect(() => {
-    if (!restored) return;
-    setKept(keepChanges({ person, treeId }, toKeep(state)));
-    if (state.unsaved.size === 0) return;
-    const pause =
-      failures.current === 0 ? PAUSE_MS : RETRY_MS[Math.min(failures.current, RETRY_MS.length) - 1]!;
-    const timer = setTimeout(() => void flush(), pause);
-    return () => clearTimeout(timer);
-  }, [state, saving, treeId, person, flush, restored]);
-
+/** Sends as soon as there is signal again, and when the page is left. */
+function useSentWhenAble(flush: () => Promise<boolean>): void {
   useEffect(() => {
     const now = () => void flush();
     const leaving = () => document.visibilityState === 'hidden' && now();
@@ -139,6 +145,32 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
       document.removeEventListener('visibilitychange', leaving);
     };
   }, [flush]);
+}
+
+/**
+ * The case on this device: edits show at once, are saved behind, and are kept here until the server has them.
+ *
+ * @param person who is signed in: what waits is theirs, and is sent as theirs alone
+ */
+export function useCase(treeId: string, initial: string, person: string): CaseControl {
+  const [state, dispatch] = useReducer(reduceCase, initial, (text) => startWith(JSON.parse(text) as Item[]));
+  const latest = useRef(state);
+  latest.current = state;
+  const owner = useMemo(() => ({ treeId, person }), [treeId, person]);
+  const restored = useRestored(owner, dispatch);
+  const { flush, saving, failures } = useFlush(owner, latest, dispatch, restored);
+  const [kept, setKept] = useState(true);
+
+  useEffect(() => {
+    if (!restored) return;
+    setKept(keepChanges(owner, toKeep(state)));
+    if (state.unsaved.size === 0) return;
+    const pause =
+      failures.current === 0 ? PAUSE_MS : RETRY_MS[Math.min(failures.current, RETRY_MS.length) - 1]!;
+    const timer = setTimeout(() => void flush(), pause);
+    return () => clearTimeout(timer);
+  }, [state, saving, owner, flush, failures, restored]);
+  useSentWhenAble(flush);
 
   const items = useMemo(() => [...state.items.values()], [state.items]);
   const edits = useMemo<Pick<CaseControl, 'set' | 'setAll' | 'undo' | 'redo' | 'settle'>>(

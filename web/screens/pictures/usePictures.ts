@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { forgetPicture, keepPictureHere, picturesHere, showPictures } from '../../device/keptPictures';
 import { sendPicture, type SentPicture } from '../../device/sendPicture';
 
@@ -16,6 +16,39 @@ export interface Sending {
   /** Why it did not arrive; it may be sent again. */
   problem?: string;
   arrived?: true;
+}
+
+/** Sends the next that waits once the one before is through; gives what stops the one under way, if it is that one. */
+function useSentInTurn(
+  queue: readonly Sending[],
+  setQueue: Dispatch<SetStateAction<Sending[]>>,
+  arrived: (sent: SentPicture, from: Sending) => void,
+) {
+  const busy = useRef<{ key: number; stop: AbortController } | undefined>(undefined);
+  const tell = useRef(arrived);
+  tell.current = arrived;
+  useEffect(() => {
+    const one = queue.find((s) => s.problem === undefined && !s.arrived);
+    if (!one || busy.current) return;
+    const stop = new AbortController();
+    busy.current = { key: one.key, stop };
+    const change = (more: Partial<Sending>) =>
+      setQueue((now) => now.map((s) => (s.key === one.key ? { ...s, ...more } : s)));
+    void sendPicture(one.file, (share) => change({ share }), stop.signal).then(async (answer) => {
+      if ('problem' in answer) {
+        busy.current = undefined;
+        return change({ problem: answer.problem, share: 0 });
+      }
+      // Told first, then forgotten here, and only then said to have arrived: whatever ends the page between, nothing is lost.
+      tell.current(answer, one);
+      if (one.kept !== undefined) await forgetPicture(one.kept);
+      busy.current = undefined;
+      change({ arrived: true, share: 1 });
+    });
+  }, [queue, setQueue]);
+  return useCallback((key?: number) => {
+    if (key === undefined || busy.current?.key === key) busy.current?.stop.abort();
+  }, []);
 }
 
 /**
@@ -39,11 +72,12 @@ export function usePictures(
 ) {
   const [queue, setQueue] = useState<Sending[]>([]);
   const next = useRef(0);
-  const busy = useRef<{ key: number; stop: AbortController } | undefined>(undefined);
-  const tell = useRef(arrived);
-  tell.current = arrived;
-  const add = (more: Omit<Sending, 'key' | 'share'>[]) =>
-    setQueue((now) => [...now, ...more.map((s) => ({ ...s, key: next.current++, share: 0 }))]);
+  const add = useCallback(
+    (more: Omit<Sending, 'key' | 'share'>[]) =>
+      setQueue((now) => [...now, ...more.map((s) => ({ ...s, key: next.current++, share: 0 }))]),
+    [],
+  );
+  const stop = useSentInTurn(queue, setQueue, arrived);
   useEffect(() => {
     let here = true;
     const hide = showPictures(visitId);
@@ -53,28 +87,9 @@ export function usePictures(
     return () => {
       here = false;
       hide();
-      busy.current?.stop.abort();
+      stop();
     };
-  }, [person, visitId]);
-  useEffect(() => {
-    const one = queue.find((s) => s.problem === undefined && !s.arrived);
-    if (!one || busy.current) return;
-    const stop = new AbortController();
-    busy.current = { key: one.key, stop };
-    const change = (more: Partial<Sending>) =>
-      setQueue((now) => now.map((s) => (s.key === one.key ? { ...s, ...more } : s)));
-    void sendPicture(one.file, (share) => change({ share }), stop.signal).then(async (answer) => {
-      if ('problem' in answer) {
-        busy.current = undefined;
-        return change({ problem: answer.problem, share: 0 });
-      }
-      // Told first, then forgotten here, and only then said to have arrived: whatever ends the page between, nothing is lost.
-      tell.current(answer, one);
-      if (one.kept !== undefined) await forgetPicture(one.kept);
-      busy.current = undefined;
-      change({ arrived: true, share: 1 });
-    });
-  }, [queue]);
+  }, [person, visitId, add, stop]);
   return {
     queue,
     send: async (
@@ -106,7 +121,7 @@ export function usePictures(
         }),
       ),
     drop: (key: number) => {
-      if (busy.current?.key === key) busy.current.stop.abort();
+      stop(key);
       const kept = queue.find((s) => s.key === key)?.kept;
       if (kept !== undefined) void forgetPicture(kept);
       setQueue((now) => now.filter((s) => s.key !== key));

@@ -1,45 +1,28 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useState } from 'react';
-import { progressOf, type Glance } from '@undrel/core/assessment';
-import type { Site, Tree, TreeEvent } from '@undrel/core/records';
+import { useCallback, useEffect, useMemo } from 'react';
+import type { Glance } from '@undrel/core/assessment';
+import type { Site } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason } from '@undrel/core/prescription';
 import type { House } from '@undrel/core/house';
-import { profileOf } from '@undrel/core/profile';
-import { visitToJudge } from '@undrel/core/walk';
-import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import type { ReadPlaces } from '../../protocol/grounds';
 import { usePreferences } from '../shell/preferences';
 import { useToday } from '../../device/along/keptPage';
 import { useCase } from '../../device/useCase';
-import { DRAWING_PANE, EntryColumn, toEntry } from './EntryColumn';
-import { NextStep } from './NextStep';
+import { AtStation } from './AtStation';
 import { newId } from './newId';
-import { SaveState } from './SaveState';
-import { shootsIn } from '@undrel/core/history';
-import type { Twig } from '../../drawings/twigs';
-import { SectionView } from './SectionView';
+import { NotVisited } from './NotVisited';
 import { StationLine } from './StationLine';
-import {
-  CutPlan,
-  Dig,
-  fetchStations,
-  OrderOfWorkView,
-  SoilColumnsView,
-  Station,
-  Trenches,
-  TwigsView,
-  VerdictDiagramView,
-} from './stationsLate';
+import { fetchStations } from './stationsLate';
 import { TreeBar } from './TreeBar';
-import { useJudgement } from './useJudgement';
+import { useJudged, useJudgement } from './useJudgement';
+import { useStation } from './useStation';
+import { useTreeInHand, useVisitInHand } from './useTreeInHand';
 import { useUndoKeys } from './useUndoKeys';
-import { STATIONS, type StationKey, type StationProps } from './visitEntry';
+import type { StationProps } from './visitEntry';
 
-const NO_WORK = {};
-const NONE: never[] = [];
 const NO_PLACES: ReadPlaces = { ties: [], placed: false };
 
 export interface TreeScreenProps {
@@ -78,65 +61,31 @@ export function TreeScreen(props: TreeScreenProps) {
   const today = useToday(props.today, treeId);
   const control = useCase(treeId, props.items, props.person);
   const { units } = usePreferences();
-  const treeItem = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!;
-  const [label] = useState((treeItem.values as Tree).label);
-  const tree = useMemo(() => (treeItem.values ?? { label, species: '' }) as Tree, [treeItem.values, label]);
-  const events = useMemo(
-    () => itemsBelow(control.items, 'event', treeId).map((i) => i.values as TreeEvent),
-    [control.items, treeId],
-  );
-  const visits = useMemo(
-    () =>
-      itemsBelow(control.items, 'visit', treeId).sort((a, b) => b.values.date.localeCompare(a.values.date)),
-    [control.items, treeId],
-  );
-  const allVisits = useMemo(() => visits.map((v) => visitFrom(control.items, v)), [control.items, visits]);
-  const [chosenVisit, setChosenVisit] = useState<string | undefined>(undefined);
-  const [station, setStation] = useState<StationKey>(
-    STATIONS.find((s) => s.key === props.station)?.key ?? 'mulch',
-  );
-  useEffect(() => {
-    // A page kept on this device was made for another station than the address names now.
-    const asked = new URLSearchParams(window.location.search).get('station');
-    const known = STATIONS.find((s) => s.key === asked);
-    if (known) setStation(known.key);
-  }, []);
-  const [bearing, setBearing] = useState(90);
-  const [when, setWhen] = useState<'before' | 'after'>('before');
-  const goTo = useCallback((next: StationKey) => {
-    setStation(next);
-    window.history.replaceState(null, '', `?station=${next}`);
-    toEntry();
-  }, []);
+  const { treeItem, tree, events, visits, allVisits } = useTreeInHand(control, treeId);
+  const [station, goTo] = useStation(props.station);
   useUndoKeys(control.undo, control.redo);
   useEffect(() => {
     const timer = setTimeout(fetchStations, 1500);
     return () => clearTimeout(timer);
   }, []);
 
+  const { current, visit, profile, progress, before, choose } = useVisitInHand(
+    control,
+    tree,
+    events,
+    visits,
+    allVisits,
+  );
   const { set } = control;
   const newVisit = useCallback(() => {
     const id = newId();
     set('visit', id, treeId, { date: today, by: props.viewer });
-    setChosenVisit(id);
+    choose(id);
     goTo('history');
-  }, [set, treeId, today, props.viewer, goTo]);
+  }, [set, treeId, today, props.viewer, goTo, choose]);
   const dates = useMemo(
     () => visits.map((v) => ({ id: v.id, date: v.values.walk ? `${v.values.date} walk` : v.values.date })),
     [visits],
-  );
-  const toJudge = visitToJudge(allVisits);
-  const current =
-    visits.find((v) => v.id === chosenVisit) ?? visits[toJudge ? allVisits.indexOf(toJudge) : 0];
-  const visit = useMemo(
-    () => (current ? visitFrom(control.items, current) : undefined),
-    [control.items, current],
-  );
-  const profile = useMemo(() => (visit ? profileOf(tree, visit) : undefined), [tree, visit]);
-  const progress = useMemo(() => (visit ? progressOf(tree, events, visit) : NONE), [tree, events, visit]);
-  const before = useMemo(
-    () => visit && allVisits.find((v) => !v.walk && v.date < visit.date),
-    [allVisits, visit],
   );
   const weighed = useJudgement(
     tree,
@@ -150,15 +99,7 @@ export function TreeScreen(props: TreeScreenProps) {
     firmTable,
     station === 'verdict' || station === 'prescription',
   );
-  const judged = useMemo(
-    () => (weighed && profile ? { ...weighed, profile } : undefined),
-    [weighed, profile],
-  );
-  const revision = useMemo(
-    () => before && weighed?.revision && { since: before.date, revision: weighed.revision },
-    [before, weighed?.revision],
-  );
-  const glance = weighed?.glance ?? (props.glance?.visitId === current?.id ? props.glance : undefined);
+  const weighedNow = useJudged(weighed, profile, before, current?.id, props.glance);
 
   const bar = (
     <TreeBar
@@ -173,24 +114,8 @@ export function TreeScreen(props: TreeScreenProps) {
       system={units}
     />
   );
-  if (!current || !visit || !profile) {
-    return (
-      <div className="min-h-dvh flex flex-col">
-        {bar}
-        <main className="p-6 max-w-xl">
-          <h1>{tree.label} has not been visited</h1>
-          <p className="my-3">{tree.species}. A visit holds what is seen and measured on one day.</p>
-          {mayMeasure ? (
-            <button type="button" className="act" onClick={newVisit}>
-              Begin a visit today
-            </button>
-          ) : (
-            <p className="told">Your role can read, not measure.</p>
-          )}
-        </main>
-      </div>
-    );
-  }
+  if (!current || !visit || !profile)
+    return <NotVisited bar={bar} tree={tree} onNewVisit={mayMeasure ? newVisit : undefined} />;
   const stationProps: StationProps = {
     control,
     treeId,
@@ -206,10 +131,7 @@ export function TreeScreen(props: TreeScreenProps) {
     visitId: current.id,
     visit,
     profile,
-    judged,
-    glance,
-    explanation: weighed?.explanation,
-    revision,
+    ...weighedNow,
     house,
     firmTable,
     closed: props.closed,
@@ -219,29 +141,6 @@ export function TreeScreen(props: TreeScreenProps) {
     today,
     goTo,
   };
-  // Read back at this visit, each shoot by its own, and those of the healthy tree beside them.
-  const twigs: Twig[] = [
-    ...shootsIn(visit.findings).map((s, i) => ({
-      name: i === 0 ? tree.label : `Shoot ${i + 1}`,
-      values: s.values,
-    })),
-    ...(props.reference?.series ?? [])
-      .filter((s) => s.of === 'shoot')
-      .slice(0, 1)
-      .map((s) => ({ name: props.reference!.label, values: s.values })),
-  ].filter((t) => t.values.length > 0);
-  /** What the section has nothing to say about: what led to what, and what is done when. */
-  const picture =
-    judged && station === 'verdict' ? (
-      <VerdictDiagramView verdict={judged.verdict} firmTable={firmTable} system={units} />
-    ) : judged && station === 'prescription' ? (
-      <OrderOfWorkView {...stationProps} judged={judged} />
-    ) : undefined;
-  const foot = (
-    <NextStep {...stationProps} station={station}>
-      <SaveState control={control} system={units} />
-    </NextStep>
-  );
   return (
     <div className="h-dvh flex flex-col">
       {bar}
@@ -251,57 +150,15 @@ export function TreeScreen(props: TreeScreenProps) {
           goTo={goTo}
           progress={progress}
           profile={profile}
-          glance={glance}
+          glance={weighedNow.glance}
           visit={visit}
           system={units}
           visits={dates}
           visitId={current.id}
-          onVisit={setChosenVisit}
+          onVisit={choose}
           onNewVisit={mayMeasure ? newVisit : undefined}
         />
-        {station === 'dig' ? (
-          <Dig key={current.id} {...stationProps} foot={foot} />
-        ) : station === 'trenches' ? (
-          <Trenches key={current.id} {...stationProps} foot={foot} />
-        ) : station === 'cuts' ? (
-          <CutPlan key={current.id} {...stationProps} foot={foot} />
-        ) : (
-          <>
-            <div className={DRAWING_PANE}>
-              {station === 'soil' && (visit.soilLogs || visit.pushes) ? (
-                <SoilColumnsView
-                  logs={visit.soilLogs ?? NONE}
-                  elsewhere={props.referenceGround?.logs ?? NONE}
-                  pushes={visit.pushes ?? NONE}
-                  system={units}
-                />
-              ) : station === 'crown' && twigs.length > 0 ? (
-                <TwigsView twigs={twigs} system={units} />
-              ) : (
-                <>
-                  {picture && <div className="hidden lg:block h-full">{picture}</div>}
-                  <div className={picture ? 'h-full lg:hidden' : 'h-full'}>
-                    <SectionView
-                      profile={profile}
-                      work={glance?.work ?? NO_WORK}
-                      tree={tree}
-                      visit={visit}
-                      events={events}
-                      bearing={bearing}
-                      onTurn={setBearing}
-                      when={when}
-                      onWhen={setWhen}
-                      system={units}
-                    />
-                  </div>
-                </>
-              )}
-            </div>
-            <EntryColumn foot={foot}>
-              <Station key={`${current.id}.${station}`} station={station} {...stationProps} />
-            </EntryColumn>
-          </>
-        )}
+        <AtStation {...stationProps} station={station} />
       </main>
     </div>
   );

@@ -1,7 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
+import type { Glance } from '@undrel/core/assessment';
 import type { House } from '@undrel/core/house';
+import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
 import type { JudgeAnswer, Judged, JudgeJob } from '../../workers/judge';
 
@@ -72,4 +74,33 @@ export function useJudgement(
     send();
   }, [tree, events, visit, visitId, visits, before, system, firm, table, explained]);
   return judged?.visitId === visitId ? judged : undefined;
+}
+
+/**
+ * The same as stations take it: with the profile, the change against the visit before, and the figures at a glance, which
+ * are the server's until the first is weighed.
+ *
+ * @param served figures of the visit that the server weighed
+ */
+export function useJudged(
+  weighed: Judged | undefined,
+  profile: Profile | undefined,
+  before: Visit | undefined,
+  visitId: string | undefined,
+  served: (Glance & { visitId: string }) | undefined,
+) {
+  const judged = useMemo(
+    () => (weighed && profile ? { ...weighed, profile } : undefined),
+    [weighed, profile],
+  );
+  const revision = useMemo(
+    () => before && weighed?.revision && { since: before.date, revision: weighed.revision },
+    [before, weighed?.revision],
+  );
+  return {
+    judged,
+    revision,
+    explanation: weighed?.explanation,
+    glance: weighed?.glance ?? (served?.visitId === visitId ? served : undefined),
+  };
 }

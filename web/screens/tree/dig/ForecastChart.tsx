@@ -10,15 +10,84 @@ import {
   LineElement,
   PointElement,
   Tooltip,
+  type ChartDataset,
+  type ChartOptions,
+  type Plugin,
 } from 'chart.js';
 import { HORIZON, THRESHOLDS, type ScenarioForecast } from '@undrel/core/growth';
 import { usePreferences } from '../../shell/preferences';
+import { axisText, inkOf } from '../chartLook';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Filler, Tooltip);
 
-const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
-const ink = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim();
 const faint = (colour: string) => `color-mix(in srgb, ${colour} 22%, transparent)`;
+
+/** Each scenario as its middle line, and the band about it. */
+function linesOf(scenarios: readonly ScenarioForecast[]): ChartDataset<'line'>[] {
+  const colours = [inkOf('harm'), inkOf('todo'), inkOf('ink')];
+  return scenarios.flatMap((scenario, i) => {
+    const colour = colours[i % colours.length]!;
+    const common = { pointRadius: 0, borderColor: colour, stepped: false as const };
+    return [
+      {
+        ...common,
+        label: `${scenario.name}, 90%`,
+        data: scenario.p90.map((v) => 100 * v),
+        borderWidth: 0,
+        backgroundColor: faint(colour),
+        fill: '+1',
+      },
+      {
+        ...common,
+        label: `${scenario.name}, 10%`,
+        data: scenario.p10.map((v) => 100 * v),
+        borderWidth: 0,
+      },
+      {
+        ...common,
+        label: scenario.name,
+        data: scenario.p50.map((v) => 100 * v),
+        borderWidth: 2.5,
+        borderDash: i === 0 ? [] : i === 1 ? [8, 4] : [2, 3],
+      },
+    ];
+  });
+}
+
+/** The chosen year across all of the chart. */
+const yearLine = (year: { current: number }, colour: string): Plugin<'line'> => ({
+  id: 'year',
+  afterDraw: ({ ctx, chartArea, scales }) => {
+    const x = scales.x!.getPixelForValue(year.current);
+    ctx.save();
+    ctx.strokeStyle = colour;
+    ctx.lineWidth = 1.5;
+    ctx.beginPath();
+    ctx.moveTo(x, chartArea.top);
+    ctx.lineTo(x, chartArea.bottom);
+    ctx.stroke();
+    ctx.restore();
+  },
+});
+
+/** Years along the foot, shares up the side with a line at each share whose year is told. */
+const axesOf = (text: string): ChartOptions<'line'>['scales'] => ({
+  x: {
+    ticks: { maxTicksLimit: 7, maxRotation: 0, ...axisText(text) },
+    grid: { display: false },
+    border: { color: text },
+  },
+  y: {
+    min: 0,
+    max: 100,
+    title: { display: true, text: 'bark compressed, %', ...axisText(text) },
+    ticks: { stepSize: 25, ...axisText(text) },
+    grid: {
+      color: (c) => (THRESHOLDS.includes((c.tick.value / 100) as never) ? inkOf('hair') : 'transparent'),
+    },
+    border: { color: text },
+  },
+});
 
 /** Share of the bark compressed, year by year, with its band; the chosen year is a line across all of it. */
 export function ForecastChart({
@@ -37,40 +106,12 @@ export function ForecastChart({
   const chosen = useRef(year);
   const { theme } = usePreferences();
   useEffect(() => {
-    const colours = [ink('harm'), ink('todo'), ink('ink')];
-    const text = ink('ink');
-    const labels = Array.from({ length: HORIZON + 1 }, (_, i) => String(from + i));
+    const text = inkOf('ink');
     const made = new Chart(canvas.current!, {
       type: 'line',
       data: {
-        labels,
-        datasets: scenarios.flatMap((scenario, i) => {
-          const colour = colours[i % colours.length]!;
-          const common = { pointRadius: 0, borderColor: colour, stepped: false as const };
-          return [
-            {
-              ...common,
-              label: `${scenario.name}, 90%`,
-              data: scenario.p90.map((v) => 100 * v),
-              borderWidth: 0,
-              backgroundColor: faint(colour),
-              fill: '+1',
-            },
-            {
-              ...common,
-              label: `${scenario.name}, 10%`,
-              data: scenario.p10.map((v) => 100 * v),
-              borderWidth: 0,
-            },
-            {
-              ...common,
-              label: scenario.name,
-              data: scenario.p50.map((v) => 100 * v),
-              borderWidth: 2.5,
-              borderDash: i === 0 ? [] : i === 1 ? [8, 4] : [2, 3],
-            },
-          ];
-        }),
+        labels: Array.from({ length: HORIZON + 1 }, (_, i) => String(from + i)),
+        datasets: linesOf(scenarios),
       },
       options: {
         animation: false,
@@ -78,29 +119,7 @@ export function ForecastChart({
         responsive: true,
         interaction: { mode: 'index', intersect: false },
         onClick: (_, found) => found[0] && onYear(found[0].index),
-        scales: {
-          x: {
-            ticks: { maxTicksLimit: 7, maxRotation: 0, color: text, font: { family: FONT, size: 13 } },
-            grid: { display: false },
-            border: { color: text },
-          },
-          y: {
-            min: 0,
-            max: 100,
-            title: {
-              display: true,
-              text: 'bark compressed, %',
-              color: text,
-              font: { family: FONT, size: 13 },
-            },
-            ticks: { stepSize: 25, color: text, font: { family: FONT, size: 13 } },
-            grid: {
-              color: (c) =>
-                THRESHOLDS.includes((c.tick.value / 100) as never) ? ink('hair') : 'transparent',
-            },
-            border: { color: text },
-          },
-        },
+        scales: axesOf(text),
         plugins: {
           tooltip: {
             filter: (item) => item.datasetIndex % 3 === 2,
@@ -108,22 +127,7 @@ export function ForecastChart({
           },
         },
       },
-      plugins: [
-        {
-          id: 'year',
-          afterDraw: ({ ctx, chartArea, scales }) => {
-            const x = scales.x!.getPixelForValue(chosen.current);
-            ctx.save();
-            ctx.strokeStyle = text;
-            ctx.lineWidth = 1.5;
-            ctx.beginPath();
-            ctx.moveTo(x, chartArea.top);
-            ctx.lineTo(x, chartArea.bottom);
-            ctx.stroke();
-            ctx.restore();
-          },
-        },
-      ],
+      plugins: [yearLine(chosen, text)],
     });
     chart.current = made;
     return () => made.destroy();

@@ -37,6 +37,92 @@ export interface Underlay {
   takenFrom: (hash: string) => TakenFrom | undefined;
 }
 
+/** Begins the worker; when it fails, the next work begins another. */
+function begun(worker: { current: Beneath | undefined }): Beneath {
+  const raw = new Worker(new URL('../../../workers/underlay.ts', import.meta.url), { type: 'module' });
+  const failed = new Promise<never>((_, fail) => {
+    raw.onerror = ({ message }) => {
+      worker.current = undefined;
+      fail(new Error(message || NOT_LAID));
+    };
+  });
+  // Who waits is told; that nobody does at the moment is no fault.
+  failed.catch(() => undefined);
+  return { raw, work: wrap<UnderlayWork>(raw), failed };
+}
+
+/** How pictures with cards lie on the plan; the worker is begun with the first of them. */
+function useLies(
+  worker: { current: Beneath | undefined },
+  pictures: readonly Picture[],
+  tree: Tree,
+  dig: Dig,
+  onProblem: (problem: string) => void,
+): readonly LiesThere[] {
+  const [lies, setLies] = useState<readonly LiesThere[]>([]);
+  const withCards = useMemo(() => pictures.filter((p) => p.cards), [pictures]);
+  // Roots do not move a picture: the stem alone ties it to the plan.
+  const stem = useMemo(() => JSON.stringify({ ...dig, roots: [] } satisfies Dig), [dig]);
+  useEffect(() => {
+    if (withCards.length === 0) return setLies([]);
+    const { work, failed } = (worker.current ??= begun(worker));
+    let here = true;
+    Promise.race([work.tie(withCards, tree, JSON.parse(stem) as Dig), failed]).then(
+      (told) => here && setLies(told),
+      (error: Error) => here && onProblem(error.message),
+    );
+    return () => {
+      here = false;
+    };
+  }, [worker, withCards, tree, stem, onProblem]);
+  return lies;
+}
+
+/** The chosen pictures laid under the plan, as the address of one picture; undefined until they are. */
+function useLaid(
+  worker: { readonly current: Beneath | undefined },
+  chosen: readonly string[],
+  depth: number | undefined,
+  lies: readonly LiesThere[],
+  onProblem: (problem: string | undefined) => void,
+): { href: string | undefined; working: boolean } {
+  const [href, setHref] = useState<string | undefined>(undefined);
+  const [working, setWorking] = useState(false);
+  const wanted = chosen.join(' ');
+  useEffect(() => {
+    if (wanted === '' || depth === undefined || !worker.current || lies.length === 0)
+      return setHref(undefined);
+    let here = true;
+    setWorking(true);
+    const timer = setTimeout(() => {
+      const { work, failed } = worker.current ?? {};
+      if (!work || !failed) return onProblem(NOT_LAID);
+      Promise.race([work.lay(wanted.split(' '), SQUARE, depth), failed])
+        .then(
+          (blob) => {
+            if (!here) return;
+            onProblem(undefined);
+            setHref(blob && URL.createObjectURL(blob));
+          },
+          (error: Error) => here && onProblem(error.message),
+        )
+        .finally(() => here && setWorking(false));
+    }, PAUSE_MS);
+    return () => {
+      here = false;
+      clearTimeout(timer);
+      setWorking(false);
+    };
+  }, [worker, wanted, depth, lies, onProblem]);
+  useEffect(
+    () => () => {
+      if (href) URL.revokeObjectURL(href);
+    },
+    [href],
+  );
+  return { href, working };
+}
+
 /** Pictures with cards beneath the plan of a dig; worked out beside the page. Nothing is begun where there are none. */
 export function useUnderlay(
   pictures: readonly Picture[],
@@ -46,13 +132,7 @@ export function useUnderlay(
   depth: number | undefined,
 ): Underlay {
   const worker = useRef<Beneath | undefined>(undefined);
-  const [lies, setLies] = useState<readonly LiesThere[]>([]);
-  const [href, setHref] = useState<string | undefined>(undefined);
-  const [working, setWorking] = useState(false);
   const [problem, setProblem] = useState<string | undefined>(undefined);
-  const withCards = useMemo(() => pictures.filter((p) => p.cards), [pictures]);
-  // Roots do not move a picture: the stem alone ties it to the plan.
-  const stem = useMemo(() => JSON.stringify({ ...dig, roots: [] } satisfies Dig), [dig]);
   useEffect(
     () => () => {
       worker.current?.raw.terminate();
@@ -60,62 +140,8 @@ export function useUnderlay(
     },
     [],
   );
-  useEffect(() => {
-    if (withCards.length === 0) return setLies([]);
-    if (!worker.current) {
-      const raw = new Worker(new URL('../../../workers/underlay.ts', import.meta.url), { type: 'module' });
-      const failed = new Promise<never>((_, fail) => {
-        raw.onerror = ({ message }) => {
-          worker.current = undefined;
-          fail(new Error(message || NOT_LAID));
-        };
-      });
-      // Who waits is told; that nobody does at the moment is no fault.
-      failed.catch(() => undefined);
-      worker.current = { raw, work: wrap<UnderlayWork>(raw), failed };
-    }
-    let here = true;
-    const { work, failed } = worker.current;
-    Promise.race([work.tie(withCards, tree, JSON.parse(stem) as Dig), failed]).then(
-      (told) => here && setLies(told),
-      (error: Error) => here && setProblem(error.message),
-    );
-    return () => {
-      here = false;
-    };
-  }, [withCards, tree, stem]);
-  const wanted = chosen.join(' ');
-  useEffect(() => {
-    if (wanted === '' || depth === undefined || !worker.current || lies.length === 0)
-      return setHref(undefined);
-    let here = true;
-    setWorking(true);
-    const timer = setTimeout(() => {
-      const { work, failed } = worker.current ?? {};
-      if (!work || !failed) return setProblem(NOT_LAID);
-      Promise.race([work.lay(wanted.split(' '), SQUARE, depth), failed])
-        .then(
-          (blob) => {
-            if (!here) return;
-            setProblem(undefined);
-            setHref(blob && URL.createObjectURL(blob));
-          },
-          (error: Error) => here && setProblem(error.message),
-        )
-        .finally(() => here && setWorking(false));
-    }, PAUSE_MS);
-    return () => {
-      here = false;
-      clearTimeout(timer);
-      setWorking(false);
-    };
-  }, [wanted, depth, lies]);
-  useEffect(
-    () => () => {
-      if (href) URL.revokeObjectURL(href);
-    },
-    [href],
-  );
+  const lies = useLies(worker, pictures, tree, dig, setProblem);
+  const { href, working } = useLaid(worker, chosen, depth, lies, setProblem);
   return {
     lies,
     under: useMemo(() => (href ? { href, square: SQUARE } : undefined), [href]),

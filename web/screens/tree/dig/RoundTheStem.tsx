@@ -17,7 +17,7 @@ export function Buttresses({ head, system, disabled, set }: StemPart) {
   return (
     <>
       {buttresses.map((b, i) => (
-        <div key={i} className="grid grid-cols-[1fr_1fr_1fr_2rem] gap-2">
+        <div key={i} className="grid grid-cols-[1fr_1fr_1fr_2rem] items-end gap-2">
           <BearingInput
             north={head.north}
             label="Buttress at"
@@ -68,7 +68,7 @@ export function Decay({ head, system, disabled, set }: StemPart) {
   return (
     <>
       {decay.map((d, i) => (
-        <div key={i} className="grid grid-cols-[1fr_1fr_1fr_1fr_2rem] gap-2">
+        <div key={i} className="grid grid-cols-[1fr_1fr_1fr_1fr_2rem] items-end gap-2">
           <BearingInput
             north={head.north}
             label="Decay from"

@@ -15,6 +15,9 @@ export function batchOf(changes: readonly Change[], most = MOST.changes): Change
   return batch;
 }
 
+/** What leaves changes to the service worker; undefined where it cannot be had. */
+export const leftToWorker = () => import('./leftToWorker').catch(() => undefined);
+
 export type Sent = ChangeResult[] | 'away' | 'signed out';
 
 /**
@@ -22,8 +25,9 @@ export type Sent = ChangeResult[] | 'away' | 'signed out';
  * halves, so that a change that cannot be is refused alone and holds nothing else up.
  *
  * @param person who made the changes; the server takes them from nobody else
+ * @param leaves whether what does not arrive is left to the service worker too
  */
-export async function send(changes: readonly Change[], person: string): Promise<Sent> {
+export async function send(changes: readonly Change[], person: string, leaves = true): Promise<Sent> {
   let answer: Response;
   try {
     answer = await fetch('/api/changes', {
@@ -33,6 +37,7 @@ export async function send(changes: readonly Change[], person: string): Promise<
     });
     if (answer.ok) return ((await answer.json()) as { results: ChangeResult[] }).results;
   } catch {
+    if (leaves) void leftToWorker().then((worker) => worker?.leave(changes, person));
     return 'away';
   }
   if (answer.status === 401) return 'signed out';
@@ -42,9 +47,9 @@ export async function send(changes: readonly Change[], person: string): Promise<
     return [{ id: changes[0]!.id, status: 'refused', problem: told.problem ?? `refused (${answer.status})` }];
   }
   const middle = Math.ceil(changes.length / 2);
-  const first = await send(changes.slice(0, middle), person);
+  const first = await send(changes.slice(0, middle), person, leaves);
   if (typeof first === 'string') return first;
-  const second = await send(changes.slice(middle), person);
+  const second = await send(changes.slice(middle), person, leaves);
   // What is saved is saved: the second half is sent again with the next batch.
   return typeof second === 'string' ? first : [...first, ...second];
 }

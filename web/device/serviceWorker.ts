@@ -6,6 +6,8 @@ import { CacheFirst, ExpirationPlugin, Serwist, Strategy, type StrategyHandler }
 import { asksItself, isOfNewTree, pageKey, wanted, type Wanted } from './along/addresses';
 import { asKept, KEPT_AT } from './along/take';
 import { alongOf, keptOf, keptPage, personHere, setPerson } from './along/kept';
+import { SYNC_TAG } from './leftToWorker';
+import { sendLeft } from './sendLeft';
 
 declare const self: ServiceWorkerGlobalScope & { undrelFiles?: readonly string[] };
 
@@ -173,3 +175,13 @@ self.addEventListener('message', (event) => {
   if ((event.data as unknown) === 'kept since')
     event.ports[0]?.postMessage(given.get((event.source as Client).id) ?? null);
 });
+
+/** The browser found signal: what did not arrive is sent, though no page is open. Where it fails the browser tries again. */
+self.addEventListener('sync', ((event: ExtendableEvent & { tag: string }) => {
+  if (event.tag !== SYNC_TAG) return;
+  const work = async (): Promise<void> => {
+    const person = await personHere();
+    if (person !== undefined && !(await sendLeft(person))) throw new Error('The server could not be reached.');
+  };
+  event.waitUntil(work());
+}) as EventListener);

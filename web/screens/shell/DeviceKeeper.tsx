@@ -6,6 +6,10 @@ import { alongOf, setPerson } from '../../device/along/kept';
 import { keepSending } from '../../device/outbox';
 import { forgetLater } from '../../device/pending';
 import { personOfCookie } from '../../device/person';
+import { leftToWorker } from '../../device/sending';
+
+/** What a page has no need of at first is had this much later, ms. */
+const READY_MS = 4_000;
 
 /**
  * Keeps this device in order while any page is open: it knows who is signed in, holds nothing of anybody else, sends what
@@ -28,7 +32,13 @@ export function DeviceKeeper() {
     if (!person) return;
     if ('serviceWorker' in navigator && process.env.NODE_ENV === 'production')
       void navigator.serviceWorker.register('/sw.js', { updateViaCache: 'none' }).catch(() => undefined);
-    return keepSending(person);
+    // Had while there is signal, so that it is there when there is none.
+    const timer = setTimeout(() => void leftToWorker().then((worker) => worker?.ready()), READY_MS);
+    const stop = keepSending(person);
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
   }, [who]);
   return null;
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Change } from '../protocol/item';
 import { leave } from './leftToWorker';
-import { sendLeft } from './sendLeft';
+import { sendByWorker } from './sendByWorker';
 import { send } from './sending';
 
 const change = (id: string, note: string, base = 0): Change => ({
@@ -45,12 +45,12 @@ test('what did not arrive is sent in its order, once, as it was entered last; no
   const { rows, order, calls } = server();
   rows.set('other', { version: 3, values: 'theirs' });
   await leave([change('other', 'mine', 2)], person);
-  expect(await sendLeft(person)).toBe(true);
+  expect(await sendByWorker(person)).toBe(true);
   expect(order).toEqual(['visit', 'finding']);
   expect(rows.get('visit')).toMatchObject({ version: 1, values: { note: 'second' } });
   expect(rows.get('other')).toEqual({ version: 3, values: 'theirs' });
   const sent = calls();
-  expect(await sendLeft(person)).toBe(true);
+  expect(await sendByWorker(person)).toBe(true);
   expect(calls()).toBe(sent);
 });
 
@@ -58,13 +58,13 @@ test('out of reach again it stays; signed out it stays for whose it is; somebody
   await leave([change('a', 'mine')], 'me');
   await leave([change('b', 'theirs')], 'you');
   server(0);
-  expect(await sendLeft('me')).toBe(false);
+  expect(await sendByWorker('me')).toBe(false);
   globalThis.fetch = (() => Promise.resolve(new Response('{}', { status: 401 }))) as never;
-  expect(await sendLeft('me')).toBe(true);
+  expect(await sendByWorker('me')).toBe(true);
   const { order } = server();
-  expect(await sendLeft('me')).toBe(true);
+  expect(await sendByWorker('me')).toBe(true);
   expect(order).toEqual(['a']);
-  expect(await sendLeft('you')).toBe(true);
+  expect(await sendByWorker('you')).toBe(true);
   expect(order).toEqual(['a', 'b']);
 });
 
@@ -84,11 +84,11 @@ test('however often signal goes in between, each change arrives once, whoever se
           const spell = spells[n % Math.max(1, spells.length)] ?? 0;
           if (spell === 1) {
             globalThis.fetch = () => Promise.reject(new TypeError('offline'));
-            expect(await sendLeft(person)).toBe(false);
+            expect(await sendByWorker(person)).toBe(false);
           }
         }
         globalThis.fetch = online;
-        expect(await sendLeft(person)).toBe(true);
+        expect(await sendByWorker(person)).toBe(true);
         expect(
           [...all.rows]
             .map(([id, { version, values }]) => [id, version, (values as { note: string }).note])
@@ -107,6 +107,6 @@ test('a batch that does not arrive is left to the worker by whoever sends it, bu
   // It is left beside the answer, which nobody waits for longer.
   await new Promise((done) => setTimeout(done, 50));
   const { order } = server();
-  expect(await sendLeft('walker')).toBe(true);
+  expect(await sendByWorker('walker')).toBe(true);
   expect(order).toEqual(['d']);
 });

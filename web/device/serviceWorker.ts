@@ -7,7 +7,7 @@ import { asksItself, isOfNewTree, pageKey, wanted, type Wanted } from './along/a
 import { asKept, KEPT_AT } from './along/take';
 import { alongOf, keptOf, keptPage, personHere, setPerson } from './along/kept';
 import { SYNC_TAG } from './leftToWorker';
-import { sendLeft } from './sendLeft';
+import { sendByWorker } from './sendByWorker';
 
 declare const self: ServiceWorkerGlobalScope & { undrelFiles?: readonly string[] };
 
@@ -181,7 +181,8 @@ self.addEventListener('sync', ((event: ExtendableEvent & { tag: string }) => {
   if (event.tag !== SYNC_TAG) return;
   const work = async (): Promise<void> => {
     const person = await personHere();
-    if (person !== undefined && !(await sendLeft(person))) throw new Error('The server could not be reached.');
+    if (person !== undefined && !(await sendByWorker(person)))
+      throw new Error('The server could not be reached.');
   };
   event.waitUntil(work());
 }) as EventListener);

@@ -7,7 +7,7 @@ import { batchOf, send } from './sending';
  *
  * @returns false where the server was not reached, and it is to be tried again
  */
-export async function sendLeft(person: string): Promise<boolean> {
+export async function sendByWorker(person: string): Promise<boolean> {
   for (;;) {
     const left = await leftFor(person);
     const batch = batchOf(left.map((l) => l.change));

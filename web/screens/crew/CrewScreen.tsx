@@ -6,7 +6,6 @@ import type { House } from '@undrel/core/house';
 import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
 import { neverCut, type NumberedCut, type RootAdvice } from '@undrel/core/pruning';
 import { formatValue, shortUnit, tidy, writeLengths, type UnitSystem } from '@undrel/core/units';
-import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { KIND_NAMES } from '../../drawings/rootKinds';
@@ -14,7 +13,7 @@ import { Entry } from '../../ui/controls/Entry';
 import { LengthInput } from '../../ui/controls/LengthInput';
 import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
+import { SheetBar } from './SheetBar';
 import { useToday, useVisitAsked } from '../../device/along/keptPage';
 import { useCase } from '../../device/useCase';
 import { planOf } from '../../drawings/digSheet';
@@ -71,23 +70,11 @@ export function CrewScreen(props: CrewProps) {
   };
   return (
     <div className="min-h-dvh flex flex-col">
-      <TopBar
-        right={
-          <>
-            <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
-              Print
-            </button>
-            <PageLink
-              href={`/trees/${treeId}?station=dig`}
-              className="plain min-h-[44px] inline-flex items-center"
-            >
-              Dig
-            </PageLink>
-          </>
-        }
-      >
-        <strong>{tree.label}</strong> <span className="text-sm text-muted hidden sm:inline">crew sheet</span>
-      </TopBar>
+      <SheetBar
+        label={tree.label}
+        sheet="crew sheet"
+        back={{ href: `/trees/${treeId}?station=dig`, label: 'Dig' }}
+      />
       <main className="px-4 lg:px-8 py-4 max-w-[1100px] w-full mx-auto">
         <header className="border-b-2 border-ink pb-2 mb-3">
           <h1>

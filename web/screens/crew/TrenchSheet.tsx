@@ -6,7 +6,6 @@ import { obstacleKind } from '@undrel/core/practice';
 import type { House } from '@undrel/core/house';
 import { fixedPoints, marksHold, orderOfWork, tapesFor, unsurePlace } from '@undrel/core/trenching';
 import { formatQuantity, formatValue, writeLengths } from '@undrel/core/units';
-import { PageLink } from '@/ui/PageLink';
 import { useToday, useVisitAsked } from '../../device/along/keptPage';
 import { useCase } from '../../device/useCase';
 import { itemsBelow, visitFrom } from '../../protocol/item';
@@ -14,7 +13,7 @@ import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { trenchDrawing } from '../../drawings/trenchPlan';
 import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
+import { SheetBar } from './SheetBar';
 import { useLaidOut } from '../tree/trenches/useTrenches';
 
 export interface TrenchSheetProps {
@@ -66,24 +65,11 @@ export function TrenchSheet(props: TrenchSheetProps) {
   const quantities = trenches ? (trenches.bySeason[season - 1] ?? trenches.quantities) : [];
   return (
     <div className="min-h-dvh flex flex-col">
-      <TopBar
-        right={
-          <>
-            <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
-              Print
-            </button>
-            <PageLink
-              href={`/trees/${treeId}?station=trenches`}
-              className="plain min-h-[44px] inline-flex items-center"
-            >
-              Trenches
-            </PageLink>
-          </>
-        }
-      >
-        <strong>{tree.label}</strong>{' '}
-        <span className="text-sm text-muted hidden sm:inline">trenches, crew sheet</span>
-      </TopBar>
+      <SheetBar
+        label={tree.label}
+        sheet="trenches, crew sheet"
+        back={{ href: `/trees/${treeId}?station=trenches`, label: 'Trenches' }}
+      />
       <main className="px-4 lg:px-8 py-4 max-w-[1100px] w-full mx-auto">
         {problem && (
           <p role="alert" className="wrong">

@@ -3,6 +3,7 @@ import { longDay } from '../../documents/dates';
 import type { Language } from '../../language/languages';
 import type { Length } from '../../protocol/lengths';
 import { PageLink } from '../../ui/PageLink';
+import { PrintButton } from '../../ui/PrintButton';
 import { useAlive } from '../../ui/controls/Entry';
 import { TopBar } from '../shell/TopBar';
 import { LanguageChoice } from './LanguageChoice';
@@ -64,9 +65,7 @@ export function IssuedPage(props: {
                 {format === 'md' ? 'Markdown' : format.toUpperCase()}
               </a>
             ))}
-            <button type="button" className="quiet" onClick={() => window.print()}>
-              Print
-            </button>
+            <PrintButton className="quiet" />
           </div>
           {props.aside}
           <p>

@@ -22,6 +22,7 @@ import { isWhole, useSeasonLines, waterSoon } from './useSeasonLines';
 import { count } from '../../ui/count';
 import { WHO_WORDS } from './words';
 import { Select } from '../../ui/controls/Select';
+import { PrintButton } from '../../ui/PrintButton';
 import { Tab, Tabbed, TabList } from '../../ui/controls/Tabs';
 
 const VIEWS = { list: 'List', month: 'Month', year: 'Year by tree', days: 'Crew days' } as const;
@@ -121,13 +122,7 @@ export function SeasonScreen({
   };
   return (
     <Tabbed value={view} onChange={to} className="min-h-dvh flex flex-col">
-      <TopBar
-        right={
-          <button type="button" className="min-h-[44px]" onClick={() => window.print()}>
-            Print
-          </button>
-        }
-      >
+      <TopBar right={<PrintButton />}>
         <strong className="hidden sm:inline">{firm}</strong>
       </TopBar>
       <main className="px-4 lg:px-8 py-4 w-full max-w-[1400px] mx-auto">

@@ -185,9 +185,17 @@ describe('what must hold of any dig', () => {
         const [x, y] = planPoint(flip * p.bearing + turn, p.distance * size);
         return { x, y, depth: 0.1, radius: p.radius * size };
       }),
+      // As a dig is read: round a thin stem in shorter pieces.
+      pieceFor(0.2 * size),
     );
   const oval = (turn: number, size: number) =>
     outlineOf({ diameters: { bearing: turn, along: 0.42 * size, across: 0.38 * size } }, 0, undefined);
+
+  const grazing = Array.from({ length: 6 }, (_, i) => ({
+    bearing: 29.925438960025083 * i,
+    distance: 0.21263480927506143,
+    radius: 0.01263480927506141,
+  }));
 
   test('turning, mirroring and scaling leave shares unchanged', () => {
     fc.assert(
@@ -197,9 +205,10 @@ describe('what must hold of any dig', () => {
         const turned = share(build(points, turn), oval(turn, 1), rule);
         const mirrored = share(build(points, 0, 1, -1), oval(0, 1), rule);
         const scaled = share(build(points, 0, size), oval(0, size), rule);
-        return [turned, mirrored, scaled].every((s) => Math.abs(s - plain) < 0.004);
+        return [turned, mirrored, scaled].every((s) => Math.abs(s - plain) < 0.002);
       }),
-      { numRuns: 50 },
+      // The edge of this root runs along the bark for a third of the way round: a little more or less of curve tells.
+      { numRuns: 50, examples: [[grazing, 0, 0.4]] },
     );
   });
 

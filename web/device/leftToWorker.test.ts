@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Change } from '../protocol/item';
-import { leave } from './leftToWorker';
+import { leave, leftFor } from './leftToWorker';
 import { sendByWorker } from './sendByWorker';
 import { send } from './sending';
 
@@ -68,6 +68,20 @@ test('out of reach again it stays; signed out it stays for whose it is; somebody
   expect(order).toEqual(['a', 'b']);
 });
 
+test('an answer that names nothing ends the sending: it is tried again when the browser finds signal', async () => {
+  await leave([change('e', 'x')], 'empty');
+  let calls = 0;
+  globalThis.fetch = (() => {
+    calls++;
+    return Promise.resolve(new Response(JSON.stringify({ results: [] })));
+  }) as never;
+  expect(await sendByWorker('empty')).toBe(true);
+  expect(calls).toBe(1);
+  const { order } = server();
+  expect(await sendByWorker('empty')).toBe(true);
+  expect(order).toEqual(['e']);
+});
+
 test('however often signal goes in between, each change arrives once, whoever sends it in the end', async () => {
   await fc.assert(
     fc.asyncProperty(
@@ -105,7 +119,7 @@ test('a batch that does not arrive is left to the worker by whoever sends it, bu
   expect(await send([change('c', 'x')], 'walker', false)).toBe('away');
   expect(await send([change('d', 'x')], 'walker')).toBe('away');
   // It is left beside the answer, which nobody waits for longer.
-  await new Promise((done) => setTimeout(done, 50));
+  while ((await leftFor('walker')).length === 0) await new Promise((done) => setTimeout(done, 5));
   const { order } = server();
   expect(await sendByWorker('walker')).toBe(true);
   expect(order).toEqual(['d']);

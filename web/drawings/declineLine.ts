@@ -1,7 +1,7 @@
 import type { SinceWhen } from '@undrel/core/history';
 import { formatLength, shortUnit, type UnitSystem, percent } from '@undrel/core/units';
 import { shootAxis } from './shootAxis';
-import { words, type Drawing, type Point, type Shape } from './shapes';
+import { box, words, type Drawing, type Point, type Shape } from './shapes';
 
 export interface DeclineLineGiven {
   since: SinceWhen;
@@ -28,13 +28,6 @@ const BARS = 150;
 const CHANCE = 64;
 const ROW = 20;
 const TEXT = 12;
-
-const box = (x1: number, y1: number, x2: number, y2: number): Point[] => [
-  [x1, y1],
-  [x2, y1],
-  [x2, y2],
-  [x1, y2],
-];
 
 const text = words({ size: TEXT, tone: 'ink', anchor: 'start' });
 

@@ -2,7 +2,7 @@ import { plannedOf, workOrder, type ClosedSeason, type Operation } from '@undrel
 import type { Visit } from '@undrel/core/records';
 import { worksOf } from '@undrel/core/schedule';
 import { inLines } from './inLines';
-import { paperOf, words, type Drawing, type Point, type Shape, type Tone } from './shapes';
+import { box, paperOf, words, type Drawing, type Shape, type Tone } from './shapes';
 
 /** One step of the order of work, as the picture shows it. */
 export interface OrderRow {
@@ -105,13 +105,6 @@ const NAMES = 0.46;
 const ROW = 72;
 const DAY = 86_400_000;
 const days = (day: string): number => Date.parse(`${day}T00:00:00Z`) / DAY;
-
-const box = (left: number, top: number, right: number, bottom: number): Point[] => [
-  [left, top],
-  [right, top],
-  [right, bottom],
-  [left, bottom],
-];
 
 /** First days of months or years between two days, at most some dozen of them. */
 function ticks(from: number, to: number): { at: number; label: string; strong: boolean }[] {

@@ -148,3 +148,11 @@ export function spaced<T extends { y: number }>(labels: readonly T[], gap: numbe
     sorted[i]!.y = Math.min(sorted[i]!.y, limit);
   return sorted;
 }
+
+/** The corners of an upright rectangle. */
+export const box = (left: number, top: number, right: number, bottom: number): Point[] => [
+  [left, top],
+  [right, top],
+  [right, bottom],
+  [left, bottom],
+];

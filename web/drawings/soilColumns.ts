@@ -2,7 +2,7 @@ import { bearingName } from '@undrel/core/questions';
 import type { SoilLayer, SoilLog } from '@undrel/core/records';
 import { COLOURS, LIMITING, readLogs, type LogReading, type ProfileRow } from '@undrel/core/soil';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
-import { hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
+import { box, hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
 
 export interface SoilColumnsGiven {
   logs: readonly SoilLog[];
@@ -221,13 +221,6 @@ export function soilColumns(given: SoilColumnsGiven): Drawing {
     });
   }
 }
-
-const box = (left: number, top: number, right: number, bottom: number): Point[] => [
-  [left, top],
-  [right, top],
-  [right, bottom],
-  [left, bottom],
-];
 
 /** The same in words. */
 export const columnsInWords = (holes: readonly LogReading[], system: UnitSystem): string =>

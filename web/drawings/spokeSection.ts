@@ -2,7 +2,7 @@ import type { TrenchDesign } from '@undrel/core/records';
 import { TRENCH_LIMITS } from '@undrel/core/practice';
 import type { PlannedSpoke, TrenchPlan } from '@undrel/core/trenching';
 import { formatValue, type UnitSystem, percent } from '@undrel/core/units';
-import { hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
+import { box, hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
 
 export interface SpokeSectionGiven {
   plan: Pick<TrenchPlan, 'rules'>;
@@ -24,13 +24,6 @@ const GROUND = 46;
 /** Room for a line of words under the run, and from one line to the next. */
 const UNDER = 24;
 const LINE = 16;
-
-const box = (left: number, top: number, right: number, bottom: number): Point[] => [
-  [left, top],
-  [right, top],
-  [right, bottom],
-  [left, bottom],
-];
 
 /** A sheet that is drawn on, with its measures in words. */
 class Sheet {

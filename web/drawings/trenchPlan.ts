@@ -60,7 +60,7 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
     const [least, most] = [Math.min(...plan.drip), Math.max(...plan.drip)];
     rings.push([
       plan.drip.reduce((a, b) => a + b, 0) / plan.drip.length,
-      most - least > 0.01 ? 'drip line (mean)' : 'drip line',
+      most - least > 0.01 ? 'mean drip line' : 'drip line',
       dash,
     ]);
   }
@@ -109,7 +109,8 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
   /** What the lines and fills mean, over the scale. */
   function legend() {
     const rows: [string, Shape][] = rings.map(([radius, words, dash], k) => [
-      `${words}, ${formatValue(radius, 'long length', system, 0.1)}`,
+      // A line that runs on beneath would be a minus sign before a bare figure.
+      `${words} (${formatValue(radius, 'long length', system, 0.1)})`,
       { as: 'line', points: row(k), tone: 'muted', width: 1.2, dash },
     ]);
     if (plan.seasons > 1)

@@ -20,12 +20,15 @@ export function usePropertyWork(page: PropertyPage, units: UnitSystem) {
   const brought = async (work: () => Promise<Brought>, file?: File) => {
     setBusy(true);
     setTold(undefined);
-    const { told: said, stale: sides, changed } = await work();
-    if (sides && file) setStale({ file, sides });
-    else setTold(said);
-    setBusy(false);
-    setReading(undefined);
-    if (changed) router.refresh();
+    try {
+      const { told: said, stale: sides, changed } = await work();
+      if (sides && file) setStale({ file, sides });
+      else setTold(said);
+      if (changed) router.refresh();
+    } finally {
+      setBusy(false);
+      setReading(undefined);
+    }
   };
   const place = async (id: string, x: number, y: number): Promise<boolean> => {
     const { done, reached } = await setTrees(api, { place: { id, x, y } });

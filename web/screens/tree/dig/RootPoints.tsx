@@ -89,7 +89,7 @@ export function RootPoints(props: {
               <th scope="row" className="num font-normal text-muted pr-1">
                 {i + 1}
               </th>
-              <td className="min-w-[4rem]">
+              <td className="min-w-[5.2rem]">
                 <BearingInput
                   bare
                   hideLabel

@@ -338,7 +338,6 @@ function sumOpen(
   apart: readonly number[],
 ): Joint {
   const { first, second, lay, ...weighed } = layout(network, weights, apart);
-  const states = INNER_STATES;
   const inner = INNER_MECHANISMS;
   const make = () => new Float64Array(causes.length);
   const mass = make();
@@ -357,18 +356,17 @@ function sumOpen(
   const intoBoth = two[inner + 1]![inner]!;
   const groups = 1 << apart.length;
   const groupOf = groupsOf(apart);
-  const joint = new Float64Array(states);
+  const joint = new Float64Array(INNER_STATES);
   const factor = new Float64Array(groups);
   // By group: all of it, what the states keep the last end off, and both with the first end at work.
-  const room = () => Array.from({ length: groups }, () => new Float64Array(states));
+  const room = () => Array.from({ length: groups }, () => new Float64Array(INNER_STATES));
   const [all, kept, allFirst, keptFirst] = [room(), room(), room(), room()];
   /** Whatever the first end does, and with it at work: where the mass goes, and that with the last end at work. */
   const layers = [
     { sums: all, off: kept, into, last: intoSecond },
     { sums: allFirst, off: keptFirst, into: intoFirst, last: [intoBoth] },
   ];
-  const kept1 = first.kept;
-  const kept2 = second.kept;
+  const [kept1, kept2] = [first.kept, second.kept];
   for (let base = 0; base < causes.length; base++) {
     if ((base & free) !== 0) continue;
     lay(joint, base, 1);
@@ -377,7 +375,7 @@ function sumOpen(
     const b1 = first.withIt[base]!;
     if (groups > 1)
       for (let g = 0; g < groups; g++) for (const sums of [all, kept, allFirst, keptFirst]) sums[g]!.fill(0);
-    for (let s = 0; s < states; s++) {
+    for (let s = 0; s < INNER_STATES; s++) {
       const none = off1 * kept1[s]!;
       const withFirst = joint[s]! * (1 - none) * b1;
       const here = joint[s]! * none * a1 + withFirst;

@@ -128,6 +128,14 @@ function firstTouch({ first }: Closing, ratio: number): number {
 /** A wait in years from a distance and a rate of closing. */
 const wait = (gap: number, perYear: number): number => (gap <= 0 ? 0 : gap / perYear);
 
+/** How much of the bark lies in each direction that is followed. */
+function weightsOf({ outline }: DigReading): Float64Array {
+  const weights = new Float64Array(FOLLOWED);
+  const fine = outline.weights.length / FOLLOWED;
+  outline.weights.forEach((w, k) => (weights[Math.floor((k + fine / 2) / fine) % FOLLOWED]! += w));
+  return weights;
+}
+
 /**
  * The share of the circumference girdled, year by year, with the uncertainty of the rates: seeded Monte Carlo over
  * stem and root growth.
@@ -146,9 +154,7 @@ export function forecastOf(reading: DigReading, options: ForecastOptions): Forec
     if (!goOn((0.4 * i) / reading.roots.length)) return undefined;
     closings.push(closingOf(root, reading, most));
   }
-  const weights = new Float64Array(FOLLOWED);
-  const fine = reading.outline.weights.length / FOLLOWED;
-  reading.outline.weights.forEach((w, k) => (weights[Math.floor((k + fine / 2) / fine) % FOLLOWED]! += w));
+  const weights = weightsOf(reading);
   const drawn = drawsOf(reading, stem, draws, seed);
   const soonest = new Float64Array(FOLLOWED);
   const year = new Float64Array(HORIZON + 1);
@@ -198,16 +204,11 @@ export function forecastOf(reading: DigReading, options: ForecastOptions): Forec
   goOn(1);
   return {
     scenarios: plans.map(({ scenario, shares }) => summary(scenario, shares, draws)),
-    touches: reading.roots.flatMap(({ root }, i) =>
-      closings[i]!.directions.length === 0
-        ? []
-        : [
-            {
-              label: root.label,
-              year: at((d) => firstTouch(closings[i]!, d.roots[i]! / d.stem) / d.stem),
-            },
-          ],
-    ),
+    touches: reading.roots.flatMap(({ root: { label } }, i) => {
+      const closing = closings[i]!;
+      if (closing.directions.length === 0) return [];
+      return [{ label, year: at((d) => firstTouch(closing, d.roots[i]! / d.stem) / d.stem) }];
+    }),
     buries: reading.pressings.filter(involvesAnchor).map(({ a, b, gap }) => ({
       a: reading.roots[a]!.root.label,
       b: reading.roots[b]!.root.label,

@@ -41,6 +41,26 @@ export function clearanceOf(profile: GradeProfile): number {
   return line[line.length - 1]?.distance ?? 0;
 }
 
+/** Depth of the mulch at the bark, m. */
+const barkHeight = (p: GradeProfile): number => mulchLine(p)[0]?.depth ?? 0;
+
+/** What was not read, and is taken for granted. */
+function notesOn(read: readonly GradeProfile[]): string[] {
+  const notes = read.length === 1 ? ['One bearing only: taken as the same all round, spread unknown.'] : [];
+  const open = read.filter((p) => p.mulchEnds === undefined && p.mulch.length > 0);
+  if (open.length > 0) {
+    notes.push(`Edge not read at ${open.map((p) => `${p.bearing}°`).join(', ')}: taken as the last reading.`);
+  }
+  return notes;
+}
+
+/** Where mulch stands highest at the bark. */
+const tallestOf = (read: readonly GradeProfile[]): { bearing: number; height: number } =>
+  read.reduce(
+    (best, p) => (barkHeight(p) > best.height ? { bearing: p.bearing, height: barkHeight(p) } : best),
+    { bearing: read[0]!.bearing, height: barkHeight(read[0]!) },
+  );
+
 /**
  * Mulch round the stem: volume, height on the bark, ring radius and clearance, each with a 90 % interval from the
  * spread of the profiles (jackknife over bearings).
@@ -63,16 +83,11 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
   const byBark = near.length > 0 ? near : read;
   const at = (value: (p: GradeProfile) => number) => (some: readonly GradeProfile[]) =>
     roundMean(some.map((p) => ({ bearing: p.bearing, value: value(p) })));
-  const barkHeight = (p: GradeProfile) => mulchLine(p)[0]?.depth ?? 0;
   const ring = (p: GradeProfile) => {
     const line = mulchLine(p);
     return (line[line.length - 1]?.distance ?? 0) + stemRadius;
   };
-  const notes = read.length === 1 ? ['One bearing only: taken as the same all round, spread unknown.'] : [];
-  const open = read.filter((p) => p.mulchEnds === undefined && p.mulch.length > 0);
-  if (open.length > 0) {
-    notes.push(`Edge not read at ${open.map((p) => `${p.bearing}°`).join(', ')}: taken as the last reading.`);
-  }
+  const notes = notesOn(read);
   const inputs = [
     { name: 'profiles', value: read.length, dimension: 'count' as const },
     { name: 'stem radius', value: stemRadius, dimension: 'short length' as const },
@@ -91,15 +106,11 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
     plusMinus: jackknife90(of, statistic, instrument),
     working: { formula, inputs, source: 'geometry; interval by jackknife over bearings (Tukey 1958)', notes },
   });
-  const tallest = byBark.reduce(
-    (best, p) => (barkHeight(p) > best.height ? { bearing: p.bearing, height: barkHeight(p) } : best),
-    { bearing: byBark[0]!.bearing, height: barkHeight(byBark[0]!) },
-  );
   return {
     surface,
     atBark: near.length,
     across: near.filter((p) => mulchLine(p).length > 1).length,
-    tallest,
+    tallest: tallestOf(byBark),
     volume: quantity(
       'mulchVolume',
       'volume',

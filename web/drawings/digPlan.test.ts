@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import type { Dig } from '@undrel/core/records';
 import { readDig } from '@undrel/core/roots';
-import { digPlanDrawing, fittingView, toDrawing, toMetres, type DigPlan } from './digPlan';
+import { digPlanDrawing, fittingView } from './digPlan';
+import { toDrawing, toMetres } from './planView';
+import type { DigPlan } from './digPen';
 import { crossedBy, placeLabel, textWidth, type Box } from './labels';
 import { drawingToSvg } from './svgText';
 

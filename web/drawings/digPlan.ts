@@ -1,76 +1,24 @@
-import type { Barrier, DecaySector } from '@undrel/core/records';
-import type { NumberedCut } from '@undrel/core/pruning';
 import {
   planPoint,
   structuralRootZone,
   wallOf,
-  type Arc,
   type DigReading,
   type Outline,
   type RootPath,
 } from '@undrel/core/roots';
-import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
-import { crossedBy, placeLabel, textWidth, type Box } from './labels';
+import { formatValue, tidy } from '@undrel/core/units';
+import { crossedBy, placeLabel, textWidth } from './labels';
 import { northMark } from './northMark';
 import { scaleBar, scaleBarMarks } from './scaleBar';
-import { paperOf, type Drawing, type Point, type Shape, type Tone } from './shapes';
+import { paperOf, type Drawing, type Point, type Shape } from './shapes';
 import { MANNERS, rootShapes } from './digRoots';
-
-/** Where the plan is looked at: metres at the middle of the picture, and pixels for a metre. */
-export interface PlanView {
-  x: number;
-  y: number;
-  scale: number;
-}
-
-export interface DigPlan {
-  reading: DigReading;
-  /** Stem, roots and arcs as they are to be drawn: now, or some years on. */
-  outline: Outline;
-  paths: readonly RootPath[];
-  there: readonly boolean[];
-  arcs: readonly Arc[];
-  share: number;
-  view: PlanView;
-  width: number;
-  height: number;
-  system: UnitSystem;
-  selected?: string;
-  /** DBH in m, for the rings at 1, 3 and 5 times and the structural root zone. */
-  dbh?: number;
-  drip?: number;
-  decay?: readonly DecaySector[];
-  barriers?: readonly Barrier[];
-  cuts: readonly NumberedCut[];
-  /** Roots that must not be cut, marked on the crew's sheet. */
-  never?: readonly string[];
-  compact: boolean;
-  /** Whether the pit’s grid and rings are drawn. */
-  bare?: boolean;
-  /** How much of the upper left corner is taken by what stands over it, pixels; without it the column of buttons of the dig. */
-  corner?: { width: number; height: number };
-  /** A picture lies under it: roots and stem are lines, and it shows through. */
-  seeThrough?: boolean;
-}
+import { line, write, type DigPlan, type Pen } from './digPen';
+import { toDrawing, toMetres, type PlanView } from './planView';
 
 const GRID_STEPS = { metric: [0.05, 0.1, 0.2, 0.5, 1, 2], us: [0.0762, 0.1524, 0.3048, 0.6096, 1.2192] };
 
 /** What the buttons over the plan of a dig take of its upper left corner, pixels. */
 const BUTTONS = { width: 60, height: 150 };
-
-/** Places of the plan on the drawing: north is up. */
-export const toDrawing =
-  ({ view, width, height }: Pick<DigPlan, 'view' | 'width' | 'height'>) =>
-  (x: number, y: number): Point => [
-    width / 2 + (x - view.x) * view.scale,
-    height / 2 - (y - view.y) * view.scale,
-  ];
-
-/** And back to metres. */
-export const toMetres = (
-  { view, width, height }: Pick<DigPlan, 'view' | 'width' | 'height'>,
-  [px, py]: Point,
-): [number, number] => [view.x + (px - width / 2) / view.scale, view.y - (py - height / 2) / view.scale];
 
 /** The view that shows the collar: the stem with room about it, and whatever is not a holding root going away from it. */
 export function fittingView(reading: DigReading, width: number, height: number): PlanView {
@@ -120,225 +68,235 @@ const drawnRoots = new WeakMap<RootPath, { key: string; shapes: Shape[] }>();
 
 /** The plan of the dig at true scale: what squeezes the bark, what crosses what, what holds. */
 export function digPlanDrawing(plan: DigPlan): Drawing {
-  const { reading, outline, view, width, height, system, compact } = plan;
-  const to = toDrawing(plan);
+  const { width, height } = plan;
   const shapes: Shape[] = [];
-  const taken: Box[] = [];
-  const font = compact ? 13 : 14;
-  const line = (points: Point[], tone: Tone, w: number, dash?: [number, number]) =>
-    shapes.push({ as: 'line', points, tone, width: w, dash });
-  const write = (at: Point, text: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}) =>
-    shapes.push({ as: 'text', at, text, size: font, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
-
-  ground();
+  const pen: Pen = { plan, to: toDrawing(plan), shapes, taken: [], font: plan.compact ? 13 : 14 };
+  drawGround(pen);
   const below = shapes.length;
-  const order = byDepth(reading);
-  for (const i of order) if (plan.there[i]) root(i);
-  stem();
-  numbers();
-  names();
-  potName();
-  frame();
+  const order = byDepth(plan.reading);
+  for (const i of order) if (plan.there[i]) drawRoot(pen, i);
+  drawStem(pen);
+  numberCuts(pen);
+  nameRoots(pen, order, below);
+  namePot(pen);
+  drawFrame(pen);
   return { width, height, shapes };
+}
 
-  function ground() {
-    if (!plan.seeThrough) shapes.push(paperOf(width, height));
-    if (plan.bare) return;
-    const step = GRID_STEPS[system].find((s) => s * view.scale >= 56) ?? GRID_STEPS[system].at(-1)!;
-    const [west, north] = toMetres(plan, [0, 0]);
-    const [east, south] = toMetres(plan, [width, height]);
-    for (let x = Math.ceil(west / step) * step; x < east; x += step)
-      line(
-        [
-          [to(x, 0)[0], 0],
-          [to(x, 0)[0], height],
-        ],
-        'hair',
-        1,
-      );
-    for (let y = Math.ceil(south / step) * step; y < north; y += step)
-      line(
-        [
-          [0, to(0, y)[1]],
-          [width, to(0, y)[1]],
-        ],
-        'hair',
-        1,
-      );
-    const named = (radius: number, words: string, dash?: [number, number]) => {
-      if (radius * view.scale > Math.hypot(width, height)) return;
-      line(ring(radius, to), 'muted', 1.2, dash);
-      const at = to(...planPoint(135, radius));
-      const size = { width: textWidth(words, 12), height: 14 };
-      if (at[0] > 0 && at[0] < width - size.width && at[1] > 14 && at[1] < height - 40) {
-        taken.push({ left: at[0], top: at[1], ...size });
-        write([at[0] + 3, at[1] + 12], words, { size: 12, tone: 'muted' });
-      }
-    };
-    if (plan.dbh) {
-      for (const times of [1, 3, 5]) named(times * plan.dbh, `${times} × DBH`, [2, 5]);
-      named(structuralRootZone(plan.dbh), 'structural root zone', [10, 5]);
+function drawGround(pen: Pen) {
+  const { plan, to, shapes, taken } = pen;
+  const { reading, view, width, height, system } = plan;
+  if (!plan.seeThrough) shapes.push(paperOf(width, height));
+  if (plan.bare) return;
+  const step = GRID_STEPS[system].find((s) => s * view.scale >= 56) ?? GRID_STEPS[system].at(-1)!;
+  const [west, north] = toMetres(plan, [0, 0]);
+  const [east, south] = toMetres(plan, [width, height]);
+  for (let x = Math.ceil(west / step) * step; x < east; x += step)
+    line(
+      pen,
+      [
+        [to(x, 0)[0], 0],
+        [to(x, 0)[0], height],
+      ],
+      'hair',
+      1,
+    );
+  for (let y = Math.ceil(south / step) * step; y < north; y += step)
+    line(
+      pen,
+      [
+        [0, to(0, y)[1]],
+        [width, to(0, y)[1]],
+      ],
+      'hair',
+      1,
+    );
+  const named = (radius: number, words: string, dash?: [number, number]) => {
+    if (radius * view.scale > Math.hypot(width, height)) return;
+    line(pen, ring(radius, to), 'muted', 1.2, dash);
+    const at = to(...planPoint(135, radius));
+    const size = { width: textWidth(words, 12), height: 14 };
+    if (at[0] > 0 && at[0] < width - size.width && at[1] > 14 && at[1] < height - 40) {
+      taken.push({ left: at[0], top: at[1], ...size });
+      write(pen, [at[0] + 3, at[1] + 12], words, { size: 12, tone: 'muted' });
     }
-    if (plan.drip) named(plan.drip, 'drip line', [14, 4]);
-    for (const barrier of plan.barriers ?? []) named(barrier.diameter / 2, barrier.kind);
-    if (reading.pot) {
-      const wall = wallOf(reading.pot).map((place) => to(...place));
-      line([...wall, wall[0]!], 'muted', 1.2, [6, 3]);
-    }
+  };
+  if (plan.dbh) {
+    for (const times of [1, 3, 5]) named(times * plan.dbh, `${times} × DBH`, [2, 5]);
+    named(structuralRootZone(plan.dbh), 'structural root zone', [10, 5]);
   }
-
-  function root(i: number) {
-    const { root: dug } = reading.roots[i]!;
-    const path = plan.paths[i]!;
-    if (path.x.length < 2) return;
-    const look = {
-      manner: MANNERS[dug.kind],
-      chosen: dug.label === plan.selected,
-      rotten: dug.condition === 'dead' || dug.condition === 'decayed',
-      stays: plan.never?.includes(dug.label) ?? false,
-      seeThrough: plan.seeThrough ?? false,
-    };
-    const key = [
-      dug.kind,
-      look.chosen,
-      look.rotten,
-      look.stays,
-      look.seeThrough,
-      view.x,
-      view.y,
-      view.scale,
-      width,
-      height,
-    ].join();
-    const before = drawnRoots.get(path);
-    const drawn = before?.key === key ? before.shapes : rootShapes(path, to, look);
-    drawnRoots.set(path, { key, shapes: drawn });
-    shapes.push(...drawn);
+  if (plan.drip) named(plan.drip, 'drip line', [14, 4]);
+  for (const barrier of plan.barriers ?? []) named(barrier.diameter / 2, barrier.kind);
+  if (reading.pot) {
+    const wall = wallOf(reading.pot).map((place) => to(...place));
+    line(pen, [...wall, wall[0]!], 'muted', 1.2, [6, 3]);
   }
+}
 
-  function stem() {
-    const bark = along(outline, 0, 360, 0).map(([x, y]) => to(x, y));
-    if (!plan.seeThrough) shapes.push({ as: 'area', points: bark, tone: 'sheet' });
-    for (const part of [0.75, 0.5]) {
-      line(
-        along(outline, 0, 360, 0).map(([x, y]) => to(x * part, y * part)),
-        'hair',
-        1,
-      );
-    }
-    for (const decay of plan.decay ?? []) {
-      const [from, until] = [decay.from + reading.turn, decay.to + reading.turn];
-      const end = until > from ? until : until + 360;
-      const deep = Math.max(0.02, decay.depth ?? 0.03);
-      const sector = [...along(outline, from, end, 0), ...along(outline, from, end, -deep).reverse()].map(
-        ([x, y]) => to(x, y),
-      );
-      shapes.push({ as: 'area', points: sector, tone: 'buried' });
-    }
-    line(bark, 'ink', 2.4);
-    for (const arc of plan.arcs) {
-      const inset = 4 / view.scale;
-      line(
-        along(outline, arc.from, arc.to, -inset).map(([x, y]) => to(x, y)),
-        'harm',
-        9,
-      );
-    }
-    const across = 2 * outline.meanRadius * view.scale;
-    const [cx, cy] = to(0, 0);
-    const figure = `${tidy(100 * plan.share, 0)}%`;
-    const size = Math.max(16, Math.min(44, across / 3.4));
-    if (across > 60) {
-      write([cx, cy + size * 0.3], figure, {
-        size,
+function drawRoot(pen: Pen, i: number) {
+  const { plan, to, shapes } = pen;
+  const { reading, view, width, height } = plan;
+  const { root: dug } = reading.roots[i]!;
+  const path = plan.paths[i]!;
+  if (path.x.length < 2) return;
+  const look = {
+    manner: MANNERS[dug.kind],
+    chosen: dug.label === plan.selected,
+    rotten: dug.condition === 'dead' || dug.condition === 'decayed',
+    stays: plan.never?.includes(dug.label) ?? false,
+    seeThrough: plan.seeThrough ?? false,
+  };
+  const key = [
+    dug.kind,
+    look.chosen,
+    look.rotten,
+    look.stays,
+    look.seeThrough,
+    view.x,
+    view.y,
+    view.scale,
+    width,
+    height,
+  ].join();
+  const before = drawnRoots.get(path);
+  const drawn = before?.key === key ? before.shapes : rootShapes(path, to, look);
+  drawnRoots.set(path, { key, shapes: drawn });
+  shapes.push(...drawn);
+}
+
+function drawStem(pen: Pen) {
+  const { plan, to, shapes, taken, font } = pen;
+  const { reading, outline, view } = plan;
+  const bark = along(outline, 0, 360, 0).map(([x, y]) => to(x, y));
+  if (!plan.seeThrough) shapes.push({ as: 'area', points: bark, tone: 'sheet' });
+  for (const part of [0.75, 0.5]) {
+    line(
+      pen,
+      along(outline, 0, 360, 0).map(([x, y]) => to(x * part, y * part)),
+      'hair',
+      1,
+    );
+  }
+  for (const decay of plan.decay ?? []) {
+    const [from, until] = [decay.from + reading.turn, decay.to + reading.turn];
+    const end = until > from ? until : until + 360;
+    const deep = Math.max(0.02, decay.depth ?? 0.03);
+    const sector = [...along(outline, from, end, 0), ...along(outline, from, end, -deep).reverse()].map(
+      ([x, y]) => to(x, y),
+    );
+    shapes.push({ as: 'area', points: sector, tone: 'buried' });
+  }
+  line(pen, bark, 'ink', 2.4);
+  for (const arc of plan.arcs) {
+    const inset = 4 / view.scale;
+    line(
+      pen,
+      along(outline, arc.from, arc.to, -inset).map(([x, y]) => to(x, y)),
+      'harm',
+      9,
+    );
+  }
+  const across = 2 * outline.meanRadius * view.scale;
+  const [cx, cy] = to(0, 0);
+  const figure = `${tidy(100 * plan.share, 0)}%`;
+  const size = Math.max(16, Math.min(44, across / 3.4));
+  if (across > 60) {
+    write(pen, [cx, cy + size * 0.3], figure, {
+      size,
+      anchor: 'middle',
+      strong: true,
+      figures: true,
+      halo: 'sheet',
+    });
+    if (across > 184)
+      write(pen, [cx, cy + size * 0.3 + font + 4], 'of the bark is compressed', {
         anchor: 'middle',
-        strong: true,
-        figures: true,
         halo: 'sheet',
       });
-      if (across > 184)
-        write([cx, cy + size * 0.3 + font + 4], 'of the bark is compressed', {
-          anchor: 'middle',
-          halo: 'sheet',
-        });
-      taken.push({ left: cx - across / 2, top: cy - across / 2, width: across, height: across });
-    }
+    taken.push({ left: cx - across / 2, top: cy - across / 2, width: across, height: across });
   }
+}
 
-  function numbers() {
-    for (const { number, cut } of plan.cuts) {
-      const [x, y] = to(cut.x, cut.y);
-      const disk = Array.from({ length: 25 }, (_, i): Point => [
-        x + 11 * Math.cos((i * Math.PI) / 12),
-        y + 11 * Math.sin((i * Math.PI) / 12),
-      ]);
-      shapes.push({ as: 'area', points: disk, tone: 'todo', edge: 'sheet' });
-      shapes.push({
-        as: 'text',
-        at: [x, y + 5],
-        text: String(number),
-        size: 14,
-        tone: 'sheet',
-        anchor: 'middle',
-        strong: true,
-      });
-      taken.push({ left: x - 12, top: y - 12, width: 24, height: 24 });
-    }
+function numberCuts(pen: Pen) {
+  const { plan, to, shapes, taken } = pen;
+  for (const { number, cut } of plan.cuts) {
+    const [x, y] = to(cut.x, cut.y);
+    const disk = Array.from({ length: 25 }, (_, i): Point => [
+      x + 11 * Math.cos((i * Math.PI) / 12),
+      y + 11 * Math.sin((i * Math.PI) / 12),
+    ]);
+    shapes.push({ as: 'area', points: disk, tone: 'todo', edge: 'sheet' });
+    shapes.push({
+      as: 'text',
+      at: [x, y + 5],
+      text: String(number),
+      size: 14,
+      tone: 'sheet',
+      anchor: 'middle',
+      strong: true,
+    });
+    taken.push({ left: x - 12, top: y - 12, width: 24, height: 24 });
   }
+}
 
-  /** Over the roots, or they would hide it. */
-  function potName() {
-    const { pot } = reading;
-    if (!pot || plan.bare) return;
-    const [x, y] = to(pot.x, pot.y - pot.half);
-    write([x, y + 14], 'old pot', { size: 12, tone: 'muted', anchor: 'middle' });
-  }
+/** Over the roots, or they would hide it. */
+function namePot(pen: Pen) {
+  const { plan, to } = pen;
+  const { reading } = plan;
+  const { pot } = reading;
+  if (!pot || plan.bare) return;
+  const [x, y] = to(pot.x, pot.y - pot.half);
+  write(pen, [x, y + 14], 'old pot', { size: 12, tone: 'muted', anchor: 'middle' });
+}
 
-  function names() {
-    // North, scale and the buttons keep their corners.
-    if (!plan.bare) taken.push({ left: 0, top: 0, ...(plan.corner ?? BUTTONS) });
-    taken.push(
-      { left: width - 58, top: 0, width: 58, height: 70 },
-      { left: 0, top: height - 46, width: 210, height: 46 },
-    );
-    const lines = shapes.slice(below).flatMap((s) => (s.as === 'line' ? [s.points] : []));
-    const crossed = crossedBy(lines, width, height);
-    for (const i of [...order].reverse()) {
-      if (!plan.there[i]) continue;
-      const { root: dug } = reading.roots[i]!;
-      const path = plan.paths[i]!;
-      const n = path.x.length;
-      if (n === 0) continue;
-      const thick = 2 * path.radius[Math.floor(n / 3)]!;
-      const words = compact
-        ? ''
-        : `${formatValue(thick, 'short length', system, 0.001)}, ${MANNERS[dug.kind].words}`;
-      const size = {
-        width: Math.max(textWidth(dug.label, font + 2), textWidth(words, 12)),
-        height: compact ? font + 4 : font + 17,
-      };
-      const seen = [n - 1, Math.floor(n * 0.8), Math.floor(n * 0.6), Math.floor(n * 0.4), Math.floor(n * 0.2)]
-        .map((k) => to(path.x[k]!, path.y[k]!))
-        .map(([x, y]): Point => [Math.max(8, Math.min(width - 8, x)), Math.max(8, Math.min(height - 8, y))]);
-      const at = placeLabel(size, seen, taken, { width, height }, crossed);
-      if (!at) continue;
-      const chosen = dug.label === plan.selected;
-      write([at[0], at[1] + font], dug.label, {
-        size: font + 2,
-        strong: true,
-        tone: chosen ? 'todo' : 'ink',
-      });
-      if (words) write([at[0], at[1] + font + 14], words, { size: 12, tone: chosen ? 'todo' : 'ink' });
-    }
+function nameRoots(pen: Pen, order: readonly number[], below: number) {
+  const { plan, to, shapes, taken, font } = pen;
+  const { reading, width, height, system, compact } = plan;
+  // North, scale and the buttons keep their corners.
+  if (!plan.bare) taken.push({ left: 0, top: 0, ...(plan.corner ?? BUTTONS) });
+  taken.push(
+    { left: width - 58, top: 0, width: 58, height: 70 },
+    { left: 0, top: height - 46, width: 210, height: 46 },
+  );
+  const lines = shapes.slice(below).flatMap((s) => (s.as === 'line' ? [s.points] : []));
+  const crossed = crossedBy(lines, width, height);
+  for (const i of [...order].reverse()) {
+    if (!plan.there[i]) continue;
+    const { root: dug } = reading.roots[i]!;
+    const path = plan.paths[i]!;
+    const n = path.x.length;
+    if (n === 0) continue;
+    const thick = 2 * path.radius[Math.floor(n / 3)]!;
+    const words = compact
+      ? ''
+      : `${formatValue(thick, 'short length', system, 0.001)}, ${MANNERS[dug.kind].words}`;
+    const size = {
+      width: Math.max(textWidth(dug.label, font + 2), textWidth(words, 12)),
+      height: compact ? font + 4 : font + 17,
+    };
+    const seen = [n - 1, Math.floor(n * 0.8), Math.floor(n * 0.6), Math.floor(n * 0.4), Math.floor(n * 0.2)]
+      .map((k) => to(path.x[k]!, path.y[k]!))
+      .map(([x, y]): Point => [Math.max(8, Math.min(width - 8, x)), Math.max(8, Math.min(height - 8, y))]);
+    const at = placeLabel(size, seen, taken, { width, height }, crossed);
+    if (!at) continue;
+    const chosen = dug.label === plan.selected;
+    write(pen, [at[0], at[1] + font], dug.label, {
+      size: font + 2,
+      strong: true,
+      tone: chosen ? 'todo' : 'ink',
+    });
+    if (words) write(pen, [at[0], at[1] + font + 14], words, { size: 12, tone: chosen ? 'todo' : 'ink' });
   }
+}
 
-  function frame() {
-    northMark(shapes, width);
-    const bar = scaleBar(view.scale, system, width * 0.25);
-    const base = height - 14;
-    shapes.push(scaleBarMarks(14, base, bar.length));
-    const step = GRID_STEPS[system].find((s) => s * view.scale >= 56) ?? GRID_STEPS[system].at(-1)!;
-    const squares = plan.bare || compact ? '' : `, squares ${formatValue(step, 'short length', system)}`;
-    write([14, base - 9], `${bar.label}${squares}`);
-  }
+function drawFrame(pen: Pen) {
+  const { plan, shapes } = pen;
+  const { view, width, height, system, compact } = plan;
+  northMark(shapes, width);
+  const bar = scaleBar(view.scale, system, width * 0.25);
+  const base = height - 14;
+  shapes.push(scaleBarMarks(14, base, bar.length));
+  const step = GRID_STEPS[system].find((s) => s * view.scale >= 56) ?? GRID_STEPS[system].at(-1)!;
+  const squares = plan.bare || compact ? '' : `, squares ${formatValue(step, 'short length', system)}`;
+  write(pen, [14, base - 9], `${bar.label}${squares}`);
 }

@@ -13,7 +13,7 @@ import { crossings, hatch, inHundredths, spaced, type Drawing, type Point, type 
 import { soilColumns } from './soilColumns';
 import { spokeSection } from './spokeSection';
 import { trenchDrawing, trenchView } from './trenchPlan';
-import { toDrawing } from './digPlan';
+import { toDrawing } from './planView';
 
 const pointsOf = (shape: Shape): readonly Point[] =>
   shape.as === 'text' ? [shape.at] : shape.as === 'marks' ? shape.segments.flat() : shape.points;

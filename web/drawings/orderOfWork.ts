@@ -120,6 +120,14 @@ function ticks(from: number, to: number): { at: number; label: string; strong: b
   }
 }
 
+/** Where days and rows lie. */
+interface Frame {
+  x: (day: number) => number;
+  left: number;
+  right: number;
+  rowHeight: number;
+}
+
 /**
  * What is done when: the steps one below the other in the order of work, their days on one line of time.
  *
@@ -139,6 +147,7 @@ export function orderOfWork(
   const x = (day: number): number => left + ((day - from) / (to - from)) * (right - left);
   const rowHeight = Math.min(ROW, (height - HEAD - MARGIN) / Math.max(1, rows.length));
   const bottom = HEAD + rows.length * rowHeight;
+  const frame: Frame = { x, left, right, rowHeight };
   const grid = ticks(from, to).flatMap(({ at, label, strong }): Shape[] => [
     {
       as: 'line',
@@ -151,7 +160,7 @@ export function orderOfWork(
     },
     SMALL([x(at), HEAD - 10], label, { anchor: 'middle', ...(strong && { strong: true, tone: 'ink' }) }),
   ]);
-  const drawn = rows.flatMap((row, i): Shape[] => rowOf(row, i, HEAD + i * rowHeight));
+  const drawn = rows.flatMap((row, i): Shape[] => rowOf(frame, row, i, HEAD + i * rowHeight));
   return {
     width,
     height,
@@ -172,78 +181,81 @@ export function orderOfWork(
       SMALL([x(now), HEAD - 32], 'Today', { anchor: 'middle', tone: 'ink', halo: 'paper' }),
     ],
   };
+}
 
-  function rowOf(row: OrderRow, i: number, top: number): Shape[] {
-    const names = left - MARGIN - 34;
-    const note = row.first.length > 0 ? `First: ${row.first.join(', ')}` : '';
-    const lines = inLines(row.title, names, 14, rowHeight >= 62 || (!note && rowHeight >= 40) ? 2 : 1);
-    const room = Math.max(0, Math.floor((rowHeight - 10 - lines.length * 17) / 15));
-    const notes = note ? inLines(note, names, 12, 2).slice(0, room) : [];
-    const middle = top + rowHeight / 2;
-    const tone = TONES[row.state];
-    const span = `${spanOf(row)}${row.state === 'late' ? ', late' : ''}`;
-    const ends = row.days
-      ? ([x(days(row.days.from)), x(days(row.days.to))] as const)
-      : ([left, right] as const);
-    // Words go where there is room: after the bar, or before it.
-    const wide = span.length * 6.4;
-    const after = ends[1] + 8 + wide <= right;
-    const beside: Shape = row.days
-      ? after
-        ? SMALL([ends[1] + 8, middle + 4], span, { tone: 'ink', halo: 'paper' })
-        : ends[0] - 8 - wide >= left
-          ? SMALL([ends[0] - 8, middle + 4], span, { tone: 'ink', anchor: 'end', halo: 'paper' })
-          : SMALL([right, middle + 22], span, { tone: 'ink', anchor: 'end', halo: 'paper' })
-      : SMALL([(left + right) / 2, middle + 4], span, { tone: 'ink', anchor: 'middle', halo: 'paper' });
-    const bar: Shape[] = !row.days
-      ? [
-          {
-            as: 'line',
-            points: [
-              [left, middle],
-              [right, middle],
-            ],
-            tone,
-            width: 3,
-            dash: [3, 7],
-          },
-        ]
-      : ends[1] - ends[0] < BAR
-        ? [
-            {
-              as: 'area',
-              points: [
-                [ends[0], middle - 9],
-                [ends[0] + 9, middle],
-                [ends[0], middle + 9],
-                [ends[0] - 9, middle],
-              ],
-              tone,
-            },
-          ]
-        : [{ as: 'area', points: box(ends[0], middle - BAR / 2, ends[1], middle + BAR / 2), tone }];
-    return [
-      {
-        as: 'line',
-        points: [
-          [MARGIN, top],
-          [right, top],
-        ],
-        tone: 'hair',
-        width: 1,
-      },
-      ...bar,
-      beside,
-      TEXT([MARGIN, top + 20], String(i + 1), { figures: true, strong: true }),
-      ...lines.map((line, k) =>
-        TEXT([MARGIN + 26, top + 20 + k * 17], line, {
-          strong: true,
-          tone: row.state === 'done' ? 'muted' : 'ink',
-        }),
-      ),
-      ...notes.map((line, k) => SMALL([MARGIN + 26, top + 20 + lines.length * 17 + k * 15 - 1], line)),
-    ];
-  }
+const endsOf = ({ x, left, right }: Frame, { days: span }: OrderRow) =>
+  span ? ([x(days(span.from)), x(days(span.to))] as const) : ([left, right] as const);
+
+/** The time of a row: a bar, a mark where it is short, and dots where it has no days. */
+function barOf(frame: Frame, row: OrderRow, middle: number): Shape {
+  const ends = endsOf(frame, row);
+  const tone = TONES[row.state];
+  if (!row.days)
+    return {
+      as: 'line',
+      points: [
+        [frame.left, middle],
+        [frame.right, middle],
+      ],
+      tone,
+      width: 3,
+      dash: [3, 7],
+    };
+  if (ends[1] - ends[0] >= BAR)
+    return { as: 'area', points: box(ends[0], middle - BAR / 2, ends[1], middle + BAR / 2), tone };
+  return {
+    as: 'area',
+    points: [
+      [ends[0], middle - 9],
+      [ends[0] + 9, middle],
+      [ends[0], middle + 9],
+      [ends[0] - 9, middle],
+    ],
+    tone,
+  };
+}
+
+function rowOf(frame: Frame, row: OrderRow, i: number, top: number): Shape[] {
+  const { left, right, rowHeight } = frame;
+  const names = left - MARGIN - 34;
+  const note = row.first.length > 0 ? `First: ${row.first.join(', ')}` : '';
+  const lines = inLines(row.title, names, 14, rowHeight >= 62 || (!note && rowHeight >= 40) ? 2 : 1);
+  const room = Math.max(0, Math.floor((rowHeight - 10 - lines.length * 17) / 15));
+  const notes = note ? inLines(note, names, 12, 2).slice(0, room) : [];
+  const middle = top + rowHeight / 2;
+  const span = `${spanOf(row)}${row.state === 'late' ? ', late' : ''}`;
+  const ends = endsOf(frame, row);
+  // Words go where there is room: after the bar, or before it.
+  const wide = span.length * 6.4;
+  const after = ends[1] + 8 + wide <= right;
+  const beside: Shape = row.days
+    ? after
+      ? SMALL([ends[1] + 8, middle + 4], span, { tone: 'ink', halo: 'paper' })
+      : ends[0] - 8 - wide >= left
+        ? SMALL([ends[0] - 8, middle + 4], span, { tone: 'ink', anchor: 'end', halo: 'paper' })
+        : SMALL([right, middle + 22], span, { tone: 'ink', anchor: 'end', halo: 'paper' })
+    : SMALL([(left + right) / 2, middle + 4], span, { tone: 'ink', anchor: 'middle', halo: 'paper' });
+  return [
+    {
+      as: 'line',
+      points: [
+        [MARGIN, top],
+        [right, top],
+      ],
+      tone: 'hair',
+      width: 1,
+    },
+    barOf(frame, row, middle),
+    beside,
+    TEXT([MARGIN, top + 20], String(i + 1), { figures: true, strong: true }),
+    ...lines.map((line, k) =>
+      TEXT([MARGIN + 26, top + 20 + k * 17], line, {
+        strong: true,
+        tone: row.state === 'done' ? 'muted' : 'ink',
+      }),
+    ),
+    ...notes.map((line, k) => SMALL([MARGIN + 26, top + 20 + lines.length * 17 + k * 15 - 1], line)),
+  ];
 }
 
 /** The same in words. */

@@ -1,7 +1,7 @@
-import { along, type Obstacle, type TrenchPlan } from '@undrel/core/trenching';
+import { along, type Obstacle, type PlannedSpoke, type TrenchPlan } from '@undrel/core/trenching';
 import { obstacleKind } from '@undrel/core/practice';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
-import { toDrawing, type PlanView } from './digPlan';
+import { toDrawing, type PlanView } from './planView';
 import { northMark } from './northMark';
 import { scaleBar, scaleBarMarks } from './scaleBar';
 import { paperOf, type Drawing, type Point, type Shape } from './shapes';
@@ -29,9 +29,27 @@ export function trenchView({ zone }: TrenchPlan, width: number, height: number):
   return { x: 0, y: -LEGEND / 2 / scale, scale };
 }
 
+/** What a plan is drawn with: where metres lie, and what is drawn so far. */
+interface Pen {
+  given: TrenchDrawing;
+  to: ReturnType<typeof toDrawing>;
+  shapes: Shape[];
+  /** Upper right corner of where the legend and the scale stand. Lines run on beneath: a main is hidden by nothing. */
+  kept: { right: number; top: number };
+}
+
+type Ring = [radius: number, words: string, dash: [number, number]];
+
+const write = (
+  { shapes }: Pen,
+  at: Point,
+  text: string,
+  more: Partial<Extract<Shape, { as: 'text' }>> = {},
+) => shapes.push({ as: 'text', at, text, size: 13, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
+
 /** Site and spokes at true scale, north up. Spokes are told apart by number, seasons by their fill. */
 export function trenchDrawing(given: TrenchDrawing): Drawing {
-  const { plan, kinds, system, width, height } = given;
+  const { plan, system, width, height } = given;
   const view = trenchView(plan, width, height);
   const to = toDrawing({ view, width, height });
   const shapes: Shape[] = [];
@@ -42,14 +60,12 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
       return to(r * ux, r * uy);
     });
   const circle = (r: number) => round(() => r);
-  const write = (at: Point, text: string, more: Partial<Extract<Shape, { as: 'text' }>> = {}) =>
-    shapes.push({ as: 'text', at, text, size: 13, tone: 'ink', anchor: 'start', halo: 'paper', ...more });
   shapes.push(paperOf(width, height));
   const legendRows = 1 + (plan.drip ? 1 : 0) + (plan.seasons > 1 ? 1 : 0);
-  /** Upper right corner of where the legend and the scale stand. Lines run on beneath: a main is hidden by nothing. */
-  const [keptTo, keptFrom] = [Math.min(width, KEPT), height - 54 - ROW * (legendRows - 1) - 16];
-  plan.obstacles.forEach(thing);
-  const rings: [radius: number, words: string, dash: [number, number]][] = [
+  const kept = { right: Math.min(width, KEPT), top: height - 54 - ROW * (legendRows - 1) - 16 };
+  const pen: Pen = { given, to, shapes, kept };
+  plan.obstacles.forEach((thing) => drawThing(pen, thing));
+  const rings: Ring[] = [
     [plan.zone.from, plan.rules.begins === 'hole' ? 'hole edge' : 'structural root zone', [4, 5]],
   ];
   for (const [radius, , dash] of rings)
@@ -66,102 +82,114 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
   }
   if (given.stemRadius)
     shapes.push({ as: 'area', points: circle(given.stemRadius), tone: 'root', edge: 'ink' });
-  for (const spoke of plan.spokes) {
-    const [ux, uy] = along(spoke.bearing);
-    const half = plan.rules.width / 2;
-    const corner = (r: number, side: number) => to(r * ux + side * half * uy, r * uy - side * half * ux);
-    const chosen = spoke.label === given.selected;
-    const points = [corner(spoke.from, -1), corner(spoke.to, -1), corner(spoke.to, 1), corner(spoke.from, 1)];
-    shapes.push({
-      as: 'area',
-      points,
-      tone: chosen ? 'wash' : spoke.season === 1 ? 'todo' : 'sheet',
-      edge: 'todo',
-    });
-    if (spoke.locked) {
-      const [x, y] = to((spoke.from - 0.12) * ux, (spoke.from - 0.12) * uy);
-      shapes.push({
-        as: 'area',
-        tone: 'ink',
-        points: [
-          [x - 4, y - 4],
-          [x + 4, y - 4],
-          [x + 4, y + 4],
-          [x - 4, y + 4],
-        ],
-      });
-    }
-    const [x, y] = to(spoke.to * ux, spoke.to * uy);
-    write([x + 13 * ux, y - 13 * uy + 5], spoke.label, {
-      anchor: 'middle',
-      strong: true,
-      tone: 'todo',
-      size: 14,
-    });
-  }
-  legend();
+  for (const spoke of plan.spokes) drawSpoke(pen, spoke);
+  drawLegend(pen, rings);
   northMark(shapes, width);
   const bar = scaleBar(view.scale, system, width * 0.25);
   shapes.push(scaleBarMarks(14, height - 14, bar.length));
-  write([14, height - 23], bar.label);
+  write(pen, [14, height - 23], bar.label);
   return { width, height, shapes };
+}
 
-  /** What the lines and fills mean, over the scale. */
-  function legend() {
-    const rows: [string, Shape][] = rings.map(([radius, words, dash], k) => [
-      // A line that runs on beneath would be a minus sign before a bare figure.
-      `${words} (${formatValue(radius, 'long length', system, 0.1)})`,
-      { as: 'line', points: row(k), tone: 'muted', width: 1.2, dash },
-    ]);
-    if (plan.seasons > 1)
-      rows.push(['dug in season 1', { as: 'line', points: row(rows.length), tone: 'todo', width: 9 }]);
-    rows.forEach(([words, sample], k) => {
-      shapes.push(sample);
-      write([64, row(k)[0]![1] + 4], words, { size: 12 });
+function drawSpoke(pen: Pen, spoke: PlannedSpoke) {
+  const { given, to, shapes } = pen;
+  const { plan } = given;
+  const [ux, uy] = along(spoke.bearing);
+  const half = plan.rules.width / 2;
+  const corner = (r: number, side: number) => to(r * ux + side * half * uy, r * uy - side * half * ux);
+  const chosen = spoke.label === given.selected;
+  const points = [corner(spoke.from, -1), corner(spoke.to, -1), corner(spoke.to, 1), corner(spoke.from, 1)];
+  shapes.push({
+    as: 'area',
+    points,
+    tone: chosen ? 'wash' : spoke.season === 1 ? 'todo' : 'sheet',
+    edge: 'todo',
+  });
+  if (spoke.locked) {
+    const [x, y] = to((spoke.from - 0.12) * ux, (spoke.from - 0.12) * uy);
+    shapes.push({
+      as: 'area',
+      tone: 'ink',
+      points: [
+        [x - 4, y - 4],
+        [x + 4, y - 4],
+        [x + 4, y + 4],
+        [x - 4, y + 4],
+      ],
     });
   }
+  const [x, y] = to(spoke.to * ux, spoke.to * uy);
+  write(pen, [x + 13 * ux, y - 13 * uy + 5], spoke.label, {
+    anchor: 'middle',
+    strong: true,
+    tone: 'todo',
+    size: 14,
+  });
+}
 
-  function row(k: number): Point[] {
-    const y = height - 54 - ROW * k;
-    return [
-      [14, y],
-      [56, y],
-    ];
-  }
+/** What the lines and fills mean, over the scale. */
+function drawLegend(pen: Pen, rings: readonly Ring[]) {
+  const { given, shapes } = pen;
+  const { plan, system, height } = given;
+  const rows: [string, Shape][] = rings.map(([radius, words, dash], k) => [
+    // A line that runs on beneath would be a minus sign before a bare figure.
+    `${words} (${formatValue(radius, 'long length', system, 0.1)})`,
+    { as: 'line', points: rowAt(height, k), tone: 'muted', width: 1.2, dash },
+  ]);
+  if (plan.seasons > 1)
+    rows.push([
+      'dug in season 1',
+      { as: 'line', points: rowAt(height, rows.length), tone: 'todo', width: 9 },
+    ]);
+  rows.forEach(([words, sample], k) => {
+    shapes.push(sample);
+    write(pen, [64, rowAt(height, k)[0]![1] + 4], words, { size: 12 });
+  });
+}
 
-  function thing({ name, shape, points }: Obstacle) {
-    const kind = kinds.get(name);
-    const line = points.map(([x, y]) => to(x, y));
-    if (points.length === 1) {
-      const [x, y] = line[0]!;
-      shapes.push({
-        as: 'area',
-        tone: 'sheet',
-        edge: 'muted',
-        points: Array.from({ length: 25 }, (_, i): Point => [
-          x + 6 * Math.cos((i * Math.PI) / 12),
-          y + 6 * Math.sin((i * Math.PI) / 12),
-        ]),
-      });
-    } else if (shape === 'area') {
-      shapes.push({ as: 'area', points: line, tone: kind === 'building' ? 'fill' : 'hair', edge: 'muted' });
-    } else {
-      const utility = kind !== undefined && obstacleKind(kind).utility === true;
-      shapes.push({
-        as: 'line',
-        points: line,
-        tone: utility ? 'harm' : kind === undefined ? 'root' : 'ink',
-        width: utility ? 2 : kind === undefined ? 3 : 1.6,
-        ...(utility && { dash: [6, 4] as [number, number] }),
-      });
-    }
-    if (kind === undefined && points.length > 1) return;
-    // Named at its vertex nearest to the tree that is in view.
-    const seen = ([x, y]: Point) =>
-      x > 8 && x < width - 90 && y > 20 && y < height - 50 && (x > keptTo || y < keptFrom - 20);
-    const at = line.find(seen) ?? placeInView(line, seen);
-    if (at) write([at[0] + 6, at[1] + 14], name, { size: 12, tone: 'muted' });
+/** The sample of a row of the legend, counted from below. */
+function rowAt(height: number, k: number): Point[] {
+  const y = height - 54 - ROW * k;
+  return [
+    [14, y],
+    [56, y],
+  ];
+}
+
+function drawThing(pen: Pen, { name, shape, points }: Obstacle) {
+  const { given, to, shapes, kept } = pen;
+  const { kinds, width, height } = given;
+  const kind = kinds.get(name);
+  const line = points.map(([x, y]) => to(x, y));
+  if (points.length === 1) {
+    const [x, y] = line[0]!;
+    shapes.push({
+      as: 'area',
+      tone: 'sheet',
+      edge: 'muted',
+      points: Array.from({ length: 25 }, (_, i): Point => [
+        x + 6 * Math.cos((i * Math.PI) / 12),
+        y + 6 * Math.sin((i * Math.PI) / 12),
+      ]),
+    });
+  } else if (shape === 'area') {
+    shapes.push({ as: 'area', points: line, tone: kind === 'building' ? 'fill' : 'hair', edge: 'muted' });
+  } else {
+    const utility = kind !== undefined && obstacleKind(kind).utility === true;
+    shapes.push({
+      as: 'line',
+      points: line,
+      tone: utility ? 'harm' : kind === undefined ? 'root' : 'ink',
+      width: utility ? 2 : kind === undefined ? 3 : 1.6,
+      ...(utility && { dash: [6, 4] as [number, number] }),
+    });
   }
+  if (kind === undefined && points.length > 1) return;
+  // Named at its vertex nearest to the tree that is in view.
+  const seen = ([x, y]: Point) =>
+    x > 8 && x < width - 90 && y > 20 && y < height - 50 && (x > kept.right || y < kept.top - 20);
+  const at = line.find(seen) ?? placeInView(line, seen);
+  if (at) write(pen, [at[0] + 6, at[1] + 14], name, { size: 12, tone: 'muted' });
 }
 
 /** A place near the beginning of the part of a line that lies in view, walked in small steps. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { RootPath } from '@undrel/core/roots';
-import { toDrawing, toMetres } from '../../../drawings/digPlan';
+import { toDrawing, toMetres } from '../../../drawings/planView';
 import type { Point } from '../../../drawings/shapes';
 import { moved, pinched, rootAt, zoomed, type Frame } from './lookedAt';
 

@@ -1,5 +1,5 @@
 import type { RootPath } from '@undrel/core/roots';
-import { toDrawing, toMetres, type PlanView } from '../../../drawings/digPlan';
+import { toDrawing, toMetres, type PlanView } from '../../../drawings/planView';
 import type { Point } from '../../../drawings/shapes';
 import { tubeOutline } from '../../../drawings/tube';
 

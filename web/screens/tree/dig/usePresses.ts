@@ -1,5 +1,5 @@
 import { useRef, type PointerEvent } from 'react';
-import type { PlanView } from '../../../drawings/digPlan';
+import type { PlanView } from '../../../drawings/planView';
 import type { Point } from '../../../drawings/shapes';
 import { moved, pinched, type Frame } from './lookedAt';
 

@@ -93,6 +93,19 @@ export function sayer(speech: Speech): Say {
   return (text) => (made ??= madeReady(speech))(text);
 }
 
+/** What a language's messages are made ready to: texts said whole, patterns, and what was said before. */
+interface Ready {
+  locale: string;
+  small: readonly string[];
+  sides: Readonly<Record<string, string>>;
+  plain: ReadonlyMap<string, string>;
+  /** Patterns by the letter they begin with, those that begin with a placeholder among them; and these alone. */
+  byLetter: ReadonlyMap<string, Pattern[]>;
+  open: readonly Pattern[];
+  memory: Map<string, string | undefined>;
+  tried: Map<string, string | undefined>;
+}
+
 function madeReady({ locale, messages, small, sides }: Speech): Say {
   const plain = new Map<string, string>();
   const patterns: Pattern[] = [];
@@ -102,7 +115,6 @@ function madeReady({ locale, messages, small, sides }: Speech): Say {
   }
   patterns.sort((a, b) => b.own - a.own);
   const open = patterns.filter(({ fixed }) => fixed.first === '');
-  /** Patterns by the letter they begin with, those that begin with a placeholder among them. */
   const byLetter = new Map<string, Pattern[]>();
   for (const { fixed } of patterns) {
     const letter = fixed.first.charAt(0);
@@ -112,131 +124,139 @@ function madeReady({ locale, messages, small, sides }: Speech): Say {
         patterns.filter(({ fixed: { first } }) => first === '' || first.startsWith(letter)),
       );
   }
-  const begins = /^\p{Lu}/u;
-  const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-  const lower = (text: string) =>
-    small.some((word) => text.startsWith(`${word} `)) ? text.charAt(0).toLowerCase() + text.slice(1) : text;
-
-  /** One message, with its first letter as it stands in the text. */
-  const phrase = (text: string): string | undefined => {
-    const exact = plain.get(text);
-    if (exact !== undefined) return exact;
-    const first = text.charAt(0);
-    const other = first === first.toLowerCase() ? upper(text) : first.toLowerCase() + text.slice(1);
-    const flipped = plain.get(other);
-    return flipped && (first === first.toLowerCase() ? lower(flipped) : upper(flipped));
-  };
-
   const memory = new Map<string, string | undefined>();
   const tried = new Map<string, string | undefined>();
-  /** What follows from a text, worked out once; while it is, the text within itself is not known. */
-  const remembered = (
-    known: Map<string, string | undefined>,
-    text: string,
-    work: (text: string) => string | undefined,
-  ): string | undefined => {
-    if (!known.has(text)) {
-      known.set(text, undefined);
-      known.set(text, work(text));
-    }
-    return known.get(text);
-  };
-  const whole = (text: string) => phrase(text) ?? byPattern(text) ?? bySentences(text) ?? inRow(text);
-  const say = (text: string): string | undefined => remembered(memory, text, whole);
-
-  /** The value of a placeholder; undefined where it should be known and is not. */
-  const valueOf = (name: string, value: string): string | number | undefined => {
-    if (/^n\d?$/.test(name)) return Number(value.replaceAll(',', ''));
-    if (/^(x|month)/.test(name)) return say(value);
-    if (/^own/.test(name)) return value;
-    if (/^sides/.test(name)) return value.replace(/[NESW]+/g, (side) => sides[side] ?? side);
-    if (name === 'listBecause') return listed(value, /, | and /, 'conjunction', 'because ');
-    if (name === 'listAnd') return listed(value, /, | and /, 'conjunction');
-    if (name === 'listOr') return listed(value, /, | or /, 'disjunction');
-    if (name === 'listSemi') return listed(value, /; /, '; ');
-    if (name.startsWith('list')) return listed(value, /, /, ', ');
-    return phrase(value) ?? value;
-  };
-
-  function byPattern(text: string): string | undefined {
-    return remembered(tried, text, firstOf);
-  }
-  function firstOf(text: string): string | undefined {
-    for (const { matches, names, message, fixed } of byLetter.get(text.charAt(0)) ?? open) {
-      const match = mayMatch(fixed, text) && matches.exec(text);
-      if (!match) continue;
-      const values: Record<string, string | number> = {};
-      for (const [i, name] of names.entries()) {
-        const value = valueOf(name, match[i + 1]!);
-        if (value === undefined) break;
-        values[name] = value;
-      }
-      if (!names.every((name) => name in values)) continue;
-      const whole = String(message.format(values));
-      return begins.test(text) ? upper(whole) : whole;
-    }
-    return undefined;
-  }
-
-  /**
-   * A list whose items may themselves hold what parts a list: the parts are joined until each is known. An item that is said
-   * otherwise after a word before it, as a reason is after `because`, has a message of its own with that word.
-   */
-  function listed(
-    text: string,
-    by: RegExp,
-    how: 'conjunction' | 'disjunction' | ', ' | '; ',
-    before = '',
-  ): string | undefined {
-    const cuts = [...text.matchAll(new RegExp(by, 'g'))].map(
-      (m) => [m.index, m.index + m[0].length] as const,
-    );
-    const ends = [...cuts.map(([from]) => from), text.length];
-    const starts = [0, ...cuts.map(([, to]) => to)];
-    const from = once((k: number): string[] | undefined => {
-      if (k === starts.length) return [];
-      for (let e = ends.length - 1; e >= k; e--) {
-        const item = text.slice(starts[k], ends[e]);
-        const said =
-          (before && plain.get(before + item.charAt(0).toLowerCase() + item.slice(1))) ||
-          (phrase(item) ?? byPattern(item));
-        const rest = said === undefined ? undefined : from(e + 1);
-        if (said !== undefined && rest) return [said, ...rest];
-      }
-      return undefined;
-    });
-    const items = from(0);
-    if (!items) return undefined;
-    return how === ', ' || how === '; '
-      ? items.join(how)
-      : new Intl.ListFormat(locale, { type: how }).format(items);
-  }
-
-  /** Messages in a row, parted by semicolons. */
-  const inRow = (text: string): string | undefined =>
-    text.includes('; ') ? listed(text, /; /, '; ') : undefined;
-
-  function bySentences(text: string): string | undefined {
-    const sentences = text.split(/(?<=[.!?:]) (?=\S)/);
-    if (sentences.length < 2) return undefined;
-    const from = once((k: number): string[] | undefined => {
-      if (k === sentences.length) return [];
-      for (let e = k + 1; e <= sentences.length; e++) {
-        const piece = sentences.slice(k, e).join(' ');
-        const said = phrase(piece) ?? byPattern(piece);
-        const rest = said === undefined ? undefined : from(e);
-        if (said !== undefined && rest) return [said, ...rest];
-      }
-      return undefined;
-    });
-    return from(0)?.join(' ');
-  }
+  const ready: Ready = { locale, small, sides, plain, byLetter, open, memory, tried };
   return (text) => {
     // Between two texts nothing is being worked out.
     if (memory.size + tried.size > MOST) {
       memory.clear();
       tried.clear();
     }
-    return say(text);
+    return say(ready, text);
   };
+}
+
+const BEGINS = /^\p{Lu}/u;
+const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** One message, with its first letter as it stands in the text. */
+function phrase({ plain, small }: Ready, text: string): string | undefined {
+  const exact = plain.get(text);
+  if (exact !== undefined) return exact;
+  const lower = (said: string) =>
+    small.some((word) => said.startsWith(`${word} `)) ? said.charAt(0).toLowerCase() + said.slice(1) : said;
+  const first = text.charAt(0);
+  const other = first === first.toLowerCase() ? upper(text) : first.toLowerCase() + text.slice(1);
+  const flipped = plain.get(other);
+  return flipped && (first === first.toLowerCase() ? lower(flipped) : upper(flipped));
+}
+
+/** What follows from a text, worked out once; while it is, the text within itself is not known. */
+function remembered(
+  known: Map<string, string | undefined>,
+  text: string,
+  work: (text: string) => string | undefined,
+): string | undefined {
+  if (!known.has(text)) {
+    known.set(text, undefined);
+    known.set(text, work(text));
+  }
+  return known.get(text);
+}
+
+const say = (ready: Ready, text: string): string | undefined =>
+  remembered(
+    ready.memory,
+    text,
+    (whole) =>
+      phrase(ready, whole) ?? byPattern(ready, whole) ?? bySentences(ready, whole) ?? inRow(ready, whole),
+  );
+
+/** The value of a placeholder; undefined where it should be known and is not. */
+function valueOf(ready: Ready, name: string, value: string): string | number | undefined {
+  if (/^n\d?$/.test(name)) return Number(value.replaceAll(',', ''));
+  if (/^(x|month)/.test(name)) return say(ready, value);
+  if (/^own/.test(name)) return value;
+  if (/^sides/.test(name)) return value.replace(/[NESW]+/g, (side) => ready.sides[side] ?? side);
+  if (name === 'listBecause') return listed(ready, value, /, | and /, 'conjunction', 'because ');
+  if (name === 'listAnd') return listed(ready, value, /, | and /, 'conjunction');
+  if (name === 'listOr') return listed(ready, value, /, | or /, 'disjunction');
+  if (name === 'listSemi') return listed(ready, value, /; /, '; ');
+  if (name.startsWith('list')) return listed(ready, value, /, /, ', ');
+  return phrase(ready, value) ?? value;
+}
+
+const byPattern = (ready: Ready, text: string): string | undefined =>
+  remembered(ready.tried, text, (piece) => firstOf(ready, piece));
+
+function firstOf(ready: Ready, text: string): string | undefined {
+  const { byLetter, open } = ready;
+  for (const { matches, names, message, fixed } of byLetter.get(text.charAt(0)) ?? open) {
+    const match = mayMatch(fixed, text) && matches.exec(text);
+    if (!match) continue;
+    const values: Record<string, string | number> = {};
+    for (const [i, name] of names.entries()) {
+      const value = valueOf(ready, name, match[i + 1]!);
+      if (value === undefined) break;
+      values[name] = value;
+    }
+    if (!names.every((name) => name in values)) continue;
+    const whole = String(message.format(values));
+    return BEGINS.test(text) ? upper(whole) : whole;
+  }
+  return undefined;
+}
+
+/**
+ * A list whose items may themselves hold what parts a list: the parts are joined until each is known. An item that is said
+ * otherwise after a word before it, as a reason is after `because`, has a message of its own with that word.
+ */
+function listed(
+  ready: Ready,
+  text: string,
+  by: RegExp,
+  how: 'conjunction' | 'disjunction' | ', ' | '; ',
+  before = '',
+): string | undefined {
+  const cuts = [...text.matchAll(new RegExp(by, 'g'))].map((m) => [m.index, m.index + m[0].length] as const);
+  const ends = [...cuts.map(([from]) => from), text.length];
+  const starts = [0, ...cuts.map(([, to]) => to)];
+  const from = once((k: number): string[] | undefined => {
+    if (k === starts.length) return [];
+    for (let e = ends.length - 1; e >= k; e--) {
+      const item = text.slice(starts[k], ends[e]);
+      const said =
+        (before && ready.plain.get(before + item.charAt(0).toLowerCase() + item.slice(1))) ||
+        (phrase(ready, item) ?? byPattern(ready, item));
+      const rest = said === undefined ? undefined : from(e + 1);
+      if (said !== undefined && rest) return [said, ...rest];
+    }
+    return undefined;
+  });
+  const items = from(0);
+  if (!items) return undefined;
+  return how === ', ' || how === '; '
+    ? items.join(how)
+    : new Intl.ListFormat(ready.locale, { type: how }).format(items);
+}
+
+/** Messages in a row, parted by semicolons. */
+const inRow = (ready: Ready, text: string): string | undefined =>
+  text.includes('; ') ? listed(ready, text, /; /, '; ') : undefined;
+
+function bySentences(ready: Ready, text: string): string | undefined {
+  const sentences = text.split(/(?<=[.!?:]) (?=\S)/);
+  if (sentences.length < 2) return undefined;
+  const from = once((k: number): string[] | undefined => {
+    if (k === sentences.length) return [];
+    for (let e = k + 1; e <= sentences.length; e++) {
+      const piece = sentences.slice(k, e).join(' ');
+      const said = phrase(ready, piece) ?? byPattern(ready, piece);
+      const rest = said === undefined ? undefined : from(e);
+      if (said !== undefined && rest) return [said, ...rest];
+    }
+    return undefined;
+  });
+  return from(0)?.join(' ');
 }

@@ -47,13 +47,7 @@ export function digPart(
         ? [
             {
               name: 'Old pot',
-              text: writeLengths(
-                potInWords(
-                  pot,
-                  potOutgrown(pot, visit.dig!.roots, Number(visit.date.slice(0, 4)), tree.plantedYear),
-                ),
-                system,
-              ),
+              text: say(potInWords(pot, potOutgrown(pot, visit.dig!.roots, from, tree.plantedYear))),
             },
           ]
         : []),

@@ -59,9 +59,12 @@ export function itemsOf(caseFile: CaseFile, propertyId: string, newId: () => str
   return items;
 }
 
+/** An item that is not deleted. */
+export type Living<K extends ItemKind> = ItemOf<K> & { values: ItemValues[K] };
+
 const isKind =
   <K extends ItemKind>(kind: K) =>
-  (item: Item): item is ItemOf<K> & { values: ItemValues[K] } =>
+  (item: Item): item is Living<K> =>
     item.kind === kind && item.values !== null;
 
 /** Living items of a kind below a parent. */

@@ -1,21 +1,13 @@
 'use client';
 
-import {
-  CARDS,
-  LEAF_SHEET,
-  lackingFor,
-  planeIn,
-  planeOfCards,
-  scaleBySheet,
-} from '@undrel/core/photogrammetry';
+import { LEAF_SHEET, planeIn, planeOfCards, scaleBySheet } from '@undrel/core/photogrammetry';
 import { LEAVES_OF, type Picture, type PictureCards } from '@undrel/core/records';
 import { LEAF_WORDS, leavesTold, type Leaves } from '../../protocol/leaves';
-import { formatValue, METRES_PER, type UnitSystem } from '@undrel/core/units';
-import { BearingInput } from '../../ui/controls/BearingInput';
-import { LengthInput } from '../../ui/controls/LengthInput';
+import { METRES_PER, type UnitSystem } from '@undrel/core/units';
 import { Said } from '../../ui/Said';
 import { ScaleByHand, sheetName, touchTold, type Touching } from './ScaleByHand';
 import { useCards } from './useCards';
+import { CardsOnDig } from './CardsOnDig';
 
 /** How far a card is off, finer than any tape: a tenth of a millimetre, or some thousandths of an inch. */
 const fine = (metres: number, system: UnitSystem): string =>
@@ -61,24 +53,7 @@ const sheetProblem = (picture: Picture): string | undefined => {
   return 'problem' in scale ? scale.problem : undefined;
 };
 
-/** What gives a picture its scale: a sheet of paper touched by hand, or cards that are found by themselves. */
-export function PictureScale({
-  picture,
-  touching,
-  problem,
-  system,
-  stem,
-  disabled,
-  onTouch,
-  onProblem,
-  onSides,
-  onBarLength,
-  onFace,
-  onSection,
-  onNoScale,
-  onCards,
-  onLeaves,
-}: {
+interface PictureScaleProps {
   picture: Picture;
   touching: Touching | undefined;
   problem: string | undefined;
@@ -96,20 +71,162 @@ export function PictureScale({
   onNoScale: () => void;
   onCards: (cards: Picture['cards']) => void;
   onLeaves: (leaves: Picture['leaves']) => void;
-}) {
-  const { look, looking, end } = useCards();
+}
+
+/** What gives a picture its scale: a sheet of paper touched by hand, or cards that are found by themselves. */
+export function PictureScale(props: PictureScaleProps) {
+  const { picture, touching, system, disabled, onTouch, onCards, onLeaves } = props;
+  const { find, measure, looking, end } = useLooking(props);
   const { cards } = picture;
+  const lies = cardsTold(picture, system);
+  const leafSheet = cards?.found.some((f) => LEAF_SHEET.ids.some((id) => id === f.id)) ?? false;
+  const touched = cards?.bark?.length ?? 0;
+  return (
+    <div role="group" aria-label="Scale" className="space-y-1">
+      <p className="text-sm min-h-[2.8rem]">
+        {touchTold(touching, picture) ??
+          (touching?.what === 'bark'
+            ? `Touch the bark where it meets the ground, as far round as the picture shows: ${touched} so far.`
+            : scaleTold(picture))}
+      </p>
+      <ScaleButtons
+        disabled={disabled}
+        looking={looking}
+        end={end}
+        find={find}
+        picture={picture}
+        cards={cards}
+        onNoScale={props.onNoScale}
+      />
+      <ScaleByHand {...props} />
+      <Said lines={3} problem={props.problem ?? lies.problem ?? sheetProblem(picture)} told={lies.told} />
+      {leafSheet && (
+        <LeafColour
+          picture={picture}
+          disabled={disabled}
+          looking={looking}
+          measure={measure}
+          onLeaves={onLeaves}
+        />
+      )}
+      {cards && !leafSheet && (
+        <CardsOnDig
+          system={system}
+          cards={cards}
+          disabled={disabled}
+          onCards={onCards}
+          touching={touching}
+          onTouch={onTouch}
+          touched={touched}
+        />
+      )}
+    </div>
+  );
+}
+
+function ScaleButtons({
+  disabled,
+  looking,
+  end,
+  find,
+  picture,
+  cards,
+  onNoScale,
+}: {
+  disabled: boolean;
+  looking: boolean;
+  end: () => void;
+  find: () => Promise<void>;
+  picture: Picture;
+  cards: PictureCards | undefined;
+  onNoScale: () => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-2">
+      <button
+        type="button"
+        className="quiet min-w-[9rem]"
+        disabled={disabled}
+        onClick={() => (looking ? end() : void find())}
+      >
+        {looking ? 'Stop looking' : 'Find the cards'}
+      </button>
+      <button
+        type="button"
+        className="link min-h-[44px]"
+        disabled={disabled || (!picture.sheet && !picture.bar && !cards)}
+        onClick={onNoScale}
+      >
+        No scale
+      </button>
+      <a className="link min-h-[44px] inline-flex items-center" href="/cards" target="_blank">
+        Print cards
+      </a>
+    </div>
+  );
+}
+
+function LeafColour({
+  picture,
+  disabled,
+  looking,
+  measure,
+  onLeaves,
+}: {
+  picture: Picture;
+  disabled: boolean;
+  looking: boolean;
+  measure: (of: Leaves['of']) => Promise<void>;
+  onLeaves: (leaves: Picture['leaves']) => void;
+}) {
+  return (
+    <fieldset className="border-t border-hair pt-2">
+      <legend className="font-semibold">Colour of the leaves</legend>
+      <div className="flex flex-wrap gap-2">
+        {LEAVES_OF.map((of) => (
+          <button
+            key={of}
+            type="button"
+            className={picture.leaves?.of === of ? 'act' : 'quiet'}
+            aria-pressed={picture.leaves?.of === of}
+            disabled={disabled || looking}
+            onClick={() => void measure(of)}
+          >
+            {LEAF_WORDS[of]}
+          </button>
+        ))}
+        <button
+          type="button"
+          className="link min-h-[44px]"
+          disabled={disabled || !picture.leaves}
+          onClick={() => onLeaves(undefined)}
+        >
+          Not measured
+        </button>
+      </div>
+      <p className="text-sm min-h-[2.8rem] mt-1">
+        {picture.leaves
+          ? leavesTold(picture.leaves)
+          : 'Say whose leaves these are, and their colour is measured.'}
+      </p>
+    </fieldset>
+  );
+}
+
+/** Finds the cards on the picture, or measures the colour of leaves laid on their sheet. */
+function useLooking({ picture, onTouch, onProblem, onCards, onLeaves }: PictureScaleProps) {
+  const { look, looking, end } = useCards();
   const find = async () => {
     onTouch(undefined);
     const found = await look((work) => work.find(picture.hash));
     if ('problem' in found) return onProblem(found.problem);
-    const plane = planeOfCards(picture, found, cards?.side);
+    const plane = planeOfCards(picture, found, picture.cards?.side);
     if ('problem' in plane) return onProblem(plane.problem);
     const kept = found.map(({ id, corners }) => ({
       id,
       corners: corners.map(([x, y]) => [x, y]) as PictureCards['found'][number]['corners'],
     }));
-    onCards({ ...cards, found: kept });
+    onCards({ ...picture.cards, found: kept });
   };
   const measure = async (of: Leaves['of']) => {
     onProblem(undefined);
@@ -126,141 +243,5 @@ export function PictureScale({
       veins: { index: round(veins.index), error: round(veins.error) },
     });
   };
-  const lies = cardsTold(picture, system);
-  const leafSheet = cards?.found.some((f) => LEAF_SHEET.ids.some((id) => id === f.id)) ?? false;
-  const touched = cards?.bark?.length ?? 0;
-  return (
-    <div role="group" aria-label="Scale" className="space-y-1">
-      <p className="text-sm min-h-[2.8rem]">
-        {touchTold(touching, picture) ??
-          (touching?.what === 'bark'
-            ? `Touch the bark where it meets the ground, as far round as the picture shows: ${touched} so far.`
-            : scaleTold(picture))}
-      </p>
-      <div className="flex flex-wrap gap-2">
-        <button
-          type="button"
-          className="quiet min-w-[9rem]"
-          disabled={disabled}
-          onClick={() => (looking ? end() : void find())}
-        >
-          {looking ? 'Stop looking' : 'Find the cards'}
-        </button>
-        <button
-          type="button"
-          className="link min-h-[44px]"
-          disabled={disabled || (!picture.sheet && !picture.bar && !cards)}
-          onClick={onNoScale}
-        >
-          No scale
-        </button>
-        <a className="link min-h-[44px] inline-flex items-center" href="/cards" target="_blank">
-          Print cards
-        </a>
-      </div>
-      <ScaleByHand
-        picture={picture}
-        touching={touching}
-        system={system}
-        stem={stem}
-        disabled={disabled}
-        onTouch={onTouch}
-        onSides={onSides}
-        onBarLength={onBarLength}
-        onFace={onFace}
-        onSection={onSection}
-      />
-      <Said lines={3} problem={problem ?? lies.problem ?? sheetProblem(picture)} told={lies.told} />
-      {leafSheet && (
-        <fieldset className="border-t border-hair pt-2">
-          <legend className="font-semibold">Colour of the leaves</legend>
-          <div className="flex flex-wrap gap-2">
-            {LEAVES_OF.map((of) => (
-              <button
-                key={of}
-                type="button"
-                className={picture.leaves?.of === of ? 'act' : 'quiet'}
-                aria-pressed={picture.leaves?.of === of}
-                disabled={disabled || looking}
-                onClick={() => void measure(of)}
-              >
-                {LEAF_WORDS[of]}
-              </button>
-            ))}
-            <button
-              type="button"
-              className="link min-h-[44px]"
-              disabled={disabled || !picture.leaves}
-              onClick={() => onLeaves(undefined)}
-            >
-              Not measured
-            </button>
-          </div>
-          <p className="text-sm min-h-[2.8rem] mt-1">
-            {picture.leaves
-              ? leavesTold(picture.leaves)
-              : 'Say whose leaves these are, and their colour is measured.'}
-          </p>
-        </fieldset>
-      )}
-      {cards && !leafSheet && (
-        <fieldset className="border-t border-hair pt-2 space-y-2">
-          <legend className="font-semibold">On the plan of the dig</legend>
-          <div className="grid grid-cols-2 gap-3 items-end">
-            <LengthInput
-              field="rootDepth"
-              label="Cards below grade"
-              system={system}
-              value={cards.level}
-              disabled={disabled}
-              onChange={(level) => onCards({ ...cards, level })}
-            />
-            <BearingInput
-              label={`Arrow of card ${Math.min(...cards.found.map((c) => c.id))} points`}
-              value={cards.towards}
-              disabled={disabled}
-              onChange={(towards) => onCards({ ...cards, towards })}
-            />
-          </div>
-          <div className="flex flex-wrap gap-2">
-            <button
-              type="button"
-              className={touching?.what === 'bark' ? 'act' : 'quiet'}
-              aria-pressed={touching?.what === 'bark'}
-              disabled={disabled}
-              onClick={() => onTouch(touching?.what === 'bark' ? undefined : { what: 'bark' })}
-            >
-              Touch the bark
-            </button>
-            <button
-              type="button"
-              className="link min-h-[44px]"
-              disabled={disabled || touched === 0}
-              onClick={() => onCards({ ...cards, bark: undefined })}
-            >
-              Take the touches off
-            </button>
-          </div>
-          <p className="text-sm min-h-[2.8rem]">
-            {lackingFor(cards, true).length > 0
-              ? `To trace roots on it, still needed: ${lackingFor(cards, true).join('; ')}.`
-              : 'Ready: roots are traced on it at the station Dig.'}
-          </p>
-          <details>
-            <summary className="min-h-[44px] flex items-center cursor-pointer underline">
-              Printed at another size?
-            </summary>
-            <LengthInput
-              field="printedSide"
-              label={`Black square, side to side (${formatValue(CARDS.side, 'short length', system)} as printed)`}
-              system={system}
-              value={cards.side}
-              disabled={disabled}
-              onChange={(side) => onCards({ ...cards, side })}
-            />
-          </details>
-        </fieldset>
-      )}
-    </div>
-  );
+  return { find, measure, looking, end };
 }

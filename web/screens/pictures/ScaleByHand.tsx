@@ -10,6 +10,7 @@ import {
   type RootSeen,
   type SeenSheet,
   type SheetKey,
+  type PlaneLength,
 } from '@undrel/core/photogrammetry';
 import { MOST_IN_SECTION, MOST_LAYERS, type Picture } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
@@ -62,32 +63,11 @@ export function touchTold(touching: Touching | undefined, picture: Picture): str
   return undefined;
 }
 
-/** Buttons for each thing of known size, and the lengths that are asked for. */
-export function ScaleByHand({
-  picture,
-  touching,
-  system,
-  stem,
-  disabled,
-  onTouch,
-  onSides,
-  onBarLength,
-  onFace,
-  onSection,
-}: {
-  picture: Picture;
-  touching: Touching | undefined;
-  system: UnitSystem;
-  /** Diameter of the stem as it was measured. */
-  stem: number | undefined;
-  disabled: boolean;
-  onTouch: (next: Touching | undefined) => void;
-  onSides: (sides: [number, number] | undefined) => void;
-  onBarLength: (length: number | undefined) => void;
-  onFace: (face: Picture['face']) => void;
-  onSection: (section: Picture['section']) => void;
-}) {
-  const choices: { key: string; label: string; here: boolean; touch: Touching }[] = [
+/** What may be touched for a scale, and which of it is being touched. */
+function choicesOf(
+  touching: Touching | undefined,
+): { key: string; label: string; here: boolean; touch: Touching }[] {
+  return [
     ...(Object.keys(SHEETS) as SheetKey[]).map((kind) => ({
       key: kind,
       label: SHEETS[kind].name,
@@ -107,6 +87,35 @@ export function ScaleByHand({
       touch: { what: 'bar' as const, of, touched: [] },
     })),
   ];
+}
+
+interface ScaleByHandProps {
+  picture: Picture;
+  touching: Touching | undefined;
+  system: UnitSystem;
+  /** Diameter of the stem as it was measured. */
+  stem: number | undefined;
+  disabled: boolean;
+  onTouch: (next: Touching | undefined) => void;
+  onSides: (sides: [number, number] | undefined) => void;
+  onBarLength: (length: number | undefined) => void;
+  onFace: (face: Picture['face']) => void;
+  onSection: (section: Picture['section']) => void;
+}
+
+/** Buttons for each thing of known size, and the lengths that are asked for. */
+export function ScaleByHand({
+  picture,
+  touching,
+  system,
+  stem,
+  disabled,
+  onTouch,
+  onSides,
+  onBarLength,
+  onFace,
+  onSection,
+}: ScaleByHandProps) {
   const { sheet, bar, face, section, shows } = picture;
   const barOf = touching?.what === 'bar' ? touching.of : bar?.of;
   const layers = bar?.of === 'rod' && face ? layerDepths(picture, bar, face) : [];
@@ -119,7 +128,7 @@ export function ScaleByHand({
   return (
     <>
       <div className="flex flex-wrap gap-2" role="group" aria-label="Scale by hand">
-        {choices.map(({ key, label, here, touch }) => (
+        {choicesOf(touching).map(({ key, label, here, touch }) => (
           <button
             key={key}
             type="button"
@@ -146,36 +155,17 @@ export function ScaleByHand({
         />
       )}
       {bar?.of === 'rod' && (shows === undefined || isInGround(shows)) && (
-        <Touched
-          {...touchFor('face')}
-          id="layers"
-          label="Layers of the soil"
-          off="Take the layers off"
-          onOff={face && (() => onFace(undefined))}
-        >
-          {'problem' in layers
-            ? layers.problem
-            : layers.length > 0
-              ? `Layers end at ${layers.map((depth) => lengthTold(depth, system)).join(', ')} below grade. Take them at the hole, station Soil.`
-              : 'For the face of a pit with a tape hung down it: touch the grade, then where each layer ends.'}
-        </Touched>
+        <LayersTouched touchFor={touchFor} face={face} onFace={onFace} layers={layers} system={system} />
       )}
       {bar && !isInGround(shows) && (
-        <Touched
-          {...touchFor('section')}
-          id="section"
-          label="Section of the stem"
-          off="Take the roots off"
-          onOff={section && (() => onSection(undefined))}
-        >
-          {'problem' in roots
-            ? roots.problem
-            : roots.length === 0
-              ? 'For a stem laid bare, seen level from one side: touch the bark at the grade on either side, then the tops of roots to the left and to the right.'
-              : picture.bearing === undefined
-                ? 'Say from which side the picture was taken: that tells which way these roots run.'
-                : `${rootsTold(roots, system)}. Take them at the station Probe.`}
-        </Touched>
+        <SectionTouched
+          touchFor={touchFor}
+          section={section}
+          onSection={onSection}
+          roots={roots}
+          picture={picture}
+          system={system}
+        />
       )}
     </>
   );
@@ -251,5 +241,69 @@ function Sides(props: {
         />
       ))}
     </div>
+  );
+}
+
+function LayersTouched({
+  touchFor,
+  face,
+  onFace,
+  layers,
+  system,
+}: {
+  touchFor: (what: 'face' | 'section') => { here: boolean; disabled: boolean; onTouch: () => void };
+  face: [number, number][] | undefined;
+  onFace: (face: Picture['face']) => void;
+  layers: PlaneLength[] | { problem: string };
+  system: UnitSystem;
+}) {
+  return (
+    <Touched
+      {...touchFor('face')}
+      id="layers"
+      label="Layers of the soil"
+      off="Take the layers off"
+      onOff={face && (() => onFace(undefined))}
+    >
+      {'problem' in layers
+        ? layers.problem
+        : layers.length > 0
+          ? `Layers end at ${layers.map((depth) => lengthTold(depth, system)).join(', ')} below grade. Take them at the hole, station Soil.`
+          : 'For the face of a pit with a tape hung down it: touch the grade, then where each layer ends.'}
+    </Touched>
+  );
+}
+
+function SectionTouched({
+  touchFor,
+  section,
+  onSection,
+  roots,
+  picture,
+  system,
+}: {
+  touchFor: (what: 'face' | 'section') => { here: boolean; disabled: boolean; onTouch: () => void };
+  section: [number, number][] | undefined;
+  onSection: (section: Picture['section']) => void;
+  roots: RootSeen[] | { problem: string };
+  picture: Picture;
+  system: UnitSystem;
+}) {
+  return (
+    <Touched
+      {...touchFor('section')}
+      id="section"
+      label="Section of the stem"
+      off="Take the roots off"
+      onOff={section && (() => onSection(undefined))}
+    >
+      {'problem' in roots
+        ? roots.problem
+        : roots.length === 0
+          ? 'For a stem laid bare, seen level from one side: touch the bark at the grade on either side, then the tops of roots to the left and to the right.'
+          : picture.bearing === undefined
+            ? 'Say from which side the picture was taken: that tells which way these roots run.'
+            : `${rootsTold(roots, system)}. Take them at the station Probe.`}
+    </Touched>
   );
 }

@@ -2,7 +2,7 @@
 
 import { Slider } from '../../ui/controls/Slider';
 import { Dialog } from 'radix-ui';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import { pictureUrl } from '../../protocol/pictureUrl';
 import { sideOf } from '../../protocol/pictureWords';
 import { Said } from '../../ui/Said';
@@ -109,19 +109,7 @@ export function Viewfinder({
             <span className="num">{todo.length} to take</span>
             <Dialog.Close className="min-h-[44px] px-4 border border-paper">Close</Dialog.Close>
           </div>
-          <div className="relative flex-1 min-h-0">
-            <video ref={video} className="absolute inset-0 w-full h-full object-contain" muted playsInline />
-            {ghost && (
-              <svg
-                role="img"
-                aria-label={`The picture from ${sideOf(bearing!)} of the visit before`}
-                className="absolute inset-0 w-full h-full"
-                style={{ opacity: strength / 100 }}
-              >
-                <image href={pictureUrl(ghost, 'page')} width="100%" height="100%" />
-              </svg>
-            )}
-          </div>
+          <Seen video={video} ghost={ghost} bearing={bearing} strength={strength} />
           <div className="px-4 pb-4 space-y-2">
             <Said
               lines={2}
@@ -132,38 +120,107 @@ export function Viewfinder({
                   : 'Stand on that side, the whole collar in view.'
               }
             />
-            <div className={ghost ? '' : 'invisible'}>
-              <span className="text-sm">Strength of the picture before</span>
-              <Slider
-                label="Strength of the picture before"
-                min={0}
-                max={80}
-                value={strength}
-                disabled={!ghost}
-                onChange={setStrength}
-              />
-            </div>
-            <div className="grid grid-cols-[1fr_2fr] gap-3">
-              <button
-                type="button"
-                className="min-h-[64px] border border-paper"
-                disabled={todo.length < 2}
-                onClick={() => setTodo([...todo.slice(1), todo[0]!])}
-              >
-                Later
-              </button>
-              <button
-                type="button"
-                className="min-h-[64px] bg-paper text-ink font-bold text-lg disabled:opacity-50"
-                disabled={!running || taking || bearing === undefined}
-                onClick={take}
-              >
-                Take it
-              </button>
-            </div>
+            <GhostStrength ghost={ghost} strength={strength} setStrength={setStrength} />
+            <Shutter
+              todo={todo}
+              setTodo={setTodo}
+              running={running}
+              taking={taking}
+              bearing={bearing}
+              take={take}
+            />
           </div>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+function Seen({
+  video,
+  ghost,
+  bearing,
+  strength,
+}: {
+  video: RefObject<HTMLVideoElement | null>;
+  ghost: string | undefined;
+  bearing: number | undefined;
+  strength: number;
+}) {
+  return (
+    <div className="relative flex-1 min-h-0">
+      <video ref={video} className="absolute inset-0 w-full h-full object-contain" muted playsInline />
+      {ghost && (
+        <svg
+          role="img"
+          aria-label={`The picture from ${sideOf(bearing!)} of the visit before`}
+          className="absolute inset-0 w-full h-full"
+          style={{ opacity: strength / 100 }}
+        >
+          <image href={pictureUrl(ghost, 'page')} width="100%" height="100%" />
+        </svg>
+      )}
+    </div>
+  );
+}
+
+function GhostStrength({
+  ghost,
+  strength,
+  setStrength,
+}: {
+  ghost: string | undefined;
+  strength: number;
+  setStrength: (next: number) => void;
+}) {
+  return (
+    <div className={ghost ? '' : 'invisible'}>
+      <span className="text-sm">Strength of the picture before</span>
+      <Slider
+        label="Strength of the picture before"
+        min={0}
+        max={80}
+        value={strength}
+        disabled={!ghost}
+        onChange={setStrength}
+      />
+    </div>
+  );
+}
+
+function Shutter({
+  todo,
+  setTodo,
+  running,
+  taking,
+  bearing,
+  take,
+}: {
+  todo: readonly number[];
+  setTodo: (next: readonly number[]) => void;
+  running: boolean;
+  taking: boolean;
+  bearing: number | undefined;
+  take: () => void;
+}) {
+  return (
+    <div className="grid grid-cols-[1fr_2fr] gap-3">
+      <button
+        type="button"
+        className="min-h-[64px] border border-paper"
+        disabled={todo.length < 2}
+        onClick={() => setTodo([...todo.slice(1), todo[0]!])}
+      >
+        Later
+      </button>
+      <button
+        type="button"
+        className="min-h-[64px] bg-paper text-ink font-bold text-lg disabled:opacity-50"
+        disabled={!running || taking || bearing === undefined}
+        onClick={take}
+      >
+        Take it
+      </button>
+    </div>
   );
 }

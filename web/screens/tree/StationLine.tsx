@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useEffect, useRef } from 'react';
+import { memo, useEffect, useRef, type RefObject } from 'react';
 import type { Glance, StationProgress } from '@undrel/core/assessment';
 import type { Visit } from '@undrel/core/records';
 import { vigourFrom } from '@undrel/core/crown';
@@ -116,63 +116,27 @@ export const StationLine = memo(function StationLine(props: {
         )}
       </div>
       <nav aria-label="Stations" className="relative flex-1 shrink-0">
-        <svg
-          className="hidden lg:block absolute left-[22px] top-2 bottom-2 w-4 h-[calc(100%-16px)]"
-          aria-hidden="true"
-          preserveAspectRatio="none"
-          viewBox="0 0 16 400"
-        >
-          <line
-            x1="8"
-            y1="0"
-            x2="8"
-            y2="386"
-            stroke="var(--muted)"
-            strokeWidth="2"
-            vectorEffect="non-scaling-stroke"
-          />
-        </svg>
-        <svg
-          className="hidden lg:block absolute left-[22px] bottom-0 w-4"
-          height="26"
-          viewBox="0 0 16 26"
-          aria-hidden="true"
-        >
-          <path d="M1 0h14l-7 26z" fill="var(--ink)" />
-        </svg>
+        <ScaleDrawn />
         <ol className="flex lg:block">
           {STATIONS.map(({ key, label, place }) => {
             const progress = props.progress.find((p) => p.station === key);
-            const begun =
-              key === 'verdict' ||
-              key === 'prescription' ||
-              (key === 'dig' && props.visit.dig !== undefined) ||
-              (key === 'cuts' && props.visit.cuts?.agreed !== undefined) ||
-              (key === 'trenches' && props.visit.trenches !== undefined) ||
-              (progress?.answered ?? 0) > 0;
             const current = key === props.station;
             return (
-              <li key={key} className="shrink-0 lg:absolute lg:inset-x-0" style={{ top: `${place * 100}%` }}>
-                <button
-                  type="button"
-                  ref={current ? here : undefined}
-                  disabled={!alive}
-                  aria-current={current ? 'step' : undefined}
-                  onClick={() => props.goTo(key)}
-                  className={`w-full min-h-[44px] text-left px-3 lg:pl-[16px] lg:pr-1 flex items-center gap-3 ${current ? 'bg-ink text-sheet' : ''}`}
-                >
-                  <span
-                    aria-hidden="true"
-                    className={`hidden lg:block w-[14px] h-[14px] ml-[7px] shrink-0 rounded-full border-2 ${current ? 'bg-sheet border-sheet' : begun ? 'bg-ink border-ink' : 'bg-sheet border-ink'}`}
-                  />
-                  <span className="leading-tight">
-                    <span className="font-semibold whitespace-nowrap">{label}</span>
-                    <span className={`block text-sm whitespace-nowrap ${current ? '' : 'text-muted'}`}>
-                      {told(key, progress, props.profile, props.glance, props.visit, props.system)}
-                    </span>
-                  </span>
-                </button>
-              </li>
+              <StationEntry
+                key={key}
+                station={key}
+                place={place}
+                current={current}
+                here={here}
+                alive={alive}
+                goTo={props.goTo}
+                label={label}
+                progress={progress}
+                profile={props.profile}
+                glance={props.glance}
+                visit={props.visit}
+                system={props.system}
+              />
             );
           })}
         </ol>
@@ -180,3 +144,93 @@ export const StationLine = memo(function StationLine(props: {
     </div>
   );
 });
+
+function ScaleDrawn() {
+  return (
+    <>
+      <svg
+        className="hidden lg:block absolute left-[22px] top-2 bottom-2 w-4 h-[calc(100%-16px)]"
+        aria-hidden="true"
+        preserveAspectRatio="none"
+        viewBox="0 0 16 400"
+      >
+        <line
+          x1="8"
+          y1="0"
+          x2="8"
+          y2="386"
+          stroke="var(--muted)"
+          strokeWidth="2"
+          vectorEffect="non-scaling-stroke"
+        />
+      </svg>
+      <svg
+        className="hidden lg:block absolute left-[22px] bottom-0 w-4"
+        height="26"
+        viewBox="0 0 16 26"
+        aria-hidden="true"
+      >
+        <path d="M1 0h14l-7 26z" fill="var(--ink)" />
+      </svg>
+    </>
+  );
+}
+
+function StationEntry({
+  station,
+  place,
+  current,
+  here,
+  alive,
+  goTo,
+  label,
+  progress,
+  profile,
+  glance,
+  visit,
+  system,
+}: {
+  station: StationKey;
+  place: number;
+  current: boolean;
+  here: RefObject<HTMLButtonElement | null>;
+  alive: boolean;
+  goTo: (station: StationKey) => void;
+  label: string;
+  progress: StationProgress | undefined;
+  profile: Profile;
+  glance: Glance | undefined;
+  visit: Visit;
+  system: UnitSystem;
+}) {
+  const begun =
+    station === 'verdict' ||
+    station === 'prescription' ||
+    (station === 'dig' && visit.dig !== undefined) ||
+    (station === 'cuts' && visit.cuts?.agreed !== undefined) ||
+    (station === 'trenches' && visit.trenches !== undefined) ||
+    (progress?.answered ?? 0) > 0;
+  return (
+    <li className="shrink-0 lg:absolute lg:inset-x-0" style={{ top: `${place * 100}%` }}>
+      <button
+        type="button"
+        ref={current ? here : undefined}
+        disabled={!alive}
+        aria-current={current ? 'step' : undefined}
+        onClick={() => goTo(station)}
+        className={`w-full min-h-[44px] text-left px-3 lg:pl-[16px] lg:pr-1 flex items-center gap-3 ${current ? 'bg-ink text-sheet' : ''}`}
+      >
+        <span
+          aria-hidden="true"
+          className={`hidden lg:block w-[14px] h-[14px] ml-[7px] shrink-0 rounded-full border-2 ${current ? 'bg-sheet border-sheet' : begun ? 'bg-ink border-ink' : 'bg-sheet border-ink'}`}
+        />
+        <span className="leading-tight">
+          <span className="font-semibold whitespace-nowrap">{label}</span>
+          <span className={`block text-sm whitespace-nowrap ${current ? '' : 'text-muted'}`}>
+            {told(station, progress, profile, glance, visit, system)}
+          </span>
+        </span>
+      </button>
+    </li>
+  );
+}

@@ -48,48 +48,13 @@ export function TreeBar({
       ]}
       right={
         <>
-          {mayEnter && (
-            <button
-              type="button"
-              className="min-h-[48px] min-w-[44px] sm:min-w-0 inline-flex items-center justify-center"
-              disabled={control.state.undo.length === 0}
-              onClick={control.undo}
-            >
-              <Undo2
-                aria-hidden="true"
-                size={24}
-                className={`sm:hidden ${control.state.undo.length === 0 ? 'text-muted opacity-50' : ''}`}
-              />
-              <span
-                className={`sr-only sm:not-sr-only ${control.state.undo.length === 0 ? 'text-muted' : ''}`}
-              >
-                Undo
-              </span>
-            </button>
-          )}
-          <PageLink
-            href={`/trees/${treeId}/time`}
-            className="plain min-h-[44px] hidden sm:inline-flex items-center"
-          >
-            Through time
-          </PageLink>
-          {visitId && (
-            <PageLink
-              href={treeHref(treeId, { page: 'pictures', visit: visitId, alone })}
-              className="plain min-h-[48px] min-w-[44px] sm:min-w-0 inline-flex items-center justify-center"
-            >
-              <Camera aria-hidden="true" size={24} className="sm:hidden" />
-              <span className="sr-only sm:not-sr-only">Pictures</span>
-            </PageLink>
-          )}
-          {visitId && (
-            <PageLink
-              href={`/trees/${treeId}/report?visit=${visitId}`}
-              className="plain min-h-[44px] hidden sm:inline-flex items-center"
-            >
-              Report
-            </PageLink>
-          )}
+          <TreeBarActions
+            mayEnter={mayEnter}
+            control={control}
+            treeId={treeId}
+            visitId={visitId}
+            alone={alone}
+          />
         </>
       }
     >
@@ -104,5 +69,64 @@ export function TreeBar({
         <span className="text-sm text-muted hidden lg:inline">{facts.join(', ')}</span>
       </nav>
     </TopBar>
+  );
+}
+
+function TreeBarActions({
+  mayEnter,
+  control,
+  treeId,
+  visitId,
+  alone,
+}: {
+  mayEnter: boolean;
+  control: ReturnType<typeof useCase>;
+  treeId: string;
+  visitId: string | undefined;
+  alone: string | undefined;
+}) {
+  return (
+    <>
+      {mayEnter && (
+        <button
+          type="button"
+          className="min-h-[48px] min-w-[44px] sm:min-w-0 inline-flex items-center justify-center"
+          disabled={control.state.undo.length === 0}
+          onClick={control.undo}
+        >
+          <Undo2
+            aria-hidden="true"
+            size={24}
+            className={`sm:hidden ${control.state.undo.length === 0 ? 'text-muted opacity-50' : ''}`}
+          />
+          <span className={`sr-only sm:not-sr-only ${control.state.undo.length === 0 ? 'text-muted' : ''}`}>
+            Undo
+          </span>
+        </button>
+      )}
+      <PageLink
+        href={`/trees/${treeId}/time`}
+        className="plain min-h-[44px] hidden sm:inline-flex items-center"
+      >
+        Through time
+      </PageLink>
+      {visitId && (
+        <PageLink
+          href={treeHref(treeId, { page: 'pictures', visit: visitId, alone })}
+          className="plain min-h-[48px] min-w-[44px] sm:min-w-0 inline-flex items-center justify-center"
+        >
+          <Camera aria-hidden="true" size={24} className="sm:hidden" />
+          <span className="sr-only sm:not-sr-only">Pictures</span>
+        </PageLink>
+      )}
+      {visitId && (
+        <PageLink
+          href={`/trees/${treeId}/report?visit=${visitId}`}
+          className="plain min-h-[44px] hidden sm:inline-flex items-center"
+        >
+          Report
+        </PageLink>
+      )}
+    </>
   );
 }

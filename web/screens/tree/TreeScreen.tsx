@@ -56,7 +56,76 @@ export interface TreeScreenProps {
 
 /** The tree as a visit along the ground line: stations on the left, the section always in view, entry on the right. */
 export function TreeScreen(props: TreeScreenProps) {
-  const { treeId, house, firmTable, mayMeasure, mayJudge } = props;
+  const { treeId, mayMeasure, mayJudge } = props;
+  const hand = useTreePage(props);
+  const { control, treeItem, tree, visits, current, visit, profile, station, goTo } = hand;
+  const { units, alone, today, newVisit } = hand;
+  const bar = (
+    <TreeBar
+      treeId={treeId}
+      tree={tree}
+      property={props.property}
+      visitId={current?.id}
+      visits={visits.length}
+      alone={alone}
+      control={control}
+      mayEnter={mayMeasure || mayJudge}
+      system={units}
+    />
+  );
+  if (!current || !visit || !profile)
+    return <NotVisited bar={bar} tree={tree} onNewVisit={mayMeasure ? newVisit : undefined} />;
+  const stationProps: StationProps = {
+    control,
+    treeId,
+    tree,
+    treeItem,
+    events: hand.events,
+    visits: hand.allVisits,
+    reference: props.reference,
+    referenceGround: props.referenceGround,
+    site: props.site,
+    places: props.places ?? NO_PLACES,
+    alone,
+    visitId: current.id,
+    visit,
+    profile,
+    ...hand.weighedNow,
+    house: props.house,
+    firmTable: props.firmTable,
+    closed: props.closed,
+    system: units,
+    mayMeasure,
+    mayJudge,
+    today,
+    goTo,
+  };
+  return (
+    <div className="h-dvh flex flex-col">
+      {bar}
+      <main className="flex-1 min-h-0 flex flex-col overflow-y-auto scroll-pb-[84px] lg:overflow-visible lg:scroll-p-0 lg:grid lg:grid-rows-1 lg:grid-cols-[168px_minmax(0,1fr)_480px]">
+        <StationLine
+          station={station}
+          goTo={goTo}
+          progress={hand.progress}
+          profile={profile}
+          glance={hand.weighedNow.glance}
+          visit={visit}
+          system={units}
+          visits={hand.dates}
+          visitId={current.id}
+          onVisit={hand.choose}
+          onNewVisit={mayMeasure ? newVisit : undefined}
+        />
+        <AtStation {...stationProps} station={station} />
+      </main>
+    </div>
+  );
+}
+
+/** The visit in hand with all that is read from it, and the station one is at. */
+function useTreePage(props: TreeScreenProps) {
+  const { treeId, house, firmTable } = props;
   const alone = props.alone ? props.property.id : undefined;
   const today = useToday(props.today, treeId);
   const control = useCase(treeId, props.items, props.person);
@@ -100,66 +169,8 @@ export function TreeScreen(props: TreeScreenProps) {
     station === 'verdict' || station === 'prescription',
   );
   const weighedNow = useJudged(weighed, profile, before, current?.id, props.glance);
-
-  const bar = (
-    <TreeBar
-      treeId={treeId}
-      tree={tree}
-      property={props.property}
-      visitId={current?.id}
-      visits={visits.length}
-      alone={alone}
-      control={control}
-      mayEnter={mayMeasure || mayJudge}
-      system={units}
-    />
-  );
-  if (!current || !visit || !profile)
-    return <NotVisited bar={bar} tree={tree} onNewVisit={mayMeasure ? newVisit : undefined} />;
-  const stationProps: StationProps = {
-    control,
-    treeId,
-    tree,
-    treeItem,
-    events,
-    visits: allVisits,
-    reference: props.reference,
-    referenceGround: props.referenceGround,
-    site: props.site,
-    places: props.places ?? NO_PLACES,
-    alone,
-    visitId: current.id,
-    visit,
-    profile,
-    ...weighedNow,
-    house,
-    firmTable,
-    closed: props.closed,
-    system: units,
-    mayMeasure,
-    mayJudge,
-    today,
-    goTo,
+  return {
+    ...{ control, treeItem, tree, events, visits, allVisits, current, visit, profile, progress, choose },
+    ...{ station, goTo, units, alone, today, newVisit, dates, weighedNow },
   };
-  return (
-    <div className="h-dvh flex flex-col">
-      {bar}
-      <main className="flex-1 min-h-0 flex flex-col overflow-y-auto scroll-pb-[84px] lg:overflow-visible lg:scroll-p-0 lg:grid lg:grid-rows-1 lg:grid-cols-[168px_minmax(0,1fr)_480px]">
-        <StationLine
-          station={station}
-          goTo={goTo}
-          progress={progress}
-          profile={profile}
-          glance={weighedNow.glance}
-          visit={visit}
-          system={units}
-          visits={dates}
-          visitId={current.id}
-          onVisit={choose}
-          onNewVisit={mayMeasure ? newVisit : undefined}
-        />
-        <AtStation {...stationProps} station={station} />
-      </main>
-    </div>
-  );
 }

@@ -73,75 +73,21 @@ const QuestionEntry = memo(function QuestionEntry({
     control.set('finding', id, visitId, empty ? null : { key: question.key, part, note, ...finding });
   };
   const disabled = !mayMeasure;
+  const { key, ask } = question;
+  const number = answerTo(visit.findings, key)?.number;
   switch (question.kind) {
-    case 'grade': {
-      const given = answerTo(visit.findings, question.key);
-      const { answer, bearing, height, unsure } = given ?? {};
-      const seen = question.placed && answer !== undefined && answer !== 'none';
-      return (
-        <Choice
-          label={question.ask}
-          hint={question.hint}
-          options={question.answers}
-          value={answer}
-          onChange={(next) => write(next === 'none' ? { answer: next } : { answer: next, bearing, height })}
-          disabled={disabled}
-          unsure={answer === undefined ? undefined : unsure === true}
-          onUnsure={(next) => write({ answer, bearing, height, unsure: next || undefined })}
-        >
-          {seen && (
-            <div className="flex gap-4 mt-2">
-              <BearingInput
-                className="w-36"
-                label="Side"
-                value={bearing}
-                onChange={(side) => write({ answer, bearing: side, height, unsure })}
-                disabled={disabled}
-              />
-              <LengthInput
-                className="w-44"
-                field="woundHeight"
-                label="Height above grade"
-                system={system}
-                value={height}
-                onChange={(metres) => write({ answer, bearing, height: metres, unsure })}
-                disabled={disabled}
-              />
-            </div>
-          )}
-        </Choice>
-      );
-    }
-    case 'sectors': {
-      const given = answersTo(visit.findings, question.key);
-      return (
-        <SectorAnswers
-          label={question.ask}
-          hint={question.hint}
-          options={question.answers}
-          values={Array.from({ length: 8 }, (_, part) => given.find((f) => f.part === part)?.answer)}
-          disabled={disabled}
-          onChange={(sectors, answer) =>
-            control.setAll(
-              sectors.map((part) => ({
-                kind: 'finding',
-                id: idOf('finding', visitId, { key: question.key, part }),
-                parent: visitId,
-                values: answer === undefined ? null : { key: question.key, part, answer },
-              })),
-            )
-          }
-        />
-      );
-    }
+    case 'grade':
+      return <GradeEntry {...{ question, visit, system, disabled, write }} />;
+    case 'sectors':
+      return <SectorsEntry {...{ question, visit, visitId, control, disabled }} />;
     case 'percent':
       return (
         <NumberInput
-          label={question.ask}
+          label={ask}
           unit="%"
           min={0}
           max={100}
-          value={shareInPercent(answerTo(visit.findings, question.key)?.number)}
+          value={shareInPercent(number)}
           onChange={(percent) => write({ number: percent === undefined ? undefined : percent / 100 })}
           disabled={disabled}
         />
@@ -149,12 +95,12 @@ const QuestionEntry = memo(function QuestionEntry({
     case 'number':
       return (
         <NumberInput
-          label={question.ask}
+          label={ask}
           unit={question.unit}
           min={question.min}
           max={question.max}
-          value={answerTo(visit.findings, question.key)?.number}
-          onChange={(number) => write({ number })}
+          value={number}
+          onChange={(next) => write({ number: next })}
           disabled={disabled}
         />
       );
@@ -163,10 +109,10 @@ const QuestionEntry = memo(function QuestionEntry({
         <LengthInput
           className="py-2.5 border-b border-hair max-w-[16rem]"
           field={question.field}
-          label={question.ask}
+          label={ask}
           system={system}
-          value={answerTo(visit.findings, question.key)?.number}
-          onChange={(number) => write({ number })}
+          value={number}
+          onChange={(next) => write({ number: next })}
           disabled={disabled}
         />
       );
@@ -176,11 +122,93 @@ const QuestionEntry = memo(function QuestionEntry({
           question={question}
           newest={Number(visit.date.slice(0, 4))}
           oldest={tree.plantedYear}
-          values={answersTo(visit.findings, question.key)}
-          onChange={(year, number) => write({ number }, year)}
+          values={answersTo(visit.findings, key)}
+          onChange={(year, length) => write({ number: length }, year)}
           system={system}
           disabled={disabled}
         />
       );
   }
 }, asItWas);
+
+/** A grade of several, with where it was seen, and whether it is sure. */
+function GradeEntry({
+  question,
+  visit,
+  system,
+  disabled,
+  write,
+}: Pick<EntryProps, 'visit' | 'system'> & {
+  question: Extract<Question, { kind: 'grade' }>;
+  disabled: boolean;
+  write: (finding: Omit<Finding, 'key'>) => void;
+}) {
+  const { answer, bearing, height, unsure } = answerTo(visit.findings, question.key) ?? {};
+  const seen = question.placed && answer !== undefined && answer !== 'none';
+  return (
+    <Choice
+      label={question.ask}
+      hint={question.hint}
+      options={question.answers}
+      value={answer}
+      onChange={(next) => write(next === 'none' ? { answer: next } : { answer: next, bearing, height })}
+      disabled={disabled}
+      unsure={answer === undefined ? undefined : unsure === true}
+      onUnsure={(next) => write({ answer, bearing, height, unsure: next || undefined })}
+    >
+      {seen && (
+        <div className="flex gap-4 mt-2">
+          <BearingInput
+            className="w-36"
+            label="Side"
+            value={bearing}
+            onChange={(side) => write({ answer, bearing: side, height, unsure })}
+            disabled={disabled}
+          />
+          <LengthInput
+            className="w-44"
+            field="woundHeight"
+            label="Height above grade"
+            system={system}
+            value={height}
+            onChange={(metres) => write({ answer, bearing, height: metres, unsure })}
+            disabled={disabled}
+          />
+        </div>
+      )}
+    </Choice>
+  );
+}
+
+/** An answer for each eighth of the crown. */
+function SectorsEntry({
+  question,
+  visit,
+  visitId,
+  control,
+  disabled,
+}: Pick<EntryProps, 'visit' | 'visitId' | 'control'> & {
+  question: Extract<Question, { kind: 'sectors' }>;
+  disabled: boolean;
+}) {
+  const given = answersTo(visit.findings, question.key);
+  return (
+    <SectorAnswers
+      label={question.ask}
+      hint={question.hint}
+      options={question.answers}
+      values={Array.from({ length: 8 }, (_, part) => given.find((f) => f.part === part)?.answer)}
+      disabled={disabled}
+      onChange={(sectors, answer) =>
+        control.setAll(
+          sectors.map((part) => ({
+            kind: 'finding',
+            id: idOf('finding', visitId, { key: question.key, part }),
+            parent: visitId,
+            values: answer === undefined ? null : { key: question.key, part, answer },
+          })),
+        )
+      }
+    />
+  );
+}

@@ -85,29 +85,7 @@ export function CutLimits(props: {
           />
         );
       })}
-      <div className="grid grid-cols-2 gap-2 mt-2">
-        <BearingInput
-          label="Wind from"
-          value={design.windward}
-          disabled={disabled}
-          onChange={(windward) => onChange({ windward }, 'windward')}
-        />
-        <BearingInput
-          label="Target toward"
-          value={design.target}
-          disabled={disabled}
-          onChange={(target) => onChange({ target }, 'target')}
-        />
-      </div>
-      <label className="flex items-center gap-2 min-h-[44px]">
-        <input
-          type="checkbox"
-          checked={design.sensitive ?? false}
-          disabled={disabled}
-          onChange={(event) => onChange({ sensitive: event.target.checked || undefined }, 'sensitive')}
-        />
-        Species or site tolerates root loss poorly
-      </label>
+      <CutSides design={design} disabled={disabled} onChange={onChange} />
       {design.limits && !disabled && (
         <button
           type="button"
@@ -158,5 +136,43 @@ export function LimitPrices({
         )}
       </ul>
     </section>
+  );
+}
+
+function CutSides({
+  design,
+  disabled,
+  onChange,
+}: {
+  design: CutDesign;
+  disabled: boolean;
+  onChange: (change: Partial<CutDesign>, field: string) => void;
+}) {
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-2 mt-2">
+        <BearingInput
+          label="Wind from"
+          value={design.windward}
+          disabled={disabled}
+          onChange={(windward) => onChange({ windward }, 'windward')}
+        />
+        <BearingInput
+          label="Target toward"
+          value={design.target}
+          disabled={disabled}
+          onChange={(target) => onChange({ target }, 'target')}
+        />
+      </div>
+      <label className="flex items-center gap-2 min-h-[44px]">
+        <input
+          type="checkbox"
+          checked={design.sensitive ?? false}
+          disabled={disabled}
+          onChange={(event) => onChange({ sensitive: event.target.checked || undefined }, 'sensitive')}
+        />
+        Species or site tolerates root loss poorly
+      </label>
+    </>
   );
 }

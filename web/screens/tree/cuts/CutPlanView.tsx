@@ -96,20 +96,34 @@ export function CutPlanView(props: {
             onChange={(i) => props.onAt(Number(i))}
           />
         </label>
-        <div role="group" aria-label="When to check it" className="hidden lg:flex flex-wrap gap-1.5">
-          {moments.map((m, i) => (
-            <button
-              key={m.label}
-              type="button"
-              aria-pressed={i === at}
-              className={`min-h-[44px] px-3 border border-muted text-sm ${i === at ? 'bg-ink text-sheet' : 'bg-sheet'}`}
-              onClick={() => props.onAt(i)}
-            >
-              {m.label}
-            </button>
-          ))}
-        </div>
+        <MomentButtons moments={moments} at={at} onAt={props.onAt} />
       </div>
+    </div>
+  );
+}
+
+function MomentButtons({
+  moments,
+  at,
+  onAt,
+}: {
+  moments: readonly Moment[];
+  at: number;
+  onAt: (index: number) => void;
+}) {
+  return (
+    <div role="group" aria-label="When to check it" className="hidden lg:flex flex-wrap gap-1.5">
+      {moments.map((m, i) => (
+        <button
+          key={m.label}
+          type="button"
+          aria-pressed={i === at}
+          className={`min-h-[44px] px-3 border border-muted text-sm ${i === at ? 'bg-ink text-sheet' : 'bg-sheet'}`}
+          onClick={() => onAt(i)}
+        >
+          {m.label}
+        </button>
+      ))}
     </div>
   );
 }

@@ -35,34 +35,15 @@ export function RootActions({
       </button>
       {point !== undefined && (
         <>
-          <button
-            type="button"
-            className="link"
-            onClick={() => {
-              onChange(removePoint(root, point), 'remove');
-              onPoint(undefined);
-            }}
-          >
-            Remove point {point + 1}
-          </button>
-          <button
-            type="button"
-            className="link"
-            onClick={() => onChange(snapToBark(root, point, frame), 'snap')}
-          >
-            Snap point {point + 1} to the bark
-          </button>
-          <button
-            type="button"
-            className="link"
-            disabled={point === 0 || point === root.points.length - 1}
-            onClick={() => {
-              const parts = splitRoot(root, point, newLabel);
-              if (parts) onSplit(parts);
-            }}
-          >
-            Split here
-          </button>
+          <PointActions
+            onChange={onChange}
+            root={root}
+            point={point}
+            onPoint={onPoint}
+            frame={frame}
+            newLabel={newLabel}
+            onSplit={onSplit}
+          />
         </>
       )}
       {others.length > 0 && (
@@ -85,5 +66,52 @@ export function RootActions({
         Remove root {root.label}
       </button>
     </div>
+  );
+}
+
+function PointActions({
+  onChange,
+  root,
+  point,
+  onPoint,
+  frame,
+  newLabel,
+  onSplit,
+}: {
+  onChange: (root: DugRoot, field: string) => void;
+  root: DugRoot;
+  point: number;
+  onPoint: (index: number | undefined) => void;
+  frame: PitFrame;
+  newLabel: string;
+  onSplit: (parts: [DugRoot, DugRoot]) => void;
+}) {
+  return (
+    <>
+      <button
+        type="button"
+        className="link"
+        onClick={() => {
+          onChange(removePoint(root, point), 'remove');
+          onPoint(undefined);
+        }}
+      >
+        Remove point {point + 1}
+      </button>
+      <button type="button" className="link" onClick={() => onChange(snapToBark(root, point, frame), 'snap')}>
+        Snap point {point + 1} to the bark
+      </button>
+      <button
+        type="button"
+        className="link"
+        disabled={point === 0 || point === root.points.length - 1}
+        onClick={() => {
+          const parts = splitRoot(root, point, newLabel);
+          if (parts) onSplit(parts);
+        }}
+      >
+        Split here
+      </button>
+    </>
   );
 }

@@ -55,28 +55,7 @@ export function RootEditor(props: {
       aria-label={`Root ${root.label}`}
       role="group"
     >
-      <div className="grid grid-cols-[4.5rem_1fr_1fr] gap-2">
-        <RootLabel
-          value={root.label}
-          taken={others.map((o) => o.label)}
-          disabled={disabled}
-          onChange={(label) => set({ label }, 'label')}
-        />
-        <Select
-          label="Kind"
-          options={KINDS}
-          value={root.kind}
-          onChange={(kind) => set({ kind: kind! }, 'kind')}
-          disabled={disabled}
-        />
-        <Select
-          label="Starts"
-          options={STARTS}
-          value={root.start}
-          onChange={(start) => set({ start: start!, from: undefined }, 'start')}
-          disabled={disabled}
-        />
-      </div>
+      <RootHead root={root} others={others} disabled={disabled} set={set} />
       <RootState root={root} others={others} system={system} disabled={disabled} set={set} />
       {root.traced && (
         <p className="text-sm mt-2">
@@ -112,6 +91,43 @@ export function RootEditor(props: {
         />
       )}
       <RootMore root={root} system={system} disabled={disabled} set={set} />
+    </div>
+  );
+}
+
+function RootHead({
+  root,
+  others,
+  disabled,
+  set,
+}: {
+  root: DugRoot;
+  others: readonly DugRoot[];
+  disabled: boolean;
+  set: (change: Partial<DugRoot>, field: string) => void;
+}) {
+  return (
+    <div className="grid grid-cols-[4.5rem_1fr_1fr] gap-2">
+      <RootLabel
+        value={root.label}
+        taken={others.map((o) => o.label)}
+        disabled={disabled}
+        onChange={(label) => set({ label }, 'label')}
+      />
+      <Select
+        label="Kind"
+        options={KINDS}
+        value={root.kind}
+        onChange={(kind) => set({ kind: kind! }, 'kind')}
+        disabled={disabled}
+      />
+      <Select
+        label="Starts"
+        options={STARTS}
+        value={root.start}
+        onChange={(start) => set({ start: start!, from: undefined }, 'start')}
+        disabled={disabled}
+      />
     </div>
   );
 }

@@ -76,17 +76,31 @@ export function RootMore({
           disabled={disabled}
         />
       </div>
-      <label className="block mt-2">
-        <span className="block text-sm">Note</span>
-        <textarea
-          className="w-full"
-          rows={2}
-          maxLength={2000}
-          disabled={disabled}
-          value={root.note ?? ''}
-          onChange={(event) => set({ note: event.target.value || undefined }, 'note')}
-        />
-      </label>
+      <RootNote disabled={disabled} root={root} set={set} />
     </details>
+  );
+}
+
+function RootNote({
+  disabled,
+  root,
+  set,
+}: {
+  disabled: boolean;
+  root: DugRoot;
+  set: (change: Partial<DugRoot>, field: string) => void;
+}) {
+  return (
+    <label className="block mt-2">
+      <span className="block text-sm">Note</span>
+      <textarea
+        className="w-full"
+        rows={2}
+        maxLength={2000}
+        disabled={disabled}
+        value={root.note ?? ''}
+        onChange={(event) => set({ note: event.target.value || undefined }, 'note')}
+      />
+    </label>
   );
 }

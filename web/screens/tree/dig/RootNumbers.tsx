@@ -28,29 +28,24 @@ function crossed(root: RootReading, index: number): Crossed[] {
   return list;
 }
 
-/** What was computed for one root, beside it. */
-export function RootNumbers({
-  root,
-  reading,
-  advice,
-  forecast,
-  from,
-  system,
-}: {
+interface RootNumbersProps {
   root: RootReading;
   reading: DigReading;
   advice: RootAdvice | undefined;
   forecast: Forecast | undefined;
   from: number;
   system: UnitSystem;
-}) {
+}
+
+/** What was computed for a root, each with its name. */
+function rowsOf({ root, reading, advice, forecast, from, system }: RootNumbersProps): [string, string][] {
   const length = (metres: number) => formatValue(metres, 'short length', system, 0.001);
   const { compression, clearance } = root;
   const index = reading.roots.indexOf(root);
   const labelOf = (i: number) => reading.roots[i]!.root.label;
   const touch = forecast?.touches.find((t) => t.label === root.root.label)?.year;
   const year = (y: number | undefined) => (y === undefined ? 'later' : String(Math.round(from + y)));
-  const rows: [string, string][] = [
+  return [
     [
       'Compresses',
       compression.share > 0
@@ -101,10 +96,15 @@ export function RootNumbers({
       `${Math.round(cut.bearing)}°, ${length(cut.fromBark)} from the bark, ${length(cut.diameter)} across${cut.timesDbh === undefined ? '' : `, ${tidy(cut.timesDbh, 1)} × DBH`}`,
     ]),
   ];
+}
+
+/** What was computed for one root, beside it. */
+export function RootNumbers(props: RootNumbersProps) {
+  const rows = rowsOf(props);
   return (
     <dl
       className="grid grid-cols-[auto_1fr] gap-x-3 text-sm mt-2"
-      aria-label={`Numbers of root ${root.root.label}`}
+      aria-label={`Numbers of root ${props.root.root.label}`}
     >
       {rows.map(([name, value], i) => (
         <div key={i} className="contents">

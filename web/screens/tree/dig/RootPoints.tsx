@@ -3,7 +3,7 @@
 import type { KeyboardEvent } from 'react';
 import type { DugRoot } from '@undrel/core/records';
 import { movePoint } from '@undrel/core/roots';
-import { shortUnit, type UnitSystem } from '@undrel/core/units';
+import { shortUnit, type UnitSystem, type LengthUnit } from '@undrel/core/units';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 
@@ -41,25 +41,7 @@ export function RootPoints(props: {
       aria-label={`Points of root ${root.label}`}
       onKeyDown={(event) => downTheColumn(event, props.onAdd)}
     >
-      <thead>
-        <tr className="text-sm">
-          <th scope="col" className="font-normal">
-            <span className="sr-only">point</span>
-          </th>
-          <th scope="col" className="text-right">
-            bearing
-          </th>
-          <th scope="col" className="text-right">
-            from {props.measuredFrom} ({unit})
-          </th>
-          <th scope="col" className="text-right">
-            depth ({unit})
-          </th>
-          <th scope="col" className="text-right">
-            across ({unit})
-          </th>
-        </tr>
-      </thead>
+      <PointHeads measuredFrom={props.measuredFrom} unit={unit} />
       <tbody>
         {root.points.map((p, i) => {
           const cell = (
@@ -111,5 +93,29 @@ export function RootPoints(props: {
         })}
       </tbody>
     </table>
+  );
+}
+
+function PointHeads({ measuredFrom, unit }: { measuredFrom: 'bark' | 'centre'; unit: LengthUnit }) {
+  return (
+    <thead>
+      <tr className="text-sm">
+        <th scope="col" className="font-normal">
+          <span className="sr-only">point</span>
+        </th>
+        <th scope="col" className="text-right">
+          bearing
+        </th>
+        <th scope="col" className="text-right">
+          from {measuredFrom} ({unit})
+        </th>
+        <th scope="col" className="text-right">
+          depth ({unit})
+        </th>
+        <th scope="col" className="text-right">
+          across ({unit})
+        </th>
+      </tr>
+    </thead>
   );
 }

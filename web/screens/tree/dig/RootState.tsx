@@ -34,28 +34,7 @@ export function RootState({
   return (
     <>
       <div className="grid grid-cols-2 gap-2 mt-2">
-        {root.start === 'root' && (
-          <Select
-            label="At root"
-            empty="not said"
-            options={others.map((o) => ({ key: o.label, label: o.label }))}
-            value={root.from}
-            onChange={(from) => set({ from }, 'from')}
-            disabled={disabled}
-          />
-        )}
-        {root.kind === 'competing' && root.start !== 'root' && (
-          <label className="block">
-            <span className="block text-sm">Belongs to</span>
-            <input
-              className="w-full"
-              maxLength={80}
-              value={root.from ?? ''}
-              disabled={disabled}
-              onChange={(event) => set({ from: event.target.value || undefined }, 'from')}
-            />
-          </label>
-        )}
+        <RootOrigin root={root} others={others} set={set} disabled={disabled} />
         <Select
           label="Bark"
           empty="not examined"
@@ -95,6 +74,61 @@ export function RootState({
           disabled={disabled}
         />
       </div>
+      <SeenOver root={root} disabled={disabled} set={set} />
+    </>
+  );
+}
+
+function RootOrigin({
+  root,
+  others,
+  set,
+  disabled,
+}: {
+  root: DugRoot;
+  others: readonly DugRoot[];
+  set: (change: Partial<DugRoot>, field: string) => void;
+  disabled: boolean;
+}) {
+  return (
+    <>
+      {root.start === 'root' && (
+        <Select
+          label="At root"
+          empty="not said"
+          options={others.map((o) => ({ key: o.label, label: o.label }))}
+          value={root.from}
+          onChange={(from) => set({ from }, 'from')}
+          disabled={disabled}
+        />
+      )}
+      {root.kind === 'competing' && root.start !== 'root' && (
+        <label className="block">
+          <span className="block text-sm">Belongs to</span>
+          <input
+            className="w-full"
+            maxLength={80}
+            value={root.from ?? ''}
+            disabled={disabled}
+            onChange={(event) => set({ from: event.target.value || undefined }, 'from')}
+          />
+        </label>
+      )}
+    </>
+  );
+}
+
+function SeenOver({
+  root,
+  disabled,
+  set,
+}: {
+  root: DugRoot;
+  disabled: boolean;
+  set: (change: Partial<DugRoot>, field: string) => void;
+}) {
+  return (
+    <>
       {root.over && root.over.length > 0 && (
         <p className="text-sm mt-1">
           Seen over{' '}

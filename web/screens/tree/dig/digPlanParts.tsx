@@ -3,7 +3,8 @@
 import type { PlanSquare } from '@undrel/core/photogrammetry';
 import { useRef } from 'react';
 import type { DigReading } from '@undrel/core/roots';
-import { fittingView, type PlanView } from '../../../drawings/digPlan';
+import { fittingView } from '../../../drawings/digPlan';
+import type { PlanView } from '../../../drawings/planView';
 import type { Point } from '../../../drawings/shapes';
 
 /** How much nearer or farther one press of a key or button is. */

@@ -82,10 +82,9 @@ export function useTracing({
     const there = root();
     if (!there || there.points.length !== before.points.length) return;
     if (!followed || followed.points.length < 2) return plain(depth);
-    const read = followed.points.map((p) => ({
-      ...readingAt(frame, p.x, p.y),
-      depth: toMillimetre(p.depth),
-      diameter: toMillimetre(p.diameter),
+    const read = followed.points.map(({ x, y, depth, diameter }) => ({
+      ...readingAt(frame, x, y),
+      ...{ depth: toMillimetre(depth), diameter: toMillimetre(diameter) },
     }));
     const points = first ? read : [...there.points, ...read.slice(1)];
     save(id, onBark({ ...there, points, traced: followed.hash }, frame));

@@ -67,50 +67,82 @@ export function PushMap({
             />
           );
         })}
-        <circle
-          cx={SIZE / 2}
-          cy={SIZE / 2}
-          r={Math.max(4, stemRadius * scale)}
-          fill="var(--sheet)"
-          stroke="var(--ink)"
-          strokeWidth="2"
-        />
-        {pushes.map((p, i) => {
-          const [ux, uy] = along(p.bearing);
-          const r = stemRadius + p.distance;
-          const [px, py] = at(r * ux, r * uy);
-          return (
-            <path
-              key={i}
-              d={`M${px - 4} ${py}h8M${px} ${py - 4}v8`}
-              stroke="var(--ink)"
-              strokeWidth="1.8"
-              fill="none"
-            />
-          );
-        })}
+        <StemAndPushes stemRadius={stemRadius} scale={scale} pushes={pushes} at={at} />
         <text x={SIZE - 16} y="18" fontSize="13" textAnchor="middle" fill="var(--ink)">
           N
         </text>
       </svg>
-      <figcaption className="text-sm">
-        {SHADES.map(([upTo, tone], k) => [tone, words(SHADES[k - 1]?.[0], upTo)] as const).map(
-          ([tone, words]) => (
-            <span key={words} className="inline-flex items-center gap-1.5 mr-3">
-              <span
-                aria-hidden="true"
-                className="inline-block w-4 h-4 border border-ink"
-                style={{ background: tone }}
-              />
-              {words}
-            </span>
-          ),
-        )}
-        <span className="block text-muted">
-          Depth at which roots stop; small squares are less sure, by up to ±{' '}
-          {formatValue(1.645 * most, 'short length', system)}; blank is not known. Crosses: pushes.
-        </span>
-      </figcaption>
+      <MapLegend words={words} most={most} system={system} />
     </figure>
+  );
+}
+
+function MapLegend({
+  words,
+  most,
+  system,
+}: {
+  words: (from: number | undefined, upTo: number) => string;
+  most: number;
+  system: UnitSystem;
+}) {
+  return (
+    <figcaption className="text-sm">
+      {SHADES.map(([upTo, tone], k) => [tone, words(SHADES[k - 1]?.[0], upTo)] as const).map(
+        ([tone, words]) => (
+          <span key={words} className="inline-flex items-center gap-1.5 mr-3">
+            <span
+              aria-hidden="true"
+              className="inline-block w-4 h-4 border border-ink"
+              style={{ background: tone }}
+            />
+            {words}
+          </span>
+        ),
+      )}
+      <span className="block text-muted">
+        Depth at which roots stop; small squares are less sure, by up to ±{' '}
+        {formatValue(1.645 * most, 'short length', system)}; blank is not known. Crosses: pushes.
+      </span>
+    </figcaption>
+  );
+}
+
+function StemAndPushes({
+  stemRadius,
+  scale,
+  pushes,
+  at,
+}: {
+  stemRadius: number;
+  scale: number;
+  pushes: readonly Push[];
+  at: (x: number, y: number) => readonly [number, number];
+}) {
+  return (
+    <>
+      <circle
+        cx={SIZE / 2}
+        cy={SIZE / 2}
+        r={Math.max(4, stemRadius * scale)}
+        fill="var(--sheet)"
+        stroke="var(--ink)"
+        strokeWidth="2"
+      />
+      {pushes.map((p, i) => {
+        const [ux, uy] = along(p.bearing);
+        const r = stemRadius + p.distance;
+        const [px, py] = at(r * ux, r * uy);
+        return (
+          <path
+            key={i}
+            d={`M${px - 4} ${py}h8M${px} ${py - 4}v8`}
+            stroke="var(--ink)"
+            strokeWidth="1.8"
+            fill="none"
+          />
+        );
+      })}
+    </>
   );
 }

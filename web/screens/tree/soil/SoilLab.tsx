@@ -11,6 +11,28 @@ import { FilePick } from '../../../ui/FilePick';
 import { headOf, type StationProps } from '../visitEntry';
 import { ServerButton } from '../../../ui/FromServer';
 
+/** The results in a file of a laboratory, or which column it lacks. */
+function readCsv(csv: string): ReturnType<typeof readLab> | { problem: string } {
+  const { data, meta } = Papa.parse<Record<string, string>>(csv, {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (head) => head.trim().toLowerCase(),
+  });
+  const missing = ['parameter', 'value'].find((head) => !meta.fields?.includes(head));
+  if (missing)
+    return {
+      problem: `The column “${missing}” is missing; the file has: ${meta.fields?.join(', ') || 'nothing'}.`,
+    };
+  const cell = (row: Record<string, string>, name: string) => (row[name] ?? '').trim();
+  return readLab(
+    data.map((row) => ({
+      parameter: cell(row, 'parameter'),
+      value: cell(row, 'value'),
+      unit: cell(row, 'unit'),
+    })),
+  );
+}
+
 /** A sample sent to the laboratory, and its results when they come: asked for, or from its file. */
 export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, today }: StationProps) {
   const order = visit.labOrder;
@@ -24,24 +46,8 @@ export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, tod
       </p>
     ) : null;
   const take = (csv: string) => {
-    const { data, meta } = Papa.parse<Record<string, string>>(csv, {
-      header: true,
-      skipEmptyLines: 'greedy',
-      transformHeader: (head) => head.trim().toLowerCase(),
-    });
-    const missing = ['parameter', 'value'].find((head) => !meta.fields?.includes(head));
-    if (missing) {
-      setTold([`The column “${missing}” is missing; the file has: ${meta.fields?.join(', ') || 'nothing'}.`]);
-      return;
-    }
-    const cell = (row: Record<string, string>, name: string) => (row[name] ?? '').trim();
-    const read = readLab(
-      data.map((row) => ({
-        parameter: cell(row, 'parameter'),
-        value: cell(row, 'value'),
-        unit: cell(row, 'unit'),
-      })),
-    );
+    const read = readCsv(csv);
+    if ('problem' in read) return setTold([read.problem]);
     control.setAll(
       read.findings.map((values) => ({
         kind: 'finding' as const,
@@ -77,36 +83,9 @@ export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, tod
     <div className="py-2 border-b border-hair" role="group" aria-label="Soil laboratory">
       <h3 className="font-semibold">Soil laboratory</h3>
       {order ? (
-        <p>
-          Sample “{order.label}” sent on {order.sent}; results expected {order.ready}.{' '}
-          {order.ready <= today ? (
-            <ServerButton
-              type="button"
-              className="link min-h-[44px]"
-              disabled={busy}
-              onClick={() => void ask()}
-            >
-              Read the results
-            </ServerButton>
-          ) : (
-            'Advice on chlorosis waits for them.'
-          )}
-        </p>
+        <SampleSent order={order} today={today} busy={busy} ask={ask} />
       ) : (
-        <div className="grid grid-cols-[1fr_auto] gap-2 items-end">
-          <label className="block">
-            <span className="block text-sm">Label on the bag</span>
-            <input
-              className="w-full"
-              maxLength={120}
-              value={label}
-              onChange={(event) => setLabel(event.target.value)}
-            />
-          </label>
-          <button type="button" className="quiet" disabled={label.trim() === ''} onClick={send}>
-            Send a sample
-          </button>
-        </div>
+        <LabelOnBag label={label} setLabel={setLabel} send={send} />
       )}
       <p className="text-sm text-muted">
         Samples go to a simulated laboratory; a file of any other comes in as CSV: parameter, value, unit.
@@ -118,6 +97,58 @@ export function SoilLab({ control, visit, visitId, treeId, tree, mayMeasure, tod
         onFile={(file) => void file.text().then(take)}
       />
       <FileNotice lines={told} onClose={() => setTold([])} />
+    </div>
+  );
+}
+
+function SampleSent({
+  order,
+  today,
+  busy,
+  ask,
+}: {
+  order: { label: string; sent: string; ready: string };
+  today: string;
+  busy: boolean;
+  ask: () => Promise<void>;
+}) {
+  return (
+    <p>
+      Sample “{order.label}” sent on {order.sent}; results expected {order.ready}.{' '}
+      {order.ready <= today ? (
+        <ServerButton type="button" className="link min-h-[44px]" disabled={busy} onClick={() => void ask()}>
+          Read the results
+        </ServerButton>
+      ) : (
+        'Advice on chlorosis waits for them.'
+      )}
+    </p>
+  );
+}
+
+function LabelOnBag({
+  label,
+  setLabel,
+  send,
+}: {
+  label: string;
+  setLabel: (next: string) => void;
+  send: () => void;
+}) {
+  return (
+    <div className="grid grid-cols-[1fr_auto] gap-2 items-end">
+      <label className="block">
+        <span className="block text-sm">Label on the bag</span>
+        <input
+          className="w-full"
+          maxLength={120}
+          value={label}
+          onChange={(event) => setLabel(event.target.value)}
+        />
+      </label>
+      <button type="button" className="quiet" disabled={label.trim() === ''} onClick={send}>
+        Send a sample
+      </button>
     </div>
   );
 }

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { infiltrationClass, percolationWords, steadyRate, type Fall } from '@undrel/core/soil';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { formatValue, type UnitSystem, type Quantity } from '@undrel/core/units';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { Said } from '../../../ui/Said';
 import { QuantityView } from '../../../ui/controls/QuantityView';
@@ -78,32 +78,7 @@ export function WaterTest(props: {
       <p className="text-sm text-muted">{props.hint}</p>
       {run && (
         <>
-          <div className="grid grid-cols-[1fr_auto] gap-2 items-end my-1">
-            <LengthInput
-              field="waterFall"
-              label="Fallen since it was filled"
-              system={system}
-              value={fallen}
-              onChange={setFallen}
-            />
-            <button
-              type="button"
-              className="act"
-              disabled={fallen === undefined}
-              onClick={() => {
-                keep({
-                  ...run,
-                  readings: [
-                    ...run.readings,
-                    { after: (Date.now() - run.startedAt) / 1000, fallen: fallen! },
-                  ],
-                });
-                setFallen(undefined);
-              }}
-            >
-              Read now
-            </button>
-          </div>
+          <ReadNow system={system} fallen={fallen} setFallen={setFallen} keep={keep} run={run} />
           <div className="min-h-[3.1rem]">
             {rate && (
               <>
@@ -111,35 +86,7 @@ export function WaterTest(props: {
               </>
             )}
           </div>
-          <div className="flex flex-wrap gap-2 mt-1">
-            <button
-              type="button"
-              className="quiet"
-              disabled={!rate}
-              onClick={() => {
-                const refused = props.onRate(rate!.value);
-                setProblem(refused);
-                if (!refused) keep(undefined);
-              }}
-            >
-              Take this rate
-            </button>
-            <button
-              type="button"
-              className="quiet"
-              onClick={() =>
-                keep({
-                  ...run,
-                  readings: [...run.readings, { after: (Date.now() - run.startedAt) / 1000, fallen: 0 }],
-                })
-              }
-            >
-              Filled up again
-            </button>
-            <button type="button" className="link min-h-[44px]" onClick={() => keep(undefined)}>
-              End without a rate
-            </button>
-          </div>
+          <RateActions rate={rate} onRate={props.onRate} setProblem={setProblem} keep={keep} run={run} />
           <Said problem={problem} />
           <ol className="text-sm">
             {run.readings.slice(1).map((r, i) => (
@@ -150,6 +97,92 @@ export function WaterTest(props: {
           </ol>
         </>
       )}
+    </div>
+  );
+}
+
+function RateActions({
+  rate,
+  onRate,
+  setProblem,
+  keep,
+  run,
+}: {
+  rate: Quantity | undefined;
+  onRate: (rate: number) => string | undefined;
+  setProblem: (next: string | undefined) => void;
+  keep: (next: Run | undefined) => void;
+  run: Run;
+}) {
+  return (
+    <div className="flex flex-wrap gap-2 mt-1">
+      <button
+        type="button"
+        className="quiet"
+        disabled={!rate}
+        onClick={() => {
+          const refused = onRate(rate!.value);
+          setProblem(refused);
+          if (!refused) keep(undefined);
+        }}
+      >
+        Take this rate
+      </button>
+      <button
+        type="button"
+        className="quiet"
+        onClick={() =>
+          keep({
+            ...run,
+            readings: [...run.readings, { after: (Date.now() - run.startedAt) / 1000, fallen: 0 }],
+          })
+        }
+      >
+        Filled up again
+      </button>
+      <button type="button" className="link min-h-[44px]" onClick={() => keep(undefined)}>
+        End without a rate
+      </button>
+    </div>
+  );
+}
+
+function ReadNow({
+  system,
+  fallen,
+  setFallen,
+  keep,
+  run,
+}: {
+  system: UnitSystem;
+  fallen: number | undefined;
+  setFallen: (next: number | undefined) => void;
+  keep: (next: Run | undefined) => void;
+  run: Run;
+}) {
+  return (
+    <div className="grid grid-cols-[1fr_auto] gap-2 items-end my-1">
+      <LengthInput
+        field="waterFall"
+        label="Fallen since it was filled"
+        system={system}
+        value={fallen}
+        onChange={setFallen}
+      />
+      <button
+        type="button"
+        className="act"
+        disabled={fallen === undefined}
+        onClick={() => {
+          keep({
+            ...run,
+            readings: [...run.readings, { after: (Date.now() - run.startedAt) / 1000, fallen: fallen! }],
+          });
+          setFallen(undefined);
+        }}
+      >
+        Read now
+      </button>
     </div>
   );
 }

@@ -1,44 +1,62 @@
 'use client';
 
 import { type CutDesign, type Dig, idOf } from '@undrel/core/records';
-import dynamic from 'next/dynamic';
 import { useMemo, useState, type ReactNode } from 'react';
-import { stemRate, type Scenario } from '@undrel/core/growth';
+import { stemRate, type Scenario, type Forecast } from '@undrel/core/growth';
 import { withAge } from '@undrel/core/history';
-import { isStressed, missingForCuts, type Way } from '@undrel/core/pruning';
+import { isStressed, missingForCuts, type Way, type CutAssessment } from '@undrel/core/pruning';
 import { isMapped, readDig } from '@undrel/core/roots';
-import { percent } from '@undrel/core/units';
 import { Said } from '../../../ui/Said';
 import { DRAWING_PANE, EntryColumn } from '../EntryColumn';
 import { Entry } from '../../../ui/controls/Entry';
 import { CutLimits, LimitPrices } from '../cuts/CutLimits';
 import { CutPlanView, type Moment } from '../cuts/CutPlanView';
 import { CutRoots } from '../cuts/CutRoots';
-import { useCuts } from '../cuts/useCuts';
+import { useCuts, type CutState } from '../cuts/useCuts';
 import { useForecast } from '../dig/useForecast';
 import type { StationProps } from '../visitEntry';
 import { Alternatives, Outcome } from '../cuts/CutOutcome';
-
-const ForecastChart = dynamic(() => import('../dig/ForecastChart').then((m) => m.ForecastChart), {
-  ssr: false,
-});
+import { LATER, WhatItBuys } from '../cuts/WhatItBuys';
 
 const NONE: CutDesign = {};
 const EMPTY: Dig = { measuredFrom: 'bark', north: 'true', roots: [] };
-/** Years on at which the plan is looked at with and without it. */
-const LATER = 10;
 /** Years from now of each cut. */
 const yearsOf = (way: Way | undefined, interval: number): Record<string, number> =>
   Object.fromEntries(
     Object.entries(way?.stages ?? {}).map(([label, stage]) => [label, (stage - 1) * interval]),
   );
 
-const band = ({ p10, p50, p90 }: { p10: number[]; p50: number[]; p90: number[] }, year: number) =>
-  `${percent(p50[year]!)} (${percent(p10[year]!)} to ${percent(p90[year]!)})`;
+/** Nothing done, and the plan beside it where it cuts anything. */
+function scenariosOf(shown: Way | undefined, interval: number): Scenario[] {
+  const years = yearsOf(shown, interval);
+  return [
+    { name: 'nothing done', cuts: {} },
+    ...(Object.keys(years).length > 0 ? [{ name: 'with the plan', cuts: years }] : []),
+  ];
+}
+
+/** When the plan is looked at: at each stage, and years on with and without it. */
+function momentsOf(shown: Way | undefined, interval: number, date: string): Moment[] {
+  const years = yearsOf(shown, interval);
+  const stages = [...new Set(Object.values(shown?.stages ?? {}))].sort((a, b) => a - b);
+  const first = Number(date.slice(0, 4));
+  return [
+    ...(stages.length === 0 ? [{ label: 'today', years: 0, cuts: {} }] : []),
+    // Roots that go in a stage are still there when it is looked at, with their cuts numbered.
+    ...stages.map((stage) => ({
+      label: `stage ${stage}, ${first + (stage - 1) * interval}`,
+      years: (stage - 1) * interval,
+      cuts: Object.fromEntries(Object.entries(years).filter(([l]) => shown!.stages[l]! < stage)),
+      stage,
+    })),
+    { label: `${first + LATER}, with the plan`, years: LATER, cuts: years },
+    { label: `${first + LATER}, left as it is`, years: LATER, cuts: {} },
+  ];
+}
 
 /** Which roots go and when: the best plan within the limits, what each limit costs, and what the plan buys. */
 export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }) {
-  const { control, visitId, visit, visits, system, house, mayJudge } = station;
+  const { visit, visits, system, house } = station;
   const tree = useMemo(() => withAge(station.tree, visit), [station.tree, visit]);
   const design = visit.cuts ?? NONE;
   const dig = visit.dig ?? EMPTY;
@@ -50,44 +68,13 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
   const cuts = useCuts(
     mapped ? { tree, date: visit.date, dig, stem, design, firm: house, stressed } : undefined,
   );
-  const { assessment, stale, working, problem } = cuts;
+  const { assessment, working, problem } = cuts;
   const [at, setAt] = useState(0);
   const shown = assessment?.agreed ?? assessment?.plan;
   const interval = assessment?.interval ?? 1;
-  const scenarios = useMemo<Scenario[]>(() => {
-    const years = yearsOf(shown, interval);
-    return [
-      { name: 'nothing done', cuts: {} },
-      ...(Object.keys(years).length > 0 ? [{ name: 'with the plan', cuts: years }] : []),
-    ];
-  }, [shown, interval]);
+  const scenarios = useMemo(() => scenariosOf(shown, interval), [shown, interval]);
   const { forecast } = useForecast(tree, mapped ? dig : undefined, stem, scenarios);
-  const moments = useMemo<Moment[]>(() => {
-    const years = yearsOf(shown, interval);
-    const stages = [...new Set(Object.values(shown?.stages ?? {}))].sort((a, b) => a - b);
-    const first = Number(visit.date.slice(0, 4));
-    return [
-      ...(stages.length === 0 ? [{ label: 'today', years: 0, cuts: {} }] : []),
-      // Roots that go in a stage are still there when it is looked at, with their cuts numbered.
-      ...stages.map((stage) => ({
-        label: `stage ${stage}, ${first + (stage - 1) * interval}`,
-        years: (stage - 1) * interval,
-        cuts: Object.fromEntries(Object.entries(years).filter(([l]) => shown!.stages[l]! < stage)),
-        stage,
-      })),
-      { label: `${first + LATER}, with the plan`, years: LATER, cuts: years },
-      { label: `${first + LATER}, left as it is`, years: LATER, cuts: {} },
-    ];
-  }, [shown, interval, visit.date]);
-  const set = (change: Partial<CutDesign>, field: string) =>
-    control.set('cuts', idOf('cuts', visitId), visitId, { ...design, ...change }, field);
-  const agree = (way: Way | undefined) =>
-    set(
-      {
-        agreed: way && Object.entries(way.stages).map(([label, stage]) => ({ label, stage })),
-      },
-      'agreed',
-    );
+  const moments = useMemo(() => momentsOf(shown, interval, visit.date), [shown, interval, visit.date]);
   return (
     <>
       <div className={`${DRAWING_PANE} bg-paper`}>
@@ -113,39 +100,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
       <EntryColumn foot={foot}>
         <Entry>
           <div className="flex gap-x-5">
-            <h1>Cut plan</h1>
-            <Said
-              className="flex-1"
-              problem={
-                problem && (
-                  <>
-                    The cut plan could not be made: {problem}{' '}
-                    <button type="button" className="link" onClick={cuts.again}>
-                      Try again
-                    </button>
-                  </>
-                )
-              }
-              told={
-                working ? (
-                  <span className="flex gap-3 items-center">
-                    Comparing every choice of roots…
-                    <button type="button" className="link min-h-[44px]" onClick={cuts.cancel}>
-                      Cancel
-                    </button>
-                  </span>
-                ) : (
-                  cuts.stopped && (
-                    <>
-                      {assessment ? 'Stopped: the plan below is from before the last entry. ' : 'Stopped. '}
-                      <button type="button" className="link min-h-[44px]" onClick={cuts.again}>
-                        Make the plan
-                      </button>
-                    </>
-                  )
-                )
-              }
-            />
+            <CutsHead problem={problem} cuts={cuts} working={working} assessment={assessment} />
           </div>
           {missing.length > 0 && (
             <div className="told my-2" data-testid="cuts-missing">
@@ -155,82 +110,135 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
               </button>
             </div>
           )}
-          {assessment && (
-            <div aria-busy={working}>
-              <Outcome
-                assessment={assessment}
-                year={Number(visit.date.slice(0, 4))}
-                system={system}
-                disabled={!mayJudge}
-                stale={stale}
-                onAgree={() => agree(assessment.plan)}
-                onLeave={() => set({ agreed: [] }, 'agreed')}
-                onWithdraw={() => agree(undefined)}
-                onEase={(limits) => set({ limits: { ...design.limits, ...limits } }, 'limits')}
-                onLetGo={(labels) =>
-                  set({ locks: design.locks?.filter((l) => !labels.includes(l.label)) }, 'locks')
-                }
-              />
-              <section className="my-4 min-h-[20rem] lg:min-h-[17rem]" aria-label="What it buys">
-                <h2>What it buys</h2>
-                {forecast ? (
-                  <>
-                    <div className="h-44">
-                      <ForecastChart
-                        scenarios={forecast.scenarios}
-                        from={Number(visit.date.slice(0, 4))}
-                        year={LATER}
-                        onYear={() => undefined}
-                      />
-                    </div>
-                    <p>
-                      In ten years {band(forecast.scenarios[0]!, LATER)} of the bark is compressed if nothing
-                      is done
-                      {forecast.scenarios[1] && `, ${band(forecast.scenarios[1], LATER)} with the plan`};
-                      middle and 10 to 90% of {forecast.draws} draws.
-                    </p>
-                  </>
-                ) : (
-                  <p className="text-muted">Working out the forecast…</p>
-                )}
-              </section>
-              <CutRoots
-                assessment={assessment}
-                design={design}
-                system={system}
-                disabled={!mayJudge}
-                onHold={(label, lock) => {
-                  const others = (design.locks ?? []).filter((l) => l.label !== label);
-                  const locks = lock ? [...others, lock] : others;
-                  set({ locks: locks.length > 0 ? locks : undefined }, `locks.${label}`);
-                }}
-              />
-              <CutLimits
-                design={design}
-                assessment={assessment}
-                system={system}
-                disabled={!mayJudge}
-                onChange={set}
-              />
-              <p className="text-sm text-muted my-3">
-                Cutting or exposing roots can free a tree to fall: have its stability assessed by a qualified
-                person first, keep the target area clear, not in high wind or on saturated ground. Local codes
-                and closed seasons come first.
-              </p>
-              {cuts.alternatives.length > 0 && (
-                <Alternatives
-                  ways={cuts.alternatives}
-                  plan={assessment.plan!}
-                  disabled={!mayJudge}
-                  stale={stale}
-                  onTake={agree}
-                />
-              )}
-              {assessment.plan && <LimitPrices prices={cuts.prices} pricing={cuts.pricing} system={system} />}
-            </div>
-          )}
+          {assessment && <Planned {...{ station, cuts, assessment, forecast }} />}
         </Entry>
       </EntryColumn>
     </>
+  );
+}
+
+function CutsHead({
+  problem,
+  cuts,
+  working,
+  assessment,
+}: {
+  problem: string | undefined;
+  cuts: CutState;
+  working: boolean;
+  assessment: CutAssessment | undefined;
+}) {
+  return (
+    <>
+      <h1>Cut plan</h1>
+      <Said
+        className="flex-1"
+        problem={
+          problem && (
+            <>
+              The cut plan could not be made: {problem}{' '}
+              <button type="button" className="link" onClick={cuts.again}>
+                Try again
+              </button>
+            </>
+          )
+        }
+        told={
+          working ? (
+            <span className="flex gap-3 items-center">
+              Comparing every choice of roots…
+              <button type="button" className="link min-h-[44px]" onClick={cuts.cancel}>
+                Cancel
+              </button>
+            </span>
+          ) : (
+            cuts.stopped && (
+              <>
+                {assessment ? 'Stopped: the plan below is from before the last entry. ' : 'Stopped. '}
+                <button type="button" className="link min-h-[44px]" onClick={cuts.again}>
+                  Make the plan
+                </button>
+              </>
+            )
+          )
+        }
+      />
+    </>
+  );
+}
+
+/** The plan with what it buys, root by root, and the limits it keeps to. */
+function Planned({
+  station,
+  cuts,
+  assessment,
+  forecast,
+}: {
+  station: StationProps;
+  cuts: ReturnType<typeof useCuts>;
+  assessment: CutAssessment;
+  forecast: Forecast | undefined;
+}) {
+  const { control, visitId, visit, system, mayJudge } = station;
+  const { stale, working } = cuts;
+  const design = visit.cuts ?? NONE;
+  const set = (change: Partial<CutDesign>, field: string) =>
+    control.set('cuts', idOf('cuts', visitId), visitId, { ...design, ...change }, field);
+  const agree = (way: Way | undefined) =>
+    set(
+      {
+        agreed: way && Object.entries(way.stages).map(([label, stage]) => ({ label, stage })),
+      },
+      'agreed',
+    );
+  return (
+    <div aria-busy={working}>
+      <Outcome
+        assessment={assessment}
+        year={Number(visit.date.slice(0, 4))}
+        system={system}
+        disabled={!mayJudge}
+        stale={stale}
+        onAgree={() => agree(assessment.plan)}
+        onLeave={() => set({ agreed: [] }, 'agreed')}
+        onWithdraw={() => agree(undefined)}
+        onEase={(limits) => set({ limits: { ...design.limits, ...limits } }, 'limits')}
+        onLetGo={(labels) => set({ locks: design.locks?.filter((l) => !labels.includes(l.label)) }, 'locks')}
+      />
+      <WhatItBuys forecast={forecast} visit={visit} />
+      <CutRoots
+        assessment={assessment}
+        design={design}
+        system={system}
+        disabled={!mayJudge}
+        onHold={(label, lock) => {
+          const others = (design.locks ?? []).filter((l) => l.label !== label);
+          const locks = lock ? [...others, lock] : others;
+          set({ locks: locks.length > 0 ? locks : undefined }, `locks.${label}`);
+        }}
+      />
+      <CutLimits
+        design={design}
+        assessment={assessment}
+        system={system}
+        disabled={!mayJudge}
+        onChange={set}
+      />
+      <p className="text-sm text-muted my-3">
+        Cutting or exposing roots can free a tree to fall: have its stability assessed by a qualified person
+        first, keep the target area clear, not in high wind or on saturated ground. Local codes and closed
+        seasons come first.
+      </p>
+      {cuts.alternatives.length > 0 && (
+        <Alternatives
+          ways={cuts.alternatives}
+          plan={assessment.plan!}
+          disabled={!mayJudge}
+          stale={stale}
+          onTake={agree}
+        />
+      )}
+      {assessment.plan && <LimitPrices prices={cuts.prices} pricing={cuts.pricing} system={system} />}
+    </div>
   );
 }

@@ -2,15 +2,13 @@
 
 import { DayInput } from '../../../ui/controls/DayInput';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import type { Stock, Tree } from '@undrel/core/records';
+import type { Stock, Tree, Visit, VisitHead } from '@undrel/core/records';
 import { HISTORY_ALL } from '@undrel/core/questions';
 import { speciesListed, speciesSays, type Species } from '@undrel/core/species';
 import type { LengthField } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
 import { Choice } from '../../../ui/controls/Choice';
-import { NotedInput } from '../../../ui/controls/NotedInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { headOf, type StationProps } from '../visitEntry';
 import { WhereItStands } from '../where/WhereItStands';
@@ -18,6 +16,10 @@ import { Questions } from '../asked/Questions';
 import { ServerFile } from '../../../ui/FromServer';
 import { treeHref } from '../../../protocol/treeHref';
 import { Events } from './HistoryEvents';
+import type { CaseControl } from '../../../device/useCase';
+import { YearPlanted } from './history/YearPlanted';
+import { PlantedAs } from './history/TreeFacts';
+import { Text } from './history/Text';
 
 const STOCK: readonly { key: Stock; label: string }[] = [
   { key: 'container', label: 'container' },
@@ -38,13 +40,6 @@ export function History(props: StationProps) {
   const { control, treeId, tree, treeItem, visit, visitId, system, mayMeasure, today } = props;
   const write = (change: Partial<Tree>) =>
     control.set('tree', treeId, treeItem.parent, { ...tree, ...change });
-  const [year, setYear] = useState<string | undefined>(undefined);
-  const planted = year ?? (tree.plantedYear === undefined ? '' : String(tree.plantedYear));
-  const newest = Number(today.slice(0, 4));
-  const yearWrong =
-    year !== undefined &&
-    year !== '' &&
-    !(/^\d{4}$/.test(year) && Number(year) >= 1700 && Number(year) <= newest);
   const head = headOf(visit);
   return (
     <Entry>
@@ -68,27 +63,7 @@ export function History(props: StationProps) {
         <p className="col-span-2 text-sm text-muted h-[3.9rem] overflow-y-auto" data-testid="species-says">
           {speciesSays(tree.species, props.house.species)}.
         </p>
-        <div>
-          <label htmlFor="planted" className="block text-sm">
-            Year planted
-          </label>
-          <NotedInput
-            note={yearWrong && `Year planted: ${year} is outside 1700 to ${newest}.`}
-            id="planted"
-            className="num w-full text-right"
-            inputMode="numeric"
-            disabled={!mayMeasure}
-            value={planted}
-            onBlur={() => !yearWrong && setYear(undefined)}
-            onChange={(event) => {
-              const text = event.target.value;
-              setYear(text);
-              if (text === '') write({ plantedYear: undefined });
-              else if (/^\d{4}$/.test(text) && Number(text) >= 1700 && Number(text) <= newest)
-                write({ plantedYear: Number(text) });
-            }}
-          />
-        </div>
+        <YearPlanted tree={tree} today={today} disabled={!mayMeasure} write={write} />
         {SIZES.map(({ field, label }) => (
           <LengthInput
             key={field}
@@ -108,29 +83,7 @@ export function History(props: StationProps) {
         disabled={!mayMeasure}
         onChange={(stock) => write({ stock: stock as Stock | undefined })}
       />
-      <div className="grid grid-cols-2 gap-x-3 gap-y-2 mt-2">
-        <Text
-          label="Planted by"
-          value={tree.planter ?? ''}
-          disabled={!mayMeasure}
-          onChange={(planter) => write({ planter: planter.trim() || undefined })}
-        />
-        <Text
-          label="Planted together with"
-          value={tree.cohort ?? ''}
-          disabled={!mayMeasure}
-          onChange={(cohort) => write({ cohort: cohort.trim() || undefined })}
-        />
-      </div>
-      <label className="flex items-center gap-2 min-h-[44px]">
-        <input
-          type="checkbox"
-          checked={tree.reference === true}
-          disabled={!mayMeasure}
-          onChange={(event) => write({ reference: event.target.checked || undefined })}
-        />
-        Healthy reference for others of its species
-      </label>
+      <PlantedAs tree={tree} mayMeasure={mayMeasure} write={write} />
       <WhereItStands {...props} />
       <Events {...props} />
       <section className="mt-4">
@@ -138,51 +91,22 @@ export function History(props: StationProps) {
         <Questions key={visitId} {...props} questions={HISTORY_ALL} />
       </section>
       <h2 className="mt-5 mb-1">This visit</h2>
-      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        <DayInput
-          label="Date"
-          value={visit.date}
-          max={today}
-          disabled={!mayMeasure}
-          onChange={(date) => date && control.set('visit', visitId, treeId, { ...head, date })}
-        />
-        <Text
-          label="By"
-          value={visit.by ?? ''}
-          disabled={!mayMeasure}
-          onChange={(by) => control.set('visit', visitId, treeId, { ...head, by: by || undefined })}
-        />
-      </div>
-      <label className="block mt-2">
-        <span className="text-sm">What the client sees, since when</span>
-        <textarea
-          className="w-full"
-          rows={3}
-          disabled={!mayMeasure}
-          value={visit.note ?? ''}
-          onChange={(event) =>
-            control.set('visit', visitId, treeId, { ...head, note: event.target.value || undefined })
-          }
-        />
-      </label>
-      <p className="mt-4 flex flex-wrap gap-x-5">
-        <PageLink className="inline-flex items-center min-h-[44px] mr-4" href={`/trees/${treeId}/time`}>
-          Through time
-        </PageLink>
-        <PageLink
-          className="inline-flex items-center min-h-[44px] mr-4"
-          href={treeHref(treeId, { page: 'pictures', visit: visitId, alone: props.alone })}
-        >
-          Pictures
-        </PageLink>
-        <PageLink className="inline-flex items-center min-h-[44px]" href={`/trees/${treeId}/record`}>
-          Record of changes
-        </PageLink>
-        {props.mayJudge && <RemoveTree {...props} />}
-        <ServerFile className="inline-flex items-center min-h-[44px]" href={`/api/trees/${treeId}/case`}>
-          Case file (JSON)
-        </ServerFile>
-      </p>
+      <ThisVisit
+        visit={visit}
+        today={today}
+        mayMeasure={mayMeasure}
+        control={control}
+        visitId={visitId}
+        treeId={treeId}
+        head={head}
+      />
+      <HistoryLinks
+        treeId={treeId}
+        visitId={visitId}
+        alone={props.alone}
+        mayJudge={props.mayJudge}
+        props={props}
+      />
     </Entry>
   );
 }
@@ -222,30 +146,87 @@ function SpeciesKnown({ own = [] }: { own?: readonly Species[] }) {
   );
 }
 
-function Text(props: {
-  label: string;
-  value: string;
-  /** Id of a list of what it may be. */
-  list?: string;
-  disabled: boolean;
-  onChange: (text: string) => void;
+function ThisVisit({
+  visit,
+  today,
+  mayMeasure,
+  control,
+  visitId,
+  treeId,
+  head,
+}: {
+  visit: Visit;
+  today: string;
+  mayMeasure: boolean;
+  control: CaseControl;
+  visitId: string;
+  treeId: string;
+  head: VisitHead;
 }) {
-  const [typed, setTyped] = useState<string | undefined>(undefined);
   return (
-    <label className="block">
-      <span className="block text-sm">{props.label}</span>
-      <input
-        className="w-full"
-        type="text"
-        list={props.list}
-        disabled={props.disabled}
-        value={typed ?? props.value}
-        onBlur={() => setTyped(undefined)}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          props.onChange(event.target.value);
-        }}
-      />
-    </label>
+    <>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        <DayInput
+          label="Date"
+          value={visit.date}
+          max={today}
+          disabled={!mayMeasure}
+          onChange={(date) => date && control.set('visit', visitId, treeId, { ...head, date })}
+        />
+        <Text
+          label="By"
+          value={visit.by ?? ''}
+          disabled={!mayMeasure}
+          onChange={(by) => control.set('visit', visitId, treeId, { ...head, by: by || undefined })}
+        />
+      </div>
+      <label className="block mt-2">
+        <span className="text-sm">What the client sees, since when</span>
+        <textarea
+          className="w-full"
+          rows={3}
+          disabled={!mayMeasure}
+          value={visit.note ?? ''}
+          onChange={(event) =>
+            control.set('visit', visitId, treeId, { ...head, note: event.target.value || undefined })
+          }
+        />
+      </label>
+    </>
+  );
+}
+
+function HistoryLinks({
+  treeId,
+  visitId,
+  alone,
+  mayJudge,
+  props,
+}: {
+  treeId: string;
+  visitId: string;
+  alone: string | undefined;
+  mayJudge: boolean;
+  props: StationProps;
+}) {
+  return (
+    <p className="mt-4 flex flex-wrap gap-x-5">
+      <PageLink className="inline-flex items-center min-h-[44px] mr-4" href={`/trees/${treeId}/time`}>
+        Through time
+      </PageLink>
+      <PageLink
+        className="inline-flex items-center min-h-[44px] mr-4"
+        href={treeHref(treeId, { page: 'pictures', visit: visitId, alone: alone })}
+      >
+        Pictures
+      </PageLink>
+      <PageLink className="inline-flex items-center min-h-[44px]" href={`/trees/${treeId}/record`}>
+        Record of changes
+      </PageLink>
+      {mayJudge && <RemoveTree {...props} />}
+      <ServerFile className="inline-flex items-center min-h-[44px]" href={`/api/trees/${treeId}/case`}>
+        Case file (JSON)
+      </ServerFile>
+    </p>
   );
 }

@@ -8,6 +8,8 @@ import { NotedInput } from '../../../ui/controls/NotedInput';
 import { newId } from '../newId';
 import { type StationProps } from '../visitEntry';
 import { asOptions, Select } from '../../../ui/controls/Select';
+import type { TreeEvent, WeatherRecord } from '@undrel/core/records';
+import type { CaseControl } from '../../../device/useCase';
 
 export function Events({ control, treeId, tree, house, mayMeasure, today }: StationProps) {
   const { weather } = house;
@@ -40,46 +42,18 @@ export function Events({ control, treeId, tree, house, mayMeasure, today }: Stat
       )}
       <ul>
         {events.map(({ id, values }) => (
-          <li key={id} className="flex items-baseline gap-3 border-b border-hair py-1">
-            <span className="num w-24 shrink-0">{values.when}</span>
-            <span className="flex-1">
-              {values.kind}
-              {values.note && <span className="text-muted">: {values.note}</span>}
-            </span>
-            {mayMeasure && (
-              <button
-                type="button"
-                className="link"
-                aria-label={`Remove ${values.kind} ${values.when}`}
-                onClick={() => control.set('event', id, treeId, null)}
-              >
-                Remove
-              </button>
-            )}
-          </li>
+          <EventEntry
+            key={id}
+            id={id}
+            values={values}
+            mayMeasure={mayMeasure}
+            control={control}
+            treeId={treeId}
+          />
         ))}
       </ul>
       {mayMeasure && dry.length > 0 && (
-        <p className="text-sm py-1">
-          By the rain record these growing seasons were dry; add{' '}
-          {dry.map((year) => (
-            <button
-              key={year}
-              type="button"
-              className="link min-h-[44px] px-1"
-              aria-label={`Add drought ${year}`}
-              onClick={() =>
-                control.set('event', newId(), treeId, {
-                  kind: 'drought',
-                  when: String(year),
-                  note: `by the rain record, ${weather!.source}`,
-                })
-              }
-            >
-              drought {year}
-            </button>
-          ))}
-        </p>
+        <DroughtsByRain dry={dry} control={control} treeId={treeId} weather={weather} />
       )}
       {mayMeasure && (
         <form onSubmit={add} className="grid grid-cols-[1fr_7.5rem] gap-2 mt-2">
@@ -108,5 +82,74 @@ export function Events({ control, treeId, tree, house, mayMeasure, today }: Stat
         </form>
       )}
     </section>
+  );
+}
+
+function EventEntry({
+  id,
+  values,
+  mayMeasure,
+  control,
+  treeId,
+}: {
+  id: string;
+  values: TreeEvent;
+  mayMeasure: boolean;
+  control: CaseControl;
+  treeId: string;
+}) {
+  return (
+    <li className="flex items-baseline gap-3 border-b border-hair py-1">
+      <span className="num w-24 shrink-0">{values.when}</span>
+      <span className="flex-1">
+        {values.kind}
+        {values.note && <span className="text-muted">: {values.note}</span>}
+      </span>
+      {mayMeasure && (
+        <button
+          type="button"
+          className="link"
+          aria-label={`Remove ${values.kind} ${values.when}`}
+          onClick={() => control.set('event', id, treeId, null)}
+        >
+          Remove
+        </button>
+      )}
+    </li>
+  );
+}
+
+function DroughtsByRain({
+  dry,
+  control,
+  treeId,
+  weather,
+}: {
+  dry: number[];
+  control: CaseControl;
+  treeId: string;
+  weather: WeatherRecord | undefined;
+}) {
+  return (
+    <p className="text-sm py-1">
+      By the rain record these growing seasons were dry; add{' '}
+      {dry.map((year) => (
+        <button
+          key={year}
+          type="button"
+          className="link min-h-[44px] px-1"
+          aria-label={`Add drought ${year}`}
+          onClick={() =>
+            control.set('event', newId(), treeId, {
+              kind: 'drought',
+              when: String(year),
+              note: `by the rain record, ${weather!.source}`,
+            })
+          }
+        >
+          drought {year}
+        </button>
+      ))}
+    </p>
   );
 }

@@ -1,10 +1,17 @@
 'use client';
 
 import { DayInput } from '../../../ui/controls/DayInput';
-import type { Visit } from '@undrel/core/records';
-import { causesAnswered, clashesOf, looksFirst, plannedOf, type Operation } from '@undrel/core/prescription';
+import type { Visit, VisitHead } from '@undrel/core/records';
+import {
+  causesAnswered,
+  clashesOf,
+  looksFirst,
+  plannedOf,
+  type Operation,
+  type Revision,
+} from '@undrel/core/prescription';
 import { dayAfter } from '@undrel/core/vocabulary';
-import { writeLengths } from '@undrel/core/units';
+import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
 import { Changes } from '../../../ui/Changes';
@@ -14,6 +21,7 @@ import { judgedOf } from './judged';
 import { Weighing } from './verdict/Cause';
 import { CauseAnswers } from './prescription/CauseAnswers';
 import { OperationEntry } from './prescription/OperationEntry';
+import type { CaseControl } from '../../../device/useCase';
 
 /** The day to come back that the prescribed operations ask for: the soonest of them. */
 export function comeBack(
@@ -62,20 +70,7 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
       <p className="text-lg my-2" data-testid="prescription-summary">
         {summaryOf(planned.map((o) => o.title))}
       </p>
-      <nav aria-label="From the prescription" className="flex flex-wrap gap-2 mb-3">
-        <PageLink className="quiet" href={`/trees/${treeId}/options?visit=${visitId}`}>
-          Costs: is it worth it?
-        </PageLink>
-        <PageLink className="quiet" href={`/trees/${treeId}/order?visit=${visitId}`}>
-          Crew order
-        </PageLink>
-        <PageLink className="quiet" href={`/trees/${treeId}/schools?visit=${visitId}`}>
-          Other schools
-        </PageLink>
-        <a className="quiet" href="#each-cause">
-          What is done about each cause
-        </a>
-      </nav>
+      <FromThePrescription treeId={treeId} visitId={visitId} />
       {clashes.map((clash) => (
         <p key={clash} role="alert" className="wrong my-2">
           {writeLengths(clash, props.system)}
@@ -98,58 +93,113 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
             answers={causesAnswered(situation, operations)}
             say={(text) => writeLengths(text, props.system)}
           />
-          <section className="mt-5">
-            <h2 className="mb-1">Look again</h2>
-            <div className="flex flex-wrap items-end gap-2">
-              <DayInput
-                label="On"
-                disabled={!mayJudge}
-                min={visit.date}
-                value={visit.lookAgain?.on ?? ''}
-                onChange={(on) => {
-                  const lookAgain = on
-                    ? { on, why: visit.lookAgain?.why ?? back?.why ?? 'See how it does.' }
-                    : undefined;
-                  control.set('visit', visitId, treeId, { ...head, lookAgain });
-                }}
-              />
-              {mayJudge && back && visit.lookAgain?.on !== back.on && (
-                <button
-                  type="button"
-                  className="quiet"
-                  onClick={() => control.set('visit', visitId, treeId, { ...head, lookAgain: back })}
-                >
-                  Use {back.on}
-                </button>
-              )}
-            </div>
-            <p className="mt-1">{visit.lookAgain?.why ?? back?.why}</p>
-          </section>
-          {props.revision && (
-            <section className="mt-5" aria-label="What changed">
-              <h2>Since the visit of {props.revision.since}</h2>
-              {props.revision.revision.changes.length === 0 ? (
-                <p>Prescribed as before.</p>
-              ) : (
-                <>
-                  <Changes
-                    changes={props.revision.revision.changes}
-                    say={(text) => writeLengths(text, props.system)}
-                  />
-                  {props.revision.revision.why.length > 0 && (
-                    <p className="mt-1 text-muted">
-                      What was found to differ:{' '}
-                      {writeLengths(props.revision.revision.why.join(' '), props.system)}
-                    </p>
-                  )}
-                </>
-              )}
-            </section>
-          )}
+          <LookAgain
+            mayJudge={mayJudge}
+            visit={visit}
+            back={back}
+            control={control}
+            visitId={visitId}
+            treeId={treeId}
+            head={head}
+          />
+          {props.revision && <WhatChanged revision={props.revision} system={props.system} />}
         </>
       ) : (
         <Weighing />
       )}
     </Entry>
+  );
+}
+
+function FromThePrescription({ treeId, visitId }: { treeId: string; visitId: string }) {
+  return (
+    <nav aria-label="From the prescription" className="flex flex-wrap gap-2 mb-3">
+      <PageLink className="quiet" href={`/trees/${treeId}/options?visit=${visitId}`}>
+        Costs: is it worth it?
+      </PageLink>
+      <PageLink className="quiet" href={`/trees/${treeId}/order?visit=${visitId}`}>
+        Crew order
+      </PageLink>
+      <PageLink className="quiet" href={`/trees/${treeId}/schools?visit=${visitId}`}>
+        Other schools
+      </PageLink>
+      <a className="quiet" href="#each-cause">
+        What is done about each cause
+      </a>
+    </nav>
+  );
+}
+
+function LookAgain({
+  mayJudge,
+  visit,
+  back,
+  control,
+  visitId,
+  treeId,
+  head,
+}: {
+  mayJudge: boolean;
+  visit: Visit;
+  back: { on: string; why: string } | undefined;
+  control: CaseControl;
+  visitId: string;
+  treeId: string;
+  head: VisitHead;
+}) {
+  return (
+    <section className="mt-5">
+      <h2 className="mb-1">Look again</h2>
+      <div className="flex flex-wrap items-end gap-2">
+        <DayInput
+          label="On"
+          disabled={!mayJudge}
+          min={visit.date}
+          value={visit.lookAgain?.on ?? ''}
+          onChange={(on) => {
+            const lookAgain = on
+              ? { on, why: visit.lookAgain?.why ?? back?.why ?? 'See how it does.' }
+              : undefined;
+            control.set('visit', visitId, treeId, { ...head, lookAgain });
+          }}
+        />
+        {mayJudge && back && visit.lookAgain?.on !== back.on && (
+          <button
+            type="button"
+            className="quiet"
+            onClick={() => control.set('visit', visitId, treeId, { ...head, lookAgain: back })}
+          >
+            Use {back.on}
+          </button>
+        )}
+      </div>
+      <p className="mt-1">{visit.lookAgain?.why ?? back?.why}</p>
+    </section>
+  );
+}
+
+function WhatChanged({
+  revision,
+  system,
+}: {
+  revision: { since: string; revision: Revision };
+  system: UnitSystem;
+}) {
+  return (
+    <section className="mt-5" aria-label="What changed">
+      <h2>Since the visit of {revision.since}</h2>
+      {revision.revision.changes.length === 0 ? (
+        <p>Prescribed as before.</p>
+      ) : (
+        <>
+          <Changes changes={revision.revision.changes} say={(text) => writeLengths(text, system)} />
+          {revision.revision.why.length > 0 && (
+            <p className="mt-1 text-muted">
+              What was found to differ: {writeLengths(revision.revision.why.join(' '), system)}
+            </p>
+          )}
+        </>
+      )}
+    </section>
   );
 }

@@ -3,8 +3,7 @@
 import { idOf, type TrenchDesign } from '@undrel/core/records';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { obstacleKind } from '@undrel/core/practice';
-import { openedShare } from '@undrel/core/trenching';
-import { formatValue, writeLengths, percent } from '@undrel/core/units';
+import { writeLengths, type UnitSystem, type Quantity } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { DRAWING_PANE, EntryColumn } from '../EntryColumn';
 import { Entry } from '../../../ui/controls/Entry';
@@ -21,34 +20,16 @@ import { TrenchPlanView, type Drawn } from '../trenches/TrenchPlanView';
 import { TrenchWork } from '../trenches/TrenchWork';
 import { useLaidOut } from '../trenches/useTrenches';
 import type { StationProps } from '../visitEntry';
+import { TrenchHeadline } from '../trenches/TrenchHeadline';
+import type { Trenches as TrenchesLaid } from '@undrel/core/trenching';
 
 const NONE: TrenchDesign = {};
 /** The trenches: spokes laid out for this tree on this ground, turned, locked and taken out by hand. */
 export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode }) {
-  const { control, visitId, visit, tree, treeId, treeItem, system, site } = station;
-  const { mayMeasure, mayJudge, today } = station;
-  const design = visit.trenches ?? NONE;
-  const { trenches, working, problem } = useLaidOut(station, design);
-  const [drawn, setDrawn] = useState<readonly Drawn[] | undefined>(undefined);
-  const [chosen, setChosen] = useState<number | undefined>(undefined);
-  const kinds = useMemo(() => new Map(site.things.map((t) => [t.name, t.kind])), [site]);
+  const { system, mayMeasure } = station;
+  const hand = useTrenchHand(station);
+  const { trenches, problem, kinds, stem, selected, drawn, setDrawn, setChosen, lock } = hand;
   const plan = trenches?.plan;
-  const selected = plan?.spokes.find((s) => chosen !== undefined && apart(s.bearing, chosen) < 0.5);
-  const set = (change: Partial<TrenchDesign>, field: string) =>
-    control.set('trenches', idOf('trenches', visitId), visitId, { ...design, ...change }, field);
-  const lock = (bearing: number, instead?: number) => {
-    const kept = instead === undefined ? design.locked : without(design.locked, instead);
-    set(
-      { locked: [...(without(kept, bearing) ?? []), bearing], avoid: without(design.avoid, bearing) },
-      'locked',
-    );
-    setChosen(bearing);
-  };
-  const long = (metres: number) => formatValue(metres, 'long length', system);
-  const short = (metres: number) => formatValue(metres, 'short length', system);
-  const stem = (tree.stemDiameter ?? tree.dbh ?? 0) / 2;
-  const utilities = site.things.filter((t) => obstacleKind(t.kind).utility);
-  const notes = writeLengths(plan?.notes.join('; ') ?? '', system);
   const focused = useFocusKept(selected?.label);
 
   return (
@@ -78,148 +59,165 @@ export function Trenches({ foot, ...station }: StationProps & { foot: ReactNode 
             </p>
           )}
           {!trenches && !problem && <p role="status">Laying out…</p>}
-          {trenches && plan && (
-            <>
-              <div className="flex items-baseline gap-4 my-2" aria-busy={working}>
-                <p className="num text-5xl font-bold whitespace-nowrap" data-testid="opened">
-                  {percent(openedShare(plan))}
-                </p>
-                <p>
-                  of the compacted soil lies within {short(plan.zone.opened)} of a trench:{' '}
-                  {plan.spokes.length} radial trenches, {long(plan.layout.length)} in all,{' '}
-                  {percent(plan.disturbed)} of the root zone dug
-                  {plan.seasons > 1 ? ` in ${plan.seasons} seasons` : ''}.
-                </p>
-              </div>
-              {plan.blocked && (
-                <p role="alert" className="wrong my-2">
-                  {plan.blocked} Compare the other ways below.
-                </p>
-              )}
-              {plan.layout.refused.map((r) => (
-                <p key={r.bearing} role="alert" className="wrong my-2">
-                  Locked trench at {Math.round(r.bearing)}°: {r.why}.{' '}
-                  {mayMeasure && (
-                    <button
-                      type="button"
-                      className="link"
-                      onClick={() => set({ locked: without(design.locked, r.bearing) }, 'locked')}
-                    >
-                      Unlock it
-                    </button>
-                  )}
-                </p>
-              ))}
-              {plan.missing.length > 0 && (
-                <p className="told my-2">
-                  Not known: {plan.missing.join(', ')}. {notes}.
-                </p>
-              )}
-              <Spokes
-                plan={plan}
-                design={design}
-                selected={selected}
-                stemRadius={stem}
-                system={system}
-                disabled={!mayMeasure}
-                onSelect={setChosen}
-                onLock={lock}
-                onChange={set}
-              />
-              {selected && (
-                <SpokeSection
-                  plan={plan}
-                  spoke={selected}
-                  slope={design.slope}
-                  stemRadius={stem}
-                  compost={trenches.compost}
-                  pushes={visit.pushes}
-                  system={system}
-                />
-              )}
-              <TrenchSchool
-                plan={plan}
-                other={trenches.other}
-                chosenBy={trenches.school.chosenBy}
-                disabled={!mayJudge}
-                onTake={(school) =>
-                  control.set('tree', treeId, treeItem.parent, {
-                    ...tree,
-                    schools: { ...tree.schools, trenches: school },
-                  })
-                }
-              />
-              <SiteThings
-                site={site}
-                propertyId={station.treeItem.parent}
-                position={tree.position}
-                drawn={drawn}
-                onDraw={setDrawn}
-                system={system}
-                disabled={!mayMeasure}
-              />
-              <TrenchMeasured
-                design={design}
-                tree={tree}
-                notes={notes}
-                system={system}
-                disabled={!mayMeasure}
-                onChange={set}
-                onTree={(change, field) =>
-                  control.set('tree', treeId, treeItem.parent, { ...tree, ...change }, field)
-                }
-              />
-              {plan.spokes.length > 0 && (
-                <section className="my-3">
-                  <h2>Quantities</h2>
-                  <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
-                    {trenches.quantities.map((q) => (
-                      <div key={q.name} className="contents">
-                        <dt>{q.name}</dt>
-                        <dd className="text-right">
-                          <QuantityView quantity={q} system={system} />
-                        </dd>
-                      </div>
-                    ))}
-                  </dl>
-                </section>
-              )}
-              <TrenchAlternatives
-                alternatives={trenches.alternatives}
-                choice={design.choice}
-                disabled={!mayJudge}
-                onChoose={(choice) => set({ choice }, 'choice')}
-              />
-              <TrenchWork
-                plan={plan}
-                utilities={utilities.map((u) => u.name)}
-                propertyId={station.treeItem.parent}
-                position={tree.position}
-                marked={design.marked}
-                today={today}
-                system={system}
-                disabled={!mayMeasure}
-                onMarked={(marked) => set({ marked }, 'marked')}
-              />
-              {plan.spokes.length > 0 && (
-                <PageLink
-                  className="act inline-flex"
-                  href={`/trees/${treeId}/crew/trenches?visit=${visitId}`}
-                >
-                  Crew sheet
-                </PageLink>
-              )}
-              <TrenchFiles
-                name={`${tree.label.replace(/[^\w-]+/g, '-').toLowerCase()}-trenches`}
-                plan={plan}
-                kinds={kinds}
-                stemRadius={stem || undefined}
-                system={system}
-              />
-            </>
-          )}
+          {trenches && plan && <LaidOut hand={hand} trenches={trenches} />}
         </Entry>
       </EntryColumn>
+    </>
+  );
+}
+
+/** What is planned here, which trench is chosen, and how both are changed. */
+function useTrenchHand(station: StationProps) {
+  const { control, visitId, visit, tree, site } = station;
+  const design = visit.trenches ?? NONE;
+  const { trenches, working, problem } = useLaidOut(station, design);
+  const [drawn, setDrawn] = useState<readonly Drawn[] | undefined>(undefined);
+  const [chosen, setChosen] = useState<number | undefined>(undefined);
+  const kinds = useMemo(() => new Map(site.things.map((t) => [t.name, t.kind])), [site]);
+  const plan = trenches?.plan;
+  const selected = plan?.spokes.find((s) => chosen !== undefined && apart(s.bearing, chosen) < 0.5);
+  const set = (change: Partial<TrenchDesign>, field: string) =>
+    control.set('trenches', idOf('trenches', visitId), visitId, { ...design, ...change }, field);
+  const lock = (bearing: number, instead?: number) => {
+    const kept = instead === undefined ? design.locked : without(design.locked, instead);
+    set(
+      { locked: [...(without(kept, bearing) ?? []), bearing], avoid: without(design.avoid, bearing) },
+      'locked',
+    );
+    setChosen(bearing);
+  };
+  const stem = (tree.stemDiameter ?? tree.dbh ?? 0) / 2;
+  return {
+    station,
+    design,
+    trenches,
+    working,
+    problem,
+    kinds,
+    stem,
+    selected,
+    drawn,
+    setDrawn,
+    setChosen,
+    set,
+    lock,
+  };
+}
+
+/** What the plan comes to: its trenches, what they keep clear of, what they take, and other ways. */
+function LaidOut({ hand, trenches }: { hand: ReturnType<typeof useTrenchHand>; trenches: TrenchesLaid }) {
+  const { station, design, working, stem, selected, drawn, setDrawn, setChosen, set, lock } = hand;
+  const { control, visit, tree, treeId, treeItem, system, site, mayMeasure, mayJudge } = station;
+  const { plan } = trenches;
+  const notes = writeLengths(plan.notes.join('; '), system);
+  return (
+    <>
+      <TrenchHeadline
+        system={system}
+        disabled={!mayMeasure}
+        working={working}
+        plan={plan}
+        set={set}
+        design={design}
+        notes={notes}
+      />
+      <Spokes
+        plan={plan}
+        design={design}
+        selected={selected}
+        stemRadius={stem}
+        system={system}
+        disabled={!mayMeasure}
+        onSelect={setChosen}
+        onLock={lock}
+        onChange={set}
+      />
+      {selected && (
+        <SpokeSection
+          plan={plan}
+          spoke={selected}
+          slope={design.slope}
+          stemRadius={stem}
+          compost={trenches.compost}
+          pushes={visit.pushes}
+          system={system}
+        />
+      )}
+      <TrenchSchool
+        plan={plan}
+        other={trenches.other}
+        chosenBy={trenches.school.chosenBy}
+        disabled={!mayJudge}
+        onTake={(school) =>
+          control.set('tree', treeId, treeItem.parent, {
+            ...tree,
+            schools: { ...tree.schools, trenches: school },
+          })
+        }
+      />
+      <SiteThings
+        site={site}
+        propertyId={station.treeItem.parent}
+        position={tree.position}
+        drawn={drawn}
+        onDraw={setDrawn}
+        system={system}
+        disabled={!mayMeasure}
+      />
+      <TrenchMeasured
+        design={design}
+        tree={tree}
+        notes={notes}
+        system={system}
+        disabled={!mayMeasure}
+        onChange={set}
+        onTree={(change, field) =>
+          control.set('tree', treeId, treeItem.parent, { ...tree, ...change }, field)
+        }
+      />
+      <TrenchWays hand={hand} trenches={trenches} />
+    </>
+  );
+}
+
+/** What the trenches take, other ways, and the work itself with its papers. */
+function TrenchWays({ hand, trenches }: { hand: ReturnType<typeof useTrenchHand>; trenches: TrenchesLaid }) {
+  const { station, design, kinds, stem, set } = hand;
+  const { visitId, tree, treeId, system, site, mayMeasure, mayJudge, today } = station;
+  const { plan } = trenches;
+  const utilities = site.things.filter((t) => obstacleKind(t.kind).utility);
+  return (
+    <>
+      {plan.spokes.length > 0 && <Quantities quantities={trenches.quantities} system={system} />}
+      <TrenchAlternatives
+        alternatives={trenches.alternatives}
+        choice={design.choice}
+        disabled={!mayJudge}
+        onChoose={(choice) => set({ choice }, 'choice')}
+      />
+      <TrenchWork
+        plan={plan}
+        utilities={utilities.map((u) => u.name)}
+        propertyId={station.treeItem.parent}
+        position={tree.position}
+        marked={design.marked}
+        today={today}
+        system={system}
+        disabled={!mayMeasure}
+        onMarked={(marked) => set({ marked }, 'marked')}
+      />
+      {plan.spokes.length > 0 && (
+        <PageLink className="act inline-flex" href={`/trees/${treeId}/crew/trenches?visit=${visitId}`}>
+          Crew sheet
+        </PageLink>
+      )}
+      <TrenchFiles
+        name={`${tree.label.replace(/[^\w-]+/g, '-').toLowerCase()}-trenches`}
+        plan={plan}
+        kinds={kinds}
+        stemRadius={stem || undefined}
+        system={system}
+      />
     </>
   );
 }
@@ -234,4 +232,22 @@ function useFocusKept(label: string | undefined) {
       ?.focus({ preventScroll: true });
   }, [label]);
   return box;
+}
+
+function Quantities({ quantities, system }: { quantities: readonly Quantity[]; system: UnitSystem }) {
+  return (
+    <section className="my-3">
+      <h2>Quantities</h2>
+      <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
+        {quantities.map((q) => (
+          <div key={q.name} className="contents">
+            <dt>{q.name}</dt>
+            <dd className="text-right">
+              <QuantityView quantity={q} system={system} />
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
 }

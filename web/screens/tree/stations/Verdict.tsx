@@ -76,21 +76,7 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
         </details>
       </section>
       <FoundBefore memory={memory} />
-      {verdict.chain.length > 0 && (
-        <section className="mt-5">
-          <h2>What led to what</h2>
-          <ol>
-            {verdict.chain.map((step) => (
-              <li key={step.mechanism} className="py-1 pl-6 relative">
-                <span aria-hidden="true" className="absolute left-0">
-                  ↳
-                </span>
-                {step.text}
-              </li>
-            ))}
-          </ol>
-        </section>
-      )}
+      {verdict.chain.length > 0 && <WhatLedToWhat chain={verdict.chain} />}
       {/* Held back until all of it is there: what can be pressed below would move. */}
       {explanation ? (
         <>
@@ -115,16 +101,39 @@ function Weighed(props: StationProps & { assessment: Assessment }) {
             <h2>For the client</h2>
             <ForTheClient {...props} verdict={verdict} />
           </section>
-          <p className="text-sm text-muted mt-4">
-            {PRACTICE_NOTE} The notch on a bar is where it stood before anything was examined; 10 dB
-            (decibans) makes the odds ten times as good. Table <span className="num">{verdict.table}</span>,
-            engine <span className="num">{verdict.engine}</span>; <a href="/practice/judgements">the table</a>
-            .
-          </p>
+          <AboutTheTable verdict={verdict} />
         </>
       ) : (
         <Weighing />
       )}
     </div>
+  );
+}
+
+function WhatLedToWhat({ chain }: { chain: Assessment['verdict']['chain'] }) {
+  return (
+    <section className="mt-5">
+      <h2>What led to what</h2>
+      <ol>
+        {chain.map((step) => (
+          <li key={step.mechanism} className="py-1 pl-6 relative">
+            <span aria-hidden="true" className="absolute left-0">
+              ↳
+            </span>
+            {step.text}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function AboutTheTable({ verdict }: { verdict: Assessment['verdict'] }) {
+  return (
+    <p className="text-sm text-muted mt-4">
+      {PRACTICE_NOTE} The notch on a bar is where it stood before anything was examined; 10 dB (decibans)
+      makes the odds ten times as good. Table <span className="num">{verdict.table}</span>, engine{' '}
+      <span className="num">{verdict.engine}</span>; <a href="/practice/judgements">the table</a>.
+    </p>
   );
 }

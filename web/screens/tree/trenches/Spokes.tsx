@@ -64,24 +64,13 @@ export function Spokes(props: {
         </table>
       )}
       {selected && !disabled && (
-        <div className="flex flex-wrap gap-2 my-2" role="group" aria-label={`Trench ${selected.label}`}>
-          {selected.locked ? (
-            <button
-              type="button"
-              className="quiet"
-              onClick={() => props.onChange({ locked: without(design.locked, selected.bearing) }, 'locked')}
-            >
-              Unlock
-            </button>
-          ) : (
-            <button type="button" className="quiet" onClick={() => props.onLock(selected.bearing)}>
-              Lock at {Math.round(selected.bearing)}°
-            </button>
-          )}
-          <button type="button" className="quiet" onClick={() => takeOut(selected)}>
-            Take out
-          </button>
-        </div>
+        <SpokeActions
+          selected={selected}
+          onChange={props.onChange}
+          design={design}
+          onLock={props.onLock}
+          takeOut={takeOut}
+        />
       )}
       {!disabled && (
         <AddSpoke
@@ -164,6 +153,41 @@ function AddSpoke(props: {
           ))}
         </p>
       )}
+    </div>
+  );
+}
+
+function SpokeActions({
+  selected,
+  onChange,
+  design,
+  onLock,
+  takeOut,
+}: {
+  selected: PlannedSpoke;
+  onChange: (change: Partial<TrenchDesign>, field: string) => void;
+  design: TrenchDesign;
+  onLock: (bearing: number) => void;
+  takeOut: (spoke: PlannedSpoke) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-2 my-2" role="group" aria-label={`Trench ${selected.label}`}>
+      {selected.locked ? (
+        <button
+          type="button"
+          className="quiet"
+          onClick={() => onChange({ locked: without(design.locked, selected.bearing) }, 'locked')}
+        >
+          Unlock
+        </button>
+      ) : (
+        <button type="button" className="quiet" onClick={() => onLock(selected.bearing)}>
+          Lock at {Math.round(selected.bearing)}°
+        </button>
+      )}
+      <button type="button" className="quiet" onClick={() => takeOut(selected)}>
+        Take out
+      </button>
     </div>
   );
 }

@@ -63,37 +63,64 @@ export function TrenchAlternatives(props: {
       </table>
       {choice && <p className="told my-1">Chosen against the rules: {choice.why}</p>}
       {wanted && (
-        <form
-          className="my-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (why.trim() === '') return;
-            props.onChoose({ remedy: wanted, why: why.trim() });
-            setWanted(undefined);
-            setWhy('');
-          }}
-        >
-          <label className="block">
-            <span className="block text-sm">
-              Why {alternatives.find((a) => a.remedy === wanted)!.title.toLowerCase()}?
-            </span>
-            <textarea
-              className="w-full"
-              rows={2}
-              required
-              maxLength={500}
-              value={why}
-              onChange={(event) => setWhy(event.target.value)}
-            />
-          </label>
-          <div className="flex gap-2 mt-1">
-            <button className="act">Take it</button>
-            <button type="button" className="quiet" onClick={() => setWanted(undefined)}>
-              Leave it
-            </button>
-          </div>
-        </form>
+        <WhyChosen
+          why={why}
+          onChoose={props.onChoose}
+          wanted={wanted}
+          setWanted={setWanted}
+          setWhy={setWhy}
+          alternatives={alternatives}
+        />
       )}
     </section>
+  );
+}
+
+function WhyChosen({
+  why,
+  onChoose,
+  wanted,
+  setWanted,
+  setWhy,
+  alternatives,
+}: {
+  why: string;
+  onChoose: (choice: TrenchDesign['choice']) => void;
+  wanted: SoilRemedy;
+  setWanted: (next: SoilRemedy | undefined) => void;
+  setWhy: (next: string) => void;
+  alternatives: readonly Alternative[];
+}) {
+  return (
+    <form
+      className="my-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (why.trim() === '') return;
+        onChoose({ remedy: wanted, why: why.trim() });
+        setWanted(undefined);
+        setWhy('');
+      }}
+    >
+      <label className="block">
+        <span className="block text-sm">
+          Why {alternatives.find((a) => a.remedy === wanted)!.title.toLowerCase()}?
+        </span>
+        <textarea
+          className="w-full"
+          rows={2}
+          required
+          maxLength={500}
+          value={why}
+          onChange={(event) => setWhy(event.target.value)}
+        />
+      </label>
+      <div className="flex gap-2 mt-1">
+        <button className="act">Take it</button>
+        <button type="button" className="quiet" onClick={() => setWanted(undefined)}>
+          Leave it
+        </button>
+      </div>
+    </form>
   );
 }

@@ -3,7 +3,7 @@
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Site, Tree } from '@undrel/core/records';
 import { longMark, writeLengths, type UnitSystem } from '@undrel/core/units';
-import { planFrame } from '../../../drawings/plan';
+import { planFrame, type PlanFrame } from '../../../drawings/plan';
 import { shortLabels } from '../../../drawings/shortLabels';
 import { ScaleBarSvg } from '../../../drawings/ScaleBarSvg';
 import { useMeasured } from '../../../ui/useMeasured';
@@ -67,34 +67,7 @@ export function PlaceView(props: {
       style={{ height: HEIGHT }}
     >
       <svg ref={svg} width={size.width} height={HEIGHT} role="group" aria-label={`Plan about ${props.label}`}>
-        {site.things.map((o, i) => (
-          <path
-            key={i}
-            d={
-              o.points
-                .map(
-                  ([px, py], k) =>
-                    `${k === 0 ? 'M' : 'L'}${frame.x(px).toFixed(1)} ${frame.y(py).toFixed(1)}`,
-                )
-                .join('') + (o.shape === 'area' ? 'Z' : '')
-            }
-            fill={o.shape === 'area' ? 'var(--fill)' : 'none'}
-            stroke="var(--muted)"
-            strokeDasharray={o.shape === 'line' ? '8 4' : undefined}
-          >
-            <title>{o.name}</title>
-          </path>
-        ))}
-        {site.others.map((o, i) => (
-          <g key={o.label} transform={`translate(${frame.x(o.x).toFixed(1)} ${frame.y(o.y).toFixed(1)})`}>
-            <circle r="6" fill="none" stroke="var(--ink)" strokeWidth="1.5" />
-            {frame.x(o.x) > EDGE && frame.x(o.x) < size.width - EDGE && (
-              <text y="-10" textAnchor="middle" fontSize="13" fill="var(--muted)">
-                {short[i]}
-              </text>
-            )}
-          </g>
-        ))}
+        <ThingsAbout site={site} frame={frame} size={size} short={short} />
         <g
           transform={`translate(${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)})`}
           tabIndex={onMove ? 0 : undefined}
@@ -117,34 +90,96 @@ export function PlaceView(props: {
           onPointerCancel={() => setDragged(undefined)}
           onKeyDown={step}
         >
-          {position.error !== undefined && (
-            <circle
-              r={position.error * frame.scale}
-              fill="var(--todo)"
-              fillOpacity="0.08"
-              stroke="var(--todo)"
-              strokeWidth="1.5"
-              strokeDasharray="6 4"
-              pointerEvents="none"
-            />
-          )}
-          <circle r="24" fill="transparent" />
-          <circle r="8" fill="var(--todo)" />
-          <text
-            y="26"
-            textAnchor="middle"
-            fontSize="14"
-            fontWeight="700"
-            fill="var(--ink)"
-            stroke="var(--paper)"
-            strokeWidth="3"
-            paintOrder="stroke"
-          >
-            {props.label}
-          </text>
+          <TreeMark position={position} frame={frame} label={props.label} />
         </g>
         <ScaleBarSvg bar={frame.bar} height={HEIGHT} />
       </svg>
     </div>
+  );
+}
+
+/** What else the plan has about the tree. */
+function ThingsAbout({
+  site,
+  frame,
+  size,
+  short,
+}: {
+  site: Site;
+  frame: PlanFrame;
+  size: { width: number; height: number };
+  short: string[];
+}) {
+  return (
+    <>
+      {site.things.map((o, i) => (
+        <path
+          key={i}
+          d={
+            o.points
+              .map(
+                ([px, py], k) => `${k === 0 ? 'M' : 'L'}${frame.x(px).toFixed(1)} ${frame.y(py).toFixed(1)}`,
+              )
+              .join('') + (o.shape === 'area' ? 'Z' : '')
+          }
+          fill={o.shape === 'area' ? 'var(--fill)' : 'none'}
+          stroke="var(--muted)"
+          strokeDasharray={o.shape === 'line' ? '8 4' : undefined}
+        >
+          <title>{o.name}</title>
+        </path>
+      ))}
+      {site.others.map((o, i) => (
+        <g key={o.label} transform={`translate(${frame.x(o.x).toFixed(1)} ${frame.y(o.y).toFixed(1)})`}>
+          <circle r="6" fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+          {frame.x(o.x) > EDGE && frame.x(o.x) < size.width - EDGE && (
+            <text y="-10" textAnchor="middle" fontSize="13" fill="var(--muted)">
+              {short[i]}
+            </text>
+          )}
+        </g>
+      ))}
+    </>
+  );
+}
+
+/** The tree itself, with the ring its place may be off by. */
+function TreeMark({
+  position,
+  frame,
+  label,
+}: {
+  position: { x: number; y: number; error?: number | undefined };
+  frame: PlanFrame;
+  label: string;
+}) {
+  return (
+    <>
+      {position.error !== undefined && (
+        <circle
+          r={position.error * frame.scale}
+          fill="var(--todo)"
+          fillOpacity="0.08"
+          stroke="var(--todo)"
+          strokeWidth="1.5"
+          strokeDasharray="6 4"
+          pointerEvents="none"
+        />
+      )}
+      <circle r="24" fill="transparent" />
+      <circle r="8" fill="var(--todo)" />
+      <text
+        y="26"
+        textAnchor="middle"
+        fontSize="14"
+        fontWeight="700"
+        fill="var(--ink)"
+        stroke="var(--paper)"
+        strokeWidth="3"
+        paintOrder="stroke"
+      >
+        {label}
+      </text>
+    </>
   );
 }

@@ -4,7 +4,7 @@ import { DayInput } from '../../../../ui/controls/DayInput';
 import { withTerms } from '@undrel/core/vocabulary';
 import { Hinted } from '../../../../ui/Hinted';
 import { useState } from 'react';
-import { type Decision, idOf } from '@undrel/core/records';
+import { idOf, type Decision, type Visit } from '@undrel/core/records';
 import { MATTERS } from '@undrel/core/practice';
 import {
   amountsDone,
@@ -59,20 +59,7 @@ export function OperationEntry(props: StationProps & { operation: Operation; wai
           </button>
         </p>
       )}
-      {(visit.work ?? [])
-        .filter((w) => w.step.replace(/-[2-5]$/, '') === operation.key)
-        .map((w) => (
-          <p key={w.step} className="told my-1">
-            <strong>
-              On site: {w.how}
-              {w.step === operation.key ? '' : `, stage ${w.step.slice(-1)}`}
-            </strong>
-            , {w.on}
-            {w.by && ` by ${w.by}`}
-            {w.amounts && `: ${amountsDone(w, operation, system)}`}
-            {w.note && `. ${w.note}`}
-          </p>
-        ))}
+      <WorkOnSite visit={visit} operation={operation} system={system} />
       <label className="flex items-center gap-2 min-h-[44px] font-semibold">
         <input
           type="checkbox"
@@ -96,48 +83,15 @@ export function OperationEntry(props: StationProps & { operation: Operation; wai
         <p className="wrong my-1">Not measured: {operation.missing.join(', ')}.</p>
       )}
       {taken && (
-        <>
-          {operation.quantities.length > 0 && (
-            <dl className="grid grid-cols-[1fr_auto] items-center my-1">
-              {operation.quantities.map((q) => (
-                <div key={q.name} className="contents">
-                  <dt className="border-t border-hair self-stretch flex items-center">{q.name}</dt>
-                  <dd className="border-t border-hair text-right">
-                    <QuantityView quantity={q} system={system} />
-                  </dd>
-                </div>
-              ))}
-            </dl>
-          )}
-          <List title="Cautions" lines={operation.cautions.map(say)} harm />
-          <List title="Method" lines={operation.method.map(say)} />
-          <List title="Done properly when" lines={operation.acceptance.map(say)} />
-          {operation.first.length > 0 && (
-            <List title="Before it" lines={operation.first.map((hold) => HOLD_POINTS[hold])} />
-          )}
-          <p className="mt-2">
-            <strong>When:</strong> {operation.season}
-          </p>
-          <PlannedFor
-            {...props}
-            on={decision?.on}
-            disabled={!mayJudge}
-            onChange={(on) => decide({ on: on || undefined })}
-          />
-          {operation.key === 'prune' && <LaterStages {...props} />}
-          <p className="mt-2">
-            <strong>Risks:</strong> {operation.risks.join(' ')}
-          </p>
-          <p className="mt-1">
-            <strong>Afterwards:</strong> {operation.followUp}
-          </p>
-          <Schools {...props} />
-          <Wording
-            value={decision?.wording ?? ''}
-            disabled={!mayJudge}
-            onChange={(wording) => decide({ wording: wording || undefined })}
-          />
-        </>
+        <Taken
+          operation={operation}
+          system={system}
+          say={say}
+          props={props}
+          decision={decision}
+          mayJudge={mayJudge}
+          decide={decide}
+        />
       )}
     </article>
   );
@@ -297,5 +251,97 @@ function Schools({
         </div>
       ))}
     </details>
+  );
+}
+
+function WorkOnSite({
+  visit,
+  operation,
+  system,
+}: {
+  visit: Visit;
+  operation: Operation;
+  system: UnitSystem;
+}) {
+  return (
+    <>
+      {(visit.work ?? [])
+        .filter((w) => w.step.replace(/-[2-5]$/, '') === operation.key)
+        .map((w) => (
+          <p key={w.step} className="told my-1">
+            <strong>
+              On site: {w.how}
+              {w.step === operation.key ? '' : `, stage ${w.step.slice(-1)}`}
+            </strong>
+            , {w.on}
+            {w.by && ` by ${w.by}`}
+            {w.amounts && `: ${amountsDone(w, operation, system)}`}
+            {w.note && `. ${w.note}`}
+          </p>
+        ))}
+    </>
+  );
+}
+
+function Taken({
+  operation,
+  system,
+  say,
+  props,
+  decision,
+  mayJudge,
+  decide,
+}: {
+  operation: Operation;
+  system: UnitSystem;
+  say: (sentence: string) => string;
+  props: StationProps & { operation: Operation; waitsFor?: LookFirst };
+  decision: Decision | undefined;
+  mayJudge: boolean;
+  decide: (change: Partial<Decision>) => void;
+}) {
+  return (
+    <>
+      {operation.quantities.length > 0 && (
+        <dl className="grid grid-cols-[1fr_auto] items-center my-1">
+          {operation.quantities.map((q) => (
+            <div key={q.name} className="contents">
+              <dt className="border-t border-hair self-stretch flex items-center">{q.name}</dt>
+              <dd className="border-t border-hair text-right">
+                <QuantityView quantity={q} system={system} />
+              </dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      <List title="Cautions" lines={operation.cautions.map(say)} harm />
+      <List title="Method" lines={operation.method.map(say)} />
+      <List title="Done properly when" lines={operation.acceptance.map(say)} />
+      {operation.first.length > 0 && (
+        <List title="Before it" lines={operation.first.map((hold) => HOLD_POINTS[hold])} />
+      )}
+      <p className="mt-2">
+        <strong>When:</strong> {operation.season}
+      </p>
+      <PlannedFor
+        {...props}
+        on={decision?.on}
+        disabled={!mayJudge}
+        onChange={(on) => decide({ on: on || undefined })}
+      />
+      {operation.key === 'prune' && <LaterStages {...props} />}
+      <p className="mt-2">
+        <strong>Risks:</strong> {operation.risks.join(' ')}
+      </p>
+      <p className="mt-1">
+        <strong>Afterwards:</strong> {operation.followUp}
+      </p>
+      <Schools {...props} />
+      <Wording
+        value={decision?.wording ?? ''}
+        disabled={!mayJudge}
+        onChange={(wording) => decide({ wording: wording || undefined })}
+      />
+    </>
   );
 }

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { may } from '@/protocol/roles';
-import { SeasonScreen, type SeasonView } from '@/screens/season/SeasonScreen';
+import type { SeasonView } from '@/screens/season/SeasonChoice';
+import { SeasonScreen } from '@/screens/season/SeasonScreen';
 import { signedIn } from '@/server/accounts/viewer';
 import { today } from '@/server/cases/write';
 import { listTasks } from '@/server/season/tasks';

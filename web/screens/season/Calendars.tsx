@@ -79,22 +79,7 @@ export function Calendars({
         >
           Keep as a file
         </ServerFile>
-        {actions && (
-          <>
-            <label className="block sm:col-span-2">
-              <span className="block text-sm">Address for (name of a person or a program)</span>
-              <input
-                className="w-full"
-                value={name}
-                maxLength={120}
-                onChange={({ target }) => setName(target.value)}
-              />
-            </label>
-            <ServerButton type="button" className="act" disabled={busy} onClick={make}>
-              Make an address
-            </ServerButton>
-          </>
-        )}
+        {actions && <NewAddress name={name} setName={setName} busy={busy} make={make} />}
       </div>
       <div className="h-[5.5rem] max-w-[60rem] mt-2">
         {made && 'problem' in made && <Said problem={made.problem} />}
@@ -105,27 +90,70 @@ export function Calendars({
           />
         )}
       </div>
-      {feeds.length > 0 && (
-        <ul aria-label="Addresses made" className="border-t border-ink max-w-[60rem]">
-          {feeds.map((f) => (
-            <li key={f.id} className="border-b border-hair py-2 flex flex-wrap items-center gap-x-4">
-              <span className="flex-1 min-w-[14rem]">
-                <strong>{f.name}</strong>
-                <span className="text-muted">
-                  {f.who && `, tasks of the ${WHO_WORDS[f.who].toLowerCase()}`}
-                  {f.property && `, ${f.property}`}. Made {f.made},{' '}
-                  {f.read ? `read last ${f.read}` : 'not read yet'}.
-                </span>
-              </span>
-              {actions && (
-                <ServerButton type="button" className="quiet" disabled={busy} onClick={() => revoke(f.id)}>
-                  Withdraw {f.name}
-                </ServerButton>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
+      {feeds.length > 0 && <AddressesMade feeds={feeds} actions={actions} busy={busy} revoke={revoke} />}
     </details>
+  );
+}
+
+function NewAddress({
+  name,
+  setName,
+  busy,
+  make,
+}: {
+  name: string;
+  setName: (next: string) => void;
+  busy: boolean;
+  make: () => void;
+}) {
+  return (
+    <>
+      <label className="block sm:col-span-2">
+        <span className="block text-sm">Address for (name of a person or a program)</span>
+        <input
+          className="w-full"
+          value={name}
+          maxLength={120}
+          onChange={({ target }) => setName(target.value)}
+        />
+      </label>
+      <ServerButton type="button" className="act" disabled={busy} onClick={make}>
+        Make an address
+      </ServerButton>
+    </>
+  );
+}
+
+function AddressesMade({
+  feeds,
+  actions,
+  busy,
+  revoke,
+}: {
+  feeds: readonly FeedHead[];
+  actions: FeedActions | undefined;
+  busy: boolean;
+  revoke: (id: string) => void;
+}) {
+  return (
+    <ul aria-label="Addresses made" className="border-t border-ink max-w-[60rem]">
+      {feeds.map((f) => (
+        <li key={f.id} className="border-b border-hair py-2 flex flex-wrap items-center gap-x-4">
+          <span className="flex-1 min-w-[14rem]">
+            <strong>{f.name}</strong>
+            <span className="text-muted">
+              {f.who && `, tasks of the ${WHO_WORDS[f.who].toLowerCase()}`}
+              {f.property && `, ${f.property}`}. Made {f.made},{' '}
+              {f.read ? `read last ${f.read}` : 'not read yet'}.
+            </span>
+          </span>
+          {actions && (
+            <ServerButton type="button" className="quiet" disabled={busy} onClick={() => revoke(f.id)}>
+              Withdraw {f.name}
+            </ServerButton>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -112,42 +112,7 @@ export function MonthView({
         Each task stands on the last day of its time.
         {carried > 0 && ` ${carried} from before are still open: see the list.`}
       </p>
-      <table className="hidden sm:table table-fixed border border-ink">
-        <thead>
-          <tr>
-            {WEEKDAYS.map((d) => (
-              <th key={d} scope="col" className="border border-hair px-1">
-                {d}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {Array.from({ length: days.length / 7 }, (_, w) => (
-            <tr key={w}>
-              {days.slice(7 * w, 7 * w + 7).map((day) => {
-                const here = day >= first && day <= last;
-                return (
-                  <td
-                    key={day}
-                    className={`align-top border border-hair p-1 h-[92px] ${here ? '' : 'bg-paper'} ${day === today ? 'outline-2 outline-todo -outline-offset-2' : ''}`}
-                  >
-                    <span className={`num text-sm ${here ? '' : 'text-muted'}`}>{Number(day.slice(8))}</span>
-                    {day === today && <span className="text-sm text-todo font-bold"> today</span>}
-                    {here && (
-                      <ul>
-                        {on(day).map((e) => (
-                          <Line key={e.key} entry={e} />
-                        ))}
-                      </ul>
-                    )}
-                  </td>
-                );
-              })}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <MonthTable days={days} first={first} last={last} today={today} on={on} />
       <ol className="sm:hidden border-t border-ink">
         {entries.length === 0 && <li className="told my-2">Nothing ends in this month.</li>}
         {[...new Set(entries.map((e) => e.on))].map((day) => (
@@ -175,5 +140,58 @@ function Line({ entry }: { entry: Entry }) {
       </PageLink>{' '}
       {entry.what}
     </li>
+  );
+}
+
+function MonthTable({
+  days,
+  first,
+  last,
+  today,
+  on,
+}: {
+  days: string[];
+  first: string;
+  last: string;
+  today: string;
+  on: (day: string) => Entry[];
+}) {
+  return (
+    <table className="hidden sm:table table-fixed border border-ink">
+      <thead>
+        <tr>
+          {WEEKDAYS.map((d) => (
+            <th key={d} scope="col" className="border border-hair px-1">
+              {d}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {Array.from({ length: days.length / 7 }, (_, w) => (
+          <tr key={w}>
+            {days.slice(7 * w, 7 * w + 7).map((day) => {
+              const here = day >= first && day <= last;
+              return (
+                <td
+                  key={day}
+                  className={`align-top border border-hair p-1 h-[92px] ${here ? '' : 'bg-paper'} ${day === today ? 'outline-2 outline-todo -outline-offset-2' : ''}`}
+                >
+                  <span className={`num text-sm ${here ? '' : 'text-muted'}`}>{Number(day.slice(8))}</span>
+                  {day === today && <span className="text-sm text-todo font-bold"> today</span>}
+                  {here && (
+                    <ul>
+                      {on(day).map((e) => (
+                        <Line key={e.key} entry={e} />
+                      ))}
+                    </ul>
+                  )}
+                </td>
+              );
+            })}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -27,19 +27,16 @@ export const markedWords = (marking: Marking | undefined): string | undefined =>
 const doneWords = (marking: Marking | undefined, task: TaskRow): string =>
   (marking ? markedWords(marking) : task.told) ?? '';
 
-/** One task: done with one touch; moved or dropped with a reason. It stays where it is, so that it can be taken back. */
-export function TaskEntry({
-  task,
-  today,
-  marking,
-  mark,
-}: {
+interface TaskEntryProps {
   task: TaskRow;
   today: string;
   /** What was said of it on this page; undefined where nothing was. */
   marking: Mark | undefined;
   mark: ((marking: Marking) => Promise<{ problem?: string }>) | undefined;
-}) {
+}
+
+/** One task: done with one touch; moved or dropped with a reason. It stays where it is, so that it can be taken back. */
+export function TaskEntry({ task, today, marking, mark }: TaskEntryProps) {
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string>();
   const [open, setOpen] = useState(false);
@@ -71,25 +68,7 @@ export function TaskEntry({
         />
       </label>
       <div>
-        <p>
-          <span className={`num ${late ? 'text-harm font-bold' : ''}`}>
-            {task.from === task.to ? task.to : `${task.from} to ${task.to}`}
-          </span>{' '}
-          <span className={late ? 'text-harm font-bold' : 'text-muted'}>
-            {done ? doneWords(marking, task) : over ? '' : whenOf(task, today)}
-          </span>
-          <span className="text-muted text-sm"> · {WHO_WORDS[task.who]}</span>
-        </p>
-        <p className={over ? 'line-through decoration-muted text-muted' : ''}>
-          <PageLink className="font-semibold" href={`/trees/${task.treeId}`}>
-            {task.label}
-          </PageLink>
-          <span className="text-muted">, {task.property}. </span>
-          {task.what}
-        </p>
-        {task.state === 'late' && task.stake && (
-          <p className={late ? 'text-harm' : 'text-muted'}>{task.stake}</p>
-        )}
+        <TaskWords late={late} task={task} done={done} marking={marking} over={over} today={today} />
         <p className="text-sm text-muted">
           {/* Why it was not kept stands in place of what it follows: nothing below moves. */}
           {problem ? (
@@ -182,5 +161,45 @@ function MoveOrDrop({
       </div>
       <Said id={id} lines={1} problem={problem} className="sm:col-span-2" />
     </div>
+  );
+}
+
+function TaskWords({
+  late,
+  task,
+  done,
+  marking,
+  over,
+  today,
+}: {
+  late: boolean;
+  task: TaskRow;
+  done: boolean;
+  marking: Mark | undefined;
+  over: boolean;
+  today: string;
+}) {
+  return (
+    <>
+      <p>
+        <span className={`num ${late ? 'text-harm font-bold' : ''}`}>
+          {task.from === task.to ? task.to : `${task.from} to ${task.to}`}
+        </span>{' '}
+        <span className={late ? 'text-harm font-bold' : 'text-muted'}>
+          {done ? doneWords(marking, task) : over ? '' : whenOf(task, today)}
+        </span>
+        <span className="text-muted text-sm"> · {WHO_WORDS[task.who]}</span>
+      </p>
+      <p className={over ? 'line-through decoration-muted text-muted' : ''}>
+        <PageLink className="font-semibold" href={`/trees/${task.treeId}`}>
+          {task.label}
+        </PageLink>
+        <span className="text-muted">, {task.property}. </span>
+        {task.what}
+      </p>
+      {task.state === 'late' && task.stake && (
+        <p className={late ? 'text-harm' : 'text-muted'}>{task.stake}</p>
+      )}
+    </>
   );
 }

@@ -86,20 +86,7 @@ export function YearView({
   if (properties.size === 0) return <p className="told my-3">Nothing is due in the year to come.</p>;
   return (
     <div>
-      <p className="text-sm mb-3 flex flex-wrap gap-x-5">
-        {[
-          ['late', 'late'],
-          ['due', 'its time is now'],
-          ['ahead', 'its time comes'],
-        ].map(([state, words]) => (
-          <span key={state} className="inline-flex items-center gap-2">
-            <span className={`inline-block w-6 h-3 border ${BAR[state!]}`} /> {words}
-          </span>
-        ))}
-        <span className="inline-flex items-center gap-2">
-          <span className="inline-block w-[2px] h-4 bg-harm" /> today
-        </span>
-      </p>
+      <YearLegend />
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Year by tree">
         <div className="min-w-[820px]">
           {[...properties].map(([id, name]) => {
@@ -228,5 +215,24 @@ function Line({ label, height = 24, children }: { label: ReactNode; height?: num
         {children}
       </div>
     </div>
+  );
+}
+
+function YearLegend() {
+  return (
+    <p className="text-sm mb-3 flex flex-wrap gap-x-5">
+      {[
+        ['late', 'late'],
+        ['due', 'its time is now'],
+        ['ahead', 'its time comes'],
+      ].map(([state, words]) => (
+        <span key={state} className="inline-flex items-center gap-2">
+          <span className={`inline-block w-6 h-3 border ${BAR[state!]}`} /> {words}
+        </span>
+      ))}
+      <span className="inline-flex items-center gap-2">
+        <span className="inline-block w-[2px] h-4 bg-harm" /> today
+      </span>
+    </p>
   );
 }

@@ -11,7 +11,7 @@ import { allowed } from '@/server/accounts/viewer';
 import { ownAddress } from '@/server/accounts/address';
 import { takingForm } from '@/server/taking';
 import { mailer } from '@/server/mail/mailer';
-import type { FirmState, InviteState, PersonState } from '@/screens/account/FirmScreen';
+import type { FirmState, InviteState, PersonState } from '@/screens/account/firmStates';
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();
 const roleIn = (form: FormData): Role | undefined => ROLES.find((r) => r === form.get('role'));

@@ -2,12 +2,13 @@
 
 import { PageLink } from '@/ui/PageLink';
 import { usePreferences } from '../shell/preferences';
-import { THEMES } from '../shell/themes';
+import { THEMES, type Theme } from '../shell/themes';
 import { useOutbox, waitingIn } from '../shell/DeviceState';
 import { TopBar } from '../shell/TopBar';
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
 import { SecondStep, type SecondStepActs } from './SecondStep';
+import type { UnitSystem } from '@undrel/core/units';
 
 export interface PasswordState {
   told?: string;
@@ -40,59 +41,17 @@ export function AccountScreen(props: {
           <p className="text-muted">
             {props.email}, {props.role}. <PageLink href="/firm">Firm and people</PageLink>
           </p>
-          <div className="flex flex-wrap gap-6 mt-4">
-            <div role="group" aria-label="Units" className="flex">
-              {(['metric', 'us'] as const).map((u) => (
-                <button
-                  key={u}
-                  type="button"
-                  aria-pressed={units === u}
-                  className={`quiet -ml-px ${units === u ? picked : ''}`}
-                  onClick={() => setUnits(u)}
-                >
-                  {u === 'metric' ? 'cm, m' : 'in, ft'}
-                </button>
-              ))}
-            </div>
-            <div role="group" aria-label="Theme" className="flex">
-              {THEMES.map((t) => (
-                <button
-                  key={t}
-                  type="button"
-                  aria-pressed={theme === t}
-                  className={`quiet -ml-px ${theme === t ? picked : ''}`}
-                  onClick={() => setTheme(t)}
-                >
-                  {t === 'sun' ? 'Bright sun' : t === 'dark' ? 'Dark' : 'Paper'}
-                </button>
-              ))}
-            </div>
-          </div>
+          <UnitsAndTheme
+            units={units}
+            picked={picked}
+            setUnits={setUnits}
+            theme={theme}
+            setTheme={setTheme}
+          />
         </section>
         <section>
           <h2>Password</h2>
-          <form action={change} className="grid sm:grid-cols-2 gap-3 mt-1">
-            <label>
-              <span className="block text-sm">Present password</span>
-              <input
-                className="w-full"
-                type="password"
-                name="current"
-                autoComplete="current-password"
-                required
-              />
-            </label>
-            <label>
-              <span className="block text-sm">New password, at least 10 characters</span>
-              <input className="w-full" type="password" name="next" autoComplete="new-password" required />
-            </label>
-            <div className="sm:col-span-2 flex flex-wrap items-center gap-3">
-              <button className="act" disabled={changing}>
-                Change password
-              </button>
-              <Said problem={password.problem} told={password.told} className="flex-1 min-w-[14rem]" />
-            </div>
-          </form>
+          <ChangePassword change={change} changing={changing} password={password} />
         </section>
         <SecondStep {...props.second} acts={props.secondActs} />
         <section>
@@ -130,5 +89,79 @@ function WaitsHere() {
         ` ${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} to be sent and ${waiting === 1 ? 'stays' : 'stay'} here until you sign in again.`}{' '}
       <PageLink href="/device">This device</PageLink>
     </p>
+  );
+}
+
+function UnitsAndTheme({
+  units,
+  picked,
+  setUnits,
+  theme,
+  setTheme,
+}: {
+  units: UnitSystem;
+  picked: 'bg-ink text-sheet border-ink';
+  setUnits: (units: UnitSystem) => void;
+  theme: Theme;
+  setTheme: (theme: Theme) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-6 mt-4">
+      <div role="group" aria-label="Units" className="flex">
+        {(['metric', 'us'] as const).map((u) => (
+          <button
+            key={u}
+            type="button"
+            aria-pressed={units === u}
+            className={`quiet -ml-px ${units === u ? picked : ''}`}
+            onClick={() => setUnits(u)}
+          >
+            {u === 'metric' ? 'cm, m' : 'in, ft'}
+          </button>
+        ))}
+      </div>
+      <div role="group" aria-label="Theme" className="flex">
+        {THEMES.map((t) => (
+          <button
+            key={t}
+            type="button"
+            aria-pressed={theme === t}
+            className={`quiet -ml-px ${theme === t ? picked : ''}`}
+            onClick={() => setTheme(t)}
+          >
+            {t === 'sun' ? 'Bright sun' : t === 'dark' ? 'Dark' : 'Paper'}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function ChangePassword({
+  change,
+  changing,
+  password,
+}: {
+  change: (form: FormData) => void;
+  changing: boolean;
+  password: PasswordState;
+}) {
+  return (
+    <form action={change} className="grid sm:grid-cols-2 gap-3 mt-1">
+      <label>
+        <span className="block text-sm">Present password</span>
+        <input className="w-full" type="password" name="current" autoComplete="current-password" required />
+      </label>
+      <label>
+        <span className="block text-sm">New password, at least 10 characters</span>
+        <input className="w-full" type="password" name="next" autoComplete="new-password" required />
+      </label>
+      <div className="sm:col-span-2 flex flex-wrap items-center gap-3">
+        <button className="act" disabled={changing}>
+          Change password
+        </button>
+        <Said problem={password.problem} told={password.told} className="flex-1 min-w-[14rem]" />
+      </div>
+    </form>
   );
 }

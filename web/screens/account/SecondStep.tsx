@@ -45,50 +45,13 @@ export function SecondStep(props: {
       <form action={act} className="mt-2">
         {/* Enter in a field presses the first button of a form: none of those that take something off. */}
         <button disabled hidden />
-        <ul>
-          {props.app && (
-            <li className="flex items-center gap-3 border-b border-hair">
-              <span className="flex-1">Authenticator app</span>
-              <button className="link" name="do" value="drop app" disabled={busy}>
-                Turn off
-              </button>
-            </li>
-          )}
-          {props.passkeys.map((k) => (
-            <li key={k.id} className="flex items-center gap-3 border-b border-hair">
-              <span className="flex-1 py-1.5">
-                Passkey “{k.name}”
-                <span className="block text-sm text-muted">
-                  made <span className="num">{k.made}</span>
-                  {k.used && (
-                    <>
-                      , last used <span className="num">{k.used}</span>
-                    </>
-                  )}
-                </span>
-              </span>
-              <button
-                className="link"
-                name="do"
-                value={`drop passkey ${k.id}`}
-                aria-label={`Remove the passkey ${k.name}`}
-                disabled={busy}
-              >
-                Remove
-              </button>
-            </li>
-          ))}
-          {on && (
-            <li className="flex items-center gap-3 border-b border-hair">
-              <span className="flex-1">
-                Recovery codes, <span className="num">{props.codesLeft}</span> left
-              </span>
-              <button className="link" name="do" value="codes" disabled={busy}>
-                Make new ones
-              </button>
-            </li>
-          )}
-        </ul>
+        <StepsInForce
+          app={props.app}
+          busy={busy}
+          passkeys={props.passkeys}
+          on={on}
+          codesLeft={props.codesLeft}
+        />
         <div className="grid sm:grid-cols-2 gap-3 mt-3">
           <label>
             <span className="block text-sm">Present password, for any change here</span>
@@ -111,28 +74,7 @@ export function SecondStep(props: {
         </div>
         <Said problem={state.problem} told={state.told} className="mt-2" />
       </form>
-      {state.key && (
-        <form action={act} className="flex flex-wrap gap-5 items-start mt-2">
-          {/* eslint-disable-next-line @next/next/no-img-element -- made for this one answer, never a file */}
-          <img
-            src={state.key.picture}
-            alt="Key for the authenticator app, as a code to scan"
-            width={220}
-            height={220}
-          />
-          <div className="flex-1 min-w-[16rem] space-y-3">
-            <p>Scan this with the app, or type the key into it:</p>
-            <p className="num">{state.key.secret.replace(/.{4}(?=.)/g, '$& ')}</p>
-            <label className="block">
-              <span className="block text-sm">The six digits that the app shows now</span>
-              <input className="w-full num" name="code" inputMode="numeric" autoComplete="one-time-code" />
-            </label>
-            <button className="act" name="do" value="confirm" disabled={busy}>
-              Turn on
-            </button>
-          </div>
-        </form>
-      )}
+      {state.key && <AppKey act={act} appKey={state.key} busy={busy} />}
       {state.codes && (
         <div className="told mt-2">
           <p>
@@ -147,5 +89,100 @@ export function SecondStep(props: {
         </div>
       )}
     </section>
+  );
+}
+
+function StepsInForce({
+  app,
+  busy,
+  passkeys,
+  on,
+  codesLeft,
+}: {
+  app: boolean;
+  busy: boolean;
+  passkeys: { id: string; name: string; made: string; used: string | undefined }[];
+  on: boolean;
+  codesLeft: number;
+}) {
+  return (
+    <ul>
+      {app && (
+        <li className="flex items-center gap-3 border-b border-hair">
+          <span className="flex-1">Authenticator app</span>
+          <button className="link" name="do" value="drop app" disabled={busy}>
+            Turn off
+          </button>
+        </li>
+      )}
+      {passkeys.map((k) => (
+        <li key={k.id} className="flex items-center gap-3 border-b border-hair">
+          <span className="flex-1 py-1.5">
+            Passkey “{k.name}”
+            <span className="block text-sm text-muted">
+              made <span className="num">{k.made}</span>
+              {k.used && (
+                <>
+                  , last used <span className="num">{k.used}</span>
+                </>
+              )}
+            </span>
+          </span>
+          <button
+            className="link"
+            name="do"
+            value={`drop passkey ${k.id}`}
+            aria-label={`Remove the passkey ${k.name}`}
+            disabled={busy}
+          >
+            Remove
+          </button>
+        </li>
+      ))}
+      {on && (
+        <li className="flex items-center gap-3 border-b border-hair">
+          <span className="flex-1">
+            Recovery codes, <span className="num">{codesLeft}</span> left
+          </span>
+          <button className="link" name="do" value="codes" disabled={busy}>
+            Make new ones
+          </button>
+        </li>
+      )}
+    </ul>
+  );
+}
+
+/** The key for an authenticator app, and the code that shows it has arrived. */
+function AppKey({
+  act,
+  appKey,
+  busy,
+}: {
+  act: (form: FormData) => void;
+  appKey: NonNullable<SecondState['key']>;
+  busy: boolean;
+}) {
+  return (
+    <form action={act} className="flex flex-wrap gap-5 items-start mt-2">
+      {/* eslint-disable-next-line @next/next/no-img-element -- made for this one answer, never a file */}
+      <img
+        src={appKey.picture}
+        alt="Key for the authenticator app, as a code to scan"
+        width={220}
+        height={220}
+      />
+      <div className="flex-1 min-w-[16rem] space-y-3">
+        <p>Scan this with the app, or type the key into it:</p>
+        <p className="num">{appKey.secret.replace(/.{4}(?=.)/g, '$& ')}</p>
+        <label className="block">
+          <span className="block text-sm">The six digits that the app shows now</span>
+          <input className="w-full num" name="code" inputMode="numeric" autoComplete="one-time-code" />
+        </label>
+        <button className="act" name="do" value="confirm" disabled={busy}>
+          Turn on
+        </button>
+      </div>
+    </form>
   );
 }

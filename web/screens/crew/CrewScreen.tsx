@@ -6,8 +6,7 @@ import type { House } from '@undrel/core/house';
 import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
 import { neverCut, type NumberedCut, type RootAdvice } from '@undrel/core/pruning';
 import { formatValue, shortUnit, tidy, writeLengths, type UnitSystem } from '@undrel/core/units';
-import { itemsBelow, visitFrom, type ItemOf } from '../../protocol/item';
-import { DrawingSvg } from '../../drawings/DrawingSvg';
+import { itemsBelow, visitFrom, type ItemOf, type Living } from '../../protocol/item';
 import { KIND_NAMES } from '../../drawings/rootKinds';
 import { Entry } from '../../ui/controls/Entry';
 import { LengthInput } from '../../ui/controls/LengthInput';
@@ -15,10 +14,11 @@ import { useMeasured } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
 import { SheetBar } from './SheetBar';
 import { useToday, useVisitAsked } from '../../device/along/keptPage';
-import { useCase } from '../../device/useCase';
+import { useCase, type CaseControl } from '../../device/useCase';
 import { planOf } from '../../drawings/digSheet';
-import { useDig } from '../tree/dig/useDig';
+import { useDig, type DigWork } from '../tree/dig/useDig';
 import { SaveState } from '../tree/SaveState';
+import { CrewHead, CutCautions, CutsFigure } from './CrewParts';
 
 export interface CrewProps {
   treeId: string;
@@ -76,103 +76,44 @@ export function CrewScreen(props: CrewProps) {
         back={{ href: `/trees/${treeId}?station=dig`, label: 'Dig' }}
       />
       <main className="px-4 lg:px-8 py-4 max-w-[1100px] w-full mx-auto">
-        <header className="border-b-2 border-ink pb-2 mb-3">
-          <h1>
-            {tree.label}:{' '}
-            {work.cuts.length === 0
-              ? 'no cuts this season'
-              : `${work.cuts.length} ${work.cuts.length === 1 ? 'cut' : 'cuts'} on ${cutRoots.length} ${cutRoots.length === 1 ? 'root' : 'roots'}`}
-            {stage && stages.length > 1 && `, stage ${stage.stage}, ${stage.on ?? stage.year}`}
-          </h1>
-          {stages.length > 1 && (
-            <nav aria-label="Stages of the cut plan" className="flex flex-wrap gap-2 my-1 no-print">
-              {stages.map((s) => (
-                <button
-                  key={s.stage}
-                  type="button"
-                  className={`min-h-[44px] px-4 border border-muted ${s.stage === at ? 'bg-ink text-sheet' : 'bg-sheet'}`}
-                  aria-pressed={s.stage === at}
-                  onClick={() => setAt(s.stage)}
-                >
-                  Stage {s.stage}, {s.on ?? s.year}
-                </button>
-              ))}
-            </nav>
-          )}
-          <p className="text-muted">
-            {props.property}, {tree.species}; dig of {visit.date}
-            {visit.by && ` by ${visit.by}`}. Bearings from true north; tape from the bark to the middle of the
-            root.
-          </p>
-        </header>
+        <CrewHead
+          tree={tree}
+          work={work}
+          cutRoots={cutRoots}
+          stage={stage}
+          stages={stages}
+          at={at}
+          setAt={setAt}
+          property={props.property}
+          visit={visit}
+        />
         {never.length > 0 && (
           <p className="border-[3px] border-harm px-3 py-2 mb-3 text-lg font-bold" data-testid="never">
             Never cut: {never.join(', ')}
           </p>
         )}
         <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] print:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-4 items-start">
-          <figure ref={figure}>
-            <DrawingSvg
-              drawing={plan}
-              title="Plan of the roots with the cuts numbered"
-              className="w-full h-auto border border-ink"
-            />
-            <figcaption className="text-sm text-muted">
-              True scale, north up. Roots with a line along them stay.
-            </figcaption>
-          </figure>
+          <CutsFigure figure={figure} plan={plan} />
           <div>
             {work.cuts.length === 0 && <p className="told">Nothing is to be cut in this season.</p>}
             {work.cuts.length > 0 && <CutTable cuts={work.cuts} system={system} />}
-            <Left
-              title="Later, not today"
-              rows={work.advice.roots.filter((r) => r.decision === 'cut later')}
-              system={system}
-            />
-            <Left
-              title="Look again after drying"
-              rows={work.advice.roots.filter((r) => r.decision === 'look again')}
-              system={system}
-            />
-            <div className="text-sm border-l-4 border-harm pl-3 my-3 space-y-1">
-              <p>
-                Before anything is cut a qualified person assesses the tree’s stability. Clear the target
-                area; stop in high wind or on saturated ground. Utilities located, hand-dig near marks.
-              </p>
-              <p>Air tool: eyes, face, ears, dust mask; bystanders away; tool grounded; hose secured.</p>
-              <p>
-                Cut clean with a sharp saw, at the number; what has grown into the bark stays in. Roots left
-                open are kept moist and shaded; the pit is fenced. Local codes and permits come first.
-              </p>
-            </div>
+            <StaysToday work={work} system={system} />
+            <CutCautions />
           </div>
         </div>
         {cutRoots.length > 0 && (
-          <section className="mt-4" aria-label="Done on site">
-            <div className="flex items-baseline gap-4">
-              <h2>
-                Done on site, {done} of {cutRoots.length}
-              </h2>
-              <SaveState control={control} system={system} />
-            </div>
-            <Entry>
-              <div className="border-t border-ink">
-                {cutRoots.map((advice) => (
-                  <Done
-                    key={advice.label}
-                    advice={advice}
-                    root={rootItems.find((i) => i.values.label === advice.label)!.values}
-                    cuts={work.cuts.filter((c) => c.label === advice.label)}
-                    system={system}
-                    disabled={!mayMeasure}
-                    by={props.viewer}
-                    today={today}
-                    onChange={(change, field) => write(advice.label, change, field)}
-                  />
-                ))}
-              </div>
-            </Entry>
-          </section>
+          <DoneOnSite
+            done={done}
+            cutRoots={cutRoots}
+            control={control}
+            system={system}
+            rootItems={rootItems}
+            work={work}
+            mayMeasure={mayMeasure}
+            viewer={props.viewer}
+            today={today}
+            write={write}
+          />
         )}
       </main>
     </div>
@@ -321,5 +262,74 @@ function Done(props: {
         </div>
       )}
     </div>
+  );
+}
+
+function DoneOnSite({
+  done,
+  cutRoots,
+  control,
+  system,
+  rootItems,
+  work,
+  mayMeasure,
+  viewer,
+  today,
+  write,
+}: {
+  done: number;
+  cutRoots: RootAdvice[];
+  control: CaseControl;
+  system: UnitSystem;
+  rootItems: Living<'root'>[];
+  work: DigWork;
+  mayMeasure: boolean;
+  viewer: string;
+  today: string;
+  write: (label: string, change: RootDone | undefined, field: string) => void;
+}) {
+  return (
+    <section className="mt-4" aria-label="Done on site">
+      <div className="flex items-baseline gap-4">
+        <h2>
+          Done on site, {done} of {cutRoots.length}
+        </h2>
+        <SaveState control={control} system={system} />
+      </div>
+      <Entry>
+        <div className="border-t border-ink">
+          {cutRoots.map((advice) => (
+            <Done
+              key={advice.label}
+              advice={advice}
+              root={rootItems.find((i) => i.values.label === advice.label)!.values}
+              cuts={work.cuts.filter((c) => c.label === advice.label)}
+              system={system}
+              disabled={!mayMeasure}
+              by={viewer}
+              today={today}
+              onChange={(change, field) => write(advice.label, change, field)}
+            />
+          ))}
+        </div>
+      </Entry>
+    </section>
+  );
+}
+
+function StaysToday({ work, system }: { work: DigWork; system: UnitSystem }) {
+  return (
+    <>
+      <Left
+        title="Later, not today"
+        rows={work.advice.roots.filter((r) => r.decision === 'cut later')}
+        system={system}
+      />
+      <Left
+        title="Look again after drying"
+        rows={work.advice.roots.filter((r) => r.decision === 'look again')}
+        system={system}
+      />
+    </>
   );
 }

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { calledOf } from '../../protocol/kinds';
 import { alongOf, forgetAlong, lastDay, type Along } from '../../device/along/kept';
 import { tellHeld } from '../../device/along/take';
-import { runOutbox } from '../../device/outbox';
+import { runOutbox, type Outbox } from '../../device/outbox';
 import type { Waiting } from '../../device/pending';
 import { personOfCookie } from '../../device/person';
 import { useOutbox, waitingIn } from '../shell/DeviceState';
@@ -87,85 +87,11 @@ export function DeviceScreen() {
           )}
           <ul>
             {along?.map((a) => (
-              <li key={a.property} className="border-b border-hair py-2 flex items-center gap-3">
-                <span className="flex-1 min-w-0">
-                  <a
-                    className="font-semibold inline-flex items-center min-h-[44px]"
-                    href={`/grounds/${a.property}`}
-                  >
-                    {a.name}
-                  </a>
-                  <span className="block text-sm text-muted">
-                    {a.trees} {a.trees === 1 ? 'tree' : 'trees'}, {megabytes(a.bytes)}, from {clock(a.taken)};
-                    here until {day(lastDay(a))}
-                  </span>
-                </span>
-                <button
-                  type="button"
-                  className="quiet"
-                  aria-label={`Remove ${a.name} from this device`}
-                  onClick={() => void remove(a)}
-                >
-                  Remove
-                </button>
-              </li>
+              <TakenAlong key={a.property} a={a} remove={remove} />
             ))}
           </ul>
         </section>
-        <section>
-          <h2>Waiting to be sent</h2>
-          {!waiting && (
-            <p className="my-2">
-              {along === undefined || (person && outbox.state === 'unknown')
-                ? 'Looking…'
-                : 'Nothing waits: everything entered here has been sent.'}
-            </p>
-          )}
-          <ul>
-            {outbox.trees.map((w) => (
-              <li key={w.treeId} className="border-b border-hair py-2">
-                <a className="font-semibold inline-flex items-center min-h-[44px]" href={addressOf(w)}>
-                  {labelOf(w) ?? along?.map((a) => a.names[w.treeId]).find(Boolean) ?? 'A tree'}
-                </a>
-                : {namesOf(w)}
-                {w.since !== undefined && <span className="text-muted">, since {clock(w.since)}</span>}
-                {w.changes.some((c) => c.unsettled) && (
-                  <span className="block text-harm">
-                    Someone else changed the same, or it was refused: open the tree to settle it.
-                  </span>
-                )}
-              </li>
-            ))}
-            {outbox.pictures > 0 && (
-              <li className="border-b border-hair py-2">
-                <span className="num">{outbox.pictures}</span>{' '}
-                {outbox.pictures === 1 ? 'picture' : 'pictures'}
-              </li>
-            )}
-            {outbox.looks > 0 && (
-              <li className="border-b border-hair py-2">
-                Walk-round: <span className="num">{outbox.looks}</span> trees checked
-              </li>
-            )}
-          </ul>
-          {waiting && (
-            <p className="flex items-center gap-3 mt-3">
-              <button
-                type="button"
-                className="act whitespace-nowrap"
-                disabled={!person || outbox.state === 'sending'}
-                onClick={() => person && void runOutbox(person)}
-              >
-                {outbox.state === 'sending' ? 'Sending…' : 'Send now'}
-              </button>
-              <span role="status" className="text-muted">
-                {outbox.state === 'away' && 'The server could not be reached; it is tried again by itself.'}
-                {outbox.state === 'signed out' &&
-                  'You are signed out; sign in as the same person and it is sent.'}
-              </span>
-            </p>
-          )}
-        </section>
+        <Waiting waiting={waiting} along={along} person={person} outbox={outbox} />
         {room && (
           <p className="text-sm text-muted">
             {megabytes(room.used)} used of {megabytes(room.of)} that this browser lets the application keep.
@@ -173,5 +99,97 @@ export function DeviceScreen() {
         )}
       </main>
     </div>
+  );
+}
+
+function TakenAlong({ a, remove }: { a: Along; remove: (a: Along) => Promise<void> }) {
+  return (
+    <li className="border-b border-hair py-2 flex items-center gap-3">
+      <span className="flex-1 min-w-0">
+        <a className="font-semibold inline-flex items-center min-h-[44px]" href={`/grounds/${a.property}`}>
+          {a.name}
+        </a>
+        <span className="block text-sm text-muted">
+          {a.trees} {a.trees === 1 ? 'tree' : 'trees'}, {megabytes(a.bytes)}, from {clock(a.taken)}; here
+          until {day(lastDay(a))}
+        </span>
+      </span>
+      <button
+        type="button"
+        className="quiet"
+        aria-label={`Remove ${a.name} from this device`}
+        onClick={() => void remove(a)}
+      >
+        Remove
+      </button>
+    </li>
+  );
+}
+
+function Waiting({
+  waiting,
+  along,
+  person,
+  outbox,
+}: {
+  waiting: boolean;
+  along: Along[] | undefined;
+  person: string | undefined;
+  outbox: Outbox;
+}) {
+  return (
+    <section>
+      <h2>Waiting to be sent</h2>
+      {!waiting && (
+        <p className="my-2">
+          {along === undefined || (person && outbox.state === 'unknown')
+            ? 'Looking…'
+            : 'Nothing waits: everything entered here has been sent.'}
+        </p>
+      )}
+      <ul>
+        {outbox.trees.map((w) => (
+          <li key={w.treeId} className="border-b border-hair py-2">
+            <a className="font-semibold inline-flex items-center min-h-[44px]" href={addressOf(w)}>
+              {labelOf(w) ?? along?.map((a) => a.names[w.treeId]).find(Boolean) ?? 'A tree'}
+            </a>
+            : {namesOf(w)}
+            {w.since !== undefined && <span className="text-muted">, since {clock(w.since)}</span>}
+            {w.changes.some((c) => c.unsettled) && (
+              <span className="block text-harm">
+                Someone else changed the same, or it was refused: open the tree to settle it.
+              </span>
+            )}
+          </li>
+        ))}
+        {outbox.pictures > 0 && (
+          <li className="border-b border-hair py-2">
+            <span className="num">{outbox.pictures}</span> {outbox.pictures === 1 ? 'picture' : 'pictures'}
+          </li>
+        )}
+        {outbox.looks > 0 && (
+          <li className="border-b border-hair py-2">
+            Walk-round: <span className="num">{outbox.looks}</span> trees checked
+          </li>
+        )}
+      </ul>
+      {waiting && (
+        <p className="flex items-center gap-3 mt-3">
+          <button
+            type="button"
+            className="act whitespace-nowrap"
+            disabled={!person || outbox.state === 'sending'}
+            onClick={() => person && void runOutbox(person)}
+          >
+            {outbox.state === 'sending' ? 'Sending…' : 'Send now'}
+          </button>
+          <span role="status" className="text-muted">
+            {outbox.state === 'away' && 'The server could not be reached; it is tried again by itself.'}
+            {outbox.state === 'signed out' &&
+              'You are signed out; sign in as the same person and it is sent.'}
+          </span>
+        </p>
+      )}
+    </section>
   );
 }

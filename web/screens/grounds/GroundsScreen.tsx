@@ -59,22 +59,7 @@ export function GroundsScreen(props: {
           </p>
           <ul className="mt-2">
             {soon.slice(0, MOST).map((t) => (
-              <li
-                key={`${t.visitId} ${t.key}`}
-                className="border-b border-hair py-2 grid grid-cols-[7rem_1fr] gap-x-3"
-              >
-                <span className={`num ${t.state === 'late' ? 'text-harm font-bold' : ''}`}>
-                  {t.to}
-                  <span className="block text-sm font-sans">{whenOf(t, props.today)}</span>
-                </span>
-                <span>
-                  <PageLink className="font-semibold" href={`/trees/${t.treeId}`}>
-                    {t.label}
-                  </PageLink>
-                  <span className="text-muted">, {t.property}</span>
-                  <span className="block">{t.what}</span>
-                </span>
-              </li>
+              <DueEntry key={`${t.visitId} ${t.key}`} t={t} today={props.today} />
             ))}
           </ul>
         </section>
@@ -86,42 +71,7 @@ export function GroundsScreen(props: {
           {props.properties.length === 0 && (
             <p className="told my-4">No properties yet. Add the first: a garden, a street, a campus.</p>
           )}
-          <table className="mt-3">
-            <thead>
-              <tr>
-                <th scope="col">name</th>
-                <th scope="col" className="text-right">
-                  trees
-                </th>
-                <th scope="col" className="text-right">
-                  visited
-                </th>
-                <th scope="col" className="text-right hidden sm:table-cell">
-                  last visit
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {props.properties.map((p) => (
-                <tr key={p.id}>
-                  <td className="py-2">
-                    <PageLink
-                      className="font-semibold inline-flex min-h-[32px] items-center text-lg"
-                      href={`/grounds/${p.id}`}
-                    >
-                      {p.name}
-                    </PageLink>
-                    {p.client && <span className="block text-sm text-muted">{p.client}</span>}
-                  </td>
-                  <td className="num text-right">{p.trees}</td>
-                  <td className="num text-right">{p.visited}</td>
-                  <td className="num text-right hidden sm:table-cell pl-4 whitespace-nowrap">
-                    {p.last_visit ?? '—'}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <PropertiesTable properties={props.properties} />
           <PropertiesMap properties={props.properties} late={lateAt} />
           {props.addProperty && <AddProperty action={props.addProperty} />}
         </section>
@@ -163,5 +113,64 @@ function AddProperty({ action }: { action: (state: NewProperty, form: FormData) 
       </button>
       <Said problem={state.problem} />
     </form>
+  );
+}
+
+function DueEntry({ t, today }: { t: TaskRow; today: string }) {
+  return (
+    <li className="border-b border-hair py-2 grid grid-cols-[7rem_1fr] gap-x-3">
+      <span className={`num ${t.state === 'late' ? 'text-harm font-bold' : ''}`}>
+        {t.to}
+        <span className="block text-sm font-sans">{whenOf(t, today)}</span>
+      </span>
+      <span>
+        <PageLink className="font-semibold" href={`/trees/${t.treeId}`}>
+          {t.label}
+        </PageLink>
+        <span className="text-muted">, {t.property}</span>
+        <span className="block">{t.what}</span>
+      </span>
+    </li>
+  );
+}
+
+function PropertiesTable({ properties }: { properties: PropertyRow[] }) {
+  return (
+    <table className="mt-3">
+      <thead>
+        <tr>
+          <th scope="col">name</th>
+          <th scope="col" className="text-right">
+            trees
+          </th>
+          <th scope="col" className="text-right">
+            visited
+          </th>
+          <th scope="col" className="text-right hidden sm:table-cell">
+            last visit
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {properties.map((p) => (
+          <tr key={p.id}>
+            <td className="py-2">
+              <PageLink
+                className="font-semibold inline-flex min-h-[32px] items-center text-lg"
+                href={`/grounds/${p.id}`}
+              >
+                {p.name}
+              </PageLink>
+              {p.client && <span className="block text-sm text-muted">{p.client}</span>}
+            </td>
+            <td className="num text-right">{p.trees}</td>
+            <td className="num text-right">{p.visited}</td>
+            <td className="num text-right hidden sm:table-cell pl-4 whitespace-nowrap">
+              {p.last_visit ?? '—'}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

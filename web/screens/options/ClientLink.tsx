@@ -60,22 +60,15 @@ export function ClientLink(props: {
           to approve one. What it shows is kept word for word.
         </p>
         {props.make ? (
-          <>
-            <label className="block">
-              <span className="block text-sm">Open for, days</span>
-              <input
-                className="num w-24"
-                inputMode="numeric"
-                value={days}
-                disabled={!alive}
-                onChange={(e) => setDays(e.target.value)}
-              />
-            </label>
-            <LanguageChoice of="page" language={language} disabled={!alive} onChange={setLanguage} />
-            <button type="button" className="act" disabled={!alive || busy} onClick={make}>
-              {busy ? 'Making…' : 'Make a link'}
-            </button>
-          </>
+          <MakeLink
+            days={days}
+            alive={alive}
+            setDays={setDays}
+            language={language}
+            setLanguage={setLanguage}
+            busy={busy}
+            make={make}
+          />
         ) : (
           <p className="told">Owners and consultants make links.</p>
         )}
@@ -95,28 +88,79 @@ export function ClientLink(props: {
           )}
         </div>
         {props.offers.length > 0 && (
-          <ul aria-label="Links made" className="border-t border-ink">
-            {props.offers.map((o) => (
-              <li key={o.id} className="border-b border-hair py-2">
-                <span className={o.state === 'approved' ? 'font-bold text-todo' : ''}>
-                  {STATE_WORDS[o.state]}
-                </span>
-                , made {o.made}
-                {o.by && ` by ${o.by}`}
-                {o.state === 'open' && `, until ${o.expires}`}
-                <span className="block text-sm text-muted">
-                  SHA-256 <span className="num">{o.sha256.slice(0, 16)}…</span>
-                </span>
-                {o.state === 'open' && props.make && (
-                  <button type="button" className="quiet mt-1" disabled={busy} onClick={() => revoke(o.id)}>
-                    Withdraw the link of {o.made}
-                  </button>
-                )}
-              </li>
-            ))}
-          </ul>
+          <LinksMade offers={props.offers} make={props.make} busy={busy} revoke={revoke} />
         )}
       </div>
     </aside>
+  );
+}
+
+function LinksMade({
+  offers,
+  make,
+  busy,
+  revoke,
+}: {
+  offers: readonly OfferHead[];
+  make: ((days: number, language: Language) => Promise<Made>) | undefined;
+  busy: boolean;
+  revoke: (id: string) => void;
+}) {
+  return (
+    <ul aria-label="Links made" className="border-t border-ink">
+      {offers.map((o) => (
+        <li key={o.id} className="border-b border-hair py-2">
+          <span className={o.state === 'approved' ? 'font-bold text-todo' : ''}>{STATE_WORDS[o.state]}</span>,
+          made {o.made}
+          {o.by && ` by ${o.by}`}
+          {o.state === 'open' && `, until ${o.expires}`}
+          <span className="block text-sm text-muted">
+            SHA-256 <span className="num">{o.sha256.slice(0, 16)}…</span>
+          </span>
+          {o.state === 'open' && make && (
+            <button type="button" className="quiet mt-1" disabled={busy} onClick={() => revoke(o.id)}>
+              Withdraw the link of {o.made}
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function MakeLink({
+  days,
+  alive,
+  setDays,
+  language,
+  setLanguage,
+  busy,
+  make,
+}: {
+  days: string;
+  alive: boolean;
+  setDays: (next: string) => void;
+  language: 'en' | 'de';
+  setLanguage: (next: 'en' | 'de') => void;
+  busy: boolean;
+  make: () => void;
+}) {
+  return (
+    <>
+      <label className="block">
+        <span className="block text-sm">Open for, days</span>
+        <input
+          className="num w-24"
+          inputMode="numeric"
+          value={days}
+          disabled={!alive}
+          onChange={(e) => setDays(e.target.value)}
+        />
+      </label>
+      <LanguageChoice of="page" language={language} disabled={!alive} onChange={setLanguage} />
+      <button type="button" className="act" disabled={!alive || busy} onClick={make}>
+        {busy ? 'Making…' : 'Make a link'}
+      </button>
+    </>
   );
 }

@@ -84,26 +84,38 @@ export function OptionsScreen(props: {
               keep={props.keepWorth}
             />
           )}
-          {whole && (
-            <section className="mt-8" aria-label="Estimate">
-              <h2>What the treatment costs</h2>
-              {props.stages.length > 1 ? (
-                props.stages.map((s) => (
-                  <EstimateView key={s.stage} title={`Season ${s.stage}, ${s.year}`} estimate={s.estimate} />
-                ))
-              ) : (
-                <EstimateView title="Treatment" estimate={whole} />
-              )}
-              {props.notes.map((note) => (
-                <p key={note} className="wrong mt-2">
-                  {note}
-                </p>
-              ))}
-            </section>
-          )}
+          {whole && <TreatmentCost stages={props.stages} whole={whole} notes={props.notes} />}
         </div>
         <ClientLink offers={props.offers} days={props.days} make={props.make} revoke={props.revoke} />
       </main>
     </div>
+  );
+}
+
+function TreatmentCost({
+  stages,
+  whole,
+  notes,
+}: {
+  stages: readonly { stage: number; year: number; estimate: Estimate }[];
+  whole: Estimate;
+  notes: readonly string[];
+}) {
+  return (
+    <section className="mt-8" aria-label="Estimate">
+      <h2>What the treatment costs</h2>
+      {stages.length > 1 ? (
+        stages.map((s) => (
+          <EstimateView key={s.stage} title={`Season ${s.stage}, ${s.year}`} estimate={s.estimate} />
+        ))
+      ) : (
+        <EstimateView title="Treatment" estimate={whole} />
+      )}
+      {notes.map((note) => (
+        <p key={note} className="wrong mt-2">
+          {note}
+        </p>
+      ))}
+    </section>
   );
 }

@@ -128,33 +128,15 @@ function Work({ step, done, unsigned, system, disabled, by, today, pictures, pro
           Pictures of the collar: {pictures.taken} of 8 sides
         </PageLink>
       )}
-      <div className="flex flex-wrap items-center gap-2">
-        {proof.pictures.map((p) => (
-          <div key={p.hash} className="w-24 aspect-[4/3] border border-ink overflow-hidden">
-            <Marked picture={p} about={pictureWords(p)} size="small" preserveAspectRatio="xMidYMid slice" />
-          </div>
-        ))}
-        <PageLink className="inline-flex items-center min-h-[44px] no-print" href={proof.href}>
-          Photograph this step
-        </PageLink>
-      </div>
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 mt-2">
-        <div role="group" aria-label={`What came of ${step.title}`} className="flex">
-          {HOW.map((option) => (
-            <button
-              key={option.key}
-              type="button"
-              disabled={disabled || (unsigned.length > 0 && option.key !== 'not done' && done === undefined)}
-              aria-pressed={done?.how === option.key}
-              className={`min-h-[44px] px-4 border border-muted -ml-px ${done?.how === option.key ? 'bg-ink text-sheet' : 'bg-sheet'}`}
-              onClick={() => onChange(done?.how === option.key ? undefined : fresh(option.key), 'how')}
-            >
-              {option.label}
-            </button>
-          ))}
-        </div>
-        {done && <span className="text-sm text-muted">{signature(done)}</span>}
-      </div>
+      <StepPictures proof={proof} />
+      <StepDone
+        title={step.title}
+        disabled={disabled}
+        unsigned={unsigned}
+        done={done}
+        onChange={onChange}
+        fresh={fresh}
+      />
       {unsigned.length > 0 && !done && <p className="text-sm mt-1">First sign: {unsigned.join('; ')}.</p>}
       {done && done.how !== 'done' && (
         <div className="mt-2 space-y-2">
@@ -217,6 +199,57 @@ function Amounts(props: Pick<StepProps, 'step' | 'system' | 'disabled' | 'onChan
           </label>
         );
       })}
+    </div>
+  );
+}
+
+function StepPictures({ proof }: { proof: { href: string; pictures: readonly Picture[] } }) {
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      {proof.pictures.map((p) => (
+        <div key={p.hash} className="w-24 aspect-[4/3] border border-ink overflow-hidden">
+          <Marked picture={p} about={pictureWords(p)} size="small" preserveAspectRatio="xMidYMid slice" />
+        </div>
+      ))}
+      <PageLink className="inline-flex items-center min-h-[44px] no-print" href={proof.href}>
+        Photograph this step
+      </PageLink>
+    </div>
+  );
+}
+
+function StepDone({
+  title,
+  disabled,
+  unsigned,
+  done,
+  onChange,
+  fresh,
+}: {
+  title: string;
+  disabled: boolean;
+  unsigned: readonly string[];
+  done: WorkDone | undefined;
+  onChange: (work: WorkDone | undefined, field: string) => void;
+  fresh: (how: WorkDone['how']) => WorkDone;
+}) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 mt-2">
+      <div role="group" aria-label={`What came of ${title}`} className="flex">
+        {HOW.map((option) => (
+          <button
+            key={option.key}
+            type="button"
+            disabled={disabled || (unsigned.length > 0 && option.key !== 'not done' && done === undefined)}
+            aria-pressed={done?.how === option.key}
+            className={`min-h-[44px] px-4 border border-muted -ml-px ${done?.how === option.key ? 'bg-ink text-sheet' : 'bg-sheet'}`}
+            onClick={() => onChange(done?.how === option.key ? undefined : fresh(option.key), 'how')}
+          >
+            {option.label}
+          </button>
+        ))}
+      </div>
+      {done && <span className="text-sm text-muted">{signature(done)}</span>}
     </div>
   );
 }

@@ -77,39 +77,8 @@ export function JudgementsScreen(props: {
       <PracticeBar part="Table of causes" />
       <main className="p-4 lg:p-8 max-w-5xl">
         <h1>Table of causes</h1>
-        <p className="my-2 max-w-2xl">
-          {PRACTICE_NOTE} Each word stands for one chance:{' '}
-          {Object.entries(HOW_OFTEN)
-            .map(([word, chance]) => `${word} ${Math.round(100 * chance)}%`)
-            .join(', ')}
-          . A verdict says how sure in words, from {CERTAINTY[0].words} ({Math.round(100 * CERTAINTY[0].from)}
-          % and more) down.
-        </p>
-        <p className="mb-3">
-          In force: <span className="num">{PRACTICE_TABLE.version}</span>
-          {kept.table > 0 && (
-            <>
-              {' '}
-              with {Object.keys(kept.words).length} {Object.keys(kept.words).length === 1 ? 'word' : 'words'}{' '}
-              of {props.firm}, version <span className="num">{kept.table}</span>
-            </>
-          )}
-          .
-          {props.gone > 0 &&
-            ` ${props.gone} ${props.gone === 1 ? 'word of yours stands for a row' : 'words of yours stand for rows'} that the table has no more; what is saved next leaves them out.`}
-        </p>
-        <label className="block max-w-md mb-2">
-          <span className="block text-sm">
-            Filter ({ROWS.length} judgements; “changed” shows the firm’s own)
-          </span>
-          <input
-            className="w-full"
-            type="search"
-            placeholder="cause, finding or reason"
-            value={filter}
-            onChange={(event) => setFilter(event.target.value)}
-          />
-        </label>
+        <AboutTable kept={kept} firm={props.firm} gone={props.gone} />
+        <TableFilter filter={filter} setFilter={setFilter} />
         {PARTS.map(({ key, label, joins }) => {
           const rows = shown.filter((r) => r.part === key);
           return rows.length === 0 ? null : (
@@ -133,25 +102,7 @@ export function JudgementsScreen(props: {
         })}
         {shown.length === 0 && <p className="told">No judgement has these words.</p>}
         {props.save ? (
-          <div className="sticky bottom-0 bg-wash border-t-2 border-ink -mx-4 px-4 py-2.5 flex items-center gap-3">
-            <button
-              type="button"
-              className="act min-w-[11rem]"
-              disabled={busy || changed.length === 0}
-              onClick={() => void save()}
-            >
-              Save {changed.length > 0 && `${changed.length} ${changed.length === 1 ? 'word' : 'words'}`}
-            </button>
-            <button
-              type="button"
-              className="quiet"
-              disabled={changed.length === 0}
-              onClick={() => setWords(kept.words)}
-            >
-              Undo
-            </button>
-            <Said problem={told?.bad && told.text} told={told?.text} className="flex-1" />
-          </div>
+          <SaveWords busy={busy} changed={changed} save={save} setWords={setWords} kept={kept} told={told} />
         ) : (
           <p className="told">Owners and consultants change the table.</p>
         )}
@@ -188,5 +139,94 @@ function Row(props: {
         onChange={(often) => often && props.onChange?.(often)}
       />
     </li>
+  );
+}
+
+function AboutTable({
+  kept,
+  firm,
+  gone,
+}: {
+  kept: { words: Readonly<Record<string, Often>>; table: number; version: number };
+  firm: string;
+  gone: number;
+}) {
+  return (
+    <>
+      <p className="my-2 max-w-2xl">
+        {PRACTICE_NOTE} Each word stands for one chance:{' '}
+        {Object.entries(HOW_OFTEN)
+          .map(([word, chance]) => `${word} ${Math.round(100 * chance)}%`)
+          .join(', ')}
+        . A verdict says how sure in words, from {CERTAINTY[0].words} ({Math.round(100 * CERTAINTY[0].from)}%
+        and more) down.
+      </p>
+      <p className="mb-3">
+        In force: <span className="num">{PRACTICE_TABLE.version}</span>
+        {kept.table > 0 && (
+          <>
+            {' '}
+            with {Object.keys(kept.words).length} {Object.keys(kept.words).length === 1 ? 'word' : 'words'} of{' '}
+            {firm}, version <span className="num">{kept.table}</span>
+          </>
+        )}
+        .
+        {gone > 0 &&
+          ` ${gone} ${gone === 1 ? 'word of yours stands for a row' : 'words of yours stand for rows'} that the table has no more; what is saved next leaves them out.`}
+      </p>
+    </>
+  );
+}
+
+function SaveWords({
+  busy,
+  changed,
+  save,
+  setWords,
+  kept,
+  told,
+}: {
+  busy: boolean;
+  changed: string[];
+  save: () => Promise<void>;
+  setWords: (next: Readonly<Record<string, Often>>) => void;
+  kept: { words: Readonly<Record<string, Often>>; table: number; version: number };
+  told: { text: string; bad: boolean } | undefined;
+}) {
+  return (
+    <div className="sticky bottom-0 bg-wash border-t-2 border-ink -mx-4 px-4 py-2.5 flex items-center gap-3">
+      <button
+        type="button"
+        className="act min-w-[11rem]"
+        disabled={busy || changed.length === 0}
+        onClick={() => void save()}
+      >
+        Save {changed.length > 0 && `${changed.length} ${changed.length === 1 ? 'word' : 'words'}`}
+      </button>
+      <button
+        type="button"
+        className="quiet"
+        disabled={changed.length === 0}
+        onClick={() => setWords(kept.words)}
+      >
+        Undo
+      </button>
+      <Said problem={told?.bad && told.text} told={told?.text} className="flex-1" />
+    </div>
+  );
+}
+
+function TableFilter({ filter, setFilter }: { filter: string; setFilter: (next: string) => void }) {
+  return (
+    <label className="block max-w-md mb-2">
+      <span className="block text-sm">Filter ({ROWS.length} judgements; “changed” shows the firm’s own)</span>
+      <input
+        className="w-full"
+        type="search"
+        placeholder="cause, finding or reason"
+        value={filter}
+        onChange={(event) => setFilter(event.target.value)}
+      />
+    </label>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { MATTERS, schoolFor, type Schools } from '@undrel/core/practice';
+import { MATTERS, schoolFor, type Schools, type Matter, type SchoolInForce } from '@undrel/core/practice';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { tradeLengths } from '@undrel/core/units';
@@ -60,31 +60,15 @@ export function PracticeScreen(props: {
             const inForce = schoolFor(matter.key, { firm: state.schools });
             const own = property ? (state.schools[matter.key] ?? '') : inForce.key;
             return (
-              <fieldset key={matter.key} className="border-t border-ink py-3" disabled={!props.save}>
-                <legend className="float-left w-full font-bold">{matter.label}</legend>
-                <div className="clear-both grid sm:grid-cols-[1fr_18rem] gap-x-6">
-                  <div>
-                    {above && (
-                      <Choice matter={matter.key} value="" chosen={own === ''}>
-                        as the firm: {say(above.label)}
-                      </Choice>
-                    )}
-                    {matter.schools.map((school, i) => (
-                      <Choice
-                        key={school.key}
-                        matter={matter.key}
-                        value={i === 0 && !property ? '' : school.key}
-                        chosen={own === school.key}
-                      >
-                        {say(school.label)}
-                        {i === 0 && <span className="text-muted"> (default)</span>}
-                        {school.warning && <span className="block text-sm text-harm">{school.warning}</span>}
-                      </Choice>
-                    ))}
-                  </div>
-                  <p className="text-muted text-sm">Why the default: {say(matter.reason)}</p>
-                </div>
-              </fieldset>
+              <MatterChoice
+                key={matter.key}
+                matter={matter}
+                save={props.save}
+                above={above}
+                own={own}
+                say={say}
+                property={property}
+              />
             );
           })}
           {props.save ? (
@@ -138,3 +122,47 @@ const Elsewhere = () => (
     </p>
   </>
 );
+
+function MatterChoice({
+  matter,
+  save,
+  above,
+  own,
+  say,
+  property,
+}: {
+  matter: Matter;
+  save: ((state: PracticeState, form: FormData) => Promise<PracticeState>) | undefined;
+  above: SchoolInForce | undefined;
+  own: string;
+  say: (words: string) => string;
+  property: { id: string; firm: Schools } | undefined;
+}) {
+  return (
+    <fieldset className="border-t border-ink py-3" disabled={!save}>
+      <legend className="float-left w-full font-bold">{matter.label}</legend>
+      <div className="clear-both grid sm:grid-cols-[1fr_18rem] gap-x-6">
+        <div>
+          {above && (
+            <Choice matter={matter.key} value="" chosen={own === ''}>
+              as the firm: {say(above.label)}
+            </Choice>
+          )}
+          {matter.schools.map((school, i) => (
+            <Choice
+              key={school.key}
+              matter={matter.key}
+              value={i === 0 && !property ? '' : school.key}
+              chosen={own === school.key}
+            >
+              {say(school.label)}
+              {i === 0 && <span className="text-muted"> (default)</span>}
+              {school.warning && <span className="block text-sm text-harm">{school.warning}</span>}
+            </Choice>
+          ))}
+        </div>
+        <p className="text-muted text-sm">Why the default: {say(matter.reason)}</p>
+      </div>
+    </fieldset>
+  );
+}

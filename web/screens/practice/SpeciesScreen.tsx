@@ -2,25 +2,19 @@
 
 import { useMemo, useState } from 'react';
 import {
-  GROWTH_CLASSES,
   SPECIES,
   SPECIES_SOURCE,
   speciesListed,
   standsWords,
-  STRESS_WORDS,
   STRESSES,
-  TOLERANCES,
-  type GrowthClass,
   type Species,
-  type Tolerance,
 } from '@undrel/core/species';
-import { formatLength, longUnit } from '@undrel/core/units';
-import { LengthInput } from '../../ui/controls/LengthInput';
-import { Select } from '../../ui/controls/Select';
+import { formatLength, longUnit, type UnitSystem } from '@undrel/core/units';
 import { useAlive } from '../../ui/controls/Entry';
 import { Said } from '../../ui/Said';
 import { usePreferences } from '../shell/preferences';
 import { PracticeBar } from './PracticeBar';
+import { SpeciesFacts } from './SpeciesFacts';
 
 export type SpeciesSaved = { problem: string } | { version: number };
 
@@ -35,19 +29,18 @@ const BLANK: Species = {
   stands: Object.fromEntries(STRESSES.map((s) => [s, 'fair'])) as Species['stands'],
   tender: false,
 };
-const STANDS: Readonly<Record<Tolerance, string>> = { poor: 'poorly', fair: 'fairly', good: 'well' };
-const isShipped = (name: string): boolean => SPECIES.some((s) => s.name === name);
-const FOLIAGE = ['deciduous', 'evergreen'] as const;
-const options = <K extends string>(keys: readonly K[], word = (key: K): string => key) =>
-  keys.map((key) => ({ key, label: word(key) }));
 
-/** What the firm knows of species: what ships with the program, and its own judgements before it. */
-export function SpeciesScreen(props: {
+const isShipped = (name: string): boolean => SPECIES.some((s) => s.name === name);
+
+interface SpeciesScreenProps {
   firm: string;
   own: readonly Species[];
   version: number;
   save: ((own: Species[], version: number) => Promise<SpeciesSaved>) | undefined;
-}) {
+}
+
+/** What the firm knows of species: what ships with the program, and its own judgements before it. */
+export function SpeciesScreen(props: SpeciesScreenProps) {
   const { units } = usePreferences();
   const [kept, setKept] = useState({ own: props.own, version: props.version });
   const [filter, setFilter] = useState('');
@@ -88,26 +81,14 @@ export function SpeciesScreen(props: {
           watering, seasons and what is planted in its place. These are judgements ({SPECIES_SOURCE}); where{' '}
           {props.firm} knows better, its own stand before them.
         </p>
-        <div className="sticky top-0 z-10 bg-paper border-b border-ink py-2 flex flex-wrap items-end gap-3">
-          <label className="block grow max-w-md">
-            <span className="block text-sm">
-              Filter ({SPECIES.length} species and genera; “own” shows the firm’s)
-            </span>
-            <input
-              className="w-full"
-              type="search"
-              placeholder="any name, evergreen, fast"
-              value={filter}
-              onChange={(event) => setFilter(event.target.value)}
-            />
-          </label>
-          {props.save && (
-            <button type="button" className="quiet" disabled={!alive} onClick={() => setOpen(BLANK)}>
-              Add a species
-            </button>
-          )}
-          <Said problem={told?.bad && told.text} told={told?.text} lines={1} className="w-full" />
-        </div>
+        <SpeciesFilter
+          filter={filter}
+          setFilter={setFilter}
+          save={props.save}
+          alive={alive}
+          setOpen={setOpen}
+          told={told}
+        />
         {open?.name === '' && (
           <Editor
             species={open}
@@ -118,45 +99,18 @@ export function SpeciesScreen(props: {
         )}
         <ul>
           {shown.map((species) => (
-            <li key={species.name} className="border-b border-hair">
-              <button
-                type="button"
-                className="plain w-full text-left py-1.5 min-h-[48px]"
-                disabled={!alive}
-                aria-expanded={open?.name === species.name}
-                onClick={() => setOpen(open?.name === species.name ? undefined : species)}
-              >
-                <strong>{species.name}</strong>
-                {species.common[0] && ` ${species.common[0]}`}
-                {isOwn(species) && <span className="text-todo"> (own)</span>}
-                <span className="block text-sm text-muted">
-                  {species.foliage}, {species.growth} growing, {formatLength(species.height, longUnit(units))}{' '}
-                  high; {standsWords(species)}
-                </span>
-              </button>
-              {open?.name === species.name && (
-                <Editor
-                  species={open}
-                  busy={busy}
-                  onSave={
-                    props.save &&
-                    ((next) => void save([...others(next.name), next], `${next.name} is saved.`))
-                  }
-                  onBack={
-                    props.save && isOwn(species)
-                      ? () =>
-                          void save(
-                            others(species.name),
-                            isShipped(species.name)
-                              ? `${species.name} is as shipped again.`
-                              : `${species.name} is removed.`,
-                          )
-                      : undefined
-                  }
-                  onClose={() => setOpen(undefined)}
-                />
-              )}
-            </li>
+            <SpeciesEntry
+              key={species.name}
+              species={species}
+              alive={alive}
+              open={open}
+              setOpen={setOpen}
+              isOwn={isOwn}
+              units={units}
+              busy={busy}
+              others={others}
+              save={props.save && save}
+            />
           ))}
         </ul>
         {shown.length === 0 && <p className="told">No species has this name; add it.</p>}
@@ -216,41 +170,7 @@ function Editor(props: {
         <span className="block text-sm">Called, names parted by commas</span>
         <input className="w-full" disabled={off} value={common} onChange={(e) => setCommon(e.target.value)} />
       </label>
-      <Select
-        label="Foliage"
-        options={options(FOLIAGE)}
-        value={s.foliage}
-        disabled={off}
-        onChange={(foliage) => change({ foliage: foliage! })}
-      />
-      <Select<GrowthClass>
-        label="Growth of the stem"
-        options={options(GROWTH_CLASSES)}
-        value={s.growth}
-        disabled={off}
-        onChange={(growth) => change({ growth: growth! })}
-      />
-      {(['height', 'spread'] as const).map((size) => (
-        <LengthInput
-          key={size}
-          field="height"
-          label={size === 'height' ? 'Mature height' : 'Mature spread'}
-          system={units}
-          value={s[size]}
-          disabled={off}
-          onChange={(metres) => change({ [size]: metres ?? s[size] })}
-        />
-      ))}
-      {STRESSES.map((stress) => (
-        <Select<Tolerance>
-          key={stress}
-          label={`Stands ${STRESS_WORDS[stress]}`}
-          options={options(TOLERANCES, (t) => STANDS[t])}
-          value={s.stands[stress]}
-          disabled={off}
-          onChange={(how) => change({ stands: { ...s.stands, [stress]: how! } })}
-        />
-      ))}
+      <SpeciesFacts s={s} off={off} change={change} units={units} />
       <label className="flex items-center gap-2 min-h-[44px] sm:col-span-2">
         <input
           type="checkbox"
@@ -276,5 +196,106 @@ function Editor(props: {
         </button>
       </p>
     </form>
+  );
+}
+
+function SpeciesFilter({
+  filter,
+  setFilter,
+  save,
+  alive,
+  setOpen,
+  told,
+}: {
+  filter: string;
+  setFilter: (next: string) => void;
+  save: ((own: Species[], version: number) => Promise<SpeciesSaved>) | undefined;
+  alive: boolean;
+  setOpen: (next: Species | undefined) => void;
+  told: { text: string; bad: boolean } | undefined;
+}) {
+  return (
+    <div className="sticky top-0 z-10 bg-paper border-b border-ink py-2 flex flex-wrap items-end gap-3">
+      <label className="block grow max-w-md">
+        <span className="block text-sm">
+          Filter ({SPECIES.length} species and genera; “own” shows the firm’s)
+        </span>
+        <input
+          className="w-full"
+          type="search"
+          placeholder="any name, evergreen, fast"
+          value={filter}
+          onChange={(event) => setFilter(event.target.value)}
+        />
+      </label>
+      {save && (
+        <button type="button" className="quiet" disabled={!alive} onClick={() => setOpen(BLANK)}>
+          Add a species
+        </button>
+      )}
+      <Said problem={told?.bad && told.text} told={told?.text} lines={1} className="w-full" />
+    </div>
+  );
+}
+
+function SpeciesEntry({
+  species,
+  alive,
+  open,
+  setOpen,
+  isOwn,
+  units,
+  busy,
+  save,
+  others,
+}: {
+  species: Species;
+  alive: boolean;
+  open: Species | undefined;
+  setOpen: (next: Species | undefined) => void;
+  isOwn: (s: Species) => boolean;
+  units: UnitSystem;
+  busy: boolean;
+  /** Saves the firm's own species, and says what for. */
+  save: ((own: Species[], says: string) => Promise<void>) | undefined;
+  others: (name: string) => Species[];
+}) {
+  return (
+    <li className="border-b border-hair">
+      <button
+        type="button"
+        className="plain w-full text-left py-1.5 min-h-[48px]"
+        disabled={!alive}
+        aria-expanded={open?.name === species.name}
+        onClick={() => setOpen(open?.name === species.name ? undefined : species)}
+      >
+        <strong>{species.name}</strong>
+        {species.common[0] && ` ${species.common[0]}`}
+        {isOwn(species) && <span className="text-todo"> (own)</span>}
+        <span className="block text-sm text-muted">
+          {species.foliage}, {species.growth} growing, {formatLength(species.height, longUnit(units))} high;{' '}
+          {standsWords(species)}
+        </span>
+      </button>
+      {open?.name === species.name && (
+        <Editor
+          species={open}
+          busy={busy}
+          onSave={save && ((next) => void save([...others(next.name), next], `${next.name} is saved.`))}
+          onBack={
+            save && isOwn(species)
+              ? () =>
+                  void save(
+                    others(species.name),
+                    isShipped(species.name)
+                      ? `${species.name} is as shipped again.`
+                      : `${species.name} is removed.`,
+                  )
+              : undefined
+          }
+          onClose={() => setOpen(undefined)}
+        />
+      )}
+    </li>
   );
 }

@@ -124,37 +124,55 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
           </li>
         ))}
       </ul>
-      <table className="w-full my-2">
-        <thead>
-          <tr>
-            <th scope="col">tree</th>
-            <th scope="col" className="text-right">
-              with the others
-            </th>
-            <th scope="col" className="text-right">
-              by itself
-            </th>
-            <th scope="col">examined</th>
-          </tr>
-        </thead>
-        <tbody>
-          {reading.trees.map((t) => (
-            <tr key={t.id}>
-              <td>
-                <PageLink href={`/trees/${t.id}`} className="inline-flex items-center min-h-[36px]">
-                  {t.label}
-                </PageLink>
-              </td>
-              <td className="num text-right">{percent(t.chance)}</td>
-              <td className="num text-right">{percent(t.own)}</td>
-              <td>{t.examined ? 'yes' : ''}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <CohortTable reading={reading} />
       <p className="text-sm text-muted pb-2">
         Judgements of practice pooled over trees that share a planting; not measured frequencies.
       </p>
     </details>
+  );
+}
+
+function CohortTable({
+  reading,
+}: {
+  reading: {
+    fault: string;
+    label: string;
+    summary: string;
+    share: { value: number; lower: number; upper: number };
+    digs: { share: number; more?: number }[];
+    next?: { id: string; label: string };
+    trees: { id: string; label: string; chance: number; own: number; examined: boolean }[];
+  };
+}) {
+  return (
+    <table className="w-full my-2">
+      <thead>
+        <tr>
+          <th scope="col">tree</th>
+          <th scope="col" className="text-right">
+            with the others
+          </th>
+          <th scope="col" className="text-right">
+            by itself
+          </th>
+          <th scope="col">examined</th>
+        </tr>
+      </thead>
+      <tbody>
+        {reading.trees.map((t) => (
+          <tr key={t.id}>
+            <td>
+              <PageLink href={`/trees/${t.id}`} className="inline-flex items-center min-h-[36px]">
+                {t.label}
+              </PageLink>
+            </td>
+            <td className="num text-right">{percent(t.chance)}</td>
+            <td className="num text-right">{percent(t.own)}</td>
+            <td>{t.examined ? 'yes' : ''}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { materialsTogether } from '@undrel/core/trenching';
-import { formatQuantity, formatValue } from '@undrel/core/units';
+import { formatQuantity, formatValue, type UnitSystem, type Quantity } from '@undrel/core/units';
 import type { TreeMaterials } from '../../protocol/grounds';
 import { Entry } from '../../ui/controls/Entry';
 import { useUnticked } from '../../ui/useUnticked';
@@ -34,72 +34,8 @@ export function MaterialsScreen(props: { property: { id: string; name: string };
               <p className="text-muted mb-2">
                 The first season of each tree. Untick what is not done on that day.
               </p>
-              <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Materials by tree">
-                <table className="w-full" aria-label="Materials by tree">
-                  <thead>
-                    <tr>
-                      <th scope="col">tree</th>
-                      {taken.map((t) => (
-                        <th key={t.id} scope="col" className="text-right">
-                          {t.label}
-                        </th>
-                      ))}
-                      <th scope="col" className="text-right">
-                        all
-                      </th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    <tr>
-                      <th scope="row" className="text-left font-normal py-1.5">
-                        Trenches
-                      </th>
-                      {taken.map((t) => (
-                        <td key={t.id} className="num text-right">
-                          {t.spokes}
-                        </td>
-                      ))}
-                      <td className="num text-right font-bold">
-                        {formatValue(
-                          taken.reduce((sum, t) => sum + t.spokes, 0),
-                          'count',
-                          system,
-                        )}
-                      </td>
-                    </tr>
-                    {names.map((name, k) => (
-                      <tr key={name}>
-                        <th scope="row" className="text-left font-normal py-1.5">
-                          {name}
-                        </th>
-                        {taken.map((t) => (
-                          <td key={t.id} className="num text-right whitespace-nowrap">
-                            {formatQuantity(
-                              t.quantities.find((q) => q.name === name)!,
-                              system,
-                            )}
-                          </td>
-                        ))}
-                        <td className="num text-right whitespace-nowrap font-bold">
-                          {total[k] ? formatQuantity(total[k], system) : ''}
-                        </td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </div>
-              <fieldset className="mt-4 print:hidden">
-                <legend className="font-semibold">Trees of the day</legend>
-                <div className="flex flex-wrap gap-x-5">
-                  {able.map((t) => (
-                    <label key={t.id} className="inline-flex items-center gap-2 min-h-[44px]">
-                      <input type="checkbox" checked={!left.has(t.id)} onChange={() => toggle(t.id)} />
-                      {t.label}
-                      {t.seasons > 1 && <span className="text-muted">, season 1 of {t.seasons}</span>}
-                    </label>
-                  ))}
-                </div>
-              </fieldset>
+              <MaterialsTable taken={taken} system={system} names={names} total={total} />
+              <TreesOfDay able={able} left={left} toggle={toggle} />
             </>
           )}
           {others.length > 0 && (
@@ -117,5 +53,99 @@ export function MaterialsScreen(props: { property: { id: string; name: string };
         </Entry>
       </main>
     </div>
+  );
+}
+
+function MaterialsTable({
+  taken,
+  system,
+  names,
+  total,
+}: {
+  taken: TreeMaterials[];
+  system: UnitSystem;
+  names: string[];
+  total: Quantity[];
+}) {
+  return (
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Materials by tree">
+      <table className="w-full" aria-label="Materials by tree">
+        <thead>
+          <tr>
+            <th scope="col">tree</th>
+            {taken.map((t) => (
+              <th key={t.id} scope="col" className="text-right">
+                {t.label}
+              </th>
+            ))}
+            <th scope="col" className="text-right">
+              all
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row" className="text-left font-normal py-1.5">
+              Trenches
+            </th>
+            {taken.map((t) => (
+              <td key={t.id} className="num text-right">
+                {t.spokes}
+              </td>
+            ))}
+            <td className="num text-right font-bold">
+              {formatValue(
+                taken.reduce((sum, t) => sum + t.spokes, 0),
+                'count',
+                system,
+              )}
+            </td>
+          </tr>
+          {names.map((name, k) => (
+            <tr key={name}>
+              <th scope="row" className="text-left font-normal py-1.5">
+                {name}
+              </th>
+              {taken.map((t) => (
+                <td key={t.id} className="num text-right whitespace-nowrap">
+                  {formatQuantity(
+                    t.quantities.find((q) => q.name === name)!,
+                    system,
+                  )}
+                </td>
+              ))}
+              <td className="num text-right whitespace-nowrap font-bold">
+                {total[k] ? formatQuantity(total[k], system) : ''}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function TreesOfDay({
+  able,
+  left,
+  toggle,
+}: {
+  able: TreeMaterials[];
+  left: ReadonlySet<string>;
+  toggle: (id: string) => void;
+}) {
+  return (
+    <fieldset className="mt-4 print:hidden">
+      <legend className="font-semibold">Trees of the day</legend>
+      <div className="flex flex-wrap gap-x-5">
+        {able.map((t) => (
+          <label key={t.id} className="inline-flex items-center gap-2 min-h-[44px]">
+            <input type="checkbox" checked={!left.has(t.id)} onChange={() => toggle(t.id)} />
+            {t.label}
+            {t.seasons > 1 && <span className="text-muted">, season 1 of {t.seasons}</span>}
+          </label>
+        ))}
+      </div>
+    </fieldset>
   );
 }

@@ -4,8 +4,8 @@ import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type 
 import { useRouter } from 'next/navigation';
 import type { Outline, TreeRow } from '../../protocol/grounds';
 import { ScaleBarSvg } from '../../drawings/ScaleBarSvg';
-import { planFrame } from '../../drawings/plan';
-import { outlineLabels } from '../../drawings/outlineLabels';
+import { planFrame, type PlanFrame } from '../../drawings/plan';
+import { outlineLabels, type OutlineLabel } from '../../drawings/outlineLabels';
 import { shortLabels } from '../../drawings/shortLabels';
 import { UrgencyMark } from '../../ui/UrgencyMark';
 import { usePreferences } from '../shell/preferences';
@@ -48,8 +48,7 @@ const DRAG_STARTS_PX = 6;
 /** About how wide a letter of a label is, pixels. */
 const LETTER = 7;
 
-/** The property in metres, trees placed, what is needed said by the shape of the mark. */
-export function PlanView(props: {
+interface PlanViewProps {
   trees: readonly TreeRow[];
   outlines: readonly Outline[];
   marked: string | undefined;
@@ -62,11 +61,90 @@ export function PlanView(props: {
   mark?: (tree: TreeRow, r: number) => ReactNode;
   /** In place of opening the tree's page. */
   onOpen?: (id: string) => void;
-}) {
+}
+
+/** The property in metres, trees placed, what is needed said by the shape of the mark. */
+export function PlanView(props: PlanViewProps) {
   const router = useRouter();
-  const { units } = usePreferences();
   const [ref, size] = useMeasured<HTMLDivElement>({ width: 640, height: 700 });
   const svg = useRef<SVGSVGElement>(null);
+  const { placed, frame, r, labels, short, whole, names } = useLayout(props, size);
+  const metresAt = (event: { clientX: number; clientY: number }): [number, number] => {
+    const box = svg.current!.getBoundingClientRect();
+    const [x, y] = frame.toMetres(event.clientX - box.left, event.clientY - box.top);
+    return [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
+  };
+  const place = (event: PointerEvent<SVGSVGElement>) => {
+    if (props.placing) props.onPlace(props.placing, ...metresAt(event));
+  };
+  const { take, carry, drop, leave, dragged, placeOf } = useDrag(props, frame, metresAt);
+  const openTree = (id: string) => (props.onOpen ? props.onOpen(id) : router.push(`/trees/${id}`));
+  const open = (event: KeyboardEvent, id: string) => {
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      openTree(id);
+    }
+  };
+  return (
+    <div ref={ref} className="relative w-full h-full overflow-hidden bg-paper">
+      {placed.length === 0 && props.outlines.length === 0 && (
+        <p className="told absolute top-6 left-6 right-6">
+          Nothing is placed yet. Import a GeoJSON plan, or place a tree from its row.
+        </p>
+      )}
+      <svg
+        ref={svg}
+        width={size.width}
+        height={size.height}
+        viewBox={`0 0 ${size.width} ${size.height}`}
+        onPointerDown={place}
+        className={props.placing ? 'cursor-crosshair' : ''}
+        role="group"
+        aria-label="Plan of the property"
+      >
+        {props.outlines.map((o, i) => (
+          <OutlineOnPlan key={i} outline={o} frame={frame} at={names[i]} />
+        ))}
+        {placed.map((t, i) => (
+          <g
+            key={t.id}
+            transform={placeOf(t)}
+            role="link"
+            tabIndex={0}
+            aria-label={inWords(t)}
+            className="cursor-pointer"
+            onPointerDown={(event) => take(event, t.id)}
+            onPointerMove={carry}
+            onPointerUp={drop}
+            onPointerCancel={leave}
+            onClick={() => !props.placing && !dragged.current && openTree(t.id)}
+            onKeyDown={(event) => open(event, t.id)}
+            onPointerEnter={() => props.onMark(t.id)}
+            onFocus={() => props.onMark(t.id)}
+          >
+            <TreeOnPlan
+              tree={t}
+              frame={frame}
+              r={r}
+              marked={props.marked === t.id}
+              mark={props.mark}
+              name={labels ? (whole ? t.label : short.short[i]) : undefined}
+            />
+          </g>
+        ))}
+        <NorthMark size={size} />
+        <ScaleBarSvg bar={frame.bar} height={size.height} />
+      </svg>
+    </div>
+  );
+}
+
+/** Where everything stands on the plan, how large marks are, and which names find room. */
+function useLayout(
+  props: Pick<PlanViewProps, 'trees' | 'outlines'>,
+  size: { width: number; height: number },
+) {
+  const { units } = usePreferences();
   const placed = useMemo(
     () => props.trees.filter((t) => t.x !== undefined && t.y !== undefined),
     [props.trees],
@@ -112,14 +190,15 @@ export function PlanView(props: {
       ),
     [props.outlines, placed, frame, r, labels],
   );
-  const metresAt = (event: { clientX: number; clientY: number }): [number, number] => {
-    const box = svg.current!.getBoundingClientRect();
-    const [x, y] = frame.toMetres(event.clientX - box.left, event.clientY - box.top);
-    return [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
-  };
-  const place = (event: PointerEvent<SVGSVGElement>) => {
-    if (props.placing) props.onPlace(props.placing, ...metresAt(event));
-  };
+  return { placed, frame, r, labels, short, whole, names };
+}
+
+/** A mark carried by mouse or pen: from where it is taken until it is dropped. */
+function useDrag(
+  props: Pick<PlanViewProps, 'placing' | 'onMove'>,
+  frame: ReturnType<typeof planFrame>,
+  metresAt: (event: { clientX: number; clientY: number }) => [number, number],
+) {
   const [drag, setDrag] = useState<Drag | undefined>(undefined);
   const dragged = useRef(false);
   const take = (event: PointerEvent<SVGGElement>, id: string) => {
@@ -143,122 +222,113 @@ export function PlanView(props: {
     const [x, y] = drag?.id === t.id && drag.at ? drag.at : [t.x!, t.y!];
     return `translate(${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)})`;
   };
-  const openTree = (id: string) => (props.onOpen ? props.onOpen(id) : router.push(`/trees/${id}`));
-  const open = (event: KeyboardEvent, id: string) => {
-    if (event.key === 'Enter' || event.key === ' ') {
-      event.preventDefault();
-      openTree(id);
-    }
-  };
+  return { take, carry, drop, leave: () => setDrag(undefined), dragged, placeOf };
+}
+
+/** An outline with its name. */
+function OutlineOnPlan({
+  outline,
+  frame,
+  at,
+}: {
+  outline: { name: string; kind: string; shape: 'area' | 'line'; points: [number, number][] };
+  frame: ReturnType<typeof planFrame>;
+  at: OutlineLabel | undefined;
+}) {
+  const d = outline.points
+    .map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)}`)
+    .join('');
   return (
-    <div ref={ref} className="relative w-full h-full overflow-hidden bg-paper">
-      {placed.length === 0 && props.outlines.length === 0 && (
-        <p className="told absolute top-6 left-6 right-6">
-          Nothing is placed yet. Import a GeoJSON plan, or place a tree from its row.
-        </p>
+    <g>
+      <path
+        d={outline.shape === 'area' ? `${d}Z` : d}
+        fill={outline.shape === 'area' ? (FILL[outline.kind] ?? 'none') : 'none'}
+        stroke="var(--muted)"
+        strokeWidth={outline.kind === 'building' ? 2 : 1.2}
+        strokeDasharray={outline.shape === 'line' ? '8 4' : undefined}
+      />
+      {at?.of && (
+        <path
+          d={`M${at.of.x.toFixed(1)} ${at.of.y.toFixed(1)}V${at.y.toFixed(1)}`}
+          stroke="var(--muted)"
+          strokeWidth="1"
+        />
       )}
-      <svg
-        ref={svg}
-        width={size.width}
-        height={size.height}
-        viewBox={`0 0 ${size.width} ${size.height}`}
-        onPointerDown={place}
-        className={props.placing ? 'cursor-crosshair' : ''}
-        role="group"
-        aria-label="Plan of the property"
-      >
-        {props.outlines.map((o, i) => {
-          const d = o.points
-            .map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)}`)
-            .join('');
-          const at = names[i];
-          return (
-            <g key={i}>
-              <path
-                d={o.shape === 'area' ? `${d}Z` : d}
-                fill={o.shape === 'area' ? (FILL[o.kind] ?? 'none') : 'none'}
-                stroke="var(--muted)"
-                strokeWidth={o.kind === 'building' ? 2 : 1.2}
-                strokeDasharray={o.shape === 'line' ? '8 4' : undefined}
-              />
-              {at?.of && (
-                <path
-                  d={`M${at.of.x.toFixed(1)} ${at.of.y.toFixed(1)}V${at.y.toFixed(1)}`}
-                  stroke="var(--muted)"
-                  strokeWidth="1"
-                />
-              )}
-              {at && (
-                <text
-                  transform={`translate(${at.x.toFixed(1)} ${at.y.toFixed(1)})${at.upright ? ' rotate(-90)' : ''}`}
-                  textAnchor="middle"
-                  dominantBaseline="middle"
-                  fontSize="13"
-                  fill="var(--ink)"
-                  stroke="var(--paper)"
-                  strokeWidth="3"
-                  paintOrder="stroke"
-                >
-                  {o.name}
-                </text>
-              )}
-            </g>
-          );
-        })}
-        {placed.map((t, i) => (
-          <g
-            key={t.id}
-            transform={placeOf(t)}
-            role="link"
-            tabIndex={0}
-            aria-label={inWords(t)}
-            className="cursor-pointer"
-            onPointerDown={(event) => take(event, t.id)}
-            onPointerMove={carry}
-            onPointerUp={drop}
-            onPointerCancel={() => setDrag(undefined)}
-            onClick={() => !props.placing && !dragged.current && openTree(t.id)}
-            onKeyDown={(event) => open(event, t.id)}
-            onPointerEnter={() => props.onMark(t.id)}
-            onFocus={() => props.onMark(t.id)}
-          >
-            <title>{inWords(t)}</title>
-            {t.error !== undefined && (
-              <circle
-                r={(t.error * frame.scale).toFixed(1)}
-                fill="none"
-                stroke="var(--muted)"
-                strokeDasharray="4 4"
-                pointerEvents="none"
-              />
-            )}
-            <circle r={Math.max(14, r)} fill="transparent" />
-            {props.marked === t.id && <circle r={r + 5} fill="none" stroke="var(--todo)" strokeWidth="2.5" />}
-            {props.mark ? props.mark(t, r) : <Mark tree={t} r={r} />}
-            {(labels || props.marked === t.id) && (
-              <text
-                y={-r - 6}
-                textAnchor="middle"
-                fontSize="13"
-                fontWeight={props.marked === t.id ? 700 : 400}
-                fill="var(--ink)"
-                stroke="var(--paper)"
-                strokeWidth="3.5"
-                paintOrder="stroke"
-              >
-                {whole || props.marked === t.id ? t.label : short.short[i]}
-              </text>
-            )}
-          </g>
-        ))}
-        <g transform={`translate(${size.width - 30} 20)`} aria-hidden="true">
-          <path d="M0 34V0M-6 9 0 0l6 9" fill="none" stroke="var(--ink)" strokeWidth="2" />
-          <text y="50" textAnchor="middle" fontSize="13" fill="var(--ink)">
-            N
-          </text>
-        </g>
-        <ScaleBarSvg bar={frame.bar} height={size.height} />
-      </svg>
-    </div>
+      {at && (
+        <text
+          transform={`translate(${at.x.toFixed(1)} ${at.y.toFixed(1)})${at.upright ? ' rotate(-90)' : ''}`}
+          textAnchor="middle"
+          dominantBaseline="middle"
+          fontSize="13"
+          fill="var(--ink)"
+          stroke="var(--paper)"
+          strokeWidth="3"
+          paintOrder="stroke"
+        >
+          {outline.name}
+        </text>
+      )}
+    </g>
+  );
+}
+
+/** What is drawn where a tree stands. */
+function TreeOnPlan({
+  tree,
+  frame,
+  r,
+  marked,
+  mark,
+  name,
+}: {
+  tree: TreeRow;
+  frame: PlanFrame;
+  r: number;
+  marked: boolean;
+  mark?: (tree: TreeRow, r: number) => ReactNode;
+  /** What is written over it while it is not marked. */
+  name: string | undefined;
+}) {
+  return (
+    <>
+      <title>{inWords(tree)}</title>
+      {tree.error !== undefined && (
+        <circle
+          r={(tree.error * frame.scale).toFixed(1)}
+          fill="none"
+          stroke="var(--muted)"
+          strokeDasharray="4 4"
+          pointerEvents="none"
+        />
+      )}
+      <circle r={Math.max(14, r)} fill="transparent" />
+      {marked && <circle r={r + 5} fill="none" stroke="var(--todo)" strokeWidth="2.5" />}
+      {mark ? mark(tree, r) : <Mark tree={tree} r={r} />}
+      {(marked || name !== undefined) && (
+        <text
+          y={-r - 6}
+          textAnchor="middle"
+          fontSize="13"
+          fontWeight={marked ? 700 : 400}
+          fill="var(--ink)"
+          stroke="var(--paper)"
+          strokeWidth="3.5"
+          paintOrder="stroke"
+        >
+          {marked ? tree.label : name}
+        </text>
+      )}
+    </>
+  );
+}
+
+function NorthMark({ size }: { size: { width: number; height: number } }) {
+  return (
+    <g transform={`translate(${size.width - 30} 20)`} aria-hidden="true">
+      <path d="M0 34V0M-6 9 0 0l6 9" fill="none" stroke="var(--ink)" strokeWidth="2" />
+      <text y="50" textAnchor="middle" fontSize="13" fill="var(--ink)">
+        N
+      </text>
+    </g>
   );
 }

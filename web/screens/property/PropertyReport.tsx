@@ -136,52 +136,78 @@ export function PropertyReport({
         onChange={setLanguage}
       />
       {state.at === 'work' ? (
-        <div className="flex flex-wrap items-center gap-3 min-h-[44px]">
-          <progress className="w-60 h-3 accent-todo" value={state.done} max={state.of} aria-label="Report" />
-          <span>
-            {state.doing}, {Math.round((100 * state.done) / state.of)}%
-          </span>
-          <button type="button" className="quiet" onClick={stop}>
-            Stop
-          </button>
-        </div>
+        <Making state={state} stop={stop} />
       ) : (
-        <div className="flex flex-wrap gap-2">
-          {FORMATS.map((format, i) => (
-            <ServerButton
-              key={format.format}
-              type="button"
-              className={i === 0 ? 'act' : 'quiet'}
-              disabled={!alive}
-              onClick={() => void make(format)}
-            >
-              {i === 0 ? 'Make the report, PDF' : format.label}
-            </ServerButton>
-          ))}
-          {mayIssue && (
-            <ServerButton type="button" className="quiet" disabled={!alive} onClick={() => void issue()}>
-              Issue the report
-            </ServerButton>
-          )}
-        </div>
+        <MakeButtons alive={alive} make={make} mayIssue={mayIssue} issue={issue} />
       )}
       <Said
         className="mt-1"
         problem={state.at === 'rest' && state.problem}
         told={state.at === 'rest' && state.told}
       />
-      {issued.length > 0 && (
-        <p className="mt-1">
-          Issued:{' '}
-          {issued.map((report, i) => (
-            <span key={report.id}>
-              {i > 0 && ', '}
-              <PageLink href={`/property-reports/${report.id}`}>{report.number}</PageLink> of{' '}
-              {longDay(report.issued_at, 'A4')}
-            </span>
-          ))}
-        </p>
-      )}
+      {issued.length > 0 && <Issued issued={issued} />}
     </section>
+  );
+}
+
+function Making({ state, stop }: { state: { at: 'work' } & Progress; stop: () => void | undefined }) {
+  return (
+    <div className="flex flex-wrap items-center gap-3 min-h-[44px]">
+      <progress className="w-60 h-3 accent-todo" value={state.done} max={state.of} aria-label="Report" />
+      <span>
+        {state.doing}, {Math.round((100 * state.done) / state.of)}%
+      </span>
+      <button type="button" className="quiet" onClick={stop}>
+        Stop
+      </button>
+    </div>
+  );
+}
+
+function MakeButtons({
+  alive,
+  make,
+  mayIssue,
+  issue,
+}: {
+  alive: boolean;
+  make: ({ format, type }: Format) => Promise<void>;
+  mayIssue: boolean;
+  issue: () => Promise<void>;
+}) {
+  return (
+    <div className="flex flex-wrap gap-2">
+      {FORMATS.map((format, i) => (
+        <ServerButton
+          key={format.format}
+          type="button"
+          className={i === 0 ? 'act' : 'quiet'}
+          disabled={!alive}
+          onClick={() => void make(format)}
+        >
+          {i === 0 ? 'Make the report, PDF' : format.label}
+        </ServerButton>
+      ))}
+      {mayIssue && (
+        <ServerButton type="button" className="quiet" disabled={!alive} onClick={() => void issue()}>
+          Issue the report
+        </ServerButton>
+      )}
+    </div>
+  );
+}
+
+function Issued({ issued }: { issued: readonly IssuedPropertyHead[] }) {
+  return (
+    <p className="mt-1">
+      Issued:{' '}
+      {issued.map((report, i) => (
+        <span key={report.id}>
+          {i > 0 && ', '}
+          <PageLink href={`/property-reports/${report.id}`}>{report.number}</PageLink> of{' '}
+          {longDay(report.issued_at, 'A4')}
+        </span>
+      ))}
+    </p>
   );
 }

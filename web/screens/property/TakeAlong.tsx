@@ -70,32 +70,8 @@ export function TakeAlong({ property, name, trees }: { property: string; name: s
             pictures, to be opened and filled in without signal. What you enter is sent when there is some. It
             stays on this device for {DAYS_ALONG} days, and goes when you sign out.
           </Dialog.Description>
-          <p className="min-h-[3.2rem]" role="status">
-            {work ? (
-              <progress
-                className="w-full h-3 accent-todo"
-                max={1}
-                value={work.share}
-                aria-label="Taking it along"
-              >
-                {Math.round(100 * work.share)}%
-              </progress>
-            ) : problem ? (
-              <span className="text-harm">{problem}</span>
-            ) : here ? (
-              `On this device: ${megabytes(here.bytes)}, as of ${when(here.taken)}; here until ${day(lastDay(here))}.`
-            ) : (
-              'Not on this device yet.'
-            )}
-          </p>
-          {[warnings.clock, warnings.room].map(
-            (words) =>
-              words && (
-                <p key={words} role="alert" className="told my-2">
-                  {words}
-                </p>
-              ),
-          )}
+          <HowItStands work={work} problem={problem} here={here} />
+          <Warnings warnings={warnings} />
           <div className="flex flex-wrap gap-2 mt-3">
             {work ? (
               <button type="button" className="quiet min-w-[9rem]" onClick={() => work.stop.abort()}>
@@ -123,5 +99,46 @@ export function TakeAlong({ property, name, trees }: { property: string; name: s
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+function HowItStands({
+  work,
+  problem,
+  here,
+}: {
+  work: Work | undefined;
+  problem: string | undefined;
+  here: Along | undefined;
+}) {
+  return (
+    <p className="min-h-[3.2rem]" role="status">
+      {work ? (
+        <progress className="w-full h-3 accent-todo" max={1} value={work.share} aria-label="Taking it along">
+          {Math.round(100 * work.share)}%
+        </progress>
+      ) : problem ? (
+        <span className="text-harm">{problem}</span>
+      ) : here ? (
+        `On this device: ${megabytes(here.bytes)}, as of ${when(here.taken)}; here until ${day(lastDay(here))}.`
+      ) : (
+        'Not on this device yet.'
+      )}
+    </p>
+  );
+}
+
+function Warnings({ warnings }: { warnings: { clock?: string; room?: string } }) {
+  return (
+    <>
+      {[warnings.clock, warnings.room].map(
+        (words) =>
+          words && (
+            <p key={words} role="alert" className="told my-2">
+              {words}
+            </p>
+          ),
+      )}
+    </>
   );
 }

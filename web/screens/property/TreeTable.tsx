@@ -1,10 +1,8 @@
 'use client';
 
 import { useMemo, useRef, useState } from 'react';
-import { DropdownMenu } from 'radix-ui';
 import {
   createColumnHelper,
-  flexRender,
   getCoreRowModel,
   getFilteredRowModel,
   getSortedRowModel,
@@ -15,9 +13,9 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { byLabel } from '@undrel/core/labels';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
-import { ServerButton } from '../../ui/FromServer';
 import { PageLink } from '@/ui/PageLink';
 import type { TreeRow } from '../../protocol/grounds';
+import { ColumnsMenu, TreeTableHead, TreeTableRow, TableFilter } from './TreeTableParts';
 
 const column = createColumnHelper<TreeRow>();
 const RANK = { likely: 0, possible: 1, open: 2, unlikely: 3, unexamined: 4 } as const;
@@ -76,8 +74,6 @@ const columnsIn = (system: UnitSystem) => [
   column.accessor('due', { header: 'look again', meta: { figure: true } }),
 ];
 
-const SORT_WORDS = { asc: 'ascending', desc: 'descending' } as const;
-
 /** The trees of a property: sort, filter, choose columns. */
 export function TreeTable(props: {
   trees: TreeRow[];
@@ -87,31 +83,7 @@ export function TreeTable(props: {
   onMark: (id: string) => void;
   onPlace: ((id: string) => void) | undefined;
 }) {
-  const [sorting, setSorting] = useState<SortingState>([{ id: 'verdict', desc: false }]);
-  const [filter, setFilter] = useState('');
-  const [visibility, setVisibility] = useState<VisibilityState>({
-    species: false,
-    plantedYear: false,
-    stemDiameter: false,
-    due: false,
-    onBark: false,
-  });
-  const columns = useMemo(() => columnsIn(props.system), [props.system]);
-  const table = useReactTable({
-    data: props.trees,
-    columns,
-    state: { sorting, globalFilter: filter, columnVisibility: visibility },
-    onSortingChange: setSorting,
-    onGlobalFilterChange: setFilter,
-    onColumnVisibilityChange: setVisibility,
-    globalFilterFn: (row, _, words: string) =>
-      `${row.original.label} ${row.original.species} ${row.original.commonName ?? ''} ${row.original.causeLabel ?? ''} ${row.original.standing ?? ''}`
-        .toLowerCase()
-        .includes(words.toLowerCase()),
-    getCoreRowModel: getCoreRowModel(),
-    getSortedRowModel: getSortedRowModel(),
-    getFilteredRowModel: getFilteredRowModel(),
-  });
+  const { table, filter, setFilter } = useTable(props.trees, props.system);
   const rows = table.getRowModel().rows;
   const scroll = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
@@ -126,40 +98,8 @@ export function TreeTable(props: {
   return (
     <div className="flex flex-col min-h-0 h-full">
       <div className="flex flex-wrap gap-2 items-end pb-2">
-        <label className="flex-1 min-w-[8rem]">
-          <span className="block text-sm">Filter</span>
-          <input
-            className="w-full"
-            type="search"
-            value={filter}
-            onChange={(event) => setFilter(event.target.value)}
-            placeholder="name, species, verdict"
-          />
-        </label>
-        <DropdownMenu.Root>
-          <DropdownMenu.Trigger className="quiet">Columns</DropdownMenu.Trigger>
-          <DropdownMenu.Portal>
-            <DropdownMenu.Content className="z-40 bg-sheet border-2 border-ink py-1" align="end">
-              {table
-                .getAllLeafColumns()
-                .filter((c) => c.getCanHide())
-                .map((c) => (
-                  <DropdownMenu.CheckboxItem
-                    key={c.id}
-                    checked={c.getIsVisible()}
-                    onCheckedChange={(on) => c.toggleVisibility(on)}
-                    onSelect={(event) => event.preventDefault()}
-                    className="min-h-[44px] px-3 flex items-center gap-2 cursor-pointer data-[highlighted]:bg-wash"
-                  >
-                    <span className="w-5" aria-hidden="true">
-                      {c.getIsVisible() ? '✓' : ''}
-                    </span>
-                    {String(c.columnDef.header)}
-                  </DropdownMenu.CheckboxItem>
-                ))}
-            </DropdownMenu.Content>
-          </DropdownMenu.Portal>
-        </DropdownMenu.Root>
+        <TableFilter filter={filter} setFilter={setFilter} />
+        <ColumnsMenu table={table} />
         <a className="quiet" href={props.csvHref}>
           CSV
         </a>
@@ -177,69 +117,19 @@ export function TreeTable(props: {
         aria-label="Trees"
       >
         <table>
-          <thead className="sticky top-0 bg-sheet z-10">
-            {table.getHeaderGroups().map((group) => (
-              <tr key={group.id}>
-                {group.headers.map((header) => {
-                  const sorted = header.column.getIsSorted();
-                  return (
-                    <th
-                      key={header.id}
-                      scope="col"
-                      aria-sort={sorted ? SORT_WORDS[sorted] : 'none'}
-                      className="whitespace-nowrap"
-                    >
-                      <button
-                        type="button"
-                        className="min-h-[36px] font-semibold text-left"
-                        onClick={header.column.getToggleSortingHandler()}
-                      >
-                        {flexRender(header.column.columnDef.header, header.getContext())}
-                        <span aria-hidden="true">
-                          {sorted === 'asc' ? ' ↑' : sorted === 'desc' ? ' ↓' : ''}
-                        </span>
-                      </button>
-                    </th>
-                  );
-                })}
-                {props.onPlace && (
-                  <th scope="col">
-                    <span className="sr-only">place</span>
-                  </th>
-                )}
-              </tr>
-            ))}
-          </thead>
+          <TreeTableHead table={table} onPlace={props.onPlace} />
           <tbody>
             {above > 0 && <tr style={{ height: above }} aria-hidden="true" />}
             {shown.map((item) => {
               const row = rows[item.index]!;
               return (
-                <tr
+                <TreeTableRow
                   key={row.id}
-                  className={props.marked === row.original.id ? 'bg-wash' : ''}
-                  onPointerEnter={() => props.onMark(row.original.id)}
-                >
-                  {row.getVisibleCells().map((cell) => (
-                    <td
-                      key={cell.id}
-                      className={`${(cell.column.columnDef.meta as { figure?: boolean } | undefined)?.figure ? 'num whitespace-nowrap' : ''}`}
-                    >
-                      {flexRender(cell.column.columnDef.cell, cell.getContext())}
-                    </td>
-                  ))}
-                  {props.onPlace && (
-                    <td className="text-right">
-                      <ServerButton
-                        className="link px-1"
-                        aria-label={`Place ${row.original.label} on the plan`}
-                        onClick={() => props.onPlace!(row.original.id)}
-                      >
-                        Place
-                      </ServerButton>
-                    </td>
-                  )}
-                </tr>
+                  row={row}
+                  marked={props.marked}
+                  onMark={props.onMark}
+                  onPlace={props.onPlace}
+                />
               );
             })}
             {below > 0 && <tr style={{ height: below }} aria-hidden="true" />}
@@ -251,4 +141,34 @@ export function TreeTable(props: {
       </div>
     </div>
   );
+}
+
+/** The rows as they are filtered and sorted, with the columns that are shown. */
+function useTable(trees: TreeRow[], system: UnitSystem) {
+  const [sorting, setSorting] = useState<SortingState>([{ id: 'verdict', desc: false }]);
+  const [filter, setFilter] = useState('');
+  const [visibility, setVisibility] = useState<VisibilityState>({
+    species: false,
+    plantedYear: false,
+    stemDiameter: false,
+    due: false,
+    onBark: false,
+  });
+  const columns = useMemo(() => columnsIn(system), [system]);
+  const table = useReactTable({
+    data: trees,
+    columns,
+    state: { sorting, globalFilter: filter, columnVisibility: visibility },
+    onSortingChange: setSorting,
+    onGlobalFilterChange: setFilter,
+    onColumnVisibilityChange: setVisibility,
+    globalFilterFn: (row, _, words: string) =>
+      `${row.original.label} ${row.original.species} ${row.original.commonName ?? ''} ${row.original.causeLabel ?? ''} ${row.original.standing ?? ''}`
+        .toLowerCase()
+        .includes(words.toLowerCase()),
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+    getFilteredRowModel: getFilteredRowModel(),
+  });
+  return { table, filter, setFilter };
 }

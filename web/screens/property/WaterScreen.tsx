@@ -101,25 +101,7 @@ export function WaterScreen({
               ))}
             </ul>
           )}
-          {water.wet.length > 0 && (
-            <p className="wrong my-2">
-              No water for {water.wet.join(', ')}: the ground stays wet. Let it drain first, then look with
-              the probe.
-            </p>
-          )}
-          {water.unmeasured.length > 0 && (
-            <p className="wrong my-2">
-              Neither stem nor crown measured: {water.unmeasured.join(', ')}. Measure one to tell how far
-              their roots go.
-            </p>
-          )}
-          {water.others > 0 && (
-            <p className="text-muted my-2">
-              {count(water.others, 'other visited tree')} {water.others === 1 ? 'is' : 'are'} not under care:
-              no watering is prescribed, and {water.others === 1 ? 'it was' : 'they were'} not planted or
-              reset within {LIMITS.careYears.value} years.
-            </p>
-          )}
+          <NotWatered water={water} />
         </Entry>
       </main>
     </div>
@@ -181,16 +163,7 @@ function Tree({
           .
         </p>
       )}
-      {tree.tooMuch && (
-        <p className="wrong my-1">
-          Too much water this year: {litres(tree.tooMuch.wasted, system)} of the{' '}
-          {litres(tree.tooMuch.given, system)} given, on {count(tree.tooMuch.days, 'day')}, were more than its
-          roots can hold.{' '}
-          {tree.tooMuch.stands
-            ? 'The ground here lets none of it out, and roots drown in it. Give none until the probe comes up dry.'
-            : 'It drained away and took air from the roots. Look with the probe first.'}
-        </p>
-      )}
+      {tree.tooMuch && <TooMuchWater tooMuch={tree.tooMuch} system={system} />}
       {next.on !== undefined && next.on !== on && (
         <p className="text-sm text-muted">
           {next.earliest ?? 'Later'} in a dry year, {next.latest ?? 'later than two months'} in a wet one.
@@ -204,54 +177,94 @@ function Tree({
           Under care: {tree.care}. Roots {metres(tree.radius)} about the stem, {metres(tree.depth)} deep.{' '}
           {writeLengths(tree.notes.join(' '), system)}
         </p>
-        {tree.manners.length > 0 && (
-          <div
-            className="overflow-x-auto"
-            tabIndex={0}
-            role="region"
-            aria-label={`Ways to water ${tree.label}`}
-          >
-            <table className="w-full my-2">
-              <thead>
-                <tr>
-                  <th scope="col" className="text-left">
-                    in a growing season
-                  </th>
-                  <th scope="col" className="text-right">
-                    water
-                  </th>
-                  <th scope="col" className="text-right">
-                    times
-                  </th>
-                  <th scope="col" className="text-right">
-                    days of stress
-                  </th>
-                  <th scope="col" className="text-right">
-                    drains away
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {tree.manners.map((m) => (
-                  <tr key={m.manner} className="border-t border-hair">
-                    <th
-                      scope="row"
-                      className={`text-left py-1 ${m.manner === tree.manner ? '' : 'font-normal'}`}
-                    >
-                      {MANNERS[m.manner]}
-                      {m.manner === tree.manner && ' (followed)'}
-                    </th>
-                    <td className="num text-right whitespace-nowrap">{litres(m.litres, system)}</td>
-                    <td className="num text-right">{Math.round(m.waterings)}</td>
-                    <td className="num text-right">{Math.round(m.stressed)}</td>
-                    <td className="num text-right">{Math.round(100 * m.wasted)}%</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        )}
+        {tree.manners.length > 0 && <WaysToWater tree={tree} system={system} />}
       </details>
     </li>
+  );
+}
+
+function WaysToWater({ tree, system }: { tree: TreeWater; system: UnitSystem }) {
+  return (
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={`Ways to water ${tree.label}`}>
+      <table className="w-full my-2">
+        <thead>
+          <tr>
+            <th scope="col" className="text-left">
+              in a growing season
+            </th>
+            <th scope="col" className="text-right">
+              water
+            </th>
+            <th scope="col" className="text-right">
+              times
+            </th>
+            <th scope="col" className="text-right">
+              days of stress
+            </th>
+            <th scope="col" className="text-right">
+              drains away
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {tree.manners.map((m) => (
+            <tr key={m.manner} className="border-t border-hair">
+              <th scope="row" className={`text-left py-1 ${m.manner === tree.manner ? '' : 'font-normal'}`}>
+                {MANNERS[m.manner]}
+                {m.manner === tree.manner && ' (followed)'}
+              </th>
+              <td className="num text-right whitespace-nowrap">{litres(m.litres, system)}</td>
+              <td className="num text-right">{Math.round(m.waterings)}</td>
+              <td className="num text-right">{Math.round(m.stressed)}</td>
+              <td className="num text-right">{Math.round(100 * m.wasted)}%</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function TooMuchWater({
+  tooMuch,
+  system,
+}: {
+  tooMuch: NonNullable<TreeWater['tooMuch']>;
+  system: UnitSystem;
+}) {
+  return (
+    <p className="wrong my-1">
+      Too much water this year: {litres(tooMuch.wasted, system)} of the {litres(tooMuch.given, system)} given,
+      on {count(tooMuch.days, 'day')}, were more than its roots can hold.{' '}
+      {tooMuch.stands
+        ? 'The ground here lets none of it out, and roots drown in it. Give none until the probe comes up dry.'
+        : 'It drained away and took air from the roots. Look with the probe first.'}
+    </p>
+  );
+}
+
+function NotWatered({ water }: { water: PropertyWater }) {
+  return (
+    <>
+      {water.wet.length > 0 && (
+        <p className="wrong my-2">
+          No water for {water.wet.join(', ')}: the ground stays wet. Let it drain first, then look with the
+          probe.
+        </p>
+      )}
+      {water.unmeasured.length > 0 && (
+        <p className="wrong my-2">
+          Neither stem nor crown measured: {water.unmeasured.join(', ')}. Measure one to tell how far their
+          roots go.
+        </p>
+      )}
+      {water.others > 0 && (
+        <p className="text-muted my-2">
+          {count(water.others, 'other visited tree')} {water.others === 1 ? 'is' : 'are'} not under care: no
+          watering is prescribed, and {water.others === 1 ? 'it was' : 'they were'} not planted or reset
+          within {LIMITS.careYears.value} years.
+        </p>
+      )}
+    </>
   );
 }

@@ -80,3 +80,5 @@ export function usePropertyWork(page: PropertyPage, units: UnitSystem) {
     readWeather: (file?: File) => brought(() => takeWeather(api, file)),
   };
 }
+
+export type PropertyHand = ReturnType<typeof usePropertyWork>;

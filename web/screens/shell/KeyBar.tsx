@@ -120,20 +120,26 @@ export function KeyBar() {
         />
       )}
       <div className="flex flex-1 overflow-x-auto">{keys()}</div>
-      <button
-        type="button"
-        tabIndex={-1}
-        className="w-[64px] bg-todo text-sheet flex items-center justify-center"
-        aria-label="Next field"
-        onClick={() => {
-          const next = nextOf(field);
-          if (!next) return field.blur();
-          next.focus();
-          next.scrollIntoView({ block: 'center' });
-        }}
-      >
-        <ArrowRight aria-hidden="true" size={24} />
-      </button>
+      <NextField field={field} />
     </div>
+  );
+}
+
+function NextField({ field }: { field: HTMLInputElement }) {
+  return (
+    <button
+      type="button"
+      tabIndex={-1}
+      className="w-[64px] bg-todo text-sheet flex items-center justify-center"
+      aria-label="Next field"
+      onClick={() => {
+        const next = nextOf(field);
+        if (!next) return field.blur();
+        next.focus();
+        next.scrollIntoView({ block: 'center' });
+      }}
+    >
+      <ArrowRight aria-hidden="true" size={24} />
+    </button>
   );
 }

@@ -23,27 +23,7 @@ export function Palette({ onClose }: Pick<Opened, 'onClose'>) {
   const router = useRouter();
   const { units, setUnits, setTheme } = usePreferences();
   const [words, setWords] = useState('');
-  const [found, setFound] = useState<Found>({ state: 'idle' });
-  useEffect(() => {
-    if (words.trim().length < 2) {
-      setFound({ state: 'idle' });
-      return;
-    }
-    const stop = new AbortController();
-    const timer = setTimeout(async () => {
-      setFound({ state: 'looking' });
-      try {
-        const answer = await fetch(`/api/search?q=${encodeURIComponent(words)}`, { signal: stop.signal });
-        setFound(answer.ok ? { state: 'found', hits: (await answer.json()) as Hit[] } : { state: 'away' });
-      } catch {
-        if (!stop.signal.aborted) setFound({ state: 'away' });
-      }
-    }, 150);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [words]);
+  const found = useFound(words);
   const go = (href: string) => {
     onClose();
     router.push(href);
@@ -93,25 +73,7 @@ export function Palette({ onClose }: Pick<Opened, 'onClose'>) {
         {(Object.keys(KIND_WORDS) as Hit['kind'][]).map((kind) => {
           const ofKind = hits.filter((h) => h.kind === kind);
           if (ofKind.length === 0) return null;
-          return (
-            <Command.Group
-              key={kind}
-              heading={KIND_WORDS[kind]}
-              className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-muted"
-            >
-              {ofKind.map((hit) => (
-                <Command.Item
-                  key={hit.href + hit.title}
-                  value={hit.href + hit.title}
-                  className={item}
-                  onSelect={() => go(hit.href)}
-                >
-                  <strong>{hit.title}</strong>
-                  <span className="text-muted">{hit.detail}</span>
-                </Command.Item>
-              ))}
-            </Command.Group>
-          );
+          return <HitsOfKind key={kind} kind={kind} ofKind={ofKind} item={item} go={go} />;
         })}
         {commands
           .filter(([name]) => name.toLowerCase().includes(words.trim().toLowerCase()))
@@ -130,5 +92,62 @@ export function Palette({ onClose }: Pick<Opened, 'onClose'>) {
           ))}
       </Command.List>
     </Command.Dialog>
+  );
+}
+
+/** What the server finds of some words, once they rest. */
+function useFound(words: string): Found {
+  const [found, setFound] = useState<Found>({ state: 'idle' });
+  useEffect(() => {
+    if (words.trim().length < 2) {
+      setFound({ state: 'idle' });
+      return;
+    }
+    const stop = new AbortController();
+    const timer = setTimeout(async () => {
+      setFound({ state: 'looking' });
+      try {
+        const answer = await fetch(`/api/search?q=${encodeURIComponent(words)}`, { signal: stop.signal });
+        setFound(answer.ok ? { state: 'found', hits: (await answer.json()) as Hit[] } : { state: 'away' });
+      } catch {
+        if (!stop.signal.aborted) setFound({ state: 'away' });
+      }
+    }, 150);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [words]);
+  return found;
+}
+
+function HitsOfKind({
+  kind,
+  ofKind,
+  item,
+  go,
+}: {
+  kind: 'tree' | 'property' | 'event' | 'client' | 'report';
+  ofKind: Hit[];
+  item: 'px-3 min-h-[44px] flex items-center gap-3 cursor-pointer aria-selected:bg-wash aria-selected:outline-2 aria-selected:outline-todo';
+  go: (href: string) => void;
+}) {
+  return (
+    <Command.Group
+      heading={KIND_WORDS[kind]}
+      className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-muted"
+    >
+      {ofKind.map((hit) => (
+        <Command.Item
+          key={hit.href + hit.title}
+          value={hit.href + hit.title}
+          className={item}
+          onSelect={() => go(hit.href)}
+        >
+          <strong>{hit.title}</strong>
+          <span className="text-muted">{hit.detail}</span>
+        </Command.Item>
+      ))}
+    </Command.Group>
   );
 }

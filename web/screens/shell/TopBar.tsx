@@ -55,16 +55,7 @@ export function TopBar({
   return (
     <header className="no-print flex items-center gap-x-2 sm:gap-x-4 border-b-2 border-ink bg-sheet px-4 min-h-[48px] flex-wrap">
       <PageLink href="/grounds" className="plain font-bold min-h-[44px] inline-flex items-center">
-        <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true" className="sm:hidden">
-          <path d="M0 14h32v18H0z" fill="var(--loam)" />
-          <path
-            d="M12 0h8v14c0 5 3 7 9 9H3c6-2 9-4 9-9z"
-            fill="var(--sheet)"
-            stroke="var(--ink)"
-            strokeWidth="2"
-          />
-          <path d="M0 14h12m8 0h12" stroke="var(--ink)" strokeWidth="2" />
-        </svg>
+        <Emblem />
         <span className="sr-only sm:not-sr-only">Undrel</span>
       </PageLink>
       <DeviceState />
@@ -100,19 +91,40 @@ export function TopBar({
       >
         {THEME_WORDS[theme]}
       </button>
-      <nav className="hidden sm:flex gap-4" aria-label="Office">
-        <PageLink href="/season" className="plain min-h-[44px] inline-flex items-center">
-          Season
-        </PageLink>
-        <PageLink href="/practice" className="plain min-h-[44px] inline-flex items-center">
-          Practice
-        </PageLink>
-        <PageLink href="/account" className="plain min-h-[44px] inline-flex items-center">
-          Account
-        </PageLink>
-      </nav>
+      <OfficeNav />
       <PhoneMenu entries={menu} theme={theme} onTheme={setTheme} onFind={() => setFinding(true)} />
       {finding && <Palette at={find} onClose={found} />}
     </header>
+  );
+}
+
+function Emblem() {
+  return (
+    <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true" className="sm:hidden">
+      <path d="M0 14h32v18H0z" fill="var(--loam)" />
+      <path
+        d="M12 0h8v14c0 5 3 7 9 9H3c6-2 9-4 9-9z"
+        fill="var(--sheet)"
+        stroke="var(--ink)"
+        strokeWidth="2"
+      />
+      <path d="M0 14h12m8 0h12" stroke="var(--ink)" strokeWidth="2" />
+    </svg>
+  );
+}
+
+function OfficeNav() {
+  return (
+    <nav className="hidden sm:flex gap-4" aria-label="Office">
+      <PageLink href="/season" className="plain min-h-[44px] inline-flex items-center">
+        Season
+      </PageLink>
+      <PageLink href="/practice" className="plain min-h-[44px] inline-flex items-center">
+        Practice
+      </PageLink>
+      <PageLink href="/account" className="plain min-h-[44px] inline-flex items-center">
+        Account
+      </PageLink>
+    </nav>
   );
 }

@@ -91,30 +91,42 @@ export function VerifyScreen({ today }: { today: string }) {
           Stop
         </button>
       </div>
-      <div role="status" className="my-4 min-h-[6rem]">
-        {state.at === 'work' && <p>Recomputing {state.name}…</p>}
-        {state.at === 'done' && 'problem' in state.answer && (
-          <p className="wrong">
-            {state.name}: {state.answer.problem}
-          </p>
-        )}
-        {told && (
-          <>
-            <p className={`text-xl ${told.stands ? 'told' : 'wrong'}`} data-testid="verified">
-              {told.head}
-            </p>
-            <ul className="list-disc pl-5 mt-2">
-              {told.lines.map((line) => (
-                <li key={line}>{line}</li>
-              ))}
-            </ul>
-          </>
-        )}
-      </div>
+      <Verified state={state} told={told} />
       <p className="text-sm text-muted">
         A report that is genuine is as it was issued; whether its advice was right is for a consultant to
         judge. <PageLink href="/sign-in">Sign in</PageLink>
       </p>
     </main>
+  );
+}
+
+function Verified({
+  state,
+  told,
+}: {
+  state: State;
+  told: { stands: boolean; head: string; lines: string[] } | undefined;
+}) {
+  return (
+    <div role="status" className="my-4 min-h-[6rem]">
+      {state.at === 'work' && <p>Recomputing {state.name}…</p>}
+      {state.at === 'done' && 'problem' in state.answer && (
+        <p className="wrong">
+          {state.name}: {state.answer.problem}
+        </p>
+      )}
+      {told && (
+        <>
+          <p className={`text-xl ${told.stands ? 'told' : 'wrong'}`} data-testid="verified">
+            {told.head}
+          </p>
+          <ul className="list-disc pl-5 mt-2">
+            {told.lines.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
   );
 }

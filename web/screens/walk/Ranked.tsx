@@ -1,7 +1,7 @@
 import { byUrgency } from '@undrel/core/walk';
 import { useMemo, useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
-import type { PropertyPage } from '../../protocol/grounds';
+import type { PropertyPage, TreeRow } from '../../protocol/grounds';
 import { UrgencyLegend, UrgencyMark, urgencyLabel } from '../../ui/UrgencyMark';
 import { PlanView } from '../property/PlanView';
 
@@ -42,48 +42,55 @@ export function Ranked({ page }: { page: PropertyPage }) {
         </p>
         <ol>
           {ranked.map((t) => (
-            <li
-              key={t.id}
-              className={`flex gap-3 items-start border-b border-hair py-2 ${t.id === marked ? 'bg-wash' : ''}`}
-              onMouseEnter={() => setMarked(t.id)}
-            >
-              <svg
-                width="22"
-                height="22"
-                viewBox="-11 -11 22 22"
-                className="mt-1 shrink-0"
-                aria-hidden="true"
-              >
-                <UrgencyMark urgency={t.triage.urgency} r={8} />
-              </svg>
-              <div className="flex-1 min-w-0">
-                <PageLink href={`/trees/${t.id}?station=verdict`} className="font-semibold">
-                  {t.label}
-                </PageLink>{' '}
-                <span className="text-sm text-muted">{t.commonName ?? t.species}</span>
-                <span className="block">
-                  {t.triage.urgency === 'unseen' || t.triage.urgency === 'fine' ? (
-                    <span className="text-muted">{urgencyLabel(t.triage.urgency)}</span>
-                  ) : (
-                    <>
-                      <strong className={t.triage.urgency === 'now' ? 'text-harm' : ''}>
-                        {urgencyLabel(t.triage.urgency)}
-                      </strong>
-                      : {t.triage.action} ({t.triage.why})
-                    </>
-                  )}
-                </span>
-                {t.before && (
-                  <span className="block text-sm">
-                    <span aria-hidden="true">↻ </span>on {t.before.date} it was “
-                    {urgencyLabel(t.before.urgency)}”{t.before.urgency !== 'fine' && `: ${t.before.action}`}
-                  </span>
-                )}
-              </div>
-            </li>
+            <RankedTree key={t.id} tree={t} marked={marked} setMarked={setMarked} />
           ))}
         </ol>
       </div>
     </main>
+  );
+}
+
+function RankedTree({
+  tree,
+  marked,
+  setMarked,
+}: {
+  tree: TreeRow;
+  marked: string | undefined;
+  setMarked: (next: string | undefined) => void;
+}) {
+  return (
+    <li
+      className={`flex gap-3 items-start border-b border-hair py-2 ${tree.id === marked ? 'bg-wash' : ''}`}
+      onMouseEnter={() => setMarked(tree.id)}
+    >
+      <svg width="22" height="22" viewBox="-11 -11 22 22" className="mt-1 shrink-0" aria-hidden="true">
+        <UrgencyMark urgency={tree.triage.urgency} r={8} />
+      </svg>
+      <div className="flex-1 min-w-0">
+        <PageLink href={`/trees/${tree.id}?station=verdict`} className="font-semibold">
+          {tree.label}
+        </PageLink>{' '}
+        <span className="text-sm text-muted">{tree.commonName ?? tree.species}</span>
+        <span className="block">
+          {tree.triage.urgency === 'unseen' || tree.triage.urgency === 'fine' ? (
+            <span className="text-muted">{urgencyLabel(tree.triage.urgency)}</span>
+          ) : (
+            <>
+              <strong className={tree.triage.urgency === 'now' ? 'text-harm' : ''}>
+                {urgencyLabel(tree.triage.urgency)}
+              </strong>
+              : {tree.triage.action} ({tree.triage.why})
+            </>
+          )}
+        </span>
+        {tree.before && (
+          <span className="block text-sm">
+            <span aria-hidden="true">↻ </span>on {tree.before.date} it was “
+            {urgencyLabel(tree.before.urgency)}”{tree.before.urgency !== 'fine' && `: ${tree.before.action}`}
+          </span>
+        )}
+      </div>
+    </li>
   );
 }

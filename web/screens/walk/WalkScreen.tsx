@@ -18,8 +18,7 @@ import { Ranked } from './Ranked';
 import { RoundTold } from './RoundTold';
 import { useRound } from './useRound';
 
-/** A round of two minutes a tree: eight quick looks by thumb, then who needs what, most urgent first. */
-export function WalkScreen(props: {
+interface WalkProps {
   page: PropertyPage;
   today: string;
   viewer: string;
@@ -27,8 +26,56 @@ export function WalkScreen(props: {
   person: string;
   mayMeasure: boolean;
   begin: () => Promise<unknown>;
-}) {
+}
+
+/** A round of two minutes a tree: eight quick looks by thumb, then who needs what, most urgent first. */
+export function WalkScreen(props: WalkProps) {
   const { page, mayMeasure } = props;
+  const router = useRouter();
+  const walk = useWalk(props);
+  const { round, trees, left, tree, tab, setTab } = walk;
+  return (
+    <Tabbed
+      value={tab}
+      onChange={(view) => {
+        setTab(view);
+        if (view === 'ranked') router.refresh();
+      }}
+      className="min-h-dvh flex flex-col"
+    >
+      <WalkBar page={page} />
+      <TabList
+        label="View"
+        views={{ walk: `Walk: ${trees.length - left.length} of ${trees.length}`, ranked: 'Who needs what' }}
+        className="flex border-b-2 border-ink bg-sheet"
+        tabClass="flex-1 min-h-[48px]"
+      />
+      <RoundTold
+        problem={round.problem}
+        onSeen={round.seen}
+        waiting={round.unsent.length}
+        away={round.away}
+        onTry={() => void round.flush()}
+      />
+      <Tab of="ranked" className="flex-1 flex flex-col data-[state=inactive]:hidden">
+        <Ranked page={page} />
+      </Tab>
+      <Tab of="walk" className="flex-1 flex flex-col data-[state=inactive]:hidden">
+        {!mayMeasure ? (
+          <p className="told m-4">Your role can read, not measure.</p>
+        ) : round.since === null || left.length === 0 ? (
+          <NoRound none={round.since === null} begin={round.begin} />
+        ) : tree ? (
+          <TreeInWalk walk={walk} tree={tree} page={page} />
+        ) : null}
+      </Tab>
+    </Tabbed>
+  );
+}
+
+/** Which trees of the round are left, which is before one, and what is seen at it. */
+function useWalk(props: WalkProps) {
+  const { page } = props;
   const today = useToday(props.today);
   const router = useRouter();
   const round = useRound({ person: props.person, property: page.id }, today, page.roundStarted, props.begin);
@@ -59,11 +106,25 @@ export function WalkScreen(props: {
     if (!next) setTab('ranked');
     void round.flush().then(() => (next ? undefined : router.refresh()));
   };
+  return { round, tab, setTab, trees, left, done, tree, visit, looks, setLooks, last, goTo, keep };
+}
+
+/** The tree that is before one: what is seen at it, and the way to others. */
+function TreeInWalk({
+  walk,
+  tree,
+  page,
+}: {
+  walk: ReturnType<typeof useWalk>;
+  tree: TreeRow;
+  page: PropertyPage;
+}) {
+  const { trees, left, done, visit, looks, setLooks, last, goTo, keep } = walk;
   const plan = (
     <PlanView
       trees={page.trees}
       outlines={page.plan}
-      marked={tree?.id}
+      marked={tree.id}
       onMark={() => undefined}
       placing={undefined}
       onPlace={() => undefined}
@@ -73,76 +134,62 @@ export function WalkScreen(props: {
   );
 
   return (
-    <Tabbed
-      value={tab}
-      onChange={(view) => {
-        setTab(view);
-        if (view === 'ranked') router.refresh();
-      }}
-      className="min-h-dvh flex flex-col"
-    >
-      <TopBar>
-        <nav aria-label="Where" className="flex items-baseline gap-x-2">
-          <PageLink href={`/grounds/${page.id}`} className="plain hidden sm:inline">
-            {page.name}
+    <main className="flex-1 flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_520px] lg:grid-rows-[calc(100dvh-138px)]">
+      <div className="hidden lg:block border-r-2 border-ink">{plan}</div>
+      <div className="flex flex-col flex-1 bg-sheet lg:overflow-y-auto">
+        <div className="px-4 pt-3 flex items-baseline gap-3">
+          <h1>{tree.label}</h1>
+          <span className="text-muted text-sm">{tree.commonName ?? tree.species}</span>
+          <PageLink href={`/trees/${tree.id}`} className="ml-auto text-sm">
+            Whole record
           </PageLink>
-          <span aria-hidden="true" className="hidden sm:inline">
-            ›
-          </span>
-          <strong>Walk-round</strong>
-        </nav>
-      </TopBar>
-      <TabList
-        label="View"
-        views={{ walk: `Walk: ${trees.length - left.length} of ${trees.length}`, ranked: 'Who needs what' }}
-        className="flex border-b-2 border-ink bg-sheet"
-        tabClass="flex-1 min-h-[48px]"
-      />
-      <RoundTold
-        problem={round.problem}
-        onSeen={round.seen}
-        waiting={round.unsent.length}
-        away={round.away}
-        onTry={() => void round.flush()}
-      />
-      <Tab of="ranked" className="flex-1 flex flex-col data-[state=inactive]:hidden">
-        <Ranked page={page} />
-      </Tab>
-      <Tab of="walk" className="flex-1 flex flex-col data-[state=inactive]:hidden">
-        {!mayMeasure ? (
-          <p className="told m-4">Your role can read, not measure.</p>
-        ) : since === null || left.length === 0 ? (
-          <NoRound none={since === null} begin={round.begin} />
-        ) : tree ? (
-          <main className="flex-1 flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_520px] lg:grid-rows-[calc(100dvh-138px)]">
-            <div className="hidden lg:block border-r-2 border-ink">{plan}</div>
-            <div className="flex flex-col flex-1 bg-sheet lg:overflow-y-auto">
-              <div className="px-4 pt-3 flex items-baseline gap-3">
-                <h1>{tree.label}</h1>
-                <span className="text-muted text-sm">{tree.commonName ?? tree.species}</span>
-                <PageLink href={`/trees/${tree.id}`} className="ml-auto text-sm">
-                  Whole record
-                </PageLink>
-              </div>
-              <LooksForm
-                present={{ ...answersIn(visit), ...looks }}
-                chosen={looks}
-                onLooks={setLooks}
-                onKeep={keep}
-                onSkip={() => goTo(nextAfter(tree, left)?.id)}
-              />
-              <div className="h-[44px] px-4">
-                {last && last.id !== tree.id && (
-                  <button type="button" className="link min-h-[44px]" onClick={() => goTo(last.id)}>
-                    ← {last.label} noted; back to it
-                  </button>
-                )}
-              </div>
-              <AnotherTree trees={trees} left={left.length} done={done} plan={plan} onOpen={goTo} />
-            </div>
-          </main>
-        ) : null}
-      </Tab>
-    </Tabbed>
+        </div>
+        <LooksForm
+          present={{ ...answersIn(visit), ...looks }}
+          chosen={looks}
+          onLooks={setLooks}
+          onKeep={keep}
+          onSkip={() => goTo(nextAfter(tree, left)?.id)}
+        />
+        <BackToLast last={last} tree={tree} goTo={goTo} />
+        <AnotherTree trees={trees} left={left.length} done={done} plan={plan} onOpen={goTo} />
+      </div>
+    </main>
+  );
+}
+
+function WalkBar({ page }: { page: PropertyPage }) {
+  return (
+    <TopBar>
+      <nav aria-label="Where" className="flex items-baseline gap-x-2">
+        <PageLink href={`/grounds/${page.id}`} className="plain hidden sm:inline">
+          {page.name}
+        </PageLink>
+        <span aria-hidden="true" className="hidden sm:inline">
+          ›
+        </span>
+        <strong>Walk-round</strong>
+      </nav>
+    </TopBar>
+  );
+}
+
+function BackToLast({
+  last,
+  tree,
+  goTo,
+}: {
+  last: TreeRow | undefined;
+  tree: TreeRow;
+  goTo: (id: string | undefined) => void;
+}) {
+  return (
+    <div className="h-[44px] px-4">
+      {last && last.id !== tree.id && (
+        <button type="button" className="link min-h-[44px]" onClick={() => goTo(last.id)}>
+          ← {last.label} noted; back to it
+        </button>
+      )}
+    </div>
   );
 }

@@ -62,14 +62,7 @@ export function DayInput(props: {
               aria-describedby={`${id}-label`}
               disabled={props.disabled}
             >
-              <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
-                <path
-                  d="M2.5 4.5h15v13h-15zM2.5 8.5h15M6 2v4M14 2v4"
-                  fill="none"
-                  stroke="currentColor"
-                  strokeWidth="1.5"
-                />
-              </svg>
+              <CalendarMark />
             </button>
           </Popover.Trigger>
           <Popover.Portal>
@@ -94,5 +87,18 @@ export function DayInput(props: {
         </Popover.Root>
       </div>
     </div>
+  );
+}
+
+function CalendarMark() {
+  return (
+    <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+      <path
+        d="M2.5 4.5h15v13h-15zM2.5 8.5h15M6 2v4M14 2v4"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="1.5"
+      />
+    </svg>
   );
 }

@@ -17,7 +17,7 @@ import type { OperationKey } from '@undrel/core/vocabulary';
 import { saveCosts } from '@/server/accounts/firm';
 import { allowed } from '@/server/accounts/viewer';
 import { taking, VERSION } from '@/server/taking';
-import type { RatesSaved, TypedRates } from '@/screens/practice/RatesScreen';
+import type { RatesSaved, TypedRates } from '@/screens/practice/typedRates';
 
 /** Decimals of a tax in percent. */
 const TAX_DIGITS = 3;

@@ -6,7 +6,7 @@ import { allowed, signedIn } from '@/server/accounts/viewer';
 import { issueReport, saveWording } from '@/server/reports/reports';
 import { unitsOfDevice } from '@/server/accounts/device';
 import { ID, taking, VERSION } from '@/server/taking';
-import type { SaveAnswer } from '@/screens/report/ReportScreen';
+import type { SaveAnswer } from '@/screens/report/reportProps';
 import { LEAVABLE, LENGTHS } from '@/protocol/lengths';
 import { WORDED_PARTS, type Wording } from '@/protocol/report';
 

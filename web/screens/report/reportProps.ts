@@ -1,0 +1,21 @@
+import type { ReportContent, ReportHead, Wording } from '../../protocol/report';
+
+export type SaveAnswer =
+  | { ok: true; id: string; version: number }
+  | { ok?: false; problem?: string; theirs?: ReportHead };
+
+export interface ReportScreenProps {
+  treeId: string;
+  visitId: string;
+  content: ReportContent;
+  head: ReportHead | undefined;
+  issued: ReportHead[];
+  mayJudge: boolean;
+  save: (draft: {
+    visitId: string;
+    id: string | undefined;
+    version: number;
+    wording: Wording;
+  }) => Promise<SaveAnswer>;
+  issue: (treeId: string, visitId: string, draftId: string | undefined) => Promise<{ problem: string }>;
+}

@@ -2,7 +2,6 @@ import js from '@eslint/js';
 import next from '@next/eslint-plugin-next';
 import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
-import { ownLines } from './scripts/lint/ownLines.mjs';
 
 /** Imports point one way: web -> core, screens -> ui, app -> screens and server. */
 const forbid = (files, group, message) => ({
@@ -131,8 +130,7 @@ export default ts.config(
   {
     files: ['core/src/**', 'core/cli/**', 'db/**', 'scripts/**/*.ts', 'web/**/*.{ts,tsx}'],
     ignores: ['**/*.test.{ts,tsx}'],
-    plugins: { undrel: { rules: { 'own-lines': ownLines } } },
-    rules: { 'undrel/own-lines': ['error', 80] },
+    rules: { 'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }] },
   },
   {
     files: ['**/*.test.ts', 'e2e/**'],

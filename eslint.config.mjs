@@ -114,7 +114,7 @@ export default ts.config(
     },
   },
   {
-    files: ['core/src/**', 'web/**/*.{ts,tsx}'],
+    files: ['core/src/**', 'core/cli/**', 'web/**/*.{ts,tsx}'],
     ignores: [
       '**/*.test.{ts,tsx}',
       // Data: what is known of species, findings, limits and what follows work, entry by entry.

@@ -78,10 +78,10 @@ export function rayThrough({ focal, bend, turn }: Camera, [u, v]: readonly [numb
   let [a, b] = [x, y];
   for (let i = 0; i < 12 && bend !== 0; i++) {
     const out = Math.max(0.2, 1 + bend * (a * a + b * b));
-    const before = a + b;
+    const moved = Math.abs(x / out - a) + Math.abs(y / out - b);
     a = x / out;
     b = y / out;
-    if (Math.abs(a + b - before) < 1e-12) break;
+    if (moved < 1e-12) break;
   }
   const [dx, dy, dz] = timesTurned(turn, [a, b, 1]);
   const length = Math.hypot(dx, dy, dz);

@@ -97,6 +97,12 @@ test('a ray goes back to what was seen, whatever the camera and its lens', () =>
       const far = Math.hypot(x - eye[0], y - eye[1], z - eye[2]);
       expect(Math.hypot(eye[0] + far * ray[0] - x, eye[1] + far * ray[1] - y)).toBeLessThan(1e-6);
     }),
+    // Right and up by the same: a step that moves both alike moves their sum by nothing.
+    {
+      examples: [
+        [{ focal: 0.55, bend: -0.2, turn: [1, 0, 0, 0, -1, 0, 0, 0, -1], shift: [0, 0, 0.8] }, 0.3, 0.3, 0],
+      ],
+    },
   );
 });
 

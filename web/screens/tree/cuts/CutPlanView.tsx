@@ -10,16 +10,7 @@ import { digPlanDrawing, fittingView } from '../../../drawings/digPlan';
 import { DrawingSvg } from '../../../drawings/DrawingSvg';
 import { useMeasured } from '../../../ui/useMeasured';
 import { PickList } from '../../../ui/controls/Select';
-
-/** A time to look at the roots, with what is cut by then. */
-export interface Moment {
-  label: string;
-  /** Years from now. */
-  years: number;
-  cuts: Readonly<Record<string, number>>;
-  /** Cuts of this stage are numbered on the plan; none where undefined. */
-  stage?: number;
-}
+import type { Moment } from './moments';
 
 const COMPACT_BELOW = 420;
 /** Room about the choice of the time, pixels. */

@@ -4,14 +4,15 @@ import dynamic from 'next/dynamic';
 import { percent } from '@undrel/core/units';
 import type { Forecast } from '@undrel/core/growth';
 import type { Visit } from '@undrel/core/records';
+import { LATER } from './moments';
 
-/** Years on at which the plan is looked at with and without it. */
-export const LATER = 10;
 const band = ({ p10, p50, p90 }: { p10: number[]; p50: number[]; p90: number[] }, year: number) =>
   `${percent(p50[year]!)} (${percent(p10[year]!)} to ${percent(p90[year]!)})`;
+
 const ForecastChart = dynamic(() => import('../dig/ForecastChart').then((m) => m.ForecastChart), {
   ssr: false,
 });
+
 /** The bark over the years to come, with the plan and without. */
 export function WhatItBuys({ forecast, visit }: { forecast: Forecast | undefined; visit: Visit }) {
   return (

@@ -2,7 +2,7 @@
 
 import { type CutDesign, type Dig, idOf } from '@undrel/core/records';
 import { useMemo, useState, type ReactNode } from 'react';
-import { stemRate, type Scenario, type Forecast } from '@undrel/core/growth';
+import { stemRate, type Forecast } from '@undrel/core/growth';
 import { withAge } from '@undrel/core/history';
 import { isStressed, missingForCuts, type Way, type CutAssessment } from '@undrel/core/pruning';
 import { isMapped, readDig } from '@undrel/core/roots';
@@ -10,50 +10,17 @@ import { Said } from '../../../ui/Said';
 import { DRAWING_PANE, EntryColumn } from '../EntryColumn';
 import { Entry } from '../../../ui/controls/Entry';
 import { CutLimits, LimitPrices } from '../cuts/CutLimits';
-import { CutPlanView, type Moment } from '../cuts/CutPlanView';
+import { CutPlanView } from '../cuts/CutPlanView';
+import { momentsOf, scenariosOf } from '../cuts/moments';
 import { CutRoots } from '../cuts/CutRoots';
 import { useCuts, type CutState } from '../cuts/useCuts';
 import { useForecast } from '../dig/useForecast';
 import type { StationProps } from '../visitEntry';
 import { Alternatives, Outcome } from '../cuts/CutOutcome';
-import { LATER, WhatItBuys } from '../cuts/WhatItBuys';
+import { WhatItBuys } from '../cuts/WhatItBuys';
 
 const NONE: CutDesign = {};
 const EMPTY: Dig = { measuredFrom: 'bark', north: 'true', roots: [] };
-/** Years from now of each cut. */
-const yearsOf = (way: Way | undefined, interval: number): Record<string, number> =>
-  Object.fromEntries(
-    Object.entries(way?.stages ?? {}).map(([label, stage]) => [label, (stage - 1) * interval]),
-  );
-
-/** Nothing done, and the plan beside it where it cuts anything. */
-function scenariosOf(shown: Way | undefined, interval: number): Scenario[] {
-  const years = yearsOf(shown, interval);
-  return [
-    { name: 'nothing done', cuts: {} },
-    ...(Object.keys(years).length > 0 ? [{ name: 'with the plan', cuts: years }] : []),
-  ];
-}
-
-/** When the plan is looked at: at each stage, and years on with and without it. */
-function momentsOf(shown: Way | undefined, interval: number, date: string): Moment[] {
-  const years = yearsOf(shown, interval);
-  const stages = [...new Set(Object.values(shown?.stages ?? {}))].sort((a, b) => a - b);
-  const first = Number(date.slice(0, 4));
-  return [
-    ...(stages.length === 0 ? [{ label: 'today', years: 0, cuts: {} }] : []),
-    // Roots that go in a stage are still there when it is looked at, with their cuts numbered.
-    ...stages.map((stage) => ({
-      label: `stage ${stage}, ${first + (stage - 1) * interval}`,
-      years: (stage - 1) * interval,
-      cuts: Object.fromEntries(Object.entries(years).filter(([l]) => shown!.stages[l]! < stage)),
-      stage,
-    })),
-    { label: `${first + LATER}, with the plan`, years: LATER, cuts: years },
-    { label: `${first + LATER}, left as it is`, years: LATER, cuts: {} },
-  ];
-}
-
 /** Which roots go and when: the best plan within the limits, what each limit costs, and what the plan buys. */
 export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }) {
   const { visit, visits, system, house } = station;

@@ -173,3 +173,56 @@ test('the penetrometer speaks by Bluetooth too; a push that is cancelled leaves 
   await expect(device.getByTestId('tightness')).toContainText('1 push');
   await saved(page);
 });
+
+test('in the sun the bright theme comes by itself and goes again, until another is chosen by a tap', async ({
+  page,
+}) => {
+  // A light sensor that says what it is told.
+  await page.addInitScript(() => {
+    class Sensor extends EventTarget {
+      illuminance = 300;
+      start() {
+        window.addEventListener('light', (event) => {
+          this.illuminance = (event as CustomEvent<number>).detail;
+          this.dispatchEvent(new Event('reading'));
+        });
+      }
+      stop() {}
+    }
+    Object.assign(window, { AmbientLightSensor: Sensor });
+  });
+  const light = (lux: number) =>
+    page.evaluate((detail) => window.dispatchEvent(new CustomEvent('light', { detail })), lux);
+  const root = page.locator('html');
+  await enterDemo(page);
+  await page.goto('/account');
+  await page.getByRole('group', { name: 'Theme' }).getByRole('button', { name: 'Dark' }).click();
+  await expect(root).toHaveAttribute('data-theme', 'dark');
+  const follows = page.getByRole('checkbox', { name: 'Bright sun by the light sensor' });
+  await follows.check();
+  await expect
+    .poll(async () => {
+      await light(30_000);
+      return root.getAttribute('data-theme');
+    })
+    .toBe('sun');
+  // A cloud is no shade.
+  await light(6_000);
+  await expect(root).toHaveAttribute('data-theme', 'sun');
+  await light(500);
+  await expect(root).toHaveAttribute('data-theme', 'dark');
+
+  // Another page of the device follows as well.
+  await page.goto('/grounds');
+  await expect
+    .poll(async () => {
+      await light(30_000);
+      return root.getAttribute('data-theme');
+    })
+    .toBe('sun');
+  await page.goto('/account');
+  await page.getByRole('group', { name: 'Theme' }).getByRole('button', { name: 'Paper' }).click();
+  await expect(follows).not.toBeChecked();
+  await light(30_000);
+  await expect(root).toHaveAttribute('data-theme', 'paper');
+});

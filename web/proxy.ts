@@ -1,5 +1,5 @@
-import { NextResponse, type NextRequest } from 'next/server';
-import { BYTES, tooLarge } from './work/readers/limits';
+import { NextResponse,type NextRequest } from 'next/server';
+import { BYTES,tooLarge } from './work/readers/limits';
 
 /**
  * Headers of every page: a Content-Security-Policy with a nonce of its own for each answer, and the usual guards.
@@ -39,7 +39,7 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set('cross-origin-opener-policy', 'same-origin');
   response.headers.set(
     'permissions-policy',
-    'camera=(self), geolocation=(self), serial=(self), microphone=()',
+    'camera=(self), geolocation=(self), serial=(self), ambient-light-sensor=(self), microphone=()',
   );
   if (request.headers.get('x-forwarded-proto') === 'https') {
     response.headers.set('strict-transport-security', 'max-age=31536000');

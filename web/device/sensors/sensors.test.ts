@@ -1,5 +1,6 @@
-import { declinationAt, keepDeclination, keptDeclination } from './declination';
+import { declinationAt,keepDeclination,keptDeclination } from './declination';
 import { headingIn } from './compass';
+import { inSun,watchLight } from './light';
 import { pass } from '../../tests/pass';
 import { readPosition } from './position';
 
@@ -126,4 +127,53 @@ test('a heading is what the phone says itself, or what follows from how it is he
     heading: 123,
     accuracy: undefined,
   });
+});
+
+test('the sun is told when it comes and when it goes, and not at every cloud or leaf between', () => {
+  const told: boolean[] = [];
+  const made: { illuminance: number; stopped?: true; dispatchEvent(event: Event): boolean }[] = [];
+  class Sensor extends EventTarget {
+    illuminance = 0;
+    stopped?: true;
+    constructor() {
+      super();
+      made.push(this);
+    }
+    start() {}
+    stop() {
+      this.stopped = true;
+    }
+  }
+  Object.defineProperty(globalThis, 'AmbientLightSensor', { configurable: true, value: Sensor });
+  const leave = watchLight((sun) => told.push(sun));
+  const [light] = made;
+  for (const lux of [300, 9_000, 22_000, 5_000, 60_000, 4_000, 1_200, 9_999]) {
+    light!.illuminance = lux;
+    light!.dispatchEvent(new Event('reading'));
+  }
+  expect(told).toEqual([true, false]);
+  leave();
+  expect(light!.stopped).toBe(true);
+  // A sensor that may not be asked, and none at all: nothing is told, and nothing fails.
+  Object.defineProperty(globalThis, 'AmbientLightSensor', {
+    configurable: true,
+    value: class {
+      constructor() {
+        throw new DOMException('not allowed', 'SecurityError');
+      }
+    },
+  });
+  watchLight(() => told.push(true))();
+  Reflect.deleteProperty(globalThis, 'AmbientLightSensor');
+  watchLight(() => told.push(true))();
+  expect(told).toHaveLength(2);
+});
+
+test.each([
+  [false, 9_999, false],
+  [false, 10_000, true],
+  [true, 4_000, true],
+  [true, 3_999, false],
+])('in the sun %s before, at %i lux: %s', (was, lux, is) => {
+  expect(inSun(was, lux)).toBe(is);
 });

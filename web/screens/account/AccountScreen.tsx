@@ -2,13 +2,14 @@
 
 import { PageLink } from '@/ui/PageLink';
 import { usePreferences } from '../shell/preferences';
-import { THEMES, type Theme } from '../shell/themes';
+import { THEMES } from '../shell/themes';
 import { useOutbox, waitingIn } from '../shell/DeviceState';
 import { TopBar } from '../shell/TopBar';
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
 import { SecondStep, type SecondStepActs } from './SecondStep';
-import type { UnitSystem } from '@undrel/core/units';
+import { hasLight } from '../../device/sensors/light';
+import { useEffect, useState } from 'react';
 
 export interface PasswordState {
   told?: string;
@@ -27,9 +28,7 @@ export function AccountScreen(props: {
   signOut: () => Promise<void>;
   signOutEverywhere: () => Promise<void>;
 }) {
-  const { units, theme, setUnits, setTheme } = usePreferences();
   const [password, change, changing] = useKeptForm(props.changePassword, {});
-  const picked = 'bg-ink text-sheet border-ink';
   return (
     <div className="min-h-dvh">
       <TopBar>
@@ -41,13 +40,7 @@ export function AccountScreen(props: {
           <p className="text-muted">
             {props.email}, {props.role}. <PageLink href="/firm">Firm and people</PageLink>
           </p>
-          <UnitsAndTheme
-            units={units}
-            picked={picked}
-            setUnits={setUnits}
-            theme={theme}
-            setTheme={setTheme}
-          />
+          <UnitsAndTheme />
         </section>
         <section>
           <h2>Password</h2>
@@ -92,19 +85,11 @@ function WaitsHere() {
   );
 }
 
-function UnitsAndTheme({
-  units,
-  picked,
-  setUnits,
-  theme,
-  setTheme,
-}: {
-  units: UnitSystem;
-  picked: 'bg-ink text-sheet border-ink';
-  setUnits: (units: UnitSystem) => void;
-  theme: Theme;
-  setTheme: (theme: Theme) => void;
-}) {
+function UnitsAndTheme() {
+  const { units, theme, byLight, setUnits, setTheme, setByLight } = usePreferences();
+  const [light, setLight] = useState(false);
+  useEffect(() => setLight(hasLight()), []);
+  const picked = 'bg-ink text-sheet border-ink';
   return (
     <div className="flex flex-wrap gap-6 mt-4">
       <div role="group" aria-label="Units" className="flex">
@@ -133,6 +118,18 @@ function UnitsAndTheme({
           </button>
         ))}
       </div>
+      <label className={`flex items-center gap-2 min-h-[44px] ${light ? '' : 'text-muted'}`}>
+        <input
+          type="checkbox"
+          checked={light && byLight}
+          disabled={!light}
+          onChange={({ target }) => setByLight(target.checked)}
+        />
+        <span>
+          Bright sun by the light sensor
+          {!light && <span className="block text-sm">This device offers none; choose by a tap.</span>}
+        </span>
+      </label>
     </div>
   );
 }

@@ -1,14 +1,26 @@
 'use client';
 
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
 import type { UnitSystem } from '@undrel/core/units';
 import { THEMES, type Theme } from './themes';
 
 interface Preferences {
   units: UnitSystem;
   theme: Theme;
+  /** Whether the bright theme comes and goes with the light. */
+  byLight: boolean;
   setUnits(units: UnitSystem): void;
   setTheme(theme: Theme): void;
+  setByLight(byLight: boolean): void;
 }
 
 const Context = createContext<Preferences | undefined>(undefined);
@@ -20,28 +32,64 @@ const remember = (name: string, value: string) => {
   document.cookie = `${name}=${value}; path=/; max-age=31536000; samesite=lax`;
 };
 
+/** Whether one stands in the sun, where that is asked for; the sensor's code comes only then. */
+function useSun(asked: boolean): boolean {
+  const [sun, setSun] = useState(false);
+  useEffect(() => {
+    if (!asked) return;
+    let leave: (() => void) | undefined;
+    let gone = false;
+    void import('../../device/sensors/light').then(
+      ({ watchLight }) => (leave = gone ? undefined : watchLight(setSun)),
+      () => undefined,
+    );
+    return () => {
+      gone = true;
+      leave?.();
+      setSun(false);
+    };
+  }, [asked]);
+  return sun;
+}
+
 /** Units and theme of this device; kept in cookies so that the server's first picture already follows them. */
 export function PreferencesProvider(props: { units: UnitSystem; theme: Theme; children: ReactNode }) {
   const [units, keepUnits] = useState(props.units);
-  const [theme, keepTheme] = useState(props.theme);
+  const [chosen, keepTheme] = useState(props.theme);
+  const [byLight, keepByLight] = useState(false);
+  const theme = useSun(byLight) ? 'sun' : chosen;
+  useLayoutEffect(() => {
+    document.documentElement.dataset.theme = theme;
+  }, [theme]);
   const setUnits = useCallback((next: UnitSystem) => {
     remember('undrel_units', next);
     keepUnits(next);
   }, []);
-  const setTheme = useCallback((next: Theme) => {
-    remember('undrel_theme', next);
-    document.documentElement.dataset.theme = next;
-    keepTheme(next);
+  const setByLight = useCallback((next: boolean) => {
+    remember('undrel_light', next ? 'on' : 'off');
+    keepByLight(next);
   }, []);
+  const setTheme = useCallback(
+    (next: Theme) => {
+      remember('undrel_theme', next);
+      keepTheme(next);
+      // What is chosen by a tap holds, whatever the light.
+      setByLight(false);
+    },
+    [setByLight],
+  );
   useEffect(() => {
     // A page that was kept on this device may be older than what was chosen since.
     const theme = THEMES.find((t) => t === kept('undrel_theme'));
-    if (theme) document.documentElement.dataset.theme = theme;
     if (theme) keepTheme(theme);
+    keepByLight(kept('undrel_light') === 'on');
     const units = kept('undrel_units');
     if (units === 'us' || units === 'metric') keepUnits(units);
   }, []);
-  const value = useMemo(() => ({ units, theme, setUnits, setTheme }), [units, theme, setUnits, setTheme]);
+  const value = useMemo(
+    () => ({ units, theme, byLight, setUnits, setTheme, setByLight }),
+    [units, theme, byLight, setUnits, setTheme, setByLight],
+  );
   return <Context.Provider value={value}>{props.children}</Context.Provider>;
 }
 

@@ -1,3 +1,4 @@
+import sharp from 'sharp';
 import { expect, test, type Page } from '@playwright/test';
 import { enterDemo, newVisit } from './enter';
 
@@ -5,6 +6,7 @@ import { enterDemo, newVisit } from './enter';
 test.use({ serviceWorkers: 'allow' });
 
 const TREE = 'sable-hornbeam-5';
+const PICTURED = 'kelpworth-4';
 
 /** Changes that are left to the worker; none where the store is not there yet. */
 const left = (page: Page): Promise<number> =>
@@ -83,4 +85,56 @@ test('what did not arrive is sent when the browser finds signal, though no page 
   await expect(again.getByLabel('at the bark, N', { exact: true })).toHaveValue('21.4');
   await expect(again.getByTestId('save-state')).toContainText('Saved');
   await expect(again.getByText(/someone else/i)).toHaveCount(0);
+});
+
+/** Pictures that are kept on the device until they arrive. */
+const waiting = (page: Page): Promise<number> =>
+  page.evaluate(async () => {
+    const db = await new Promise<IDBDatabase>((done) => {
+      const asked = indexedDB.open('undrel.pictures');
+      asked.onsuccess = () => done(asked.result);
+    });
+    const count = await new Promise<number>((done) => {
+      const asked = db.transaction('pictures').objectStore('pictures').count();
+      asked.onsuccess = () => done(asked.result);
+    });
+    db.close();
+    return count;
+  });
+
+const shownIn = (page: Page) =>
+  page.getByRole('region', { name: 'Other pictures' }).getByRole('button', { name: /^Open: / });
+
+test('a photograph that found no signal arrives with its record, though no page is open; its page shows it once', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  const context = page.context();
+  await page.goto(`/trees/${PICTURED}/pictures`);
+  const others = page.getByRole('region', { name: 'Other pictures' });
+  const before = await shownIn(page).count();
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await context.setOffline(true);
+  const buffer = await sharp({
+    create: { width: 640, height: 480, channels: 3, background: { r: 90, g: 110, b: Date.now() % 256 } },
+  })
+    .jpeg()
+    .toBuffer();
+  await page
+    .getByLabel('Pictures to add: JPEG, PNG or WebP')
+    .setInputFiles([{ name: 'no signal.jpg', mimeType: 'image/jpeg', buffer }]);
+  await expect(others.getByRole('alert')).toContainText('it is still here');
+  await page.close();
+
+  const plain = await context.newPage();
+  await context.setOffline(false);
+  await plain.goto('/api/health');
+  expect(await waiting(plain)).toBe(1);
+  await signalFound(plain);
+  await expect.poll(() => waiting(plain), { timeout: 15_000 }).toBe(0);
+
+  const again = await context.newPage();
+  await again.goto(`/trees/${PICTURED}/pictures`);
+  await expect(shownIn(again)).toHaveCount(before + 1);
+  await expect(again.getByRole('list', { name: 'On their way' }).getByRole('listitem')).toHaveCount(0);
 });

@@ -107,7 +107,7 @@ test('a picture imported is named, marked and put into the report; what is none 
   await saved(page);
   // The same again is the same picture.
   const before = await others.getByRole('button', { name: /^Open: / }).count();
-  const again = page.waitForResponse('**/api/pictures');
+  const again = page.waitForResponse('**/api/pictures?*');
   await input(page).setInputFiles([await photograph(9, 'collar.jpg')]);
   await again;
   await expect(way.getByRole('listitem').last()).toContainText('arrived');
@@ -195,11 +195,11 @@ test('the page closed in the middle of sending: the picture is on the device, an
   const others = page.getByRole('region', { name: 'Other pictures' });
   const before = await others.getByRole('button', { name: /^Open: / }).count();
   // It never arrives: the page is left while it is on its way.
-  await page.route('**/api/pictures', () => undefined);
+  await page.route('**/api/pictures?*', () => undefined);
   await input(page).setInputFiles([await photograph(Date.now(), 'on its way.jpg')]);
   await expect(others.getByRole('list', { name: 'On their way' })).toContainText('on its way.jpg');
   await page.goto('/grounds');
-  await page.unroute('**/api/pictures');
+  await page.unroute('**/api/pictures?*');
   await page.goto('/trees/kelpworth-4/pictures');
   await expect(others.getByRole('button', { name: /^Open: / })).toHaveCount(before + 1);
   await saved(page);

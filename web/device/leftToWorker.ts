@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB,type DBSchema,type IDBPDatabase } from 'idb';
 import type { Change } from '../protocol/item';
 
 /** What the browser calls the service worker by once there is signal again, whether a page is open or not. */
@@ -56,12 +56,22 @@ export async function leave(changes: readonly Change[], person: string): Promise
       await all.store.put({ person, id: change.id, turn: before?.turn ?? ++turn, change });
     }
     await all.done;
+    await askForSync();
+  } catch {
+    // A device that keeps nothing, or knows no such thing: the page sends by itself when it can.
+    return;
+  }
+}
+
+/** Asks the browser to tell the worker when there is signal; pictures that wait on the device are sent then too. */
+export async function askForSync(): Promise<void> {
+  try {
     const registration = await navigator.serviceWorker?.getRegistration();
     await (registration as { sync?: { register(tag: string): Promise<void> } } | undefined)?.sync?.register(
       SYNC_TAG,
     );
   } catch {
-    // A device that keeps nothing, or knows no such thing: the page sends by itself when it can.
+    // A browser that knows no such thing, or lets none do it: the page sends by itself when it can.
     return;
   }
 }

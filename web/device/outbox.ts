@@ -1,21 +1,21 @@
-import type { Change, ChangeResult, Item } from '../protocol/item';
+import type { Change,ChangeResult,Item } from '../protocol/item';
 import { sendPicture } from './sendPicture';
-import { allPicturesHere, forgetPicture, pictureOf, picturesShown } from './keptPictures';
-import { pagesWith, rememberSavedHere } from './along/keepSoon';
+import { allPicturesHere,forgetPicture,pictureOf,picturesShown } from './keptPictures';
+import { pagesWith,rememberSavedHere } from './along/keepSoon';
 import { keepAgain } from './along/take';
 import {
-  alone,
-  DOUBTS_KEPT,
-  noneSince,
-  readLeft,
-  SENDING_LEFT,
-  waitingOf,
-  writeLeft,
-  type KeptChange,
-  type Waiting,
+alone,
+DOUBTS_KEPT,
+noneSince,
+readLeft,
+SENDING_LEFT,
+waitingOf,
+writeLeft,
+type KeptChange,
+type Waiting,
 } from './pending';
-import { batchOf, send } from './sending';
-import { roundsOf, sendRound } from './walkBatches';
+import { batchOf,leftToWorker,send } from './sending';
+import { roundsOf,sendRound } from './walkBatches';
 
 /** What waits on this device, and how it goes. */
 export interface Outbox {
@@ -83,21 +83,19 @@ const pictureEntry = (person: string, treeId: string): string =>
 async function sendPictures(person: string): Promise<'sent' | 'away'> {
   const all = await allPicturesHere(person);
   if (all.length === 0) return 'sent';
-  // The rules of records are large: a page that has no picture to send goes without them.
-  const records = await import('@undrel/core/records').catch(() => undefined);
-  if (!records) return 'away';
   let came: 'sent' | 'away' = 'sent';
   for (const kept of all) {
     const { treeId, visitId } = kept;
     // Those of before it was noted which tree they are of are sent by their own page.
     if (treeId === undefined || picturesShown(visitId)) continue;
-    const sent = await sendPicture(kept.file, () => undefined, new AbortController().signal);
+    const sent = await sendPicture(kept.file, kept, () => undefined, new AbortController().signal);
     // One that is not taken holds up no other.
     if ('problem' in sent) {
+      if (sent.away) void leftToWorker().then((worker) => worker?.askForSync());
       came = 'away';
       continue;
     }
-    const id = records.idOf('picture', visitId, { hash: sent.hash });
+    const { id } = sent;
     const name = pictureEntry(person, treeId);
     const others = readLeft(name).filter((c) => c.id !== id);
     const values = pictureOf(sent, kept, undefined) as Change['values'];

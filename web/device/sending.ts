@@ -1,4 +1,5 @@
-import type { Change, ChangeResult } from '../protocol/item';
+import type { Change,ChangeResult } from '../protocol/item';
+import { PERSON_HEADER } from '../protocol/person';
 
 /** Changes and characters of one batch; the rest follows in the next. */
 const MOST = { changes: 200, characters: 1_000_000 };
@@ -32,7 +33,7 @@ export async function send(changes: readonly Change[], person: string, leaves = 
   try {
     answer = await fetch('/api/changes', {
       method: 'POST',
-      headers: { 'content-type': 'application/json', 'x-undrel-person': person },
+      headers: { 'content-type': 'application/json', [PERSON_HEADER]: person },
       body: JSON.stringify({ changes }),
     });
     if (answer.ok) return ((await answer.json()) as { results: ChangeResult[] }).results;

@@ -2,12 +2,13 @@
  * What answers in place of the network where there is none: the application's own files, and the pages and pictures of
  * properties that whoever is signed in took along.
  */
-import { CacheFirst, ExpirationPlugin, Serwist, Strategy, type StrategyHandler } from 'serwist';
-import { asksItself, isOfNewTree, pageKey, wanted, type Wanted } from './along/addresses';
-import { asKept, KEPT_AT } from './along/take';
-import { alongOf, keptOf, keptPage, personHere, setPerson } from './along/kept';
+import { CacheFirst,ExpirationPlugin,Serwist,Strategy,type StrategyHandler } from 'serwist';
+import { asksItself,isOfNewTree,pageKey,wanted,type Wanted } from './along/addresses';
+import { asKept,KEPT_AT } from './along/take';
+import { alongOf,keptOf,keptPage,personHere,setPerson } from './along/kept';
 import { SYNC_TAG } from './leftToWorker';
 import { sendByWorker } from './sendByWorker';
+import { sendPicturesByWorker } from './picturesByWorker';
 
 declare const self: ServiceWorkerGlobalScope & { undrelFiles?: readonly string[] };
 
@@ -176,13 +177,22 @@ self.addEventListener('message', (event) => {
     event.ports[0]?.postMessage(given.get((event.source as Client).id) ?? null);
 });
 
+/** Whether a page of the application is looked at; what is under `/api` is a file. */
+const isLookedAt = async (): Promise<boolean> =>
+  (await self.clients.matchAll({ type: 'window', includeUncontrolled: true })).some(
+    ({ url, visibilityState }) => visibilityState === 'visible' && !new URL(url).pathname.startsWith('/api/'),
+  );
+
 /** The browser found signal: what did not arrive is sent, though no page is open. Where it fails the browser tries again. */
 self.addEventListener('sync', ((event: ExtendableEvent & { tag: string }) => {
   if (event.tag !== SYNC_TAG) return;
   const work = async (): Promise<void> => {
     const person = await personHere();
-    if (person !== undefined && !(await sendByWorker(person)))
-      throw new Error('The server could not be reached.');
+    if (person === undefined) return;
+    // Visits go before the pictures that belong to them. A page that is looked at sends its pictures by itself.
+    const arrived =
+      (await sendByWorker(person)) && ((await isLookedAt()) || (await sendPicturesByWorker(person)));
+    if (!arrived) throw new Error('The server could not be reached.');
   };
   event.waitUntil(work());
 }) as EventListener);

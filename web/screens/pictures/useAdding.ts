@@ -1,5 +1,4 @@
 import { useRef } from 'react';
-import { idOf } from '@undrel/core/records';
 import { pictureOf } from '../../device/keptPictures';
 import type { CaseControl } from '../../device/useCase';
 import type { Living } from '../../protocol/item';
@@ -25,7 +24,7 @@ export function useAdding(
     of.person,
     { treeId, visitId, by, dayOf: day },
     (sent, { file, bearing, step }) => {
-      const id = idOf('picture', visitId, { hash: sent.hash });
+      const { id } = sent;
       const there = pictures.find((p) => p.id === id)?.values;
       const asked = {
         by,

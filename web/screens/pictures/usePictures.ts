@@ -1,6 +1,8 @@
 import { useCallback, useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { forgetPicture, keepPictureHere, picturesHere, showPictures } from '../../device/keptPictures';
-import { sendPicture, type SentPicture } from '../../device/sendPicture';
+import { sendPicture } from '../../device/sendPicture';
+import type { SentPicture } from '../../protocol/pieces';
+import { leftToWorker } from '../../device/sending';
 
 /** A file on its way. */
 export interface Sending {
@@ -20,11 +22,13 @@ export interface Sending {
 
 /** Sends the next that waits once the one before is through; gives what stops the one under way, if it is that one. */
 function useSentInTurn(
+  of: { person: string; visitId: string },
   queue: readonly Sending[],
   setQueue: Dispatch<SetStateAction<Sending[]>>,
-  arrived: (sent: SentPicture, from: Sending) => void,
+  arrived: (sent: Required<SentPicture>, from: Sending) => void,
 ) {
   const busy = useRef<{ key: number; stop: AbortController } | undefined>(undefined);
+  const { person, visitId } = of;
   const tell = useRef(arrived);
   tell.current = arrived;
   useEffect(() => {
@@ -34,18 +38,21 @@ function useSentInTurn(
     busy.current = { key: one.key, stop };
     const change = (more: Partial<Sending>) =>
       setQueue((now) => now.map((s) => (s.key === one.key ? { ...s, ...more } : s)));
-    void sendPicture(one.file, (share) => change({ share }), stop.signal).then(async (answer) => {
-      if ('problem' in answer) {
+    void sendPicture(one.file, { person, visitId }, (share) => change({ share }), stop.signal).then(
+      async (answer) => {
+        if ('problem' in answer) {
+          busy.current = undefined;
+          if (answer.away) void leftToWorker().then((worker) => worker?.askForSync());
+          return change({ problem: answer.problem, share: 0 });
+        }
+        // Told first, then forgotten here, and only then said to have arrived: whatever ends the page between, nothing is lost.
+        tell.current(answer, one);
+        if (one.kept !== undefined) await forgetPicture(one.kept);
         busy.current = undefined;
-        return change({ problem: answer.problem, share: 0 });
-      }
-      // Told first, then forgotten here, and only then said to have arrived: whatever ends the page between, nothing is lost.
-      tell.current(answer, one);
-      if (one.kept !== undefined) await forgetPicture(one.kept);
-      busy.current = undefined;
-      change({ arrived: true, share: 1 });
-    });
-  }, [queue, setQueue]);
+        change({ arrived: true, share: 1 });
+      },
+    );
+  }, [person, visitId, queue, setQueue]);
   return useCallback((key?: number) => {
     if (key === undefined || busy.current?.key === key) busy.current?.stop.abort();
   }, []);
@@ -68,7 +75,7 @@ export function usePictures(
     by,
     dayOf,
   }: { treeId: string; visitId: string; by: string; dayOf: (file: File) => string },
-  arrived: (sent: SentPicture, from: Sending) => void,
+  arrived: (sent: Required<SentPicture>, from: Sending) => void,
 ) {
   const [queue, setQueue] = useState<Sending[]>([]);
   const next = useRef(0);
@@ -77,7 +84,7 @@ export function usePictures(
       setQueue((now) => [...now, ...more.map((s) => ({ ...s, key: next.current++, share: 0 }))]),
     [],
   );
-  const stop = useSentInTurn(queue, setQueue, arrived);
+  const stop = useSentInTurn({ person, visitId }, queue, setQueue, arrived);
   useEffect(() => {
     let here = true;
     const hide = showPictures(visitId);

@@ -1,10 +1,11 @@
 import type { NextRequest } from 'next/server';
 import { knownOf } from '../known';
 import type { Db } from '../database/transaction';
-import { BYTES, tooLarge, type BodyKind } from '../../work/readers/limits';
-import { may, type Deed } from '../../protocol/roles';
-import { asSession, sessionToken, type Viewer } from './session';
+import { BYTES,tooLarge,type BodyKind } from '../../work/readers/limits';
+import { may,type Deed } from '../../protocol/roles';
+import { asSession,sessionToken,type Viewer } from './session';
 import type { Work } from './viewer';
+import { PERSON_HEADER } from '../../protocol/person';
 
 export const plain = (status: number, problem: string, headers?: Record<string, string>): Response =>
   Response.json({ problem }, { status, headers });
@@ -111,6 +112,10 @@ export async function asked(
     const token = sessionToken(request.cookies, request.headers);
     const viewer = token && (await asSession(token, async (_, who) => who));
     if (!token || !viewer) return plain(401, SIGN_IN_AGAIN);
+    // What one person noted or took is not kept under the name of whoever is signed in now.
+    const person = request.headers.get(PERSON_HEADER);
+    if (person !== null && person !== viewer.userId)
+      return plain(401, 'Someone else is signed in; sign in again, what you entered is kept.');
     if (deed !== 'read' && !may(viewer.role, deed))
       return plain(403, `Your role (${viewer.role}) does not allow this.`);
     const body = (kind: BodyKind) => bodyOf(request, kind);

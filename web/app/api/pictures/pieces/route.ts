@@ -1,7 +1,8 @@
 import type { NextRequest } from 'next/server';
-import { asked, plain } from '@/server/accounts/request';
-import { addPiece, forgetPieces, piecesOf, wholeOf } from '@/server/pictures/pieces';
-import { keepPicture, pictureFrom, stow } from '@/server/pictures/pictures';
+import { asked,plain } from '@/server/accounts/request';
+import { addPiece,forgetPieces,piecesOf,wholeOf } from '@/server/pictures/pieces';
+import { keepPicture,pictureFrom,stow } from '@/server/pictures/pictures';
+import { sentFor } from '@/server/pictures/sentFor';
 
 const hashIn = (request: NextRequest): string | undefined => {
   const hash = request.nextUrl.searchParams.get('hash') ?? '';
@@ -13,9 +14,10 @@ const NO_HASH = 'Hash: the SHA-256 of the picture is asked for, 64 hexadecimal l
 export async function GET(request: NextRequest): Promise<Response> {
   const hash = hashIn(request);
   if (!hash) return plain(400, NO_HASH);
-  return asked(request, 'measure', async ({ inFirm }) =>
-    Response.json(await inFirm((db) => piecesOf(db, hash))),
-  );
+  return asked(request, 'measure', async ({ inFirm }) => {
+    const there = await inFirm((db) => piecesOf(db, hash));
+    return Response.json(there.picture ? { ...there, picture: sentFor(request, there.picture) } : there);
+  });
 }
 
 /** Takes the next piece of a picture; with the last one it is read as any other. */
@@ -29,7 +31,8 @@ export async function POST(request: NextRequest): Promise<Response> {
     const bytes = await body('piece');
     const there = await inFirm((db) => addPiece(db, { hash, at: at!, total: total! }, bytes));
     if ('problem' in there) return plain(400, there.problem);
-    if (there.picture || there.have < total!) return Response.json(there);
+    if (there.picture) return Response.json({ ...there, picture: sentFor(request, there.picture) });
+    if (there.have < total!) return Response.json(there);
     const whole = await inFirm((db) => wholeOf(db, hash));
     const read = whole
       ? await pictureFrom(whole, asker)
@@ -43,7 +46,6 @@ export async function POST(request: NextRequest): Promise<Response> {
       await keepPicture(db, stowed);
       await forgetPieces(db, hash);
     });
-    const { width, height } = read;
-    return Response.json({ have: there.have, picture: { hash, width, height } });
+    return Response.json({ have: there.have, picture: sentFor(request, read) });
   });
 }

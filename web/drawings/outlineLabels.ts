@@ -33,8 +33,9 @@ const meets = (a: Box, b: Box): boolean =>
   Math.abs(a.x - b.x) * 2 < a.width + b.width && Math.abs(a.y - b.y) * 2 < a.height + b.height;
 
 /**
- * Where names of outlines stand: in the middle of an area, upright where it is too narrow for them; over or under a line,
- * at the part of its run where they meet the fewest marks and names, and further away where marks crowd it.
+ * Where names of outlines stand: in the middle of an area, upright where it is too narrow for them, beneath or above it where
+ * it is too small for them either way; over or under a line, at the part of its run where they meet the fewest marks and
+ * names, and further away where marks crowd it.
  *
  * @param letter width of a letter, drawing units
  * @param taken boxes by their middle, of marks with their labels
@@ -52,11 +53,21 @@ export function outlineLabels(
     const ys = points.map((p) => p[1]);
     const [left, right] = [Math.min(...xs), Math.max(...xs)];
     const [top, bottom] = [Math.min(...ys), Math.max(...ys)];
+    const count = (box: Box) => boxes.filter((other) => meets(box, other)).length;
     if (shape === 'area') {
       const upright = right - left < width && bottom - top > right - left;
       const at = { x: (left + right) / 2, y: (top + bottom) / 2 };
-      boxes.push({ ...at, width: upright ? LINE : width, height: upright ? width : LINE });
-      return { ...at, upright };
+      if (Math.max(right - left, bottom - top) >= width) {
+        boxes.push({ ...at, width: upright ? LINE : width, height: upright ? width : LINE });
+        return { ...at, upright };
+      }
+      // Too small for its name either way: it stands beneath or above, within the plan.
+      const most = Math.max(...outlines.flatMap((o) => o.points.map((p) => p[0])));
+      const x = Math.min(at.x, most - width / 2);
+      const tries = [bottom + 0.8 * LINE, top - 0.8 * LINE].map((y) => ({ x, y, width, height: LINE }));
+      const best = tries.reduce((one, other) => (count(other) < count(one) ? other : one));
+      boxes.push(best);
+      return { x, y: best.y, upright: false };
     }
     const [a, b] = [points[0]!, points.at(-1)!];
     const places = [
@@ -67,7 +78,6 @@ export function outlineLabels(
       const of = { x: a[0] + t * (b[0] - a[0]), y: a[1] + t * (b[1] - a[1]) };
       return { of, away: AWAY.includes(off), x: of.x, y: of.y + off * LINE, width, height: LINE };
     });
-    const count = (box: Box) => boxes.filter((other) => meets(box, other)).length;
     const best = tries.reduce((one, other) => (count(other) < count(one) ? other : one));
     boxes.push(best);
     return { x: best.x, y: best.y, upright: false, ...(best.away && { of: best.of }) };

@@ -177,7 +177,7 @@ function AboutProperty({
         <p className="text-muted mb-2">
           {page.note}{' '}
           {mayMeasure && (
-            <ServerButton className="link" onClick={() => setEditing(true)}>
+            <ServerButton className="link mr-2" onClick={() => setEditing(true)}>
               Edit this property
             </ServerButton>
           )}{' '}

@@ -1,6 +1,7 @@
 import { CAUSE_KEYS } from '../vocabulary/causes';
 import type { Bloc, Network } from './network';
-import type { Joint, Marginals } from './posterior';
+import type { Marginals } from './posterior';
+import type { Joint } from './worlds';
 
 /**
  * A joint seen from one finding: the mass of each state of what it depends on, alone and with each cause and mechanism.

@@ -14,6 +14,7 @@ test('a list on the desk is used by keys alone, keeps its place and width, and s
   await list.focus();
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('option', { name: 'Everyone' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('option', { name: 'Everyone' })).toBeFocused();
   // By its first letters, then left as it is.
   await page.keyboard.type('cr');
   await expect(page.getByRole('option', { name: 'Crew' })).toBeFocused();
@@ -24,6 +25,7 @@ test('a list on the desk is used by keys alone, keeps its place and width, and s
   await page.keyboard.press('Enter');
   await expect(page.getByRole('option', { name: 'Everyone' })).toBeFocused();
   await page.keyboard.press('End');
+  await expect(page.getByRole('option').last()).toBeFocused();
   const last = await page.getByRole('option').last().innerText();
   await page.keyboard.press('Enter');
   await expect(list).toHaveText(last);
@@ -33,6 +35,7 @@ test('a list on the desk is used by keys alone, keeps its place and width, and s
   await page.keyboard.press('Space');
   await expect(page.getByRole('option', { name: last, exact: true })).toBeFocused();
   await page.keyboard.press('Home');
+  await expect(page.getByRole('option', { name: 'Everyone' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(list).toHaveText('Everyone');
 });

@@ -1,5 +1,5 @@
-import { NextResponse,type NextRequest } from 'next/server';
-import { BYTES,tooLarge } from './work/readers/limits';
+import { NextResponse, type NextRequest } from 'next/server';
+import { BYTES, tooLarge } from './work/readers/limits';
 
 /**
  * Headers of every page: a Content-Security-Policy with a nonce of its own for each answer, and the usual guards.

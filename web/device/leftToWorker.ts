@@ -1,4 +1,4 @@
-import { openDB,type DBSchema,type IDBPDatabase } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Change } from '../protocol/item';
 
 /** What the browser calls the service worker by once there is signal again, whether a page is open or not. */

@@ -1,21 +1,21 @@
-import type { Change,ChangeResult,Item } from '../protocol/item';
+import type { Change, ChangeResult, Item } from '../protocol/item';
 import { sendPicture } from './sendPicture';
-import { allPicturesHere,forgetPicture,pictureOf,picturesShown } from './keptPictures';
-import { pagesWith,rememberSavedHere } from './along/keepSoon';
+import { allPicturesHere, forgetPicture, pictureOf, picturesShown } from './keptPictures';
+import { pagesWith, rememberSavedHere } from './along/keepSoon';
 import { keepAgain } from './along/take';
 import {
-alone,
-DOUBTS_KEPT,
-noneSince,
-readLeft,
-SENDING_LEFT,
-waitingOf,
-writeLeft,
-type KeptChange,
-type Waiting,
+  alone,
+  DOUBTS_KEPT,
+  noneSince,
+  readLeft,
+  SENDING_LEFT,
+  waitingOf,
+  writeLeft,
+  type KeptChange,
+  type Waiting,
 } from './pending';
-import { batchOf,leftToWorker,send } from './sending';
-import { roundsOf,sendRound } from './walkBatches';
+import { batchOf, leftToWorker, send } from './sending';
+import { roundsOf, sendRound } from './walkBatches';
 
 /** What waits on this device, and how it goes. */
 export interface Outbox {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Change } from '../protocol/item';
 import { PIECE_BYTES } from '../protocol/pieces';
-import { allPicturesHere,keepPictureHere } from './keptPictures';
+import { allPicturesHere, keepPictureHere } from './keptPictures';
 import { sendPicturesByWorker } from './picturesByWorker';
 
 const real = globalThis.fetch;

@@ -1,5 +1,5 @@
 import type { Change } from '../protocol/item';
-import { allPicturesHere,forgetPicture,pictureOf } from './keptPictures';
+import { allPicturesHere, forgetPicture, pictureOf } from './keptPictures';
 import { send } from './sending';
 import { sendPicture } from './sendPicture';
 

@@ -1,5 +1,5 @@
 import { asJpeg } from './asJpeg';
-import { PIECE_BYTES,type PiecesAnswer,type SentPicture } from '../protocol/pieces';
+import { PIECE_BYTES, type PiecesAnswer, type SentPicture } from '../protocol/pieces';
 import { PERSON_HEADER } from '../protocol/person';
 
 const AWAY = { problem: 'Could not reach the server; it is still here, send it again.', away: true } as const;

@@ -1,4 +1,4 @@
-import type { Change,ChangeResult } from '../protocol/item';
+import type { Change, ChangeResult } from '../protocol/item';
 import { PERSON_HEADER } from '../protocol/person';
 
 /** Changes and characters of one batch; the rest follows in the next. */

@@ -2,10 +2,10 @@
  * What answers in place of the network where there is none: the application's own files, and the pages and pictures of
  * properties that whoever is signed in took along.
  */
-import { CacheFirst,ExpirationPlugin,Serwist,Strategy,type StrategyHandler } from 'serwist';
-import { asksItself,isOfNewTree,pageKey,wanted,type Wanted } from './along/addresses';
-import { asKept,KEPT_AT } from './along/take';
-import { alongOf,keptOf,keptPage,personHere,setPerson } from './along/kept';
+import { CacheFirst, ExpirationPlugin, Serwist, Strategy, type StrategyHandler } from 'serwist';
+import { asksItself, isOfNewTree, pageKey, wanted, type Wanted } from './along/addresses';
+import { asKept, KEPT_AT } from './along/take';
+import { alongOf, keptOf, keptPage, personHere, setPerson } from './along/kept';
 import { SYNC_TAG } from './leftToWorker';
 import { sendByWorker } from './sendByWorker';
 import { sendPicturesByWorker } from './picturesByWorker';

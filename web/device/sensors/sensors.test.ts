@@ -1,6 +1,6 @@
-import { declinationAt,keepDeclination,keptDeclination } from './declination';
+import { declinationAt, keepDeclination, keptDeclination } from './declination';
 import { headingIn } from './compass';
-import { inSun,watchLight } from './light';
+import { inSun, watchLight } from './light';
 import { pass } from '../../tests/pass';
 import { readPosition } from './position';
 

@@ -1,9 +1,9 @@
 import type { NextRequest } from 'next/server';
 import { knownOf } from '../known';
 import type { Db } from '../database/transaction';
-import { BYTES,tooLarge,type BodyKind } from '../../work/readers/limits';
-import { may,type Deed } from '../../protocol/roles';
-import { asSession,sessionToken,type Viewer } from './session';
+import { BYTES, tooLarge, type BodyKind } from '../../work/readers/limits';
+import { may, type Deed } from '../../protocol/roles';
+import { asSession, sessionToken, type Viewer } from './session';
 import type { Work } from './viewer';
 import { PERSON_HEADER } from '../../protocol/person';
 

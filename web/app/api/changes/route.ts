@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server';
 import * as z from 'zod';
-import { asked,plain } from '@/server/accounts/request';
+import { asked, plain } from '@/server/accounts/request';
 import { saveGiven } from '@/server/cases/write';
 import { MOST_CHANGES } from '@/work/readers/limits';
 

@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server';
-import { asked,plain } from '@/server/accounts/request';
-import { keepPicture,pictureFrom,stow } from '@/server/pictures/pictures';
+import { asked, plain } from '@/server/accounts/request';
+import { keepPicture, pictureFrom, stow } from '@/server/pictures/pictures';
 import { sentFor } from '@/server/pictures/sentFor';
 
 /** Takes a picture and says its hash and size, and its id at a visit that is named; the same again is the same picture. */

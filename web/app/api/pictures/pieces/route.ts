@@ -1,7 +1,7 @@
 import type { NextRequest } from 'next/server';
-import { asked,plain } from '@/server/accounts/request';
-import { addPiece,forgetPieces,piecesOf,wholeOf } from '@/server/pictures/pieces';
-import { keepPicture,pictureFrom,stow } from '@/server/pictures/pictures';
+import { asked, plain } from '@/server/accounts/request';
+import { addPiece, forgetPieces, piecesOf, wholeOf } from '@/server/pictures/pieces';
+import { keepPicture, pictureFrom, stow } from '@/server/pictures/pictures';
 import { sentFor } from '@/server/pictures/sentFor';
 
 const hashIn = (request: NextRequest): string | undefined => {

@@ -23,13 +23,13 @@ function load() {
   };
 }
 
-/** Runs one step to its end without stopping the others; true when it passed. */
+/** Runs one step to its end without stopping the others. */
 async function passes(name, command, args, env = {}) {
   say(name);
   const began = Date.now();
-  const status = await ended(start(command, args, { env: { ...process.env, ...env } }));
-  say(`${name}: ${Math.round((Date.now() - began) / 1000)} s`);
-  return status === 0;
+  const ok = (await ended(start(command, args, { env: { ...process.env, ...env } }))) === 0;
+  say(`${name}: ${Math.round((Date.now() - began) / 1000)} s${ok ? '' : ', failed'}`);
+  return { name, ok };
 }
 
 /** How long each test took, ms, and whether it passed, from what the runners wrote. */
@@ -125,14 +125,14 @@ await program(async (atStop) => {
   for (const { name, ms } of tests.slice(0, 10))
     console.log(`  ${(ms / 1000).toFixed(1).padStart(6)} s  ${name.slice(0, 110)}`);
   // What failed stands at the end, where whoever reads the last lines alone finds it.
-  for (const { name, why } of tests.filter((t) => t.failed))
+  const wrong = tests.filter((t) => t.failed);
+  // A run of tests that failed is counted by its tests, where there are any that did.
+  const steps = checks.filter(({ name, ok }) => !ok && !(name.endsWith(' tests') && wrong.length > 0));
+  for (const { name } of steps) console.log(`· failed: ${name}`);
+  for (const { name, why } of wrong)
     console.log(`· failed: ${name}\n${stripVTControlCharacters(why ?? '').slice(0, 600)}`);
   const passed = (unit?.numPassedTests ?? 0) + (browser?.expected ?? 0);
-  const failed =
-    (unit?.numFailedTests ?? (BUSY ? 0 : 1)) +
-    (unit?.numRuntimeErrorTestSuites ?? 0) +
-    (browser ? browser.unexpected + browser.flaky : 1);
-  const steps = checks.filter((ok) => !ok).length;
-  console.log(`${passed} passed, ${failed === 0 && steps > 0 ? steps : failed} failed`);
-  return failed + steps === 0 ? 0 : 1;
+  const failed = wrong.length + steps.length;
+  console.log(`${passed} passed, ${failed} failed`);
+  return failed === 0 ? 0 : 1;
 });

@@ -53,6 +53,10 @@ test('what did not arrive is sent when the browser finds signal, though no page 
   await expect(page.getByTestId('save-state')).toContainText('Saved');
   await expect.poll(() => left(page), { timeout: 20_000 }).toBe(0);
   await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  // A page that says whether the server is well is none of the application, and sends nothing.
+  const plain = await context.newPage();
+  await plain.goto('/api/health');
+  await page.bringToFront();
 
   await context.setOffline(true);
   await page.getByLabel('at the bark, N', { exact: true }).fill('21.4');
@@ -60,10 +64,6 @@ test('what did not arrive is sent when the browser finds signal, though no page 
   await expect.poll(() => left(page)).toBeGreaterThan(0);
   await page.close();
 
-  // Nothing of the application is open: a page that says whether the server is well sends nothing.
-  const plain = await context.newPage();
-  await context.setOffline(false);
-  await plain.goto('/api/health');
   const depth = async (): Promise<number | undefined> => {
     const { visits } = (await (await plain.request.get(`/api/trees/${TREE}/case`)).json()) as {
       visits: { profiles: { bearing: number; mulch: { depth: number }[] }[] }[];
@@ -75,6 +75,8 @@ test('what did not arrive is sent when the browser finds signal, though no page 
       .find((d) => Math.abs(d - 0.214) < 1e-9);
   };
   expect(await depth()).toBeUndefined();
+  // From here on the browser may tell the worker by itself.
+  await context.setOffline(false);
   await signalFound(plain);
   await expect.poll(depth, { timeout: 15_000 }).toBe(0.214);
   await expect.poll(() => left(plain)).toBe(0);
@@ -114,6 +116,9 @@ test('a photograph that found no signal arrives with its record, though no page 
   const others = page.getByRole('region', { name: 'Other pictures' });
   const before = await shownIn(page).count();
   await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  const plain = await context.newPage();
+  await plain.goto('/api/health');
+  await page.bringToFront();
   await context.setOffline(true);
   const buffer = await sharp({
     create: { width: 640, height: 480, channels: 3, background: { r: 90, g: 110, b: Date.now() % 256 } },
@@ -126,10 +131,8 @@ test('a photograph that found no signal arrives with its record, though no page 
   await expect(others.getByRole('alert')).toContainText('it is still here');
   await page.close();
 
-  const plain = await context.newPage();
-  await context.setOffline(false);
-  await plain.goto('/api/health');
   expect(await waiting(plain)).toBe(1);
+  await context.setOffline(false);
   await signalFound(plain);
   await expect.poll(() => waiting(plain), { timeout: 15_000 }).toBe(0);
 

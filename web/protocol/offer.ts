@@ -54,3 +54,22 @@ export interface OfferHead {
   state: 'open' | 'expired' | 'revoked' | 'approved';
   approved?: { option: string; title: string; name: string; on: string; note: string | null };
 }
+
+/** How long a link may stay open, days. */
+export interface OfferDays {
+  least: number;
+  usual: number;
+  most: number;
+}
+
+/** An offer that a client may read. */
+export interface OpenOffer {
+  state: 'open' | 'approved';
+  content: OfferContent;
+  sha256: string;
+  expires: string;
+  approved?: { option: string; name: string; on: string };
+}
+
+/** What is behind a client's link. */
+export type OfferShown = OpenOffer | { state: 'expired' | 'revoked' | 'unknown' };

@@ -100,11 +100,15 @@ export function estimate(needs: readonly Need[], rates: Rates): Estimate {
 export const sumOf = (amounts: readonly string[], digits: number): string =>
   amounts.reduce((sum, a) => sum.plus(a), new Big(0)).toFixed(digits);
 
+/** What the needs of one stage come to, in the year of its first. */
+export interface StageEstimate {
+  stage: number;
+  year: number;
+  estimate: Estimate;
+}
+
 /** The parts of an estimate by stage, each with its own tax line; they add up to the whole but for the rounding of tax. */
-export const byStage = (
-  needs: readonly Need[],
-  rates: Rates,
-): { stage: number; year: number; estimate: Estimate }[] =>
+export const byStage = (needs: readonly Need[], rates: Rates): StageEstimate[] =>
   [...new Set(needs.map((n) => n.stage))]
     .sort((a, b) => a - b)
     .map((stage) => {

@@ -35,10 +35,18 @@ export type WorkStep =
       first: { key: string; hold: HoldKey }[];
     });
 
+/** A stage of an agreed cut plan. */
+export interface CutStage {
+  stage: number;
+  year: number;
+  /** The day it is planned for. */
+  on?: string;
+  /** Labels of the roots that are cut. */
+  roots: string[];
+}
+
 /** Stages of an agreed cut plan with their years; one stage where none was agreed. */
-export function stagesOf(
-  visit: Pick<Visit, 'cuts' | 'date'>,
-): { stage: number; year: number; on?: string; roots: string[] }[] {
+export function stagesOf(visit: Pick<Visit, 'cuts' | 'date'>): CutStage[] {
   const first = Number(visit.date.slice(0, 4));
   const interval = visit.cuts?.interval ?? CUT_PLAN.interval.value;
   const agreed = visit.cuts?.agreed ?? [];

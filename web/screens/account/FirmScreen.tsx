@@ -6,7 +6,7 @@ import { TopBar } from '../shell/TopBar';
 import { Notice } from '../../ui/Notice';
 import { Said } from '../../ui/Said';
 import { useKeptForm } from '../../ui/useKeptForm';
-import { type FirmState, type InviteState, type PersonRow, type PersonState } from './firmStates';
+import type { DeviceRow, FirmState, InvitationRow, InviteState, PersonRow, PersonState } from './firmStates';
 import { LinkShown } from './LinkShown';
 import { FormSelect } from '../../ui/controls/Select';
 import { PersonEntry } from './PersonEntry';
@@ -29,7 +29,7 @@ const UNITS = [
 export function FirmScreen(props: {
   firm: FirmState;
   people: PersonRow[];
-  invitations: { id: string; email: string; role: string; until: string }[];
+  invitations: InvitationRow[];
   mayManage: boolean;
   me: string;
   save: Act<FirmState>;
@@ -37,7 +37,7 @@ export function FirmScreen(props: {
   setPerson: Act<PersonState>;
   revoke: Act<{ problem?: string }>;
   /** That somebody of the firm is signed in on; none for who does not manage it. */
-  devices: { id: string; person: string; agent: string; seen: string; holds: string[]; here: boolean }[];
+  devices: DeviceRow[];
   endSession: Act<{ problem?: string }>;
 }) {
   const [ended, endSession] = useKeptForm(props.endSession, {});
@@ -137,7 +137,7 @@ function Devices({
   endSession,
   ended,
 }: {
-  devices: { id: string; person: string; agent: string; seen: string; holds: string[]; here: boolean }[];
+  devices: DeviceRow[];
   endSession: (form: FormData) => void;
   ended: { problem?: string };
 }) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { Said } from '../../ui/Said';
-import { ROLE_OPTIONS, type InviteState } from './firmStates';
+import { ROLE_OPTIONS, type InvitationRow, type InviteState } from './firmStates';
 import { LinkPlace } from './LinkShown';
 import { FormSelect } from '../../ui/controls/Select';
 
@@ -17,7 +17,7 @@ export function Invite({
   invite: (form: FormData) => void;
   invited: InviteState;
   inviting: boolean;
-  invitations: { id: string; email: string; role: string; until: string }[];
+  invitations: InvitationRow[];
   revoke: (form: FormData) => void;
   revoked: { problem?: string };
 }) {

@@ -13,6 +13,13 @@ export interface SecondState {
   key?: { secret: string; picture: string };
 }
 
+export interface PasskeyRow {
+  id: string;
+  name: string;
+  made: string;
+  used: string | undefined;
+}
+
 export interface SecondStepActs {
   change: (state: SecondState, form: FormData) => Promise<SecondState>;
   confirm: (state: SecondState, form: FormData) => Promise<SecondState>;
@@ -22,7 +29,7 @@ export interface SecondStepActs {
 /** What sign-in asks for besides the password: set up, changed and taken off with the password. */
 export function SecondStep(props: {
   app: boolean;
-  passkeys: { id: string; name: string; made: string; used: string | undefined }[];
+  passkeys: PasskeyRow[];
   codesLeft: number;
   acts: SecondStepActs;
 }) {
@@ -101,7 +108,7 @@ function StepsInForce({
 }: {
   app: boolean;
   busy: boolean;
-  passkeys: { id: string; name: string; made: string; used: string | undefined }[];
+  passkeys: PasskeyRow[];
   on: boolean;
   codesLeft: number;
 }) {

@@ -30,6 +30,22 @@ export interface PersonRow {
   disabled: boolean;
   secondStep: boolean;
 }
+/** A link that nobody has opened yet. */
+export interface InvitationRow {
+  id: string;
+  email: string;
+  role: string;
+  until: string;
+}
+/** Where somebody is signed in, and which properties were taken along there. */
+export interface DeviceRow {
+  id: string;
+  person: string;
+  agent: string;
+  seen: string;
+  holds: string[];
+  here: boolean;
+}
 
 export const ROLE_OPTIONS = [
   { key: 'owner', label: 'owner: everything, people too' },

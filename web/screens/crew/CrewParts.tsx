@@ -1,6 +1,7 @@
 'use client';
 
 import type { Tree, Visit } from '@undrel/core/records';
+import type { CutStage } from '@undrel/core/prescription';
 import { type RootAdvice } from '@undrel/core/pruning';
 import type { DigWork } from '../tree/dig/useDig';
 import type { RefObject } from 'react';
@@ -22,8 +23,8 @@ export function CrewHead({
   tree: Tree;
   work: DigWork;
   cutRoots: RootAdvice[];
-  stage: { stage: number; year: number; on?: string; roots: string[] } | undefined;
-  stages: { stage: number; year: number; on?: string; roots: string[] }[];
+  stage: CutStage | undefined;
+  stages: CutStage[];
   at: number;
   setAt: (next: number) => void;
   property: string;

@@ -6,7 +6,7 @@ import { speaker, type OFFER_WORDS, type Speaks } from '../../language/clientWor
 import { localeOf, type Messages } from '../../language/languages';
 import { longDaysIn } from '../../documents/dates';
 import { Said } from '../../ui/Said';
-import type { OfferContent, OfferOption } from '../../protocol/offer';
+import type { OfferContent, OfferOption, OfferShown, OpenOffer } from '../../protocol/offer';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { Marked } from '../pictures/Marked';
 import { useKeptForm } from '../../ui/useKeptForm';
@@ -19,16 +19,6 @@ export interface ApproveState {
   problem?: string;
 }
 
-type Shown =
-  | {
-      state: 'open' | 'approved';
-      content: OfferContent;
-      sha256: string;
-      expires: string;
-      approved?: { option: string; name: string; on: string };
-    }
-  | { state: 'expired' | 'revoked' | 'unknown' };
-
 type Say = Speaks<(typeof OFFER_WORDS)[number]>;
 
 const OVER = {
@@ -39,7 +29,7 @@ const OVER = {
 
 /** What a client reads on a phone: why the tree looks bad, what can be done, what it costs, and a way to say yes. */
 export function OfferScreen(props: {
-  shown: Shown;
+  shown: OfferShown;
   /** Of this page, for what lies beneath it. */
   address: string;
   /** Of the page, where it is not English. */
@@ -143,7 +133,7 @@ function OptionChoice({
   t,
 }: {
   option: OfferOption;
-  approved: { option: string; name: string; on: string } | undefined;
+  approved: OpenOffer['approved'];
   state: ApproveState;
   t: Say;
 }) {
@@ -187,13 +177,7 @@ function Approve({
   state: ApproveState;
   busy: boolean;
   day: (iso: string) => string;
-  shown: {
-    state: 'open' | 'approved';
-    content: OfferContent;
-    sha256: string;
-    expires: string;
-    approved?: { option: string; name: string; on: string };
-  };
+  shown: OpenOffer;
 }) {
   return (
     <section className="border-t-2 border-ink pt-4 mt-2 space-y-3" aria-label={t('Approve')}>

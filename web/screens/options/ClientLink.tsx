@@ -5,7 +5,7 @@ import type { Language } from '../../language/languages';
 import { LanguageChoice } from '../report/LanguageChoice';
 import { ShownOnce } from '../../ui/ShownOnce';
 import { Said } from '../../ui/Said';
-import type { OfferHead } from '../../protocol/offer';
+import type { OfferDays, OfferHead } from '../../protocol/offer';
 import { useAlive } from '../../ui/controls/Entry';
 
 export type Made = { link: string } | { problem: string };
@@ -20,7 +20,7 @@ const STATE_WORDS: Record<OfferHead['state'], string> = {
 /** The link for the client: made, taken back, and what came of it. */
 export function ClientLink(props: {
   offers: readonly OfferHead[];
-  days: { least: number; usual: number; most: number };
+  days: OfferDays;
   make: ((days: number, language: Language) => Promise<Made>) | undefined;
   revoke: (id: string) => Promise<{ problem?: string }>;
 }) {

@@ -2,10 +2,10 @@
 
 import type { Language } from '../../language/languages';
 import type { Worth } from '@undrel/core/records';
-import type { Estimate } from '@undrel/core/costing';
+import type { Estimate, StageEstimate } from '@undrel/core/costing';
 import { answerOf, type WorthOption } from '@undrel/core/worth';
 import { PageLink } from '@/ui/PageLink';
-import type { OfferHead } from '../../protocol/offer';
+import type { OfferDays, OfferHead } from '../../protocol/offer';
 import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { ClientLink, type Made } from './ClientLink';
@@ -21,12 +21,12 @@ export function OptionsScreen(props: {
   visitDate: string;
   options: readonly WorthOption[];
   whole: Estimate | undefined;
-  stages: readonly { stage: number; year: number; estimate: Estimate }[];
+  stages: readonly StageEstimate[];
   prescribed: boolean;
   undecided: readonly string[];
   notes: readonly string[];
   offers: readonly OfferHead[];
-  days: { least: number; usual: number; most: number };
+  days: OfferDays;
   worth: Worth | undefined;
   keepWorth: ((worth: Worth | undefined) => Promise<{ problem?: string }>) | undefined;
   make: ((days: number, language: Language) => Promise<Made>) | undefined;
@@ -97,7 +97,7 @@ function TreatmentCost({
   whole,
   notes,
 }: {
-  stages: readonly { stage: number; year: number; estimate: Estimate }[];
+  stages: readonly StageEstimate[];
   whole: Estimate;
   notes: readonly string[];
 }) {

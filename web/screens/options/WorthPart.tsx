@@ -115,34 +115,27 @@ function WorthTyped({
   other: ReadAmount;
   setYoung: (next: string) => void;
 }) {
+  const field = (label: string, text: string, read: ReadAmount, set: (next: string) => void) => (
+    <label>
+      <span className="block text-sm">
+        {label}, {currency}
+      </span>
+      <input
+        className="num w-44"
+        inputMode="decimal"
+        value={text}
+        aria-invalid={!read.ok || undefined}
+        onChange={(e) => {
+          set(e.target.value);
+          setTold(undefined);
+        }}
+      />
+    </label>
+  );
   return (
     <>
-      <label>
-        <span className="block text-sm">Worth of this tree, {currency}</span>
-        <input
-          className="num w-44"
-          inputMode="decimal"
-          value={typed}
-          aria-invalid={!value.ok || undefined}
-          onChange={(e) => {
-            setTyped(e.target.value);
-            setTold(undefined);
-          }}
-        />
-      </label>
-      <label>
-        <span className="block text-sm">Worth of a young one in its place, {currency}</span>
-        <input
-          className="num w-44"
-          inputMode="decimal"
-          value={young}
-          aria-invalid={!other.ok || undefined}
-          onChange={(e) => {
-            setYoung(e.target.value);
-            setTold(undefined);
-          }}
-        />
-      </label>
+      {field('Worth of this tree', typed, value, setTyped)}
+      {field('Worth of a young one in its place', young, other, setYoung)}
     </>
   );
 }

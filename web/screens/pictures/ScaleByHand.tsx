@@ -244,6 +244,9 @@ function Sides(props: {
   );
 }
 
+/** What the button of something that is touched says and does. */
+type TouchFor = (what: 'face' | 'section') => { here: boolean; disabled: boolean; onTouch: () => void };
+
 function LayersTouched({
   touchFor,
   face,
@@ -251,7 +254,7 @@ function LayersTouched({
   layers,
   system,
 }: {
-  touchFor: (what: 'face' | 'section') => { here: boolean; disabled: boolean; onTouch: () => void };
+  touchFor: TouchFor;
   face: [number, number][] | undefined;
   onFace: (face: Picture['face']) => void;
   layers: PlaneLength[] | { problem: string };
@@ -282,7 +285,7 @@ function SectionTouched({
   picture,
   system,
 }: {
-  touchFor: (what: 'face' | 'section') => { here: boolean; disabled: boolean; onTouch: () => void };
+  touchFor: TouchFor;
   section: [number, number][] | undefined;
   onSection: (section: Picture['section']) => void;
   roots: RootSeen[] | { problem: string };

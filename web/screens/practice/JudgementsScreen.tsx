@@ -27,20 +27,24 @@ const PARTS = [
 const ROWS = rowsOf(PRACTICE_TABLE);
 const MANY = 40;
 
-/** The table of causes: every judgement in words, with its reason; the firm may put its own word in place of one. */
-export function JudgementsScreen(props: {
-  firm: string;
+/** The firm's own words as they are saved. */
+interface KeptWords {
   words: Readonly<Record<string, Often>>;
-  /** How many of the firm's words stand for rows that the table has no more. */
-  gone: number;
   /** Version of the firm's words, 0 for none. */
   table: number;
   version: number;
-  save:
-    | ((given: { words: Record<string, Often>; table: number; version: number }) => Promise<JudgementsSaved>)
-    | undefined;
-}) {
-  const [kept, setKept] = useState({ words: props.words, table: props.table, version: props.version });
+}
+
+interface JudgementsProps extends KeptWords {
+  firm: string;
+  /** How many of the firm's words stand for rows that the table has no more. */
+  gone: number;
+  save: ((given: KeptWords) => Promise<JudgementsSaved>) | undefined;
+}
+
+/** The table of causes: every judgement in words, with its reason; the firm may put its own word in place of one. */
+export function JudgementsScreen(props: JudgementsProps) {
+  const [kept, setKept] = useState<KeptWords>(props);
   const [words, setWords] = useState(props.words);
   const [filter, setFilter] = useState('');
   const [told, setTold] = useState<{ text: string; bad: boolean }>();
@@ -142,15 +146,7 @@ function Row(props: {
   );
 }
 
-function AboutTable({
-  kept,
-  firm,
-  gone,
-}: {
-  kept: { words: Readonly<Record<string, Often>>; table: number; version: number };
-  firm: string;
-  gone: number;
-}) {
+function AboutTable({ kept, firm, gone }: { kept: KeptWords; firm: string; gone: number }) {
   return (
     <>
       <p className="my-2 max-w-2xl">
@@ -190,7 +186,7 @@ function SaveWords({
   changed: string[];
   save: () => Promise<void>;
   setWords: (next: Readonly<Record<string, Often>>) => void;
-  kept: { words: Readonly<Record<string, Often>>; table: number; version: number };
+  kept: KeptWords;
   told: { text: string; bad: boolean } | undefined;
 }) {
   return (

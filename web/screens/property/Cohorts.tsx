@@ -132,19 +132,7 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
   );
 }
 
-function CohortTable({
-  reading,
-}: {
-  reading: {
-    fault: string;
-    label: string;
-    summary: string;
-    share: { value: number; lower: number; upper: number };
-    digs: { share: number; more?: number }[];
-    next?: { id: string; label: string };
-    trees: { id: string; label: string; chance: number; own: number; examined: boolean }[];
-  };
-}) {
+function CohortTable({ reading }: { reading: CohortPage['readings'][number] }) {
   return (
     <table className="w-full my-2">
       <thead>

@@ -231,7 +231,7 @@ function OutlineOnPlan({
   frame,
   at,
 }: {
-  outline: { name: string; kind: string; shape: 'area' | 'line'; points: [number, number][] };
+  outline: Outline;
   frame: ReturnType<typeof planFrame>;
   at: OutlineLabel | undefined;
 }) {

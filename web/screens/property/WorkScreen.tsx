@@ -12,6 +12,7 @@ import {
   type Rates,
   type Estimate,
   type Need,
+  type StageEstimate,
 } from '@undrel/core/costing';
 import { tidy } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
@@ -139,7 +140,7 @@ function WorkTotals({
   hours: number;
   days: number;
   whole: Estimate | undefined;
-  stages: { stage: number; year: number; estimate: Estimate }[];
+  stages: StageEstimate[];
   stepsDone: number;
   rates: Rates | undefined;
   finished: Need[];

@@ -1,12 +1,12 @@
 import { createHash, randomUUID } from 'node:crypto';
-import type { OfferContent, OfferHead, OfferOption } from '../../protocol/offer';
+import type { OfferContent, OfferDays, OfferHead, OfferOption, OfferShown } from '../../protocol/offer';
 import { hashToken, newToken } from '../accounts/secrets';
 import { withoutFirm, type Db } from '../database/transaction';
 import { bytesOf, type PictureRow } from '../pictures/pictures';
 import * as sql from './sql';
 
 /** How long a link may be open, days. */
-export const OFFER_DAYS = { least: 1, usual: 30, most: 180 };
+export const OFFER_DAYS: OfferDays = { least: 1, usual: 30, most: 180 };
 export const MOST_NOTE = 2000;
 
 const hashOf = (content: string): string => createHash('sha256').update(content).digest('hex');
@@ -64,16 +64,6 @@ export async function offersOf(db: Db, treeId: string): Promise<OfferHead[]> {
 export const revokeOffer = async (db: Db, id: string): Promise<boolean> =>
   (await db.row(sql.REVOKE, [id])) !== undefined;
 
-export type Shown =
-  | {
-      state: 'open' | 'approved';
-      content: OfferContent;
-      sha256: string;
-      expires: string;
-      approved?: { option: string; name: string; on: string };
-    }
-  | { state: 'expired' | 'revoked' | 'unknown' };
-
 interface ShownRow {
   content: string;
   sha256: string;
@@ -86,7 +76,7 @@ interface ShownRow {
 }
 
 /** What a link shows. An approved one stays readable; an expired or revoked one shows nothing. */
-export async function shownBy(token: string): Promise<Shown> {
+export async function shownBy(token: string): Promise<OfferShown> {
   const row = await withoutFirm((db) => db.row<ShownRow>(sql.SHOWN, [hashToken(token)]));
   if (!row) return { state: 'unknown' };
   if (row.approved_on === null && row.revoked) return { state: 'revoked' };

@@ -1,4 +1,11 @@
-import { byStage, type Estimate, type Need, type Rates, type TrenchWork } from '@undrel/core/costing';
+import {
+  byStage,
+  type Estimate,
+  type Need,
+  type Rates,
+  type StageEstimate,
+  type TrenchWork,
+} from '@undrel/core/costing';
 import { plannedOf, type Operation } from '@undrel/core/prescription';
 import { chosenWay, sheetOf, type WorthOption } from '@undrel/core/worth';
 import { assessedOf } from '../tree/assessed';
@@ -12,7 +19,7 @@ export interface WorthSheet {
   /** The operations that treat it, and what they cost stage by stage; undefined without rates. */
   treatment: Operation[];
   whole: Estimate | undefined;
-  stages: { stage: number; year: number; estimate: Estimate }[];
+  stages: StageEstimate[];
   /** Operations that have no amounts yet and so are not in the sums. */
   unpriced: string[];
   /** Operations that are worth weighing and not decided; they would change what is shown. */

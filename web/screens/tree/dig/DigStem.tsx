@@ -1,6 +1,6 @@
 'use client';
 
-import type { DigHead } from '@undrel/core/records';
+import type { Barrier, Buttress, DecaySector, DigHead } from '@undrel/core/records';
 import type { UnitSystem } from '@undrel/core/units';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { Select } from '../../../ui/controls/Select';
@@ -143,9 +143,9 @@ function AddParts({
   barriers,
 }: {
   set: (change: Partial<DigHead>, field: string) => void;
-  buttresses: { bearing: number; reach: number; width: number }[];
-  decay: { from: number; to: number; height: number; depth?: number | undefined }[];
-  barriers: { kind: 'root-control ring' | 'grate' | 'tie' | 'guard'; diameter: number }[];
+  buttresses: Buttress[];
+  decay: DecaySector[];
+  barriers: Barrier[];
 }) {
   return (
     <p className="flex flex-wrap gap-x-4">

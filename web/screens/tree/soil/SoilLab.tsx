@@ -107,7 +107,7 @@ function SampleSent({
   busy,
   ask,
 }: {
-  order: { label: string; sent: string; ready: string };
+  order: NonNullable<StationProps['visit']['labOrder']>;
   today: string;
   busy: boolean;
   ask: () => Promise<void>;

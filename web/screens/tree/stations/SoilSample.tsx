@@ -4,7 +4,7 @@ import { Fold } from '../../../ui/Fold';
 import { NUTRIENT_QUESTIONS, SOIL_QUESTIONS } from '@undrel/core/questions';
 import { chlorosisAdvice, nutrientsOf, sampleOf } from '@undrel/core/soil';
 import { formatValue } from '@undrel/core/units';
-import { QuantityView } from '../../../ui/controls/QuantityView';
+import { QuantityList } from '../../../ui/controls/QuantityList';
 import { SoilLab } from '../soil/SoilLab';
 import type { StationProps } from '../visitEntry';
 import { Questions } from '../asked/Questions';
@@ -42,19 +42,10 @@ export function SoilSample(props: StationProps) {
             {problem}
           </p>
         ))}
-        <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
-          {[density, porosity, available].map(
-            (quantity) =>
-              quantity && (
-                <div key={quantity.name} className="contents">
-                  <dt>{quantity.name}</dt>
-                  <dd className="text-right">
-                    <QuantityView quantity={quantity} system={system} />
-                  </dd>
-                </div>
-              ),
-          )}
-        </dl>
+        <QuantityList
+          quantities={[density, porosity, available].filter((q) => q !== undefined)}
+          system={system}
+        />
         {limits && (
           <p className="text-sm text-muted">
             In this texture roots suffer from {formatValue(limits.affected, 'density', system)} and are

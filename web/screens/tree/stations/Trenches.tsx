@@ -7,7 +7,7 @@ import { writeLengths, type UnitSystem, type Quantity } from '@undrel/core/units
 import { PageLink } from '@/ui/PageLink';
 import { DRAWING_PANE, EntryColumn } from '../EntryColumn';
 import { Entry } from '../../../ui/controls/Entry';
-import { QuantityView } from '../../../ui/controls/QuantityView';
+import { QuantityList } from '../../../ui/controls/QuantityList';
 import { apart, without } from '../trenches/bearings';
 import { SiteThings } from '../trenches/SiteThings';
 import { Spokes } from '../trenches/Spokes';
@@ -238,16 +238,7 @@ function Quantities({ quantities, system }: { quantities: readonly Quantity[]; s
   return (
     <section className="my-3">
       <h2>Quantities</h2>
-      <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
-        {quantities.map((q) => (
-          <div key={q.name} className="contents">
-            <dt>{q.name}</dt>
-            <dd className="text-right">
-              <QuantityView quantity={q} system={system} />
-            </dd>
-          </div>
-        ))}
-      </dl>
+      <QuantityList quantities={quantities} system={system} />
     </section>
   );
 }

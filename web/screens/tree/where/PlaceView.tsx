@@ -149,7 +149,7 @@ function TreeMark({
   frame,
   label,
 }: {
-  position: { x: number; y: number; error?: number | undefined };
+  position: NonNullable<Tree['position']>;
   frame: PlanFrame;
   label: string;
 }) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { longMark, shortMark, writeLengths, type UnitSystem } from '@undrel/core/units';
-import { QuantityView } from '../../../../ui/controls/QuantityView';
+import { QuantityList } from '../../../../ui/controls/QuantityList';
 import type { Assessment } from '@undrel/core/assessment';
 import type { MulchResult, FillResult } from '@undrel/core/profile';
 import type { Operation } from '@undrel/core/weighing';
@@ -34,16 +34,7 @@ export function MulchMet({
           )}
         </strong>
       </p>
-      <dl className="grid grid-cols-[1fr_auto] items-center">
-        {[mulch.volume, mulch.ringRadius, mulch.clearance].map((q) => (
-          <div key={q.name} className="contents">
-            <dt>{q.name}</dt>
-            <dd className="text-right">
-              <QuantityView quantity={q} system={system} />
-            </dd>
-          </div>
-        ))}
-      </dl>
+      <QuantityList quantities={[mulch.volume, mulch.ringRadius, mulch.clearance]} system={system} />
       {/* Comes late, with the prescription: nothing that can be pressed stands below its line. */}
       <p className="min-h-[1.6rem]">
         {operation?.quantities[0] &&
@@ -62,16 +53,7 @@ export function FillMet({ fill, system }: { fill: FillResult; system: UnitSystem
           {writeLengths(`${shortMark(fill.atStem.value)} of soil over the original grade`, system)}
         </strong>
       </p>
-      <dl className="grid grid-cols-[1fr_auto] items-center">
-        {[fill.atStem, fill.volume].map((q) => (
-          <div key={q.name} className="contents">
-            <dt>{q.name}</dt>
-            <dd className="text-right">
-              <QuantityView quantity={q} system={system} />
-            </dd>
-          </div>
-        ))}
-      </dl>
+      <QuantityList quantities={[fill.atStem, fill.volume]} system={system} />
     </div>
   );
 }

@@ -19,7 +19,7 @@ import {
 } from '@undrel/core/prescription';
 import { tradeLengths, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { Said } from '../../../../ui/Said';
-import { QuantityView } from '../../../../ui/controls/QuantityView';
+import { QuantityList } from '../../../../ui/controls/QuantityList';
 import { CHOSEN_BY } from '../../../../ui/chosenBy';
 import type { StationProps } from '../../visitEntry';
 import { Select } from '../../../../ui/controls/Select';
@@ -303,16 +303,9 @@ function Taken({
   return (
     <>
       {operation.quantities.length > 0 && (
-        <dl className="grid grid-cols-[1fr_auto] items-center my-1">
-          {operation.quantities.map((q) => (
-            <div key={q.name} className="contents">
-              <dt className="border-t border-hair self-stretch flex items-center">{q.name}</dt>
-              <dd className="border-t border-hair text-right">
-                <QuantityView quantity={q} system={system} />
-              </dd>
-            </div>
-          ))}
-        </dl>
+        <div className="my-1">
+          <QuantityList quantities={operation.quantities} system={system} ruled />
+        </div>
       )}
       <List title="Cautions" lines={operation.cautions.map(say)} harm />
       <List title="Method" lines={operation.method.map(say)} />

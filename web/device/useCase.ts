@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import type { Item, ItemKind, ItemValues } from '../protocol/item';
+import { useSame } from './useSame';
 import { caseNow, keptSince } from './along/keptPage';
 import { keepSoon } from './along/keepSoon';
 import { savedOf } from './outbox';
@@ -16,12 +17,9 @@ export type Saving = 'unknown' | 'saved' | 'saving' | 'away' | 'signed out';
 const PAUSE_MS = 500;
 const RETRY_MS = [1_000, 2_000, 5_000, 10_000];
 
-export interface CaseControl {
-  state: CaseState;
-  items: Item[];
-  saving: Saving;
-  /** Whether what is not saved yet is kept on this device; false where its storage is full or forbidden. */
-  kept: boolean;
+/** What a case says and the way to change it: the same while only what is told of saving it changes. */
+export interface CaseHand {
+  items: readonly Item[];
   set<K extends ItemKind>(
     kind: K,
     id: string,
@@ -32,9 +30,18 @@ export interface CaseControl {
   setAll(edits: readonly { kind: ItemKind; id: string; parent: string; values: Item['values'] }[]): void;
   undo(): void;
   redo(): void;
-  settle(id: string, keep: 'mine' | 'theirs'): void;
   /** Sends what is waiting now, and says whether all of it was saved. */
   flush(): Promise<boolean>;
+}
+
+/** The same with what is told of saving it. */
+export interface CaseControl extends CaseHand {
+  hand: CaseHand;
+  state: CaseState;
+  saving: Saving;
+  /** Whether what is not saved yet is kept on this device; false where its storage is full or forbidden. */
+  kept: boolean;
+  settle(id: string, keep: 'mine' | 'theirs'): void;
 }
 
 /** Something that is waited for, and what ends the wait. */
@@ -147,6 +154,11 @@ function useSentWhenAble(flush: () => Promise<boolean>): void {
   }, [flush]);
 }
 
+/** Whether two items say the same to whoever reads them, which version of the server's they are aside. */
+const saysTheSame = (a: Item, b: Item) =>
+  a === b ||
+  (a.id === b.id && a.values === b.values && a.parent === b.parent && a.version > 0 === b.version > 0);
+
 /**
  * The case on this device: edits show at once, are saved behind, and are kept here until the server has them.
  *
@@ -172,7 +184,8 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
   }, [state, saving, owner, flush, failures, restored]);
   useSentWhenAble(flush);
 
-  const items = useMemo(() => [...state.items.values()], [state.items]);
+  const listed = useMemo(() => [...state.items.values()], [state.items]);
+  const items = useSame(listed, saysTheSame);
   const edits = useMemo<Pick<CaseControl, 'set' | 'setAll' | 'undo' | 'redo' | 'settle'>>(
     () => ({
       set: (kind, id, parent, values, field) =>
@@ -188,8 +201,12 @@ export function useCase(treeId: string, initial: string, person: string): CaseCo
     }),
     [],
   );
+  const hand = useMemo<CaseHand>(() => {
+    const { settle: _, ...change } = edits;
+    return { items, ...change, flush };
+  }, [items, edits, flush]);
   return useMemo<CaseControl>(
-    () => ({ state, items, saving: restored ? saving : 'unknown', kept, ...edits, flush }),
-    [state, items, saving, restored, kept, edits, flush],
+    () => ({ ...hand, hand, state, saving: restored ? saving : 'unknown', kept, settle: edits.settle }),
+    [hand, state, saving, restored, kept, edits],
   );
 }

@@ -64,6 +64,29 @@ test('the round integral is exact for cubics between knots', () => {
   ).toBeCloseTo(3, 12);
 });
 
+test('the mean round the stem is the integral of the interpolant over the circle', () => {
+  fc.assert(
+    fc.property(readings, (points) => {
+      const whole = roundIntegral(
+        periodic(points),
+        points.map((p) => p.bearing),
+      );
+      expect(roundMean(points)).toBeCloseTo(whole / (2 * Math.PI), 12);
+    }),
+  );
+  // Two at one bearing count as one, whichever way round they are given.
+  const twice = [
+    { bearing: 350, value: 1 },
+    { bearing: -10, value: 3 },
+    { bearing: 80, value: 5 },
+    { bearing: 200, value: 0 },
+  ];
+  const once = [{ bearing: 350, value: 2 }, ...twice.slice(2)];
+  expect(roundMean(twice)).toBeCloseTo(roundMean(once), 12);
+  expect(roundMean([...twice].reverse())).toBeCloseTo(roundMean(once), 12);
+  expect(() => roundMean([])).toThrow('At least one reading is needed.');
+});
+
 test('radial volume of a cone is exact', () => {
   // Solid of revolution: pi h (R - r)(R + 2r) / 3 (elementary geometry, reference values h 0.30, R 0.90, r 0.10).
   const line = [

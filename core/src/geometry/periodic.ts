@@ -22,18 +22,30 @@ export function bearingGap(a: number, b: number): number {
 
 /** Readings sorted by bearing; those at the same bearing are averaged. */
 export function mergeBearings(readings: readonly BearingValue[]): BearingValue[] {
-  const groups = new Map<number, number[]>();
+  const merged: (BearingValue & { of: number })[] = [];
   for (const { bearing, value } of readings) {
     if (!Number.isFinite(bearing) || !Number.isFinite(value)) {
       throw new RangeError(`A reading must be finite: bearing ${bearing}, value ${value}.`);
     }
-    const key = wrapBearing(bearing);
-    groups.set(key, [...(groups.get(key) ?? []), value]);
+    const at = wrapBearing(bearing);
+    const same = merged.find((m) => m.bearing === at);
+    if (same) {
+      same.value += value;
+      same.of++;
+    } else merged.push({ bearing: at, value, of: 1 });
   }
-  return [...groups.entries()]
-    .map(([bearing, values]) => ({ bearing, value: values.reduce((a, b) => a + b, 0) / values.length }))
+  return merged
+    .map(({ bearing, value, of }) => ({ bearing, value: value / of }))
     .sort((a, b) => a.bearing - b.bearing);
 }
+
+/** Degrees from each bearing to the next, round the circle. */
+const gapsOf = (bearings: readonly number[]): number[] =>
+  bearings.map((b, i) => (i + 1 < bearings.length ? bearings[i + 1]! : bearings[0]! + 360) - b);
+
+/** Slope at a reading, limited: `c0` and `c1` are the slopes of the chords before and after, `h0` and `h1` their lengths. */
+const limitedSlope = (c0: number, c1: number, h0: number, h1: number): number =>
+  c0 * c1 <= 0 ? 0 : (3 * (h0 + h1)) / ((2 * h1 + h0) / c0 + (h1 + 2 * h0) / c1);
 
 /**
  * The periodic interpolants of several quantities read at the same bearings, evaluated together: the place between two
@@ -50,15 +62,13 @@ export function periodicRows(
   const n = bearings.length;
   if (n === 0) throw new RangeError('At least one reading is needed.');
   if (n === 1) return () => [...rows[0]!];
-  const gap = bearings.map((b, i) => (i + 1 < n ? bearings[i + 1]! : bearings[0]! + 360) - b);
+  const gap = gapsOf(bearings);
   const slopes = bearings.map((_, i) => {
     const [before, next] = [(i + n - 1) % n, (i + 1) % n];
     const [h0, h1] = [gap[before]!, gap[i]!];
-    return rows[i]!.map((value, k) => {
-      const c0 = (value - rows[before]![k]!) / h0;
-      const c1 = (rows[next]![k]! - value) / h1;
-      return c0 * c1 <= 0 ? 0 : (3 * (h0 + h1)) / ((2 * h1 + h0) / c0 + (h1 + 2 * h0) / c1);
-    });
+    return rows[i]!.map((value, k) =>
+      limitedSlope((value - rows[before]![k]!) / h0, (rows[next]![k]! - value) / h1, h0, h1),
+    );
   });
   return (bearing) => {
     const at = wrapBearing(bearing);
@@ -116,13 +126,26 @@ export function roundIntegral(f: (bearing: number) => number, knots: readonly nu
   return (sum * Math.PI) / 180;
 }
 
-/** Mean over the circumference of the periodic interpolant: readings that stand for more bark weigh more. */
+/**
+ * Mean over the circumference of the periodic interpolant: readings that stand for more bark weigh more. The integral of
+ * a cubic Hermite piece of length h is h (y0 + y1) / 2 + h2 (s0 - s1) / 12.
+ */
 export function roundMean(readings: readonly BearingValue[]): number {
+  const points = mergeBearings(readings);
+  const n = points.length;
+  if (n === 0) throw new RangeError('At least one reading is needed.');
+  if (n === 1) return points[0]!.value;
+  const gap = gapsOf(points.map((p) => p.bearing));
+  const chord = points.map((p, i) => (points[(i + 1) % n]!.value - p.value) / gap[i]!);
+  const slope = points.map((_, i) => {
+    const before = (i + n - 1) % n;
+    return limitedSlope(chord[before]!, chord[i]!, gap[before]!, gap[i]!);
+  });
   return (
-    roundIntegral(
-      periodic(readings),
-      readings.map((r) => r.bearing),
-    ) /
-    (2 * Math.PI)
+    points.reduce((sum, { value }, i) => {
+      const next = (i + 1) % n;
+      const h = gap[i]!;
+      return sum + (h * (value + points[next]!.value)) / 2 + (h * h * (slope[i]! - slope[next]!)) / 12;
+    }, 0) / 360
   );
 }

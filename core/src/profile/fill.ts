@@ -42,8 +42,9 @@ export function fillOf(profiles: readonly GradeProfile[], stemRadius: number): F
     { name: 'counted out to, from the bark', value: reach, dimension: 'long length' as const },
   ];
   const source = 'geometry; interval by jackknife over bearings (Tukey 1958)';
+  const surface = surfaceFor(read);
   return {
-    surface: surfaceFor(read),
+    surface,
     readings: read.length,
     reach,
     atStem: {
@@ -55,7 +56,7 @@ export function fillOf(profiles: readonly GradeProfile[], stemRadius: number): F
     },
     volume: {
       ...named('fillVolume'),
-      value: surfaceFor(read).volume(),
+      value: surface.volume(),
       dimension: 'volume',
       plusMinus: jackknife90(read, (some) => surfaceFor(some).volume()),
       working: {

@@ -92,11 +92,12 @@ export function surfaceOf(profiles: readonly SurfaceProfile[], stemRadius: numbe
   let last: { bearing: number; line: RadialPoint[]; end: number } | undefined;
   const at = (bearing: number) => {
     if (last?.bearing !== bearing) {
-      const [end, ...depths] = rowAt(bearing);
+      const row = rowAt(bearing);
+      const end = row[0]!;
       last = {
         bearing,
-        end: end!,
-        line: sides.map((share, k) => ({ distance: share * end!, depth: depths[k]! })),
+        end,
+        line: sides.map((share, k) => ({ distance: share * end, depth: row[k + 1]! })),
       };
     }
     return last;

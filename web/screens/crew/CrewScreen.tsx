@@ -1,12 +1,12 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { DugRoot, RootDone, Tree } from '@undrel/core/records';
+import type { DugRoot, RootDone } from '@undrel/core/records';
 import type { House } from '@undrel/core/house';
 import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
 import { neverCut, type NumberedCut, type RootAdvice } from '@undrel/core/pruning';
 import { formatValue, shortUnit, tidy, writeLengths, type UnitSystem } from '@undrel/core/units';
-import { itemsBelow, visitFrom, type ItemOf, type Living } from '../../protocol/item';
+import { itemsBelow, type Living } from '../../protocol/item';
 import { KIND_NAMES } from '../../drawings/rootKinds';
 import { Entry } from '../../ui/controls/Entry';
 import { LengthInput } from '../../ui/controls/LengthInput';
@@ -18,6 +18,7 @@ import { useCase, type CaseControl } from '../../device/useCase';
 import { planOf } from '../../drawings/digSheet';
 import { useDig, type DigWork } from '../tree/dig/useDig';
 import { SaveState } from '../tree/SaveState';
+import { useTreeInHand } from '../tree/useTreeInHand';
 import { CrewHead, CutCautions, CutsFigure } from './CrewParts';
 
 export interface CrewProps {
@@ -49,14 +50,13 @@ export function CrewScreen(props: CrewProps) {
   const visitId = useVisitAsked(props.visitId, control.items);
   const [at, setAt] = useState(props.stage);
   const { units: system } = usePreferences();
-  const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
-  const visitItem = itemsBelow(control.items, 'visit', treeId).find((v) => v.id === visitId)!;
-  const stored = useMemo(() => visitFrom(control.items, visitItem), [control.items, visitItem]);
+  const { tree, visits, allVisits } = useTreeInHand(control, treeId);
+  const stored = allVisits[visits.findIndex((v) => v.id === visitId)]!;
   const stages = stagesOf(stored);
   const stage = stages.find((s) => s.stage === at);
   const visit = useMemo(() => atStage(stored, at), [stored, at]);
   const gone = useMemo(() => goneBefore(stored, at), [stored, at]);
-  const work = useDig({ control, treeId, tree, visit, visitId, house, gone }, undefined);
+  const work = useDig({ control, tree, visits: allVisits, visit, visitId, house, gone }, undefined);
   const never = neverCut(work.advice);
   const [figure, size] = useMeasured<HTMLElement>({ width: 520, height: 520 });
   const plan = planOf(work, tree, system, { width: size.width, height: size.width }, never);

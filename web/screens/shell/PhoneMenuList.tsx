@@ -23,7 +23,7 @@ const Entry = ({ entry }: { entry: MenuEntry }) =>
       <PageLink href={entry.href}>{entry.label}</PageLink>
     </DropdownMenu.Item>
   ) : (
-    <DropdownMenu.Item className={ITEM} disabled={entry.disabled ?? false} onSelect={entry.act}>
+    <DropdownMenu.Item className={ITEM} disabled={!entry.act} onSelect={entry.act}>
       {entry.label}
     </DropdownMenu.Item>
   );

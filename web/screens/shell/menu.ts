@@ -3,7 +3,8 @@ import type { Theme } from './themes';
 /** Something of the page that a phone has no room for in its bar. */
 export type MenuEntry =
   | { label: string; href: string }
-  | { label: string; act: () => void; disabled?: boolean };
+  /** Without a deed it stands there, and cannot be chosen. */
+  | { label: string; act: (() => void) | undefined };
 
 export interface MenuProps {
   entries: readonly MenuEntry[];

@@ -1,11 +1,12 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
+import type { StationProgress } from '@undrel/core/assessment';
 import { shootsIn } from '@undrel/core/history';
 import type { Tree, Visit } from '@undrel/core/records';
 import type { Twig } from '../../drawings/twigs';
 import type { ReferenceShoots } from '../../protocol/reference';
 import { DRAWING_PANE, EntryColumn } from './EntryColumn';
 import { NextStep } from './NextStep';
-import { SaveState } from './SaveState';
+import { SaveStateHere } from './SaveState';
 import { SectionView } from './SectionView';
 import {
   CutPlan,
@@ -36,14 +37,17 @@ const twigsOf = (tree: Tree, visit: Visit, reference: ReferenceShoots | undefine
   ].filter((t) => t.values.length > 0);
 
 /** The open station: its drawing beside what is entered, or a plan that takes both. */
-export function AtStation(props: StationProps & { station: StationKey }) {
-  const { station, visitId, visit, control, system } = props;
+export const AtStation = memo(function AtStation({
+  progress,
+  ...props
+}: StationProps & { station: StationKey; progress: readonly StationProgress[] }) {
+  const { station, visitId, visit, system, treeId, goTo } = props;
   // The side and time that the section is seen from stay from one station to the next.
   const [bearing, setBearing] = useState(90);
   const [when, setWhen] = useState<'before' | 'after'>('before');
   const foot = (
-    <NextStep {...props}>
-      <SaveState control={control} system={system} />
+    <NextStep progress={progress} station={station} treeId={treeId} visitId={visitId} goTo={goTo}>
+      <SaveStateHere system={system} />
     </NextStep>
   );
   switch (station) {
@@ -81,7 +85,7 @@ export function AtStation(props: StationProps & { station: StationKey }) {
         </>
       );
   }
-}
+});
 
 /** What is drawn at a station: the section, or on the desk what it has nothing to say about. */
 function Picture({ section, ...props }: StationProps & { station: StationKey; section: React.ReactNode }) {

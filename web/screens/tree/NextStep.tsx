@@ -1,16 +1,21 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { progressOf } from '@undrel/core/assessment';
+import type { StationProgress } from '@undrel/core/assessment';
 import { PageLink } from '@/ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
 import { STATIONS, type StationKey, type StationProps } from './visitEntry';
 
 /** The next thing worth doing, and whether everything is saved. */
-export function NextStep(props: StationProps & { station: StationKey; children: ReactNode }) {
-  const { tree, events, visit, visitId, treeId, station, goTo } = props;
+export function NextStep(
+  props: Pick<StationProps, 'visitId' | 'treeId' | 'goTo'> & {
+    progress: readonly StationProgress[];
+    station: StationKey;
+    children: ReactNode;
+  },
+) {
+  const { progress, visitId, treeId, station, goTo } = props;
   const alive = useAlive();
-  const progress = progressOf(tree, events, visit);
   const order = STATIONS.map((s) => s.key);
   const after = [...order.slice(order.indexOf(station) + 1), ...order.slice(0, order.indexOf(station))];
   const open = after.find((key) => {

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { createContext, use, useEffect, useState } from 'react';
 import type { UnitSystem } from '@undrel/core/units';
 import type { CaseControl } from '../../device/useCase';
 import { late } from '../../ui/late';
@@ -13,6 +13,16 @@ const SaveTroubles = late<SaveTroublesProps>(
       What happened cannot be shown without signal. Nothing is lost; open this again with signal.
     </p>
   ),
+);
+
+const Saving = createContext<CaseControl | undefined>(undefined);
+
+/** Gives what is within the case whose saving {@link SaveStateHere} tells. */
+export const SavingOf = Saving.Provider;
+
+/** The state of saving where the page draws nothing else anew when it changes. */
+export const SaveStateHere = ({ system }: { system: UnitSystem }) => (
+  <SaveState control={use(Saving)!} system={system} />
 );
 
 /** Whether everything is saved, in words. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useMemo } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import { answerTo } from '@undrel/core/questions';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
 import { yearOf } from '@undrel/core/vocabulary';
@@ -10,6 +10,8 @@ import { formatQuantity, formatValue, type UnitSystem } from '@undrel/core/units
 import { CutDial } from '../../drawings/CutDial';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { sectionDrawing } from '../../drawings/section';
+import type { Drawing } from '../../drawings/shapes';
+import { keepSame } from '../../protocol/keepSame';
 import { useAlive } from '../../ui/controls/Entry';
 import { useDugSection } from './dig/useDugSection';
 import { useMeasured } from '../../ui/useMeasured';
@@ -24,7 +26,7 @@ function inWords({ collar, mulch, fill }: Profile, bearing: number, system: Unit
   ].join(' ');
 }
 
-export const SectionView = memo(function SectionView(props: {
+interface SectionProps {
   profile: Profile;
   work: PlannedWork;
   tree: Tree;
@@ -35,30 +37,46 @@ export const SectionView = memo(function SectionView(props: {
   when: 'before' | 'after';
   onWhen: (when: 'before' | 'after') => void;
   system: UnitSystem;
-}) {
-  const { profile, work, visit, bearing, when, system } = props;
+}
+
+/** The section as it is drawn, its shapes that did not change the same as before. */
+function useDrawing(
+  { profile, work, tree, visit, events, bearing, when, system }: SectionProps,
+  size: { width: number; height: number },
+  compact: boolean,
+): Drawing {
+  const dug = useDugSection(tree, visit, bearing);
+  const kept = useRef<Drawing>(undefined);
+  return useMemo(() => {
+    const filled = events.find((e) => e.kind === 'soil added');
+    kept.current = keepSame(
+      kept.current,
+      sectionDrawing({
+        section: sectionOf(profile, bearing),
+        profile,
+        work,
+        when,
+        width: size.width,
+        height: size.height,
+        system,
+        compact,
+        cornerTaken: true,
+        topsoil: answerTo(visit.findings, 'probe.topsoil')?.number,
+        refusal: answerTo(visit.findings, 'probe.refusal')?.number,
+        dug,
+        fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
+      }),
+    );
+    return kept.current;
+  }, [profile, bearing, work, when, size, system, compact, visit.findings, events, dug]);
+}
+
+export const SectionView = memo(function SectionView(props: SectionProps) {
+  const { profile, work, bearing, when, system } = props;
   const [ref, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
   const compact = size.width < 520;
   const alive = useAlive();
-  const dug = useDugSection(props.tree, visit, bearing);
-  const drawing = useMemo(() => {
-    const filled = props.events.find((e) => e.kind === 'soil added');
-    return sectionDrawing({
-      section: sectionOf(profile, bearing),
-      profile,
-      work,
-      when,
-      width: size.width,
-      height: size.height,
-      system,
-      compact,
-      cornerTaken: true,
-      topsoil: answerTo(visit.findings, 'probe.topsoil')?.number,
-      refusal: answerTo(visit.findings, 'probe.refusal')?.number,
-      dug,
-      fillNote: filled ? `fill since ${yearOf(filled.when)}` : undefined,
-    });
-  }, [profile, bearing, work, when, size, system, compact, visit.findings, props.events, dug]);
+  const drawing = useDrawing(props, size, compact);
   const { flare } = profile;
   return (
     <div

@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useEffect, useRef, type RefObject } from 'react';
+import { memo, useEffect, useMemo, useRef, type RefObject } from 'react';
 import type { Glance, StationProgress } from '@undrel/core/assessment';
 import type { Visit } from '@undrel/core/records';
 import { vigourFrom } from '@undrel/core/crown';
@@ -30,10 +30,10 @@ function told(
   profile: Profile,
   glance: Glance | undefined,
   visit: Visit,
+  vigour: ReturnType<typeof vigourFrom>,
   system: UnitSystem,
 ): string {
   const short = (metres: number) => formatValue(metres, 'short length', system);
-  const vigour = vigourFrom(visit.findings);
   switch (key) {
     case 'crown':
       if (vigour) return `shoots ${short(vigour.recent)}`;
@@ -81,6 +81,8 @@ export const StationLine = memo(function StationLine(props: {
   onNewVisit: (() => void) | undefined;
 }) {
   const here = useRef<HTMLButtonElement>(null);
+  const { findings } = props.visit;
+  const vigour = useMemo(() => vigourFrom(findings), [findings]);
   const alive = useAlive();
   useEffect(() => {
     // In braces: newer browsers give a promise back, which is no clean-up.
@@ -131,11 +133,8 @@ export const StationLine = memo(function StationLine(props: {
                 alive={alive}
                 goTo={props.goTo}
                 label={label}
-                progress={progress}
-                profile={props.profile}
-                glance={props.glance}
-                visit={props.visit}
-                system={props.system}
+                begun={isBegun(key, progress, props.visit)}
+                told={told(key, progress, props.profile, props.glance, props.visit, vigour, props.system)}
               />
             );
           })}
@@ -176,7 +175,16 @@ function ScaleDrawn() {
   );
 }
 
-function StationEntry({
+/** Whether anything of a station was entered. */
+const isBegun = (station: StationKey, progress: StationProgress | undefined, visit: Visit) =>
+  station === 'verdict' ||
+  station === 'prescription' ||
+  (station === 'dig' && visit.dig !== undefined) ||
+  (station === 'cuts' && visit.cuts?.agreed !== undefined) ||
+  (station === 'trenches' && visit.trenches !== undefined) ||
+  (progress?.answered ?? 0) > 0;
+
+const StationEntry = memo(function StationEntry({
   station,
   place,
   current,
@@ -184,11 +192,8 @@ function StationEntry({
   alive,
   goTo,
   label,
-  progress,
-  profile,
-  glance,
-  visit,
-  system,
+  begun,
+  told,
 }: {
   station: StationKey;
   place: number;
@@ -197,19 +202,10 @@ function StationEntry({
   alive: boolean;
   goTo: (station: StationKey) => void;
   label: string;
-  progress: StationProgress | undefined;
-  profile: Profile;
-  glance: Glance | undefined;
-  visit: Visit;
-  system: UnitSystem;
+  begun: boolean;
+  /** What it came to, in a few words. */
+  told: string;
 }) {
-  const begun =
-    station === 'verdict' ||
-    station === 'prescription' ||
-    (station === 'dig' && visit.dig !== undefined) ||
-    (station === 'cuts' && visit.cuts?.agreed !== undefined) ||
-    (station === 'trenches' && visit.trenches !== undefined) ||
-    (progress?.answered ?? 0) > 0;
   return (
     <li className="shrink-0 lg:absolute lg:inset-x-0" style={{ top: `${place * 100}%` }}>
       <button
@@ -226,11 +222,9 @@ function StationEntry({
         />
         <span className="leading-tight">
           <span className="font-semibold whitespace-nowrap">{label}</span>
-          <span className={`block text-sm whitespace-nowrap ${current ? '' : 'text-muted'}`}>
-            {told(station, progress, profile, glance, visit, system)}
-          </span>
+          <span className={`block text-sm whitespace-nowrap ${current ? '' : 'text-muted'}`}>{told}</span>
         </span>
       </button>
     </li>
   );
-}
+});

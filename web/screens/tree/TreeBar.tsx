@@ -1,22 +1,23 @@
 'use client';
 
+import { memo } from 'react';
 import { Camera, Undo2 } from 'lucide-react';
 import type { Tree } from '@undrel/core/records';
 import { formatLength, shortUnit, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
-import type { useCase } from '../../device/useCase';
 import { treeHref } from '../../protocol/treeHref';
 import { TopBar } from '../shell/TopBar';
 
 /** What stands over a tree: where it is, what it is, undo, and its other pages. */
-export function TreeBar({
+export const TreeBar = memo(function TreeBar({
   treeId,
   tree,
   property,
   visitId,
   visits,
   alone,
-  control,
+  undo,
+  redo,
   mayEnter,
   system,
 }: {
@@ -28,7 +29,9 @@ export function TreeBar({
   /** How many there are. */
   visits: number;
   alone: string | undefined;
-  control: ReturnType<typeof useCase>;
+  /** Undefined where there is nothing to undo. */
+  undo: (() => void) | undefined;
+  redo: (() => void) | undefined;
   mayEnter: boolean;
   system: UnitSystem;
 }) {
@@ -41,20 +44,14 @@ export function TreeBar({
   return (
     <TopBar
       menu={[
-        { label: 'Redo', act: control.redo, disabled: control.state.redo.length === 0 },
+        { label: 'Redo', act: redo },
         { label: 'Through time', href: `/trees/${treeId}/time` },
         ...(visitId ? [{ label: 'Report', href: `/trees/${treeId}/report?visit=${visitId}` }] : []),
         { label: property.name, href: `/grounds/${property.id}` },
       ]}
       right={
         <>
-          <TreeBarActions
-            mayEnter={mayEnter}
-            control={control}
-            treeId={treeId}
-            visitId={visitId}
-            alone={alone}
-          />
+          <TreeBarActions mayEnter={mayEnter} undo={undo} treeId={treeId} visitId={visitId} alone={alone} />
         </>
       }
     >
@@ -70,17 +67,17 @@ export function TreeBar({
       </nav>
     </TopBar>
   );
-}
+});
 
 function TreeBarActions({
   mayEnter,
-  control,
+  undo,
   treeId,
   visitId,
   alone,
 }: {
   mayEnter: boolean;
-  control: ReturnType<typeof useCase>;
+  undo: (() => void) | undefined;
   treeId: string;
   visitId: string | undefined;
   alone: string | undefined;
@@ -91,17 +88,15 @@ function TreeBarActions({
         <button
           type="button"
           className="min-h-[48px] min-w-[44px] sm:min-w-0 inline-flex items-center justify-center"
-          disabled={control.state.undo.length === 0}
-          onClick={control.undo}
+          disabled={!undo}
+          onClick={undo}
         >
           <Undo2
             aria-hidden="true"
             size={24}
-            className={`sm:hidden ${control.state.undo.length === 0 ? 'text-muted opacity-50' : ''}`}
+            className={`sm:hidden ${!undo ? 'text-muted opacity-50' : ''}`}
           />
-          <span className={`sr-only sm:not-sr-only ${control.state.undo.length === 0 ? 'text-muted' : ''}`}>
-            Undo
-          </span>
+          <span className={`sr-only sm:not-sr-only ${!undo ? 'text-muted' : ''}`}>Undo</span>
         </button>
       )}
       <PageLink

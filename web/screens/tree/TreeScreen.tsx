@@ -14,6 +14,7 @@ import { useCase } from '../../device/useCase';
 import { AtStation } from './AtStation';
 import { newId } from './newId';
 import { NotVisited } from './NotVisited';
+import { SavingOf } from './SaveState';
 import { StationLine } from './StationLine';
 import { fetchStations } from './stationsLate';
 import { TreeBar } from './TreeBar';
@@ -68,7 +69,8 @@ export function TreeScreen(props: TreeScreenProps) {
       visitId={current?.id}
       visits={visits.length}
       alone={alone}
-      control={control}
+      undo={control.state.undo.length > 0 ? control.undo : undefined}
+      redo={control.state.redo.length > 0 ? control.redo : undefined}
       mayEnter={mayMeasure || mayJudge}
       system={units}
     />
@@ -76,7 +78,7 @@ export function TreeScreen(props: TreeScreenProps) {
   if (!current || !visit || !profile)
     return <NotVisited bar={bar} tree={tree} onNewVisit={mayMeasure ? newVisit : undefined} />;
   const stationProps: StationProps = {
-    control,
+    control: control.hand,
     treeId,
     tree,
     treeItem,
@@ -117,7 +119,9 @@ export function TreeScreen(props: TreeScreenProps) {
           onVisit={hand.choose}
           onNewVisit={mayMeasure ? newVisit : undefined}
         />
-        <AtStation {...stationProps} station={station} />
+        <SavingOf value={control}>
+          <AtStation {...stationProps} progress={hand.progress} station={station} />
+        </SavingOf>
       </main>
     </div>
   );
@@ -139,7 +143,6 @@ function useTreePage(props: TreeScreenProps) {
   }, []);
 
   const { current, visit, profile, progress, before, choose } = useVisitInHand(
-    control,
     tree,
     events,
     visits,

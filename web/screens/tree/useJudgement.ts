@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
 import type { FirmTable } from '@undrel/core/diagnosis';
 import type { Glance } from '@undrel/core/assessment';
@@ -58,10 +58,13 @@ export function useJudgement(
       made.onmessage = ({ data }: MessageEvent<JudgeAnswer>) => {
         const { visitId: of } = busy.current!;
         busy.current = undefined;
-        setJudged(() => {
-          if ('problem' in data) throw new Error(data.problem);
-          return { ...data.judged, visitId: of };
-        });
+        // What is typed meanwhile is drawn first.
+        startTransition(() =>
+          setJudged(() => {
+            if ('problem' in data) throw new Error(data.problem);
+            return { ...data.judged, visitId: of };
+          }),
+        );
         send();
       };
       made.onerror = () => {
@@ -71,7 +74,9 @@ export function useJudgement(
         busy.current = undefined;
       };
     }
-    send();
+    // Handing it over waits until what was typed is drawn.
+    const timer = setTimeout(send);
+    return () => clearTimeout(timer);
   }, [tree, events, visit, visitId, visits, before, system, firm, table, explained]);
   return judged?.visitId === visitId ? judged : undefined;
 }

@@ -8,11 +8,11 @@ import type { UnitSystem } from '@undrel/core/units';
 import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
 import type { ReadPlaces } from '../../protocol/grounds';
 import type { ItemOf } from '../../protocol/item';
-import type { CaseControl } from '../../device/useCase';
+import type { CaseHand } from '../../device/useCase';
 
 /** What every station is given: the visit at hand, what was measured, and the way to change it. */
 export interface StationProps {
-  control: CaseControl;
+  control: CaseHand;
   treeId: string;
   tree: Tree;
   treeItem: ItemOf<'tree'>;

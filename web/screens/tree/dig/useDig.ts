@@ -2,7 +2,7 @@
 
 import { inOrder } from '@undrel/core/labels';
 import { type Dig, type DugRoot, NEW_DIG } from '@undrel/core/records';
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { stemRate, type StemRate, type Scenario } from '@undrel/core/growth';
 import { withAge } from '@undrel/core/history';
 import {
@@ -15,7 +15,8 @@ import {
   type PruningAdvice,
 } from '@undrel/core/pruning';
 import { readDig, type DigReading } from '@undrel/core/roots';
-import { itemsBelow, visitFrom } from '../../../protocol/item';
+import { itemsBelow } from '../../../protocol/item';
+import { useSame } from '../../../device/useSame';
 import type { StationProps } from '../visitEntry';
 import { useForecast, type ForecastState } from './useForecast';
 
@@ -29,40 +30,25 @@ export interface DigWork extends ForecastState {
   scenarios: Scenario[];
 }
 
-/** The list of before where its members are the same. */
-export function useSame<T>(list: readonly T[]): readonly T[] {
-  const kept = useRef(list);
-  if (list.length !== kept.current.length || list.some((v, i) => v !== kept.current[i])) kept.current = list;
-  return kept.current;
-}
-
 /**
  * What follows from the dig of a visit; `shaped` is a root under the pointer, not yet saved; `alone` is
  * one whose cut alone is set beside the others.
  */
 export function useDig(
-  station: Pick<StationProps, 'control' | 'treeId' | 'tree' | 'visit' | 'visitId' | 'house'> & {
+  station: Pick<StationProps, 'control' | 'tree' | 'visits' | 'visit' | 'visitId' | 'house'> & {
     /** Roots that are no longer there, by label. */
     gone?: ReadonlySet<string>;
   },
   shaped: { id: string; root: DugRoot } | undefined,
   alone?: string,
 ): DigWork {
-  const { control, treeId, tree, visit, visitId, house, gone } = station;
+  const { control, tree, visits, visit, visitId, house, gone } = station;
   const head = control.items.find((i) => i.kind === 'dig' && i.parent === visitId)?.values as Dig | undefined;
   const roots = itemsBelow(control.items, 'root', visitId).filter((r) => !gone?.has(r.values.label));
   const known = useSame(roots.map((r) => (shaped?.id === r.id ? shaped.root : r.values)));
   const dig = useMemo<Dig>(() => inOrder({ ...(head ?? NEW_DIG), roots: [...known] }), [head, known]);
   const reading = useMemo(() => readDig(tree, dig), [tree, dig]);
-  const stem = useMemo(
-    () =>
-      stemRate(
-        tree,
-        itemsBelow(control.items, 'visit', treeId).map((v) => visitFrom(control.items, v)),
-        house.species,
-      ),
-    [tree, control.items, treeId, house],
-  );
+  const stem = useMemo(() => stemRate(tree, visits, house.species), [tree, visits, house]);
   const stressed = useMemo(() => isStressed(visit), [visit]);
   const design = visit.cuts;
   const pruning = useMemo(

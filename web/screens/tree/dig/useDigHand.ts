@@ -3,12 +3,13 @@ import { grownDig } from '@undrel/core/growth';
 import { idOf, NEW_DIG, type DigHead, type DugRoot, type RootKind } from '@undrel/core/records';
 import { nextLabel } from '@undrel/core/roots';
 import { ONE_STEP } from '../../../device/store';
-import type { CaseControl } from '../../../device/useCase';
+import type { CaseHand } from '../../../device/useCase';
 import { itemsBelow } from '../../../protocol/item';
 import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
 import { broughtIn } from './broughtIn';
-import { useDig, useSame, type DigWork } from './useDig';
+import { useSame } from '../../../device/useSame';
+import { useDig, type DigWork } from './useDig';
 import { useShapes, type Shape } from './useShapes';
 import { useTracing } from './useTracing';
 
@@ -17,7 +18,7 @@ const NO_CUTS = {};
 const BESIDE = '(min-width: 64rem)';
 
 /** The root that is chosen, and its point; while it is dragged, as it is dragged. */
-function useChosenRoot(control: CaseControl, visitId: string) {
+function useChosenRoot(control: CaseHand, visitId: string) {
   const [selectedId, setSelectedId] = useState<string | undefined>(undefined);
   const [point, setPoint] = useState<number | undefined>(undefined);
   const [drawing, setDrawing] = useState(false);

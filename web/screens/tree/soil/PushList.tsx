@@ -7,7 +7,7 @@ import { pushesToRows } from '@undrel/core/soil';
 import { FilePick } from '../../../ui/FilePick';
 import { keepFile } from '../../../ui/keepFile';
 import type { Living } from '../../../protocol/item';
-import type { CaseControl } from '../../../device/useCase';
+import type { CaseHand } from '../../../device/useCase';
 
 /** Pushes from a file of a device, and to a file. */
 export function PushFiles({
@@ -51,7 +51,7 @@ export function PushList({
   items: Living<'push'>[];
   short: (metres: number) => string;
   mayMeasure: boolean;
-  control: CaseControl;
+  control: CaseHand;
   visitId: string;
 }) {
   return (

@@ -14,7 +14,7 @@ import { newId } from '../newId';
 import type { StationProps } from '../visitEntry';
 import { Select } from '../../../ui/controls/Select';
 import { Hole } from './Hole';
-import type { CaseControl } from '../../../device/useCase';
+import type { CaseHand } from '../../../device/useCase';
 
 /** Holes of the soil probe: layer by layer, about the tree and elsewhere, and how they compare. */
 export function SoilLogs(props: StationProps & { elsewhere: ReferenceGround | undefined }) {
@@ -105,7 +105,7 @@ function HoleEntry({
   faces: Parameters<typeof Hole>[0]['faces'];
   system: UnitSystem;
   mayMeasure: boolean;
-  control: CaseControl;
+  control: CaseHand;
   visitId: string;
 }) {
   return (

@@ -16,7 +16,7 @@ import { Questions } from '../asked/Questions';
 import { ServerFile } from '../../../ui/FromServer';
 import { treeHref } from '../../../protocol/treeHref';
 import { Events } from './HistoryEvents';
-import type { CaseControl } from '../../../device/useCase';
+import type { CaseHand } from '../../../device/useCase';
 import { YearPlanted } from './history/YearPlanted';
 import { PlantedAs } from './history/TreeFacts';
 import { Text } from './history/Text';
@@ -158,7 +158,7 @@ function ThisVisit({
   visit: Visit;
   today: string;
   mayMeasure: boolean;
-  control: CaseControl;
+  control: CaseHand;
   visitId: string;
   treeId: string;
   head: VisitHead;

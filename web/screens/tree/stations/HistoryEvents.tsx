@@ -9,7 +9,7 @@ import { newId } from '../newId';
 import { type StationProps } from '../visitEntry';
 import { asOptions, Select } from '../../../ui/controls/Select';
 import type { TreeEvent, WeatherRecord } from '@undrel/core/records';
-import type { CaseControl } from '../../../device/useCase';
+import type { CaseHand } from '../../../device/useCase';
 
 export function Events({ control, treeId, tree, house, mayMeasure, today }: StationProps) {
   const { weather } = house;
@@ -95,7 +95,7 @@ function EventEntry({
   id: string;
   values: TreeEvent;
   mayMeasure: boolean;
-  control: CaseControl;
+  control: CaseHand;
   treeId: string;
 }) {
   return (
@@ -126,7 +126,7 @@ function DroughtsByRain({
   weather,
 }: {
   dry: number[];
-  control: CaseControl;
+  control: CaseHand;
   treeId: string;
   weather: WeatherRecord | undefined;
 }) {

@@ -21,7 +21,7 @@ import { judgedOf } from './judged';
 import { Weighing } from './verdict/Cause';
 import { CauseAnswers } from './prescription/CauseAnswers';
 import { OperationEntry } from './prescription/OperationEntry';
-import type { CaseControl } from '../../../device/useCase';
+import type { CaseHand } from '../../../device/useCase';
 
 /** The day to come back that the prescribed operations ask for: the soonest of them. */
 export function comeBack(
@@ -142,7 +142,7 @@ function LookAgain({
   mayJudge: boolean;
   visit: Visit;
   back: { on: string; why: string } | undefined;
-  control: CaseControl;
+  control: CaseHand;
   visitId: string;
   treeId: string;
   head: VisitHead;

@@ -1,31 +1,53 @@
 import fc from 'fast-check';
 import jstat from 'jstat';
-import { digNext, digsNeeded, drawn, pool, weightsAlike, type Member } from './index';
+import { digNext, digsNeeded, pool, weightsAlike, type Member } from './index';
 
 const member = (factor: number, examined = false): Member => ({ factor, examined });
 const members = fc.array(fc.double({ min: 0.01, max: 100, noNaN: true }), { minLength: 1, maxLength: 9 });
 
-test('digs without replacement: the hypergeometric chance agrees with every subset counted out', () => {
-  for (let n = 1; n <= 7; n++)
-    for (let m = 0; m <= n; m++)
-      for (let d = 0; d <= n; d++) {
-        const counts = new Map<number, number>();
-        let subsets = 0;
-        for (let s = 0; s < 1 << n; s++) {
-          const chosen = Array.from({ length: n }, (_, i) => (s >> i) & 1);
-          if (chosen.reduce((a, b) => a + b, 0) !== d) continue;
-          subsets++;
-          const k = chosen.slice(0, m).reduce((a, b) => a + b, 0);
-          counts.set(k, (counts.get(k) ?? 0) + 1);
-        }
-        for (let k = 0; k <= d; k++) expect(drawn(k, d, m, n)).toBeCloseTo((counts.get(k) ?? 0) / subsets, 9);
-      }
+test('chances of a number among more trees are the beta-binomial of a general-purpose package (jstat), in large cohorts too', () => {
+  const logBeta = (a: number, b: number) => jstat.gammaln(a) + jstat.gammaln(b) - jstat.gammaln(a + b);
+  const trees = fc.integer({ min: 0, max: 400 });
+  fc.assert(
+    fc.property(
+      trees,
+      trees,
+      trees,
+      fc.double({ min: 0.02, max: 0.98, noNaN: true }),
+      (n, yes, no, prior) => {
+        const [a, b] = [2 * prior + yes, 2 * (1 - prior) + no];
+        const weights = weightsAlike(n, yes, no, prior);
+        expect(weights.reduce((x, y) => x + y, 0)).toBeCloseTo(1, 12);
+        weights.forEach((w, m) => {
+          const choices = jstat.gammaln(n + 1) - jstat.gammaln(m + 1) - jstat.gammaln(n - m + 1);
+          expect(w).toBeCloseTo(Math.exp(choices + logBeta(a + m, b + n - m) - logBeta(a, b)), 7);
+        });
+      },
+    ),
+  );
+});
+
+test('five hundred trees of which nothing is known, or whose findings all say the same, pool to chances that are chances', () => {
+  for (const factor of [1, 0.001, 1000]) {
+    const { chances, number, share } = pool(
+      Array.from({ length: 500 }, () => member(factor)),
+      0.3,
+    );
+    expect(number.reduce((x, y) => x + y, 0)).toBeCloseTo(1, 9);
+    expect(chances.every((p) => p >= 0 && p <= 1)).toBe(true);
+    expect(chances[0]).toBeCloseTo(share.value, 6);
+    if (factor === 1) expect(chances[0]).toBeCloseTo(0.3, 9);
+  }
 });
 
 test('a level prior and a finite cohort: the same as weighing each number by its hypergeometric chance', () => {
   // Any number with the fault as likely as another (beta 1,1): 2 of 4 dug have it, of 9 in all.
   const [size, dug, found] = [9, 4, 2];
-  const by = Array.from({ length: size + 1 }, (_, m) => drawn(found, dug, m, size));
+  const by = Array.from({ length: size + 1 }, (_, m) =>
+    m < found || size - m < dug - found
+      ? 0
+      : (choose(m, found) * choose(size - m, dug - found)) / choose(size, dug),
+  );
   const total = by.reduce((a, b) => a + b, 0);
   weightsAlike(size - dug, found, dug - found, 0.5).forEach((w, m) =>
     expect(w).toBeCloseTo(by[m + found]! / total, 9),

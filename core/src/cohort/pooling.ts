@@ -20,19 +20,6 @@ const STRENGTH = 2;
 /** No finding is taken as beyond doubt. */
 const MOST_FACTOR = 1000;
 
-/** Logarithm of the gamma function (C. Lanczos 1964, coefficients as widely used; from memory). */
-function logGamma(x: number): number {
-  const c = [
-    76.18009172947146, -86.5053203294168, 24.0140982408309, -1.23173957245016, 0.00120865097386618,
-    -0.000005395239384953,
-  ];
-  const t = x + 5.5;
-  const series = c.reduce((sum, value, i) => sum + value / (x + 1 + i), 1.000000000190015);
-  return (x + 0.5) * Math.log(t) - t + Math.log((Math.sqrt(2 * Math.PI) * series) / x);
-}
-
-const logBeta = (a: number, b: number) => logGamma(a) + logGamma(b) - logGamma(a + b);
-
 /** A factor on odds as a pair that adds up to one, so that products over many trees stay in range. */
 const pairOf = (factor: number) => factor / (1 + factor);
 
@@ -46,18 +33,34 @@ function choices(pairs: readonly number[]): number[] {
   return sums;
 }
 
-/** Weight of each number with the fault, the share itself integrated out (beta-binomial, the finite cohort counted). */
-function weightsOf(pairs: readonly number[], prior: number): number[] {
+/**
+ * B(a + m, b + n - m) / B(a, b) for m from 0 to n, by B(x + 1, y) / B(x, y + 1) = x / y. They are least in the middle:
+ * each half is reckoned from its end, so that none is lost below the smallest number there is.
+ */
+function betaRatios(n: number, prior: number): number[] {
   const [a, b] = [STRENGTH * prior, STRENGTH * (1 - prior)];
-  const n = pairs.length;
-  return choices(pairs).map((sum, m) => sum * Math.exp(logBeta(a + m, b + n - m) - logBeta(a, b)));
+  const ratios = new Array<number>(n + 1);
+  let [none, all] = [1, 1];
+  for (let i = 0; i < n; i++) {
+    none *= (b + i) / (a + b + i);
+    all *= (a + i) / (a + b + i);
+  }
+  ratios[n] = all;
+  for (let m = n - 1; m > n / 2; m--) ratios[m] = (ratios[m + 1]! * (b + n - m - 1)) / (a + m);
+  ratios[0] = none;
+  for (let m = 1; m <= n / 2; m++) ratios[m] = (ratios[m - 1]! * (a + m - 1)) / (b + n - m);
+  return ratios;
 }
+
+/** Weight of each number with the fault, the share itself integrated out (beta-binomial, the finite cohort counted). */
+const weightsOf = (pairs: readonly number[], ratios: readonly number[]): number[] =>
+  choices(pairs).map((sum, m) => sum * ratios[m]!);
 
 const pairsOf = (members: readonly Member[]): number[] =>
   members.map((m) => pairOf(Math.min(MOST_FACTOR, Math.max(1 / MOST_FACTOR, m.factor))));
 
-function numberOf(pairs: readonly number[], prior: number): number[] {
-  const weights = weightsOf(pairs, prior);
+function numberOf(pairs: readonly number[], ratios: readonly number[]): number[] {
+  const weights = weightsOf(pairs, ratios);
   const total = weights.reduce((x, y) => x + y, 0);
   return weights.map((w) => w / total);
 }
@@ -73,18 +76,13 @@ function numberOf(pairs: readonly number[], prior: number): number[] {
 export function pool(members: readonly Member[], prior: number): Pooled {
   if (!(prior > 0 && prior < 1)) throw new RangeError(`Prior ${prior}: allowed between 0 and 1.`);
   const pairs = pairsOf(members);
-  const total = weightsOf(pairs, prior).reduce((x, y) => x + y, 0);
-  const number = numberOf(pairs, prior);
-  const n = members.length;
-  const [a, b] = [STRENGTH * prior, STRENGTH * (1 - prior)];
+  const ratios = betaRatios(members.length, prior);
+  const total = weightsOf(pairs, ratios).reduce((x, y) => x + y, 0);
+  const number = numberOf(pairs, ratios);
   const chances = pairs.map((has, i) => {
     // With this one among those that have it: the others choose one fewer.
     const others = choices(pairs.filter((_, k) => k !== i));
-    const mine = others.reduce(
-      (sum, w, m) => sum + has * w * Math.exp(logBeta(a + m + 1, b + n - m - 1) - logBeta(a, b)),
-      0,
-    );
-    return mine / total;
+    return others.reduce((sum, w, m) => sum + has * w * ratios[m + 1]!, 0) / total;
   });
   return { chances, number, share: shareOf(number) };
 }
@@ -104,13 +102,6 @@ function shareOf(number: readonly number[]): Pooled['share'] {
     lower: at(0.05),
     upper: at(0.95),
   };
-}
-
-/** Chance to draw k with the fault when d of n are dug and m have it (hypergeometric). */
-export function drawn(k: number, d: number, m: number, n: number): number {
-  if (k < 0 || k > d || k > m || d - k > n - m) return 0;
-  const logChoose = (x: number, y: number) => logGamma(x + 1) - logGamma(y + 1) - logGamma(x - y + 1);
-  return Math.exp(logChoose(m, k) + logChoose(n - m, d - k) - logChoose(n, d));
 }
 
 /**
@@ -149,11 +140,15 @@ export function digsNeeded(
 /** Chance of each number with the fault among `n` more trees after `yes` and `no` were found (beta-binomial). */
 export function weightsAlike(n: number, yes: number, no: number, prior: number): number[] {
   const [a, b] = [STRENGTH * prior + yes, STRENGTH * (1 - prior) + no];
-  return Array.from({ length: n + 1 }, (_, m) =>
-    Math.exp(
-      logGamma(n + 1) - logGamma(m + 1) - logGamma(n - m + 1) + logBeta(a + m, b + n - m) - logBeta(a, b),
-    ),
-  );
+  // Each from its neighbour, outward from the mean; they add up to one.
+  const chances = new Array<number>(n + 1).fill(1);
+  const mean = Math.round((n * a) / (a + b));
+  for (let m = mean; m < n; m++)
+    chances[m + 1] = (chances[m]! * (n - m) * (a + m)) / ((m + 1) * (b + n - m - 1));
+  for (let m = mean; m > 0; m--)
+    chances[m - 1] = (chances[m]! * m * (b + n - m)) / ((n - m + 1) * (a + m - 1));
+  const total = chances.reduce((x, y) => x + y, 0);
+  return chances.map((chance) => chance / total);
 }
 
 /**
@@ -164,8 +159,9 @@ export function weightsAlike(n: number, yes: number, no: number, prior: number):
  */
 export function digNext(members: readonly Member[], prior: number): number | undefined {
   const { chances } = pool(members, prior);
+  const ratios = betaRatios(members.length, prior);
   const spread = (changed: readonly Member[]) => {
-    const number = numberOf(pairsOf(changed), prior);
+    const number = numberOf(pairsOf(changed), ratios);
     const mean = number.reduce((sum, p, m) => sum + p * m, 0);
     return number.reduce((sum, p, m) => sum + p * (m - mean) ** 2, 0);
   };

@@ -9,6 +9,7 @@ declare module 'jstat' {
       cdf(x: number, mean: number, deviation: number): number;
       inv(p: number, mean: number, deviation: number): number;
     };
+    gammaln(x: number): number;
     gamma: { cdf(x: number, shape: number, scale: number): number };
     binomial: { pdf(k: number, n: number, p: number): number };
     beta: { pdf(x: number, a: number, b: number): number; inv(p: number, a: number, b: number): number };

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { PropertyPage } from '../../protocol/grounds';
 import type { Change } from '../../protocol/item';
 import { FilePick } from '../../ui/FilePick';
@@ -28,14 +28,16 @@ import type { UnitSystem } from '@undrel/core/units';
 
 /** A property: its plan in metres and its trees. */
 export function PropertyScreen({
-  page,
+  page: text,
   mayMeasure,
   actions,
 }: {
-  page: PropertyPage;
+  /** A {@link PropertyPage} as one JSON text: cheaper to send and to read than as many small parts. */
+  page: string;
   mayMeasure: boolean;
   actions: PropertyActions;
 }) {
+  const page = useMemo(() => JSON.parse(text) as PropertyPage, [text]);
   const router = useRouter();
   const { units } = usePreferences();
   const [marked, setMarked] = useState<string | undefined>(undefined);

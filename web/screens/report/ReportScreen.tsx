@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { type ReportContent, type ReportHead } from '../../protocol/report';
@@ -32,6 +32,7 @@ export function ReportScreen(props: ReportScreenProps) {
   const [language, setLanguage] = useState<Language>('en');
   const file = (format: string) =>
     `/api/trees/${props.treeId}/report?visit=${props.visitId}&format=${format}&length=${length}&language=${language}`;
+  const content = useMemo(() => JSON.parse(props.content) as ReportContent, [props.content]);
   const { drawn, missed } = useDrawn(props);
   const draft = useDraft(props);
   const { wording, setWording, kept, stale } = draft;
@@ -42,7 +43,7 @@ export function ReportScreen(props: ReportScreenProps) {
       <TopBar>
         <nav aria-label="Where" className="flex items-baseline gap-2">
           <PageLink className="plain" href={`/trees/${props.treeId}`}>
-            {props.content.tree}
+            {content.tree}
           </PageLink>
           <span aria-hidden="true">›</span>
           <strong>Report</strong>
@@ -50,10 +51,7 @@ export function ReportScreen(props: ReportScreenProps) {
       </TopBar>
       <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
         <div className="min-w-0 p-4 lg:p-8 bg-sheet order-2 lg:order-1">
-          <ReportBody
-            content={{ ...(drawn ?? props.content), wording }}
-            {...{ length, language, shortened }}
-          />
+          <ReportBody content={{ ...(drawn ?? content), wording }} {...{ length, language, shortened }} />
           {!drawn && (
             <p role="status" className="text-sm text-muted">
               {missed ? 'The drawings could not be reached; they are in the files.' : 'Drawing…'}

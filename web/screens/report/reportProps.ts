@@ -1,4 +1,4 @@
-import type { ReportContent, ReportHead, Wording } from '../../protocol/report';
+import type { ReportHead, Wording } from '../../protocol/report';
 
 export type SaveAnswer =
   | { ok: true; id: string; version: number }
@@ -7,7 +7,8 @@ export type SaveAnswer =
 export interface ReportScreenProps {
   treeId: string;
   visitId: string;
-  content: ReportContent;
+  /** A `ReportContent` without its drawings, as one JSON text: cheaper to send and to read than as many small parts. */
+  content: string;
   head: ReportHead | undefined;
   issued: ReportHead[];
   mayJudge: boolean;

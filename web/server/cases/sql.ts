@@ -49,7 +49,7 @@ export const READ = perKind(readItem);
 export const RESTORE_TREE = 'update trees set deleted_at = null where id = $1';
 
 /** An item as a plain list: id, parent, version, then its columns in order. Half the size and time of named ones. */
-const listed = (kind: Kind, row: string) => {
+export const listed = (kind: Kind, row: string): string => {
   const { parent, columns } = STORED[kind];
   return `json_build_array(${['id', parent, 'version', ...columns].map((c) => `${row}.${c}`).join(', ')})`;
 };

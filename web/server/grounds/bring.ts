@@ -6,7 +6,7 @@ import { fromColumns } from '../../work/tree/items';
 import { saveChanges } from '../cases/write';
 import type { Db } from '../database/transaction';
 import { treeHeads } from './grounds';
-import type { Stored } from '../../work/property/seen';
+import type { Stored } from '../../work/property/stored';
 import { HOLD_PROPERTY, TREES_BY_IDS } from './sql';
 
 export interface BroughtIn {

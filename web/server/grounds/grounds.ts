@@ -3,7 +3,7 @@ import type { Hit, Outline, PropertyPage, PropertyRow, ReadPlaces } from '../../
 import { today } from '../cases/write';
 import type { Db } from '../database/transaction';
 import type { PropertyRows } from '../../work/property/page';
-import type { Stored, StoredVisit } from '../../work/property/seen';
+import type { Stored, VisitRow } from '../../work/property/stored';
 import { practiceOn } from './practice';
 import * as sql from './sql';
 
@@ -28,7 +28,7 @@ export async function propertyRows(db: Db, id: string, on = today()): Promise<Pr
   return {
     head,
     trees: await db.rows<Stored>(sql.TREES_OF, [id]),
-    visits: await db.rows<StoredVisit>(sql.NEWEST_VISITS, [id]),
+    visits: await db.rows<VisitRow>(sql.NEWEST_VISITS, [id]),
     practice: (await practiceOn(db, id))!,
     on,
   };

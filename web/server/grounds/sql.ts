@@ -1,3 +1,6 @@
+import { READ_KINDS } from '../../work/property/stored';
+import { STORED } from '../../work/tree/items';
+import { listed } from '../cases/sql';
 import { HOUSE } from '../house';
 /** All SQL of clients, properties and the lists over them. */
 export const LIST_PROPERTIES = `with counted as (
@@ -49,21 +52,25 @@ export const TREES_BY_IDS = `select * from trees where id = any($1)`;
 export const PLACED_TREES = `select label, species, x, y from trees
   where property_id = $1 and deleted_at is null and x is not null and y is not null order by label`;
 
-const latest = (table: string) =>
-  `coalesce((select jsonb_agg(to_jsonb(i)) from ${table} i where i.firm_id = v.firm_id and i.visit_id = v.id and i.deleted_at is null), '[]')`;
+/** Kinds below a visit that a property reads, as lists under their names. */
+const readOf = READ_KINDS.map(
+  (kind) => `'${kind}', coalesce((select json_agg(${listed(kind, 'i')}) from ${STORED[kind].table} i
+        where i.firm_id = v.firm_id and i.visit_id = v.id and i.deleted_at is null), '[]')`,
+).join(',\n    ');
 
-/** The newest visits of each tree of a property, of which one or two may be walk-rounds, each with its readings; newest first. */
-export const NEWEST_VISITS = `select to_jsonb(v) as visit,
-    ${latest('findings')} as finding, ${latest('grade_profiles')} as profile, ${latest('probe_points')} as probe,
-    ${latest('digs')} as dig, ${latest('roots')} as root, ${latest('work_done')} as work,
-    ${latest('follow_ups')} as "followUp",
-    coalesce((select jsonb_agg(to_jsonb(e)) from tree_events e where e.firm_id = v.firm_id and e.tree_id = v.tree_id
-               and e.deleted_at is null), '[]') as event
-  from (select *, row_number() over (partition by tree_id order by visited_on desc) as nth
-          from visits where deleted_at is null) v
-    join trees t on t.firm_id = v.firm_id and t.id = v.tree_id
-  where t.property_id = $1 and t.deleted_at is null and v.nth <= 4
-  order by v.tree_id, v.nth limit 2000`;
+/**
+ * The newest visits of each tree of a property, of which one or two may be walk-rounds, each with its readings; newest
+ * first. Each is one text, which nobody takes apart before it is worked with.
+ */
+export const NEWEST_VISITS = `select v.tree_id, json_build_object('visit', ${listed('visit', 'v')},
+    ${readOf},
+    'event', coalesce((select json_agg(${listed('event', 'e')}) from tree_events e
+        where e.firm_id = v.firm_id and e.tree_id = v.tree_id and e.deleted_at is null), '[]'))::text as stored
+  from trees t cross join lateral (
+    select * from visits n where n.firm_id = t.firm_id and n.tree_id = t.id and n.deleted_at is null
+     order by n.visited_on desc limit 4) v
+  where t.property_id = $1 and t.deleted_at is null
+  order by v.tree_id, v.visited_on desc limit 2000`;
 
 /** The places of a property whose positions were read, the surest first, and whether any tree has a place. $1 property. */
 export const READ_PLACES = `select

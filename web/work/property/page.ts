@@ -2,13 +2,14 @@ import { proposeCohorts } from '@undrel/core/cohort';
 import type { PropertyPage } from '../../protocol/grounds';
 import { fromColumns } from '../tree/items';
 import type { PropertyPractice } from './practice';
-import { cohortPage, seenTree, type Seen, type Stored, type StoredVisit } from './seen';
+import { cohortPage, seenTree, type Seen } from './seen';
+import type { Stored, StoredVisit, VisitRow } from './stored';
 
 /** A property as it is stored. */
 export interface PropertyRows {
   head: Omit<PropertyPage, 'trees' | 'cohorts' | 'proposals'>;
   trees: Stored[];
-  visits: StoredVisit[];
+  visits: VisitRow[];
   practice: PropertyPractice;
   /** Today. */
   on: string;
@@ -17,10 +18,11 @@ export interface PropertyRows {
 /** A property with its plan and trees, each with what its newest visits come to, and what the cohorts tell. */
 export function propertyPageOf({ head, trees, visits, practice, on }: PropertyRows): PropertyPage {
   const byTree = new Map<unknown, StoredVisit[]>();
-  for (const v of visits) {
-    const own = byTree.get(v.visit.tree_id);
-    if (own) own.push(v);
-    else byTree.set(v.visit.tree_id, [v]);
+  for (const { tree_id, stored } of visits) {
+    const visit = JSON.parse(stored) as StoredVisit;
+    const own = byTree.get(tree_id);
+    if (own) own.push(visit);
+    else byTree.set(tree_id, [visit]);
   }
   const seen = trees.map((stored) => seenTree(stored, byTree.get(stored.id) ?? [], practice, on));
   const cohorts = new Map<string, Seen[]>();

@@ -8,18 +8,12 @@ import { isQuickLook, isWalk, triage, visitToJudge, withWalk, type Triage } from
 import type { CohortPage, TreeRow } from '../../protocol/grounds';
 import { isLargeDig } from '../../protocol/heavy';
 import { assessed, reweighed } from '../tree/assessed';
-import { fromColumns } from '../tree/items';
+import { fromColumns, idIn, valuesIn, versionIn } from '../tree/items';
 import type { PropertyPractice } from './practice';
+import type { Stored, StoredList, StoredVisit } from './stored';
 
-export type Stored = Record<string, unknown>;
-/** A visit of a property with its readings as they are stored. */
-export type StoredVisit = { visit: Stored } & Record<
-  'finding' | 'profile' | 'probe' | 'event' | 'dig' | 'root' | 'work' | 'followUp',
-  Stored[]
->;
-
-const valuesOf = <K extends Kind>(kind: K, rows: readonly Stored[] = []): Values[K][] =>
-  rows.map((row) => fromColumns(kind, row));
+const valuesOf = <K extends Kind>(kind: K, lists: readonly StoredList[] = []): Values[K][] =>
+  lists.map((list) => valuesIn(kind, list));
 
 /** A tree of a property with what its newest visits come to. */
 export interface Seen {
@@ -30,17 +24,18 @@ export interface Seen {
 
 /** A visit as far as a property reads it; the roots of a large dig are left to whoever opens the tree. */
 const visitStored = (stored: StoredVisit): Visit =>
-  visitOf(fromColumns('visit', stored.visit), <K extends Kind>(kind: K) => {
-    const rows = stored[kind as 'finding'] as Stored[] | undefined;
-    const values = valuesOf(kind, rows);
+  visitOf(valuesIn('visit', stored.visit), <K extends Kind>(kind: K) => {
+    const lists = stored[kind as 'finding'] as StoredList[] | undefined;
+    const values = valuesOf(kind, lists);
     return kind === 'root' && isLargeDig(values as Values['root'][]) ? [] : values;
   });
 
-const looksIn = (rows: Stored[]) =>
+const looksIn = (lists: readonly StoredList[]) =>
   Object.fromEntries(
-    rows
-      .filter((f) => isQuickLook(f.key as string) && f.answer !== null)
-      .map((f) => [f.key as string, { answer: f.answer as string, version: f.version as number }]),
+    lists.flatMap((list) => {
+      const { key, answer } = valuesIn('finding', list);
+      return isQuickLook(key) && answer !== undefined ? [[key, { answer, version: versionIn(list) }]] : [];
+    }),
   );
 
 export function seenTree(
@@ -109,7 +104,7 @@ export function seenTree(
       ...(was && was.urgency !== 'unseen' && (was.urgency !== now.urgency || was.action !== now.action)
         ? { before: { urgency: was.urgency, action: was.action, date: earlier!.date } }
         : {}),
-      ...(last.date === today ? { today: { visitId: newest.visit.id as string, looks } } : {}),
+      ...(last.date === today ? { today: { visitId: idIn(newest.visit), looks } } : {}),
       ...(looked ? { walked: looked.date } : {}),
     },
     cohortTree: { ...none, verdict, probed: full.probes.length > 0, dug: full.dig !== undefined },

@@ -63,6 +63,14 @@ export const fromColumns = <K extends Kind>(kind: K, row: Record<string, unknown
     STORED[kind].columns.map((column) => row[column]),
   );
 
+/** A record as a list has its id, its parent's and its version before its columns. */
+export const idIn = ([id]: readonly unknown[]): string => id as string;
+export const versionIn = ([, , version]: readonly unknown[]): number => version as number;
+
+/** Fields of a record from such a list. */
+export const valuesIn = <K extends Kind>(kind: K, list: readonly unknown[]): Values[K] =>
+  fromList(kind, list.slice(3));
+
 /** The same from the values of its columns in their order. */
 export function fromList<K extends Kind>(kind: K, row: readonly unknown[]): Values[K] {
   const values: Record<string, unknown> = {};

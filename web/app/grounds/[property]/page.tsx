@@ -29,7 +29,7 @@ export default async function PropertyRoute({ params }: Props) {
   if (!page) notFound();
   return (
     <PropertyScreen
-      page={page}
+      page={JSON.stringify(page)}
       mayMeasure={mayMeasure}
       actions={{ save: savePropertyAction, remove: removePropertyAction }}
     />

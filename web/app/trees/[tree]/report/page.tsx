@@ -34,7 +34,7 @@ export default async function ReportPage(props: {
     <ReportScreen
       treeId={tree}
       visitId={page.draft.visitId}
-      content={withoutDrawings(content.value)}
+      content={JSON.stringify(withoutDrawings(content.value))}
       head={page.draft.head}
       issued={page.issued}
       mayJudge={page.mayJudge}

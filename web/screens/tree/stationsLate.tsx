@@ -4,42 +4,47 @@ import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import type { StationKey, StationProps } from './visitEntry';
 
-/** Stations come one by one, the one opened first; the others are fetched once the page is at rest. */
-const loaders = {
-  History: () => import('./stations/History'),
-  Crown: () => import('./stations/Crown'),
-  Base: () => import('./stations/Base'),
-  Mulch: () => import('./stations/Mulch'),
-  Probe: () => import('./stations/Probe'),
-  Dig: () => import('./stations/Dig'),
-  Soil: () => import('./stations/Soil'),
-  SoilColumns: () => import('./soil/SoilColumnsView'),
-  VerdictDiagram: () => import('./VerdictDiagramView'),
-  Twigs: () => import('./TwigsView'),
-  OrderOfWork: () => import('./OrderOfWorkView'),
-  Trenches: () => import('./stations/Trenches'),
-  Verdict: () => import('./stations/Verdict'),
-  CutPlan: () => import('./stations/CutPlan'),
-  Prescription: () => import('./stations/Prescription'),
-};
-const History = dynamic(() => loaders.History().then((m) => m.History));
-const Crown = dynamic(() => loaders.Crown().then((m) => m.Crown));
-const Base = dynamic(() => loaders.Base().then((m) => m.Base));
-const Mulch = dynamic(() => loaders.Mulch().then((m) => m.Mulch));
-const Probe = dynamic(() => loaders.Probe().then((m) => m.Probe));
-export const Dig = dynamic(() => loaders.Dig().then((m) => m.Dig));
-const Soil = dynamic(() => loaders.Soil().then((m) => m.Soil));
-export const SoilColumnsView = dynamic(() => loaders.SoilColumns().then((m) => m.SoilColumnsView));
-export const VerdictDiagramView = dynamic(() => loaders.VerdictDiagram().then((m) => m.VerdictDiagramView));
-export const TwigsView = dynamic(() => loaders.Twigs().then((m) => m.TwigsView));
-export const OrderOfWorkView = dynamic(() => loaders.OrderOfWork().then((m) => m.OrderOfWorkView));
-export const Trenches = dynamic(() => loaders.Trenches().then((m) => m.Trenches));
-const Verdict = dynamic(() => loaders.Verdict().then((m) => m.Verdict));
-export const CutPlan = dynamic(() => loaders.CutPlan().then((m) => m.CutPlan));
-const Prescription = dynamic(() => loaders.Prescription().then((m) => m.Prescription));
+/*
+ * Stations come one by one. The build reads each `import()` where `dynamic` is called, and has a page fetch the code of the
+ * station that it shows together with its own.
+ */
+const History = dynamic(() => import('./stations/History').then((m) => m.History));
+const Crown = dynamic(() => import('./stations/Crown').then((m) => m.Crown));
+const Base = dynamic(() => import('./stations/Base').then((m) => m.Base));
+const Mulch = dynamic(() => import('./stations/Mulch').then((m) => m.Mulch));
+const Probe = dynamic(() => import('./stations/Probe').then((m) => m.Probe));
+export const Dig = dynamic(() => import('./stations/Dig').then((m) => m.Dig));
+const Soil = dynamic(() => import('./stations/Soil').then((m) => m.Soil));
+export const SoilColumnsView = dynamic(() => import('./soil/SoilColumnsView').then((m) => m.SoilColumnsView));
+export const VerdictDiagramView = dynamic(() =>
+  import('./VerdictDiagramView').then((m) => m.VerdictDiagramView),
+);
+export const TwigsView = dynamic(() => import('./TwigsView').then((m) => m.TwigsView));
+export const OrderOfWorkView = dynamic(() => import('./OrderOfWorkView').then((m) => m.OrderOfWorkView));
+export const Trenches = dynamic(() => import('./stations/Trenches').then((m) => m.Trenches));
+const Verdict = dynamic(() => import('./stations/Verdict').then((m) => m.Verdict));
+export const CutPlan = dynamic(() => import('./stations/CutPlan').then((m) => m.CutPlan));
+const Prescription = dynamic(() => import('./stations/Prescription').then((m) => m.Prescription));
 
-/** Fetches all of them. */
-export const fetchStations = (): void => Object.values(loaders).forEach((load) => void load());
+/** Fetches all of them, once the page is at rest: with the signal gone they would not come any more. */
+export const fetchStations = (): void =>
+  void Promise.allSettled([
+    import('./stations/History'),
+    import('./stations/Crown'),
+    import('./stations/Base'),
+    import('./stations/Mulch'),
+    import('./stations/Probe'),
+    import('./stations/Dig'),
+    import('./stations/Soil'),
+    import('./soil/SoilColumnsView'),
+    import('./VerdictDiagramView'),
+    import('./TwigsView'),
+    import('./OrderOfWorkView'),
+    import('./stations/Trenches'),
+    import('./stations/Verdict'),
+    import('./stations/CutPlan'),
+    import('./stations/Prescription'),
+  ]);
 
 /** The entry of a station that has the section beside it. */
 export const Station = memo(function Station({

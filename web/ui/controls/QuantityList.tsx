@@ -14,10 +14,10 @@ export function QuantityList({
 }) {
   const rule = ruled ? 'border-t border-hair ' : '';
   return (
-    <dl className="grid grid-cols-[1fr_auto] gap-x-3 items-center">
+    <dl className="grid grid-cols-[1fr_auto] items-center">
       {quantities.map((q) => (
         <div key={q.name} className="contents">
-          <dt className={`${rule}self-stretch flex items-center`}>{q.name}</dt>
+          <dt className={`${rule}self-stretch flex items-center pr-3`}>{q.name}</dt>
           <dd className={`${rule}text-right`}>
             <QuantityView quantity={q} system={system} />
           </dd>

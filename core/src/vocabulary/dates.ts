@@ -37,3 +37,7 @@ export const lastOfMonth = (year: number, month: number): string =>
 
 /** @param month 1 to 12 */
 export const monthName = (month: number): string => MONTHS.format(Date.UTC(2023, month - 1, 15));
+
+/** `21 October` of 10-21. */
+export const dayOfYearWords = (monthDay: string): string =>
+  `${Number(monthDay.slice(3))} ${monthName(Number(monthDay.slice(0, 2)))}`;

@@ -2,6 +2,7 @@
 
 import { useState, type FormEvent } from 'react';
 import type { WeatherPlace, WeatherRecord } from '@undrel/core/records';
+import { dayOfYearWords } from '@undrel/core/vocabulary';
 import { dryYears, growingSeason, isSouth, SEASONS_NEEDED } from '@undrel/core/history';
 import { FilePick } from '../../ui/FilePick';
 import { ServerButton } from '../../ui/FromServer';
@@ -92,7 +93,7 @@ function Place(props: {
     <details className="w-full">
       <summary className="min-h-[44px] flex items-center cursor-pointer underline">
         {place
-          ? `Lies at ${Math.abs(place.latitude)}° ${isSouth(place) ? 'south' : 'north'}${place.longitude === undefined ? '' : `, ${Math.abs(place.longitude)}° ${place.longitude < 0 ? 'west' : 'east'}`}${place.lastFrost ? `; frosts from ${place.firstFrost} to ${place.lastFrost}` : ', no frost noted'}`
+          ? `Lies at ${Math.abs(place.latitude)}° ${isSouth(place) ? 'south' : 'north'}${place.longitude === undefined ? '' : `, ${Math.abs(place.longitude)}° ${place.longitude < 0 ? 'west' : 'east'}`}${place.firstFrost && place.lastFrost ? `; frosts from ${dayOfYearWords(place.firstFrost)} to ${dayOfYearWords(place.lastFrost)}` : ', no frost noted'}`
           : 'Location and frost dates not noted: northern seasons are assumed'}
       </summary>
       <form onSubmit={save} className="flex flex-wrap items-end gap-3 pb-2">

@@ -1,6 +1,6 @@
 import { count } from '../../ui/count';
 import type { Task, WhoDoes } from '@undrel/core/schedule';
-import { daysBetween, monthName } from '@undrel/core/vocabulary';
+import { dayOfYearWords, daysBetween, monthName } from '@undrel/core/vocabulary';
 
 export const WHO_WORDS: Record<WhoDoes, string> = {
   consultant: 'Consultant',
@@ -25,8 +25,7 @@ export function whenOf({ from, to, state }: Pick<Task, 'from' | 'to' | 'state'>,
 }
 
 /** `14 March` of 2026-03-14. */
-export const dayWords = (day: string): string =>
-  `${Number(day.slice(8))} ${monthName(Number(day.slice(5, 7)))}`;
+export const dayWords = (day: string): string => dayOfYearWords(day.slice(5));
 
 export const monthWords = (month: string): string =>
   `${monthName(Number(month.slice(5, 7)))} ${month.slice(0, 4)}`;

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo } from './enter';
+import { asConsultant } from './enter';
 
 const TREE = 'sable-katsura-3';
 
@@ -105,7 +105,7 @@ test('every action is tried', () => {
 });
 
 test('whatever an action is given, it answers in words and never fails', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   const failed: unknown[] = [];
   for (const action of actions().filter(({ name }) => !WITHOUT.includes(name))) {
     const names = asksFor(action);

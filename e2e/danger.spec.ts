@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { enterDemo } from './enter';
+import { asConsultant } from './enter';
 import { textOf } from './pdf';
 
 const FIRST = 'Keep people away, have stability assessed';
@@ -8,7 +8,7 @@ test('a tree that may fall: people away and stability first, on every page that 
   page,
   browser,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-9?station=verdict');
   await expect(page.getByTestId('danger')).toContainText(/^It may fall: .*base rocks when pushed/);
   await page.goto('/trees/kelpworth-9?station=prescription');

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { findings } from './axe';
-import { enterDemo, saved, station } from './enter';
+import { asConsultant, enterDemo, saved, station } from './enter';
 import { choose } from './choose';
 
 const PHONE = { hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } };
@@ -111,7 +111,7 @@ test('a bearing is taken from the compass over the keys of a phone, with its err
       permissions: ['accelerometer', 'gyroscope', 'magnetometer'],
     })
   ).newPage();
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-22?station=soil');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await station(page, /^Soil/).click();
@@ -157,7 +157,7 @@ test('a bearing is taken from the compass over the keys of a phone, with its err
 test('the penetrometer speaks by Bluetooth too; a push that is cancelled leaves nothing', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-20?station=soil');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await station(page, /^Soil/).click();
@@ -194,7 +194,7 @@ test('in the sun the bright theme comes by itself and goes again, until another 
   const light = (lux: number) =>
     page.evaluate((detail) => window.dispatchEvent(new CustomEvent('light', { detail })), lux);
   const root = page.locator('html');
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/account');
   await page.getByRole('group', { name: 'Theme' }).getByRole('button', { name: 'Dark' }).click();
   await expect(root).toHaveAttribute('data-theme', 'dark');

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import type { CaseFile } from '@undrel/core/format';
-import { enterDemo, saved } from './enter';
+import { asConsultant, saved } from './enter';
 import { KEY, POINTING, THOUGHT } from './keystrokes';
 import { choose } from './choose';
 
@@ -72,7 +72,7 @@ async function typed(page: Page): Promise<number> {
 }
 
 test('a dig drawn with the pointer and the same dig typed give the same numbers', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/lanternfield-3?station=dig');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await page.getByRole('button', { name: /^Dig/ }).click();
@@ -139,7 +139,7 @@ test('a dig drawn with the pointer and the same dig typed give the same numbers'
 });
 
 test('the forecast comes, and the year slider grows the plan with and without the cuts', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-14?station=dig');
   await expect(page.getByText(/^Half of it in about 20\d\d if nothing is done/)).toBeVisible();
   const figure = page.getByTestId('dig-plan').getByText(/^\d+%$/);
@@ -155,7 +155,7 @@ test('the forecast comes, and the year slider grows the plan with and without th
 });
 
 test('the crew sheet names cuts and what never to cut; what was done is kept and told', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/lanternfield-2?station=dig');
   await page.getByRole('link', { name: 'Crew sheet' }).click();
   await expect(page.getByTestId('never')).toContainText('Never cut: D1');
@@ -180,7 +180,7 @@ test('the crew sheet names cuts and what never to cut; what was done is kept and
 test('roots go out as files and come in again; unknown kinds are named and nothing is lost', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-21?station=dig');
   const roots = page.getByRole('table', { name: 'Roots and advice' }).getByRole('button', { name: /^Root / });
   await expect(roots).toHaveCount(5);
@@ -218,7 +218,7 @@ test('roots go out as files and come in again; unknown kinds are named and nothi
 test('two fingers make the plan larger, one moves it on from there', async ({ browser }) => {
   const phone = await browser.newContext({ hasTouch: true, viewport: { width: 390, height: 844 } });
   const page = await phone.newPage();
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/lanternfield-5?station=dig');
   await page.getByRole('button', { name: 'Root R1', exact: true }).click();
   const plan = page.getByRole('group', { name: /^Plan of the dig/ });
@@ -254,7 +254,7 @@ test('two fingers make the plan larger, one moves it on from there', async ({ br
 test('the plan is moved by wheel and keys; a double click inserts, split and join are one step each', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/lanternfield-2?station=dig');
   await page.getByRole('button', { name: 'Root X', exact: true }).click();
   const plan = page.getByRole('group', { name: /^Plan of the dig/ });
@@ -304,7 +304,7 @@ test('the plan is moved by wheel and keys; a double click inserts, split and joi
 test('a dig too large for the server is worked out on the device that opens it: the page waits for no figures', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   const headers = { 'sec-fetch-site': 'same-origin', 'content-type': 'application/json' };
   const usual = (await (await page.request.get('/api/trees/sable-katsura-14/case')).json()) as CaseFile;
   const visits = usual.visits.map((visit) => ({

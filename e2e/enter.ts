@@ -20,17 +20,28 @@ type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>;
 /** Sessions that this worker has had, by the firm they are in. */
 const sessions = new Map<string, Cookies>();
 
+/** Takes up the session that this worker has had in the firm of this test file, and says whether it still holds. */
+async function sessionHeld(page: Page): Promise<boolean> {
+  const had = sessions.get(slugOf(test.info().file));
+  if (!had) return false;
+  await page.context().addCookies(had);
+  return (await page.request.get('/grounds', { maxRedirects: 0 })).ok();
+}
+
 /** Opens the grounds as the consultant of the firm of this test file: with the session it has had where that still holds. */
 export async function enterDemo(page: Page): Promise<void> {
-  const slug = slugOf(test.info().file);
-  await page.context().addCookies(sessions.get(slug) ?? []);
-  await page.goto('/grounds');
-  if (new URL(page.url()).pathname !== '/grounds') {
+  if (await sessionHeld(page)) await page.goto('/grounds');
+  else {
     await signIn(page, 'consultant');
     await page.waitForURL('**/grounds');
-    sessions.set(slug, await page.context().cookies());
+    sessions.set(slugOf(test.info().file), await page.context().cookies());
   }
   await expect(page.getByRole('heading', { name: 'Properties', exact: true })).toBeVisible();
+}
+
+/** Has whatever the page opens next be opened as that consultant: where the session still holds, nothing is opened for it. */
+export async function asConsultant(page: Page): Promise<void> {
+  if (!(await sessionHeld(page))) await enterDemo(page);
 }
 
 /** Opens the grounds of the demo's own firm by the one click that the demo shows. */

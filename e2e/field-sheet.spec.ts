@@ -1,6 +1,6 @@
 import { PDFDocument } from 'pdf-lib';
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo, saved } from './enter';
+import { asConsultant, saved } from './enter';
 import { pdfText, textOf } from './pdf';
 
 /** Made-up paper sheet: four mulch profiles (at the bark, 30, 60, 90 cm, ends, soil added), fifteen pushes, crown, base. */
@@ -48,7 +48,7 @@ async function choose(page: Page, question: string, answer: string): Promise<voi
 }
 
 test('a field sheet becomes an issued report by keyboard alone', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/grounds/sable-row');
   const begun = Date.now();
   await press(page, 'button', 'Add a tree');

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { enterDemo, signIn } from './enter';
+import { asConsultant, signIn } from './enter';
 
 test('two firms never see each other', async ({ browser }) => {
   const email = `owner-${Date.now()}@elsewhere.example`;
@@ -39,7 +39,7 @@ test('two firms never see each other', async ({ browser }) => {
   });
   expect((await write.json()).results[0].status).toBe('refused');
   const demo = await (await browser.newContext()).newPage();
-  await enterDemo(demo);
+  await asConsultant(demo);
   await demo.goto('/trees/sable-katsura-14');
   await expect(demo.getByText('Katsura 14').first()).toBeVisible();
 });
@@ -93,7 +93,7 @@ test('headers: a nonce of its own for each page, no framing, cookies out of reac
     'x-content-type-options': 'nosniff',
     'referrer-policy': 'same-origin',
   });
-  await enterDemo(page);
+  await asConsultant(page);
   const [session] = (await page.context().cookies()).filter((c) => c.name === 'undrel_session');
   expect(session).toMatchObject({ httpOnly: true, sameSite: 'Lax' });
   const foreign = await page.request.post('/api/changes', {

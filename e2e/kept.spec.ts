@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { enterDemo, saved, signIn, station } from './enter';
+import { asConsultant, enterDemo, saved, signIn, station } from './enter';
 import { pdfText } from './pdf';
 
 const twoPages = async (browser: Browser): Promise<[Page, Page]> => {
@@ -75,7 +75,7 @@ test('report words: a stale save shows both sides; the draft PDF carries them', 
 
 test('a removed tree comes back with one press; a visit is begun on a phone by thumb', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-5?station=history');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await page.getByRole('button', { name: 'Remove this tree' }).click();
@@ -114,7 +114,7 @@ test('the firm’s practice book changes the figures of a tree that has none of 
 });
 
 test('a page made before a save that crossed it, and Back, show what was saved', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   const there = '/trees/lanternfield-5?station=mulch';
   await page.goto(there);
   const cell = page.getByLabel('at the bark, N', { exact: true });

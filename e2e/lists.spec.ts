@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test';
 import { choose } from './choose';
-import { enterDemo, signIn } from './enter';
+import { asConsultant, signIn } from './enter';
 
 test('a list on the desk is used by keys alone, keeps its place and width, and says what is chosen', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/season');
   const list = page.getByRole('combobox', { name: 'For', exact: true });
   await expect(list).toHaveJSProperty('tagName', 'BUTTON');
@@ -44,7 +44,7 @@ test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
   test('a list is the one of the phone', async ({ page }) => {
-    await enterDemo(page);
+    await asConsultant(page);
     await page.goto('/season');
     const list = page.getByRole('combobox', { name: 'For', exact: true });
     await list.selectOption({ label: 'Crew' });
@@ -57,7 +57,7 @@ test.describe('on a phone', () => {
 test('a form that is sent as it stands sends what a list of the desk says; who may not change it reads it', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/firm');
   await expect(page.getByText('New devices show cm and m; report numbers begin with QTA.')).toBeVisible();
   await expect(page.getByRole('textbox')).toHaveCount(0);

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { enterDemo } from './enter';
+import { asConsultant } from './enter';
 
 const TREE = 'sable-katsura-3';
 /** Every route that takes a body, and every one that takes words in its address. */
@@ -85,7 +85,7 @@ test('every route that takes a body is among those that are tried', () => {
 });
 
 test('whatever is sent to a route, it answers in words and never fails', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   const headers = { 'sec-fetch-site': 'same-origin' };
   const failed: unknown[] = [];
   for (const path of WRITES)
@@ -120,7 +120,7 @@ test('whatever is sent to a route, it answers in words and never fails', async (
 test('a body is taken whole or refused with the limit; one bad change does not stop the others', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   const headers = { 'sec-fetch-site': 'same-origin', 'content-type': 'text/csv' };
   const rows = Array.from({ length: 130 }, (_, i) => `T${i},x,${'n'.repeat(90_000)}`).join('\n');
   const large = await page.request.post('/api/properties/sable-row/trees', {

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import pg from 'pg';
 import sharp from 'sharp';
-import { STATIONS, enterDemo, newVisit, saved, signIn, station } from './enter';
+import { asConsultant, enterDemo, newVisit, saved, signIn, station, STATIONS } from './enter';
 import { mailOf, ownFirm } from './ownFirm';
 
 // A device answers by itself here; without network nothing else does.
@@ -175,7 +175,7 @@ test('what someone else changed meanwhile is shown beside one’s own, and nothi
   await page.goto('/device');
 
   const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
-  await enterDemo(desk);
+  await asConsultant(desk);
   await desk.goto('/trees/sable-katsura-2?station=mulch');
   await desk.getByLabel('at the bark, N', { exact: true }).fill('19');
   await saved(desk);
@@ -282,7 +282,7 @@ test('a tree that was taken along opens at once, and shows what others changed a
   await enterDemo(page);
   await takeAlong(page);
   const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
-  await enterDemo(desk);
+  await asConsultant(desk);
   await desk.goto('/trees/sable-katsura-8?station=mulch');
   await desk.getByLabel('at the bark, N', { exact: true }).fill('17.3');
   await saved(desk);

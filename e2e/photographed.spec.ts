@@ -8,7 +8,7 @@ import { KIND_NAMES } from '../web/drawings/rootKinds';
 import { photographOf, roundDig } from '../db/demo/photographs';
 import { PROPERTIES } from '../db/demo/world';
 import { choose } from './choose';
-import { enterDemo, newVisit, saved } from './enter';
+import { asConsultant, newVisit, saved } from './enter';
 
 /** A collar that was photographed with cards and has no root on its plan; what lies there is the dig of another tree. */
 const TREE = 'kelpworth-7';
@@ -50,7 +50,7 @@ function seenPlaces({ root, path }: RootReading, from: number): { at: [number, n
 test('with pictures alone: two of a dig brought in, eight roots traced, share and cut plan, and a report with a pair', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   const before = (await asked(page)).visits.at(-1)!;
   const fileOf = async (hash: string) => ({
     name: `${hash.slice(0, 8)}.jpg`,

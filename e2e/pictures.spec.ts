@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import sharp from 'sharp';
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo, saved } from './enter';
+import { asConsultant, saved } from './enter';
 import { choose } from './choose';
 
 const TREE = 'kelpworth-3';
@@ -29,7 +29,7 @@ test('eight sides of the collar by one thumb; kept when the server is away, and 
   page,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto(`/trees/${TREE}/pictures`);
   const sides = page.getByRole('region', { name: 'Collar from eight sides' });
   const way = page.getByRole('list', { name: 'On their way' });
@@ -58,7 +58,7 @@ test('eight sides of the collar by one thumb; kept when the server is away, and 
 test('a picture imported is named, marked and put into the report; what is none is refused in words', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto(`/trees/sable-hornbeam-3/pictures`);
   const others = page.getByRole('region', { name: 'Other pictures' });
   const way = others.getByRole('list', { name: 'On their way' });
@@ -147,7 +147,7 @@ test('a picture imported is named, marked and put into the report; what is none 
 test('a picture that stands upright: a mark is where it was drawn, in whatever room the picture has', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-hornbeam-5/pictures');
   const others = page.getByRole('region', { name: 'Other pictures' });
   const upright = await sharp({ create: { width: 600, height: 1200, channels: 3, background: '#8a7' } })
@@ -190,7 +190,7 @@ test('a picture that stands upright: a mark is where it was drawn, in whatever r
 test('the page closed in the middle of sending: the picture is on the device, and is sent when it is opened again', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-4/pictures');
   const others = page.getByRole('region', { name: 'Other pictures' });
   const before = await others.getByRole('button', { name: /^Open: / }).count();
@@ -209,7 +209,7 @@ test('the page closed in the middle of sending: the picture is on the device, an
 });
 
 test('the line breaks in the middle of a large picture: what arrived is not sent again', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-4/pictures');
   const others = page.getByRole('region', { name: 'Other pictures' });
   const way = others.getByRole('list', { name: 'On their way' });
@@ -239,7 +239,7 @@ test('the line breaks in the middle of a large picture: what arrived is not sent
 test('the same side of the collar at two visits stands side by side, and one is wiped over the other', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-14/time');
   const side = page.getByRole('region', { name: 'Before and after, from the same side' });
   await choose(side.getByLabel('Which'), { label: 'open root collar from N' });
@@ -278,7 +278,7 @@ test('the same side of the collar at two visits stands side by side, and one is 
 });
 
 test('marker cards in both pictures lay one over the other without a touch', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-14/time');
   const side = page.getByRole('region', { name: 'Before and after, from the same side' });
   await choose(side.getByLabel('Which'), { label: 'open root collar from NE' });
@@ -293,7 +293,7 @@ test('eight sides by the camera of the device, one after the other under one thu
   page,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/lanternfield-5/pictures');
   const sides = page.getByRole('region', { name: 'Collar from eight sides' });
   // Anew each time: what an earlier run took is removed.
@@ -332,7 +332,7 @@ test('eight sides by the camera of the device, one after the other under one thu
 test('a step of the order is photographed from the order, and its pictures stand beneath it', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto(`/trees/${TREE}/order`);
   const link = page.getByRole('link', { name: 'Photograph this step' }).first();
   const step = new URL((await link.getAttribute('href'))!, 'http://x').searchParams.get('step')!;
@@ -354,7 +354,7 @@ test('a step of the order is photographed from the order, and its pictures stand
 test('the face of a pit: a tape gives the scale, layers are touched, and their depths are those of the hole', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   const tree = 'kelpworth-4';
   interface Stored {
     visits: {
@@ -448,7 +448,7 @@ test('the face of a pit: a tape gives the scale, layers are touched, and their d
 test('the section of a stem: tops of roots are touched beside its diameter, and read as the rod would', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   const tree = 'kelpworth-8';
   interface Stored {
     visits: {
@@ -535,7 +535,7 @@ test('the section of a stem: tops of roots are touched beside its diameter, and 
 test('HEIC goes as JPEG where the browser reads it, and is refused in words where it does not', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   const heic = {
     name: 'IMG_0001.HEIC',
     mimeType: 'image/heic',

@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { verifyReport } from '@undrel/core/proof';
 import { expect, test } from '@playwright/test';
-import { enterDemo, saved, station } from './enter';
+import { asConsultant, saved, station } from './enter';
 import { textOf } from './pdf';
 import { choose } from './choose';
 
 test('another school is weighed on the cut plan itself, and one of the grounds holds for their trees', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-hornbeam-3?station=cuts');
   await expect(page.getByTestId('proved')).toContainText('Proved');
   // The server solves what the browser solves.
@@ -46,7 +46,7 @@ test('nothing is done with a cut plan from before the last entry', async ({ page
       setTimeout(() => send.call(this, message), 1000);
     };
   });
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-hornbeam-3?station=cuts');
   await expect(page.getByTestId('proved')).toContainText('Proved');
   const clash = page.getByTestId('clash');
@@ -67,7 +67,7 @@ test('nothing is done with a cut plan from before the last entry', async ({ page
 test('the cut plan is proved, changes with one limit, says what clashes, and once agreed the crew follows it', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-hornbeam-3?station=cuts');
   await expect(page.getByTestId('proved')).toContainText('Proved');
   const frees = page.getByTestId('frees');
@@ -156,7 +156,7 @@ test('from the prescription to an option approved on a phone and a crew order ti
   page,
   browser,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-hornbeam-3?station=verdict');
   await expect(page.getByRole('region', { name: 'Entry' })).toContainText(/likely/);
   await station(page, /^Prescription/).click();
@@ -269,7 +269,7 @@ test('from the prescription to an option approved on a phone and a crew order ti
 });
 
 test('a rate that is no amount is named, and nothing typed is lost', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/practice/rates');
   const crew = page.getByLabel(/^Crew/);
   await expect(crew).toBeEnabled();
@@ -299,7 +299,7 @@ test('a rate that is no amount is named, and nothing typed is lost', async ({ pa
 test('the work on the grounds: its sums follow what is ticked, its report is made with progress and can be stopped', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/grounds/lanternfield');
   await page.getByRole('link', { name: 'Work and costs' }).click();
   const total = page.getByTestId('property-total');
@@ -405,7 +405,7 @@ test('a cause that no spade mends is answered on every page, and what is decline
   page,
 }) => {
   const NAMED = 'Have the pest or disease identified';
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-21?station=prescription');
   await expect(page.getByTestId('prescription-summary')).toHaveText(`${NAMED}.`);
   const answers = page.getByRole('region', { name: 'What is done about each cause' });
@@ -443,7 +443,7 @@ test('a cause that no spade mends is answered on every page, and what is decline
 });
 
 test('browser and report prescribe the same', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   for (const tree of ['sable-katsura-14', 'kelpworth-6', 'sable-hornbeam-5']) {
     await page.goto(`/trees/${tree}?station=prescription`);
     await expect(page.getByRole('checkbox', { name: /^Prescribe/ }).first()).toBeVisible();

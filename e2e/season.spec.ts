@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo, saved } from './enter';
+import { asConsultant, saved } from './enter';
 import { choose } from './choose';
 
 const today = () => new Date().toISOString().slice(0, 10);
@@ -19,7 +19,7 @@ const follows = (page: Page) => page.getByRole('region', { name: 'To check and t
 test('work ticked done is followed by its own tasks: done with one touch and back, moved and dropped with a reason', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/season');
   // What is prescribed comes after the page, in its own place.
   await expect(page.getByTestId('season-prescribed')).toContainText(/Prescribed and not done: \d+ trees/, {
@@ -98,7 +98,7 @@ test('work ticked done is followed by its own tasks: done with one touch and bac
 });
 
 test('a month and a year of it, by role and grounds; on a phone the month is a list', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/season?view=month');
   await page.getByRole('button', { name: 'Earlier' }).click();
   await expect(page.getByRole('columnheader', { name: 'Mon' })).toBeVisible();
@@ -117,7 +117,7 @@ test('a month and a year of it, by role and grounds; on a phone the month is a l
 });
 
 test('an address that another calendar reads, until it is taken back', async ({ page, playwright }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/season');
   await page.getByText('In your own calendar').click();
   await page.getByRole('button', { name: 'Make an address' }).click();
@@ -137,7 +137,7 @@ test('an address that another calendar reads, until it is taken back', async ({ 
 });
 
 test('work done today asks for what follows it, from today on', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await tick(page, 'sable-katsura-14', /What came of Pull back and widen the mulch/);
   await page.goto('/season');
   const notice = follows(page).getByRole('listitem', { name: /^Katsura 14: Give the notice/ });
@@ -148,7 +148,7 @@ test('work done today asks for what follows it, from today on', async ({ page })
 test('did the digging pay: the tree against its reference tree, two visits side by side, and all treated trees', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-8/time');
   await expect(page.getByTestId('answer')).toHaveText('Linden 8: it recovers');
   await expect(
@@ -176,7 +176,7 @@ test('did the digging pay: the tree against its reference tree, two visits side 
 test('crew days: packed, a work set on another day stays there, and the days go into the prescriptions', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/season?view=days');
   const told = page.getByTestId('crew-days');
   await expect(told).toContainText(/^\d+ days?, [\d.]+ h of travel and fetching; (no plan|at most)/, {
@@ -214,7 +214,7 @@ test('whoever mows gets a notice behind a link and signs it; the grounds know, a
   page,
   browser,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/grounds/sable-row/notice');
   await expect(
     page.getByText(/^Mulch lies flat, 6(\.0)? cm thick, and ends 7.5 cm before the bark/),
@@ -241,7 +241,7 @@ test('whoever mows gets a notice behind a link and signs it; the grounds know, a
 });
 
 test('a round of water is logged by one touch and taken back by another', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/grounds/sable-row/water');
   const round = page.getByRole('group', { name: /^Round of today/ }).first();
   await round.getByRole('button', { name: 'Moist: skipped' }).click();
@@ -259,7 +259,7 @@ test('a round of water is logged by one touch and taken back by another', async 
 test('daily weather of the grounds comes in from a file: its units asked once, what is wrong named, what is known joined', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/grounds/sable-row/water');
   await page.getByText('Import daily weather').click();
   const file = page.getByLabel('Daily weather as CSV or JSON: date, rain, low, high');

@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { enterDemo, saved, station } from './enter';
+import { asConsultant, saved, station } from './enter';
 import { KEY, POINTING, THOUGHT } from './keystrokes';
 import { choose } from './choose';
 
@@ -16,7 +16,7 @@ test('from a sketch of a tree on paved ground to an agreed trench plan, shopping
     seconds += THOUGHT + POINTING + KEY;
     await thing.click();
   };
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-16?station=trenches');
   await press(page.getByRole('button', { name: 'Begin a visit today' }));
   await press(station(page, /^Trenches/));

@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { enterDemo, saved, station } from './enter';
+import { asConsultant, saved, station } from './enter';
 import { choose } from './choose';
 
 test('holes of the soil probe layer by layer: set beside the reference tree, drawn, and taken into verdict and report', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-14?station=soil');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await station(page, /^Soil/).click();
@@ -71,7 +71,7 @@ test('holes of the soil probe layer by layer: set beside the reference tree, dra
 test('which trees need water, when and how much: by the day asked for, with other ways beside it', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/grounds/kelpworth');
   await page.getByRole('link', { name: 'Water', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Water' })).toBeVisible();

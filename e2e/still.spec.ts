@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo, signIn, STATIONS } from './enter';
+import { asConsultant, enterDemo, signIn, STATIONS } from './enter';
 import { choose } from './choose';
 
 /** On the screen, and within what scrolls: what stays by either has not been moved by anything but scrolling. */
@@ -49,7 +49,7 @@ test.describe('nothing that can be pressed moves while messages come and go', ()
   for (const size of [PHONE, { width: 1280, height: 800 }]) {
     test(`on a walk-round, ${size.width} wide`, async ({ page, context }) => {
       await page.setViewportSize(size);
-      await enterDemo(page);
+      await asConsultant(page);
       await page.goto('/grounds/lanternfield/walk');
       await page.getByRole('tab', { name: /^Walk/ }).click();
       const begin = page.getByRole('button', { name: /^Begin/ });
@@ -77,7 +77,7 @@ test.describe('nothing that can be pressed moves while messages come and go', ()
 
     test(`on a tree, ${size.width} wide`, async ({ page, context }) => {
       await page.setViewportSize(size);
-      await enterDemo(page);
+      await asConsultant(page);
       await page.goto('/trees/sable-katsura-8?station=base');
       const state = page.getByTestId('save-state');
       await expect(state).toHaveText('Saved');
@@ -107,7 +107,7 @@ test.describe('nothing that can be pressed moves while messages come and go', ()
 
     test(`on order and day sheet, ${size.width} wide`, async ({ page, context }) => {
       await page.setViewportSize(size);
-      await enterDemo(page);
+      await asConsultant(page);
       await page.goto('/grounds/sable-row/work');
       const tick = page
         .getByRole('checkbox', { name: /^Sign: / })
@@ -129,7 +129,7 @@ const WITH_NUMBERS = ['history', 'crown', 'base', 'mulch', 'probe', 'soil', 'tre
 
 test('a wrong value in a field of any station moves nothing', async ({ page }) => {
   await page.setViewportSize(PHONE);
-  await enterDemo(page);
+  await asConsultant(page);
   const refused: string[] = [];
   const taken: string[] = [];
   for (const station of STATIONS) {
@@ -300,7 +300,7 @@ test('a working that comes late does not come up under the next press; one that 
 
 test('an answer that grows above what was pressed does not push it away', async ({ page }) => {
   await page.setViewportSize(PHONE);
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-14?station=cuts');
   // As in browsers that do not hold what is in view by themselves.
   await page.evaluate(() => document.styleSheets[0]!.insertRule('* { overflow-anchor: none !important }'));
@@ -327,7 +327,7 @@ test('on a phone the drawing gives way to what is answered; stations and the nex
   page,
 }) => {
   await page.setViewportSize(PHONE);
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-14?station=mulch');
   const stations = page.getByRole('navigation', { name: 'Stations' });
   await expect(stations.getByRole('button').first()).toBeEnabled();

@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test';
-import { enterDemo, saved, signIn, station } from './enter';
+import { asConsultant, saved, signIn, station } from './enter';
 
 test('two browsers on one tree lose nothing: both sides are shown, either can be taken', async ({
   browser,
 }) => {
   const [a, b] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
   for (const page of [a, b]) {
-    await enterDemo(page);
+    await asConsultant(page);
     await page.goto('/trees/sable-tulip-tree-1?station=mulch');
     await expect(page.getByTestId('save-state')).toHaveText('Saved');
   }
@@ -33,7 +33,7 @@ test('two browsers on one tree lose nothing: both sides are shown, either can be
 });
 
 test('undo and redo by keyboard', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-3?station=probe');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await station(page, /^Probe/).click();
@@ -50,7 +50,7 @@ test('undo and redo by keyboard', async ({ page }) => {
 });
 
 test('bad pushes are refused by field, value and range, and what was typed stays', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-14?station=probe');
   await page.getByLabel('Bearing', { exact: true }).fill('400');
   await page.getByLabel('From the bark (cm)').fill('10');

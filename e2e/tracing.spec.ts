@@ -6,7 +6,7 @@ import type { Dig, DugRoot } from '@undrel/core/records';
 import { planPoint, readDig, wallPlaces } from '@undrel/core/roots';
 import { photographOf, roundDig } from '../db/demo/photographs';
 import { PROPERTIES } from '../db/demo/world';
-import { enterDemo, saved } from './enter';
+import { asConsultant, saved } from './enter';
 import { choose } from './choose';
 
 /** A collar that was photographed with cards and has no root on its plan; what lies there is the dig of another tree. */
@@ -41,7 +41,7 @@ const lastRoot = async (page: Page): Promise<DugRoot> => (await keptDig(page)).r
 test('cards are found, the bark is touched, and a root is traced on the plan: place and thickness as they are', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   const made = photographOf(dig, tree, FROM, 'cards');
   await page.goto(`/trees/${TREE}/pictures`);
   await page.getByRole('button', { name: /^Open: Collar laid open.*from NE/ }).click();
@@ -178,7 +178,7 @@ test('cards are found, the bark is touched, and a root is traced on the plan: pl
 test('a picture without cards says what is asked for; printed cards come for both papers', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-14/pictures');
   await page.getByRole('button', { name: 'Picture from N', exact: true }).click();
   const view = page.getByRole('dialog');
@@ -197,7 +197,7 @@ test('a picture without cards says what is asked for; printed cards come for bot
 test('leaves on the leaf sheet are measured and weighed beside those of the reference tree', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-3/pictures');
   await page.getByRole('button', { name: /^Open: Leaves of this tree/ }).click();
   const view = page.getByRole('dialog');

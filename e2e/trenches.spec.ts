@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { enterDemo, saved } from './enter';
+import { asConsultant, saved } from './enter';
 import { choose } from './choose';
 
 test('trenches are planned on the site, turned, locked, taken out, weighed against other ways, and go out as files', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-10?station=trenches');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await page.getByRole('button', { name: /^Trenches/ }).click();
@@ -130,7 +130,7 @@ test('trenches are planned on the site, turned, locked, taken out, weighed again
 test('the penetrometer is pushed, its files come in, and what it tells changes the verdict and the trenches', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-22?station=soil');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await page.getByRole('button', { name: /^Soil/ }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo, saved } from './enter';
+import { asConsultant, enterDemo, saved } from './enter';
 import { choose } from './choose';
 
 /** The verdict with its reasons, which come from the worker a moment after the page. */
@@ -12,7 +12,7 @@ async function openVerdict(page: Page, tree: string): Promise<void> {
 const causes = (page: Page) => page.getByRole('region', { name: 'Causes' });
 
 test('the verdict ranks, explains, sends to the next look, and follows the answer', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await openVerdict(page, 'sable-hornbeam-5');
   await expect(page.getByTestId('verdict-summary')).toContainText(/compacted soil/i);
   // Beside it what led to what, as a picture that says the same in words.
@@ -42,7 +42,7 @@ test('the verdict ranks, explains, sends to the next look, and follows the answe
 test('the consultant overrules with a reason, writes for the client, and the report keeps both', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await openVerdict(page, 'kelpworth-24');
   await choose(page.getByLabel('I put another cause first'), { label: 'Drought or underwatering' });
   const why = page.getByLabel(/^Why/);
@@ -128,7 +128,7 @@ test('a walk-round by thumb: one tap where nothing is wrong, kept out of reach, 
 });
 
 test('a firm puts its own word in the table of causes, and the verdict says so', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/practice/judgements');
   const word = page.getByLabel('How often: a planted tree that fails has this cause salt or chemical');
   await expect(word).toContainText('hardly ever');
@@ -146,7 +146,7 @@ test('a firm puts its own word in the table of causes, and the verdict says so',
 test('a soil sample: texture, density against the limits of that texture, and the verdict takes it in', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-7?station=soil');
   await page.getByText('Soil sample, single readings').click();
   await page.getByLabel('Sand, of the fine earth').fill('80');
@@ -182,7 +182,7 @@ test('a soil sample: texture, density against the limits of that texture, and th
 test('what was treated and has come back is told before the causes of today, and in the report', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-tulip-tree-1?station=verdict');
   const news = page.getByText(/Has come back for the first time: mulch pulled back 2025-06-03/);
   await expect(news.first()).toBeVisible();

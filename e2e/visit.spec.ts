@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test';
 import { CHROMIUM } from '../scripts/setup/packages.mjs';
-import { enterDemo, saved, station, STATIONS, workedOut } from './enter';
+import { asConsultant, saved, station, workedOut, STATIONS } from './enter';
 import { choose } from './choose';
 
 test('the section and the figures follow while typing, and stay after a reload', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-4?station=mulch');
   const section = page.getByTestId('section').getByRole('img');
   const before = await section.innerHTML();
@@ -19,7 +19,7 @@ test('the section and the figures follow while typing, and stay after a reload',
 });
 
 test('a slip of the unit is asked about and what was typed stays', async ({ page }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-20?station=mulch');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
   await station(page, /^Mulch, grade/).click();
@@ -43,7 +43,7 @@ test('a slip of the unit is asked about and what was typed stays', async ({ page
 test('what is wrong with a value is said where the code for saying it can no longer be had', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   let gone = false;
   await page.route('**/_next/static/chunks/**', (route) => (gone ? route.abort() : route.continue()));
   await page.goto('/trees/kelpworth-20?station=mulch');
@@ -85,7 +85,7 @@ test('what is wrong with a value is said where the code for saying it can no lon
 test('a species is found by any name, an unknown one is said to be, and the firm may judge one for itself', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-9?station=history');
   const species = page.getByLabel('Species', { exact: true });
   const says = page.getByTestId('species-says');
@@ -135,7 +135,7 @@ test('a species is found by any name, an unknown one is said to be, and the firm
 test('what is seldom met is folded away, is opened once noted, and speaks in the verdict', async ({
   page,
 }) => {
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-4?station=base');
   const fold = page.getByText(/^More, seldom met/);
   const gnawed = page.getByRole('group', { name: 'Bark gnawed?' }).last();
@@ -167,7 +167,7 @@ test('what is seldom met is folded away, is opened once noted, and speaks in the
 test('what is unfolded before the page is ready stands open, with what is in it', async ({ browser }) => {
   const context = await browser.newContext({ serviceWorkers: 'block' });
   const page = await context.newPage();
-  await enterDemo(page);
+  await asConsultant(page);
   let ready = () => {};
   const held = new Promise<void>((resolve) => (ready = resolve));
   await page.route('**/_next/static/**/*.js', async (route) => {
@@ -188,7 +188,7 @@ test('on a phone, minus, fractions and units stand over the number pad, and one 
   const page = await (
     await browser.newContext({ hasTouch: true, isMobile: true, viewport: phone })
   ).newPage();
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/kelpworth-12?station=mulch');
   const bark = page.getByLabel('at the bark, N', { exact: true });
   await expect(bark).toBeEnabled();
@@ -212,7 +212,7 @@ test('the menu of a phone opens, chooses and gives the focus back; a term explai
   const page = await (
     await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } })
   ).newPage();
-  await enterDemo(page);
+  await asConsultant(page);
   await page.goto('/trees/sable-katsura-14?station=verdict');
   const menu = page.getByRole('button', { name: 'Menu' });
   await menu.tap();
@@ -238,7 +238,7 @@ test('what is pressed at a station is as tall as a thumb in a glove', async ({ b
   const page = await (
     await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } })
   ).newPage();
-  await enterDemo(page);
+  await asConsultant(page);
   const small: unknown[] = [];
   for (const key of STATIONS) {
     await page.goto(`/trees/sable-katsura-14?station=${key}`);
@@ -276,7 +276,7 @@ test('with the text of the phone at twice its size nothing runs out of the scree
   const page = await (
     await large.newContext({ baseURL, viewport: { width: 390, height: 844 }, serviceWorkers: 'block' })
   ).newPage();
-  await enterDemo(page);
+  await asConsultant(page);
   const wide: unknown[] = [];
   const pages = [
     ...STATIONS.map((key) => `/trees/sable-katsura-14?station=${key}`),

@@ -6,7 +6,13 @@ const any = (table: string) =>
   `exists (select from ${table} i where i.firm_id = v.firm_id and i.visit_id = v.id and i.deleted_at is null)`;
 
 /** Trees at which something was done or is to be looked at, with all that a calendar is told from. $1: their property, or null for all. */
-export const LOOKED = `select t.id as "treeId", t.label, t.species, t.schools, p.id as "propertyId", p.name as property, ${HOUSE} as house,
+export const LOOKED = `with found as (
+    select d.tree_id from visits d where d.deleted_at is null and (d.look_again_on is not null or d.drain_check is not null)
+    union
+    select d.tree_id from work_done w join visits d on d.firm_id = w.firm_id and d.id = w.visit_id
+      where w.deleted_at is null and d.deleted_at is null
+  )
+  select t.id as "treeId", t.label, t.species, t.schools, p.id as "propertyId", p.name as property, ${HOUSE} as house,
     (select max(n.received_at)::date::text from notices n where n.firm_id = p.firm_id and n.property_id = p.id) as noticed,
     json_agg(json_build_object('id', v.id, 'date', v.visited_on, 'walk', v.walk, 'lookOn', v.look_again_on, 'lookWhy', v.look_again_why,
       'drainCheck', v.drain_check,
@@ -14,14 +20,11 @@ export const LOOKED = `select t.id as "treeId", t.label, t.species, t.schools, p
       'followUps', ${rows('follow_ups', `json_strip_nulls(json_build_object('task', i.task, 'how', i.how, 'on', i.on_day, 'by', i.done_by, 'why', i.why, 'version', i.version))`)},
       'looks', ${rows('findings', 'i.key', ' and (i.answer is not null or i.number is not null)')},
       'profile', ${any('grade_profiles')}, 'probe', ${any('probe_points')}, 'push', ${any('pushes')}, 'dig', ${any('digs')}) order by v.visited_on) as visits
-  from trees t
+  from found join trees t on t.firm_id = current_firm() and t.id = found.tree_id
   join properties p on p.firm_id = t.firm_id and p.id = t.property_id and p.deleted_at is null
   join firms f on f.firm_id = t.firm_id
   join visits v on v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null
   where t.deleted_at is null and ($1::text is null or p.id = $1)
-    and exists (select from visits d where d.firm_id = t.firm_id and d.tree_id = t.id and d.deleted_at is null
-      and (d.look_again_on is not null or d.drain_check is not null
-        or exists (select from work_done w where w.firm_id = d.firm_id and w.visit_id = d.id and w.deleted_at is null)))
   group by t.id, t.label, t.species, t.schools, p.firm_id, p.id, p.name, p.schools, p.weather, f.schools, f.species`;
 
 /** The day on which a step of a visit was done. $1 visit, $2 step. */

@@ -13,8 +13,8 @@ export async function choose(list: Locator, wanted: string | { label: string }):
       await list.selectOption(wanted, { timeout: 2000 });
       return;
     }
-    // An open list covers the rest of the page.
-    await list.click({ timeout: 2000 });
+    // An open list covers the rest of the page, and what opens it as well.
+    if ((await list.getAttribute('aria-expanded')) !== 'true') await list.click({ timeout: 2000 });
     try {
       await choice.click({ timeout: 2000 });
     } catch (error) {

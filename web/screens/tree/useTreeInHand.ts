@@ -5,7 +5,7 @@ import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
 import { visitToJudge } from '@undrel/core/walk';
 import type { CaseHand } from '../../device/useCase';
 import { itemsBelow, visitFrom, type Item, type ItemOf, type Living } from '../../protocol/item';
-import { keepSame } from '../../protocol/keepSame';
+import { keepLists } from '../../protocol/keepSame';
 import { useSame } from '../../device/useSame';
 
 const NONE: never[] = [];
@@ -25,7 +25,7 @@ function useWholeVisits(items: readonly Item[], visits: readonly Living<'visit'>
         const parts = partsOf(items, v);
         const was = kept.current.get(v.id);
         const same = was?.parts.length === parts.length && parts.every((part, i) => part === was.parts[i]);
-        return [v.id, same ? was : { parts, visit: keepSame(was?.visit, visitFrom(items, v)) }];
+        return [v.id, same ? was : { parts, visit: keepLists(was?.visit, visitFrom(items, v)) }];
       }),
     );
     return [...kept.current.values()].map(({ visit }) => visit);

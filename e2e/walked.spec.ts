@@ -18,6 +18,8 @@ const VIEWS = [
   '/trees/kelpworth-4/crew/trenches',
   '/trees/kelpworth-4?station=soil',
   '/trees/kelpworth-4?station=trenches',
+  // Its shoots stand at half a centimetre.
+  '/trees/kelpworth-6?station=mulch',
   ...STATIONS.map((s) => `/trees/sable-katsura-14?station=${s}`),
 ];
 
@@ -68,6 +70,8 @@ test('words of drawings and buttons hold in their places in feet and inches, on 
   await enterDemo(page);
   await page.context().addCookies([{ name: 'undrel_units', value: 'us', url: page.url() }]);
   const all: Record<string, string[]> = {};
+  // What the server wrote and the page came alive as are the same: else it is an error of the page.
+  page.on('pageerror', (error) => (all[page.url()] ??= []).push(error.message));
   for (const view of VIEWS) {
     await page.setViewportSize({ width: 390, height: 800 });
     await page.goto(view);

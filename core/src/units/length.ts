@@ -150,9 +150,12 @@ export function formatLength(metres: number, unit: LengthUnit, resolution = METR
   return `${tidy(metres / METRES_PER[unit], decimals)} ${unit}`;
 }
 
-/** toFixed without a negative zero. */
+/** Figures to which programs agree that take a logarithm or a root each in its own way. */
+const AGREED_FIGURES = 12;
+
+/** toFixed without a negative zero, and the same wherever it was computed: half a step is half a step on server and phone. */
 export function tidy(value: number, decimals: number): string {
-  const text = value.toFixed(decimals);
+  const text = Number(value.toPrecision(AGREED_FIGURES)).toFixed(decimals);
   return Number(text) === 0 ? text.replace('-', '') : text;
 }
 

@@ -119,3 +119,22 @@ test('every dimension in either system, by the exact definitions of the units', 
   ] as const)
     expect(both(value, dimension)).toEqual([text, text]);
 });
+
+test('what two programs compute with another last bit is written alike, at half a step too', () => {
+  // A mean of shoots that stands at 8.5 cm: a phone and the server came out on different sides of it.
+  expect(formatValue(0.08499999999999998, 'short length', 'metric')).toBe('9 cm');
+  expect(formatValue(0.08500000000000002, 'short length', 'metric')).toBe('9 cm');
+  expect(formatValue(-0.08499999999999998, 'short length', 'metric')).toBe('−9 cm');
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 3000 }),
+      fc.integer({ min: -4, max: 4 }),
+      fc.constantFrom<Dimension>('short length', 'long length', 'share', 'hours', 'litres', 'count'),
+      (steps, bits, dimension) => {
+        const value = steps / 200;
+        const other = value * (1 + bits * Number.EPSILON);
+        expect(formatValue(other, dimension, 'metric')).toBe(formatValue(value, dimension, 'metric'));
+      },
+    ),
+  );
+});

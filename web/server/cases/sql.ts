@@ -124,7 +124,6 @@ export const REFERENCE_LOGS = `select distinct on (t.id) t.id as tree_id, r.labe
   group by t.id, r.id, r.label
   order by t.id, r.label`;
 
-/** Of each visit to a reference tree of the property: its shoots by year, and the names of both. $1: the trees it is set beside. */
 /** Reference trees of the grounds of some trees, with what their visits read of the crown and the works done at them. $1 ids of the trees. */
 export const YARDSTICKS = `select t.id as tree_id, t.species, r.species as beside, r.label,
     (select min(w.done_on)::text from work_done w join visits wv on wv.firm_id = w.firm_id and wv.id = w.visit_id and wv.deleted_at is null

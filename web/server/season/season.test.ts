@@ -72,6 +72,52 @@ test('what a calendar lists from a few columns is what follows from the whole vi
   });
 });
 
+test('one thing to come back for is enough to be listed: a look, a drainage check, a work; a visit that left nothing is not', async () => {
+  const left = {
+    look: { lookAgain: { on: dayAfter(now, 40), why: 'the cone may come back' } },
+    drain: { drainCheck: dayAfter(now, 1) },
+    work: {},
+    nothing: {},
+  };
+  const changes = Object.entries(left).flatMap(([name, values]) => [
+    {
+      kind: 'tree' as const,
+      id: `left-${name}`,
+      parent: firm.propertyId,
+      base: 0,
+      values: { label: name, species: 'Tilia cordata' },
+    },
+    {
+      kind: 'visit' as const,
+      id: `left-${name}-visit`,
+      parent: `left-${name}`,
+      base: 0,
+      values: { date: now, ...values },
+    },
+  ]);
+  const step = 'excavate';
+  const parent = 'left-work-visit';
+  const saved = await as((db) =>
+    saveChanges(db, firm.viewer, [
+      ...changes,
+      {
+        kind: 'work',
+        id: idOf('work', parent, { step }),
+        parent,
+        base: 0,
+        values: { step, how: 'done', on: now },
+      },
+    ]),
+  );
+  expect(saved.map((s) => s.status)).toEqual(saved.map(() => 'saved'));
+  const listed = (tasks: Awaited<ReturnType<typeof list>>) =>
+    [...new Set(tasks.map((t) => t.treeId))].filter((id) => id.startsWith('left-')).sort();
+  const three = ['left-drain', 'left-look', 'left-work'];
+  expect(listed(await list())).toEqual(three);
+  expect(listed(await as((db) => listTasks(db, now, firm.propertyId)))).toEqual(three);
+  expect(await as((db) => listTasks(db, now, 'another'))).toEqual([]);
+});
+
 test('done, taken back, moved and dropped; each is kept with who said it', async () => {
   const bark = async () => (await list()).find((t) => t.key === 'excavate.bark');
   const first = await mark('excavate.bark', { how: 'done', on: now });

@@ -7,28 +7,32 @@ const sameList = (was: unknown, now: readonly unknown[]): unknown =>
     ? was
     : now;
 
+/** What is now with each member made by `make` of what it was; the object of before where all of them are its own. */
+function membersOf(
+  was: Record<string, unknown>,
+  now: object,
+  make: (was: unknown, now: unknown) => unknown,
+): object {
+  const next = Object.entries(now).map(([name, one]) => [name, make(was[name], one)] as const);
+  const same =
+    next.length === Object.keys(was).length &&
+    next.every(([name, one]) => Object.hasOwn(was, name) && Object.is(one, was[name]));
+  return same ? was : Object.fromEntries(next);
+}
+
 /**
  * What holds lists of records, and what in it does: each list that has the same records is the same list as before, and
  * the whole is where all in it are. Records themselves stay the very objects that they are.
  */
 export function keepLists<T extends object>(was: object | undefined, now: T): T {
   if (!was) return now;
-  const before = was as Record<string, unknown>;
-  const next = Object.fromEntries(
-    Object.entries(now).map(([name, one]) => [
-      name,
-      Array.isArray(one)
-        ? sameList(before[name], one)
-        : isPlain(one) && isPlain(before[name])
-          ? keepLists(before[name], one)
-          : one,
-    ]),
-  );
-  const names = Object.keys(next);
-  const same =
-    names.length === Object.keys(before).length &&
-    names.every((name) => Object.hasOwn(before, name) && Object.is(next[name], before[name]));
-  return (same ? before : next) as T;
+  return membersOf(was as Record<string, unknown>, now, (before, one) =>
+    Array.isArray(one)
+      ? sameList(before, one)
+      : isPlain(before) && isPlain(one)
+        ? keepLists(before, one)
+        : one,
+  ) as T;
 }
 
 /**
@@ -37,19 +41,11 @@ export function keepLists<T extends object>(was: object | undefined, now: T): T 
  */
 export function keepSame<T>(was: unknown, now: T): T {
   if (Object.is(was, now)) return now;
-  if (Array.isArray(was) && Array.isArray(now)) {
-    const next = now.map((one, i) => keepSame(was[i], one));
-    return (was.length === next.length && next.every((one, i) => Object.is(one, was[i])) ? was : next) as T;
-  }
-  if (isPlain(was) && isPlain(now)) {
-    const next = Object.fromEntries(
-      Object.entries(now).map(([name, one]) => [name, keepSame(was[name], one)]),
-    );
-    const names = Object.keys(next);
-    const same =
-      names.length === Object.keys(was).length &&
-      names.every((name) => Object.hasOwn(was, name) && Object.is(next[name], was[name]));
-    return (same ? was : next) as T;
-  }
+  if (Array.isArray(was) && Array.isArray(now))
+    return sameList(
+      was,
+      now.map((one, i) => keepSame(was[i], one)),
+    ) as T;
+  if (isPlain(was) && isPlain(now)) return membersOf(was, now, keepSame) as T;
   return now;
 }

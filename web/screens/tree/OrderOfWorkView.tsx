@@ -23,11 +23,29 @@ export const OrderOfWorkView = (props: Props) =>
 
 /** With the seasons over which the trenches are laid out. */
 function OverYears(props: Props & { design: NonNullable<Visit['trenches']> }) {
-  const { trenches } = useLaidOut(props, props.design);
-  return <Drawn {...props} trenchSeasons={chosenWay(props.visit, trenches)?.bySeason?.length} />;
+  const { trenches, problem } = useLaidOut(props, props.design);
+  return (
+    <Drawn
+      {...props}
+      trenchSeasons={chosenWay(props.visit, trenches)?.bySeason?.length}
+      left={
+        trenches
+          ? undefined
+          : problem
+            ? `Later seasons of trenches are missing: ${problem}`
+            : 'Laying out the trenches; their later seasons follow.'
+      }
+    />
+  );
 }
 
-function Drawn(props: Props & { trenchSeasons?: number | undefined }) {
+function Drawn(
+  props: Props & {
+    trenchSeasons?: number | undefined;
+    /** What the picture does not show yet, in words. */
+    left?: string | undefined;
+  },
+) {
   const { judged, visit, tree, closed, today, trenchSeasons } = props;
   const [pane, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
   const rows = useMemo(
@@ -38,6 +56,11 @@ function Drawn(props: Props & { trenchSeasons?: number | undefined }) {
   return (
     <div ref={pane} className="relative h-full w-full overflow-hidden bg-paper" data-testid="order-of-work">
       <DrawingSvg drawing={drawing} title={`Order of work. ${orderInWords(rows)}`} />
+      {props.left && (
+        <p role="status" className="absolute bottom-2 inset-x-4 bg-paper text-muted">
+          {props.left}
+        </p>
+      )}
     </div>
   );
 }

@@ -17,16 +17,9 @@ import { today } from '@/server/cases/write';
 const open = cache((treeId: string) =>
   signedIn(async (db, viewer) => {
     const loaded = await loadCase(db, treeId);
-    const items = JSON.stringify(loaded?.items);
-    // A large dig is worked out on the device that opens it: the page waits for nothing.
-    const large = loaded !== undefined && holdsLargeDig(loaded.items);
     return {
       viewer,
       loaded,
-      items,
-      large,
-      // Begun now, and waited for when the database has given the rest.
-      glance: !loaded || large ? undefined : tried(beside('glance', { ...loaded, items }, viewer)),
       places: loaded && (await readPlaces(db, loaded.property.id)),
       reference: (await referenceShoots(db, [treeId])).get(treeId),
       referenceGround: (await referenceGround(db, [treeId])).get(treeId),
@@ -46,19 +39,21 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function TreePage({ params, searchParams }: Props) {
-  const { loaded, ...read } = await open((await params).tree);
+  const { viewer, loaded, places, reference, referenceGround } = await open((await params).tree);
   if (!loaded) notFound();
-  const { viewer, large } = read;
-  const glance = await read.glance;
+  const items = JSON.stringify(loaded.items);
+  // A large dig is worked out on the device that opens it: the page waits for nothing.
+  const large = holdsLargeDig(loaded.items);
+  const glance = large ? undefined : await tried(beside('glance', { ...loaded, items }, viewer));
   return (
     <OnDevice when={large}>
       <TreeScreen
         {...loaded}
-        items={read.items}
+        items={items}
         glance={glance && 'value' in glance ? glance.value : undefined}
-        places={read.places}
-        reference={read.reference}
-        referenceGround={read.referenceGround}
+        places={places}
+        reference={reference}
+        referenceGround={referenceGround}
         mayMeasure={may(viewer.role, 'measure')}
         mayJudge={may(viewer.role, 'judge')}
         viewer={viewer.name}

@@ -284,7 +284,9 @@ test('a tree that was taken along opens at once, and shows what others changed a
   const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
   await asConsultant(desk);
   await desk.goto('/trees/sable-katsura-8?station=mulch');
-  await desk.getByLabel('at the bark, N', { exact: true }).fill('17.3');
+  const there = desk.getByLabel('at the bark, N', { exact: true });
+  const other = (await there.inputValue()) === '17.3' ? '18.3' : '17.3';
+  await there.fill(other);
   await saved(desk);
   // The line is so slow that only what is here can be shown; then it answers.
   let answer = () => undefined as void;
@@ -296,10 +298,70 @@ test('a tree that was taken along opens at once, and shows what others changed a
   await page.goto('/trees/sable-katsura-8?station=mulch');
   const bark = page.getByLabel('at the bark, N', { exact: true });
   await expect(bark).toBeEnabled();
-  expect(await bark.inputValue()).not.toBe('17.3');
+  expect(await bark.inputValue()).not.toBe(other);
   answer();
-  await expect(bark).toHaveValue('17.3');
+  await expect(bark).toHaveValue(other);
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
+});
+
+test('a link to a tree that was taken along opens it within the page that is open, without signal too, and what the firm sets meanwhile comes in', async ({
+  page,
+  browser,
+}) => {
+  await enterDemo(page);
+  await takeAlong(page);
+  await page.reload();
+  // The program of a tree's page is read while this one is at rest.
+  await page.waitForFunction(
+    () => [...document.scripts].filter((s) => s.parentElement === document.head && !s.nonce).length > 0,
+  );
+  const begun = await page.evaluate(() => performance.timeOrigin);
+  const stays = async () => expect(await page.evaluate(() => performance.timeOrigin)).toBe(begun);
+  const opens = async (name: string) => {
+    await page.getByRole('link', { name, exact: true }).first().click();
+    await page.waitForURL('**/trees/**');
+    await expect(page.getByTestId('section')).toBeVisible();
+    await expect(page).toHaveTitle(`${name} · Undrel`);
+    await expect(page.getByLabel('at the bark, N', { exact: true })).toBeEnabled();
+    await stays();
+  };
+  const back = async () => {
+    await page.goBack();
+    await expect(page.getByRole('link', { name: 'Katsura 14', exact: true }).first()).toBeVisible();
+  };
+  await offline(page);
+  await opens('Katsura 14');
+  await expect(page.getByRole('link', { name: /^Kept on this device, / })).toBeVisible();
+  await page.getByLabel('at the bark, N', { exact: true }).fill('11.4');
+  const ring = async () => {
+    await station(page, /^Prescription/).click();
+    return page.getByRole('button', { name: /^Mulched ring/ }).textContent();
+  };
+  const before = await ring();
+  await back();
+  await opens('Katsura 8');
+  await back();
+
+  // At the desk the practice of the firm is changed; the page was kept before that.
+  const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  await signIn(desk, 'owner');
+  await desk.waitForURL('**/grounds');
+  await desk.goto('/practice');
+  const matter = desk.getByRole('group', { name: 'Mulch depth and clearance' });
+  await matter.getByLabel(/2.5-7.5 cm deep/).check();
+  await desk.getByRole('button', { name: 'Save' }).click();
+  await expect(desk.getByText('Saved. Open trees follow it at once.')).toBeVisible();
+
+  await offline(page, false);
+  await opens('Katsura 14');
+  await expect(page.getByRole('link', { name: /^Kept on this device, / })).toHaveCount(0);
+  await expect(page.getByLabel('at the bark, N', { exact: true })).toHaveValue('11.4');
+  await saved(page);
+  await expect.poll(ring).not.toBe(before);
+  await stays();
+  await matter.getByLabel(/\(default\)/).check();
+  await desk.getByRole('button', { name: 'Save' }).click();
+  await expect(desk.getByText('Saved. Open trees follow it at once.')).toBeVisible();
 });
 
 test('a photograph taken without signal arrives from any page, at the visit it was taken on', async ({

@@ -9,15 +9,15 @@ import pg from 'pg';
 import { CHROMIUM, chromium as installChromium } from './setup/packages.mjs';
 import { build } from './setup/build.mjs';
 import { freePort } from './setup/ports.mjs';
+import { onPhone, PHONE } from './bench-phone.mjs';
 import { privateCluster } from './setup/postgres.mjs';
+import { quantile } from './setup/quantile.mjs';
 import { ended, program, ROOT, run, say, start } from './setup/run.mjs';
 import { serve } from './setup/serve.mjs';
 
 const TREES = 50_000;
 const PROPERTIES = 100;
 const REQUESTS = 120;
-
-const quantile = (sorted, q) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))];
 
 /** Time to the first byte and to the last of one page, ms. */
 async function once(url, cookie) {
@@ -254,80 +254,6 @@ async function dragging(base, cookie, geojson) {
   }
   await page.getByRole('button', { name: 'Root 7', exact: true }).click();
   figures.push(['dragging a point, 200 roots', await count(drag)()]);
-  await browser.close();
-  return figures;
-}
-
-/** A phone as it is in a car park: a quarter of the processor, 400 kbit/s, 300 ms. */
-const PHONE = { cpu: 4, kilobits: 400, latency: 300 };
-
-/** How long a tree takes to be typed into on such a phone, from nothing and once it was taken along, and a keystroke to the drawing. */
-async function onPhone(base) {
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: ['--no-sandbox', '--disable-gpu'],
-  });
-  const context = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 } });
-  const tree = '/trees/sable-katsura-14?station=mulch';
-  const bark = 'at the bark, N';
-  const open = async () => {
-    const page = await context.newPage();
-    const client = await context.newCDPSession(page);
-    await client.send('Network.enable');
-    await client.send('Network.emulateNetworkConditions', {
-      offline: false,
-      latency: PHONE.latency,
-      downloadThroughput: (1000 * PHONE.kilobits) / 8,
-      uploadThroughput: (1000 * PHONE.kilobits) / 8,
-    });
-    await client.send('Emulation.setCPUThrottlingRate', { rate: PHONE.cpu });
-    const begun = performance.now();
-    await page.goto(tree, { waitUntil: 'commit' });
-    const field = await page.getByLabel(bark, { exact: true }).elementHandle();
-    await page.waitForFunction((input) => !input.matches(':disabled'), field, { polling: 20 });
-    return { page, taken: performance.now() - begun };
-  };
-  const enter = await context.newPage();
-  await enter.goto('/sign-in');
-  await enter.getByRole('button', { name: 'Enter as the consultant' }).click();
-  await enter.waitForURL('**/grounds');
-  const figures = [];
-  const fresh = await open();
-  figures.push(['a tree, from an empty cache, to typing', fresh.taken]);
-  await fresh.page.close();
-  await enter.goto('/grounds/sable-row');
-  await enter.getByRole('button', { name: 'Take along' }).click();
-  await enter.getByRole('dialog').getByRole('button', { name: 'Take along' }).click();
-  await enter.getByText(/^On this device: /).waitFor({ timeout: 120_000 });
-  await enter.close();
-  const first = await open();
-  figures.push(['the same once it was taken along, first', first.taken]);
-  await first.page.close();
-  const second = await open();
-  figures.push(['the same, second', second.taken]);
-  await second.page.getByLabel(bark, { exact: true }).focus();
-  const strokes = await second.page.evaluate(async () => {
-    const { document, MutationObserver, InputEvent, performance: clock } = globalThis;
-    const field = document.activeElement;
-    const section = document.querySelector('[data-testid="section"]');
-    const set = Object.getOwnPropertyDescriptor(globalThis.HTMLInputElement.prototype, 'value').set;
-    const taken = [];
-    for (let i = 0; i < 40; i++) {
-      const begun = clock.now();
-      const drawn = new Promise((resolve) => {
-        const seen = new MutationObserver(() => (seen.disconnect(), resolve()));
-        seen.observe(section, { subtree: true, childList: true, attributes: true, characterData: true });
-      });
-      set.call(field, String(10 + (i % 20)));
-      field.dispatchEvent(new InputEvent('input', { bubbles: true }));
-      await drawn;
-      taken.push(clock.now() - begun);
-      await new Promise((go) => globalThis.setTimeout(go, 120));
-    }
-    return taken.sort((a, b) => a - b);
-  });
-  figures.push(['a keystroke to the drawing, median', quantile(strokes, 0.5)]);
-  figures.push(['a keystroke to the drawing, 95 %', quantile(strokes, 0.95)]);
   await browser.close();
   return figures;
 }

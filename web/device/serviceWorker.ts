@@ -3,7 +3,8 @@
  * properties that whoever is signed in took along.
  */
 import { CacheFirst, ExpirationPlugin, Serwist, Strategy, type StrategyHandler } from 'serwist';
-import { asksItself, isOfNewTree, pageKey, wanted, type Wanted } from './along/addresses';
+import { asksItself, asksOf, isOfNewTree, pageKey, pageOf, wanted, type Wanted } from './along/addresses';
+import { contentIn } from './along/content';
 import { asKept, KEPT_AT } from './along/take';
 import { alongOf, keptOf, keptPage, personHere, setPerson } from './along/kept';
 import { SYNC_TAG } from './leftToWorker';
@@ -69,40 +70,89 @@ const offline = async (): Promise<Response> =>
 const ended = (answer: Response, url: string): boolean =>
   (answer.type === 'opaqueredirect' || answer.redirected) && !isOfNewTree(new URL(url).pathname);
 
-/** Since when the page of a window was kept, where it was given from here. */
+/** Since when a page has been kept that was given to a window, by the window and the path of the page. */
 const given = new Map<string, number>();
+const givenTo = (window: string, path: string): string => `${window} ${path}`;
+
+type Found = NonNullable<Awaited<ReturnType<typeof keptPage>>>;
+
+/** A page that is kept, for whoever is signed in. */
+async function foundPage(url: string): Promise<Found | undefined> {
+  const person = await personHere();
+  return person === undefined ? undefined : keptPage(person, url);
+}
+
+/** An answer of the network takes the place of a page that is kept, where it is one. */
+async function keepNewer(answer: Response, url: string, { cache }: Found): Promise<void> {
+  if (ended(answer, url)) await setPerson(undefined);
+  const pages = (await caches.has(cache)) && (await caches.open(cache));
+  if (pages && answer.ok && !answer.redirected) await pages.put(pageKey(url), asKept(answer));
+  else if (pages && answer.status === 404) await pages.delete(pageKey(url));
+}
+
+/** Asks the network. Whatever answers ends what was known of its being slow. */
+const ask = (request: Request | string): Promise<Response> =>
+  fetch(request).then((answer) => {
+    slowSince = -Infinity;
+    return answer;
+  });
+
+/** An answer of the network where it comes in time and is one; undefined otherwise. How long that takes is remembered. */
+async function inTime(asked: Promise<Response>): Promise<Response | undefined> {
+  const patience = Date.now() - slowSince < SLOW_FOR ? PATIENCE.slow : PATIENCE.usual;
+  const late = new Promise<'late'>((resolve) => setTimeout(() => resolve('late'), patience));
+  const first = await Promise.race([asked.catch(() => 'failed' as const), late]);
+  if (first === 'late') slowSince = Date.now();
+  return typeof first !== 'string' && first.status < 500 ? first : undefined;
+}
+
+/** Notes since when the page has been kept that a window is given. */
+const note = (window: string, { kept }: Found): void =>
+  void given.set(window, Number(kept.headers.get(KEPT_AT)));
 
 /** A page from the network; the kept one where that does not answer in time, or fails. */
 class Pages extends Strategy {
   protected override async _handle(request: Request, handler: StrategyHandler): Promise<Response> {
-    const person = await personHere();
-    const found = person ? await keptPage(person, request.url) : undefined;
-    const asked = fetch(request).then(async (answer) => {
-      slowSince = -Infinity;
-      if (!found) return answer;
-      if (ended(answer, request.url)) await setPerson(undefined);
-      const pages = (await caches.has(found.cache)) && (await caches.open(found.cache));
-      if (pages && answer.ok) await pages.put(pageKey(request.url), asKept(answer.clone()));
-      else if (pages && answer.status === 404) await pages.delete(pageKey(request.url));
-      return answer;
-    });
+    const { url } = request;
+    const found = await foundPage(url);
+    const asked = ask(request);
     if (!found) return asked.catch(offline);
-    const { kept } = found;
-    handler.waitUntil(asked.catch(() => undefined));
-    if (asksItself(request.url)) return give(kept, handler);
-    const patience = Date.now() - slowSince < SLOW_FOR ? PATIENCE.slow : PATIENCE.usual;
-    const late = new Promise<'late'>((resolve) => setTimeout(() => resolve('late'), patience));
-    const first = await Promise.race([asked.catch(() => 'failed' as const), late]);
-    if (first === 'late') slowSince = Date.now();
-    if (typeof first !== 'string' && first.status < 500) return first;
-    return give(kept, handler);
+    handler.waitUntil(asked.then((answer) => keepNewer(answer.clone(), url, found)).catch(() => undefined));
+    const first = asksItself(url) ? undefined : await inTime(asked);
+    if (first) return first;
+    const { resultingClientId } = handler.event as FetchEvent;
+    note(givenTo(resultingClientId, new URL(url).pathname), found);
+    return found.kept;
   }
 }
 
-/** A kept page, with its window told since when it was kept. */
-function give(kept: Response, { event }: StrategyHandler): Response {
-  given.set((event as FetchEvent).resultingClientId, Number(kept.headers.get(KEPT_AT)));
-  return kept;
+/**
+ * The content of a page that a link asks for, by the same rules: out of the page as it is kept, so that nothing of the
+ * application is started again, and none of it waits for the network.
+ */
+class Contents extends Strategy {
+  protected override async _handle(request: Request, handler: StrategyHandler): Promise<Response> {
+    const url = pageOf(request.url);
+    const window = givenTo((handler.event as FetchEvent).clientId, new URL(url).pathname);
+    given.delete(window);
+    const found = await foundPage(url);
+    const content = found && contentIn(await found.kept.text());
+    if (content === undefined) return fetch(request);
+    if (asksItself(url))
+      handler.waitUntil(
+        ask(url)
+          .then((answer) => keepNewer(answer, url, found!))
+          .catch(() => undefined),
+      );
+    else {
+      const asked = ask(request);
+      handler.waitUntil(asked.catch(() => undefined));
+      const first = await inTime(asked);
+      if (first) return first;
+    }
+    note(window, found!);
+    return new Response(content, { headers: { 'content-type': 'text/x-component' } });
+  }
 }
 
 /** The application's own files, which never change under one address. */
@@ -139,7 +189,7 @@ class Labels extends Strategy {
 const is =
   (kind: Wanted) =>
   ({ url, request, sameOrigin }: { url: URL; request: Request; sameOrigin: boolean }): boolean =>
-    sameOrigin && request.method === 'GET' && wanted(url, request.mode === 'navigate') === kind;
+    sameOrigin && request.method === 'GET' && wanted(url, asksOf(request)) === kind;
 
 const serwist = new Serwist({
   skipWaiting: true,
@@ -156,6 +206,7 @@ const serwist = new Serwist({
     { matcher: is('picture'), handler: new Pictures() },
     { matcher: is('label'), handler: new Labels() },
     { matcher: is('page'), handler: new Pages() },
+    { matcher: is('content'), handler: new Contents() },
   ],
 });
 serwist.addEventListeners();
@@ -173,8 +224,9 @@ self.addEventListener('install', (event) =>
   event.waitUntil(asked() ? prepare() : prepareIfUsed().catch(() => undefined)),
 );
 self.addEventListener('message', (event) => {
-  if ((event.data as unknown) === 'kept since')
-    event.ports[0]?.postMessage(given.get((event.source as Client).id) ?? null);
+  const { keptSince } = event.data as { keptSince?: string };
+  if (keptSince !== undefined)
+    event.ports[0]?.postMessage(given.get(givenTo((event.source as Client).id, keptSince)) ?? null);
 });
 
 /** Whether a page of the application is looked at; what is under `/api` is a file. */

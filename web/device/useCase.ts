@@ -1,9 +1,9 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useReducer, useRef, useState } from 'react';
 import type { Item, ItemKind, ItemValues } from '../protocol/item';
 import { useSame } from './useSame';
-import { caseNow, keptSince } from './along/keptPage';
+import { caseNow, keptSince, opened } from './along/keptPage';
 import { keepSoon } from './along/keepSoon';
 import { savedOf } from './outbox';
 import { keepChanges, keptChanges, rememberSaved, savedItems, savedLater, show } from './pending';
@@ -66,6 +66,8 @@ interface Owner {
  */
 function useRestored({ treeId, person }: Owner, dispatch: Dispatch): boolean {
   const [restored, setRestored] = useState(false);
+  // Before anything of the page asks.
+  useLayoutEffect(() => opened(treeId), [treeId]);
   useEffect(() => {
     let here = true;
     const hide = show(treeId);

@@ -76,9 +76,3 @@ export const visitFrom = (items: readonly Item[], visit: { id: string; values: V
   visitOf(visit.values, <K extends Kind>(kind: K) =>
     itemsBelow(items, kind, visit.id).map((item) => item.values as Values[K]),
   );
-
-/** A tree's items as the server has them, and its day, ISO. */
-export interface CaseNow {
-  items: Item[];
-  today: string;
-}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { structuralRootZone } from './zones';
-import { readDig } from './reading';
+import { readDig, rootsLaid } from './reading';
 import { dugSection, rootOvals } from './section';
 import { circleThrough, potInWords, potOutgrown, squareThrough, wallAt, wallOf, wallPlaces } from './pot';
 import { planPoint } from './outline';
@@ -74,18 +74,18 @@ describe('reading a dig', () => {
         ),
       ]),
     );
-    const [oval] = rootOvals(reading, 90);
+    const [oval] = rootOvals(reading.roots, 90);
     expect(oval).toMatchObject({ label: 'S', halfHeight: 0.02 });
     expect(oval!.x).toBeCloseTo(0.35, 3);
     expect(oval!.z).toBeCloseTo(-0.12, 3);
     expect(oval!.halfWidth).toBeCloseTo(0.02, 3);
-    expect(rootOvals(reading, 270)[0]!.x).toBeCloseTo(-0.35, 3);
-    expect(rootOvals(reading, 75)[0]!.halfWidth).toBeGreaterThan(0.0202);
+    expect(rootOvals(reading.roots, 270)[0]!.x).toBeCloseTo(-0.35, 3);
+    expect(rootOvals(reading.roots, 75)[0]!.halfWidth).toBeGreaterThan(0.0202);
   });
 
   test('an anchor that runs along the plane is seen from the side', () => {
     const reading = readDig({ stemDiameter: 0.3 }, digOf(anchors));
-    const { along, ovals } = dugSection(reading, 5);
+    const { along, ovals } = dugSection(reading.roots, 5);
     expect(along.map((r) => r.label)).toEqual(['D1', 'D3']);
     expect(ovals.map((o) => o.label)).not.toContain('D1');
     const [first, last] = [along[0]!.points[0]!, along[0]!.points.at(-1)!];
@@ -93,6 +93,17 @@ describe('reading a dig', () => {
     expect(first.bottom).toBeCloseTo(-0.2, 6);
     expect(last.x).toBeCloseTo(1.1 * Math.cos((5 * Math.PI) / 180), 3);
     expect(along[1]!.points.at(-1)!.x).toBeLessThan(-1);
+  });
+
+  test('roots are laid where their reading has them, those without a point left out', () => {
+    const dig = digOf([...anchors, dug('S', [[90, 0.35, 0.1, 0.04]], { start: 'outside' }), dug('N', [])]);
+    const laid = rootsLaid({ stemDiameter: 0.3 }, dig);
+    expect(laid.map(({ root }) => root.label)).toEqual([...anchors.map((a) => a.label), 'S']);
+    expect(laid.at(-1)!.leavesAt).toBeUndefined();
+    const read = readDig({ stemDiameter: 0.3 }, dig).roots;
+    expect(laid).toEqual(read.map(({ root, path, leavesAt }) => ({ root, path, leavesAt })));
+    for (const { root, leavesAt } of laid.slice(0, -1))
+      expect(leavesAt).toBeCloseTo(root.points[0]!.bearing, 6);
   });
 
   test('declination turns everything, the tape frame moves it', () => {

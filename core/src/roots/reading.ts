@@ -20,9 +20,15 @@ import { potOf, wallPlaces, type OldPot } from './pot';
 import { digProblems, type DigProblem } from './problems';
 import type { Arc } from './arcs';
 
-export interface RootReading {
+/** A root as it lies about the stem. */
+export interface RootLaid {
   root: DugRoot;
   path: RootPath;
+  /** Bearing at which it leaves the stem; undefined for one that grows from another, or was met on its way. */
+  leavesAt: number | undefined;
+}
+
+export interface RootReading extends RootLaid {
   /** Vertex from which it counts against the stem, see {@link leavesBase}. */
   counted: number;
   compression: Compression;
@@ -33,8 +39,6 @@ export interface RootReading {
   nearestBearing: number | undefined;
   /** Angle between root and radius where it is nearest: 90 squarely across, 0 straight out. */
   crossingAngle: number | undefined;
-  /** Bearing at which it leaves the stem. */
-  leavesAt: number | undefined;
   /** Cross-section where it leaves the stem, m2; undefined for a root that does not. */
   area: number | undefined;
   /** Of the cross-section of all roots that leave the stem, and of those in its sector of 45 degrees. */
@@ -66,9 +70,10 @@ export interface DigReading {
   problems: DigProblem[];
 }
 
+const isDrawn = (root: DugRoot): boolean => root.points.length > 0;
+
 /** Whether a dig holds a root that was drawn. */
-export const isMapped = (dig: Pick<Dig, 'roots'> | undefined): boolean =>
-  dig?.roots.some((r) => r.points.length > 0) ?? false;
+export const isMapped = (dig: Pick<Dig, 'roots'> | undefined): boolean => dig?.roots.some(isDrawn) ?? false;
 
 /** A root grows from another for this many of its diameters before the two are taken to press. */
 const SHARED_BASE = 3;
@@ -164,6 +169,19 @@ function pressureKept(
   return kept.compression!;
 }
 
+const leavesStem = (root: DugRoot, path: RootPath): number | undefined =>
+  root.start === 'stem' ? bearingOf(path.x[0]!, path.y[0]!) : undefined;
+
+/** The roots of a dig where they lie, and nothing of what they do: a tenth of the work of {@link readDig}. */
+export function rootsLaid(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): RootLaid[] {
+  const turn = turnOf(dig);
+  const outline = outlineKept(dig, turn, stemRadius(tree));
+  return dig.roots.filter(isDrawn).map((root) => {
+    const path = pathKept(root, dig, turn, outline);
+    return { root, path, leavesAt: leavesStem(root, path) };
+  });
+}
+
 /**
  * Reads a dig: what each root compresses and crosses, what holds the tree, where the old pot was.
  *
@@ -172,8 +190,9 @@ function pressureKept(
 export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): DigReading {
   const turn = turnOf(dig);
   const outline = outlineKept(dig, turn, stemRadius(tree));
-  const drawn = dig.roots.filter((root) => root.points.length > 0);
-  const paths = drawn.map((root) => pathKept(root, dig, turn, outline));
+  const laid = rootsLaid(tree, dig);
+  const drawn = laid.map(({ root }) => root);
+  const paths = laid.map(({ path }) => path);
   const rule = { tolerance: TOUCH_TOLERANCE, underside: undersideOf(drawn, outline) };
   const indexOf = new Map(drawn.map((root, i) => [root.label, i]));
   const { crossings, pressings } = meetingsOf(
@@ -191,34 +210,26 @@ export function readDig(tree: Pick<Tree, 'stemDiameter' | 'dbh'>, dig: Dig): Dig
   const pressingsOf = drawn.map((): Pressing[] => []);
   for (const c of crossings) for (const i of [c.over, c.under]) crossingsOf[i]!.push(c);
   for (const p of pressings) for (const i of [p.a, p.b]) pressingsOf[i]!.push(p);
-  const leaving: (Leaving | undefined)[] = drawn.map((root, i) =>
-    root.start === 'stem'
-      ? {
-          root,
-          bearing: bearingOf(paths[i]!.x[0]!, paths[i]!.y[0]!),
-          area: Math.PI * paths[i]!.radius[0]! ** 2,
-        }
-      : undefined,
+  const leaving = laid.map(({ root, path, leavesAt }): Leaving | undefined =>
+    leavesAt === undefined ? undefined : { root, bearing: leavesAt, area: Math.PI * path.radius[0]! ** 2 },
   );
   const all = leaving.filter((l) => l !== undefined);
   const whole = all.reduce((sum, l) => sum + l.area, 0);
-  const roots = drawn.map((root, i): RootReading => {
-    const path = paths[i]!;
+  const roots = laid.map((one, i): RootReading => {
+    const { root, path } = one;
     const { counted, found, spread, near } = pressureKept(root, dig, turn, path, outline, rule);
     const out = leaving[i];
     const sector = out
       ? all.filter((l) => sectorOf(l.bearing) === sectorOf(out.bearing)).reduce((sum, l) => sum + l.area, 0)
       : 0;
     return {
-      root,
-      path,
+      ...one,
       counted,
       compression: found,
       spread,
       clearance: near?.clearance,
       nearestBearing: near && bearingOf(path.x[near.vertex]!, path.y[near.vertex]!),
       crossingAngle: near && angleAt(path, near.vertex),
-      leavesAt: out?.bearing,
       area: out?.area,
       shareOfArea: out && whole > 0 ? out.area / whole : 0,
       shareOfSector: out && sector > 0 ? out.area / sector : 0,

@@ -1,5 +1,5 @@
 import type { RootKind } from '../records';
-import type { DigReading } from './reading';
+import type { RootLaid } from './reading';
 import { bearingGap } from '../geometry';
 import { planPoint } from './outline';
 
@@ -24,9 +24,9 @@ const MOST_STRETCH = 6;
  *
  * @param bearing degrees from true north
  */
-export function rootOvals(reading: DigReading, bearing: number): RootOval[] {
+export function rootOvals(roots: readonly RootLaid[], bearing: number): RootOval[] {
   const [sin, cos] = planPoint(bearing, 1);
-  return reading.roots.flatMap(({ root, path }) => {
+  return roots.flatMap(({ root, path }) => {
     const found: RootOval[] = [];
     for (let i = 0; i + 1 < path.x.length; i++) {
       const va = path.x[i]! * cos - path.y[i]! * sin;
@@ -64,9 +64,9 @@ const ALONG_WITHIN = 30;
  * Holding roots that leave the stem towards the section's bearing or away from it, as they look from the side. Such a
  * root hardly crosses the plane, and an oval would say nothing of it.
  */
-export function rootsAlong(reading: DigReading, bearing: number): RootAlong[] {
+export function rootsAlong(roots: readonly RootLaid[], bearing: number): RootAlong[] {
   const [sin, cos] = planPoint(bearing, 1);
-  return reading.roots.flatMap(({ root, path, leavesAt }) => {
+  return roots.flatMap(({ root, path, leavesAt }) => {
     if (leavesAt === undefined || root.kind !== 'structural') return [];
     const away = bearingGap(leavesAt, bearing);
     if (Math.min(away, 180 - away) > ALONG_WITHIN) return [];
@@ -85,8 +85,9 @@ export interface DugSection {
   along: RootAlong[];
 }
 
-export const dugSection = (reading: DigReading, bearing: number): DugSection => {
-  const along = rootsAlong(reading, bearing);
+/** What the section along a bearing shows of roots, as {@link rootsLaid} or a whole reading has them. */
+export const dugSection = (roots: readonly RootLaid[], bearing: number): DugSection => {
+  const along = rootsAlong(roots, bearing);
   const seen = new Set(along.map((r) => r.label));
-  return { along, ovals: rootOvals(reading, bearing).filter((oval) => !seen.has(oval.label)) };
+  return { along, ovals: rootOvals(roots, bearing).filter((oval) => !seen.has(oval.label)) };
 };

@@ -1,21 +1,36 @@
-import { asksItself, mayDiffer, pageKey, wanted } from './addresses';
+import { asksItself, asksOf, mayDiffer, pageKey, pageOf, wanted, type Asks } from './addresses';
 
 const at = (path: string) => new URL(path, 'https://undrel.example');
 
 test('what a device without signal can answer: files, pictures, labels and pages; never what programs ask', () => {
-  const of = (path: string, opens = true) => wanted(at(path), opens);
+  const of = (path: string, asks: Asks = 'page') => wanted(at(path), asks);
   expect([
-    of('/_next/static/chunks/a.js', false),
-    of('/icon.svg', false),
-    of(`/pictures/${'0'.repeat(64)}/small`, false),
+    of('/_next/static/chunks/a.js', 'other'),
+    of('/icon.svg', 'other'),
+    of(`/pictures/${'0'.repeat(64)}/small`, 'other'),
     of('/t/0123456789abcdef0123'),
     of('/trees/oak-1?station=dig'),
     of('/grounds'),
   ]).toEqual(['static', 'static', 'picture', 'label', 'page', 'page']);
-  // The router’s own requests fail, so that it opens the page as a whole.
-  expect(of('/trees/oak-1?_rsc=1', false)).toBe('other');
+  // A link asks for the content of a page within the one that is open; a label leads to a page as a whole.
+  expect([of('/trees/oak-1?_rsc=1', 'content'), of('/t/0123456789abcdef0123', 'content')]).toEqual([
+    'content',
+    'other',
+  ]);
   expect(of('/api/trees/oak-1/case')).toBe('other');
-  expect(of(`/pictures/${'g'.repeat(64)}/small`, false)).toBe('other');
+  expect(of(`/pictures/${'g'.repeat(64)}/small`, 'other')).toBe('other');
+});
+
+test('what asks is told by its request, and the page that a link is for by its address', () => {
+  const asks = (mode: RequestMode, headers: Record<string, string> = {}) =>
+    asksOf({ mode, headers: new Headers(headers) });
+  expect([
+    asks('navigate'),
+    asks('cors', { rsc: '1' }),
+    asks('cors', { rsc: '1', 'next-router-prefetch': '1' }),
+    asks('cors'),
+  ]).toEqual(['page', 'content', 'other', 'other']);
+  expect(pageOf(at('/trees/oak-1?station=dig&_rsc=1x2').href)).toBe(at('/trees/oak-1?station=dig').href);
 });
 
 test('a page is kept under what tells it apart: a visit and a property do, a station and a length do not', () => {

@@ -1,12 +1,31 @@
 /** What a request of this application is for, as far as a device without signal can answer it. */
-export type Wanted = 'static' | 'picture' | 'page' | 'label' | 'other';
+export type Wanted = 'static' | 'picture' | 'page' | 'content' | 'label' | 'other';
 
-/** Which kind an address is, by its path and whether a page is opened. */
-export function wanted({ pathname }: URL, opens: boolean): Wanted {
+/** What asks: a page that is opened, a link that asks for the content of a page within the one that is open, or a program. */
+export type Asks = 'page' | 'content' | 'other';
+
+/** What asks, by its request: links say so in a header. */
+export const asksOf = ({ mode, headers }: Pick<Request, 'mode' | 'headers'>): Asks =>
+  mode === 'navigate'
+    ? 'page'
+    : headers.get('rsc') === '1' && !headers.has('next-router-prefetch')
+      ? 'content'
+      : 'other';
+
+/** Which kind an address is, by its path and what asks for it. */
+export function wanted({ pathname }: URL, asks: Asks): Wanted {
   if (pathname.startsWith('/_next/static/') || pathname === '/icon.svg') return 'static';
   if (/^\/pictures\/[0-9a-f]{64}\/\w+$/.test(pathname)) return 'picture';
-  if (!opens || pathname.startsWith('/api/')) return 'other';
-  return /^\/t\/\w+$/.test(pathname) ? 'label' : 'page';
+  if (asks === 'other' || pathname.startsWith('/api/')) return 'other';
+  if (!/^\/t\/\w+$/.test(pathname)) return asks;
+  return asks === 'page' ? 'label' : 'other';
+}
+
+/** The page of which a link asks for the content: its address without the mark that keeps the two apart. */
+export function pageOf(address: string): string {
+  const url = new URL(address);
+  url.searchParams.delete('_rsc');
+  return url.href;
 }
 
 /** Whether a page is one of a tree that is on this device alone. */

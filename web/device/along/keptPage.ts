@@ -1,60 +1,114 @@
 'use client';
 
-import { useEffect, useState } from 'react';
-import type { CaseNow, Item } from '../../protocol/item';
+import { useEffect, useMemo, useState } from 'react';
+import type { About, CaseNow } from '../../protocol/caseNow';
+import type { Item } from '../../protocol/item';
+import { keepSame } from '../../protocol/keepSame';
 
-let asked: Promise<number | undefined> | undefined;
-const opened = typeof location === 'undefined' ? '' : location.pathname;
+/** What was asked about the page that is open: its path, and the answer. */
+let asked: { path: string; since: Promise<number | undefined> } | undefined;
+/** What the server has of the trees whose pages were opened since. */
+const asking = new Map<string, Promise<CaseNow | 'gone' | 'signed out' | undefined>>();
+
+/** A page is opened, perhaps once more: what was asked about it before is not known of it now. */
+export function opened(treeId: string): void {
+  asked = undefined;
+  asking.delete(treeId);
+}
 
 /**
- * Since when the page that was opened has been on this device; undefined where it came from the server. The service worker
+ * Since when the page that is open has been on this device; undefined where it came from the server. The service worker
  * knows, since it gave it.
  */
 export function keptSince(): Promise<number | undefined> {
-  // A page that was reached from the one that was opened came from the server.
-  if (location.pathname !== opened) return Promise.resolve(undefined);
-  return (asked ??= new Promise((resolve) => {
+  const path = location.pathname;
+  if (asked?.path !== path) asked = { path, since: askWorker(path) };
+  return asked.since;
+}
+
+const askWorker = (path: string): Promise<number | undefined> =>
+  new Promise((resolve) => {
     const worker = 'serviceWorker' in navigator ? navigator.serviceWorker.controller : null;
     if (!worker) return resolve(undefined);
     const channel = new MessageChannel();
     channel.port1.onmessage = ({ data }: MessageEvent<number | null>) => resolve(data ?? undefined);
-    worker.postMessage('kept since', [channel.port2]);
+    worker.postMessage({ keptSince: path }, [channel.port2]);
     setTimeout(() => resolve(undefined), 2000);
-  }));
+  });
+
+/** Called once what the open page shows has come from the server after all. */
+const followers = new Set<() => void>();
+
+/** All that the open page shows is as the server has it by now. */
+function becomesCurrent(): void {
+  asked = { path: location.pathname, since: Promise.resolve(undefined) };
+  for (const follow of followers) follow();
 }
 
-/** The same for a component: undefined until it is known, and where the page came from the server. */
+/** The same for a component: undefined until it is known, and where what the page shows came from the server. */
 export function useKeptSince(): number | undefined {
   const [since, setSince] = useState<number | undefined>(undefined);
   useEffect(() => {
     let here = true;
     void keptSince().then((at) => here && setSince(at));
+    const follow = () => setSince(undefined);
+    followers.add(follow);
     return () => {
       here = false;
+      followers.delete(follow);
     };
   }, []);
   return since;
 }
 
-const asking = new Map<string, Promise<CaseNow | 'gone' | 'signed out' | undefined>>();
-
 /** What the server has of a tree whose page was kept here; undefined where it cannot be asked. Asked once a page. */
 export function caseNow(treeId: string): Promise<CaseNow | 'gone' | 'signed out' | undefined> {
-  const asked =
-    asking.get(treeId) ??
-    fetch(`/api/trees/${treeId}/items`).then(
-      async (answer) =>
-        answer.ok
-          ? ((await answer.json()) as CaseNow)
-          : answer.status === 404
-            ? ('gone' as const)
-            : answer.status === 401
-              ? ('signed out' as const)
-              : undefined,
-      () => undefined,
-    );
-  asking.set(treeId, asked);
-  return asked;
+  const now = asking.get(treeId) ?? askServer(treeId);
+  asking.set(treeId, now);
+  return now;
+}
+
+const askServer = (treeId: string) =>
+  fetch(`/api/trees/${treeId}/items`).then(
+    async (answer) =>
+      answer.ok
+        ? ((await answer.json()) as CaseNow)
+        : answer.status === 404
+          ? ('gone' as const)
+          : answer.status === 401
+            ? ('signed out' as const)
+            : undefined,
+    () => undefined,
+  );
+
+/** What the server has of the tree whose page was kept here, once it is known. */
+function useCaseNow(treeId: string | undefined): CaseNow | undefined {
+  const [now, setNow] = useState<CaseNow | undefined>(undefined);
+  useEffect(() => {
+    if (treeId === undefined) return;
+    let here = true;
+    void keptSince().then(async (since) => {
+      const answer = since === undefined ? undefined : await caseNow(treeId);
+      if (here && typeof answer === 'object') setNow(answer);
+    });
+    return () => {
+      here = false;
+    };
+  }, [treeId]);
+  return now;
+}
+
+/**
+ * What a tree is judged by, as the server has it where the page was kept: what did not change since is the same object.
+ *
+ * @param said as the page has it; the same object as long as it says the same
+ */
+export function useAbout(said: About, treeId: string): About {
+  const now = useCaseNow(treeId)?.about;
+  useEffect(() => {
+    if (now) becomesCurrent();
+  }, [now]);
+  return useMemo(() => (now ? keepSame(said, now) : said), [said, now]);
 }
 
 const two = (n: number): string => String(n).padStart(2, '0');
@@ -71,16 +125,8 @@ export const dayOf = (at: Date): string =>
  */
 export function useToday(said: string, treeId?: string): string {
   const since = useKeptSince();
-  const [server, setServer] = useState<string | undefined>(undefined);
-  useEffect(() => {
-    if (since === undefined || treeId === undefined) return;
-    let here = true;
-    void caseNow(treeId).then((now) => here && typeof now === 'object' && setServer(now.today));
-    return () => {
-      here = false;
-    };
-  }, [since, treeId]);
-  return since === undefined ? said : (server ?? dayOf(new Date()));
+  const now = useCaseNow(treeId);
+  return now?.today ?? (since === undefined ? said : dayOf(new Date()));
 }
 
 /** What the address of this page asks for under a name; undefined until the page runs, and where it asks for nothing. */

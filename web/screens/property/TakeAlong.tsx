@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Dialog } from 'radix-ui';
 import { DAYS_ALONG } from '../../protocol/along';
+import { readAhead } from '../../device/along/ahead';
 import { alongOf, forgetAlong, lastDay, type Along } from '../../device/along/kept';
 import { clockWords, roomWords } from '../../device/along/ready';
 import { takeAlong, tellHeld } from '../../device/along/take';
@@ -21,7 +22,23 @@ const when = (at: number): string =>
 const day = (at: number): string =>
   new Date(at).toLocaleDateString(undefined, { day: 'numeric', month: 'long' });
 
+/** How long the page is at rest before the program of a tree's page is read ahead, ms. */
+const REST_MS = 2_500;
+
 type Work = { share: number; stop: AbortController };
+
+/** Reads the program of a tree's page ahead, once the page of a property that is here is at rest. */
+function useReadAhead(here: Along | undefined): void {
+  useEffect(() => {
+    if (!here) return;
+    const stop = new AbortController();
+    const timer = setTimeout(() => void readAhead(here, stop.signal).catch(() => undefined), REST_MS);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [here]);
+}
 
 /** Takes a property along to places without signal, says how much that is and how old, and takes it off again. */
 export function TakeAlong({ property, name, trees }: { property: string; name: string; trees: number }) {
@@ -36,6 +53,7 @@ export function TakeAlong({ property, name, trees }: { property: string; name: s
     if (person) void alongOf(person).then((all) => setHere(all.find((a) => a.property === property)));
     return () => running.current?.abort();
   }, [property]);
+  useReadAhead(here);
   const take = async () => {
     const person = personOfCookie();
     if (!person) return setProblem('Sign in again first: this device does not know who takes it along.');

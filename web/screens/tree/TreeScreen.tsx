@@ -2,14 +2,10 @@
 
 import { useCallback, useEffect, useMemo } from 'react';
 import type { Glance } from '@undrel/core/assessment';
-import type { Site } from '@undrel/core/records';
-import type { FirmTable } from '@undrel/core/diagnosis';
-import type { ClosedSeason } from '@undrel/core/prescription';
-import type { House } from '@undrel/core/house';
-import type { ReferenceGround, ReferenceShoots } from '../../protocol/reference';
+import type { About } from '../../protocol/caseNow';
 import type { ReadPlaces } from '../../protocol/grounds';
 import { usePreferences } from '../shell/preferences';
-import { useToday } from '../../device/along/keptPage';
+import { useAbout, useToday } from '../../device/along/keptPage';
 import { useCase } from '../../device/useCase';
 import { AtStation } from './AtStation';
 import { newId } from './newId';
@@ -26,14 +22,10 @@ import type { StationProps } from './visitEntry';
 
 const NO_PLACES: ReadPlaces = { ties: [], placed: false };
 
-export interface TreeScreenProps {
+export interface TreeScreenProps extends About {
   treeId: string;
   /** The case's items as one JSON text: cheaper to send and to read than as many small parts. */
   items: string;
-  property: { id: string; name: string };
-  house: House;
-  firmTable: FirmTable | undefined;
-  closed: readonly ClosedSeason[];
   mayMeasure: boolean;
   mayJudge: boolean;
   viewer: string;
@@ -43,14 +35,6 @@ export interface TreeScreenProps {
   station: string | undefined;
   /** The newest visit's verdict and prescription in figures, from the server. */
   glance: (Glance & { visitId: string }) | undefined;
-  /** Shoots of a healthy tree of its kind near by. */
-  reference: ReferenceShoots | undefined;
-  /** The soil beside a healthy tree near by. */
-  referenceGround: ReferenceGround | undefined;
-  /** What stands and lies about the tree. */
-  site: Site;
-  /** By what positions are told on the plan of the property; missing on pages kept by an earlier version. */
-  places?: ReadPlaces;
   /** It is on this device alone: the server does not have it yet. */
   alone?: boolean;
 }
@@ -60,12 +44,12 @@ export function TreeScreen(props: TreeScreenProps) {
   const { treeId, mayMeasure, mayJudge } = props;
   const hand = useTreePage(props);
   const { control, treeItem, tree, visits, current, visit, profile, station, goTo } = hand;
-  const { units, alone, today, newVisit } = hand;
+  const { units, alone, today, newVisit, about } = hand;
   const bar = (
     <TreeBar
       treeId={treeId}
       tree={tree}
-      property={props.property}
+      property={about.property}
       visitId={current?.id}
       visits={visits.length}
       alone={alone}
@@ -84,18 +68,18 @@ export function TreeScreen(props: TreeScreenProps) {
     treeItem,
     events: hand.events,
     visits: hand.allVisits,
-    reference: props.reference,
-    referenceGround: props.referenceGround,
-    site: props.site,
-    places: props.places ?? NO_PLACES,
+    reference: about.reference,
+    referenceGround: about.referenceGround,
+    site: about.site,
+    places: about.places ?? NO_PLACES,
     alone,
     visitId: current.id,
     visit,
     profile,
     ...hand.weighedNow,
-    house: props.house,
-    firmTable: props.firmTable,
-    closed: props.closed,
+    house: about.house,
+    firmTable: about.firmTable,
+    closed: about.closed,
     system: units,
     mayMeasure,
     mayJudge,
@@ -127,9 +111,21 @@ export function TreeScreen(props: TreeScreenProps) {
   );
 }
 
+/** What the page says of what the tree is judged by, as one object; as the server has it where the page was kept. */
+function useAboutTree({ treeId, ...said }: TreeScreenProps): About {
+  const { property, house, firmTable, closed, site, places, reference, referenceGround } = said;
+  const about = useMemo<About>(
+    () => ({ property, house, firmTable, closed, site, places, reference, referenceGround }),
+    [property, house, firmTable, closed, site, places, reference, referenceGround],
+  );
+  return useAbout(about, treeId);
+}
+
 /** The visit in hand with all that is read from it, and the station one is at. */
 function useTreePage(props: TreeScreenProps) {
-  const { treeId, house, firmTable } = props;
+  const { treeId } = props;
+  const about = useAboutTree(props);
+  const { house, firmTable } = about;
   const alone = props.alone ? props.property.id : undefined;
   const today = useToday(props.today, treeId);
   const control = useCase(treeId, props.items, props.person);
@@ -174,6 +170,6 @@ function useTreePage(props: TreeScreenProps) {
   const weighedNow = useJudged(weighed, profile, before, current?.id, props.glance);
   return {
     ...{ control, treeItem, tree, events, visits, allVisits, current, visit, profile, progress, choose },
-    ...{ station, goTo, units, alone, today, newVisit, dates, weighedNow },
+    ...{ station, goTo, units, alone, about, today, newVisit, dates, weighedNow },
   };
 }

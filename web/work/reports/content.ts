@@ -232,7 +232,7 @@ function drawnPart(source: ReportSource, { profile, operations }: Assessment) {
     source.visits.filter((v) => v.date < visit.date),
   );
   const drawn = (when: 'before' | 'after') =>
-    stemDrawing(source, profile, planned, when, dug && dugSection(dug.reading, bearing));
+    stemDrawing(source, profile, planned, when, dug && dugSection(dug.reading.roots, bearing));
   return {
     drawing: drawn('before'),
     ...(dug && { dig: digPart(dug, source) }),

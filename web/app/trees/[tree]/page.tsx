@@ -9,22 +9,11 @@ import { beside } from '@/server/beside';
 import { tried } from '@/server/known';
 import { OnDevice } from '@/ui/OnDevice';
 import { holdsLargeDig } from '@/protocol/heavy';
-import { loadCase } from '@/server/cases/load';
-import { referenceGround, referenceShoots } from '@/server/cases/reference';
-import { readPlaces } from '@/server/grounds/grounds';
+import { treePage } from '@/server/treePage';
 import { today } from '@/server/cases/write';
 
 const open = cache((treeId: string) =>
-  signedIn(async (db, viewer) => {
-    const loaded = await loadCase(db, treeId);
-    return {
-      viewer,
-      loaded,
-      places: loaded && (await readPlaces(db, loaded.property.id)),
-      reference: (await referenceShoots(db, [treeId])).get(treeId),
-      referenceGround: (await referenceGround(db, [treeId])).get(treeId),
-    };
-  }),
+  signedIn(async (db, viewer) => ({ viewer, page: await treePage(db, treeId) })),
 );
 
 interface Props {
@@ -33,14 +22,15 @@ interface Props {
 }
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  const { loaded } = await open((await params).tree);
-  const tree = loaded?.items.find((i) => i.kind === 'tree')?.values as Tree | undefined;
+  const { page } = await open((await params).tree);
+  const tree = page?.loaded.items.find((i) => i.kind === 'tree')?.values as Tree | undefined;
   return { title: tree?.label };
 }
 
 export default async function TreePage({ params, searchParams }: Props) {
-  const { viewer, loaded, places, reference, referenceGround } = await open((await params).tree);
-  if (!loaded) notFound();
+  const { viewer, page } = await open((await params).tree);
+  if (!page) notFound();
+  const { loaded, about } = page;
   const items = JSON.stringify(loaded.items);
   // A large dig is worked out on the device that opens it: the page waits for nothing.
   const large = holdsLargeDig(loaded.items);
@@ -48,12 +38,10 @@ export default async function TreePage({ params, searchParams }: Props) {
   return (
     <OnDevice when={large}>
       <TreeScreen
-        {...loaded}
+        treeId={loaded.treeId}
         items={items}
+        {...about}
         glance={glance && 'value' in glance ? glance.value : undefined}
-        places={places}
-        reference={reference}
-        referenceGround={referenceGround}
         mayMeasure={may(viewer.role, 'measure')}
         mayJudge={may(viewer.role, 'judge')}
         viewer={viewer.name}

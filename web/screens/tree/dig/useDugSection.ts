@@ -14,12 +14,9 @@ export function useDugSection(tree: Tree, visit: Visit, bearing: number): DugSec
       () => undefined,
     );
   }, [dug, roots, visit]);
-  const reading = useMemo(
-    () => (roots && visit.dig && dug ? roots.readDig(tree, visit.dig) : undefined),
+  const laid = useMemo(
+    () => (roots && visit.dig && dug ? roots.rootsLaid(tree, visit.dig) : undefined),
     [roots, tree, visit.dig, dug],
   );
-  return useMemo(
-    () => (roots && reading ? roots.dugSection(reading, bearing) : undefined),
-    [roots, reading, bearing],
-  );
+  return useMemo(() => (roots && laid ? roots.dugSection(laid, bearing) : undefined), [roots, laid, bearing]);
 }

@@ -1,18 +1,19 @@
 import type { NextRequest } from 'next/server';
 import { handle, plain } from '@/server/accounts/request';
-import { loadCase } from '@/server/cases/load';
+import { treePage } from '@/server/treePage';
 import { today } from '@/server/cases/write';
-import type { CaseNow } from '@/protocol/item';
+import type { CaseNow } from '@/protocol/caseNow';
 
-/** The items of a tree as they stand, for a page that was kept on a device and shows what was before. */
+/** A tree as it stands, with what it is judged by, for a page that was kept on a device and shows what was before. */
 export async function GET(
   request: NextRequest,
   { params }: { params: Promise<{ tree: string }> },
 ): Promise<Response> {
   const { tree } = await params;
   return handle(request, 'read', async (db) => {
-    const loaded = await loadCase(db, tree);
-    if (!loaded) return plain(404, 'There is no such tree.');
-    return Response.json({ items: loaded.items, today: today() } satisfies CaseNow);
+    const page = await treePage(db, tree);
+    if (!page) return plain(404, 'There is no such tree.');
+    const { loaded, about } = page;
+    return Response.json({ items: loaded.items, about, today: today() } satisfies CaseNow);
   });
 }

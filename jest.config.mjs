@@ -8,6 +8,10 @@ const bare = {
   transform: {},
 };
 
+/** Documents, of which those that are kept in the database are tested with it. */
+const PAPERS = ['<rootDir>/web/work/**/*.test.ts', '<rootDir>/web/server/reports/*.test.ts'];
+const KEPT_PAPERS = '<rootDir>/web/server/reports/(reports|propertyReports).test.ts';
+
 /** What opens connections, starts programs or sets clocks: each file in a context of its own, ended when it hangs. */
 const apart = {
   ...shared,
@@ -30,9 +34,20 @@ export default {
       testPathIgnorePatterns: ['<rootDir>/web/(server|thread|work)/', '/node_modules/'],
     },
     {
+      ...bare,
+      displayName: 'papers',
+      testMatch: PAPERS,
+      testPathIgnorePatterns: [KEPT_PAPERS, '/node_modules/'],
+      globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
+    },
+    {
       ...apart,
       displayName: 'server',
-      testMatch: ['<rootDir>/web/{server,thread,work}/**/*.test.ts'],
+      testMatch: ['<rootDir>/web/{server,thread}/**/*.test.ts'],
+      testPathIgnorePatterns: [
+        '<rootDir>/web/server/reports/(?!reports\\.|propertyReports\\.)',
+        '/node_modules/',
+      ],
       globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
     },
     { ...apart, displayName: 'scripts', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },

@@ -23,11 +23,13 @@ const VIEWS = [
   ...STATIONS.map((s) => `/trees/sable-katsura-14?station=${s}`),
 ];
 
-/** What does not hold within the page as it stands: wider than the screen, words of a drawing cut or one over the other, a button in two lines. */
+/** What does not hold within the page as it stands: wider than the screen, words of a drawing cut, too small or one over the other, a button in two lines. */
 const faults = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
     /** Boxes of letters are higher than what is seen of them: so much of two may meet, px. */
     const LEADING = 6;
+    /** Smaller letters are not read outdoors, px. */
+    const LEAST = 10.8;
     const found: string[] = [];
     const seen = (el: Element) => {
       const { width, height } = el.getBoundingClientRect();
@@ -48,9 +50,15 @@ const faults = (page: Page): Promise<string[]> =>
     for (const svg of document.querySelectorAll('svg')) {
       if (!seen(svg)) continue;
       const frame = svg.getBoundingClientRect();
-      const words = [...svg.querySelectorAll('text')]
-        .filter(seen)
-        .map((t) => ({ text: t.textContent, box: t.getBoundingClientRect() }));
+      const drawn = [...svg.querySelectorAll('text')].filter(seen);
+      for (const text of drawn) {
+        const { c = 0, d = 1 } = text.getScreenCTM() ?? {};
+        const size = parseFloat(getComputedStyle(text).fontSize) * Math.hypot(c, d);
+        // What is drawn for paper is shown as it will lie on it.
+        if (size < LEAST && !location.pathname.endsWith('/report'))
+          found.push(`written too small, ${size.toFixed(1)} px: ${text.textContent}`);
+      }
+      const words = drawn.map((t) => ({ text: t.textContent, box: t.getBoundingClientRect() }));
       words.forEach(({ text, box }, i) => {
         if (box.left < frame.left - 2) found.push(`cut at the left: ${text}`);
         for (const other of words.slice(i + 1)) {

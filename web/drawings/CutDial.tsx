@@ -65,7 +65,7 @@ export function CutDial(props: {
       onPointerMove={drag}
       onKeyDown={key}
     >
-      <text x="0" y="-49" textAnchor="middle" fontSize="13" fontWeight="700" fill="var(--ink)">
+      <text x="0" y="-47.5" textAnchor="middle" fontSize="15" fontWeight="700" fill="var(--ink)">
         N
       </text>
       {SECTORS.map((sector, i) => {

@@ -174,6 +174,19 @@ test('trenches at true scale, north up; each trench is numbered and keeps off th
   for (const { label } of plan.spokes) expect(words).toContain(label);
   // Nothing is laid over the lines of the site: paper lies beneath all of it, once.
   expect(drawing.shapes.filter((s) => s.as === 'area' && s.tone === 'paper')).toEqual([drawing.shapes[0]]);
+  // The main is named in the colour of its line, once all is drawn, where no line runs through the words.
+  const main = drawing.shapes.findIndex((s) => s.as === 'text' && s.text === 'Gas');
+  const name = drawing.shapes[main] as Extract<Shape, { as: 'text' }>;
+  expect([name.tone, name.strong]).toEqual(['harm', true]);
+  const rings = drawing.shapes.flatMap((s, i) =>
+    s.as === 'line' && s.points.length > 20 ? [[i, s] as const] : [],
+  );
+  expect(rings.length).toBeGreaterThan(0);
+  for (const [i, { points }] of rings) {
+    expect(i).toBeLessThan(main);
+    const [x, y] = name.at;
+    expect(points.filter(([px, py]) => px > x && px < x + 24 && py > y - 10 && py < y)).toEqual([]);
+  }
   const view = trenchView(plan, size.width, size.height);
   const to = toDrawing({ view, ...size });
   expect(to(0, 1)[1]).toBeLessThan(to(0, 0)[1]);

@@ -2,7 +2,7 @@ import { along, type Obstacle, type PlannedSpoke, type TrenchPlan } from '@undre
 import { obstacleKind } from '@undrel/core/practice';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { toDrawing, type PlanView } from './planView';
-import { northMark } from './northMark';
+import { NORTH_MARK, northMark } from './northMark';
 import { scaleBar, scaleBarMarks } from './scaleBar';
 import { paperOf, type Drawing, type Point, type Shape } from './shapes';
 
@@ -36,6 +36,10 @@ interface Pen {
   shapes: Shape[];
   /** Upper right corner of where the legend and the scale stand. Lines run on beneath: a main is hidden by nothing. */
   kept: { right: number; top: number };
+  /** Things that are named once all lines are drawn: where each runs, and whether it is a utility. */
+  named: { name: string; line: readonly Point[]; utility: boolean }[];
+  /** Places of lines and marks that a name keeps clear of. */
+  taken: Point[];
 }
 
 type Ring = [radius: number, words: string, dash: [number, number]];
@@ -63,16 +67,22 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
   shapes.push(paperOf(width, height));
   const legendRows = 1 + (plan.drip ? 1 : 0) + (plan.seasons > 1 ? 1 : 0);
   const kept = { right: Math.min(width, KEPT), top: height - 54 - ROW * (legendRows - 1) - 16 };
-  const pen: Pen = { given, to, shapes, kept };
+  const pen: Pen = { given, to, shapes, kept, named: [], taken: [] };
   plan.obstacles.forEach((thing) => drawThing(pen, thing));
   const rings: Ring[] = [
     [plan.zone.from, plan.rules.begins === 'hole' ? 'hole edge' : 'structural root zone', [4, 5]],
   ];
-  for (const [radius, , dash] of rings)
-    shapes.push({ as: 'line', points: circle(radius), tone: 'muted', width: 1.2, dash });
+  const ring = (points: Point[], dash: [number, number]) => {
+    shapes.push({ as: 'line', points, tone: 'muted', width: 1.2, dash });
+    keepClear(pen, points);
+  };
+  for (const [radius, , dash] of rings) ring(circle(radius), dash);
   if (plan.drip) {
     const dash: [number, number] = [16, 5];
-    shapes.push({ as: 'line', points: round((b) => plan.drip![b]!), tone: 'muted', width: 1.2, dash });
+    ring(
+      round((b) => plan.drip![b]!),
+      dash,
+    );
     const [least, most] = [Math.min(...plan.drip), Math.max(...plan.drip)];
     rings.push([
       plan.drip.reduce((a, b) => a + b, 0) / plan.drip.length,
@@ -83,6 +93,13 @@ export function trenchDrawing(given: TrenchDrawing): Drawing {
   if (given.stemRadius)
     shapes.push({ as: 'area', points: circle(given.stemRadius), tone: 'root', edge: 'ink' });
   for (const spoke of plan.spokes) drawSpoke(pen, spoke);
+  const north = width - NORTH_MARK.in;
+  for (const x of [north - 8, north + 8])
+    keepClear(pen, [
+      [x, 0],
+      [x, NORTH_MARK.height],
+    ]);
+  for (const thing of pen.named) writeName(pen, thing);
   drawLegend(pen, rings);
   northMark(shapes, width);
   const bar = scaleBar(view.scale, system, width * 0.25);
@@ -119,7 +136,10 @@ function drawSpoke(pen: Pen, spoke: PlannedSpoke) {
     });
   }
   const [x, y] = to(spoke.to * ux, spoke.to * uy);
-  write(pen, [x + 13 * ux, y - 13 * uy + 5], spoke.label, {
+  const number: Point = [x + 13 * ux, y - 13 * uy + 5];
+  keepClear(pen, [...points, points[0]!]);
+  keepClear(pen, [number, [number[0], number[1] - 10]]);
+  write(pen, number, spoke.label, {
     anchor: 'middle',
     strong: true,
     tone: 'todo',
@@ -157,10 +177,10 @@ function rowAt(height: number, k: number): Point[] {
 }
 
 function drawThing(pen: Pen, { name, shape, points }: Obstacle) {
-  const { given, to, shapes, kept } = pen;
-  const { kinds, width, height } = given;
-  const kind = kinds.get(name);
+  const { given, to, shapes } = pen;
+  const kind = given.kinds.get(name);
   const line = points.map(([x, y]) => to(x, y));
+  if (line.length > 1) keepClear(pen, line);
   if (points.length === 1) {
     const [x, y] = line[0]!;
     shapes.push({
@@ -185,23 +205,65 @@ function drawThing(pen: Pen, { name, shape, points }: Obstacle) {
     });
   }
   if (kind === undefined && points.length > 1) return;
-  // Named at its vertex nearest to the tree that is in view.
-  const seen = ([x, y]: Point) =>
-    x > 8 && x < width - 90 && y > 20 && y < height - 50 && (x > kept.right || y < kept.top - 20);
-  const at = line.find(seen) ?? placeInView(line, seen);
-  if (at) write(pen, [at[0] + 6, at[1] + 14], name, { size: 12, tone: 'muted' });
+  pen.named.push({ name, line, utility: kind !== undefined && obstacleKind(kind).utility === true });
 }
 
-/** A place near the beginning of the part of a line that lies in view, walked in small steps. */
-function placeInView(line: readonly Point[], inView: (at: Point) => boolean): Point | undefined {
-  const seen: Point[] = [];
-  for (let i = 0; i + 1 < line.length; i++)
-    for (let k = 0; k <= 40; k++) {
-      const at: Point = [
-        line[i]![0] + ((line[i + 1]![0] - line[i]![0]) * k) / 40,
-        line[i]![1] + ((line[i + 1]![1] - line[i]![1]) * k) / 40,
-      ];
-      if (inView(at)) seen.push(at);
-    }
-  return seen[Math.floor(seen.length / 8)];
+/** From one place along a line to the next, px: no name fits between two of them. */
+const STEP = 8;
+
+function between(line: readonly Point[]): Point[] {
+  return line.slice(1).flatMap(([x, y], i) => {
+    const [fx, fy] = line[i]!;
+    const parts = Math.max(1, Math.ceil(Math.hypot(x - fx, y - fy) / STEP));
+    return Array.from({ length: parts }, (_, k): Point => [
+      fx + ((x - fx) * k) / parts,
+      fy + ((y - fy) * k) / parts,
+    ]);
+  });
+}
+
+/** Names keep clear of what of a line is in view. */
+function keepClear({ taken, given: { width, height } }: Pen, line: readonly Point[]) {
+  taken.push(...between(line).filter(([x, y]) => x > -20 && x < width + 20 && y > -20 && y < height + 20));
+}
+
+/** Size of a name, of its letters and of the box that it fills, px. */
+const NAME = { size: 13, letter: 7, above: 11, below: 4 };
+/** A name is tried at each so many places along its line. */
+const EVERY = 3;
+/** From a line down to the foot of its name: under it, or over it. */
+const OFF = [15, -7];
+
+/**
+ * Writes the name of a thing beside the place of it, in view, where it meets the fewest lines and marks; that of a buried
+ * utility in the colour of its line, for it must be found.
+ */
+function writeName(pen: Pen, { name, line, utility }: Pen['named'][number]) {
+  const { kept } = pen;
+  const { width, height } = pen.given;
+  const long = name.length * NAME.letter;
+  const fits = ([x, y]: Point) =>
+    x > 4 &&
+    x + long < width - 4 &&
+    y - NAME.above > 4 &&
+    y < height - 50 &&
+    (x > kept.right || y < kept.top - 20);
+  const meets = ([x, y]: Point) =>
+    pen.taken.filter(
+      ([px, py]) => px > x - 4 && px < x + long + 4 && py > y - NAME.above - 2 && py < y + NAME.below,
+    ).length;
+  const [best] = between(line.length > 1 ? line : [...line, ...line])
+    .filter((_, i) => i % EVERY === 0)
+    .flatMap(([x, y]) => OFF.map((off): Point => [x + 6, y + off]))
+    .filter(fits)
+    .map((at) => ({ at, met: meets(at) }))
+    .sort((a, b) => a.met - b.met);
+  if (!best) return;
+  const [x, y] = best.at;
+  for (const up of [0, 10])
+    keepClear(pen, [
+      [x, y - up],
+      [x + long, y - up],
+    ]);
+  write(pen, best.at, name, { size: NAME.size, tone: utility ? 'harm' : 'ink', strong: utility });
 }

@@ -1,20 +1,29 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useState, type RefCallback } from 'react';
+
+/** For the element that is measured, whenever it comes; and that element while it is there. */
+export type MeasuredRef<T extends HTMLElement> = RefCallback<T> & { current: T | null };
 
 /** Size of an element in CSS pixels, followed as it changes; `first` until it is known. */
 export function useMeasured<T extends HTMLElement>(first: { width: number; height: number }) {
-  const ref = useRef<T>(null);
   const [size, setSize] = useState(first);
-  useEffect(() => {
-    const element = ref.current;
-    if (!element) return;
-    const watch = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect;
-      if (width > 0 && height > 0) setSize({ width: Math.round(width), height: Math.round(height) });
-    });
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
+  const [ref] = useState((): MeasuredRef<T> => {
+    const measure = (element: T | null) => {
+      made.current = element;
+      if (!element) return;
+      const watch = new ResizeObserver(([entry]) => {
+        const { width, height } = entry!.contentRect;
+        if (width > 0 && height > 0) setSize({ width: Math.round(width), height: Math.round(height) });
+      });
+      watch.observe(element);
+      return () => {
+        watch.disconnect();
+        made.current = null;
+      };
+    };
+    const made: MeasuredRef<T> = Object.assign(measure, { current: null });
+    return made;
+  });
   return [ref, size] as const;
 }

@@ -1,10 +1,10 @@
 'use client';
 
 import type { Tree, Visit } from '@undrel/core/records';
+import type { MeasuredRef } from '../../ui/useMeasured';
 import type { CutStage } from '@undrel/core/prescription';
 import { type RootAdvice } from '@undrel/core/pruning';
 import type { DigWork } from '../tree/dig/useDig';
-import type { RefObject } from 'react';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import type { Drawing } from '../../drawings/shapes';
 
@@ -81,7 +81,7 @@ export function CutCautions() {
 }
 
 /** The plan with its cuts numbered. */
-export function CutsFigure({ figure, plan }: { figure: RefObject<HTMLElement | null>; plan: Drawing }) {
+export function CutsFigure({ figure, plan }: { figure: MeasuredRef<HTMLElement>; plan: Drawing }) {
   return (
     <figure ref={figure}>
       <DrawingSvg

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState, type RefObject } from 'react';
+import { useMemo, useState } from 'react';
 import type { Site, Tree, TrenchDesign, Visit } from '@undrel/core/records';
 import type { House } from '@undrel/core/house';
 import {
@@ -22,7 +22,7 @@ import { useCase } from '../../device/useCase';
 import { itemsBelow, visitFrom } from '../../protocol/item';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { trenchDrawing } from '../../drawings/trenchPlan';
-import { useMeasured } from '../../ui/useMeasured';
+import { useMeasured, type MeasuredRef } from '../../ui/useMeasured';
 import { usePreferences } from '../shell/preferences';
 import { SheetBar } from './SheetBar';
 import { useLaidOut } from '../tree/trenches/useTrenches';
@@ -177,7 +177,7 @@ function TrenchFigure({
   system,
   size,
 }: {
-  figure: RefObject<HTMLElement | null>;
+  figure: MeasuredRef<HTMLElement>;
   plan: TrenchPlan;
   spokes: PlannedSpoke[];
   kinds: Map<string, string>;

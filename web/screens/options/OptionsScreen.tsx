@@ -7,7 +7,7 @@ import { answerOf, type WorthOption } from '@undrel/core/worth';
 import { PageLink } from '@/ui/PageLink';
 import type { OfferDays, OfferHead } from '../../protocol/offer';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
+import { TreePageBar } from '../shell/TreePageBar';
 import { ClientLink, type Made } from './ClientLink';
 import { EstimateView } from './EstimateView';
 import { OptionsTable } from './OptionsTable';
@@ -39,15 +39,11 @@ export function OptionsScreen(props: {
   const lives = options.some((o) => o.key === 'nothing' && o.chance!.to > 0);
   return (
     <div className="min-h-dvh">
-      <TopBar>
-        <nav aria-label="Where" className="flex items-baseline gap-2">
-          <PageLink className="plain" href={`/trees/${props.treeId}?station=prescription`}>
-            {props.tree}
-          </PageLink>
-          <span aria-hidden="true">›</span>
-          <strong>Is it worth it?</strong>
-        </nav>
-      </TopBar>
+      <TreePageBar
+        href={`/trees/${props.treeId}?station=prescription`}
+        label={props.tree}
+        page="Is it worth it?"
+      />
       <main className="grid lg:grid-cols-[minmax(0,1fr)_340px]">
         <div className="min-w-0 p-4 lg:p-8">
           <h1>Is it worth it?</h1>

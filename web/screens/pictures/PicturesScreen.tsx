@@ -67,7 +67,7 @@ function OfVisit({ control, visitId, ...props }: PicturesProps & { control: Case
     control.set('picture', id, visitId, picture, field);
   return (
     <div className="min-h-dvh flex flex-col">
-      <TreePageBar href={treeHref(treeId, { alone })} label={tree.label} page="Pictures" />
+      <TreePageBar href={treeHref(treeId, { alone })} label={tree.label} page="Pictures" print />
       <main className="px-4 lg:px-8 py-4 w-full max-w-[1200px] mx-auto">
         <Entry>
           <h1>

@@ -1,8 +1,7 @@
 'use client';
 
-import { PageLink } from '@/ui/PageLink';
 import type { RecordEntry } from '../../protocol/record';
-import { TopBar } from '../shell/TopBar';
+import { TreePageBar } from '../shell/TreePageBar';
 
 /** Who wrote what and when, with what it replaced. */
 export function RecordScreen({
@@ -16,15 +15,7 @@ export function RecordScreen({
 }) {
   return (
     <div className="min-h-dvh">
-      <TopBar>
-        <nav aria-label="Where" className="flex items-baseline gap-2">
-          <PageLink className="plain" href={`/trees/${treeId}`}>
-            {label}
-          </PageLink>
-          <span aria-hidden="true">›</span>
-          <strong>Record of changes</strong>
-        </nav>
-      </TopBar>
+      <TreePageBar href={`/trees/${treeId}`} label={label} page="Record of changes" />
       <main className="p-4 lg:p-8">
         <h1>Record of changes</h1>
         <p className="text-muted">

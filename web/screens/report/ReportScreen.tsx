@@ -7,7 +7,7 @@ import { type ReportContent, type ReportHead } from '../../protocol/report';
 import type { Language } from '../../language/languages';
 import { LEAVABLE, type Length } from '../../protocol/lengths';
 import { useAlive } from '../../ui/controls/Entry';
-import { TopBar } from '../shell/TopBar';
+import { TreePageBar } from '../shell/TreePageBar';
 import { LanguageChoice } from './LanguageChoice';
 import { LengthChoice } from './LengthChoice';
 import { PartsChoice } from './PartsChoice';
@@ -40,15 +40,7 @@ export function ReportScreen(props: ReportScreenProps) {
   const shortened = useShortened(length, `${file('json')}&draft=${kept.version}`);
   return (
     <div className="min-h-dvh">
-      <TopBar>
-        <nav aria-label="Where" className="flex items-baseline gap-2">
-          <PageLink className="plain" href={`/trees/${props.treeId}`}>
-            {content.tree}
-          </PageLink>
-          <span aria-hidden="true">›</span>
-          <strong>Report</strong>
-        </nav>
-      </TopBar>
+      <TreePageBar href={`/trees/${props.treeId}`} label={content.tree} page="Report" />
       <main className="grid lg:grid-cols-[minmax(0,1fr)_400px]">
         <div className="min-w-0 p-4 lg:p-8 bg-sheet order-2 lg:order-1">
           <ReportBody content={{ ...(drawn ?? content), wording }} {...{ length, language, shortened }} />

@@ -3,13 +3,12 @@
 import { useState, useTransition } from 'react';
 import type { MatterEffect } from '@undrel/core/prescription';
 import { tradeLengths } from '@undrel/core/units';
-import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { CHOSEN_BY } from '../../ui/chosenBy';
 import { useAlive } from '../../ui/controls/Entry';
 import { SCHOOLS_OF_CUTS, type CutsUnder } from '../../protocol/cutsUnder';
 import { usePreferences } from '../shell/preferences';
-import { TopBar } from '../shell/TopBar';
+import { TreePageBar } from '../shell/TreePageBar';
 import { OtherSchool } from './OtherSchool';
 
 interface SchoolsScreenProps {
@@ -50,15 +49,11 @@ export function SchoolsScreen(props: SchoolsScreenProps) {
   const spoken = (words: string) => tradeLengths(words, system);
   return (
     <div className="min-h-dvh">
-      <TopBar>
-        <nav aria-label="Where" className="flex items-baseline gap-2">
-          <PageLink className="plain" href={`/trees/${props.treeId}?station=prescription`}>
-            {props.tree}
-          </PageLink>
-          <span aria-hidden="true">›</span>
-          <strong>Other schools</strong>
-        </nav>
-      </TopBar>
+      <TreePageBar
+        href={`/trees/${props.treeId}?station=prescription`}
+        label={props.tree}
+        page="Other schools"
+      />
       <main className="p-4 lg:p-8 max-w-5xl">
         <h1>
           {changing.length === 0

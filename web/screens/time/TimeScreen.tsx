@@ -40,7 +40,7 @@ export function TimeScreen({
   const { units: system } = usePreferences();
   return (
     <div className="min-h-dvh flex flex-col">
-      <TreePageBar href={`/trees/${treeId}`} label={time.label} page="Through time" />
+      <TreePageBar href={`/trees/${treeId}`} label={time.label} page="Through time" print />
       <main className="px-4 lg:px-8 py-4 w-full max-w-[1200px] mx-auto">
         <Entry>
           {recovery ? (

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import pg from 'pg';
 import sharp from 'sharp';
+import { choose } from './choose';
 import { asConsultant, enterDemo, newVisit, saved, signIn, station, STATIONS } from './enter';
 import { mailOf, ownFirm } from './ownFirm';
 
@@ -358,6 +359,20 @@ test('a link to a tree that was taken along opens it within the page that is ope
   await expect(page.getByLabel('at the bark, N', { exact: true })).toHaveValue('11.4');
   await saved(page);
   await expect.poll(ring).not.toBe(before);
+  // What is put on the plan of the property from here shows here.
+  await station(page, /^Trenches/).click();
+  await page.getByRole('button', { name: 'Add something in the way' }).click();
+  await choose(page.getByLabel('What it is'), 'wall');
+  await page.getByLabel('Name', { exact: true }).fill('Yard wall');
+  for (const [end, bearing] of [
+    ['One', 'SW'],
+    ['Other', 'SE'],
+  ] as const) {
+    await page.getByLabel(`${end} end, bearing`).fill(bearing);
+    await page.getByLabel(`${end} end, from the stem`).fill('3');
+  }
+  await page.getByRole('button', { name: 'Put it on the plan' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Yard wall' })).toBeVisible();
   await stays();
   await matter.getByLabel(/\(default\)/).check();
   await desk.getByRole('button', { name: 'Save' }).click();

@@ -3,7 +3,16 @@
  * properties that whoever is signed in took along.
  */
 import { CacheFirst, ExpirationPlugin, Serwist, Strategy, type StrategyHandler } from 'serwist';
-import { asksItself, asksOf, isOfNewTree, pageKey, pageOf, wanted, type Wanted } from './along/addresses';
+import {
+  asksAnew,
+  asksItself,
+  asksOf,
+  isOfNewTree,
+  pageKey,
+  pageOf,
+  wanted,
+  type Wanted,
+} from './along/addresses';
 import { contentIn } from './along/content';
 import { asKept, KEPT_AT } from './along/take';
 import { alongOf, keptOf, keptPage, personHere, setPerson } from './along/kept';
@@ -136,12 +145,13 @@ class Contents extends Strategy {
     const window = givenTo((handler.event as FetchEvent).clientId, new URL(url).pathname);
     given.delete(window);
     const found = await foundPage(url);
-    const content = found && contentIn(await found.kept.text());
+    if (!found) return fetch(request);
+    const content = contentIn(await found.kept.text());
     if (content === undefined) return fetch(request);
-    if (asksItself(url))
+    if (asksItself(url) && !asksAnew(request))
       handler.waitUntil(
         ask(url)
-          .then((answer) => keepNewer(answer, url, found!))
+          .then((answer) => keepNewer(answer, url, found))
           .catch(() => undefined),
       );
     else {
@@ -150,7 +160,7 @@ class Contents extends Strategy {
       const first = await inTime(asked);
       if (first) return first;
     }
-    note(window, found!);
+    note(window, found);
     return new Response(content, { headers: { 'content-type': 'text/x-component' } });
   }
 }

@@ -1,4 +1,4 @@
-import { asksItself, asksOf, mayDiffer, pageKey, pageOf, wanted, type Asks } from './addresses';
+import { asksAnew, asksItself, asksOf, mayDiffer, pageKey, pageOf, wanted, type Asks } from './addresses';
 
 const at = (path: string) => new URL(path, 'https://undrel.example');
 
@@ -31,6 +31,16 @@ test('what asks is told by its request, and the page that a link is for by its a
     asks('cors'),
   ]).toEqual(['page', 'content', 'other', 'other']);
   expect(pageOf(at('/trees/oak-1?station=dig&_rsc=1x2').href)).toBe(at('/trees/oak-1?station=dig').href);
+});
+
+test('a page that asks for its own content anew is told from a link to another', () => {
+  const asks = (url: string, referrer: string) => asksAnew({ url: at(url).href, referrer });
+  expect([
+    asks('/trees/oak-1?_rsc=1', at('/trees/oak-1?station=dig').href),
+    asks('/trees/oak-1?_rsc=1', at('/grounds/row').href),
+    asks('/trees/oak-1?_rsc=1', 'about:client'),
+    asks('/trees/oak-1?_rsc=1', ''),
+  ]).toEqual([true, false, false, false]);
 });
 
 test('a page is kept under what tells it apart: a visit and a property do, a station and a length do not', () => {

@@ -21,6 +21,10 @@ export function wanted({ pathname }: URL, asks: Asks): Wanted {
   return asks === 'page' ? 'label' : 'other';
 }
 
+/** Whether the content that is asked for is that of the page that asks: what was changed by it is wanted, not what was kept. */
+export const asksAnew = ({ url, referrer }: Pick<Request, 'url' | 'referrer'>): boolean =>
+  URL.canParse(referrer) && new URL(referrer).pathname === new URL(url).pathname;
+
 /** The page of which a link asks for the content: its address without the mark that keeps the two apart. */
 export function pageOf(address: string): string {
   const url = new URL(address);

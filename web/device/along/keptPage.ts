@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { About, CaseNow } from '../../protocol/caseNow';
 import type { Item } from '../../protocol/item';
 import { keepSame } from '../../protocol/keepSame';
@@ -101,14 +101,20 @@ function useCaseNow(treeId: string | undefined): CaseNow | undefined {
 /**
  * What a tree is judged by, as the server has it where the page was kept: what did not change since is the same object.
  *
- * @param said as the page has it; the same object as long as it says the same
+ * @param said as the page has it; the same object until the page is asked for anew
  */
 export function useAbout(said: About, treeId: string): About {
   const now = useCaseNow(treeId)?.about;
   useEffect(() => {
     if (now) becomesCurrent();
   }, [now]);
-  return useMemo(() => (now ? keepSame(said, now) : said), [said, now]);
+  const opened = useRef(said);
+  const kept = useRef(said);
+  return useMemo(() => {
+    // Asked for anew it is newer than what was asked when it was opened.
+    kept.current = keepSame(kept.current, now && said === opened.current ? now : said);
+    return kept.current;
+  }, [said, now]);
 }
 
 const two = (n: number): string => String(n).padStart(2, '0');

@@ -247,7 +247,7 @@ async function dragging(base, cookie, geojson) {
       .setInputFiles({ name: 'many.geojson', mimeType: 'application/json', buffer: Buffer.from(some) });
     await page.getByText(/ roots imported\./).waitFor();
     await running.waitFor();
-    const made = count(() => running.waitFor({ state: 'hidden' }));
+    const made = count(() => running.waitFor({ state: 'hidden', timeout: 300_000 }));
     figures.push([`while the forecast of ${roots} roots runs`, await made()]);
     if (roots === 40)
       figures.push(['the same page when it has run', await count(() => page.waitForTimeout(1500))()]);

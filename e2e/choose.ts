@@ -9,12 +9,14 @@ export async function choose(list: Locator, wanted: string | { label: string }):
     .or(page.locator(`[role="option"][data-key="${words}"]`));
   // The list of the desk takes the place of the plain one while the page is young.
   await expect(async () => {
-    if (await list.evaluate((element) => element.tagName === 'SELECT', undefined, { timeout: 2000 })) {
-      await list.selectOption(wanted, { timeout: 2000 });
-      return;
+    // An open list covers the rest of the page, and what opens it as well: neither is looked for then.
+    if ((await page.getByRole('listbox').count()) === 0) {
+      if (await list.evaluate((element) => element.tagName === 'SELECT', undefined, { timeout: 2000 })) {
+        await list.selectOption(wanted, { timeout: 2000 });
+        return;
+      }
+      await list.click({ timeout: 2000 });
     }
-    // An open list covers the rest of the page, and what opens it as well.
-    if ((await list.getAttribute('aria-expanded')) !== 'true') await list.click({ timeout: 2000 });
     try {
       await choice.click({ timeout: 2000 });
     } catch (error) {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Browser, type Page } from '@playwright/test';
 import pg from 'pg';
 import sharp from 'sharp';
 import { choose } from './choose';
@@ -30,6 +30,10 @@ async function photograph(page: Page, name: string): Promise<void> {
     .setInputFiles([{ name, mimeType: 'image/jpeg', buffer }]);
   await expect(page.getByRole('list', { name: 'On their way' }).getByRole('alert')).toBeVisible();
 }
+
+/** Somebody else, at a desk that is always in reach. */
+const atDesk = async (browser: Browser): Promise<Page> =>
+  (await browser.newContext({ serviceWorkers: 'block' })).newPage();
 
 const offline = (page: Page, is = true) => page.context().setOffline(is);
 const caseOf = async (page: Page, tree: string) =>
@@ -175,7 +179,7 @@ test('what someone else changed meanwhile is shown beside one’s own, and nothi
   await expect(page.getByTestId('save-state')).toContainText('kept on this device');
   await page.goto('/device');
 
-  const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  const desk = await atDesk(browser);
   await asConsultant(desk);
   await desk.goto('/trees/sable-katsura-2?station=mulch');
   await desk.getByLabel('at the bark, N', { exact: true }).fill('19');
@@ -282,7 +286,7 @@ test('a tree that was taken along opens at once, and shows what others changed a
 }) => {
   await enterDemo(page);
   await takeAlong(page);
-  const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  const desk = await atDesk(browser);
   await asConsultant(desk);
   await desk.goto('/trees/sable-katsura-8?station=mulch');
   const there = desk.getByLabel('at the bark, N', { exact: true });
@@ -344,7 +348,7 @@ test('a link to a tree that was taken along opens it within the page that is ope
   await back();
 
   // At the desk the practice of the firm is changed; the page was kept before that.
-  const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  const desk = await atDesk(browser);
   await signIn(desk, 'owner');
   await desk.waitForURL('**/grounds');
   await desk.goto('/practice');
@@ -409,7 +413,7 @@ test('many entries that others changed meanwhile are settled by one decision', a
   await offline(page);
   await fill(page, '12.1');
   await expect(page.getByTestId('save-state')).toContainText('kept on this device');
-  const desk = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  const desk = await atDesk(browser);
   await enterDemo(desk);
   await fill(desk, '14.2');
   await saved(desk);

@@ -106,6 +106,10 @@ const ask = (request: Request | string): Promise<Response> =>
     return answer;
   });
 
+/** Has what the network answers take the place of a page that is kept; what fails changes nothing. */
+const renewed = (asked: Promise<Response>, url: string, found: Found): Promise<void> =>
+  asked.then((answer) => keepNewer(answer, url, found)).catch(() => undefined);
+
 /** An answer of the network where it comes in time and is one; undefined otherwise. How long that takes is remembered. */
 async function inTime(asked: Promise<Response>): Promise<Response | undefined> {
   const patience = Date.now() - slowSince < SLOW_FOR ? PATIENCE.slow : PATIENCE.usual;
@@ -126,7 +130,13 @@ class Pages extends Strategy {
     const found = await foundPage(url);
     const asked = ask(request);
     if (!found) return asked.catch(offline);
-    handler.waitUntil(asked.then((answer) => keepNewer(answer.clone(), url, found)).catch(() => undefined));
+    handler.waitUntil(
+      renewed(
+        asked.then((answer) => answer.clone()),
+        url,
+        found,
+      ),
+    );
     const first = asksItself(url) ? undefined : await inTime(asked);
     if (first) return first;
     const { resultingClientId } = handler.event as FetchEvent;
@@ -148,12 +158,7 @@ class Contents extends Strategy {
     if (!found) return fetch(request);
     const content = contentIn(await found.kept.text());
     if (content === undefined) return fetch(request);
-    if (asksItself(url) && !asksAnew(request))
-      handler.waitUntil(
-        ask(url)
-          .then((answer) => keepNewer(answer, url, found))
-          .catch(() => undefined),
-      );
+    if (asksItself(url) && !asksAnew(request)) handler.waitUntil(renewed(ask(url), url, found));
     else {
       const asked = ask(request);
       handler.waitUntil(asked.catch(() => undefined));

@@ -12,6 +12,7 @@ import { scaleBar } from './scaleBar';
 import { crossings, hatch, inHundredths, spaced, type Drawing, type Point, type Shape } from './shapes';
 import { soilColumns } from './soilColumns';
 import { spokeSection } from './spokeSection';
+import type { TrenchPlan } from '@undrel/core/trenching';
 import { trenchDrawing, trenchView } from './trenchPlan';
 import { toDrawing } from './planView';
 
@@ -203,6 +204,60 @@ test('trenches at true scale, north up; each trench is numbered and keeps off th
     expect(y).toBeGreaterThan(0);
     expect(y).toBeLessThan(size.height);
   }
+});
+
+/** The plan of a site with one main in it, where it runs by its ends, m from the stem. */
+const mainDrawn = (plan: TrenchPlan, name: string, points: [number, number][], width: number) =>
+  trenchDrawing({
+    plan: { ...plan, obstacles: [{ name, shape: 'line', points, clearance: 1 }] },
+    kinds: new Map([[name, 'gas']]),
+    stemRadius: 0.125,
+    selected: undefined,
+    system: 'metric',
+    width,
+    height: width,
+  });
+
+test('a main that can be seen is named, however long it is, however long its name, and wherever it runs', () => {
+  const { plan } = trenchesOf({ ...TREE, position: { x: 0, y: 0 } });
+  const far = fc.integer({ min: -20_000, max: 20_000 });
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0, max: 2 * Math.PI, noNaN: true }),
+      fc.double({ min: -3, max: 3, noNaN: true }),
+      fc.constantFrom(10, 500, 20_000),
+      fc.constantFrom('Gas', 'Gas main of the town works, medium pressure, laid in 1987'),
+      fc.constantFrom(358, 632),
+      (turn, off, reach, name, width) => {
+        const [ux, uy] = [Math.cos(turn), Math.sin(turn)];
+        const at = (along: number): [number, number] => [along * ux - off * uy, along * uy + off * ux];
+        const drawing = mainDrawn(plan, name, [at(-reach), at(reach)], width);
+        sound(drawing);
+        const named = textsOf(drawing).filter((t) => name.startsWith(t.text.replace('…', '').trim()));
+        expect(named.map((t) => [t.tone, t.strong])).toEqual([['harm', true]]);
+        expect(named[0]!.at[0] + 7 * named[0]!.text.length).toBeLessThan(width);
+      },
+    ),
+    { numRuns: 60 },
+  );
+  fc.assert(
+    fc.property(far, far, far, far, (a, b, c, d) =>
+      sound(
+        mainDrawn(
+          plan,
+          'Gas',
+          [
+            [a, b],
+            [c, d],
+          ],
+          358,
+        ),
+      ),
+    ),
+    {
+      numRuns: 40,
+    },
+  );
 });
 
 test('a trench along its run and across: sound on level ground and on a slope, at any width, in both units', () => {

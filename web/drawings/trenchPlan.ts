@@ -180,7 +180,7 @@ function drawThing(pen: Pen, { name, shape, points }: Obstacle) {
   const { given, to, shapes } = pen;
   const kind = given.kinds.get(name);
   const line = points.map(([x, y]) => to(x, y));
-  if (line.length > 1) keepClear(pen, line);
+  keepClear(pen, line);
   if (points.length === 1) {
     const [x, y] = line[0]!;
     shapes.push({
@@ -211,51 +211,78 @@ function drawThing(pen: Pen, { name, shape, points }: Obstacle) {
 /** From one place along a line to the next, px: no name fits between two of them. */
 const STEP = 8;
 
-function between(line: readonly Point[]): Point[] {
-  return line.slice(1).flatMap(([x, y], i) => {
-    const [fx, fy] = line[i]!;
-    const parts = Math.max(1, Math.ceil(Math.hypot(x - fx, y - fy) / STEP));
-    return Array.from({ length: parts }, (_, k): Point => [
-      fx + ((x - fx) * k) / parts,
-      fy + ((y - fy) * k) / parts,
-    ]);
+/** From where to where along a segment it lies within the sheet, as parts of its run; undefined where it does not. */
+function seenPart([fx, fy]: Point, [x, y]: Point, { width, height }: TrenchDrawing) {
+  let [from, to] = [0, 1];
+  for (const [at, run, most] of [
+    [fx, x - fx, width],
+    [fy, y - fy, height],
+  ] as const) {
+    if (run === 0) {
+      if (at < 0 || at > most) return undefined;
+      continue;
+    }
+    const [a, b] = [-at / run, (most - at) / run];
+    from = Math.max(from, Math.min(a, b));
+    to = Math.min(to, Math.max(a, b));
+  }
+  return from <= to ? ([from, to] as const) : undefined;
+}
+
+/** Places along what of a line lies within the sheet, however long it is. */
+function placesAlong(line: readonly Point[], given: TrenchDrawing): Point[] {
+  const whole = line.length > 1 ? line : [...line, ...line];
+  return whole.slice(1).flatMap((end, i) => {
+    const begin = whole[i]!;
+    const part = seenPart(begin, end, given);
+    if (!part) return [];
+    const [dx, dy] = [end[0] - begin[0], end[1] - begin[1]];
+    const steps = Math.ceil(((part[1] - part[0]) * Math.hypot(dx, dy)) / STEP);
+    return Array.from({ length: steps + 1 }, (_, k): Point => {
+      const t = part[0] + ((part[1] - part[0]) * k) / Math.max(1, steps);
+      return [begin[0] + t * dx, begin[1] + t * dy];
+    });
   });
 }
 
-/** Names keep clear of what of a line is in view. */
-function keepClear({ taken, given: { width, height } }: Pen, line: readonly Point[]) {
-  taken.push(...between(line).filter(([x, y]) => x > -20 && x < width + 20 && y > -20 && y < height + 20));
-}
+const keepClear = ({ taken, given }: Pen, line: readonly Point[]): void =>
+  void taken.push(...placesAlong(line, given));
 
-/** Size of a name, of its letters and of the box that it fills, px. */
-const NAME = { size: 13, letter: 7, above: 11, below: 4 };
+/** Size of a name, of its letters and of the box that it fills, px; of the sheet it takes no more than this part. */
+const NAME = { size: 13, letter: 7, above: 11, below: 4, most: 0.6 };
 /** A name is tried at each so many places along its line. */
 const EVERY = 3;
-/** From a line down to the foot of its name: under it, or over it. */
+/** From a line down to the foot of its name: under it, or over it; and beside it, px. */
 const OFF = [15, -7];
+const BESIDE = 6;
+/** Height at the foot of the sheet that is the scale's, px. */
+const SCALE = 50;
 
 /**
  * Writes the name of a thing beside the place of it, in view, where it meets the fewest lines and marks; that of a buried
- * utility in the colour of its line, for it must be found.
+ * utility in the colour of its line, and even where legend and scale stand, for it must be found.
  */
 function writeName(pen: Pen, { name, line, utility }: Pen['named'][number]) {
-  const { kept } = pen;
-  const { width, height } = pen.given;
-  const long = name.length * NAME.letter;
-  const fits = ([x, y]: Point) =>
-    x > 4 &&
-    x + long < width - 4 &&
-    y - NAME.above > 4 &&
-    y < height - 50 &&
-    (x > kept.right || y < kept.top - 20);
+  const { kept, given } = pen;
+  const { width, height } = given;
+  const most = Math.floor((NAME.most * width) / NAME.letter);
+  const text = name.length > most ? `${name.slice(0, most - 1)}…` : name;
+  const long = text.length * NAME.letter;
+  const within = ([x, y]: Point) =>
+    x > 4 && x + long < width - 4 && y - NAME.above > 4 && y + NAME.below < height - 4;
+  const free = ([x, y]: Point) => y < height - SCALE && (x > kept.right || y < kept.top - 20);
   const meets = ([x, y]: Point) =>
     pen.taken.filter(
       ([px, py]) => px > x - 4 && px < x + long + 4 && py > y - NAME.above - 2 && py < y + NAME.below,
     ).length;
-  const [best] = between(line.length > 1 ? line : [...line, ...line])
+  const places = placesAlong(line, given)
     .filter((_, i) => i % EVERY === 0)
-    .flatMap(([x, y]) => OFF.map((off): Point => [x + 6, y + off]))
-    .filter(fits)
+    .flatMap(([x, y]) =>
+      [x + BESIDE, x - BESIDE - long].flatMap((at) => OFF.map((off): Point => [at, y + off])),
+    )
+    .filter(within);
+  const clear = places.filter(free);
+  const [best] = (utility && clear.length === 0 ? places : clear)
     .map((at) => ({ at, met: meets(at) }))
     .sort((a, b) => a.met - b.met);
   if (!best) return;
@@ -265,5 +292,5 @@ function writeName(pen: Pen, { name, line, utility }: Pen['named'][number]) {
       [x, y - up],
       [x + long, y - up],
     ]);
-  write(pen, best.at, name, { size: NAME.size, tone: utility ? 'harm' : 'ink', strong: utility });
+  write(pen, best.at, text, { size: NAME.size, tone: utility ? 'harm' : 'ink', strong: utility });
 }

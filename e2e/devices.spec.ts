@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { boxAtRest, middleOf } from './atRest';
 import { findings } from './axe';
 import { asConsultant, enterDemo, saved, station } from './enter';
 import { choose } from './choose';
@@ -56,10 +57,10 @@ test('a position places a tree with its ring, ties the plan, and gives way to a 
   await expect(mark.locator('circle[stroke-dasharray]')).toHaveCount(1);
 
   // It is put right by hand: the ring goes, and what was read now ties the plan.
-  const box = (await mark.locator('circle').last().boundingBox())!;
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  const there = middleOf(await boxAtRest(mark.locator('circle').last()));
+  await page.mouse.move(there.x, there.y);
   await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.move(there.x + 60, there.y, { steps: 4 });
   await page.mouse.up();
   await expect(where).toContainText(/[1-9][\d.]* m east, 20\.0 m north of the plan’s originSecond/);
   await expect(mark.locator('circle[stroke-dasharray]')).toHaveCount(0);

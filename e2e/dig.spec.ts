@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { boxAtRest, boxesAtRest, middleOf, type Point } from './atRest';
 import type { CaseFile } from '@undrel/core/format';
 import { asConsultant, saved } from './enter';
 import { KEY, POINTING, THOUGHT } from './keystrokes';
@@ -98,11 +99,7 @@ test('a dig drawn with the pointer and the same dig typed give the same numbers'
   // The second root again, by pointer: where its points lie on the plan is read off the handles, then it is drawn anew.
   const handles = page.getByTestId('dig-plan').getByRole('button', { name: /^Point \d of root B/ });
   await expect(handles).toHaveCount(4);
-  const places: { x: number; y: number }[] = [];
-  for (let i = 0; i < 4; i++) {
-    const box = (await handles.nth(i).boundingBox())!;
-    places.push({ x: box.x + box.width / 2, y: box.y + box.height / 2 });
-  }
+  const places = (await boxesAtRest(handles)).map(middleOf);
   await page.getByRole('button', { name: 'Remove root B' }).click();
   await page.getByRole('button', { name: 'Draw it' }).click();
   const editor = page.getByRole('group', { name: 'Root B' });
@@ -124,10 +121,10 @@ test('a dig drawn with the pointer and the same dig typed give the same numbers'
   expect(await numbers(page)).toEqual(byKeyboard);
 
   // Dragging a point moves the numbers; undo brings them back, redo takes them away again.
-  const second = (await handles.nth(1).boundingBox())!;
-  await page.mouse.move(second.x + second.width / 2, second.y + second.height / 2);
+  const second = middleOf(await boxAtRest(handles.nth(1)));
+  await page.mouse.move(second.x, second.y);
   await page.mouse.down();
-  await page.mouse.move(second.x + second.width / 2 + 90, second.y + 30, { steps: 6 });
+  await page.mouse.move(second.x + 90, second.y + 8, { steps: 6 });
   await page.mouse.up();
   await expect.poll(() => numbers(page)).not.toEqual(byKeyboard);
   const dragged = await numbers(page);
@@ -215,6 +212,18 @@ test('roots go out as files and come in again; unknown kinds are named and nothi
   await expect(roots).toHaveCount(5);
 });
 
+/** The first point of a root on the plan, and how far the second lies from it, px. */
+function pointsOf(handles: Locator) {
+  const both = async () => (await boxesAtRest(handles)).map(middleOf) as [Point, Point];
+  return {
+    first: async () => (await both())[0],
+    apart: async () => {
+      const [a, b] = await both();
+      return Math.hypot(a.x - b.x, a.y - b.y);
+    },
+  };
+}
+
 test('two fingers make the plan larger, one moves it on from there', async ({ browser }) => {
   const phone = await browser.newContext({ hasTouch: true, viewport: { width: 390, height: 844 } });
   const page = await phone.newPage();
@@ -224,13 +233,8 @@ test('two fingers make the plan larger, one moves it on from there', async ({ br
   const plan = page.getByRole('group', { name: /^Plan of the dig/ });
   await plan.scrollIntoViewIfNeeded();
   const handles = page.getByTestId('dig-plan').getByRole('button', { name: /^Point \d of root R1/ });
-  const place = async (i: number) => (await handles.nth(i).boundingBox())!;
-  const apart = async () => {
-    const [a, b] = [await place(0), await place(1)];
-    return Math.hypot(a.x - b.x, a.y - b.y);
-  };
-  const box = (await plan.boundingBox())!;
-  const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  const { apart, first } = pointsOf(handles);
+  const middle = middleOf(await boxAtRest(plan));
   const touch = await phone.newCDPSession(page);
   const fingers = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...across: [number, number][]) =>
     touch.send('Input.dispatchTouchEvent', {
@@ -243,11 +247,11 @@ test('two fingers make the plan larger, one moves it on from there', async ({ br
   for (const gap of [50, 70, 90]) await fingers('touchMove', [-gap, 1], [gap, 2]);
   await expect.poll(apart).toBeCloseTo(3 * before, 0);
   await fingers('touchEnd', [90, 2]);
-  const { x } = await place(0);
+  const { x } = await first();
   await fingers('touchMove', [-60, 1]);
   await fingers('touchEnd', [-60, 1]);
   expect(await apart()).toBeCloseTo(3 * before, 0);
-  expect((await place(0)).x).toBeCloseTo(x + 30, 0);
+  expect((await first()).x).toBeCloseTo(x + 30, 0);
   await phone.close();
 });
 
@@ -259,28 +263,21 @@ test('the plan is moved by wheel and keys; a double click inserts, split and joi
   await page.getByRole('button', { name: 'Root X', exact: true }).click();
   const plan = page.getByRole('group', { name: /^Plan of the dig/ });
   const handles = page.getByTestId('dig-plan').getByRole('button', { name: /^Point \d of root X/ });
-  const middle = async (i: number) => {
-    const box = (await handles.nth(i).boundingBox())!;
-    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-  };
-  const apart = async () => {
-    const [a, b] = [await middle(0), await middle(1)];
-    return Math.hypot(a.x - b.x, a.y - b.y);
-  };
-  const first = await apart();
+  const { apart, first } = pointsOf(handles);
+  const gap = await apart();
   await page.mouse.move(500, 400);
   await page.mouse.wheel(0, -300);
-  await expect.poll(apart).toBeGreaterThan(first * 1.05);
+  await expect.poll(apart).toBeGreaterThan(gap * 1.05);
   await plan.focus();
   await page.keyboard.press('0');
-  await expect.poll(apart).toBeCloseTo(first, 0);
-  const before = await middle(0);
+  await expect.poll(apart).toBeCloseTo(gap, 0);
+  const before = await first();
   await page.keyboard.press('ArrowRight');
-  await expect.poll(async () => (await middle(0)).x).toBeLessThan(before.x - 30);
+  await expect.poll(async () => (await first()).x).toBeLessThan(before.x - 30);
   await page.keyboard.press('0');
 
   const count = await handles.count();
-  const [a, b] = [await middle(0), await middle(1)];
+  const [a, b] = (await boxesAtRest(handles)).map(middleOf) as [Point, Point];
   await page.mouse.dblclick((a.x + b.x) / 2, (a.y + b.y) / 2);
   await expect(handles).toHaveCount(count + 1);
   const editor = page.getByRole('group', { name: 'Root X' });

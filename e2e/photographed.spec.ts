@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
+import { boxAtRest } from './atRest';
 import type { CaseFile } from '@undrel/core/format';
 import { eyeOf, laidFor, movedForDepth } from '@undrel/core/photogrammetry';
 import type { RootKind } from '@undrel/core/records';
@@ -97,7 +98,7 @@ test('with pictures alone: two of a dig brought in, eight roots traced, share an
     await view.getByLabel(/^Cards below grade/).fill(String(Math.round(1000 * level) / 10));
     await view.getByLabel(/^Arrow of card 1 points/).fill('N');
     await view.getByRole('button', { name: 'Touch the bark' }).click();
-    const image = (await view.locator('image').boundingBox())!;
+    const image = await boxAtRest(view.locator('image'));
     for (const [x, y] of bark) await page.mouse.click(image.x + x * image.width, image.y + y * image.height);
     await expect(view.getByText('Ready: roots are traced on it at the station Dig.')).toBeVisible();
     await view.getByRole('button', { name: 'Close' }).click();
@@ -129,7 +130,7 @@ test('with pictures alone: two of a dig brought in, eight roots traced, share an
       await choose(entry.getByLabel('A root'), { label: KIND_NAMES[root.root.kind as RootKind] });
       await entry.getByRole('button', { name: 'Draw it' }).click();
       await page.getByRole('group', { name: /^Plan of the dig/ }).press('0');
-      const ground = (await page.getByTestId('dig-plan').locator('image').boundingBox())!;
+      const ground = await boxAtRest(page.getByTestId('dig-plan').locator('image'));
       for (const [k, { at, depth }] of places.entries()) {
         const [x, y] = movedForDepth(
           { eye: [ex, ey, ez + tie!.level], level: tie!.level },

@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import sharp from 'sharp';
 import { expect, test, type Page } from '@playwright/test';
+import { boxAtRest, boxesAtRest, type Box } from './atRest';
 import { asConsultant, saved } from './enter';
 import { choose } from './choose';
 
@@ -76,7 +77,7 @@ test('a picture imported is named, marked and put into the report; what is none 
   await choose(view.getByLabel('Shows'), 'base');
   // An arrow drawn over it, with words.
   await view.getByRole('button', { name: 'Arrow' }).click();
-  const box = (await view.getByRole('img').boundingBox())!;
+  const box = await boxAtRest(view.getByRole('img'));
   const at = (x: number, y: number) => [box.x + x * box.width, box.y + y * box.height] as const;
   await page.mouse.move(...at(0.2, 0.2));
   await page.mouse.down();
@@ -169,7 +170,7 @@ test('a picture that stands upright: a mark is where it was drawn, in whatever r
     .click();
   const view = page.getByRole('dialog');
   await view.getByRole('button', { name: 'Length' }).click();
-  const image = (await view.locator('image').boundingBox())!;
+  const image = await boxAtRest(view.locator('image'));
   const at = (x: number, y: number) => [image.x + x * image.width, image.y + y * image.height] as const;
   await page.mouse.move(...at(0.25, 0.5));
   await page.mouse.down();
@@ -255,7 +256,7 @@ test('the same side of the collar at two visits stands side by side, and one is 
   await expect(apart).toBeDisabled();
   await side.getByRole('button', { name: 'Align the two' }).click();
   const images = side.locator('figure').locator('svg image');
-  const [first, second] = [(await images.nth(0).boundingBox())!, (await images.nth(1).boundingBox())!];
+  const [first, second] = (await boxesAtRest(images)) as [Box, Box];
   for (const [x, y] of [
     [0.2, 0.2],
     [0.7, 0.25],
@@ -369,7 +370,7 @@ test('the face of a pit: a tape gives the scale, layers are touched, and their d
   await page.getByRole('button', { name: /^Open: Face of the pit/ }).click();
   const view = page.getByRole('dialog');
   const touch = async (shares: number[]) => {
-    const image = (await view.locator('image').boundingBox())!;
+    const image = await boxAtRest(view.locator('image'));
     await page.mouse.click(image.x + shares[0]! * image.width, image.y + shares[1]! * image.height);
   };
   // A rectangle asks for its sides; the stem knows its diameter; each takes the place of the other.
@@ -466,7 +467,7 @@ test('the section of a stem: tops of roots are touched beside its diameter, and 
     .click();
   const view = page.getByRole('dialog');
   const touch = async ([x, y]: readonly number[]) => {
-    const image = (await view.locator('image').boundingBox())!;
+    const image = await boxAtRest(view.locator('image'));
     await page.mouse.click(image.x + x! * image.width, image.y + y! * image.height);
   };
   await expect(view.getByRole('button', { name: 'Section of the stem' })).toBeHidden();

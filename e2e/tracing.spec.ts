@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { boxAtRest } from './atRest';
 import type { CaseFile } from '@undrel/core/format';
 import { bearingGap } from '@undrel/core/geometry';
 import { eyeOf, laidFor, movedForDepth } from '@undrel/core/photogrammetry';
@@ -21,7 +22,7 @@ const FROM = 50;
 
 /** The plan as it is shown where there is no root yet: the stem with room about it. */
 async function planPlaces(page: Page) {
-  const box = (await page.getByTestId('dig-plan').boundingBox())!;
+  const box = await boxAtRest(page.getByTestId('dig-plan'));
   const { outline } = readDig(tree, { ...dig, roots: [] });
   const far = Math.min(1, 3.4 * outline.farthest);
   const scale = Math.min(box.width, box.height) / 2 / (far * 1.08);
@@ -54,7 +55,7 @@ test('cards are found, the bark is touched, and a root is traced on the plan: pl
   await view.getByLabel(/^Cards below grade/).fill(String(Math.round(1000 * made.tie!.level) / 10));
   await view.getByLabel(/^Arrow of card 1 points/).fill('N');
   await view.getByRole('button', { name: 'Touch the bark' }).click();
-  const image = (await view.locator('image').boundingBox())!;
+  const image = await boxAtRest(view.locator('image'));
   for (const [x, y] of made.tie!.bark)
     await page.mouse.click(image.x + x * image.width, image.y + y * image.height);
   await expect(view.getByText('Ready: roots are traced on it at the station Dig.')).toBeVisible();
@@ -116,7 +117,7 @@ test('cards are found, the bark is touched, and a root is traced on the plan: pl
   await page.getByRole('group', { name: /^Plan of the dig/ }).press('0');
   const { level } = made.tie!;
   // The picture shows a metre to each side of the stem.
-  const ground = (await page.getByTestId('dig-plan').locator('image').boundingBox())!;
+  const ground = await boxAtRest(page.getByTestId('dig-plan').locator('image'));
   const on = ([x, y]: readonly [number, number]) =>
     [ground.x + ((1 + x) / 2) * ground.width, ground.y + ((1 - y) / 2) * ground.height] as const;
   const [ex, ey, ez] = eyeOf(made.camera);

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
+import { boxAtRest, middleOf } from './atRest';
 import { asConsultant, saved } from './enter';
 import { choose } from './choose';
 
@@ -35,7 +36,7 @@ test('trenches are planned on the site, turned, locked, taken out, weighed again
   await page.getByLabel('Name', { exact: true }).fill('Rose bed');
   await page.getByRole('button', { name: 'Draw an area' }).click();
   const paper = page.getByTestId('draw-here');
-  const sheet = (await paper.boundingBox())!;
+  const sheet = await boxAtRest(paper);
   const corner = (east: number, south: number) =>
     paper.click({ position: { x: sheet.width / 2 + east, y: sheet.height / 2 - 48 + south } });
   await corner(-170, -30);
@@ -56,10 +57,10 @@ test('trenches are planned on the site, turned, locked, taken out, weighed again
   // A spoke turned by its outer end stays where it was put, and the rest goes round it.
   const second = page.getByRole('button', { name: /^Trench 2 at \d+°/ });
   const bearing = Number(/at (\d+)°/.exec((await second.getAttribute('aria-label'))!)![1]);
-  const box = (await second.boundingBox())!;
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  const end = middleOf(await boxAtRest(second));
+  await page.mouse.move(end.x, end.y);
   await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2 + 6, box.y + box.height / 2 + 12, { steps: 4 });
+  await page.mouse.move(end.x + 6, end.y + 12, { steps: 4 });
   await page.mouse.up();
   await expect(rows.filter({ hasText: 'locked' })).toHaveCount(1);
   const turned = parseInt((await rows.filter({ hasText: 'locked' }).locator('td').nth(1).textContent())!, 10);

@@ -18,6 +18,9 @@ const chromium = {
   ],
 };
 
+// Of this run alone; its workers have it from here.
+process.env.UNDREL_RUN ??= Date.now().toString(36);
+
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results/browser',

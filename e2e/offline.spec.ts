@@ -3,7 +3,7 @@ import pg from 'pg';
 import sharp from 'sharp';
 import { choose } from './choose';
 import { asConsultant, enterDemo, newVisit, saved, signIn, station, STATIONS } from './enter';
-import { mailOf, ownFirm } from './ownFirm';
+import { firmOf, slugOf } from './ownFirm';
 
 // A device answers by itself here; without network nothing else does.
 test.use({ serviceWorkers: 'allow', viewport: { width: 390, height: 844 } });
@@ -151,7 +151,8 @@ test('a round, a visit with a dig, an order and a new tree in flight mode; with 
   const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
   await client.connect();
   const { rows } = await client.query<{ n: string }>(
-    `select count(*) as n from visits where firm_id = 'quillrow-offline' and walk and visited_on >= current_date - 1`,
+    `select count(*) as n from visits where firm_id = $1 and walk and visited_on >= current_date - 1`,
+    [firmOf(slugOf(test.info().file))],
   );
   await client.end();
   expect(Number(rows[0]!.n)).toBe(12);
@@ -200,8 +201,7 @@ test('signing out, an ended session and somebody else leave nothing of what was 
   const kept = () =>
     page.evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('undrel.along.')));
   // Signed in by themselves, so that no other test loses its session.
-  await ownFirm('offline');
-  await signIn(page, mailOf('crew', 'offline'));
+  await signIn(page, 'crew');
   await page.waitForURL('**/grounds');
   await takeAlong(page, 'lanternfield');
   await takeAlong(page, 'kelpworth');
@@ -245,7 +245,7 @@ test('signing out, an ended session and somebody else leave nothing of what was 
   await page.goto('/device');
   await expect(page.getByText('Nothing waits: everything entered here has been sent.')).toBeVisible();
   await page.context().clearCookies();
-  await signIn(page, mailOf('crew', 'offline'));
+  await signIn(page, 'crew');
   await page.waitForURL('**/grounds');
   await page.goto('/device');
   await expect(page.getByText('Nothing waits: everything entered here has been sent.')).toBeVisible();

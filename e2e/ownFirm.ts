@@ -6,8 +6,12 @@ import { RECORD_TABLES } from '../web/protocol/kinds';
 const TABLES = ['firms', 'users', 'clients', 'properties', 'picture_files', ...RECORD_TABLES];
 const DEMO = 'quillrow';
 
-/** Short name of a test file, for the firm that is its own. */
-export const slugOf = (file: string): string => basename(file).replace(/\W.*$/, '').toLowerCase();
+/** Short name of a test file in this run, for the firm that is its own: what a run before left is in nobody's way. */
+export const slugOf = (file: string): string =>
+  `${basename(file).replace(/\W.*$/, '').toLowerCase()}${process.env.UNDREL_RUN ?? ''}`;
+
+/** The firm of a test file, by its short name. */
+export const firmOf = (slug: string): string => `${DEMO}-${slug}`;
 
 /** The address of one of the demo's people in the firm of a test file. */
 export const mailOf = (who: string, slug: string): string => `${who}.${slug}@quillrow.example`;
@@ -22,7 +26,7 @@ export async function ownFirm(slug: string): Promise<void> {
   try {
     await client.query('begin');
     await client.query('select pg_advisory_xact_lock(hashtext($1))', [slug]);
-    const firm = `${DEMO}-${slug}`;
+    const firm = firmOf(slug);
     const there = await client.query('select from firms where firm_id = $1', [firm]);
     if (there.rowCount === 0)
       for (const table of TABLES) {

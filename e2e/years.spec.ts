@@ -6,7 +6,6 @@ import { expect, test, type Page } from '@playwright/test';
 import { freePort } from '../scripts/setup/ports.mjs';
 import { serve } from '../scripts/setup/serve.mjs';
 import { newVisit, saved, signIn, station } from './enter';
-import { mailOf, ownFirm } from './ownFirm';
 
 const TREE = 'sable-katsura-14';
 const follows = (page: Page) => page.getByRole('region', { name: 'To check and to finish' });
@@ -19,9 +18,6 @@ test('a tree lives three years: dug, examined late, the cone back and found on a
 }) => {
   const file = join(mkdtempSync(join(tmpdir(), 'undrel-years-')), 'ahead');
   writeFileSync(file, '0');
-  // A firm of its own each time: what the years leave behind is in nobody's way.
-  const slug = `years${Date.now()}`;
-  await ownFirm(slug);
   const port = await freePort(0);
   const app = await serve({
     url: process.env.DATABASE_URL!,
@@ -44,7 +40,7 @@ test('a tree lives three years: dug, examined late, the cone back and found on a
       await page.clock.setSystemTime(at);
     };
     await onDay('2028-04-18');
-    await signIn(page, mailOf('consultant', slug));
+    await signIn(page, 'consultant');
     await page.waitForURL('**/grounds');
 
     // April 2028: mulch pulled back, collar dug out.
@@ -118,8 +114,8 @@ test('a tree lives three years: dug, examined late, the cone back and found on a
     await page.goto('/season');
     await expect(mine(page, /Count the shoots/)).toHaveCount(0);
     await page.goto(`/trees/${TREE}/time`);
-    await expect(page.getByTestId('answer')).toHaveText('Katsura 14: it recovers');
-    await expect(page.getByText(/^It answers: Shoots \d\.\d\d times as long/)).toBeVisible();
+    await expect(page.getByTestId('answer')).toHaveText('Katsura 14: recovering');
+    await expect(page.getByText(/^It responds: Shoots \d\.\d\d times as long/)).toBeVisible();
     // The cone is still there: that comes before all that the recovery allows.
     await expect(
       page.getByText('Pull the mulch back off the bark first: a cone undoes the work.'),

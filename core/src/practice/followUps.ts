@@ -223,7 +223,7 @@ export const FOLLOW_UPS: Readonly<Record<OperationKey, readonly FollowUp[]>> = {
     {
       key: 'cuts',
       what: 'Inspect the cuts and the freed bark.',
-      stake: 'The next stage is decided by how it answered to this one.',
+      stake: 'The next stage is decided by how it responded to this one.',
       who: 'consultant',
       when: { months: [7, 9], gap: 120 },
       looks: ['dig', 'base.girdling', 'base.bark'],

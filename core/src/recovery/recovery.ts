@@ -35,6 +35,15 @@ import {
  */
 export type Answer = 'answered' | 'declines' | 'awaited' | 'unanswered' | 'untold';
 
+/** How a treated tree stands, in words; in the order in which trees are counted. */
+export const ANSWER_WORDS: Record<Answer, string> = {
+  answered: 'recovering',
+  declines: 'worse than before the work',
+  unanswered: 'no response to the work',
+  awaited: 'too early to say',
+  untold: 'left open by the measurements',
+};
+
 /** Whether a tree answered to what was done. */
 export interface Recovery {
   /** Works that count together, the first of them the day of the treatment. */
@@ -135,13 +144,13 @@ function textOf(
     : '';
   switch (answer) {
     case 'answered':
-      return `It answers: ${told} Chance that it recovers ${chanceWords(chance)}.`;
+      return `It responds: ${told} Chance that it recovers ${chanceWords(chance)}.`;
     case 'declines':
       return `It is worse than before the work: ${told} Chance that it recovers ${chanceWords(chance)}.`;
     case 'awaited':
-      return `Awaited: it should show from ${soonest} on, by ${latest} at the latest. Chance that it recovers ${chanceWords(chance)}.${told ? ` So far: ${told}` : ''}`;
+      return `Too early to say: it should show from ${soonest} on, by ${latest} at the latest. Chance that it recovers ${chanceWords(chance)}.${told ? ` So far: ${told}` : ''}`;
     case 'unanswered':
-      return `No answer by ${latest}: ${told} Chance that it recovers ${chanceWords(chance)}.`;
+      return `No response by ${latest}: ${told} Chance that it recovers ${chanceWords(chance)}.`;
     case 'untold':
       return `It should have shown by ${latest}, and the measurements do not show it.${told ? ` ${told}` : ''}`;
   }

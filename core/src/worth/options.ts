@@ -200,7 +200,7 @@ function treating({ s, operations, year, squeezed, cost }: Weighing): WorthOptio
     cost: cost(treatment, LOOK_YEARS.length, chance),
     lost:
       rootShare === undefined
-        ? 'No root of size.'
+        ? 'No large root.'
         : `${percent(rootShare)} of the root cross-section in the first stage.`,
     decide:
       half === undefined

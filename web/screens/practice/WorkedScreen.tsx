@@ -2,6 +2,7 @@
 
 import { percent, writeLengths } from '@undrel/core/units';
 import { LEAST_JUDGED } from '@undrel/core/practice';
+import { ANSWER_WORDS, type Answer } from '@undrel/core/recovery';
 import { PageLink } from '@/ui/PageLink';
 import type { FirmRecord } from '../../protocol/time';
 import { usePreferences } from '../shell/preferences';
@@ -19,11 +20,11 @@ export function WorkedScreen({ record }: { record: FirmRecord }) {
         <p className="text-lg my-2" data-testid="worked-summary">
           {trees === 0
             ? 'No tree was treated yet.'
-            : `${trees} treated ${trees === 1 ? 'tree' : 'trees'}: ${sum(record, 'answered')} recover, ${sum(record, 'declines') + sum(record, 'unanswered')} do not, of the others it is not known yet.`}
+            : `${trees} treated ${trees === 1 ? 'tree' : 'trees'}: ${counted(record.answers)}.`}
         </p>
         <p className="text-muted">
-          A share is given from {LEAST_JUDGED} judged trees on, with 90% of its chance. Works done together
-          are counted with each.
+          A rate is given once {LEAST_JUDGED} trees have been judged, with its 90% range. A tree that had
+          several works done counts with each of them.
         </p>
         <ul className="mt-4 border-t-[1.5px] border-ink">
           {records.map((r) => (
@@ -35,14 +36,11 @@ export function WorkedScreen({ record }: { record: FirmRecord }) {
                 </span>
                 <span>
                   {r.worked
-                    ? `worked at ${percent(r.worked.share)} (${percent(r.worked.lower)} to ${percent(r.worked.upper)}) of ${r.judged} judged`
-                    : `${r.judged} judged: too few for a share`}
+                    ? `worked on ${percent(r.worked.share)} of ${r.judged} judged (${percent(r.worked.lower)} to ${percent(r.worked.upper)})`
+                    : `${r.judged === 0 ? 'none' : r.judged} judged so far: too few for a rate`}
                 </span>
               </p>
-              <p className="text-muted">
-                {r.answers.answered} recover, {r.answers.declines} worse, {r.answers.unanswered} without
-                answer, {r.answers.awaited} awaited, {r.answers.untold} not told.
-              </p>
+              <p className="text-muted">{counted(r.answers)}</p>
               {r.failed.map((f) => (
                 <p key={f.id} className="text-harm">
                   <PageLink href={`/trees/${f.id}/time`}>{f.label}</PageLink>: {writeLengths(f.text, system)}
@@ -56,5 +54,8 @@ export function WorkedScreen({ record }: { record: FirmRecord }) {
   );
 }
 
-/** Trees of an answer, each once: what was done together is not counted twice. */
-const sum = ({ answers }: FirmRecord, answer: keyof FirmRecord['answers']): number => answers[answer];
+/** How many trees stand how, without those of which there is none. */
+const counted = (answers: Readonly<Record<Answer, number>>): string =>
+  (Object.keys(ANSWER_WORDS) as Answer[])
+    .flatMap((answer) => (answers[answer] > 0 ? `${answers[answer]} ${ANSWER_WORDS[answer]}` : []))
+    .join(', ');

@@ -3,7 +3,13 @@
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { questionFor } from '@undrel/core/questions';
-import { readingText, type Compared, type Judgement, type Recovery } from '@undrel/core/recovery';
+import {
+  ANSWER_WORDS,
+  readingText,
+  type Compared,
+  type Judgement,
+  type Recovery,
+} from '@undrel/core/recovery';
 import { formatValue, writeLengths } from '@undrel/core/units';
 import { DrawingSvg } from '../../drawings/DrawingSvg';
 import { lifeLine } from '../../drawings/lifeLine';
@@ -14,14 +20,6 @@ import { usePreferences } from '../shell/preferences';
 import { SameSide, type Align } from './SameSide';
 import { TreePageBar } from '../shell/TreePageBar';
 import { asOptions, Select } from '../../ui/controls/Select';
-
-const ANSWER_WORDS: Record<Recovery['answer'], string> = {
-  answered: 'it recovers',
-  declines: 'worse than before the work',
-  awaited: 'recovery awaited',
-  unanswered: 'no answer to the work',
-  untold: 'not known yet',
-};
 
 /** Whether the work paid, first; below it the life of the tree on one axis, and two visits side by side. */
 export function TimeScreen({

@@ -3,6 +3,7 @@ import type { Block, DocumentPicture, ReadDocument, Section } from '../protocol/
 import type { ReportContent, ReportOperation } from '../protocol/report';
 import { harm, table, text } from './blocks';
 import { headOf, type ReportStamp } from './head';
+import { unsettled } from './prescriptionSection';
 import { afterShown, asFoundShown } from './shown';
 
 /** How much of the work a letter explains; what goes beyond it is named. */
@@ -49,7 +50,8 @@ function work(operations: readonly ReportOperation[], tight: number): Block[] {
 const toDo = (c: ReportContent, tight: number): Section => ({
   title: 'What to do',
   blocks: [
-    ...(c.prescribed.length > 0 ? work(c.prescribed, tight) : [text('No work is needed for now.')]),
+    ...(c.prescribed.length > 0 ? work(c.prescribed, tight) : [text('No work is prescribed.')]),
+    ...unsettled(c),
     ...(c.lookAgain ? [text(`Next visit: ${c.lookAgain}`)] : []),
   ],
 });

@@ -1,3 +1,4 @@
+import { inSentence } from '@undrel/core/vocabulary';
 import type { Block, Section } from '../protocol/document';
 import type { ReportContent, ReportOperation } from '../protocol/report';
 import { harm, heading, list, table, text } from './blocks';
@@ -26,6 +27,15 @@ const operation = (o: ReportOperation): Block[] => [
   ...(o.after ? [text(`Afterwards: ${o.after}`)] : []),
   ...(o.schools.length > 0 ? [text(`Schools followed: ${o.schools.join('; ')}.`, 'muted')] : []),
 ];
+
+/** What of the work is not settled: what is still to be decided, and what was declined. */
+export const unsettled = ({ undecided, declined }: ReportContent): Block[] =>
+  [
+    ['Still to be decided', undecided ?? []] as const,
+    ['Considered and declined', declined ?? []] as const,
+  ].flatMap(([what, titles]) =>
+    titles.length > 0 ? [text(`${what}: ${titles.map((title) => inSentence(title)).join('; ')}.`)] : [],
+  );
 
 export const prescription = (c: ReportContent): Section => ({
   title: 'Prescription',

@@ -4,7 +4,7 @@ import { glossaryFor, inSentence } from '@undrel/core/vocabulary';
 import { harm, heading, list, table, text } from './blocks';
 import { annexes, headOf, type ReportStamp } from './head';
 import { asFoundShown, digShown, SOIL_CAPTION, soilShown, trenchesShown } from './shown';
-import { prescription } from './prescriptionSection';
+import { prescription, unsettled } from './prescriptionSection';
 
 const TRENCH_CAPTION =
   'Trenches on their site, true scale, north up; filled ones are dug first. Buried lines are located before any digging.';
@@ -23,6 +23,7 @@ function summary(c: ReportContent): Section {
           : 'Nothing is prescribed.',
         'strong',
       ),
+      ...unsettled(c),
       ...(c.worth ? [text(c.worth)] : []),
       ...(c.lookAgain ? [text(`Look again on ${c.lookAgain}`)] : []),
       {

@@ -3,6 +3,7 @@ import { headOfPictures } from '../protocol/chosenPictures';
 import type { ReportContent, ReportOperation } from '../protocol/report';
 import { harm, heading, list, table, text } from './blocks';
 import { headOf, type ReportStamp } from './head';
+import { unsettled } from './prescriptionSection';
 import { asFoundShown, digShown, trenchesShown } from './shown';
 
 /** Pictures and reasons that a report shows; the full record has all of them. */
@@ -141,6 +142,7 @@ function prescription(c: ReportContent, tight: number): Section {
       ...harm(c.clashes ?? []),
       ...(c.prescribed.length === 0 ? [text('No work is prescribed.')] : []),
       ...c.prescribed.flatMap((o) => operation(o, tight)),
+      ...unsettled(c),
       ...harm(tight < 1 ? cautions : cautions.slice(0, 8), 'Cautions'),
       ...(c.lookAgain ? [text(`Next visit: ${c.lookAgain}`)] : []),
     ],

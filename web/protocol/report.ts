@@ -134,6 +134,9 @@ export interface ReportContent {
   answers?: { label: string; certainty: string; text: string }[];
   prescribed: ReportOperation[];
   considered: { title: string; reason: string }[];
+  /** Of these, what is worth weighing and not decided, and what was advised and decided against, by title. */
+  undecided?: string[];
+  declined?: string[];
   /** Whether it is worth it, in words; the options over ten years; what the treatment costs. Missing without rates. */
   worth?: string;
   options?: string[][];

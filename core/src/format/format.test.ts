@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { QUESTIONS } from '../questions/all';
 import { idOf, ownIdOf, partsOf, rulesOf, visitOf, type Kind, type Values } from '../records';
+import { OPERATION_KEYS } from '../vocabulary/operations';
 import { anyCase } from '../../tests/anyCase';
 import { caseJsonSchema, caseOf, readCase, type CaseFile } from './index';
 
@@ -103,6 +104,12 @@ test('amounts of version 3 are told by key; a quantity that is not known is refu
     const refused = readCase(withAmounts(version, amounts), TODAY);
     expect(refused).toMatchObject({ ok: false, problems: [{ path, value }] });
   }
+});
+
+test('every operation may be decided upon, in one visit', () => {
+  const decisions = OPERATION_KEYS.map((operation) => ({ operation, taken: false }));
+  const read = readCase(JSON.stringify({ ...good, visits: [{ ...good.visits[0]!, decisions }] }), TODAY);
+  expect(read).toMatchObject({ ok: true, caseFile: { visits: [{ decisions }] } });
 });
 
 test('what appears twice in a visit, and a kind that is not known, are refused where they stand', () => {

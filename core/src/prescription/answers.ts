@@ -4,7 +4,7 @@ import { isMapped } from '../roots';
 import { CAUSE_KEYS, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
 import type { OperationKey } from '../vocabulary/operations';
 import type { Operation, Situation } from '../weighing/operation';
-import { isTaken } from '../weighing/planned';
+import { declinedOf, plannedOf, undecidedOf } from '../weighing/planned';
 
 /** What is done about a cause, or about what goes on in the tree, that is possible or likely. */
 export interface CauseAnswer {
@@ -91,10 +91,9 @@ export function causesAnswered(s: Situation, operations: readonly Operation[]): 
       [...REMEDIES[key].treats, ...REMEDIES[key].settles].includes(node),
     );
     const { decisions } = s.visit;
-    const decided = (o: Operation) => decisions.some((d) => d.operation === o.key);
-    const taken = aimed.filter((o) => isTaken(o, decisions));
-    const open = aimed.filter((o) => o.advice === 'option' && !decided(o));
-    const declined = aimed.filter((o) => o.advice !== 'not' && !taken.includes(o) && decided(o));
+    const taken = plannedOf(aimed, decisions);
+    const open = undecidedOf(aimed, decisions);
+    const declined = declinedOf(aimed, decisions);
     const of = (by: CauseAnswer['by'], which: readonly Operation[], text: string): CauseAnswer[] => [
       { node, label, certainty, standing, by, operations: which.map((o) => o.key), text },
     ];

@@ -13,7 +13,7 @@ export const decision = kind(
   {
     parent: 'visit',
     member: 'decisions',
-    most: 20,
+    most: OPERATION_KEYS.length,
     always: true,
     name: (d: { operation: string }) => d.operation,
     order: (d) => [d.operation],

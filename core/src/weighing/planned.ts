@@ -11,6 +11,21 @@ export const isTaken = (operation: Weighed, decisions: readonly Decision[]): boo
 export const plannedOf = <O extends Weighed>(operations: readonly O[], decisions: readonly Decision[]): O[] =>
   operations.filter((o) => isTaken(o, decisions));
 
+const isDecided = ({ key }: Weighed, decisions: readonly Decision[]): boolean =>
+  decisions.some((d) => d.operation === key);
+
+/** Operations that are worth weighing, and on which nothing is decided. */
+export const undecidedOf = <O extends Weighed>(
+  operations: readonly O[],
+  decisions: readonly Decision[],
+): O[] => operations.filter((o) => o.advice === 'option' && !isDecided(o, decisions));
+
+/** Operations that were advised, or worth weighing, and were decided against. */
+export const declinedOf = <O extends Weighed>(
+  operations: readonly O[],
+  decisions: readonly Decision[],
+): O[] => operations.filter((o) => o.advice !== 'not' && isDecided(o, decisions) && !isTaken(o, decisions));
+
 /** What the prescribed operations change in the ground, m; each absent where it is not planned. */
 export interface PlannedWork {
   /** Floor of the excavation below grade, and its radius at the surface. */

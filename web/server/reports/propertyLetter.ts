@@ -124,7 +124,7 @@ const toDo = (open: readonly WorkTree[]): Section => ({
   title: 'What to do',
   blocks:
     open.length === 0
-      ? [text('No work is needed for now.')]
+      ? [text('No work is prescribed.')]
       : table(
           'Work by kind',
           ['work', 'trees', 'where'],

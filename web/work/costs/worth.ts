@@ -6,7 +6,7 @@ import {
   type StageEstimate,
   type TrenchWork,
 } from '@undrel/core/costing';
-import { plannedOf, type Operation } from '@undrel/core/prescription';
+import { plannedOf, undecidedOf, type Operation } from '@undrel/core/prescription';
 import { chosenWay, sheetOf, type WorthOption } from '@undrel/core/worth';
 import { assessedOf } from '../tree/assessed';
 import type { ReportSource } from '../tree/source';
@@ -32,7 +32,7 @@ export interface WorthSheet {
 const FREE = ['fertiliser', 'watch'];
 
 /** Options of their own, not part of a treatment. */
-const NEW_START = ['reset', 'remove', 'replace'];
+export const NEW_START: readonly string[] = ['reset', 'remove', 'replace'];
 
 export const trenchWork = (source: ReportSource): TrenchWork | undefined =>
   chosenWay(source.visit, trenchesKept(source));
@@ -61,14 +61,8 @@ export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSh
     whole,
     stages: rates ? byStage(needs, rates) : [],
     unpriced: unpricedOf(treatment, needs),
-    undecided: operations
-      .filter(
-        (o) =>
-          o.advice === 'option' &&
-          !treatment.includes(o) &&
-          !NEW_START.includes(o.key) &&
-          !visit.decisions.some((d) => d.operation === o.key),
-      )
+    undecided: undecidedOf(operations, visit.decisions)
+      .filter((o) => !treatment.includes(o) && !NEW_START.includes(o.key))
       .map((o) => o.title),
     prescribed: plannedOf(treatment, visit.decisions).length > 0,
   };

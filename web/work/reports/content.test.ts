@@ -5,6 +5,12 @@ import { stemRate } from '@undrel/core/growth';
 import { anyCase, tries } from '../../../core/tests/anyCase';
 import { textOf } from '../../../e2e/pdf';
 import { readCase } from '@undrel/core/format';
+import { causesAnswered } from '@undrel/core/prescription';
+import { inSentence } from '@undrel/core/vocabulary';
+import { documentIn, TIGHTEST } from '../../documents/documentIn';
+import { LENGTHS } from '../../protocol/lengths';
+import { NEW_START } from '../costs/worth';
+import { assessedOf } from '../tree/assessed';
 import type { Visit } from '@undrel/core/records';
 import { documentOf } from '../../documents/reportDocument';
 import { reportContent } from './content';
@@ -83,6 +89,45 @@ test('whatever a case holds, its report is whole: no hole in a sentence, no cell
     }),
     tries(15),
   );
+});
+
+test('a remedy that is only considered, or was declined, is told in every document, and nothing is called needless beside a cause', () => {
+  let [left, declined] = [0, 0];
+  for (const tree of visitedTrees()) {
+    const asSeen = demoSource(tree, 'metric');
+    const { operations } = assessedOf(asSeen);
+    const against: Visit = {
+      ...asSeen.visit,
+      decisions: operations
+        .filter((o) => o.advice !== 'not')
+        .map((o) => ({ operation: o.key, taken: false })),
+    };
+    for (const given of [asSeen, { ...asSeen, visit: against }]) {
+      const content = reportContent(given);
+      const named = [...(content.undecided ?? []), ...(content.declined ?? [])];
+      const whole = assessedOf(given);
+      const titleOf = (key: string) => whole.operations.find((o) => o.key === key)!.title;
+      // What a cause is left to is named among them, but for a new start, which stands among the options.
+      for (const answer of causesAnswered(whole.situation, whole.operations))
+        if (answer.by === 'open' || answer.by === 'declined')
+          for (const key of answer.operations.filter((k) => !NEW_START.includes(k)))
+            expect([tree.id, key, named.includes(titleOf(key))]).toEqual([tree.id, key, true]);
+      for (const length of LENGTHS)
+        for (const tight of [0, TIGHTEST]) {
+          const said = documentMarkdown(documentIn(length, content, undefined, tight));
+          for (const title of named)
+            expect([tree.id, length, said]).toEqual([
+              tree.id,
+              length,
+              expect.stringContaining(inSentence(title)),
+            ]);
+          expect(said).not.toMatch(/no work is needed|nothing calls for work/i);
+        }
+      left += content.undecided?.length ?? 0;
+      declined += content.declined?.length ?? 0;
+    }
+  }
+  expect(Math.min(left, declined)).toBeGreaterThan(10);
 });
 
 test('what the consultant decides is what stands in it', () => {

@@ -10,7 +10,9 @@ import {
   amountsDone,
   HOLD_POINTS,
   looksFirst,
+  declinedOf,
   plannedOf,
+  undecidedOf,
   plannedWork,
   PRESCRIPTION_ENGINE,
   revisionOf,
@@ -46,7 +48,7 @@ import { verdictPart } from './verdictPart';
 import type { Assessment } from '@undrel/core/assessment';
 import { assessedOf, explained } from '../tree/assessed';
 import { estimateRows, leftOut, moneyRange } from '../costs/words';
-import { trenchWork, worthOf } from '../costs/worth';
+import { NEW_START, trenchWork, worthOf } from '../costs/worth';
 import type { ReportSource } from '../tree/source';
 import { deepestAt, stemDrawing } from './stemDrawing';
 import { answerText } from './answerText';
@@ -255,6 +257,9 @@ function workOfVisit(source: ReportSource, whole: Assessment) {
     ...(planned.some((o) => o.key === 'trench') ? refusedSpokes(source) : []),
   ];
   const answers = causesAnswered(situation, operations);
+  // A new start stands among the options.
+  const undecided = undecidedOf(operations, visit.decisions).filter((o) => !NEW_START.includes(o.key));
+  const declined = declinedOf(operations, visit.decisions);
   const { decisions } = explained(verdict, source.table);
   const revision = revisionPart(source, whole);
   const work = workPart(visit, operations, system);
@@ -264,6 +269,8 @@ function workOfVisit(source: ReportSource, whole: Assessment) {
       answers: answers.map(({ label, certainty, text }) => ({ label, certainty, text: say(text) })),
     }),
     ...operationsPart(operations, visit, looksFirst(situation, operations, decisions), system),
+    ...(undecided.length > 0 && { undecided: undecided.map((o) => o.title) }),
+    ...(declined.length > 0 && { declined: declined.map((o) => o.title) }),
     ...worthPart(source),
     schedule: schedulePart(planned, source),
     ...(revision && { revision }),

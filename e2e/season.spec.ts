@@ -97,6 +97,36 @@ test('work ticked done is followed by its own tasks: done with one touch and bac
   await expect(page.getByText('the gate is shut until then')).toHaveCount(0);
 });
 
+test('a tree that may fall comes first; what nobody decided is named, and leaves once it is declined', async ({
+  page,
+}) => {
+  await asConsultant(page);
+  await page.goto('/season');
+  const danger = page.getByTestId('season-danger');
+  await expect(danger).toHaveText(/^\d+ trees may fall; assessment late: Zelkova 5, .* and \d+ more$/);
+  const works = page.getByRole('region', { name: 'Prescribed, not done' });
+  await expect(works.getByRole('listitem').first()).toContainText('May fall: keep people away.');
+
+  const undecided = page.getByRole('region', { name: 'Still to be decided' });
+  const others = undecided.getByRole('button', { name: /^Show the other/ });
+  if ((await others.count()) > 0) await others.click();
+  const pruning = undecided.getByRole('listitem', { name: 'To decide: Katsura 14', exact: true });
+  await expect(pruning).toContainText('Root pruning');
+  await expect(pruning).toContainText('stem-girdling roots (almost certain)');
+  const trees = await undecided.getByRole('listitem').count();
+  await pruning.getByRole('link', { name: 'Katsura 14' }).click();
+  const entry = page.getByRole('article', { name: 'Root pruning' });
+  await entry.getByLabel('Decline').check();
+  await saved(page);
+  await page.goto('/trees/sable-katsura-14/report');
+  await expect(page.getByText(/^Considered and declined: root pruning\.$/).first()).toBeVisible();
+  await page.goto('/season');
+  await expect(danger).toBeVisible();
+  if ((await others.count()) > 0) await others.click();
+  await expect(undecided.getByRole('listitem')).toHaveCount(trees - 1);
+  await expect(pruning).toHaveCount(0);
+});
+
 test('a month and a year of it, by role and grounds; on a phone the month is a list', async ({ page }) => {
   await asConsultant(page);
   await page.goto('/season?view=month');

@@ -1,4 +1,5 @@
 import type { Place } from '@undrel/core/crewDays';
+import type { ToDecide } from '@undrel/core/prescription';
 import type { Spell, Task, WhoDoes, WorkTask } from '@undrel/core/schedule';
 import type { FollowUpMark } from '@undrel/core/records';
 import type { OperationKey } from '@undrel/core/vocabulary';
@@ -23,6 +24,9 @@ export type TaskRow = Task &
 
 /** A step of an order that is still to be done. */
 export type WorkRow = WorkTask & TaskPlace;
+
+/** Remedies of a tree that the consultant has still to decide on. */
+export type DecisionRow = TaskPlace & { who: WhoDoes; undecided: ToDecide[] };
 
 /** What somebody says of a task. */
 export type Marking =
@@ -82,6 +86,7 @@ export type SeasonLine =
       of: number;
       works: WorkRow[];
       rests: TaskRow[];
+      decisions: DecisionRow[];
       water: WaterRow[];
       spells: { propertyId: string; spells: Spell[] }[];
     }

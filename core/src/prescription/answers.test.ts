@@ -5,6 +5,7 @@ import { assess } from '../assessment';
 import { needsOf } from '../costing';
 import type { Finding, Tree, TreeEvent, Visit } from '../records';
 import { CAUSE_KEYS, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
+import { OPERATION_KEYS } from '../vocabulary/operations';
 import { REMEDIES } from '../remedies';
 import {
   causesAnswered,
@@ -12,6 +13,7 @@ import {
   isTaken,
   PASSIVE,
   plannedOf,
+  toDecide,
   workOrder,
   type CauseAnswer,
 } from './index';
@@ -109,6 +111,43 @@ test('whatever was measured, and whatever was decided', () => {
     tries(60),
   );
   expect([...seen].sort()).toEqual(['declined', 'nothing', 'open', 'prescribed']);
+});
+
+test('what is likely and could be mended is mended by what is prescribed, or waits by name until it is decided', () => {
+  const waited = new Set<string>();
+  const followed = (tree: Tree, events: readonly TreeEvent[], seen: Visit) => {
+    // Each decision may bring up another; there are no more of them than operations.
+    for (let visit = seen, left = OPERATION_KEYS.length; left >= 0; left--) {
+      const { operations, situation } = assess(tree, events, visit);
+      const open = toDecide(situation, operations);
+      for (const { node, standing, by, operations: keys } of causesAnswered(situation, operations)) {
+        const treats = operations.filter(
+          (o) => keys.includes(o.key) && REMEDIES[o.key].treats.includes(node),
+        );
+        const mended = treats.some((o) => isTaken(o, visit.decisions));
+        const waits = open.filter((o) => o.mends.some((m) => m.node === node)).map((o) => o.operation);
+        // What is declined or beyond mending waits for nothing.
+        const could = standing === 'likely' && !mended && by !== 'declined' ? treats.map((o) => o.key) : [];
+        expect([node, waits]).toEqual([node, could]);
+        for (const key of waits) waited.add(key);
+      }
+      const [first] = open;
+      if (!first) return;
+      expect(left).toBeGreaterThan(0);
+      visit = {
+        ...visit,
+        decisions: [...visit.decisions, { operation: first.operation, taken: left % 2 === 0 }],
+      };
+    }
+  };
+  for (const node of NODES) followed(treeOf(node), eventsOf(node), visitWith(signsOf(node)));
+  fc.assert(
+    fc.property(anyCase, ({ tree, events, visits }) => {
+      for (const visit of visits) followed(tree, events, visit);
+    }),
+    tries(40),
+  );
+  expect(waited.size).toBeGreaterThan(2);
 });
 
 test('an answer is followed to its end: a day it may be done, a step, a method, a price, a look afterwards', () => {

@@ -113,3 +113,29 @@ export function causesAnswered(s: Situation, operations: readonly Operation[]): 
     standingOf(s.verdict, b).probability - standingOf(s.verdict, a).probability;
   return [...[...CAUSE_KEYS].sort(byChance), ...[...MECHANISM_KEYS].sort(byChance)].flatMap(answerTo);
 }
+
+/** A remedy that nobody has decided on, and what is likely that it mends and nothing prescribed does. */
+export interface ToDecide {
+  operation: OperationKey;
+  title: string;
+  mends: { node: NodeKey; label: string; certainty: string }[];
+}
+
+/** What is likely is mended by something prescribed, declined, or beyond mending; else it is listed here with what would mend it. */
+export function toDecide(s: Situation, operations: readonly Operation[]): ToDecide[] {
+  const { decisions } = s.visit;
+  const planned = plannedOf(operations, decisions);
+  const mends = (o: Operation, node: NodeKey) => REMEDIES[o.key].treats.includes(node);
+  const unmended = [...CAUSE_KEYS, ...MECHANISM_KEYS]
+    .map((node) => ({ node, ...standingOf(s.verdict, node) }))
+    .filter(({ node, standing }) => standing === 'likely' && !planned.some((o) => mends(o, node)));
+  return undecidedOf(operations, decisions)
+    .map((o) => ({
+      operation: o.key,
+      title: o.title,
+      mends: unmended
+        .filter(({ node }) => mends(o, node))
+        .map(({ node, label, certainty }) => ({ node, label, certainty })),
+    }))
+    .filter((o) => o.mends.length > 0);
+}

@@ -13,8 +13,8 @@ export function answerOf(options: readonly WorthOption[], currency: string | und
   if (nothing.chance!.to === 0)
     return 'The tree is dead and cannot be saved. What remains to decide is when to remove it and what to plant in its place.';
   if (treat.barred.length > 0)
-    return `No treatment is prescribed. Left alone, the chance that it is still worth keeping in ten years is ${percents(nothing.chance!)}.`;
-  const chances = `The chance that it is still worth keeping in ten years is ${percents(treat.chance!)} with treatment and ${percents(nothing.chance!)} without.`;
+    return `No treatment is prescribed. Left alone, the chance that the tree is still worth keeping in ten years is ${percents(nothing.chance!)}.`;
+  const chances = `The chance that the tree is still worth keeping in ten years is ${percents(treat.chance!)} with treatment and ${percents(nothing.chance!)} without.`;
   const pays = paysFrom(treat, nothing);
   if (!pays || !currency) return `${chances} Costs are not known, as no rates have been entered.`;
   const money = (amount: number) => formatMoney(tens(amount), currency, true);

@@ -2,13 +2,14 @@
 
 import { useState } from 'react';
 import { isOpen } from '@undrel/core/schedule';
-import { dayAfter, inARow } from '@undrel/core/vocabulary';
+import { dayAfter, inARow, inSentence } from '@undrel/core/vocabulary';
 import { formatValue, tidy, writeLengths } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
-import type { Marking, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
+import type { DecisionRow, Marking, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
 import { usePreferences } from '../shell/preferences';
 import type { Marks } from './marks';
 import { TaskEntry } from './TaskEntry';
+import { isDanger } from './seasonOf';
 import { isWhole, waterSoon, type Prescribed } from './useSeasonLines';
 import { count } from '../../ui/count';
 import { whenOf } from './words';
@@ -98,10 +99,49 @@ function PrescribedList({ prescribed, today }: { prescribed: Prescribed; today: 
           ))}
         </ul>
       )}
+      <Decisions decisions={prescribed.decisions} />
       <Water water={prescribed.water} today={today} />
     </>
   );
 }
+
+/** What is likely and left as it is only because nobody has decided on what would mend it. */
+function Decisions({ decisions }: { decisions: readonly DecisionRow[] }) {
+  const [all, setAll] = useState(false);
+  if (decisions.length === 0) return null;
+  return (
+    <section aria-labelledby="to-decide" className="mt-5">
+      <h2 id="to-decide">Still to be decided</h2>
+      <p className="text-sm text-muted">Likely, and nothing prescribed mends it.</p>
+      <ul>
+        {(all ? decisions : decisions.slice(0, FIRST_TREES)).map(({ treeId, label, property, undecided }) => (
+          <li key={treeId} className="border-b border-hair py-2" aria-label={`To decide: ${label}`}>
+            <p>
+              <PageLink className="font-semibold" href={`/trees/${treeId}?station=prescription`}>
+                {label}
+              </PageLink>
+              <span className="text-muted">, {property}. </span>
+              {inARow(undecided.map((o) => o.title))}
+            </p>
+            <p className="text-sm text-muted">For {inARow(mendedBy(undecided))}.</p>
+          </li>
+        ))}
+      </ul>
+      {!all && decisions.length > FIRST_TREES && (
+        <button type="button" className="quiet my-2 no-print" onClick={() => setAll(true)}>
+          Show the other {count(decisions.length - FIRST_TREES, 'tree')}
+        </button>
+      )}
+    </section>
+  );
+}
+
+/** What some remedies would mend, each once, with how sure it is. */
+const mendedBy = (undecided: DecisionRow['undecided']): string[] => [
+  ...new Set(
+    undecided.flatMap((o) => o.mends.map(({ label, certainty }) => `${inSentence(label)} (${certainty})`)),
+  ),
+];
 
 function Group({
   name,
@@ -146,12 +186,13 @@ function Group({
   );
 }
 
-/** Works of a tree together, what presses first. */
+/** Works of a tree together: those of trees that may fall, then what presses first. */
 function byTree(works: readonly WorkRow[]): WorkRow[][] {
   const trees = new Map<string, WorkRow[]>();
   for (const w of works) trees.set(w.treeId, [...(trees.get(w.treeId) ?? []), w]);
   const end = (own: WorkRow[]) => own.reduce((soonest, w) => (w.to < soonest ? w.to : soonest), own[0]!.to);
-  return [...trees.values()].sort((a, b) => end(a).localeCompare(end(b)));
+  const safe = (own: WorkRow[]) => (own.some(isDanger) ? 0 : 1);
+  return [...trees.values()].sort((a, b) => safe(a) - safe(b) || end(a).localeCompare(end(b)));
 }
 
 /** Trees with open work shown before one asks for all. */
@@ -173,6 +214,7 @@ function Works({ works, today }: { works: readonly WorkRow[]; today: string }) {
           const flags = [...new Set(own.flatMap((w) => (w.flag ? [`${w.what}: ${w.flag}`] : [])))];
           return (
             <li key={tree.treeId} className="border-b border-hair py-2" aria-label={`Work: ${tree.label}`}>
+              {own.some(isDanger) && <p className="text-harm font-bold">May fall: keep people away.</p>}
               <p>
                 <span className={`num ${late ? 'text-harm font-bold' : ''}`}>{soonest.to}</span>{' '}
                 <span className={late ? 'text-harm font-bold' : 'text-muted'}>{whenOf(soonest, today)}</span>

@@ -67,7 +67,7 @@ export function SeasonScreen(props: SeasonProps) {
       <main className="px-4 lg:px-8 py-4 w-full max-w-[1400px] mx-auto">
         <Entry>
           <h1>Season</h1>
-          <SeasonSummary season={season} prescribed={prescribed} today={today} />
+          <SeasonSummary season={season} prescribed={prescribed} listed={view === 'list'} today={today} />
           <SeasonChoice
             who={who}
             setWho={setWho}
@@ -101,12 +101,15 @@ export function SeasonScreen(props: SeasonProps) {
 
 /** What presses, and what is prescribed. */
 function SeasonSummary({
-  season: { late, week, trees, hours, works },
+  season: { late, week, danger, trees, hours, works },
   prescribed,
+  listed,
   today,
 }: {
   season: Season;
   prescribed: Prescribed;
+  /** Whether what is prescribed is listed below. */
+  listed: boolean;
   today: string;
 }) {
   return (
@@ -119,14 +122,41 @@ function SeasonSummary({
               ...(late > 0 ? [`${late} late`] : []),
             ].join(', ') + '.'}
       </p>
-      <p className="min-h-[1.4rem] mb-3" role="status" data-testid="season-prescribed">
+      {/* As high as what comes late needs: nothing below it is moved. */}
+      <div className="min-h-[5.8rem] sm:min-h-[2.9rem] mb-3" role="status" data-testid="season-prescribed">
+        {isWhole(prescribed) && danger.length > 0 && (
+          <strong className="block text-harm" data-testid="season-danger">
+            {listed ? (
+              <a className="text-harm" href="#prescribed">
+                {dangerWords(danger)}
+              </a>
+            ) : (
+              dangerWords(danger)
+            )}
+            <span className="hidden sm:inline">: {namesOf(danger)}</span>
+          </strong>
+        )}
         {prescribed.problem ??
           (isWhole(prescribed)
-            ? `Prescribed and not done: ${count(trees, 'tree')}, ${tidy(hours, 0)} crew hours. Water within two weeks: ${count(waterSoon(works.water, today).length, 'tree')}.`
+            ? `Prescribed and not done: ${count(trees, 'tree')}, ${tidy(hours, 0)} crew hours. To decide: ${count(works.decisions.length, 'tree')}. To water soon: ${count(waterSoon(works.water, today).length, 'tree')}.`
             : prescribed.done === 0
               ? 'Working out what is prescribed and what needs water.'
               : `Working out what is prescribed and what needs water: ${prescribed.done} of ${count(prescribed.of, 'property', 'properties')}.`)}
-      </p>
+      </div>
     </>
   );
+}
+
+/** Trees named in a line before the rest is counted. */
+const NAMED = 4;
+
+/** How many trees may fall, in a line of a phone. */
+const dangerWords = (danger: Season['danger']): string =>
+  `${count(danger.length, 'tree')} may fall; assessment ${danger.some((w) => w.state === 'late') ? 'late' : 'due'}`;
+
+/** Which they are, those first that are late the longest. */
+function namesOf(danger: Season['danger']): string {
+  const named = danger.slice(0, NAMED).map((w) => w.label);
+  const rest = danger.length - named.length;
+  return rest > 0 ? `${named.join(', ')} and ${rest} more` : named.join(', ');
 }

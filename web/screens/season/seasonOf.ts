@@ -1,8 +1,11 @@
 import { isOpen, type WhoDoes } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
-import type { TaskRow } from '../../protocol/season';
+import type { TaskRow, WorkRow } from '../../protocol/season';
 import type { Marks } from './marks';
 import type { Prescribed } from './useSeasonLines';
+
+/** Whether a work is to keep people away from a tree that may fall, and to have it assessed. */
+export const isDanger = ({ operation }: WorkRow): boolean => operation === 'stability';
 
 /** Tasks and works of whom and where is asked, and what of them is left. Rows without somebody who does them are everybody's. */
 export function seasonOf(
@@ -20,7 +23,13 @@ export function seasonOf(
     );
   const shown = mine(tasks);
   const rests = mine(prescribed.rests);
-  const works = { ...prescribed, rests, works: mine(prescribed.works), water: mine(prescribed.water) };
+  const works = {
+    ...prescribed,
+    rests,
+    works: mine(prescribed.works),
+    decisions: mine(prescribed.decisions),
+    water: mine(prescribed.water),
+  };
   const marked = (t: TaskRow) => marks.get(`${t.visitId} ${t.key}`)?.how ?? 'open';
   const isLeft = (t: TaskRow) => isOpen(t) && marked(t) === 'open';
   // As the first page and the list count them; what is prescribed is told beside it.
@@ -31,6 +40,8 @@ export function seasonOf(
     left: [...shown, ...rests].filter(isLeft),
     late: due.filter((t) => t.state === 'late').length,
     week: due.filter((t) => t.state !== 'late' && t.from <= dayAfter(today, 7)).length,
+    /** Trees that may fall and were not assessed yet, what is late before the rest. */
+    danger: works.works.filter(isDanger).sort((a, b) => a.to.localeCompare(b.to)),
     trees: new Set(works.works.map((w) => w.treeId)).size,
     hours: works.works.reduce((sum, w) => sum + w.hours, 0),
   };

@@ -1,13 +1,14 @@
 import { useEffect, useState } from 'react';
 import { dayAfter } from '@undrel/core/vocabulary';
 import type { Spell } from '@undrel/core/schedule';
-import type { SeasonLine, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
+import type { DecisionRow, SeasonLine, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
 import { readLines } from '../../ui/readLines';
 
 /** What is prescribed and what needs water, as far as it was worked out. */
 export interface Prescribed {
   works: WorkRow[];
   rests: TaskRow[];
+  decisions: DecisionRow[];
   water: WaterRow[];
   spells: { propertyId: string; spells: Spell[] }[];
   /** Grounds that are done, of how many; the same once all are. */
@@ -16,7 +17,15 @@ export interface Prescribed {
   problem?: string;
 }
 
-const NOTHING: Prescribed = { works: [], rests: [], water: [], spells: [], done: 0, of: 1 };
+const NOTHING: Prescribed = {
+  works: [],
+  rests: [],
+  decisions: [],
+  water: [],
+  spells: [],
+  done: 0,
+  of: 1,
+};
 const AWAY = 'The server could not be reached: what is prescribed is missing here. Load the page again.';
 
 /** Whether all grounds are in. */
@@ -45,6 +54,7 @@ export function useSeasonLines(): Prescribed {
               of: line.of,
               works: [...now.works, ...line.works],
               rests: [...now.rests, ...line.rests],
+              decisions: [...now.decisions, ...line.decisions],
               water: [...now.water, ...line.water],
               spells: [...now.spells, ...line.spells],
             },

@@ -1,7 +1,7 @@
 import type { WhoDoes } from '@undrel/core/schedule';
 import type { UnitSystem } from '@undrel/core/units';
 import type { TreeWater } from '../../protocol/water';
-import type { SeasonLine, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
+import type { DecisionRow, SeasonLine, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
 import type { Asked } from '../accounts/request';
 import { beside, type Asker } from '../beside';
 import { waterOfProperty } from '../grounds/waterOfProperty';
@@ -48,13 +48,15 @@ export async function* seasonLines(
     const found = await inFirm((db, who) => propertySources(db, who, id, system));
     const works: WorkRow[] = [];
     const rests: TaskRow[] = [];
+    const decisions: DecisionRow[] = [];
     const sources = found?.sources ?? [];
     for (let i = 0; i < sources.length; i += AT_ONCE) {
       const some = await beside('prescribed', { sources: sources.slice(i, i + AT_ONCE), on }, mine);
-      for (const { id: treeId, works: own, rests: kept, ...at } of some) {
+      for (const { id: treeId, works: own, rests: kept, undecided, ...at } of some) {
         const place = { ...at, treeId, propertyId: id, property: name };
         works.push(...own.map((w) => ({ ...w, ...place })));
         rests.push(...kept.map((t) => ({ ...t, ...place })));
+        if (undecided.length > 0) decisions.push({ ...place, who: 'consultant', undecided });
       }
     }
     const weather = sources.length > 0 ? await weatherUntil(inFirm, id, on) : undefined;
@@ -66,6 +68,7 @@ export async function* seasonLines(
       of: properties.length,
       works,
       rests,
+      decisions,
       spells: spells ? [{ propertyId: id, spells }] : [],
       water: (water?.trees ?? []).map((tree) => waterRow(tree, id, name)),
     };

@@ -1,12 +1,12 @@
 import { needsOf } from '@undrel/core/costing';
-import { plannedOf, workOrder } from '@undrel/core/prescription';
+import { plannedOf, toDecide, workOrder, type ToDecide } from '@undrel/core/prescription';
 import { tasksOf, worksOf, type Task, type WorkTask } from '@undrel/core/schedule';
 import { assessedOf } from '../tree/assessed';
 import { heldBy } from '../tree/held';
 import { trenchWork } from '../costs/worth';
 import type { TreeSource } from '../offers/treeWork';
 
-/** What is prescribed at a tree and not done yet, and what follows from a rest that it was given. */
+/** What is prescribed at a tree and not done yet, what follows from a rest that it was given, and what is to be decided. */
 export interface PrescribedAt {
   id: string;
   visitId: string;
@@ -14,6 +14,7 @@ export interface PrescribedAt {
   species: string;
   works: WorkTask[];
   rests: Task[];
+  undecided: ToDecide[];
 }
 
 /** What is prescribed at some trees, as it stands on a day; trees with nothing to do are left out. */
@@ -26,7 +27,7 @@ export function prescribedAt({
 }): PrescribedAt[] {
   return sources.flatMap(({ id, visitId, source }): PrescribedAt[] => {
     const { tree, visit, schools, closed } = source;
-    const { operations } = assessedOf(source);
+    const { operations, situation } = assessedOf(source);
     const planned = plannedOf(operations, visit.decisions);
     const trenches = trenchWork(source);
     const held = heldBy(source);
@@ -46,8 +47,9 @@ export function prescribedAt({
           t.key.startsWith('fertiliser.'),
         )
       : [];
-    return works.length + rests.length > 0
-      ? [{ id, visitId, label: tree.label, species: tree.species, works, rests }]
+    const undecided = toDecide(situation, operations);
+    return works.length + rests.length + undecided.length > 0
+      ? [{ id, visitId, label: tree.label, species: tree.species, works, rests, undecided }]
       : [];
   });
 }

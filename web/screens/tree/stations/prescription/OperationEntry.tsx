@@ -21,17 +21,17 @@ import { tradeLengths, writeLengths, type UnitSystem } from '@undrel/core/units'
 import { Said } from '../../../../ui/Said';
 import { QuantityList } from '../../../../ui/controls/QuantityList';
 import { CHOSEN_BY } from '../../../../ui/chosenBy';
+import { ADVICE, Decide } from './Decide';
 import type { StationProps } from '../../visitEntry';
 import { Select } from '../../../../ui/controls/Select';
-
-const ADVICE = { do: 'advised', option: 'worth considering', not: 'not advised' } as const;
 
 export function OperationEntry(props: StationProps & { operation: Operation; waitsFor?: LookFirst }) {
   const { operation, waitsFor, visit, visitId, control, system, mayJudge } = props;
   const taken = isTaken(operation, visit.decisions);
   const decision = visit.decisions.find((d) => d.operation === operation.key);
+  const decisionId = idOf('decision', visitId, { operation: operation.key });
   const decide = (change: Partial<Decision>) =>
-    control.set('decision', idOf('decision', visitId, { operation: operation.key }), visitId, {
+    control.set('decision', decisionId, visitId, {
       operation: operation.key,
       taken,
       ...(decision?.on && { on: decision.on }),
@@ -60,20 +60,14 @@ export function OperationEntry(props: StationProps & { operation: Operation; wai
         </p>
       )}
       <WorkOnSite visit={visit} operation={operation} system={system} />
-      <label className="flex items-center gap-2 min-h-[44px] font-semibold">
-        <input
-          type="checkbox"
-          checked={taken}
-          disabled={!mayJudge}
-          onChange={(event) => decide({ taken: event.target.checked })}
-        />
-        Prescribe
-        {decision && decision.taken !== (operation.advice === 'do') && (
-          <span className="font-normal text-muted">
-            (your decision; the rules said {ADVICE[operation.advice]})
-          </span>
-        )}
-      </label>
+      <Decide
+        advice={operation.advice}
+        taken={taken}
+        decided={decision !== undefined}
+        mayJudge={mayJudge}
+        decide={decide}
+        undecide={() => control.set('decision', decisionId, visitId, null)}
+      />
       {operation.against.map((line) => (
         <p key={line} className="wrong my-1">
           Speaks against it: {say(line)}

@@ -101,6 +101,10 @@ test('a tree that may fall comes first; what nobody decided is named, and leaves
   page,
 }) => {
   await asConsultant(page);
+  await page.goto('/grounds');
+  const mayFall = page.getByTestId('may-fall');
+  await expect(mayFall).toContainText(/^\d+ trees show signs that they may fall\. Keep people away/);
+  await expect(mayFall.getByRole('link', { name: 'Katsura 8', exact: true })).toBeVisible();
   await page.goto('/season');
   const danger = page.getByTestId('season-danger');
   await expect(danger).toHaveText(/^\d+ trees may fall; assessment late: Zelkova 5, .* and \d+ more$/);

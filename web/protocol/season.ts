@@ -28,6 +28,15 @@ export type WorkRow = WorkTask & TaskPlace;
 /** Remedies of a tree that the consultant has still to decide on. */
 export type DecisionRow = TaskPlace & { who: WhoDoes; undecided: ToDecide[] };
 
+/** A tree at which a sign was seen that it may fall, and whose stability was not assessed since. */
+export interface SignSeen {
+  treeId: string;
+  label: string;
+  property: string;
+  /** Day on which it was seen first, ISO. */
+  since: string;
+}
+
 /** What somebody says of a task. */
 export type Marking =
   | { how: 'done'; on: string }

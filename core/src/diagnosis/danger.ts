@@ -25,6 +25,11 @@ const SIGNS: Readonly<Record<string, { answers: readonly string[]; says?: string
 export const isDangerSign = (key: string, answer: string | undefined): boolean =>
   answer !== undefined && (SIGNS[key]?.answers.includes(answer) ?? false);
 
+/** The answers to findings that are such signs. */
+export const DANGER_SIGNS: readonly { key: string; answer: string }[] = Object.entries(SIGNS).flatMap(
+  ([key, { answers }]) => answers.map((answer) => ({ key, answer })),
+);
+
 /** That a tree may fall or break, and why it is said. */
 export interface Danger {
   /** Signs that were seen. */

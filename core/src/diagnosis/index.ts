@@ -1,5 +1,5 @@
 export * from './clientWords';
-export { dangerOf, dangerReasons, isDangerSign, MAY_FALL, type Danger } from './danger';
+export { DANGER_SIGNS, dangerOf, dangerReasons, isDangerSign, MAY_FALL, type Danger } from './danger';
 export { CHOICES, type Check, type TreatOrLook } from './decisions';
 export * from './evidence';
 export * from './explain';

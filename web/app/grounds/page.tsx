@@ -4,6 +4,7 @@ import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { today } from '@/server/cases/write';
 import { listProperties } from '@/server/grounds/grounds';
+import { signsSeen } from '@/server/season/danger';
 import { listTasks } from '@/server/season/tasks';
 import { addPropertyAction, restoreAction } from './actions';
 
@@ -21,6 +22,7 @@ export default async function GroundsPage({
     mayAdd: may(viewer.role, 'measure'),
     properties: await listProperties(db),
     tasks: await listTasks(db, day),
+    signs: await signsSeen(db),
   }));
   return (
     <GroundsScreen

@@ -6,9 +6,10 @@ import { Said } from '../../ui/Said';
 import { isOpen } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
 import type { PropertyRow } from '../../protocol/grounds';
-import type { TaskRow } from '../../protocol/season';
+import type { SignSeen, TaskRow } from '../../protocol/season';
 import { whenOf } from '../season/words';
 import { PropertiesMap } from './PropertiesMap';
+import { count } from '../../ui/count';
 import { TopBar } from '../shell/TopBar';
 import { useKeptForm } from '../../ui/useKeptForm';
 
@@ -29,6 +30,7 @@ export function GroundsScreen(props: {
   today: string;
   properties: PropertyRow[];
   tasks: readonly TaskRow[];
+  signs: readonly SignSeen[];
   removed: { name: string; restore: () => Promise<void> } | undefined;
   addProperty: ((state: NewProperty, form: FormData) => Promise<NewProperty>) | undefined;
 }) {
@@ -50,6 +52,7 @@ export function GroundsScreen(props: {
             </form>
           )}
           <h1 id="due">What is due</h1>
+          {props.signs.length > 0 && <MayFall signs={props.signs} />}
           <p className="text-lg my-1" data-testid="due-summary">
             {soon.length === 0
               ? 'Nothing is due within two weeks.'
@@ -77,6 +80,30 @@ export function GroundsScreen(props: {
         </section>
       </main>
     </div>
+  );
+}
+
+/** Trees named before the rest is counted. */
+const NAMED = 6;
+
+/** Trees that show signs of danger, before everything else. */
+function MayFall({ signs }: { signs: readonly SignSeen[] }) {
+  const rest = signs.length - NAMED;
+  return (
+    <p className="wrong my-2" data-testid="may-fall">
+      <strong>
+        {count(signs.length, 'tree')} {signs.length === 1 ? 'shows a sign that it' : 'show signs that they'}{' '}
+        may fall.
+      </strong>{' '}
+      Keep people away, and have the stability assessed:{' '}
+      {signs.slice(0, NAMED).map((s, i) => (
+        <span key={s.treeId}>
+          {i > 0 && ', '}
+          <PageLink href={`/trees/${s.treeId}/order`}>{s.label}</PageLink> ({s.property})
+        </span>
+      ))}
+      {rest > 0 && ` and ${rest} more`}.
+    </p>
   );
 }
 

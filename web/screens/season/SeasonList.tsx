@@ -112,7 +112,7 @@ function Decisions({ decisions }: { decisions: readonly DecisionRow[] }) {
   return (
     <section aria-labelledby="to-decide" className="mt-5">
       <h2 id="to-decide">Still to be decided</h2>
-      <p className="text-sm text-muted">Likely, and nothing prescribed mends it.</p>
+      <p className="text-sm text-muted">Likely, and nothing prescribed corrects it.</p>
       <ul>
         {(all ? decisions : decisions.slice(0, FIRST_TREES)).map(({ treeId, label, property, undecided }) => (
           <li key={treeId} className="border-b border-hair py-2" aria-label={`To decide: ${label}`}>

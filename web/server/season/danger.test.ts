@@ -1,0 +1,64 @@
+import fc from 'fast-check';
+import { assess } from '@undrel/core/assessment';
+import { isDangerSign } from '@undrel/core/diagnosis';
+import { caseOf } from '@undrel/core/format';
+import type { Tree, Visit } from '@undrel/core/records';
+import { visitToJudge, withLaterDanger } from '@undrel/core/walk';
+import { dayAfter } from '@undrel/core/vocabulary';
+import { pool } from '../database/transaction';
+import { importCase } from '../grounds/importCase';
+import { asMember, testFirm } from '../testFirm';
+import { signsSeen } from './danger';
+
+afterAll(async () => (await pool()).end());
+
+const FIRST = '2024-05-01';
+
+/** A look at a tree: what was answered at it, and what was recorded of the assessment. */
+const look = fc.record({
+  walk: fc.boolean(),
+  push: fc.constantFrom(undefined, 'none', 'slight', 'rocks'),
+  conks: fc.constantFrom(undefined, 'none', 'few'),
+  assessed: fc.constantFrom(undefined, undefined, 'done' as const, 'not done' as const),
+});
+
+const visitsOf = (looks: readonly (typeof look extends fc.Arbitrary<infer T> ? T : never)[]): Visit[] =>
+  looks.map(({ walk, push, conks, assessed }, i) => ({
+    date: dayAfter(FIRST, 30 * i),
+    ...(walk && { walk: true as const }),
+    findings: [
+      ...(push ? [{ key: 'base.push', answer: push }] : []),
+      ...(conks ? [{ key: 'base.conks', answer: conks }] : []),
+    ],
+    profiles: [],
+    probes: [],
+    decisions: [],
+    ...(assessed &&
+      !walk && { work: [{ step: 'stability', how: assessed, on: dayAfter(FIRST, 30 * i + 3) }] }),
+  }));
+
+test('the first page names the trees of which the verdict says that signs of danger were seen, until they are assessed', async () => {
+  const firm = await testFirm();
+  const as = asMember(firm);
+  const cases = fc.sample(fc.array(look, { minLength: 1, maxLength: 4 }), { numRuns: 60, seed: 7 });
+  const expected: string[] = [];
+  for (const [i, looks] of cases.entries()) {
+    const tree: Tree = { label: `T ${i}`, species: 'Tilia cordata', plantedYear: 2010, stemDiameter: 0.3 };
+    const visits = visitsOf(looks);
+    await as((db) => importCase(db, firm.viewer, firm.propertyId, caseOf(tree, [], visits)));
+    const judged = visitToJudge(visits)!;
+    const seen = withLaterDanger(judged, visits);
+    const signs = seen.findings.some((f) => isDangerSign(f.key, f.answer));
+    expect(Boolean(assess(tree, [], seen).verdict.danger?.signs.length)).toBe(signs);
+    const assessed = judged.work?.some((w) => w.step === 'stability' && w.how !== 'not done');
+    if (signs && !assessed) expected.push(tree.label);
+  }
+  expect(expected.length).toBeGreaterThan(10);
+  const named = await as(signsSeen);
+  expect(named.map((t) => t.label).sort()).toEqual(expected.sort());
+  // Those that wait the longest before the others.
+  expect(named.map((t) => t.since)).toEqual(named.map((t) => t.since).sort());
+
+  const other = await testFirm();
+  expect(await asMember(other)(signsSeen)).toEqual([]);
+});

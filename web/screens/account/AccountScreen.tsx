@@ -1,7 +1,7 @@
 'use client';
 
 import { PageLink } from '@/ui/PageLink';
-import { usePreferences } from '../shell/preferences';
+import { usePreferences, useUnitChoice } from '../shell/preferences';
 import { THEMES } from '../shell/themes';
 import { useOutbox, waitingIn } from '../shell/DeviceState';
 import { TopBar } from '../shell/TopBar';
@@ -86,7 +86,8 @@ function WaitsHere() {
 }
 
 function UnitsAndTheme() {
-  const { units, theme, byLight, setUnits, setTheme, setByLight } = usePreferences();
+  const { theme, byLight, setTheme, setByLight } = usePreferences();
+  const [units, setUnits] = useUnitChoice();
   const [light, setLight] = useState(false);
   useEffect(() => setLight(hasLight()), []);
   const picked = 'bg-ink text-sheet border-ink';

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import type { DugRoot, RootDone } from '@undrel/core/records';
 import type { House } from '@undrel/core/house';
 import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
@@ -44,22 +44,19 @@ const HOW: readonly { key: RootDone['how']; label: string }[] = [
 
 /** One sheet for the crew: the plan with numbered cuts, where each is, what never to cut; ticked off on site. */
 export function CrewScreen(props: CrewProps) {
-  const { treeId, house, mayMeasure } = props;
+  const { treeId, mayMeasure } = props;
   const today = useToday(props.today, treeId);
   const control = useCase(treeId, props.items, props.person);
   const visitId = useVisitAsked(props.visitId, control.items);
   const [at, setAt] = useState(props.stage);
   const { units: system } = usePreferences();
-  const { tree, visits, allVisits } = useTreeInHand(control, treeId);
-  const stored = allVisits[visits.findIndex((v) => v.id === visitId)]!;
-  const stages = stagesOf(stored);
-  const stage = stages.find((s) => s.stage === at);
-  const visit = useMemo(() => atStage(stored, at), [stored, at]);
-  const gone = useMemo(() => goneBefore(stored, at), [stored, at]);
-  const work = useDig({ control, tree, visits: allVisits, visit, visitId, house, gone }, undefined);
-  const never = neverCut(work.advice);
+  const { tree, stages, stage, visit, work, never } = useSheet(props, control, visitId, at);
+  const { dig, reading, cuts } = work;
   const [figure, size] = useMeasured<HTMLElement>({ width: 520, height: 520 });
-  const plan = planOf(work, tree, system, { width: size.width, height: size.width }, never);
+  const plan = useMemo(
+    () => planOf({ dig, reading, cuts }, tree, system, { width: size.width, height: size.width }, never),
+    [dig, reading, cuts, tree, system, size.width, never],
+  );
   const cutRoots = work.advice.roots.filter((r) => r.decision === 'cut now');
   const rootItems = itemsBelow(control.items, 'root', visitId);
   const done = cutRoots.filter((r) => rootItems.find((i) => i.values.label === r.label)?.values.done).length;
@@ -118,6 +115,24 @@ export function CrewScreen(props: CrewProps) {
       </main>
     </div>
   );
+}
+
+/** A visit at a stage of its cut plan, and what its dig comes to. What is ticked shows at once; the dig is read anew after it. */
+function useSheet({ treeId, house }: CrewProps, control: CaseControl, visitId: string, at: number) {
+  const { items } = control;
+  const { tree, visits, allVisits } = useTreeInHand(control, treeId);
+  const settled = useDeferredValue(useMemo(() => ({ items, allVisits }), [items, allVisits]));
+  const stored = settled.allVisits[visits.findIndex((v) => v.id === visitId)]!;
+  const stages = stagesOf(stored);
+  const stage = stages.find((s) => s.stage === at);
+  const visit = useMemo(() => atStage(stored, at), [stored, at]);
+  const gone = useMemo(() => goneBefore(stored, at), [stored, at]);
+  const work = useDig(
+    { control: settled, tree, visits: settled.allVisits, visit, visitId, house, gone },
+    undefined,
+  );
+  const never = useMemo(() => neverCut(work.advice), [work.advice]);
+  return { tree, stages, stage, visit, work, never };
 }
 
 function CutTable({ cuts, system }: { cuts: readonly NumberedCut[]; system: UnitSystem }) {

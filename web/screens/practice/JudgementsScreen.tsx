@@ -90,17 +90,7 @@ export function JudgementsScreen(props: JudgementsProps) {
               <summary className="min-h-[48px] flex items-center cursor-pointer font-bold">
                 {label} ({rows.length})
               </summary>
-              <ul>
-                {rows.slice(0, filter === '' ? undefined : MANY).map((row) => (
-                  <Row
-                    key={row.address}
-                    row={row}
-                    joins={joins}
-                    own={words[row.address]}
-                    onChange={props.save && ((often) => set(row, often))}
-                  />
-                ))}
-              </ul>
+              <Rows rows={rows} joins={joins} words={words} onChange={props.save && set} />
             </details>
           );
         })}
@@ -112,6 +102,38 @@ export function JudgementsScreen(props: JudgementsProps) {
         )}
       </main>
     </div>
+  );
+}
+
+/** Judgements of a part, some at first: hundreds at once hold up a phone. */
+function Rows(props: {
+  rows: readonly TableRow[];
+  joins: string;
+  words: Readonly<Record<string, Often>>;
+  onChange: ((row: TableRow, often: Often) => void) | undefined;
+}) {
+  const { rows, joins, words, onChange } = props;
+  const [shown, setShown] = useState(MANY);
+  const rest = rows.length - shown;
+  return (
+    <>
+      <ul>
+        {rows.slice(0, shown).map((row) => (
+          <Row
+            key={row.address}
+            row={row}
+            joins={joins}
+            own={words[row.address]}
+            onChange={onChange && ((often) => onChange(row, often))}
+          />
+        ))}
+      </ul>
+      {rest > 0 && (
+        <button type="button" className="quiet my-2" onClick={() => setShown(shown + MANY)}>
+          Show {Math.min(rest, MANY)} more of {rows.length}
+        </button>
+      )}
+    </>
   );
 }
 

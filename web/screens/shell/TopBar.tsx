@@ -5,7 +5,7 @@ import { PageLink } from '@/ui/PageLink';
 import { useAlive } from '../../ui/controls/Entry';
 import { lateOver, PlainOver, type Opened } from '../../ui/late';
 import { DeviceState } from './DeviceState';
-import { usePreferences } from './preferences';
+import { usePreferences, useUnitChoice } from './preferences';
 import type { MenuEntry } from './menu';
 import { PhoneMenu } from './PhoneMenu';
 import { THEME_WORDS, THEMES } from './themes';
@@ -35,7 +35,8 @@ export function TopBar({
   /** What of the page a phone shows in its menu alone. */
   menu?: readonly MenuEntry[];
 }) {
-  const { units, theme, setUnits, setTheme } = usePreferences();
+  const { theme, setTheme } = usePreferences();
+  const [units, setUnits] = useUnitChoice();
   const alive = useAlive();
   const [finding, setFinding] = useState(false);
   const find = useRef<HTMLButtonElement>(null);

@@ -2,11 +2,13 @@
 
 import {
   createContext,
+  startTransition,
   useCallback,
   useContext,
   useEffect,
   useLayoutEffect,
   useMemo,
+  useOptimistic,
   useState,
   type ReactNode,
 } from 'react';
@@ -18,6 +20,7 @@ interface Preferences {
   theme: Theme;
   /** Whether the bright theme comes and goes with the light. */
   byLight: boolean;
+  /** All that is shown follows once it is ready; what was pressed shows it at once, by `useUnitChoice`. */
   setUnits(units: UnitSystem): void;
   setTheme(theme: Theme): void;
   setByLight(byLight: boolean): void;
@@ -63,7 +66,7 @@ export function PreferencesProvider(props: { units: UnitSystem; theme: Theme; ch
   }, [theme]);
   const setUnits = useCallback((next: UnitSystem) => {
     remember('undrel_units', next);
-    keepUnits(next);
+    startTransition(() => keepUnits(next));
   }, []);
   const setByLight = useCallback((next: boolean) => {
     remember('undrel_light', next ? 'on' : 'off');
@@ -97,4 +100,18 @@ export function usePreferences(): Preferences {
   const value = useContext(Context);
   if (!value) throw new Error('Preferences are missing above this component.');
   return value;
+}
+
+/** The units that were chosen last, before all that is shown in them has followed; and the way to choose others. */
+export function useUnitChoice(): [UnitSystem, (units: UnitSystem) => void] {
+  const { units, setUnits } = usePreferences();
+  const [chosen, choose] = useOptimistic(units);
+  return [
+    chosen,
+    (next) =>
+      startTransition(() => {
+        choose(next);
+        setUnits(next);
+      }),
+  ];
 }

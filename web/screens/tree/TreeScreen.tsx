@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useMemo } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo } from 'react';
 import type { Glance } from '@undrel/core/assessment';
 import type { About } from '../../protocol/caseNow';
 import type { ReadPlaces } from '../../protocol/grounds';
@@ -44,6 +44,8 @@ export function TreeScreen(props: TreeScreenProps) {
   const { treeId, mayMeasure, mayJudge } = props;
   const hand = useTreePage(props);
   const { control, treeItem, tree, visits, current, visit, profile, station, goTo } = hand;
+  // The line answers the press at once; the station, which may take a moment on a phone, follows.
+  const shown = useDeferredValue(station);
   const { units, alone, today, newVisit, about } = hand;
   const bar = (
     <TreeBar
@@ -104,7 +106,7 @@ export function TreeScreen(props: TreeScreenProps) {
           onNewVisit={mayMeasure ? newVisit : undefined}
         />
         <SavingOf value={control}>
-          <AtStation {...stationProps} progress={hand.progress} station={station} />
+          <AtStation {...stationProps} progress={hand.progress} station={shown} />
         </SavingOf>
       </main>
     </div>

@@ -35,7 +35,8 @@ export interface DigWork extends ForecastState {
  * one whose cut alone is set beside the others.
  */
 export function useDig(
-  station: Pick<StationProps, 'control' | 'tree' | 'visits' | 'visit' | 'visitId' | 'house'> & {
+  station: Pick<StationProps, 'tree' | 'visits' | 'visit' | 'visitId' | 'house'> & {
+    control: Pick<StationProps['control'], 'items'>;
     /** Roots that are no longer there, by label. */
     gone?: ReadonlySet<string>;
   },

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import { Said } from '../../ui/Said';
 import type { Length } from '../../protocol/lengths';
 import type { Language } from '../../language/languages';
@@ -83,7 +83,7 @@ function useLines() {
 }
 
 /** Makes the report of the whole property or issues it, tells how far it is, and stops when asked. */
-export function PropertyReport({
+export const PropertyReport = memo(function PropertyReport({
   id,
   name,
   issued,
@@ -148,7 +148,7 @@ export function PropertyReport({
       {issued.length > 0 && <Issued issued={issued} />}
     </section>
   );
-}
+});
 
 function Making({ state, stop }: { state: { at: 'work' } & Progress; stop: () => void | undefined }) {
   return (

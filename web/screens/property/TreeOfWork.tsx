@@ -4,22 +4,24 @@ import { crewHours, estimate, formatMoney, type Rates } from '@undrel/core/costi
 import { tidy } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { isDone, type WorkTree } from '../../protocol/propertyWork';
-import { useTransition, type ReactNode } from 'react';
+import { memo, useTransition, type ReactNode } from 'react';
 import { useRouter } from 'next/navigation';
 import { useAlive } from '../../ui/controls/Entry';
+
 /** Whether a step stands before the points to sign: one of them rests on it. */
 const comesFirst = ({ holds }: WorkTree, key: string): boolean => holds.some((h) => h.after === key);
+
 /** The work of one tree: its steps and stops, in order. */
-export function TreeOfWork({
+export const TreeOfWork = memo(function TreeOfWork({
   tree,
-  left,
+  unticked,
   toggle,
   rates,
   setTold,
   tick,
 }: {
   tree: WorkTree;
-  left: ReadonlySet<string>;
+  unticked: boolean;
   toggle: (id: string) => void;
   rates: Rates | undefined;
   setTold: (next: string | undefined) => void;
@@ -41,12 +43,12 @@ export function TreeOfWork({
   );
   return (
     <li
-      className={`border-b border-ink py-3 break-inside-avoid ${left.has(tree.id) ? 'no-print' : ''}`}
+      className={`border-b border-ink py-3 break-inside-avoid ${unticked ? 'no-print' : ''}`}
       aria-label={tree.label}
     >
       <div className="flex flex-wrap items-center gap-x-4">
         <label className="flex items-center gap-2 min-h-[44px] font-bold text-lg">
-          <input type="checkbox" checked={!left.has(tree.id)} onChange={() => toggle(tree.id)} />
+          <input type="checkbox" checked={!unticked} onChange={() => toggle(tree.id)} />
           {tree.label}
         </label>
         <span className="text-muted">{tree.species}</span>
@@ -58,7 +60,7 @@ export function TreeOfWork({
           Order of {tree.label}
         </PageLink>
       </div>
-      {!left.has(tree.id) && (
+      {!unticked && (
         <>
           {tree.never.length > 0 && <p className="font-bold text-harm">Never cut: {tree.never.join(', ')}</p>}
           {tree.clashes.map((c) => (
@@ -89,7 +91,7 @@ export function TreeOfWork({
       )}
     </li>
   );
-}
+});
 
 const UNREACHED =
   'The server could not be reached; nothing was ticked. The order of the tree works without network.';

@@ -105,10 +105,9 @@ export function WorkScreen({ work, rates, issued, mayIssue, tick }: WorkScreenPr
               <TreeOfWork
                 key={tree.id}
                 tree={tree}
-                left={left}
+                unticked={left.has(tree.id)}
                 toggle={toggle}
                 rates={rates}
-
                 setTold={setTold}
                 tick={tick}
               />

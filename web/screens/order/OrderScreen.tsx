@@ -1,7 +1,7 @@
 'use client';
 
-import { idOf, type Tree, type WorkDone, type Picture } from '@undrel/core/records';
-import { useMemo } from 'react';
+import { idOf, type Tree, type WorkDone } from '@undrel/core/records';
+import { memo, useCallback, useMemo } from 'react';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { itemsBelow, type ItemOf, type Living } from '../../protocol/item';
@@ -17,6 +17,7 @@ import { usePreferences } from '../shell/preferences';
 import { TopBar } from '../shell/TopBar';
 import { useToday, useVisitAsked } from '../../device/along/keptPage';
 import { useCase, type CaseControl } from '../../device/useCase';
+import { useSame } from '../../device/useSame';
 import { SaveState } from '../tree/SaveState';
 import { StepEntry } from './StepEntry';
 import { ServerFile } from '../../ui/FromServer';
@@ -48,13 +49,14 @@ export function OrderScreen(props: OrderScreenProps) {
       new Map(itemsBelow(control.items, 'work', visitId).map((i) => [i.values.step, i.values as WorkDone])),
     [control.items, visitId],
   );
-  const record = (step: string, work: WorkDone | undefined, field: string) =>
-    control.set('work', idOf('work', visitId, { step }), visitId, work ?? null, field);
-  const pictures = itemsBelow(control.items, 'picture', visitId);
+  const { set } = control.hand;
+  const record = useCallback(
+    (step: string, work: WorkDone | undefined, field: string) =>
+      set('work', idOf('work', visitId, { step }), visitId, work ?? null, field),
+    [set, visitId],
+  );
+  const pictures = useSame(itemsBelow(control.items, 'picture', visitId));
   const taken = ringOf(pictures).size;
-  const looked = chosenPictures({
-    pictures: pictures.map((p) => p.values).filter((p) => p.shows !== 'leaf'),
-  }).slice(0, MOST_PICTURES.head);
   const seasons = [...new Set(order.steps.map((s) => s.season))];
   const work = order.steps.filter((s) => 'operation' in s);
   const finished = work.filter((s) => done.has(s.key)).length;
@@ -84,7 +86,7 @@ export function OrderScreen(props: OrderScreenProps) {
             <p>{order.materials.map((m) => materialText(m, system)).join('; ')}</p>
           </section>
         )}
-        {looked.length > 0 && <LooksLike looked={looked} />}
+        <LooksLike pictures={pictures} />
         <Entry>
           {seasons.map((season) => (
             <SeasonOfOrder
@@ -171,7 +173,7 @@ interface SeasonOfOrderProps {
   treeId: string;
   visitId: string;
   taken: number;
-  pictures: Living<'picture'>[];
+  pictures: readonly Living<'picture'>[];
   record: (step: string, work: WorkDone | undefined, field: string) => void;
 }
 
@@ -202,21 +204,16 @@ function SeasonOfOrder({
               key={step.key}
               step={step}
               done={done.get(step.key)}
-              unsigned={unsignedBefore(order.steps, step, done)}
+              unsigned={unsignedBefore(order.steps, step, done).join('; ')}
               system={system}
               disabled={!mayMeasure}
               by={viewer}
               today={today}
-              pictures={
-                'operation' in step && step.operation === 'excavate'
-                  ? { href: `/trees/${treeId}/pictures?visit=${visitId}`, taken }
-                  : undefined
-              }
-              proof={{
-                href: `/trees/${treeId}/pictures?visit=${visitId}&step=${step.key}`,
-                pictures: pictures.map((p) => p.values).filter((p) => p.step === step.key),
-              }}
-              onChange={(w, field) => record(step.key, w, field)}
+              treeId={treeId}
+              visitId={visitId}
+              taken={taken}
+              pictures={pictures}
+              record={record}
             />
           ))}
       </ol>
@@ -284,7 +281,11 @@ function OrderWarnings({
   );
 }
 
-function LooksLike({ looked }: { looked: readonly Picture[] }) {
+const LooksLike = memo(function LooksLike({ pictures }: { pictures: readonly Living<'picture'>[] }) {
+  const looked = chosenPictures({
+    pictures: pictures.map((p) => p.values).filter((p) => p.shows !== 'leaf'),
+  }).slice(0, MOST_PICTURES.head);
+  if (looked.length === 0) return null;
   return (
     <section aria-label="What it looks like" className="mb-4">
       <h2>What it looks like</h2>
@@ -303,4 +304,4 @@ function LooksLike({ looked }: { looked: readonly Picture[] }) {
       </ul>
     </section>
   );
-}
+});

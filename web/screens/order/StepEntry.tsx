@@ -2,9 +2,10 @@
 
 import { PageLink } from '@/ui/PageLink';
 import { NotedInput } from '../../ui/controls/NotedInput';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { Picture, WorkDone } from '@undrel/core/records';
 import { formatQuantity, formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
+import type { Living } from '../../protocol/item';
 import type { OrderStep } from '../../protocol/order';
 import { pictureWords } from '../../protocol/pictureWords';
 import { Marked } from '../pictures/Marked';
@@ -18,8 +19,8 @@ const HOW: readonly { key: WorkDone['how']; label: string }[] = [
 interface StepProps {
   step: OrderStep;
   done: WorkDone | undefined;
-  /** Hold points before it that nobody has signed. */
-  unsigned: readonly string[];
+  /** Hold points before it that nobody has signed, in a row; empty where none is left. */
+  unsigned: string;
   system: UnitSystem;
   disabled: boolean;
   by: string;
@@ -31,22 +32,54 @@ interface StepProps {
   onChange: (work: WorkDone | undefined, field: string) => void;
 }
 
+/** What stays the same while another step is ticked, so that a step is drawn anew for its own sake alone. */
+type StepEntryProps = Omit<StepProps, 'pictures' | 'proof' | 'onChange'> & {
+  treeId: string;
+  visitId: string;
+  /** Sides from which the collar was photographed. */
+  taken: number;
+  /** Photographs of the visit. */
+  pictures: readonly Living<'picture'>[];
+  record: (step: string, work: WorkDone | undefined, field: string) => void;
+};
+
 /** One line of the order: a point to sign, or a piece of work with what came of it. */
-export function StepEntry(props: StepProps) {
-  return 'hold' in props.step ? <Hold {...props} /> : <Work {...props} />;
-}
+export const StepEntry = memo(function StepEntry(props: StepEntryProps) {
+  const { treeId, visitId, taken, pictures, record, ...own } = props;
+  const { step } = own;
+  const onChange: StepProps['onChange'] = (work, field) => record(step.key, work, field);
+  if ('hold' in step) return <Hold {...own} onChange={onChange} />;
+  const href = `/trees/${treeId}/pictures?visit=${visitId}`;
+  return (
+    <Work
+      {...own}
+      onChange={onChange}
+      pictures={step.operation === 'excavate' ? { href, taken } : undefined}
+      proof={{
+        href: `${href}&step=${step.key}`,
+        pictures: pictures.map((p) => p.values).filter((p) => p.step === step.key),
+      }}
+    />
+  );
+});
 
 const signature = (done: WorkDone) => `${done.on}${done.by ? `, ${done.by}` : ''}`;
 
-function Hold({ step, done, unsigned, disabled, by, today, onChange }: StepProps) {
+function Hold({
+  step,
+  done,
+  unsigned,
+  disabled,
+  by,
+  today,
+  onChange,
+}: Omit<StepProps, 'pictures' | 'proof'>) {
   const text = 'hold' in step ? step.text : '';
   return (
     <li className="border-b border-hair py-2 flex flex-wrap items-center gap-x-4 gap-y-1 bg-wash px-3">
       <span className="flex-1 min-w-[14rem]">
         <strong>Stop.</strong> {text}
-        {unsigned.length > 0 && !done && (
-          <span className="block text-sm">First to be done: {unsigned.join('; ')}.</span>
-        )}
+        {unsigned && !done && <span className="block text-sm">First to be done: {unsigned}.</span>}
       </span>
       {done ? (
         <>
@@ -65,7 +98,7 @@ function Hold({ step, done, unsigned, disabled, by, today, onChange }: StepProps
         <button
           type="button"
           className="act"
-          disabled={disabled || unsigned.length > 0}
+          disabled={disabled || unsigned !== ''}
           aria-label={`Sign: ${text}`}
           onClick={() => onChange({ step: step.key, how: 'done', on: today, by }, 'how')}
         >
@@ -137,7 +170,7 @@ function Work({ step, done, unsigned, system, disabled, by, today, pictures, pro
         onChange={onChange}
         fresh={fresh}
       />
-      {unsigned.length > 0 && !done && <p className="text-sm mt-1">First sign: {unsigned.join('; ')}.</p>}
+      {unsigned && !done && <p className="text-sm mt-1">First sign: {unsigned}.</p>}
       {done && done.how !== 'done' && (
         <div className="mt-2 space-y-2">
           {done.how === 'changed' && <Amounts step={step} done={done} {...{ system, disabled, onChange }} />}
@@ -228,7 +261,7 @@ function StepDone({
 }: {
   title: string;
   disabled: boolean;
-  unsigned: readonly string[];
+  unsigned: string;
   done: WorkDone | undefined;
   onChange: (work: WorkDone | undefined, field: string) => void;
   fresh: (how: WorkDone['how']) => WorkDone;
@@ -240,7 +273,7 @@ function StepDone({
           <button
             key={option.key}
             type="button"
-            disabled={disabled || (unsigned.length > 0 && option.key !== 'not done' && done === undefined)}
+            disabled={disabled || (unsigned !== '' && option.key !== 'not done' && done === undefined)}
             aria-pressed={done?.how === option.key}
             className={`min-h-[44px] px-4 border border-muted -ml-px ${done?.how === option.key ? 'bg-ink text-sheet' : 'bg-sheet'}`}
             onClick={() => onChange(done?.how === option.key ? undefined : fresh(option.key), 'how')}

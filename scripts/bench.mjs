@@ -10,6 +10,7 @@ import { CHROMIUM, chromium as installChromium } from './setup/packages.mjs';
 import { build } from './setup/build.mjs';
 import { freePort } from './setup/ports.mjs';
 import { onPhone, PHONE } from './bench-phone.mjs';
+import { presses } from './bench-press.mjs';
 import { privateCluster } from './setup/postgres.mjs';
 import { quantile } from './setup/quantile.mjs';
 import { ended, program, ROOT, run, say, start } from './setup/run.mjs';
@@ -360,6 +361,8 @@ await program(async (atStop) => {
 
   say('a phone with little signal');
   const phone = await onPhone(base);
+  say('presses on a slow phone');
+  const pressing = await presses(base);
 
   const text = `# Bench
 
@@ -411,6 +414,14 @@ Chromium at a ${PHONE.cpu}th of the processor, ${PHONE.kilobits} kbit/s and ${PH
 | what | ms |
 |---|---|
 ${phone.map(([what, taken]) => `| ${what} | ${taken.toFixed(0)} |`).join('\n')}
+
+## A press on a slow phone
+
+Chromium at a ${PHONE.cpu}th of the processor: what each screen has to press, two of each look, from the press to the next picture, ms.
+
+| screen | pressed | median | 95 % | slowest | which |
+|---|---|---|---|---|---|
+${pressing.map((r) => `| \`${r.screen}\` | ${r.presses} | ${r.median.toFixed(0)} | ${r.p95.toFixed(0)} | ${r.slowest.took.toFixed(0)} | ${r.slowest.name.replaceAll('|', '/')} |`).join('\n')}
 
 ## JavaScript sent, gzip
 

@@ -29,7 +29,7 @@ const operation = (o: ReportOperation): Block[] => [
 ];
 
 /** What of the work is not settled: what is still to be decided, and what was declined. */
-export const unsettled = ({ undecided, declined }: ReportContent): Block[] =>
+export const unsettled = ({ undecided, declined }: Pick<ReportContent, 'undecided' | 'declined'>): Block[] =>
   [
     ['Still to be decided', undecided ?? []] as const,
     ['Considered and declined', declined ?? []] as const,

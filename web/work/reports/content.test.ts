@@ -16,6 +16,7 @@ import { documentOf } from '../../documents/reportDocument';
 import { reportContent } from './content';
 import { demoSource, visitedTrees } from '../../server/reports/demoSources';
 import type { ReportSource } from '../tree/source';
+import { treeSection } from './treeSection';
 import { documentMarkdown } from './markdown';
 import { reportPdf } from '../../server/reports/setDocument';
 
@@ -123,6 +124,9 @@ test('a remedy that is only considered, or was declined, is told in every docume
             ]);
           expect(said).not.toMatch(/no work is needed|nothing calls for work/i);
         }
+      const section = JSON.stringify(treeSection({ source: given, rates: undefined, work: undefined }));
+      for (const title of named)
+        expect([tree.id, section]).toEqual([tree.id, expect.stringContaining(inSentence(title))]);
       left += content.undecided?.length ?? 0;
       declined += content.declined?.length ?? 0;
     }

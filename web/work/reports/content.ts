@@ -246,6 +246,19 @@ function drawnPart(source: ReportSource, { profile, operations }: Assessment) {
   };
 }
 
+/** What is still to be decided and what was declined, by title. A new start stands among the options. */
+export function unsettledPart(
+  operations: readonly Operation[],
+  { decisions }: Visit,
+): Pick<ReportContent, 'undecided' | 'declined'> {
+  const undecided = undecidedOf(operations, decisions).filter((o) => !NEW_START.includes(o.key));
+  const declined = declinedOf(operations, decisions);
+  return {
+    ...(undecided.length > 0 && { undecided: undecided.map((o) => o.title) }),
+    ...(declined.length > 0 && { declined: declined.map((o) => o.title) }),
+  };
+}
+
 /** What is prescribed, what it is worth, when it is done and what was. */
 function workOfVisit(source: ReportSource, whole: Assessment) {
   const { visit, system } = source;
@@ -257,9 +270,6 @@ function workOfVisit(source: ReportSource, whole: Assessment) {
     ...(planned.some((o) => o.key === 'trench') ? refusedSpokes(source) : []),
   ];
   const answers = causesAnswered(situation, operations);
-  // A new start stands among the options.
-  const undecided = undecidedOf(operations, visit.decisions).filter((o) => !NEW_START.includes(o.key));
-  const declined = declinedOf(operations, visit.decisions);
   const { decisions } = explained(verdict, source.table);
   const revision = revisionPart(source, whole);
   const work = workPart(visit, operations, system);
@@ -269,8 +279,7 @@ function workOfVisit(source: ReportSource, whole: Assessment) {
       answers: answers.map(({ label, certainty, text }) => ({ label, certainty, text: say(text) })),
     }),
     ...operationsPart(operations, visit, looksFirst(situation, operations, decisions), system),
-    ...(undecided.length > 0 && { undecided: undecided.map((o) => o.title) }),
-    ...(declined.length > 0 && { declined: declined.map((o) => o.title) }),
+    ...unsettledPart(operations, visit),
     ...worthPart(source),
     schedule: schedulePart(planned, source),
     ...(revision && { revision }),

@@ -4,9 +4,10 @@ import { plannedOf } from '@undrel/core/prescription';
 import { formatQuantity, writeLengths } from '@undrel/core/units';
 import { textBlock as text, type Block, type Section } from '../../protocol/document';
 import type { WorkTree } from '../../protocol/propertyWork';
+import { unsettled } from '../../documents/prescriptionSection';
 import { asFoundShown } from '../../documents/shown';
 import { assessedOf } from '../tree/assessed';
-import { measuredIn } from './content';
+import { measuredIn, unsettledPart } from './content';
 import { stemDrawing } from './stemDrawing';
 import type { ReportSource } from '../tree/source';
 
@@ -46,6 +47,7 @@ export function treeSection({ rates, source, work }: SectionGiven): Section {
         : []),
       text(`When: ${o.season}`, 'muted'),
     ]),
+    ...unsettled(unsettledPart(operations, visit)),
     ...(work?.never.length ? [text(`Never cut: ${work.never.join(', ')}.`, 'strong')] : []),
     ...(work && rates
       ? [

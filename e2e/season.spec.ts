@@ -107,7 +107,7 @@ test('a tree that may fall comes first; what nobody decided is named, and leaves
   await expect(mayFall.getByRole('link', { name: 'Katsura 8', exact: true })).toBeVisible();
   await page.goto('/season');
   const danger = page.getByTestId('season-danger');
-  await expect(danger).toHaveText(/^\d+ trees may fall; assessment late: Zelkova 5, .* and \d+ more$/);
+  await expect(danger).toHaveText(/^\d+ trees may fall; \d+ assessments late: Zelkova 5, .* and \d+ more$/);
   const works = page.getByRole('region', { name: 'Prescribed, not done' });
   await expect(works.getByRole('listitem').first()).toContainText('May fall: keep people away.');
 

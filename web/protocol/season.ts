@@ -28,7 +28,7 @@ export type WorkRow = WorkTask & TaskPlace;
 /** Remedies of a tree that the consultant has still to decide on. */
 export type DecisionRow = TaskPlace & { who: WhoDoes; undecided: ToDecide[] };
 
-/** A tree at which a sign was seen that it may fall, and whose stability was not assessed since. */
+/** A tree at which a sign was seen that it may fall; since then it was neither assessed nor taken down. */
 export interface SignSeen {
   treeId: string;
   label: string;

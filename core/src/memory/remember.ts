@@ -25,7 +25,7 @@ export type State =
 export const STATE_WORDS: Record<State, string> = {
   back: 'has come back',
   acting: 'still acting',
-  unanswered: 'treated, no answer',
+  unanswered: 'treated, no response',
   unlooked: 'treated, inspect the crown',
   awaited: 'treated, recovery awaited',
   open: 'not settled',

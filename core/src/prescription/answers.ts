@@ -4,7 +4,7 @@ import { isMapped } from '../roots';
 import { CAUSE_KEYS, MECHANISM_KEYS, type NodeKey } from '../vocabulary/causes';
 import type { OperationKey } from '../vocabulary/operations';
 import type { Operation, Situation } from '../weighing/operation';
-import { declinedOf, plannedOf, undecidedOf } from '../weighing/planned';
+import { declinedOf, isTakenDown, plannedOf, undecidedOf } from '../weighing/planned';
 
 /** What is done about a cause, or about what goes on in the tree, that is possible or likely. */
 export interface CauseAnswer {
@@ -121,9 +121,13 @@ export interface ToDecide {
   mends: { node: NodeKey; label: string; certainty: string }[];
 }
 
-/** What is likely is mended by something prescribed, declined, or beyond mending; else it is listed here with what would mend it. */
+/**
+ * What is likely is mended by something prescribed, declined, or beyond mending; else it is listed here with what would mend
+ * it. Of a tree that was taken down nothing is to be decided.
+ */
 export function toDecide(s: Situation, operations: readonly Operation[]): ToDecide[] {
   const { decisions } = s.visit;
+  if (isTakenDown(s.visit)) return [];
   const planned = plannedOf(operations, decisions);
   const mends = (o: Operation, node: NodeKey) => REMEDIES[o.key].treats.includes(node);
   const unmended = [...CAUSE_KEYS, ...MECHANISM_KEYS]

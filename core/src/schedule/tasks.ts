@@ -13,6 +13,7 @@ import { schoolFor } from '../practice';
 import type { FollowUpMark, Tree } from '../records';
 import { dayAfter } from '../vocabulary/dates';
 import { operationOf, type OperationKey } from '../vocabulary/operations';
+import { AFTER_REMOVAL } from '../weighing/planned';
 import { DRAIN_WHY, duesOf } from './due';
 import { DRAIN_TASK, LOOK_TASK, taskKey } from './marks';
 import { windowsOf, yearly, type Place, type Window } from './windows';
@@ -133,9 +134,6 @@ function recoveries(done: readonly Done[], { climate }: Place): Following[] {
 /** How somebody closed it. */
 const closedWords = ({ how, on, by, why }: FollowUpMark): string =>
   how === 'done' ? `done ${on}${by ? ` by ${by}` : ''}` : `dropped ${on}: ${why}`;
-
-/** Operations that still go on once a tree was taken down. */
-const AFTER_REMOVAL: readonly OperationKey[] = ['remove', 'postmortem', 'replace'];
 
 function standing(
   f: Following,

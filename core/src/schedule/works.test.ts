@@ -3,7 +3,7 @@ import { signsOf } from '../../tests/signs';
 import { assess } from '../assessment';
 import { estimate, needsOf, RESOURCE_KEYS, type Rates } from '../costing';
 import { seasonsWatched } from '../practice/followUps';
-import { plannedOf, PASSIVE, workOrder } from '../prescription';
+import { plannedOf, PASSIVE, toDecide, workOrder } from '../prescription';
 import { recoveryOf } from '../recovery';
 import type { Tree, Visit } from '../records';
 import { CAUSE_KEYS } from '../vocabulary/causes';
@@ -138,4 +138,28 @@ test('nobody is sent to a tree that may fall before it was assessed', () => {
   expect(dug(taken).map((w) => w.waits)).toEqual([true]);
   const assessed = { ...taken, work: [{ step: 'stability', how: 'done' as const, on: '2026-06-01' }] };
   expect(dug(assessed).map((w) => w.waits)).toEqual([false]);
+  // An assessor who did not come has assessed nothing.
+  const missed = { ...taken, work: [{ step: 'stability', how: 'not done' as const, on: '2026-06-01' }] };
+  expect(worksAt(missed, '2026-06-02').map((w) => w.key)).toContain('stability');
+  expect(dug(missed).map((w) => w.waits)).toEqual([true]);
+});
+
+test('once a tree is taken down, only what follows that is still to be done, and nothing is to be decided', () => {
+  const signs = [...signsOf('basalDecay'), { key: 'base.push', answer: 'rocks' }];
+  const all = OPERATION_KEYS.map((operation) => ({ operation, taken: true }));
+  for (const how of ['done', 'changed', 'not done'] as const)
+    for (const decisions of [[], all]) {
+      const down = {
+        ...visitOn('2026-06-01', signs, { probes: collarAt(0.18) }),
+        decisions,
+        work: [{ step: 'remove', how, on: '2026-06-10' }],
+      };
+      const left = worksAt(down, '2026-06-12').map((w) => w.operation);
+      const { operations, situation } = assess(TREE, [], down);
+      if (how === 'not done') expect(left).toContain('stability');
+      else {
+        expect(left.filter((key) => !['postmortem', 'replace'].includes(key))).toEqual([]);
+        expect(toDecide(situation, operations)).toEqual([]);
+      }
+    }
 });

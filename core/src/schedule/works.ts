@@ -4,6 +4,7 @@ import type { WhoDoes } from '../practice/followUps';
 import { dateProblems, type ClosedSeason } from '../prescription/seasons';
 import type { WorkStep } from '../prescription/workOrder';
 import type { Visit } from '../records';
+import { AFTER_REMOVAL, isTakenDown } from '../weighing/planned';
 import { dayAfter } from '../vocabulary/dates';
 import type { OperationKey } from '../vocabulary/operations';
 import type { Operation } from '../weighing/operation';
@@ -98,10 +99,15 @@ export function worksOf(
   visitAt: number,
 ): WorkTask[] {
   const said = new Map((visit.work ?? []).map((w) => [w.step, w.how]));
-  const unassessed = steps.some((s) => 'operation' in s && s.operation === 'stability' && !said.has(s.key));
+  // An assessment that was not done is still to be done: nobody works there before it.
+  const isOver = ({ key }: WorkStep) =>
+    said.has(key) && !(key === 'stability' && said.get(key) === 'not done');
+  const unassessed = steps.some((s) => 'operation' in s && s.operation === 'stability' && !isOver(s));
+  const down = isTakenDown(visit);
   return steps.flatMap((step, place): WorkTask[] => {
     // Watering has its own balance, which says its days.
-    if ('hold' in step || said.has(step.key) || step.operation === 'water') return [];
+    if ('hold' in step || isOver(step) || step.operation === 'water') return [];
+    if (down && !AFTER_REMOVAL.includes(step.operation)) return [];
     const operation = operations.find((o) => o.key === step.operation)!;
     const on = step.part === 1 ? visit.decisions.find((d) => d.operation === step.operation)?.on : step.on;
     const year = `${step.year}-01-01`;

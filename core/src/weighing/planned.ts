@@ -1,5 +1,6 @@
-import type { Decision } from '../records';
+import type { Decision, Visit } from '../records';
 import type { InputKey } from '../units/quantity';
+import type { OperationKey } from '../vocabulary/operations';
 import type { QuantityKey } from '../vocabulary/quantities';
 import type { Weighed } from './operation';
 
@@ -25,6 +26,13 @@ export const declinedOf = <O extends Weighed>(
   operations: readonly O[],
   decisions: readonly Decision[],
 ): O[] => operations.filter((o) => o.advice !== 'not' && isDecided(o, decisions) && !isTaken(o, decisions));
+
+/** Operations that still go on once a tree was taken down. */
+export const AFTER_REMOVAL: readonly OperationKey[] = ['remove', 'postmortem', 'replace'];
+
+/** Whether a tree was taken down, by what was recorded at a visit. */
+export const isTakenDown = ({ work }: Pick<Visit, 'work'>): boolean =>
+  (work ?? []).some((w) => w.step === 'remove' && w.how !== 'not done');
 
 /** What the prescribed operations change in the ground, m; each absent where it is not planned. */
 export interface PlannedWork {

@@ -4,10 +4,10 @@ import { useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { isOpen } from '@undrel/core/schedule';
-import { dayAfter } from '@undrel/core/vocabulary';
+import { dayAfter, daysBetween } from '@undrel/core/vocabulary';
 import type { PropertyRow } from '../../protocol/grounds';
 import type { SignSeen, TaskRow } from '../../protocol/season';
-import { whenOf } from '../season/words';
+import { lengthOf, whenOf } from '../season/words';
 import { PropertiesMap } from './PropertiesMap';
 import { count } from '../../ui/count';
 import { TopBar } from '../shell/TopBar';
@@ -52,7 +52,7 @@ export function GroundsScreen(props: {
             </form>
           )}
           <h1 id="due">What is due</h1>
-          {props.signs.length > 0 && <MayFall signs={props.signs} />}
+          {props.signs.length > 0 && <MayFall signs={props.signs} today={props.today} />}
           <p className="text-lg my-1" data-testid="due-summary">
             {soon.length === 0
               ? 'Nothing is due within two weeks.'
@@ -87,24 +87,35 @@ export function GroundsScreen(props: {
 const NAMED = 6;
 
 /** Trees that show signs of danger, before everything else. */
-function MayFall({ signs }: { signs: readonly SignSeen[] }) {
+function MayFall({ signs, today }: { signs: readonly SignSeen[]; today: string }) {
   const rest = signs.length - NAMED;
   return (
-    <p className="wrong my-2" data-testid="may-fall">
-      <strong>
-        {count(signs.length, 'tree')} {signs.length === 1 ? 'shows a sign that it' : 'show signs that they'}{' '}
-        may fall.
-      </strong>{' '}
-      Keep people away, and have the stability assessed:{' '}
-      {signs.slice(0, NAMED).map((s, i) => (
-        <span key={s.treeId}>
-          {i > 0 && ', '}
-          <PageLink href={`/trees/${s.treeId}/order`}>{s.label}</PageLink> ({s.property})
-        </span>
-      ))}
-      {rest > 0 && ` and ${rest} more`}.
-    </p>
+    <section className="wrong my-2" data-testid="may-fall" aria-label="May fall">
+      <p>
+        <strong>
+          {count(signs.length, 'tree')} {signs.length === 1 ? 'shows a sign that it' : 'show signs that they'}{' '}
+          may fall.
+        </strong>{' '}
+        Keep people away, and have the stability assessed.
+      </p>
+      <ul>
+        {signs.slice(0, NAMED).map((s) => (
+          <li key={s.treeId}>
+            <PageLink href={`/trees/${s.treeId}/order`}>{s.label}</PageLink>
+            <span className="text-muted">
+              , {s.property}; seen {seenWhen(s.since, today)}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {rest > 0 && <p>And {rest} more: open their properties.</p>}
+    </section>
   );
+}
+
+function seenWhen(day: string, today: string): string {
+  const days = daysBetween(day, today);
+  return days < 1 ? 'today' : `${lengthOf(days)} ago`;
 }
 
 function AddProperty({ action }: { action: (state: NewProperty, form: FormData) => Promise<NewProperty> }) {

@@ -127,11 +127,7 @@ function Decisions({ decisions }: { decisions: readonly DecisionRow[] }) {
           </li>
         ))}
       </ul>
-      {!all && decisions.length > FIRST_TREES && (
-        <button type="button" className="quiet my-2 no-print" onClick={() => setAll(true)}>
-          Show the other {count(decisions.length - FIRST_TREES, 'tree')}
-        </button>
-      )}
+      {!all && <OtherTrees of={decisions.length} onShow={() => setAll(true)} />}
     </section>
   );
 }
@@ -195,8 +191,17 @@ function byTree(works: readonly WorkRow[]): WorkRow[][] {
   return [...trees.values()].sort((a, b) => safe(a) - safe(b) || end(a).localeCompare(end(b)));
 }
 
-/** Trees with open work shown before one asks for all. */
+/** Trees of a list shown before one asks for all. */
 const FIRST_TREES = 8;
+
+/** Shows the trees that a list leaves out at first. */
+function OtherTrees({ of, onShow }: { of: number; onShow: () => void }) {
+  return of > FIRST_TREES ? (
+    <button type="button" className="quiet my-2 no-print" onClick={onShow}>
+      Show the other {count(of - FIRST_TREES, 'tree')}
+    </button>
+  ) : null;
+}
 
 function Works({ works, today }: { works: readonly WorkRow[]; today: string }) {
   const [all, setAll] = useState(false);
@@ -243,11 +248,7 @@ function Works({ works, today }: { works: readonly WorkRow[]; today: string }) {
           );
         })}
       </ul>
-      {!all && trees.length > FIRST_TREES && (
-        <button type="button" className="quiet my-2 no-print" onClick={() => setAll(true)}>
-          Show the other {count(trees.length - FIRST_TREES, 'tree')}
-        </button>
-      )}
+      {!all && <OtherTrees of={trees.length} onShow={() => setAll(true)} />}
     </>
   );
 }

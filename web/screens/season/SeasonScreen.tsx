@@ -150,9 +150,11 @@ function SeasonSummary({
 /** Trees named in a line before the rest is counted. */
 const NAMED = 4;
 
-/** How many trees may fall, in a line of a phone. */
-const dangerWords = (danger: Season['danger']): string =>
-  `${count(danger.length, 'tree')} may fall; assessment ${danger.some((w) => w.state === 'late') ? 'late' : 'due'}`;
+/** How many trees may fall, and for how many of them the day of the assessment is over, in a line of a phone. */
+function dangerWords(danger: Season['danger']): string {
+  const late = danger.filter((w) => w.state === 'late').length;
+  return `${count(danger.length, 'tree')} may fall; ${late > 0 ? `${count(late, 'assessment')} late` : 'assessment due'}`;
+}
 
 /** Which they are, those first that are late the longest. */
 function namesOf(danger: Season['danger']): string {

@@ -54,7 +54,7 @@ export const TREATED_TREES = `select t.id from trees t join visits v on v.firm_i
 
 /**
  * Trees with an answer that is a sign of danger, seen at the newest full visit or at a walk-round since, and not assessed
- * since then; those seen first before the others. $1 keys of findings, $2 their answers.
+ * since then, nor taken down; those seen first before the others. $1 keys of findings, $2 their answers.
  */
 export const SIGNS_SEEN = `with seen as (
     select v.tree_id, v.visited_on, coalesce(v.walk, false) as walk
@@ -73,6 +73,6 @@ export const SIGNS_SEEN = `with seen as (
   join trees t on t.firm_id = current_firm() and t.id = j.tree_id and t.deleted_at is null
   join properties p on p.firm_id = t.firm_id and p.id = t.property_id and p.deleted_at is null
   where not exists (select from work_done w where w.firm_id = t.firm_id and w.visit_id = j.id and w.deleted_at is null
-    and w.step = 'stability' and w.how <> 'not done')
+    and w.step in ('stability', 'remove') and w.how <> 'not done')
   group by t.id, t.label, p.name
   order by since, t.label`;

@@ -40,6 +40,27 @@ test('a list on the desk is used by keys alone, keeps its place and width, and s
   await expect(list).toHaveText('Everyone');
 });
 
+test('a list that closes late does not take the focus from the field where somebody types by then', async ({
+  page,
+}) => {
+  await asConsultant(page);
+  await page.goto('/trees/kelpworth-24?station=verdict');
+  const list = page.getByRole('combobox', { name: 'I put another cause first' });
+  await expect(list).toHaveJSProperty('tagName', 'BUTTON');
+  // What is done a moment later is done half a second later, as on a phone that has much to do.
+  await page.evaluate(() => {
+    const soon = window.setTimeout.bind(window);
+    Object.assign(window, { setTimeout: (run: () => void, ms = 0) => soon(run, ms > 0 ? ms : 500) });
+  });
+  await choose(list, { label: 'Drought or underwatering' });
+  const why = page.getByLabel(/^Why/);
+  await why.fill(' ');
+  // Whatever had been put off by then is over.
+  await page.evaluate(() => new Promise<void>((done) => setTimeout(done)));
+  await expect(why).toBeFocused();
+  await expect(page.getByRole('alert').filter({ hasText: 'Why: empty' })).toBeVisible();
+});
+
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 

@@ -52,6 +52,10 @@ export function DeskList(props: PickProps) {
               position="popper"
               sideOffset={2}
               collisionPadding={8}
+              // It gives the focus back a moment after it closed, but not to take it from where somebody went meanwhile.
+              onCloseAutoFocus={(event) => {
+                if (document.activeElement !== document.body) event.preventDefault();
+              }}
               className="z-50 bg-sheet text-ink border-2 border-ink min-w-[var(--radix-select-trigger-width)] max-w-[calc(100vw-16px)] max-h-[var(--radix-select-content-available-height)] overflow-hidden"
             >
               <Select.Viewport className="py-1">

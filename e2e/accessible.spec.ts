@@ -155,7 +155,7 @@ test('no serious finding: sign-in', async ({ page }) => {
   }
 });
 for (const [about, views] of Object.entries(VIEWS))
-  test(`no serious finding, and nothing that can be pressed is moved by what comes late: ${about}`, async ({
+  test(`no serious finding, and nothing that can be pressed is moved by what comes late: ${about} @whole`, async ({
     page,
   }) => {
     await page.addInitScript(watchMoves, LATE.source);

@@ -104,7 +104,7 @@ test('every action is tried', () => {
   ).toEqual(expect.arrayContaining([...exported].sort()));
 });
 
-test('whatever an action is given, it answers in words and never fails', async ({ page }) => {
+test('whatever an action is given, it answers in words and never fails @whole', async ({ page }) => {
   await asConsultant(page);
   const failed: unknown[] = [];
   for (const action of actions().filter(({ name }) => !WITHOUT.includes(name))) {

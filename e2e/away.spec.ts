@@ -39,7 +39,7 @@ for (const { days, tree, height, depth } of [
   { days: 2, tree: 'sable-katsura-12', height: '23.1', depth: 0.231 },
   { days: -2, tree: 'sable-katsura-7', height: '23.2', depth: 0.232 },
 ])
-  test(`a clock ${Math.abs(days)} days ${days > 0 ? 'ahead' : 'behind'} is said before one leaves; what is entered by it arrives once`, async ({
+  test(`a clock ${Math.abs(days)} days ${days > 0 ? 'ahead' : 'behind'} is said before one leaves; what is entered by it arrives once @whole`, async ({
     page,
   }) => {
     await enterDemo(page);
@@ -119,7 +119,7 @@ async function behind(base: string) {
   };
 }
 
-test('the application is updated while changes wait: they arrive once, and what was taken along still opens', async ({
+test('the application is updated while changes wait: they arrive once, and what was taken along still opens @whole', async ({
   page,
   baseURL,
 }) => {
@@ -165,7 +165,7 @@ test('the application is updated while changes wait: they arrive once, and what 
   }
 });
 
-test('without signal: crew sheets open, pictures of a new visit are its own, and an order says whose it is', async ({
+test('without signal: crew sheets open, pictures of a new visit are its own, and an order says whose it is @whole', async ({
   page,
 }) => {
   const tree = 'sable-tulip-tree-1';

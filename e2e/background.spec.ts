@@ -42,7 +42,7 @@ async function signalFound(page: Page): Promise<void> {
   });
 }
 
-test('what did not arrive is sent when the browser finds signal, though no page of it is open; its page finds it saved', async ({
+test('what did not arrive is sent when the browser finds signal, though no page of it is open; its page finds it saved @whole', async ({
   page,
 }) => {
   await enterDemo(page);
@@ -107,7 +107,7 @@ const waiting = (page: Page): Promise<number> =>
 const shownIn = (page: Page) =>
   page.getByRole('region', { name: 'Other pictures' }).getByRole('button', { name: /^Open: / });
 
-test('a photograph that found no signal arrives with its record, though no page is open; its page shows it once', async ({
+test('a photograph that found no signal arrives with its record, though no page is open; its page shows it once @whole', async ({
   page,
 }) => {
   await enterDemo(page);

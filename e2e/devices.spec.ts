@@ -22,7 +22,7 @@ async function newTree(page: Page, property: string, label: string): Promise<voi
   await expect(page.getByRole('heading', { name: 'History' })).toBeVisible();
 }
 
-test('a position places a tree with its ring, ties the plan, and gives way to a hand that knows better', async ({
+test('a position places a tree with its ring, ties the plan, and gives way to a hand that knows better @whole', async ({
   browser,
 }) => {
   const context = await browser.newContext({ permissions: ['geolocation'] });
@@ -103,7 +103,7 @@ test('a position places a tree with its ring, ties the plan, and gives way to a 
   await context.close();
 });
 
-test('a bearing is taken from the compass over the keys of a phone, with its error; a silent one is said', async ({
+test('a bearing is taken from the compass over the keys of a phone, with its error; a silent one is said @whole', async ({
   browser,
 }) => {
   const page = await (
@@ -155,7 +155,7 @@ test('a bearing is taken from the compass over the keys of a phone, with its err
   await page.context().close();
 });
 
-test('the penetrometer speaks by Bluetooth too; a push that is cancelled leaves nothing', async ({
+test('the penetrometer speaks by Bluetooth too; a push that is cancelled leaves nothing @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -175,7 +175,7 @@ test('the penetrometer speaks by Bluetooth too; a push that is cancelled leaves 
   await saved(page);
 });
 
-test('in the sun the bright theme comes by itself and goes again, until another is chosen by a tap', async ({
+test('in the sun the bright theme comes by itself and goes again, until another is chosen by a tap @whole', async ({
   page,
 }) => {
   // A light sensor that says what it is told.

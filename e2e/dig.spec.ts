@@ -72,7 +72,7 @@ async function typed(page: Page): Promise<number> {
   return seconds;
 }
 
-test('a dig drawn with the pointer and the same dig typed give the same numbers', async ({ page }) => {
+test('a dig drawn with the pointer and the same dig typed give the same numbers @whole', async ({ page }) => {
   await asConsultant(page);
   await page.goto('/trees/lanternfield-3?station=dig');
   await page.getByRole('button', { name: 'Begin a visit today' }).click();
@@ -224,7 +224,7 @@ function pointsOf(handles: Locator) {
   };
 }
 
-test('two fingers make the plan larger, one moves it on from there', async ({ browser }) => {
+test('two fingers make the plan larger, one moves it on from there @whole', async ({ browser }) => {
   const phone = await browser.newContext({ hasTouch: true, viewport: { width: 390, height: 844 } });
   const page = await phone.newPage();
   await asConsultant(page);
@@ -255,7 +255,7 @@ test('two fingers make the plan larger, one moves it on from there', async ({ br
   await phone.close();
 });
 
-test('the plan is moved by wheel and keys; a double click inserts, split and join are one step each', async ({
+test('the plan is moved by wheel and keys; a double click inserts, split and join are one step each @whole', async ({
   page,
 }) => {
   await asConsultant(page);

@@ -74,7 +74,7 @@ const outlined = (name: string) =>
     ],
   });
 
-test('outlines changed meanwhile are shown beside those of the file, and either can be taken', async ({
+test('outlines changed meanwhile are shown beside those of the file, and either can be taken @whole', async ({
   browser,
 }) => {
   const [a, b] = [
@@ -133,7 +133,7 @@ test('the tree table sorts, filters and hides columns; the plan is reached by ke
   await page.waitForURL('**/trees/kelpworth-3');
 });
 
-test('find by keyboard, units and themes', async ({ page }) => {
+test('find by keyboard, units and themes @whole', async ({ page }) => {
   await enterDemo(page);
   // A key pressed before the page has come alive is not heard.
   await expect(async () => {
@@ -158,7 +158,7 @@ test('find by keyboard, units and themes', async ({ page }) => {
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'sun');
 });
 
-test('a school chosen for the firm, and one for a tree, change the figure and are shown', async ({
+test('a school chosen for the firm, and one for a tree, change the figure and are shown @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -171,7 +171,7 @@ test('a school chosen for the firm, and one for a tree, change the figure and ar
   await expect(mulch.getByRole('button', { name: /^New ring radius/ })).not.toHaveText(before!);
 });
 
-test('dry growing seasons come from the rain record of the grounds, and one tap dates them', async ({
+test('dry growing seasons come from the rain record of the grounds, and one tap dates them @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -187,7 +187,7 @@ test('dry growing seasons come from the rain record of the grounds, and one tap 
   await saved(page);
 });
 
-test('where grounds lie is noted in words that name a wrong field, and the season of planting follows', async ({
+test('where grounds lie is noted in words that name a wrong field, and the season of planting follows @whole', async ({
   page,
 }) => {
   await asConsultant(page);

@@ -44,7 +44,7 @@ test('two firms never see each other', async ({ browser }) => {
   await expect(demo.getByText('Katsura 14').first()).toBeVisible();
 });
 
-test('an invitation by link, a wrong password, sign out everywhere', async ({ browser }) => {
+test('an invitation by link, a wrong password, sign out everywhere @whole', async ({ browser }) => {
   const owner = await (await browser.newContext()).newPage();
   await signIn(owner, 'owner');
   await owner.waitForURL('**/grounds');

@@ -34,7 +34,7 @@ test('a form whose server is away keeps what was typed', async ({ page }) => {
   await expect(page.getByText('No trees yet')).toBeVisible();
 });
 
-test('stale grounds show both sides', async ({ browser }) => {
+test('stale grounds show both sides @whole', async ({ browser }) => {
   const [a, b] = await twoPages(browser);
   for (const page of [a, b]) {
     await page.goto('/grounds/lanternfield');
@@ -54,7 +54,9 @@ test('stale grounds show both sides', async ({ browser }) => {
   await expect(b.getByText('Gate on the south side.')).toBeVisible();
 });
 
-test('report words: a stale save shows both sides; the draft PDF carries them', async ({ browser }) => {
+test('report words: a stale save shows both sides; the draft PDF carries them @whole', async ({
+  browser,
+}) => {
   const [a, b] = await twoPages(browser);
   for (const page of [a, b]) await page.goto('/trees/kelpworth-9/report');
   await a.getByLabel(/^Opening/).fill('Seen with the porter.');
@@ -73,7 +75,9 @@ test('report words: a stale save shows both sides; the draft PDF carries them', 
   expect(text).toContain('Have stability');
 });
 
-test('a removed tree comes back with one press; a visit is begun on a phone by thumb', async ({ page }) => {
+test('a removed tree comes back with one press; a visit is begun on a phone by thumb @whole', async ({
+  page,
+}) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await asConsultant(page);
   await page.goto('/trees/sable-katsura-5?station=history');
@@ -92,7 +96,9 @@ test('a removed tree comes back with one press; a visit is begun on a phone by t
   await saved(page);
 });
 
-test('the firm’s practice book changes the figures of a tree that has none of its own', async ({ page }) => {
+test('the firm’s practice book changes the figures of a tree that has none of its own @whole', async ({
+  page,
+}) => {
   await signIn(page, 'owner');
   await page.waitForURL('**/grounds');
   const ring = async () => {

@@ -20,7 +20,9 @@ async function addEvent(page: Page, note: string): Promise<void> {
   await form.getByRole('button', { name: 'Add event' }).click();
 }
 
-test('a page killed at any moment of sending loses nothing and sends nothing twice', async ({ page }) => {
+test('a page killed at any moment of sending loses nothing and sends nothing twice @whole', async ({
+  page,
+}) => {
   test.setTimeout(60_000 + KILLS * 10_000);
   await enterDemo(page);
   const context = page.context();
@@ -66,7 +68,7 @@ test('a page killed at any moment of sending loses nothing and sends nothing twi
   }
 });
 
-test('on a device that keeps nothing, what is typed is sent, and it is said that it is not kept', async ({
+test('on a device that keeps nothing, what is typed is sent, and it is said that it is not kept @whole', async ({
   page,
 }) => {
   await enterDemo(page);
@@ -87,7 +89,7 @@ test('on a device that keeps nothing, what is typed is sent, and it is said that
   await expect(cell).toHaveValue('13.3');
 });
 
-test('two phones and a desk at one tree: in the end all show the same, and it is what somebody typed', async ({
+test('two phones and a desk at one tree: in the end all show the same, and it is what somebody typed @whole', async ({
   page,
   browser,
 }) => {

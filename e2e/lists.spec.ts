@@ -64,7 +64,7 @@ test('a list that closes late does not take the focus from the field where someb
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
-  test('a list is the one of the phone', async ({ page }) => {
+  test('a list is the one of the phone @whole', async ({ page }) => {
     await asConsultant(page);
     await page.goto('/season');
     const list = page.getByRole('combobox', { name: 'For', exact: true });

@@ -84,7 +84,7 @@ test('every route that takes a body is among those that are tried', () => {
   expect([...taking].sort()).toEqual([...tried].sort());
 });
 
-test('whatever is sent to a route, it answers in words and never fails', async ({ page }) => {
+test('whatever is sent to a route, it answers in words and never fails @whole', async ({ page }) => {
   await asConsultant(page);
   const headers = { 'sec-fetch-site': 'same-origin' };
   const failed: unknown[] = [];

@@ -49,7 +49,7 @@ const caseOf = async (page: Page, tree: string) =>
     }[];
   };
 
-test('a round, a visit with a dig, an order and a new tree in flight mode; with signal all of it arrives once', async ({
+test('a round, a visit with a dig, an order and a new tree in flight mode; with signal all of it arrives once @whole', async ({
   page,
 }) => {
   await enterDemo(page);
@@ -168,7 +168,7 @@ test('a round, a visit with a dig, an order and a new tree in flight mode; with 
   await expect(page.getByRole('link', { name: 'Sable Row Ropeworks' })).toBeVisible();
 });
 
-test('what someone else changed meanwhile is shown beside one’s own, and nothing is overwritten', async ({
+test('what someone else changed meanwhile is shown beside one’s own, and nothing is overwritten @whole', async ({
   page,
   browser,
 }) => {
@@ -194,7 +194,7 @@ test('what someone else changed meanwhile is shown beside one’s own, and nothi
   await expect(desk.getByLabel('at the bark, N', { exact: true })).toHaveValue('19');
 });
 
-test('signing out, an ended session and somebody else leave nothing of what was taken along; what waits stays its person’s', async ({
+test('signing out, an ended session and somebody else leave nothing of what was taken along; what waits stays its person’s @whole', async ({
   page,
   browser,
 }) => {
@@ -253,7 +253,7 @@ test('signing out, an ended session and somebody else leave nothing of what was 
   expect(JSON.stringify(visits)).toContain('"depth":0.04');
 });
 
-test('a label opens its tree, without signal too, and tells a stranger nothing', async ({
+test('a label opens its tree, without signal too, and tells a stranger nothing @whole', async ({
   page,
   browser,
 }) => {
@@ -280,7 +280,7 @@ test('a label opens its tree, without signal too, and tells a stranger nothing',
   }
 });
 
-test('a tree that was taken along opens at once, and shows what others changed as soon as it is known', async ({
+test('a tree that was taken along opens at once, and shows what others changed as soon as it is known @whole', async ({
   page,
   browser,
 }) => {
@@ -309,7 +309,7 @@ test('a tree that was taken along opens at once, and shows what others changed a
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
 });
 
-test('a link to a tree that was taken along opens it within the page that is open, without signal too, and what the firm sets meanwhile comes in', async ({
+test('a link to a tree that was taken along opens it within the page that is open, without signal too, and what the firm sets meanwhile comes in @whole', async ({
   page,
   browser,
 }) => {
@@ -383,7 +383,7 @@ test('a link to a tree that was taken along opens it within the page that is ope
   await expect(desk.getByText('Saved. Open trees follow it at once.')).toBeVisible();
 });
 
-test('a photograph taken without signal arrives from any page, at the visit it was taken on', async ({
+test('a photograph taken without signal arrives from any page, at the visit it was taken on @whole', async ({
   page,
 }) => {
   await enterDemo(page);
@@ -402,7 +402,10 @@ test('a photograph taken without signal arrives from any page, at the visit it w
     .toBe(before + 1);
 });
 
-test('many entries that others changed meanwhile are settled by one decision', async ({ page, browser }) => {
+test('many entries that others changed meanwhile are settled by one decision @whole', async ({
+  page,
+  browser,
+}) => {
   await enterDemo(page);
   await takeAlong(page);
   const cells = ['N', 'E', 'S'];

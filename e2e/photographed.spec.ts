@@ -48,7 +48,7 @@ function seenPlaces({ root, path }: RootReading, from: number): { at: [number, n
   });
 }
 
-test('with pictures alone: two of a dig brought in, eight roots traced, share and cut plan, and a report with a pair', async ({
+test('with pictures alone: two of a dig brought in, eight roots traced, share and cut plan, and a report with a pair @whole', async ({
   page,
 }) => {
   await asConsultant(page);

@@ -26,7 +26,7 @@ const photograph = async (n: number, name = `shot ${n}.jpg`) => ({
 });
 const input = (page: Page) => page.getByLabel('Pictures to add: JPEG, PNG or WebP');
 
-test('eight sides of the collar by one thumb; kept when the server is away, and sent again', async ({
+test('eight sides of the collar by one thumb; kept when the server is away, and sent again @whole', async ({
   page,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
@@ -56,7 +56,7 @@ test('eight sides of the collar by one thumb; kept when the server is away, and 
   await expect(page.getByRole('link', { name: 'Pictures of the collar: 8 of 8 sides' })).toBeVisible();
 });
 
-test('a picture imported is named, marked and put into the report; what is none is refused in words', async ({
+test('a picture imported is named, marked and put into the report; what is none is refused in words @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -145,7 +145,7 @@ test('a picture imported is named, marked and put into the report; what is none 
   await saved(page);
 });
 
-test('a picture that stands upright: a mark is where it was drawn, in whatever room the picture has', async ({
+test('a picture that stands upright: a mark is where it was drawn, in whatever room the picture has @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -188,7 +188,7 @@ test('a picture that stands upright: a mark is where it was drawn, in whatever r
   await saved(page);
 });
 
-test('the page closed in the middle of sending: the picture is on the device, and is sent when it is opened again', async ({
+test('the page closed in the middle of sending: the picture is on the device, and is sent when it is opened again @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -209,7 +209,9 @@ test('the page closed in the middle of sending: the picture is on the device, an
   await expect(others.getByRole('list', { name: 'On their way' }).getByRole('listitem')).toHaveCount(0);
 });
 
-test('the line breaks in the middle of a large picture: what arrived is not sent again', async ({ page }) => {
+test('the line breaks in the middle of a large picture: what arrived is not sent again @whole', async ({
+  page,
+}) => {
   await asConsultant(page);
   await page.goto('/trees/kelpworth-4/pictures');
   const others = page.getByRole('region', { name: 'Other pictures' });
@@ -278,7 +280,7 @@ test('the same side of the collar at two visits stands side by side, and one is 
   await expect(side.getByText(/^Not taken from quite the same spot/)).toBeVisible();
 });
 
-test('marker cards in both pictures lay one over the other without a touch', async ({ page }) => {
+test('marker cards in both pictures lay one over the other without a touch @whole', async ({ page }) => {
   await asConsultant(page);
   await page.goto('/trees/sable-katsura-14/time');
   const side = page.getByRole('region', { name: 'Before and after, from the same side' });
@@ -290,7 +292,7 @@ test('marker cards in both pictures lay one over the other without a touch', asy
   await expect(side.getByRole('button', { name: 'Not aligned' })).toBeDisabled();
 });
 
-test('eight sides by the camera of the device, one after the other under one thumb, over those of the visit before', async ({
+test('eight sides by the camera of the device, one after the other under one thumb, over those of the visit before @whole', async ({
   page,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
@@ -352,7 +354,7 @@ test('a step of the order is photographed from the order, and its pictures stand
   expect(stored.visits.at(-1)!.pictures!.some((p) => p.step === step && p.shows === 'work')).toBe(true);
 });
 
-test('the face of a pit: a tape gives the scale, layers are touched, and their depths are those of the hole', async ({
+test('the face of a pit: a tape gives the scale, layers are touched, and their depths are those of the hole @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -446,7 +448,7 @@ test('the face of a pit: a tape gives the scale, layers are touched, and their d
   await expect(probe.getByText(/original grade at 1[45] cm/)).toBeVisible();
 });
 
-test('the section of a stem: tops of roots are touched beside its diameter, and read as the rod would', async ({
+test('the section of a stem: tops of roots are touched beside its diameter, and read as the rod would @whole', async ({
   page,
 }) => {
   await asConsultant(page);

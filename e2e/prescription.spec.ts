@@ -5,7 +5,7 @@ import { asConsultant, saved, station } from './enter';
 import { textOf } from './pdf';
 import { choose } from './choose';
 
-test('another school is weighed on the cut plan itself, and one of the grounds holds for their trees', async ({
+test('another school is weighed on the cut plan itself, and one of the grounds holds for their trees @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -39,7 +39,7 @@ test('another school is weighed on the cut plan itself, and one of the grounds h
   await expect(ring.getByText('(chosen for the property)')).toBeVisible();
 });
 
-test('nothing is done with a cut plan from before the last entry', async ({ page }) => {
+test('nothing is done with a cut plan from before the last entry @whole', async ({ page }) => {
   await page.addInitScript(() => {
     const send = Worker.prototype.postMessage;
     Worker.prototype.postMessage = function (this: Worker, message: unknown) {
@@ -64,7 +64,7 @@ test('nothing is done with a cut plan from before the last entry', async ({ page
   await saved(page);
 });
 
-test('the cut plan is proved, changes with one limit, says what clashes, and once agreed the crew follows it', async ({
+test('the cut plan is proved, changes with one limit, says what clashes, and once agreed the crew follows it @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -152,7 +152,7 @@ test('the cut plan is proved, changes with one limit, says what clashes, and onc
   await expect(page.getByTestId('cuts-missing')).toContainText('a dig');
 });
 
-test('from the prescription to an option approved on a phone and a crew order ticked off', async ({
+test('from the prescription to an option approved on a phone and a crew order ticked off @whole', async ({
   page,
   browser,
 }) => {
@@ -296,7 +296,7 @@ test('a rate that is no amount is named, and nothing typed is lost', async ({ pa
   await expect(mulch).toHaveValue('28.14');
 });
 
-test('the work on the grounds: its sums follow what is ticked, its report is made with progress and can be stopped', async ({
+test('the work on the grounds: its sums follow what is ticked, its report is made with progress and can be stopped @whole', async ({
   page,
 }) => {
   await asConsultant(page);

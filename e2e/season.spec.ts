@@ -16,7 +16,7 @@ async function tick(page: Page, tree: string, title: RegExp): Promise<void> {
 
 const follows = (page: Page) => page.getByRole('region', { name: 'To check and to finish' });
 
-test('work ticked done is followed by its own tasks: done with one touch and back, moved and dropped with a reason', async ({
+test('work ticked done is followed by its own tasks: done with one touch and back, moved and dropped with a reason @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -97,7 +97,7 @@ test('work ticked done is followed by its own tasks: done with one touch and bac
   await expect(page.getByText('the gate is shut until then')).toHaveCount(0);
 });
 
-test('a tree that may fall comes first; what nobody decided is named, and leaves once it is declined', async ({
+test('a tree that may fall comes first; what nobody decided is named, and leaves once it is declined @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -131,7 +131,9 @@ test('a tree that may fall comes first; what nobody decided is named, and leaves
   await expect(pruning).toHaveCount(0);
 });
 
-test('a month and a year of it, by role and grounds; on a phone the month is a list', async ({ page }) => {
+test('a month and a year of it, by role and grounds; on a phone the month is a list @whole', async ({
+  page,
+}) => {
   await asConsultant(page);
   await page.goto('/season?view=month');
   await page.getByRole('button', { name: 'Earlier' }).click();
@@ -150,7 +152,10 @@ test('a month and a year of it, by role and grounds; on a phone the month is a l
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
 
-test('an address that another calendar reads, until it is taken back', async ({ page, playwright }) => {
+test('an address that another calendar reads, until it is taken back @whole', async ({
+  page,
+  playwright,
+}) => {
   await asConsultant(page);
   await page.goto('/season');
   await page.getByText('In your own calendar').click();
@@ -179,7 +184,7 @@ test('work done today asks for what follows it, from today on', async ({ page })
   await expect(notice).toContainText(`After mulch pulled back ${today()}.`);
 });
 
-test('did the digging pay: the tree against its reference tree, two visits side by side, and all treated trees', async ({
+test('did the digging pay: the tree against its reference tree, two visits side by side, and all treated trees @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -207,7 +212,7 @@ test('did the digging pay: the tree against its reference tree, two visits side 
   await expect(page.getByTestId('answer')).toHaveText('Linden 5: worse than before the work');
 });
 
-test('crew days: packed, a work set on another day stays there, and the days go into the prescriptions', async ({
+test('crew days: packed, a work set on another day stays there, and the days go into the prescriptions @whole', async ({
   page,
 }) => {
   await asConsultant(page);

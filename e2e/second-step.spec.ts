@@ -38,7 +38,9 @@ async function withReader(page: Page): Promise<void> {
   });
 }
 
-test('an authenticator app, a passkey, a recovery code; the owner takes them off', async ({ page }) => {
+test('an authenticator app, a passkey, a recovery code; the owner takes them off @whole', async ({
+  page,
+}) => {
   await signIn(page, 'owner');
   await grounds(page);
   const email = `second-${Date.now()}@quillrow.example`;
@@ -109,7 +111,7 @@ test('an authenticator app, a passkey, a recovery code; the owner takes them off
   await grounds(person);
 });
 
-test('a forgotten password by mail, and by the owner’s link', async ({ page }) => {
+test('a forgotten password by mail, and by the owner’s link @whole', async ({ page }) => {
   await signIn(page, 'owner');
   await grounds(page);
   const email = `forgot-${Date.now()}@quillrow.example`;

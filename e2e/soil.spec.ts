@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { asConsultant, saved, station } from './enter';
 import { choose } from './choose';
 
-test('holes of the soil probe layer by layer: set beside the reference tree, drawn, and taken into verdict and report', async ({
+test('holes of the soil probe layer by layer: set beside the reference tree, drawn, and taken into verdict and report @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -68,7 +68,7 @@ test('holes of the soil probe layer by layer: set beside the reference tree, dra
   expect(stored.site!.others.length).toBeGreaterThan(0);
 });
 
-test('which trees need water, when and how much: by the day asked for, with other ways beside it', async ({
+test('which trees need water, when and how much: by the day asked for, with other ways beside it @whole', async ({
   page,
 }) => {
   await asConsultant(page);

@@ -105,7 +105,7 @@ test.describe('nothing that can be pressed moves while messages come and go', ()
       await page.unroute('**/api/changes');
     });
 
-    test(`on order and day sheet, ${size.width} wide`, async ({ page, context }) => {
+    test(`on order and day sheet, ${size.width} wide @whole`, async ({ page, context }) => {
       await page.setViewportSize(size);
       await asConsultant(page);
       await page.goto('/grounds/sable-row/work');
@@ -127,7 +127,7 @@ test.describe('nothing that can be pressed moves while messages come and go', ()
 /** Stations on which numbers are typed. */
 const WITH_NUMBERS = ['history', 'crown', 'base', 'mulch', 'probe', 'soil', 'trenches'];
 
-test('a wrong value in a field of any station moves nothing', async ({ page }) => {
+test('a wrong value in a field of any station moves nothing @whole', async ({ page }) => {
   await page.setViewportSize(PHONE);
   await asConsultant(page);
   const refused: string[] = [];
@@ -174,7 +174,7 @@ test('a wrong value in a field of any station moves nothing', async ({ page }) =
 });
 
 for (const size of [PHONE, { width: 1280, height: 800 }]) {
-  test(`what a form answers moves nothing, ${size.width} wide`, async ({ page }) => {
+  test(`what a form answers moves nothing, ${size.width} wide @whole`, async ({ page }) => {
     await page.setViewportSize(size);
     const away = async (path: string, ready: string | RegExp, press: () => Promise<void>) => {
       await page.goto(path);
@@ -252,7 +252,7 @@ for (const size of [PHONE, { width: 1280, height: 800 }]) {
   });
 }
 
-test('a working that comes late does not come up under the next press; one that is there gives way to it', async ({
+test('a working that comes late does not come up under the next press; one that is there gives way to it @whole', async ({
   page,
 }) => {
   await enterDemo(page);
@@ -298,7 +298,7 @@ test('a working that comes late does not come up under the next press; one that 
   await expect(cell).toBeFocused();
 });
 
-test('an answer that grows above what was pressed does not push it away', async ({ page }) => {
+test('an answer that grows above what was pressed does not push it away @whole', async ({ page }) => {
   await page.setViewportSize(PHONE);
   await asConsultant(page);
   await page.goto('/trees/sable-katsura-14?station=cuts');

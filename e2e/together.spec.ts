@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { asConsultant, saved, signIn, station } from './enter';
 
-test('two browsers on one tree lose nothing: both sides are shown, either can be taken', async ({
+test('two browsers on one tree lose nothing: both sides are shown, either can be taken @whole', async ({
   browser,
 }) => {
   const [a, b] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];

@@ -39,7 +39,7 @@ async function keptDig(page: Page): Promise<Dig> {
 /** Its newest root. */
 const lastRoot = async (page: Page): Promise<DugRoot> => (await keptDig(page)).roots.at(-1)!;
 
-test('cards are found, the bark is touched, and a root is traced on the plan: place and thickness as they are', async ({
+test('cards are found, the bark is touched, and a root is traced on the plan: place and thickness as they are @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -176,7 +176,7 @@ test('cards are found, the bark is touched, and a root is traced on the plan: pl
   expect((await keptDig(page)).pot).toBeUndefined();
 });
 
-test('a picture without cards says what is asked for; printed cards come for both papers', async ({
+test('a picture without cards says what is asked for; printed cards come for both papers @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -195,7 +195,7 @@ test('a picture without cards says what is asked for; printed cards come for bot
   expect((await page.request.get('/api/cards?paper=A3')).status()).toBe(400);
 });
 
-test('leaves on the leaf sheet are measured and weighed beside those of the reference tree', async ({
+test('leaves on the leaf sheet are measured and weighed beside those of the reference tree @whole', async ({
   page,
 }) => {
   await asConsultant(page);

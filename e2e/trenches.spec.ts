@@ -4,7 +4,7 @@ import { boxAtRest, middleOf } from './atRest';
 import { asConsultant, saved } from './enter';
 import { choose } from './choose';
 
-test('trenches are planned on the site, turned, locked, taken out, weighed against other ways, and go out as files', async ({
+test('trenches are planned on the site, turned, locked, taken out, weighed against other ways, and go out as files @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -128,7 +128,7 @@ test('trenches are planned on the site, turned, locked, taken out, weighed again
   await expect(page.getByRole('img', { name: 'Plan of the trenches on their site' })).toBeVisible();
 });
 
-test('the penetrometer is pushed, its files come in, and what it tells changes the verdict and the trenches', async ({
+test('the penetrometer is pushed, its files come in, and what it tells changes the verdict and the trenches @whole', async ({
   page,
 }) => {
   await asConsultant(page);

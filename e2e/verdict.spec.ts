@@ -143,7 +143,7 @@ test('a firm puts its own word in the table of causes, and the verdict says so',
   await expect(page.getByRole('status')).toContainText('Saved as version 2');
 });
 
-test('a soil sample: texture, density against the limits of that texture, and the verdict takes it in', async ({
+test('a soil sample: texture, density against the limits of that texture, and the verdict takes it in @whole', async ({
   page,
 }) => {
   await asConsultant(page);

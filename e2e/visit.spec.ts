@@ -82,7 +82,7 @@ test('what is wrong with a value is said where the code for saying it can no lon
   await expect(find).toBeHidden();
 });
 
-test('a species is found by any name, an unknown one is said to be, and the firm may judge one for itself', async ({
+test('a species is found by any name, an unknown one is said to be, and the firm may judge one for itself @whole', async ({
   page,
 }) => {
   await asConsultant(page);
@@ -234,7 +234,7 @@ test('the menu of a phone opens, chooses and gives the focus back; a term explai
   await page.context().close();
 });
 
-test('what is pressed at a station is as tall as a thumb in a glove', async ({ browser }) => {
+test('what is pressed at a station is as tall as a thumb in a glove @whole', async ({ browser }) => {
   const page = await (
     await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } })
   ).newPage();
@@ -265,7 +265,7 @@ test('what is pressed at a station is as tall as a thumb in a glove', async ({ b
   expect(small).toEqual([]);
 });
 
-test('with the text of the phone at twice its size nothing runs out of the screen at any station', async ({
+test('with the text of the phone at twice its size nothing runs out of the screen at any station @whole', async ({
   playwright,
 }) => {
   const large = await playwright.chromium.launch({

@@ -72,7 +72,7 @@ const faults = (page: Page): Promise<string[]> =>
     return [...new Set(found)];
   });
 
-test('words of drawings and buttons hold in their places in feet and inches, on a phone and on a desk', async ({
+test('words of drawings and buttons hold in their places in feet and inches, on a phone and on a desk @whole', async ({
   page,
 }) => {
   await enterDemo(page);
@@ -107,7 +107,7 @@ test('who reads inches is told rules of thumb in inches, and nothing is read twi
   await expect(page.getByText(/0\.\d{8}/)).toHaveCount(0);
 });
 
-test('a page on which nothing is entered is sent without the rules of records', async ({ page }) => {
+test('a page on which nothing is entered is sent without the rules of records @whole', async ({ page }) => {
   await asConsultant(page);
   const scripts: Promise<string>[] = [];
   page.on('response', (answer) => {

@@ -13,7 +13,7 @@ const follows = (page: Page) => page.getByRole('region', { name: 'To check and t
 const mine = (page: Page, what: RegExp) =>
   follows(page).getByRole('listitem').filter({ hasText: 'Katsura 14' }).filter({ hasText: what });
 
-test('a tree lives three years: dug, examined late, the cone back and found on a walk-round, recovered', async ({
+test('a tree lives three years: dug, examined late, the cone back and found on a walk-round, recovered @whole', async ({
   browser,
 }) => {
   const file = join(mkdtempSync(join(tmpdir(), 'undrel-years-')), 'ahead');

@@ -34,7 +34,7 @@ async function digests(url: string, firmId: string): Promise<Record<string, stri
   return found;
 }
 
-test('a backup fills an empty server with the same rows, ready to serve; a full one is refused', async () => {
+test('a backup fills an empty server with the same rows, ready to serve; a full one is refused @whole', async () => {
   const url = process.env.DATABASE_URL!;
   const { viewer } = await testFirm();
   await (await pool()).end();
@@ -79,7 +79,7 @@ test('a backup fills an empty server with the same rows, ready to serve; a full 
   }
 });
 
-test('an older program does not start on a newer schema', async () => {
+test('an older program does not start on a newer schema @whole', async () => {
   const url = process.env.DATABASE_URL!;
   const server = await privateCluster('restore-cluster');
   const scratch = server.url.replace(/\/undrel$/, '/newer');

@@ -25,7 +25,7 @@ async function answers(url: string, seconds: number): Promise<Response | undefin
   return undefined;
 }
 
-test('npm start asks for DATABASE_URL in plain words', async () => {
+test('npm start asks for DATABASE_URL in plain words @whole', async () => {
   const { told, over } = launch('scripts/start.mjs', { DATABASE_URL: undefined });
   expect(await over).toBe(1);
   expect(told.join('')).toMatch(/Set DATABASE_URL, for example postgres:/);
@@ -36,7 +36,7 @@ test.each([
   // Whoever asks closes first: a proxy that keeps its connections for a minute, as they come, never meets a closed one.
   ['npm start', 'scripts/start.mjs', '/sign-in', { UNDREL_DIST: '.next-test' }, 60],
   ['npm run dev', 'scripts/dev.mjs', '/api/health', {}, 0],
-])('%s serves, keeps connections, and stops cleanly', async (_, script, path, env, kept) => {
+])('%s serves, keeps connections, and stops cleanly @whole', async (_, script, path, env, kept) => {
   const port = String(await freePort(0));
   const { child, told, over } = launch(script, { ...env, PORT: port });
   const page = `http://127.0.0.1:${port}${path}`;

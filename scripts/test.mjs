@@ -1,5 +1,6 @@
-// Everything that must hold, on a machine with only Node and git: npm test
-// The browser tests alone, with every core loaded three times over: npm run test:busy
+// What must hold after every change, on a machine with only Node and git: npm test
+// With the long tests as well, those with @whole in their title: npm run test:whole
+// All browser tests alone, with every core loaded three times over: npm run test:busy
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join, relative } from 'node:path';
@@ -12,7 +13,12 @@ import { ended, program, ROOT, run, say, start } from './setup/run.mjs';
 import { serve } from './setup/serve.mjs';
 
 const RESULTS = join(ROOT, 'test-results');
+const UNIT = join(RESULTS, 'unit.json');
 const BUSY = process.argv.includes('--busy');
+const WHOLE = BUSY || process.argv.includes('--whole');
+/** What leaves the long tests out. */
+const SHORT_UNIT = ['--testNamePattern', '^(?!.*@whole)'];
+const SHORT_BROWSER = ['--grep-invert', '@whole'];
 
 /** Loads every core three times over until it is stopped. */
 function load() {
@@ -96,7 +102,16 @@ await program(async (atStop) => {
       await passes(
         'unit tests',
         'npx',
-        ['--no-install', 'jest', '--maxWorkers', '2', '--json', '--outputFile', join(RESULTS, 'unit.json')],
+        [
+          '--no-install',
+          'jest',
+          '--maxWorkers',
+          '2',
+          '--json',
+          '--outputFile',
+          UNIT,
+          ...(WHOLE ? [] : SHORT_UNIT),
+        ],
         env,
       ),
     );
@@ -111,13 +126,18 @@ await program(async (atStop) => {
     atStop(load());
   }
   checks.push(
-    await passes('browser tests', 'npx', ['--no-install', 'playwright', 'test'], {
-      DATABASE_URL: db.url,
-      BASE_URL: `http://localhost:${port}`,
-    }),
+    await passes(
+      'browser tests',
+      'npx',
+      ['--no-install', 'playwright', 'test', ...(WHOLE ? [] : SHORT_BROWSER)],
+      {
+        DATABASE_URL: db.url,
+        BASE_URL: `http://localhost:${port}`,
+      },
+    ),
   );
 
-  const unit = read(join(RESULTS, 'unit.json'));
+  const unit = read(UNIT);
   const browserRun = read(join(RESULTS, 'browser.json'));
   const browser = browserRun?.stats;
   const tests = testsOf(unit, browserRun).sort((a, b) => b.ms - a.ms);

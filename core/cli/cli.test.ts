@@ -12,7 +12,7 @@ const run = (args: string[], input?: string) =>
     maxBuffer: 1 << 28,
   });
 
-test('nothing has to be built first, not by two at once either; what is older than its sources is built again', async () => {
+test('nothing has to be built first, not by two at once either; what is older than its sources is built again @whole', async () => {
   const built = 'core/dist/undrel.mjs';
   rmSync(built, { force: true });
   const ask = () =>
@@ -26,7 +26,7 @@ test('nothing has to be built first, not by two at once either; what is older th
   expect(readdirSync('core/dist')).toEqual(['undrel.mjs']);
 });
 
-test('assess prints one JSON line with numbers, working and reasons', () => {
+test('assess prints one JSON line with numbers, working and reasons @whole', () => {
   const { status, stdout } = run(['assess', example]);
   expect(status).toBe(0);
   const result = JSON.parse(stdout);
@@ -41,7 +41,7 @@ test('assess prints one JSON line with numbers, working and reasons', () => {
   expect(run(['assess', '--units', 'us', example]).stdout).toMatch(/\d in\b/);
 });
 
-test('a dig comes with its share, advice, cuts and forecast', () => {
+test('a dig comes with its share, advice, cuts and forecast @whole', () => {
   const { dig, cuts } = JSON.parse(run(['assess', example]).stdout);
   expect(dig.girdled.value).toBeGreaterThan(0.05);
   expect(dig.roots.map((r: { label: string }) => r.label)).toEqual(['A', 'D1', 'D2', 'D3']);
@@ -56,7 +56,7 @@ test('a dig comes with its share, advice, cuts and forecast', () => {
   expect(told).toMatch(/Dig: \d+( ± \d+)?% of the bark is compressed; half in /);
 });
 
-test('a case that holds its site and holes of the soil probe tells of the ground and lays trenches out', () => {
+test('a case that holds its site and holes of the soil probe tells of the ground and lays trenches out @whole', () => {
   const caseFile = JSON.parse(readFileSync(example, 'utf8'));
   caseFile.tree = { ...caseFile.tree, crownRadius: 3, position: { x: 10, y: 20 } };
   const wall = {
@@ -95,7 +95,7 @@ test('a case that holds its site and holes of the soil probe tells of the ground
   expect(text).toMatch(/Topsoil 10 cm about the tree, 30 cm in open ground/);
 });
 
-test('standard input and text in US units', () => {
+test('standard input and text in US units @whole', () => {
   const { status, stdout } = run(
     ['assess', '--format', 'text', '--units', 'us'],
     readFileSync(example, 'utf8'),
@@ -104,7 +104,7 @@ test('standard input and text in US units', () => {
   expect(stdout).toMatch(/Collar depth: \d+\.\d ± \d+\.\d in/);
 });
 
-test('bad input: exit 2, the path, the value and what is allowed; the good file is still assessed', () => {
+test('bad input: exit 2, the path, the value and what is allowed; the good file is still assessed @whole', () => {
   const bad = join(folder, 'bad.json');
   writeFileSync(bad, readFileSync(example, 'utf8').replace(/"depth": 0\.24/, '"depth": 30'));
   const { status, stdout, stderr } = run(['assess', bad, example]);
@@ -113,7 +113,7 @@ test('bad input: exit 2, the path, the value and what is allowed; the good file 
   expect(stdout.trim().split('\n')).toHaveLength(1);
 });
 
-test('bytes that are not UTF-8, a missing file and a bad flag are named', () => {
+test('bytes that are not UTF-8, a missing file and a bad flag are named @whole', () => {
   const latin = join(folder, 'latin.json');
   writeFileSync(latin, Buffer.from([0x7b, 0x22, 0xe9, 0x22, 0x7d]));
   expect(run(['assess', latin]).stderr).toContain('not UTF-8');
@@ -121,7 +121,7 @@ test('bytes that are not UTF-8, a missing file and a bad flag are named', () => 
   expect(run(['assess', '--format', 'xml', example]).stderr).toContain('allowed are json, text');
 });
 
-test('an inventory streams, with progress on standard error', () => {
+test('an inventory streams, with progress on standard error @whole', () => {
   const text = readFileSync(example, 'utf8');
   const files = Array.from({ length: 60 }, (_, i) => {
     const file = join(folder, `${i}.json`);
@@ -134,7 +134,7 @@ test('an inventory streams, with progress on standard error', () => {
   expect(stderr).toContain('40 of 60 files');
 });
 
-test('walk triages an inventory, most urgent first; bad cells and unknown species are named and the rest stands', () => {
+test('walk triages an inventory, most urgent first; bad cells and unknown species are named and the rest stands @whole', () => {
   const file = join(folder, 'trees.csv');
   writeFileSync(
     file,
@@ -171,7 +171,7 @@ test('walk triages an inventory, most urgent first; bad cells and unknown specie
   ]);
 });
 
-test('rates price the treatment and set the options side by side; bad ones are named', () => {
+test('rates price the treatment and set the options side by side; bad ones are named @whole', () => {
   const rates = join(folder, 'rates.json');
   writeFileSync(rates, JSON.stringify({ currency: 'EUR', prices: { crew: '68.50', trip: '38' } }));
   const { worth } = JSON.parse(run(['assess', example, '--rates', rates]).stdout);
@@ -198,7 +198,7 @@ test('rates price the treatment and set the options side by side; bad ones are n
   expect([bad.status, bad.stderr]).toEqual([2, expect.stringContaining('$.currency: "EUX": not a currency')]);
 });
 
-test('water: the next date with its band, litres and ways side by side; wrong flags and weather are named', () => {
+test('water: the next date with its band, litres and ways side by side; wrong flags and weather are named @whole', () => {
   const rows = ['date,rain,low,high'];
   for (let at = Date.UTC(2018, 0, 1); at <= Date.UTC(2026, 6, 1); at += 86_400_000) {
     const date = new Date(at).toISOString().slice(0, 10);
@@ -225,7 +225,7 @@ test('water: the next date with its band, litres and ways side by side; wrong fl
   expect([told.status, told.stderr]).toEqual([2, expect.stringContaining('Column date, low, high: missing')]);
 });
 
-test('calendar: what is prescribed and what follows, as it stands on a day; bad days and files are named', () => {
+test('calendar: what is prescribed and what follows, as it stands on a day; bad days and files are named @whole', () => {
   const caseFile = JSON.parse(readFileSync(example, 'utf8'));
   const visit = caseFile.visits.at(-1);
   visit.work = [{ step: 'excavate', how: 'done', on: visit.date }];
@@ -250,7 +250,7 @@ test('calendar: what is prescribed and what follows, as it stands on a day; bad 
   expect(run(['calendar', join(folder, 'none.json')]).status).toBe(2);
 });
 
-test('recovery: a treated tree against the untreated one beside it; without work, and with a treated yardstick, it says so', () => {
+test('recovery: a treated tree against the untreated one beside it; without work, and with a treated yardstick, it says so @whole', () => {
   const caseFile = JSON.parse(readFileSync(example, 'utf8'));
   const shoots = (values: number[]) =>
     values.map((number, i) => ({ key: 'crown.extension', part: 2015 + i, number }));

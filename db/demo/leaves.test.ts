@@ -22,13 +22,13 @@ const told = (shot: LeafShot): string => {
   return 'problem' in found ? found.problem : 'measured';
 };
 
-test('the index by Karcher and Richardson 2003: hue 90, saturation 0.5, brightness 0.4 is 0.533', () => {
+test('the index by Karcher and Richardson 2003: hue 90, saturation 0.5, brightness 0.4 is 0.533 @whole', () => {
   const colour = [76.5, 102, 51] as const;
   expect(hsb(colour)).toEqual({ hue: 90, saturation: 0.5, brightness: 0.4 });
   expect(darkGreen(colour)).toBeCloseTo(0.533, 3);
 });
 
-test('leaves in any light: the index within 0.05 of the truth, and paler ones are told from green ones', () => {
+test('leaves in any light: the index within 0.05 of the truth, and paler ones are told from green ones @whole', () => {
   const lights = [undefined, [1, 0.86, 0.66], [0.6, 0.66, 0.8]] as const;
   const found = new Map<string, number[]>();
   for (const [n, [name, colour]] of Object.entries(LEAF_TONES).entries())
@@ -52,7 +52,7 @@ test('leaves in any light: the index within 0.05 of the truth, and paler ones ar
   expect(Math.max(...found.get('pale')!)).toBeLessThan(Math.min(...found.get('green')!) - 0.06);
 });
 
-test('veins that stay green while the blade pales stand out by as much as they do; in green and evenly pale leaves they do not', () => {
+test('veins that stay green while the blade pales stand out by as much as they do; in green and evenly pale leaves they do not @whole', () => {
   const of = (shot: Omit<LeafShot, 'seed'>, seed: number) => {
     const read = measured(leafPhotograph({ size: SIZE, tilt: 10, ...shot, seed }).raster);
     if ('problem' in read) throw new Error(read.problem);
@@ -75,7 +75,7 @@ test('veins that stay green while the blade pales stand out by as much as they d
     }
 });
 
-test('what makes it worthless is said: half in shade, too dark, burnt out, too few leaves, no sheet', () => {
+test('what makes it worthless is said: half in shade, too dark, burnt out, too few leaves, no sheet @whole', () => {
   const colour = LEAF_TONES.green;
   expect(told({ colour, seed: 4, light: [0.15, 0.15, 0.15] })).toMatch(/too dark/);
   expect(told({ colour, seed: 5, light: [1.3, 1.3, 1.3] })).toMatch(/burnt out/);

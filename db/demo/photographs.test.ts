@@ -94,7 +94,7 @@ function touches(
   });
 }
 
-test('three pictures of a dig, its roots traced by touches: most of the points within a centimetre, the bark compressed within 3 points', async () => {
+test('three pictures of a dig, its roots traced by touches: most of the points within a centimetre, the bark compressed within 3 points @whole', async () => {
   const { tree, dig, visit, events } = demoTree('sable-katsura-14');
   const truth = readDig(tree, dig);
   const frame = { dig, turn: truth.turn, outline: truth.outline };
@@ -178,7 +178,7 @@ test('three pictures of a dig, its roots traced by touches: most of the points w
   expect(follows([...roots, ...others])).toEqual(follows([...dig.roots]));
 });
 
-test('cards are found in nineteen of twenty pictures, tilted, blurred and half in shade; lengths between them are true', async () => {
+test('cards are found in nineteen of twenty pictures, tilted, blurred and half in shade; lengths between them are true @whole', async () => {
   let whole = 0;
   const all = 20;
   for (let n = 0; n < all; n++) {
@@ -199,7 +199,7 @@ test('cards are found in nineteen of twenty pictures, tilted, blurred and half i
   expect(whole).toBeGreaterThanOrEqual(0.95 * all);
 });
 
-test('cards turned over as in a mirror are none, and one that lies 10 cm too high is left out and named', async () => {
+test('cards turned over as in a mirror are none, and one that lies 10 cm too high is left out and named @whole', async () => {
   const camera = cameraFrom([0.5, -0.5, 1.2], [0, 0, 0]);
   const laid = (more: Partial<LaidCard>): LaidCard[] =>
     [
@@ -219,7 +219,7 @@ test('cards turned over as in a mirror are none, and one that lies 10 cm too hig
   expect(plane.cards.map((c) => c.id).toSorted()).toEqual([1, 2, 4]);
 });
 
-test('two pictures of one dig from two places, each with its own cards, are laid one over the other without a touch', async () => {
+test('two pictures of one dig from two places, each with its own cards, are laid one over the other without a touch @whole', async () => {
   const { tree, dig } = demoTree('sable-katsura-14');
   const [earlier, later] = [await taken(dig, tree, 50), await taken(dig, tree, 80)];
   const level = photographOf(dig, tree, 50, 'cards').tie!.level;

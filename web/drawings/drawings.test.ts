@@ -218,7 +218,7 @@ const mainDrawn = (plan: TrenchPlan, name: string, points: [number, number][], w
     height: width,
   });
 
-test('a main that can be seen is named, however long it is, however long its name, and wherever it runs', () => {
+test('a main that can be seen is named, however long it is, however long its name, and wherever it runs @whole', () => {
   const { plan } = trenchesOf({ ...TREE, position: { x: 0, y: 0 } });
   const far = fc.integer({ min: -20_000, max: 20_000 });
   fc.assert(
@@ -260,7 +260,7 @@ test('a main that can be seen is named, however long it is, however long its nam
   );
 });
 
-test('a trench along its run and across: sound on level ground and on a slope, at any width, in both units', () => {
+test('a trench along its run and across: sound on level ground and on a slope, at any width, in both units @whole', () => {
   fc.assert(
     fc.property(
       fc.double({ min: 0, max: 0.25, noNaN: true }),

@@ -21,7 +21,7 @@ test.each(KINDS)(
   },
 );
 
-test('of trees that were just planted, with one more cause that can be, as often so as was said', () => {
+test('of trees that were just planted, with one more cause that can be, as often so as was said @whole', () => {
   const { bins, log, logOfPriors } = calibrate(
     150,
     'usual',
@@ -40,7 +40,7 @@ test('the more is examined, the better the score', () => {
   expect(scores).toEqual([...scores].sort((a, b) => b - a));
 });
 
-test('with every judgement one word off it says less, yet still more than the priors', () => {
+test('with every judgement one word off it says less, yet still more than the priors @whole', () => {
   const drawn = wrongTable(PRACTICE_TABLE, random(11));
   expect(tableProblems(drawn)).toEqual([]);
   expect(drawn.priors.filter((p, i) => p.base === PRACTICE_TABLE.priors[i]!.base).length).toBeLessThan(

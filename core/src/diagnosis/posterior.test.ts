@@ -110,7 +110,7 @@ function expectSame(
   }
 }
 
-test('on the full table every cause, mechanism and pair of causes agrees with all four million states counted out', () => {
+test('on the full table every cause, mechanism and pair of causes agrees with all four million states counted out @whole', () => {
   const seen = PRACTICE_TABLE.findings
     .filter((_, i) => i % 5 === 0)
     .map((f, i) => answered(f, i % 3 === 0 ? f.answers.length - 1 : 0));
@@ -268,7 +268,7 @@ test('taking a finding back and adding one come to the same as reckoning again',
   );
 });
 
-test('laid open or folded, the sums are the same, whichever findings speak of causes of their own', () => {
+test('laid open or folded, the sums are the same, whichever findings speak of causes of their own @whole', () => {
   const next = random(20261128);
   for (let n = 0; n < 40; n++) {
     const { seen } = drawTree(next, PRACTICE_TABLE, 'usual');
@@ -289,7 +289,7 @@ test('laid open or folded, the sums are the same, whichever findings speak of ca
   }
 });
 
-test('recovers its own truth: 800 trees drawn from the table', () => {
+test('recovers its own truth: 800 trees drawn from the table @whole', () => {
   const next = random(20261125);
   const bins = Array.from({ length: 10 }, () => ({ said: 0, true: 0, spread: 0 }));
   let right = 0;

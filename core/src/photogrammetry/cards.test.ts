@@ -122,7 +122,7 @@ test('four cards anywhere in a plane give back where they lie, whatever the came
   );
 });
 
-test('corners that are off: the interval of a length holds the truth in 85 to 96% of 200', () => {
+test('corners that are off: the interval of a length holds the truth in 85 to 96% of 200 @whole', () => {
   const off = noise(11, 0.35 / 1600);
   const touch = noise(7, 2 / 1600);
   const c: Camera[] = fc.sample(camera, { numRuns: 200, seed: 4 });

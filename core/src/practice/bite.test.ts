@@ -153,7 +153,7 @@ function outcomeOf({ tree, events, visits }: Given, schools: Record<string, stri
 }
 
 test.each(MATTERS.flatMap((m) => m.schools.slice(1).map((s) => [m.key, s.key] as const)))(
-  '%s, %s: changes a figure, a date or an operation of some tree',
+  '%s, %s: changes a figure, a date or an operation of some tree @whole',
   (matter, school) => {
     const differs = CASES.some((given) => outcomeOf(given, {}) !== outcomeOf(given, { [matter]: school }));
     expect(differs).toBe(true);

@@ -85,7 +85,7 @@ test('from quick looks alone, every cause and mechanism by itself reaches an ans
   expect(silentWork.filter((n) => !['crownDecline', 'transport', 'oxygenStarved'].includes(n))).toEqual([]);
 });
 
-test('in pairs as well', () => {
+test('in pairs as well @whole', () => {
   for (const a of NODES)
     for (const b of NODES)
       if (a < b)

@@ -200,7 +200,7 @@ describe('a forgotten password', () => {
     expect(done).toMatchObject({ ok: true });
   });
 
-  test('who runs the server lets somebody in again from the command line', async () => {
+  test('who runs the server lets somebody in again from the command line @whole', async () => {
     const { viewer, password } = await withApp();
     const command = (email: string) =>
       execFileSync('npx', ['--no-install', 'tsx', 'scripts/firm.ts', '--reset', email], {

@@ -207,7 +207,7 @@ test('a picture in pieces: a gap is not taken, what is there is not asked for ag
   });
 });
 
-test('twelve pictures that no JPEG makes small still leave a document that a mail takes', async () => {
+test('twelve pictures that no JPEG makes small still leave a document that a mail takes @whole', async () => {
   const { viewer } = await testFirm();
   const as = asMember({ viewer });
   const pictures = [];

@@ -22,7 +22,7 @@ const BEGINS: Record<ReportFormat, string> = { pdf: '%PDF-', docx: 'PK', md: '# 
 const SET: readonly ReportFormat[] = ['pdf', 'docx'];
 const SYSTEMS = ['metric', 'us'] as const;
 
-test('every visited tree of the demo has a report in every format and either units, a letter of two pages, a report of six', async () => {
+test('every visited tree of the demo has a report in every format and either units, a letter of two pages, a report of six @whole', async () => {
   expect(visited.length).toBeGreaterThan(10);
   // Two firms, so that two threads set them.
   await Promise.all(

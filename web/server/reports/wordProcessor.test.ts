@@ -54,7 +54,7 @@ const saidBy = ({ title, lines, sections }: ReadDocument): string[] =>
     (t) => t.trim() !== '',
   );
 
-test('DOCX of every length opens in a word processor and reads word for word as the document, as its PDF does', async () => {
+test('DOCX of every length opens in a word processor and reads word for word as the document, as its PDF does @whole', async () => {
   const trees = visitedTrees().filter((t) => ['sable-katsura-14', 'lanternfield-5'].includes(t.id));
   expect(trees.length).toBe(2);
   const docs: Record<string, ReadDocument> = {};

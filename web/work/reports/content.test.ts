@@ -92,7 +92,7 @@ test('whatever a case holds, its report is whole: no hole in a sentence, no cell
   );
 });
 
-test('a remedy that is only considered, or was declined, is told in every document, and nothing is called needless beside a cause', () => {
+test('a remedy that is only considered, or was declined, is told in every document, and nothing is called needless beside a cause @whole', () => {
   let [left, declined] = [0, 0];
   for (const tree of visitedTrees()) {
     const asSeen = demoSource(tree, 'metric');

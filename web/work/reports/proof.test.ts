@@ -21,7 +21,7 @@ const katsura = sources.find((s) => s.id === 'sable-katsura-14')!.source;
 const folder = mkdtempSync(join(tmpdir(), 'proof-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-test('trees of the demo: what is attached to a report comes to what the report says', async () => {
+test('trees of the demo: what is attached to a report comes to what the report says @whole', async () => {
   for (const { id, source } of sources.filter((_, i) => i % 10 === 0)) {
     const verified = await verifyReport(await issued(source, await proofOf(source)), TODAY);
     if ('problem' in verified) throw new Error(`${id}: ${verified.problem}`);
@@ -30,7 +30,7 @@ test('trees of the demo: what is attached to a report comes to what the report s
   }
 });
 
-test('an issued report is PDF/A-3a, prints its code, and holds the case in the open format', async () => {
+test('an issued report is PDF/A-3a, prints its code, and holds the case in the open format @whole', async () => {
   const proof = await proofOf(katsura);
   const pdf = await issued(katsura, proof);
   const raw = Buffer.from(pdf).toString('latin1');
@@ -46,7 +46,7 @@ test('an issued report is PDF/A-3a, prints its code, and holds the case in the o
   expect(printed).toContain(formatMoney(costs.total, costs.currency).replace(/\s/g, ' '));
 });
 
-test('one byte changed, a rate or a measurement changed and sealed again: each is said', async () => {
+test('one byte changed, a rate or a measurement changed and sealed again: each is said @whole', async () => {
   const proof = await proofOf(katsura);
   const pdf = await issued(katsura, proof);
   const told = async (bytes: Uint8Array) => {
@@ -75,7 +75,7 @@ test('one byte changed, a rate or a measurement changed and sealed again: each i
   expect(cheaper).not.toContain(proof.code);
 });
 
-test('what is attached and is none, is no basis, or unpacks without end: refused in words, never failed on', async () => {
+test('what is attached and is none, is no basis, or unpacks without end: refused in words, never failed on @whole', async () => {
   const proof = await proofOf(katsura);
   const told = async (files: Partial<TreeFiles>) => {
     const pdf = await issued(katsura, { ...proof, files: { ...proof.files, ...files } });
@@ -90,7 +90,7 @@ test('what is attached and is none, is no basis, or unpacks without end: refused
   expect(await told({ 'result.json': ' '.repeat(31_000_000) })).toMatch(/cannot be read/);
 });
 
-test('the command line verifies a report, and tells one that does not stand by its exit status', async () => {
+test('the command line verifies a report, and tells one that does not stand by its exit status @whole', async () => {
   const pdf = await issued(katsura, await proofOf(katsura));
   const file = join(folder, 'report.pdf');
   const run = (bytes: Uint8Array) => {

@@ -13,7 +13,7 @@ import { onPhone, PHONE } from './bench-phone.mjs';
 import { presses } from './bench-press.mjs';
 import { privateCluster } from './setup/postgres.mjs';
 import { quantile } from './setup/quantile.mjs';
-import { ended, program, ROOT, run, say, start } from './setup/run.mjs';
+import { ended, inTypescript, program, ROOT, run, say, start } from './setup/run.mjs';
 import { serve } from './setup/serve.mjs';
 
 const TREES = 50_000;
@@ -183,7 +183,7 @@ async function demoSession(url) {
     await (await pool()).end();`;
   const file = join(ROOT, '.undrel', 'bench-session.ts');
   writeFileSync(file, code.replaceAll("'./web", "'../web"));
-  const out = execFileSync('npx', ['--no-install', 'tsx', file], {
+  const out = execFileSync('node', inTypescript(file), {
     cwd: ROOT,
     env: { ...process.env, DATABASE_URL: url },
     encoding: 'utf8',
@@ -266,17 +266,17 @@ await program(async (atStop) => {
   const db = await privateCluster('bench-cluster');
   atStop(db.stop);
   build('.next-test');
-  run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', '--reset'], {
+  run('node', inTypescript('scripts/demo-data.ts', '--reset'), {
     env: { ...process.env, DATABASE_URL: db.url },
     stdio: 'ignore',
   });
   say('filling the database');
   const trees = await fill(db.url);
   const core = JSON.parse(
-    execFileSync('npx', ['--no-install', 'tsx', 'scripts/bench-core.ts'], { cwd: ROOT, encoding: 'utf8' }),
+    execFileSync('node', inTypescript('scripts/bench-core.ts'), { cwd: ROOT, encoding: 'utf8' }),
   );
   const pictures = JSON.parse(
-    execFileSync('npx', ['--no-install', 'tsx', 'scripts/bench-pictures.ts'], {
+    execFileSync('node', inTypescript('scripts/bench-pictures.ts'), {
       cwd: ROOT,
       encoding: 'utf8',
     }),

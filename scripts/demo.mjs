@@ -3,7 +3,7 @@ import { checkMachine, npmPackages } from './setup/packages.mjs';
 import { build } from './setup/build.mjs';
 import { freePort } from './setup/ports.mjs';
 import { database } from './setup/postgres.mjs';
-import { program, run, say } from './setup/run.mjs';
+import { inTypescript, program, run, say } from './setup/run.mjs';
 import { serve } from './setup/serve.mjs';
 
 await program(async (atStop) => {
@@ -12,7 +12,7 @@ await program(async (atStop) => {
   const db = await database('cluster');
   atStop(db.stop);
   build();
-  run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', ...process.argv.slice(2)], {
+  run('node', inTypescript('scripts/demo-data.ts', ...process.argv.slice(2)), {
     env: { ...process.env, DATABASE_URL: db.url },
   });
   const port = await freePort(Number(process.env.PORT ?? 3000));

@@ -3,7 +3,7 @@ import { threads } from './setup/build.mjs';
 import { checkMachine, npmPackages } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { database } from './setup/postgres.mjs';
-import { ended, program, run, start } from './setup/run.mjs';
+import { ended, inTypescript, program, run, start } from './setup/run.mjs';
 
 await program(async (atStop) => {
   checkMachine();
@@ -18,7 +18,7 @@ await program(async (atStop) => {
     NEXT_TELEMETRY_DISABLED: '1',
     UNDREL_DIST: '.next-dev',
   };
-  run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', ...process.argv.slice(2)], { env });
+  run('node', inTypescript('scripts/demo-data.ts', ...process.argv.slice(2)), { env });
   const port = await freePort(Number(process.env.PORT ?? 3000));
   const child = start('node', ['node_modules/next/dist/bin/next', 'dev', 'web', '-p', String(port)], { env });
   const over = ended(child);

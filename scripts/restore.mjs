@@ -2,7 +2,7 @@
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { database, postgresPrograms } from './setup/postgres.mjs';
-import { ask, Plainly, program, run, say } from './setup/run.mjs';
+import { ask, inTypescript, Plainly, program, run, say } from './setup/run.mjs';
 
 await program(async (atStop) => {
   const file = resolve(process.argv[2] ?? '');
@@ -27,7 +27,7 @@ await program(async (atStop) => {
     file,
   ]);
   if (restored.status !== 0) throw new Plainly(`pg_restore failed; nothing was changed:\n${restored.stderr}`);
-  run('npx', ['--no-install', 'tsx', 'scripts/migrate.ts'], {
+  run('node', inTypescript('scripts/migrate.ts'), {
     env: { ...process.env, DATABASE_URL: db.url },
     stdio: 'ignore',
   });

@@ -6,7 +6,7 @@ import { build } from './setup/build.mjs';
 import { CHROMIUM, chromium } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { privateCluster } from './setup/postgres.mjs';
-import { program, ROOT, run, say } from './setup/run.mjs';
+import { inTypescript, program, ROOT, run, say } from './setup/run.mjs';
 import { serve } from './setup/serve.mjs';
 
 const FOLDER = join(ROOT, 'docs', 'screenshots');
@@ -50,7 +50,7 @@ await program(async (atStop) => {
   const db = await privateCluster('test-cluster');
   atStop(db.stop);
   build('.next-test');
-  run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', '--reset'], {
+  run('node', inTypescript('scripts/demo-data.ts', '--reset'), {
     env: { ...process.env, DATABASE_URL: db.url },
   });
   const port = await freePort(0);

@@ -9,7 +9,7 @@ import { build } from './setup/build.mjs';
 import { checkMachine, chromium, glpk, npmPackages, wordProcessor } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { database } from './setup/postgres.mjs';
-import { ended, program, ROOT, run, say, start } from './setup/run.mjs';
+import { ended, inTypescript, program, ROOT, say, start } from './setup/run.mjs';
 import { serve } from './setup/serve.mjs';
 
 const RESULTS = join(ROOT, 'test-results');
@@ -96,6 +96,10 @@ await program(async (atStop) => {
       ];
   build('.next-test');
   const checks = await Promise.all(checking);
+  // Much of it waits for files and the database: it goes on beside the unit tests, which keep to firms of their own.
+  const demo = passes('demo data', 'node', inTypescript('scripts/demo-data.ts', '--reset'), {
+    DATABASE_URL: db.url,
+  });
   const env = { DATABASE_URL: db.url, PG_BIN: db.bin ?? '', NODE_OPTIONS: '--experimental-vm-modules' };
   if (!BUSY)
     checks.push(
@@ -115,9 +119,7 @@ await program(async (atStop) => {
         env,
       ),
     );
-  run('npx', ['--no-install', 'tsx', 'scripts/demo-data.ts', '--reset'], {
-    env: { ...process.env, DATABASE_URL: db.url },
-  });
+  checks.push(await demo);
   const port = await freePort(0);
   const app = await serve({ url: db.url, port, dist: '.next-test', env: { UNDREL_DEMO: '1' }, quiet: true });
   atStop(app.stop);

@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { dirname, resolve } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..');
@@ -20,6 +20,14 @@ export function run(command, args, options = {}) {
 /** Runs a command and gives back status and output. */
 export const ask = (command, args, options = {}) =>
   spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', ...options });
+
+/** A program in TypeScript and what it is given, as arguments of node. */
+export const inTypescript = (file, ...args) => [
+  '--import',
+  join(ROOT, 'scripts', 'setup', 'typescript.mjs'),
+  file,
+  ...args,
+];
 
 /** Starts a long-running child in a process group of its own. */
 export const start = (command, args, options = {}) =>

@@ -1,6 +1,4 @@
+// TypeScript in bare Node, read as it is imported and at the speed that it has there: node --import ./scripts/setup/typescript.mjs FILE
 import { register } from 'node:module';
 
-/** Before a test in bare Node: TypeScript is read as it is imported. */
-export default () => {
-  register('./typescriptHooks.mjs', import.meta.url);
-};
+register('./typescriptHooks.mjs', import.meta.url);

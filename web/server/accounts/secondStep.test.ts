@@ -203,7 +203,7 @@ describe('a forgotten password', () => {
   test('who runs the server lets somebody in again from the command line @whole', async () => {
     const { viewer, password } = await withApp();
     const command = (email: string) =>
-      execFileSync('npx', ['--no-install', 'tsx', 'scripts/firm.ts', '--reset', email], {
+      execFileSync('npm', ['run', '-s', 'firm', '--', '--reset', email], {
         cwd: projectFile('.'),
         encoding: 'utf8',
         stdio: 'pipe',

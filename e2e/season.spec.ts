@@ -118,6 +118,8 @@ test('a tree that may fall comes first; what nobody decided is named, and leaves
   await expect(pruning).toContainText('Root pruning');
   await expect(pruning).toContainText('stem-girdling roots (almost certain)');
   const trees = await undecided.getByRole('listitem').count();
+  await page.goto('/grounds/sable-row/work');
+  await expect(pruning).toContainText(/: root pruning, for .*stem-girdling roots/);
   await pruning.getByRole('link', { name: 'Katsura 14' }).click();
   const entry = page.getByRole('article', { name: 'Root pruning' });
   await entry.getByLabel('Decline').check();
@@ -128,6 +130,9 @@ test('a tree that may fall comes first; what nobody decided is named, and leaves
   await expect(danger).toBeVisible();
   if ((await others.count()) > 0) await others.click();
   await expect(undecided.getByRole('listitem')).toHaveCount(trees - 1);
+  await expect(pruning).toHaveCount(0);
+  await page.goto('/grounds/sable-row/work');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expect(pruning).toHaveCount(0);
 });
 

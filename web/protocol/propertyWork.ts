@@ -3,7 +3,7 @@ import type { OperationKey } from '@undrel/core/vocabulary';
 import type { Need } from '@undrel/core/costing';
 import type { OrderMaterial } from './order';
 
-/** A tree of a property with the work that is prescribed for it. */
+/** A tree of a property with the work that is prescribed for it, or that is still to be decided. */
 export interface WorkTree {
   id: string;
   visitId: string;
@@ -42,10 +42,15 @@ export interface WorkTree {
   done: Need[];
   unpriced: string[];
   materials: OrderMaterial[];
+  /** What would mend what is likely, where nothing prescribed does, and nobody decided on it yet. */
+  toDecide: { operation: OperationKey; title: string; mends: string[] }[];
 }
 
 /** Whether what was recorded of a step leaves nothing of it to do. */
 export const isDone = (how: WorkDone['how'] | undefined): boolean => how === 'done' || how === 'changed';
+
+/** Whether work is prescribed for a tree, be it done or not. */
+export const isWorked = ({ steps }: WorkTree): boolean => steps.length > 0;
 
 /** Whether some of the work on a tree is left. */
 export const isOpen = ({ steps }: WorkTree): boolean => steps.some((s) => !isDone(s.done));
@@ -56,7 +61,7 @@ export interface PropertyWork {
   name: string;
   client: string;
   trees: WorkTree[];
-  /** Trees that were visited and need nothing, and those never visited. */
+  /** Trees that were visited and need neither work nor a decision, and those never visited. */
   idle: number;
   unvisited: number;
   currency: string | undefined;

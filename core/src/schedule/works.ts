@@ -4,7 +4,7 @@ import type { WhoDoes } from '../practice/followUps';
 import { dateProblems, type ClosedSeason } from '../prescription/seasons';
 import type { WorkStep } from '../prescription/workOrder';
 import type { Visit } from '../records';
-import { AFTER_REMOVAL, isTakenDown } from '../weighing/planned';
+import { canBeDone } from '../weighing/planned';
 import { dayAfter } from '../vocabulary/dates';
 import type { OperationKey } from '../vocabulary/operations';
 import type { Operation } from '../weighing/operation';
@@ -103,11 +103,10 @@ export function worksOf(
   const isOver = ({ key }: WorkStep) =>
     said.has(key) && !(key === 'stability' && said.get(key) === 'not done');
   const unassessed = steps.some((s) => 'operation' in s && s.operation === 'stability' && !isOver(s));
-  const down = isTakenDown(visit);
   return steps.flatMap((step, place): WorkTask[] => {
     // Watering has its own balance, which says its days.
     if ('hold' in step || isOver(step) || step.operation === 'water') return [];
-    if (down && !AFTER_REMOVAL.includes(step.operation)) return [];
+    if (!canBeDone(step.operation, visit)) return [];
     const operation = operations.find((o) => o.key === step.operation)!;
     const on = step.part === 1 ? visit.decisions.find((d) => d.operation === step.operation)?.on : step.on;
     const year = `${step.year}-01-01`;

@@ -34,6 +34,10 @@ export const AFTER_REMOVAL: readonly OperationKey[] = ['remove', 'postmortem', '
 export const isTakenDown = ({ work }: Pick<Visit, 'work'>): boolean =>
   (work ?? []).some((w) => w.step === 'remove' && w.how !== 'not done');
 
+/** Whether work can still be done: on a tree that was taken down, what goes on after that alone. */
+export const canBeDone = (operation: OperationKey, visit: Pick<Visit, 'work'>): boolean =>
+  !isTakenDown(visit) || AFTER_REMOVAL.includes(operation);
+
 /** What the prescribed operations change in the ground, m; each absent where it is not planned. */
 export interface PlannedWork {
   /** Floor of the excavation below grade, and its radius at the surface. */

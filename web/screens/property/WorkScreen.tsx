@@ -15,11 +15,13 @@ import {
   type StageEstimate,
 } from '@undrel/core/costing';
 import { tidy } from '@undrel/core/units';
+import { inARow, inSentence } from '@undrel/core/vocabulary';
 import { PageLink } from '@/ui/PageLink';
 import type { OrderMaterial } from '../../protocol/order';
 import {
   isDone,
   isOpen,
+  isWorked,
   type IssuedPropertyHead,
   type PropertyWork,
   type WorkTree,
@@ -53,7 +55,9 @@ export function WorkScreen({ work, rates, issued, mayIssue, tick }: WorkScreenPr
   const [left, toggle] = useUnticked();
   const [told, setTold] = useState<string | undefined>(undefined);
   const { units: system } = usePreferences();
-  const taken = work.trees.filter((t) => !left.has(t.id));
+  const worked = work.trees.filter(isWorked);
+  const undecided = work.trees.filter((t) => t.toDecide.length > 0);
+  const taken = worked.filter((t) => !left.has(t.id));
   const open = taken.filter(isOpen);
   const finished = taken.flatMap((t) => t.done);
   const stepsDone = taken.flatMap((t) => t.steps).filter((s) => isDone(s.done)).length;
@@ -78,13 +82,8 @@ export function WorkScreen({ work, rates, issued, mayIssue, tick }: WorkScreenPr
             rates={rates}
             finished={finished}
           />
-          <p className="text-muted mb-2">
-            {work.client && `For ${work.client}. `}
-            {work.idle} visited {work.idle === 1 ? 'tree has' : 'trees have'} no work prescribed,{' '}
-            {work.unvisited} not visited. Travel counts once a day of {CREW_DAY} h. Untick what is not done
-            now.
-          </p>
-          {!rates && work.trees.length > 0 && (
+          <SumsOf work={work} waiting={undecided.length} />
+          {!rates && worked.length > 0 && (
             <p className="wrong my-2">
               No rates, so no sums. <PageLink href="/practice/rates">Enter what you charge</PageLink>.
             </p>
@@ -101,7 +100,7 @@ export function WorkScreen({ work, rates, issued, mayIssue, tick }: WorkScreenPr
             </section>
           )}
           <ol className="border-t-[1.5px] border-ink mt-4">
-            {work.trees.map((tree) => (
+            {worked.map((tree) => (
               <TreeOfWork
                 key={tree.id}
                 tree={tree}
@@ -113,6 +112,7 @@ export function WorkScreen({ work, rates, issued, mayIssue, tick }: WorkScreenPr
               />
             ))}
           </ol>
+          <ToDecide trees={undecided} />
           {stages.length > 0 && whole && whole.missing.length > 0 && (
             <p className="wrong mt-3">Some prices are missing; the sums are too low.</p>
           )}
@@ -147,13 +147,13 @@ function WorkTotals({
   return (
     <>
       <h1>
-        {work.trees.length === 0
+        {!work.trees.some(isWorked)
           ? 'Nothing is prescribed on this property'
           : open.length === 0
             ? 'Nothing is left to do'
             : `${open.length} ${unitWord('tree', open.length)}, ${tidy(hours, 1)} crew hours: ${days} ${unitWord('day', days)}`}
       </h1>
-      {whole && work.trees.length > 0 && (
+      {whole && work.trees.some(isWorked) && (
         <p className="text-xl my-1" data-testid="property-total">
           {formatMoney(whole.total, whole.currency)}
           {whole.tax && `, ${whole.tax.name} included`}
@@ -169,6 +169,52 @@ function WorkTotals({
         </p>
       )}
     </>
+  );
+}
+
+/** For whom the sums are, which trees they leave out, and how many trees wait for a decision. */
+function SumsOf({ work: { client, idle, unvisited }, waiting }: { work: PropertyWork; waiting: number }) {
+  const out = [
+    ...(idle > 0 ? [`${idle} visited ${idle === 1 ? 'tree has' : 'trees have'} no work prescribed`] : []),
+    ...(unvisited > 0 ? [`${unvisited} not visited`] : []),
+  ];
+  return (
+    <p className="text-muted mb-2">
+      {client && `For ${client}. `}
+      {out.length > 0 && `${out.join(', ')}. `}
+      Travel counts once a day of {CREW_DAY} h. Untick what is not done now.
+      {waiting > 0 && (
+        <a href="#to-decide" className="no-print flex w-fit items-center min-h-[44px]">
+          {waiting === 1 ? 'One tree waits' : `${waiting} trees wait`} for a decision
+        </a>
+      )}
+    </p>
+  );
+}
+
+/** Trees at which something is likely, nothing prescribed mends it, and nobody decided on what would. */
+function ToDecide({ trees }: { trees: readonly WorkTree[] }) {
+  if (trees.length === 0) return null;
+  return (
+    <section aria-labelledby="to-decide" className="no-print mt-5">
+      <h2 id="to-decide">Still to be decided</h2>
+      <ul>
+        {trees.map(({ id, label, toDecide }) => (
+          <li key={id} className="border-b border-hair py-1" aria-label={`To decide: ${label}`}>
+            <p>
+              <PageLink
+                className="font-semibold inline-flex items-center min-h-[44px]"
+                href={`/trees/${id}?station=prescription`}
+              >
+                {label}
+              </PageLink>
+              : {inARow(toDecide.map((o) => inSentence(o.title)))}, for{' '}
+              {inARow([...new Set(toDecide.flatMap((o) => o.mends.map((m) => inSentence(m))))])}
+            </p>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -9,25 +9,34 @@ import {
 } from '@undrel/core/costing';
 import type { OperationKey } from '@undrel/core/vocabulary';
 import type { ReadDocument, Section } from '../../protocol/document';
-import { isDone, isOpen, type WorkTree } from '../../protocol/propertyWork';
-import { harm, table, text } from '../../documents/blocks';
+import { isDone, isOpen, isWorked, type WorkTree } from '../../protocol/propertyWork';
+import { harm, heading, table, text } from '../../documents/blocks';
 import { percents } from '@undrel/core/units';
 
 /** How many trees a letter lists by name, by how short it has to be. */
 const LISTED = [30, 18, 8, 0] as const;
 
-/** Work of one kind over all trees: its name, and at which trees it is left to do. */
-function kindsOf(open: readonly WorkTree[]): { title: string; trees: string[] }[] {
-  const kinds = new Map<OperationKey, { title: string; trees: string[] }>();
-  for (const { label, steps } of open)
-    for (const { operation, title, done } of steps) {
-      if (isDone(done)) continue;
-      const kind = kinds.get(operation) ?? { title, trees: [] };
-      if (!kind.trees.includes(label)) kind.trees.push(label);
+/** Work of one kind at several trees: its name, at how many, and at which. */
+function kindsOf(
+  trees: readonly { label: string; kinds: readonly { operation: OperationKey; title: string }[] }[],
+): string[][] {
+  const kinds = new Map<OperationKey, { title: string; at: string[] }>();
+  for (const { label, kinds: own } of trees)
+    for (const { operation, title } of own) {
+      const kind = kinds.get(operation) ?? { title, at: [] };
+      if (!kind.at.includes(label)) kind.at.push(label);
       kinds.set(operation, kind);
     }
-  return [...kinds.values()].sort((a, b) => b.trees.length - a.trees.length);
+  return [...kinds.values()]
+    .sort((a, b) => b.at.length - a.at.length)
+    .map(({ title, at }) => [
+      title,
+      String(at.length),
+      at.length > 12 ? `${at.slice(0, 12).join(', ')} and ${at.length - 12} more` : at.join(', '),
+    ]);
 }
+
+const KINDS = { head: ['work', 'trees', 'where'], widths: [38, 10, 52] };
 
 /** That a sum holds the tax, by its name, where one is charged. */
 export const taxTold = ({ tax }: Pick<Estimate, 'tax'>): string => (tax ? `, ${tax.name} included` : '');
@@ -94,8 +103,18 @@ function otherwise(open: readonly WorkTree[]): Section[] {
 
 const one = (n: number, single: string, many: string): string => (n === 1 ? single : `${n} ${many}`);
 
+/** How many trees wait for a decision. */
+export function toDecideTold(work: readonly WorkTree[]): string | undefined {
+  const trees = work.filter((w) => w.toDecide.length > 0).length;
+  return trees > 0 ? `At ${one(trees, 'one tree', 'trees')} work is still to be decided.` : undefined;
+}
+
 /** How many trees need work, and first of all those that may fall. */
-function found(open: readonly WorkTree[], { trees, visited }: { trees: number; visited: number }): Section {
+function found(
+  work: readonly WorkTree[],
+  open: readonly WorkTree[],
+  { trees, visited }: { trees: number; visited: number },
+): Section {
   const dangerous = open.filter((w) => w.steps.some((s) => s.operation === 'stability' && !isDone(s.done)));
   const unvisited = trees - visited;
   return {
@@ -115,27 +134,34 @@ function found(open: readonly WorkTree[], { trees, visited }: { trees: number; v
         }`,
         'lead',
       ),
+      ...[toDecideTold(work)].flatMap((told) => (told ? [text(told)] : [])),
     ],
   };
 }
 
-/** The work by kind, with the trees at which it is left to do. */
-const toDo = (open: readonly WorkTree[]): Section => ({
-  title: 'What to do',
-  blocks:
-    open.length === 0
-      ? [text('No work is prescribed.')]
-      : table(
-          'Work by kind',
-          ['work', 'trees', 'where'],
-          [38, 10, 52],
-          kindsOf(open).map(({ title, trees: at }) => [
-            title,
-            String(at.length),
-            at.length > 12 ? `${at.slice(0, 12).join(', ')} and ${at.length - 12} more` : at.join(', '),
-          ]),
-        ),
-});
+/** The work by kind, with the trees at which it is left to do, and what is still to be decided. */
+function toDo(work: readonly WorkTree[], open: readonly WorkTree[]): Section {
+  const undecided = kindsOf(work.map(({ label, toDecide }) => ({ label, kinds: toDecide })));
+  return {
+    title: 'What to do',
+    blocks: [
+      ...(open.length === 0
+        ? [text(work.some(isWorked) ? 'Nothing is left to do.' : 'No work is prescribed.')]
+        : table(
+            'Work by kind',
+            KINDS.head,
+            KINDS.widths,
+            kindsOf(open.map(({ label, steps }) => ({ label, kinds: steps.filter((s) => !isDone(s.done)) }))),
+          )),
+      ...(undecided.length > 0
+        ? [
+            heading('Still to be decided'),
+            ...table('Still to be decided', KINDS.head, KINDS.widths, undecided),
+          ]
+        : []),
+    ],
+  };
+}
 
 /** Trees by name, as many as there is room for. */
 function byName(open: readonly WorkTree[], most: number): Section[] {
@@ -187,8 +213,8 @@ export function propertyLetter(
     ...head,
     compact: true,
     sections: [
-      found(open, counts),
-      toDo(open),
+      found(work, open, counts),
+      toDo(work, open),
       ...costs(open, rates),
       ...otherwise(open),
       ...byName(open, LISTED[Math.min(tight, LISTED.length - 1)]!),

@@ -19,10 +19,10 @@ import {
 } from '../../protocol/document';
 import { propertyMap } from '../../drawings/propertyMap';
 import type { PropertyPage } from '../../protocol/grounds';
-import { isDone, isOpen, type WorkTree } from '../../protocol/propertyWork';
+import { isDone, isOpen, isWorked, type WorkTree } from '../../protocol/propertyWork';
 import type { TreeSource } from '../../work/offers/treeWork';
 import { estimateRows, leftOut } from '../../work/costs/words';
-import { taxTold } from './propertyLetter';
+import { taxTold, toDecideTold } from './propertyLetter';
 
 /** Points of a page, as the map stands in the PDF. */
 const MAP = { width: 515, most: 360 };
@@ -49,19 +49,20 @@ export const headOf = ({ page, firm, made, system }: Grounds): Omit<ReadDocument
   paper: paperOf(system),
 });
 
-/** What is prescribed for a tree, each operation once, with what was recorded of it. */
-function workText({ steps }: WorkTree): string {
+/** What is prescribed for a tree, each operation once, with what was recorded of it; then what is still to be decided. */
+function workText({ steps, toDecide }: WorkTree): string {
   const operations = [...new Set(steps.map((s) => s.operation))];
-  return operations
-    .map((operation) => {
+  return [
+    ...operations.map((operation) => {
       const parts = steps.filter((s) => s.operation === operation);
       const title = inSentence(parts[0]!.title);
       const finished = parts.filter((s) => isDone(s.done)).length;
       if (parts.length > 1)
         return `${title} in ${parts.length} seasons${finished > 0 ? ` (${finished} done)` : ''}`;
       return `${title}${parts[0]!.done ? ` (${parts[0]!.done})` : ''}`;
-    })
-    .join('; ');
+    }),
+    ...toDecide.map(({ title }) => `to be decided: ${inSentence(title)}`),
+  ].join('; ');
 }
 
 /** What all sections of the first pages are made from. */
@@ -80,7 +81,9 @@ interface Counted {
 /** How many trees need what, and what it comes to. */
 function summary({ grounds, sources, work, open, done, whole }: Counted): Section {
   const { page, rates, firm } = grounds;
-  const finished = work.length - open.length;
+  const withWork = work.filter(isWorked).length;
+  const finished = withWork - open.length;
+  const undecided = toDecideTold(work);
   const worked = new Set(open.map((w) => w.id));
   const mapped = sources.flatMap(({ id, source: { tree } }) =>
     tree.position ? [{ label: tree.label, ...tree.position, work: worked.has(id) }] : [],
@@ -90,9 +93,10 @@ function summary({ grounds, sources, work, open, done, whole }: Counted): Sectio
     blocks: [
       text([firm, ...headOf(grounds).lines].join('. '), 'muted'),
       text(
-        `${open.length} of ${page.trees.length} trees have work to do; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - work.length} that were visited have no work prescribed, ${page.trees.length - sources.length} were not visited.`,
+        `${open.length} of ${page.trees.length} trees have work to do; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - withWork} that were visited have no work prescribed, ${page.trees.length - sources.length} were not visited.`,
         'lead',
       ),
+      ...(undecided ? [text(undecided)] : []),
       ...(whole && rates
         ? [
             text(
@@ -141,7 +145,7 @@ function treesTable({ grounds: { rates }, sources, work, done }: Counted): Secti
             source.tree.species,
             source.visit.date,
             own ? workText(own) : 'none',
-            own ? net(own) : '',
+            own && isWorked(own) ? net(own) : '',
           ];
         }),
       },

@@ -1,6 +1,7 @@
 import { needsLeft, needsOf } from '@undrel/core/costing';
-import { plannedOf } from '@undrel/core/prescription';
+import { canBeDone, isTakenDown, plannedOf, toDecide } from '@undrel/core/prescription';
 import { writeLengths } from '@undrel/core/units';
+import type { OperationKey } from '@undrel/core/vocabulary';
 import { isDone, type WorkTree } from '../../protocol/propertyWork';
 import { assessedOf } from '../tree/assessed';
 import type { ReportSource } from '../tree/source';
@@ -14,20 +15,28 @@ export interface TreeSource {
   source: ReportSource;
 }
 
-/** The work of one tree; undefined where nothing is prescribed. */
+/**
+ * The work of one tree; undefined where nothing is prescribed, and nothing is to be decided. Of a tree that was taken down it
+ * is what was done, and what goes on after that.
+ */
 export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | undefined {
   const { tree, visit, system } = source;
-  const { verdict, operations } = assessedOf(source);
+  const { verdict, operations, situation } = assessedOf(source);
   const planned = plannedOf(operations, visit.decisions).filter((o) => o.key !== 'watch');
-  if (planned.length === 0) return undefined;
+  const undecided = toDecide(situation, operations);
+  if (planned.length === 0 && undecided.length === 0) return undefined;
   const order = orderOf(source, source.closed ?? [], id);
   const recorded = new Map((visit.work ?? []).map((w) => [w.step, w.how]));
   const said = (key: string) => ({ ...(recorded.has(key) && { done: recorded.get(key)! }) });
   const needs = needsOf(planned, visit, trenchWork(source));
   const finished = new Set([...recorded].flatMap(([step, how]) => (isDone(how) ? [step] : [])));
-  const steps = order.steps.filter((s) => 'operation' in s);
+  const stands = ({ key, operation }: { key: string; operation: OperationKey }) =>
+    finished.has(key) || canBeDone(operation, visit);
+  const prescribed = order.steps.filter((s) => 'operation' in s);
+  const steps = prescribed.filter(stands);
   const open = steps.filter((s) => !finished.has(s.key));
-  const left = needsLeft(needs, finished);
+  const fallen = prescribed.filter((s) => !stands(s));
+  const left = needsLeft(needs, new Set([...finished, ...fallen.map((s) => s.key)]));
   const nothing = worthOf(source, undefined).options.find((o) => o.key === 'nothing');
   return {
     id,
@@ -36,7 +45,7 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
     species: tree.species,
     visitDate: visit.date,
     verdict: verdict.summary,
-    ...(nothing?.chance && { ifNothing: nothing.chance }),
+    ...(nothing?.chance && !isTakenDown(visit) && { ifNothing: nothing.chance }),
     steps: steps.map((s) => ({
       key: s.key,
       operation: s.operation,
@@ -48,7 +57,7 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
       ...said(s.key),
     })),
     holds: order.steps.flatMap((s) =>
-      'hold' in s
+      'hold' in s && (recorded.has(s.key) || steps.some((step) => step.first.some((f) => f.key === s.key)))
         ? [
             {
               key: s.key,
@@ -70,5 +79,10 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
       needs,
     ),
     materials: materialsOf(left),
+    toDecide: undecided.map(({ operation, title, mends }) => ({
+      operation,
+      title,
+      mends: mends.map((m) => m.label),
+    })),
   };
 }

@@ -1,0 +1,125 @@
+import { AFTER_REMOVAL, plannedOf, toDecide, undecidedOf } from '@undrel/core/prescription';
+import type { Visit } from '@undrel/core/records';
+import { isDone, isOpen, isWorked, type WorkTree } from '../../protocol/propertyWork';
+import type { PropertyPage } from '../../protocol/grounds';
+import type { ReadDocument } from '../../protocol/document';
+import { documentInLanguage } from '../../documents/inLanguage';
+import { inGerman } from '../../language/german';
+import { RATES } from '../../../db/demo/rates';
+import { assessedOf } from '../../work/tree/assessed';
+import { workOfTree } from '../../work/offers/treeWork';
+import { demoSource, visitedTrees } from './demoSources';
+import { propertyLetter } from './propertyLetter';
+import { overview } from './propertyOverview';
+
+const visited = visitedTrees();
+const sourceOf = (one: (typeof visited)[number], changes: Partial<Visit> = {}) => {
+  const visit = { ...one.visit, ...changes };
+  const visits = one.caseFile.visits.map((v) => (v === one.visit ? visit : v));
+  return { id: one.id, visitId: one.id, source: { ...demoSource(one, 'metric'), visit, visits } };
+};
+const head = { firm: 'Firm', stamp: '', title: 'Place', lines: [], foot: '', paper: 'A4' as const };
+const letterOf = (work: readonly WorkTree[], trees = work.length): ReadDocument =>
+  propertyLetter(head, { trees, visited: trees }, work, RATES, 0);
+const told = (doc: ReadDocument): string =>
+  doc.sections
+    .flatMap((s) => s.blocks)
+    .flatMap((b) => ('text' in b ? [b.text] : b.as === 'table' ? b.rows.map((r) => r.join(' | ')) : []))
+    .join('\n');
+const pageOf = (ids: readonly string[]) =>
+  ({
+    name: 'Place',
+    client: '',
+    plan: [],
+    trees: ids.map((id) => ({ id })),
+    cohorts: [],
+  }) as unknown as PropertyPage;
+
+test('what waits for a decision at any tree stands in the work on its property, in its letter and in its record', () => {
+  let waiting = 0;
+  for (const one of visited) {
+    const given = sourceOf(one);
+    const { operations, situation } = assessedOf(given.source);
+    const wanted = toDecide(situation, operations);
+    const work = workOfTree(given);
+    expect([one.id, work?.toDecide.map((o) => o.operation) ?? []]).toEqual([
+      one.id,
+      wanted.map((o) => o.operation),
+    ]);
+    if (wanted.length === 0) continue;
+    waiting++;
+    const record = overview(
+      { page: pageOf([one.id]), firm: 'Firm', made: '2026-11-24', rates: RATES, system: 'metric' },
+      [given],
+      [work!],
+    );
+    for (const doc of [letterOf([work!]), record]) {
+      const missed: string[] = [];
+      documentInLanguage(doc, 'de', inGerman, new Set(['Place', one.caseFile.tree.label]), (t) =>
+        missed.push(t),
+      );
+      expect([one.id, missed]).toEqual([one.id, []]);
+      expect([one.id, told(doc)]).toEqual([
+        one.id,
+        expect.stringContaining('At one tree work is still to be decided.'),
+      ]);
+      for (const { title } of wanted) expect(told(doc).toLowerCase()).toContain(title.toLowerCase());
+    }
+    // Once all of it is declined nothing waits any more.
+    const declined = undecidedOf(operations, one.visit.decisions).map((o) => ({
+      operation: o.key,
+      taken: false,
+    }));
+    const after = workOfTree(sourceOf(one, { decisions: [...one.visit.decisions, ...declined] }));
+    expect([one.id, after?.toDecide ?? []]).toEqual([one.id, []]);
+  }
+  expect(waiting).toBeGreaterThan(2);
+});
+
+test('a tree with nothing prescribed and something to decide is no tree without need', () => {
+  const cases = visited.flatMap((one) => {
+    const { operations } = assessedOf(demoSource(one, 'metric'));
+    const refused = plannedOf(operations, one.visit.decisions).map((o) => ({
+      operation: o.key,
+      taken: false,
+    }));
+    const kept = one.visit.decisions.filter((d) => !refused.some((r) => r.operation === d.operation));
+    const work = workOfTree(sourceOf(one, { decisions: [...kept, ...refused] }));
+    return work && !isWorked(work) ? [work] : [];
+  });
+  expect(cases.length).toBeGreaterThan(0);
+  for (const work of cases) {
+    expect([work.id, work.toDecide.length > 0, isOpen(work), work.needs, work.holds]).toEqual([
+      work.id,
+      true,
+      false,
+      [],
+      [],
+    ]);
+    expect(told(letterOf([work]))).toContain('No work is prescribed.');
+  }
+});
+
+test('of a tree that was taken down, what is left is what goes on after that: in its steps, its sums and its letter', () => {
+  for (const one of visited) {
+    const before = workOfTree(sourceOf(one));
+    if (!before || !isWorked(before)) continue;
+    const felled = { step: 'remove', how: 'done', on: '2026-11-20' } as const;
+    const work = workOfTree(sourceOf(one, { work: [...(one.visit.work ?? []), felled] }))!;
+    const open = work.steps.filter((s) => !isDone(s.done));
+    for (const { operation } of open)
+      expect([one.id, AFTER_REMOVAL]).toEqual([one.id, expect.arrayContaining([operation])]);
+    const kept = new Set(open.map((s) => s.key));
+    for (const need of work.needs)
+      if (need.step !== undefined)
+        expect([one.id, need.step, kept.has(need.step)]).toEqual([one.id, need.step, true]);
+    if (open.length === 0)
+      expect([one.id, work.needs.filter((n) => n.resource === 'trip')]).toEqual([one.id, []]);
+    expect([one.id, work.ifNothing, work.toDecide]).toEqual([one.id, undefined, []]);
+    // What was done before stays done.
+    const done = (w: WorkTree) =>
+      w.steps.filter((s) => isDone(s.done) && s.key !== 'remove').map((s) => s.key);
+    expect([one.id, done(work)]).toEqual([one.id, done(before)]);
+    expect([one.id, told(letterOf([work]))]).toEqual([one.id, expect.not.stringContaining('may fall')]);
+  }
+});

@@ -298,7 +298,7 @@ test('the plan is moved by wheel and keys; a double click inserts, split and joi
   await saved(page);
 });
 
-test('a dig too large for the server is worked out on the device that opens it: the page waits for no figures', async ({
+test('a dig too large for the server is worked out on the device that opens it: the page waits for no figures @whole', async ({
   page,
 }) => {
   await asConsultant(page);

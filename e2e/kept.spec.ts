@@ -119,7 +119,7 @@ test('the firm’s practice book changes the figures of a tree that has none of 
   expect(await ring()).toBe(before);
 });
 
-test('a page made before a save that crossed it, and Back, show what was saved', async ({ page }) => {
+test('a page made before a save that crossed it, and Back, show what was saved @whole', async ({ page }) => {
   await asConsultant(page);
   const there = '/trees/lanternfield-5?station=mulch';
   await page.goto(there);

@@ -239,7 +239,7 @@ test('the line breaks in the middle of a large picture: what arrived is not sent
   await saved(page);
 });
 
-test('the same side of the collar at two visits stands side by side, and one is wiped over the other', async ({
+test('the same side of the collar at two visits stands side by side, and one is wiped over the other @whole', async ({
   page,
 }) => {
   await asConsultant(page);

@@ -127,7 +127,7 @@ test('a walk-round by thumb: one tap where nothing is wrong, kept out of reach, 
   await context.close();
 });
 
-test('a firm puts its own word in the table of causes, and the verdict says so', async ({ page }) => {
+test('a firm puts its own word in the table of causes, and the verdict says so @whole', async ({ page }) => {
   await asConsultant(page);
   await page.goto('/practice/judgements');
   const word = page.getByLabel('How often: a planted tree that fails has this cause salt or chemical');

@@ -206,7 +206,7 @@ test('on a phone, minus, fractions and units stand over the number pad, and one 
   await expect(keys).toBeHidden();
 });
 
-test('the menu of a phone opens, chooses and gives the focus back; a term explains itself where it first stands', async ({
+test('the menu of a phone opens, chooses and gives the focus back; a term explains itself where it first stands @whole', async ({
   browser,
 }) => {
   const page = await (

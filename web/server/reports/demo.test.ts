@@ -58,7 +58,7 @@ test('every visited tree of the demo has a report in every format and either uni
   );
 });
 
-test('command line, report and crew order prescribe the same for every visited tree of the demo', () => {
+test('command line, report and crew order prescribe the same for every visited tree of the demo @whole', () => {
   const folder = mkdtempSync(join(tmpdir(), 'undrel-same-'));
   const files = visited.map(({ id, caseFile }) => {
     const file = join(folder, `${id}.json`);

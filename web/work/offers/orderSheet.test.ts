@@ -21,7 +21,7 @@ async function pagesOf(source: ReportSource): Promise<string[]> {
   );
 }
 
-test('the order of every tree of the demo: this year on one page, each later year on its own, every step with its box', async () => {
+test('the order of every tree of the demo: this year on one page, each later year on its own, every step with its box @whole', async () => {
   const trees = visitedTrees();
   for (const [i, tree] of trees.entries()) {
     const source = demoSource(tree, i % 2 === 0 ? 'metric' : 'us');

@@ -248,7 +248,7 @@ test('the agreed cut plan and the ground stand in the PDF with the figures of th
   expect(reportContent(source({ visit: dug })).cuts).toBeUndefined();
 });
 
-test('what is compressed today is one figure in a report, whoever says it', () => {
+test('what is compressed today is one figure in a report, whoever says it @whole', () => {
   let seen = 0;
   for (const tree of visitedTrees()) {
     const { dig, options = [] } = reportContent(demoSource(tree, 'metric'));

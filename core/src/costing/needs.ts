@@ -4,6 +4,7 @@ import type { QuantityKey } from '../vocabulary/quantities';
 import { LIMITS } from '../practice';
 import { stagesOf, stepKey, type Operation } from '../prescription';
 import type { Quantity } from '../units/quantity';
+import { stillStands } from '../weighing/planned';
 import type { Need } from './estimate';
 import { unitWord, type ResourceKey } from './rates';
 
@@ -91,14 +92,15 @@ export interface TrenchWork {
 export const LOOK_HOURS = 1;
 
 /**
- * What the prescribed operations take, line by line, with a trip for each stage of work.
+ * What the prescribed operations take, line by line, with a trip for each stage of work; nothing for steps that fell away
+ * because the tree was taken down.
  *
  * @param trenches the trenches that were laid out, whose quantities the operation itself does not carry
  * @param look whether a look of the consultant after the work is charged
  */
 export function needsOf(
   planned: readonly Operation[],
-  visit: Pick<Visit, 'cuts' | 'date'>,
+  visit: Pick<Visit, 'cuts' | 'date' | 'work'>,
   trenches: TrenchWork | undefined,
   look = true,
 ): Need[] {
@@ -156,7 +158,7 @@ export function needsOf(
   ]);
   const now = planned.flatMap(of);
   const works = now.some((n) => n.resource === 'crew');
-  return inSeasons([
+  const all: Need[] = [
     ...now,
     ...(works ? [{ resource: 'trip' as const, amount: 1, of: 'Crew travel', year, stage: 1 }] : []),
     ...nextSeasons,
@@ -164,7 +166,11 @@ export function needsOf(
     ...(look && works
       ? [{ resource: 'consultant' as const, amount: LOOK_HOURS, of: 'Follow-up check', year, stage: 1 }]
       : []),
-  ]);
+  ];
+  const fallen = all.flatMap(({ operation, step }) =>
+    operation && step !== undefined && !stillStands(operation, step, visit) ? [step] : [],
+  );
+  return needsLeft(all, new Set(fallen));
 }
 
 /** Needs with the season of work that their year is, in the order of the years. */

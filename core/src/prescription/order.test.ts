@@ -8,6 +8,7 @@ import { anyCase, tries } from '../../tests/anyCase';
 import { collarAt, visitOn } from '../../tests/visits';
 import { caseOf } from '../format/order';
 import { readCase } from '../format/read';
+import { needsOf } from '../costing';
 import { formatQuantity } from '../units';
 import { MATTERS } from '../practice';
 import {
@@ -113,6 +114,48 @@ test('soil that is opened over seasons is a step of each, and one signature serv
   }
   const located = steps.filter((s) => 'hold' in s && s.hold === 'utilities').map((s) => s.season);
   expect(located).toEqual([1, 2, 3]);
+});
+
+test('of a tree that was taken down, the order keeps what was done and what goes on after that, with their hold points', () => {
+  const after = ['remove', 'postmortem', 'replace'];
+  const whole = workOrder(operations, visit);
+  const steps = whole.flatMap((s) => ('operation' in s ? [s] : []));
+  const record = fc.record({
+    planned: fc.shuffledSubarray(operations),
+    done: fc.subarray(whole.map((s) => s.key)),
+    not: fc.subarray(steps.map((s) => s.key).filter((key) => key !== 'remove')),
+    felled: fc.boolean(),
+  });
+  fc.assert(
+    fc.property(record, ({ planned, done, not, felled }) => {
+      const on = '2026-11-20';
+      const work = [
+        ...done
+          .filter((key) => !not.includes(key) && key !== 'remove')
+          .map((step) => ({ step, how: 'done' as const, on })),
+        ...not.map((step) => ({ step, how: 'not done' as const, on })),
+      ];
+      const taken = { step: 'remove', how: felled ? ('done' as const) : ('not done' as const), on };
+      const before = workOrder(planned, { ...visit, work: [] });
+      const now = workOrder(planned, { ...visit, work: [...work, taken] });
+      if (!felled) return expect(now).toEqual(before);
+      const worked = new Set(work.flatMap((w) => (w.how === 'done' ? [w.step] : [])));
+      const kept = before.flatMap((s) =>
+        'operation' in s && (after.includes(s.operation) || worked.has(s.key)) ? [s] : [],
+      );
+      expect(now.filter((s) => 'operation' in s)).toEqual(kept);
+      const asked = new Set(kept.flatMap((s) => s.first.map((f) => f.key)));
+      const said = new Set(work.map((w) => w.step));
+      expect(now.flatMap((s) => ('hold' in s ? [s.key] : []))).toEqual(
+        before.flatMap((s) => ('hold' in s && (asked.has(s.key) || said.has(s.key)) ? [s.key] : [])),
+      );
+      // What fell away is not charged, nor what it needs put on the truck.
+      const steps = new Set(now.map((s) => s.key));
+      for (const need of needsOf(planned, { ...visit, work: [...work, taken] }, undefined))
+        if (need.step !== undefined) expect([need.step, steps.has(need.step)]).toEqual([need.step, true]);
+    }),
+    tries(100),
+  );
 });
 
 const with_ = (findings: Finding[], more: TreeEvent[] = [], decisions = visit.decisions) =>

@@ -5,6 +5,7 @@ import type { UnitSystem } from '../units/length';
 import { formatQuantity } from '../units/quantity';
 import { CUT_PLAN } from '../practice';
 import { PASSIVE, type Operation } from '../weighing/operation';
+import { stillStands } from '../weighing/planned';
 import { HOLD_POINTS, type HoldKey } from '../weighing/rules';
 
 /** When a line of the order of work comes up. */
@@ -111,13 +112,14 @@ const holdKey = (hold: HoldKey, { key }: Operation, part: number): string =>
 /**
  * The prescribed operations in the order in which they depend on each other, each behind the points that have to be
  * signed before it. A hold point is signed once a season of work: later stages of a cut plan and later seasons of
- * opening the soil ask for theirs again, together where they fall into one year.
+ * opening the soil ask for theirs again, together where they fall into one year. Of a tree that was taken down it is what
+ * was done, and what goes on after that.
  *
  * @param trenchSeasons over how many years the soil is opened, one season a year
  */
 export function workOrder(
   planned: readonly Operation[],
-  visit: Pick<Visit, 'cuts' | 'date'>,
+  visit: Pick<Visit, 'cuts' | 'date' | 'work'>,
   trenchSeasons = 1,
 ): WorkStep[] {
   const year = Number(visit.date.slice(0, 4));
@@ -148,9 +150,18 @@ export function workOrder(
     return [];
   });
   const years = [...new Set(later.map((p) => p.year))].sort((a, b) => a - b);
-  return [now, ...years.map((at) => later.filter((p) => p.year === at))].flatMap((parts, i) =>
+  const all = [now, ...years.map((at) => later.filter((p) => p.year === at))].flatMap((parts, i) =>
     behindHolds(parts, i + 1),
   );
+  return standing(all, visit);
+}
+
+/** Steps that stand, with the points that were signed or are asked for by one of them. */
+function standing(all: readonly WorkStep[], visit: Pick<Visit, 'work'>): WorkStep[] {
+  const steps = all.filter((s) => 'hold' in s || stillStands(s.operation, s.key, visit));
+  const asked = new Set(steps.flatMap((s) => ('hold' in s ? [] : s.first.map((f) => f.key))));
+  const signed = new Set((visit.work ?? []).map((w) => w.step));
+  return steps.filter((s) => !('hold' in s) || asked.has(s.key) || signed.has(s.key));
 }
 
 /** The parts of one season, each hold point before the first of them that needs it. */

@@ -4,7 +4,6 @@ import type { WhoDoes } from '../practice/followUps';
 import { dateProblems, type ClosedSeason } from '../prescription/seasons';
 import type { WorkStep } from '../prescription/workOrder';
 import type { Visit } from '../records';
-import { canBeDone } from '../weighing/planned';
 import { dayAfter } from '../vocabulary/dates';
 import type { OperationKey } from '../vocabulary/operations';
 import type { Operation } from '../weighing/operation';
@@ -106,7 +105,6 @@ export function worksOf(
   return steps.flatMap((step, place): WorkTask[] => {
     // Watering has its own balance, which says its days.
     if ('hold' in step || isOver(step) || step.operation === 'water') return [];
-    if (!canBeDone(step.operation, visit)) return [];
     const operation = operations.find((o) => o.key === step.operation)!;
     const on = step.part === 1 ? visit.decisions.find((d) => d.operation === step.operation)?.on : step.on;
     const year = `${step.year}-01-01`;

@@ -34,9 +34,16 @@ export const AFTER_REMOVAL: readonly OperationKey[] = ['remove', 'postmortem', '
 export const isTakenDown = ({ work }: Pick<Visit, 'work'>): boolean =>
   (work ?? []).some((w) => w.step === 'remove' && w.how !== 'not done');
 
-/** Whether work can still be done: on a tree that was taken down, what goes on after that alone. */
-export const canBeDone = (operation: OperationKey, visit: Pick<Visit, 'work'>): boolean =>
-  !isTakenDown(visit) || AFTER_REMOVAL.includes(operation);
+/**
+ * Whether a step of the prescribed work stands: all do, but on a tree that was taken down what was done before and what
+ * goes on after that alone.
+ *
+ * @param step key of it in the order of work
+ */
+export const stillStands = (operation: OperationKey, step: string, visit: Pick<Visit, 'work'>): boolean =>
+  !isTakenDown(visit) ||
+  AFTER_REMOVAL.includes(operation) ||
+  visit.work!.some((w) => w.step === step && w.how !== 'not done');
 
 /** What the prescribed operations change in the ground, m; each absent where it is not planned. */
 export interface PlannedWork {

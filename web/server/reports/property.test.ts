@@ -218,6 +218,20 @@ test('a hundred trees still make a letter of two pages, which says how many ther
   expect(said).toContain(
     `Of the 102 trees that need work, we expect ${best === worst ? best : `${best} to ${worst}`} to be lost`,
   );
+  // A dead tree needs work, and is not among those that may be lost.
+  const { ifNothing: _, ...dead } = work[0]!;
+  const letter = (trees: typeof work) => propertyLetter(head, { trees: 120, visited: 110 }, trees, rates, 3);
+  const besides = letter([dead, ...work.slice(1)]);
+  expect(documentMarkdown(besides)).toContain('102 need work');
+  expect(documentMarkdown(besides)).toContain('Of the 101 living trees that need work, we expect');
+  const alone = letter([dead, work[1]!]);
+  expect(documentMarkdown(alone)).toContain('The chance that the living tree that needs work is');
+  for (const doc of [besides, alone]) {
+    const missed: string[] = [];
+    const names = new Set(['Place', ...work.map((w) => w.label)]);
+    documentInLanguage(doc, 'de', inGerman, names, (t) => missed.push(t));
+    expect(missed).toEqual([]);
+  }
 });
 
 test('an issued record of a property proves every one of its trees, and names the tree whose figure is another one', async () => {

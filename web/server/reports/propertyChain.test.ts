@@ -6,6 +6,10 @@ import type { ReadDocument } from '../../protocol/document';
 import { documentInLanguage } from '../../documents/inLanguage';
 import { inGerman } from '../../language/german';
 import { RATES } from '../../../db/demo/rates';
+import { orderRows } from '../../drawings/orderOfWork';
+import { trenchWork } from '../../work/costs/worth';
+import { orderOf } from '../../work/offers/order';
+import { prescribedAt } from '../../work/property/prescribed';
 import { assessedOf } from '../../work/tree/assessed';
 import { workOfTree } from '../../work/offers/treeWork';
 import { demoSource, visitedTrees } from './demoSources';
@@ -105,7 +109,8 @@ test('of a tree that was taken down, what is left is what goes on after that: in
     const before = workOfTree(sourceOf(one));
     if (!before || !isWorked(before)) continue;
     const felled = { step: 'remove', how: 'done', on: '2026-11-20' } as const;
-    const work = workOfTree(sourceOf(one, { work: [...(one.visit.work ?? []), felled] }))!;
+    const given = sourceOf(one, { work: [...(one.visit.work ?? []), felled] });
+    const work = workOfTree(given)!;
     const open = work.steps.filter((s) => !isDone(s.done));
     for (const { operation } of open)
       expect([one.id, AFTER_REMOVAL]).toEqual([one.id, expect.arrayContaining([operation])]);
@@ -116,6 +121,21 @@ test('of a tree that was taken down, what is left is what goes on after that: in
     if (open.length === 0)
       expect([one.id, work.needs.filter((n) => n.resource === 'trip')]).toEqual([one.id, []]);
     expect([one.id, work.ifNothing, work.toDecide]).toEqual([one.id, undefined, []]);
+    // The order page, its drawing and the season hold the same steps.
+    const { source } = given;
+    const keys = work.steps.map((s) => s.key);
+    const order = orderOf(source, [], one.id);
+    expect([one.id, order.steps.flatMap((s) => ('operation' in s ? [s.key] : []))]).toEqual([one.id, keys]);
+    expect([one.id, order.steps.flatMap((s) => ('hold' in s ? [s.key] : []))]).toEqual([
+      one.id,
+      work.holds.map((h) => h.key),
+    ]);
+    const { operations } = assessedOf(source);
+    const seasons = trenchWork(source)?.bySeason?.length;
+    const drawn = orderRows(operations, source.visit, source.tree.species, [], '2026-11-24', seasons);
+    expect([one.id, drawn.map((r) => r.key).filter((key) => key !== 'look again')]).toEqual([one.id, keys]);
+    const season = prescribedAt({ sources: [given], on: '2026-11-24' }).flatMap((p) => p.works);
+    expect([one.id, season.map((w) => w.key)]).toEqual([one.id, open.map((s) => s.key)]);
     // What was done before stays done.
     const done = (w: WorkTree) =>
       w.steps.filter((s) => isDone(s.done) && s.key !== 'remove').map((s) => s.key);

@@ -76,7 +76,12 @@ function otherwise(open: readonly WorkTree[]): Section[] {
   const [best, worst] = [lost('to'), lost('from')];
   const first = told.filter((t) => t.to < 0.5).sort((a, b) => a.from + a.to - b.from - b.to);
   const some = best === worst ? String(best) : `${best} to ${worst}`;
-  const of = told.length === 1 ? 'the tree that needs work' : `the ${told.length} trees that need work`;
+  // A tree that is dead, or was taken down, has nothing left to lose, and needs work all the same.
+  const living = told.length < open.length ? 'living ' : '';
+  const of =
+    told.length === 1
+      ? `the ${living}tree that needs work`
+      : `the ${told.length} ${living}trees that need work`;
   return [
     {
       title: 'If nothing is done',

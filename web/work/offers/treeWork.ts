@@ -1,7 +1,6 @@
 import { needsLeft, needsOf } from '@undrel/core/costing';
-import { canBeDone, isTakenDown, plannedOf, toDecide } from '@undrel/core/prescription';
+import { isTakenDown, plannedOf, toDecide } from '@undrel/core/prescription';
 import { writeLengths } from '@undrel/core/units';
-import type { OperationKey } from '@undrel/core/vocabulary';
 import { isDone, type WorkTree } from '../../protocol/propertyWork';
 import { assessedOf } from '../tree/assessed';
 import type { ReportSource } from '../tree/source';
@@ -16,8 +15,7 @@ export interface TreeSource {
 }
 
 /**
- * The work of one tree; undefined where nothing is prescribed, and nothing is to be decided. Of a tree that was taken down it
- * is what was done, and what goes on after that.
+ * The work of one tree; undefined where nothing is prescribed, and nothing is to be decided.
  */
 export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | undefined {
   const { tree, visit, system } = source;
@@ -30,13 +28,9 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
   const said = (key: string) => ({ ...(recorded.has(key) && { done: recorded.get(key)! }) });
   const needs = needsOf(planned, visit, trenchWork(source));
   const finished = new Set([...recorded].flatMap(([step, how]) => (isDone(how) ? [step] : [])));
-  const stands = ({ key, operation }: { key: string; operation: OperationKey }) =>
-    finished.has(key) || canBeDone(operation, visit);
-  const prescribed = order.steps.filter((s) => 'operation' in s);
-  const steps = prescribed.filter(stands);
+  const steps = order.steps.filter((s) => 'operation' in s);
   const open = steps.filter((s) => !finished.has(s.key));
-  const fallen = prescribed.filter((s) => !stands(s));
-  const left = needsLeft(needs, new Set([...finished, ...fallen.map((s) => s.key)]));
+  const left = needsLeft(needs, finished);
   const nothing = worthOf(source, undefined).options.find((o) => o.key === 'nothing');
   return {
     id,
@@ -57,7 +51,7 @@ export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | unde
       ...said(s.key),
     })),
     holds: order.steps.flatMap((s) =>
-      'hold' in s && (recorded.has(s.key) || steps.some((step) => step.first.some((f) => f.key === s.key)))
+      'hold' in s
         ? [
             {
               key: s.key,

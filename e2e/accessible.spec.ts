@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { findings } from './axe';
-import { asConsultant, LATE, STATIONS } from './enter';
+import { asConsultant, LATE, STATIONS, unfold } from './enter';
 
 /** Views by what they are about; each group is a test of its own, so that a busy machine ends each in time. */
 const VIEWS: Record<string, readonly string[]> = {
@@ -118,6 +118,7 @@ const themesOf = (view: string, screen: Screen) =>
 async function check(page: Page, view: string, screen: Screen) {
   const { width } = screen;
   await page.setViewportSize(screen);
+  await unfold(page);
   for (const theme of themesOf(view, screen)) {
     await page.evaluate((t) => (document.documentElement.dataset.theme = t), theme);
     expect([view, width, theme, await findings(page, rulesOf(view, theme, screen))]).toEqual([

@@ -100,3 +100,13 @@ export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHa
 /** The button of a station on the plumb line. */
 export const station = (page: Page, name: RegExp) =>
   page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name });
+
+/** Opens what stands folded away on a phone; on a wide screen it is open. */
+export async function unfold(page: Page): Promise<void> {
+  for (const name of ['Wording and issue', 'Report of this property']) {
+    const fold = page.getByRole('button', { name, exact: true });
+    if (!(await fold.isVisible())) continue;
+    await fold.click();
+    await expect(fold).toHaveAttribute('aria-expanded', 'true');
+  }
+}

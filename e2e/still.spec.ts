@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { asConsultant, enterDemo, signIn, STATIONS } from './enter';
+import { asConsultant, enterDemo, signIn, STATIONS, unfold } from './enter';
 import { choose } from './choose';
 
 /** On the screen, and within what scrolls: what stays by either has not been moved by anything but scrolling. */
@@ -242,7 +242,8 @@ for (const size of [PHONE, { width: 1280, height: 800 }]) {
     await away('/trees/sable-katsura-14/schools', /./, () =>
       answered('school', page.getByRole('button', { name: /^Follow/ }).first(), AWAY),
     );
-    await away('/trees/sable-katsura-14/report', 'Your words', async () => {
+    await away('/trees/sable-katsura-14/report', /./, async () => {
+      await unfold(page);
       await page.getByRole('button', { name: 'Issue', exact: true }).click();
       const before = await seen(page);
       await page.getByRole('button', { name: 'Issue now' }).click();

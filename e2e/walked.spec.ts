@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { asConsultant, enterDemo, workedOut, STATIONS } from './enter';
+import { asConsultant, enterDemo, unfold, workedOut, STATIONS } from './enter';
 
 /** Screens with drawings, tables and rows of buttons. */
 const VIEWS = [
@@ -86,6 +86,7 @@ test('words of drawings and buttons hold in their places in feet and inches, on 
     for (const width of [390, 1280]) {
       await page.setViewportSize({ width, height: 800 });
       await workedOut(page);
+      await unfold(page);
       const told = await faults(page);
       if (told.length > 0) all[`${view}, ${width} wide`] = told;
     }

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import {
   byStage,
   CREW_DAY,
@@ -27,6 +27,7 @@ import {
   type WorkTree,
 } from '../../protocol/propertyWork';
 import { Entry } from '../../ui/controls/Entry';
+import { FoldOnPhone } from '../../ui/FoldOnPhone';
 import { useUnticked } from '../../ui/useUnticked';
 import { materialText } from '../../ui/materialText';
 import { usePreferences } from '../shell/preferences';
@@ -88,7 +89,11 @@ export function WorkScreen({ work, rates, issued, mayIssue, tick }: WorkScreenPr
               No rates, so no sums. <PageLink href="/practice/rates">Enter what you charge</PageLink>.
             </p>
           )}
-          <PropertyReport id={work.id} name={work.name} issued={issued} mayIssue={mayIssue} />
+          <div className="no-print border-y border-ink lg:border-0">
+            <FoldOnPhone summary="Report of this property">
+              <PropertyReport id={work.id} name={work.name} issued={issued} mayIssue={mayIssue} />
+            </FoldOnPhone>
+          </div>
           {taken.length > 0 && (
             <section aria-label="On the truck" className="mt-4">
               <h2>On the truck</h2>
@@ -158,7 +163,14 @@ function WorkTotals({
           {formatMoney(whole.total, whole.currency)}
           {whole.tax && `, ${whole.tax.name} included`}
           {stages.length > 1 &&
-            `: ${stages.map((s) => `${s.year} ${formatMoney(s.estimate.total, whole.currency)}`).join(', ')}`}
+            stages.map((s, i) => (
+              <Fragment key={s.year}>
+                {i === 0 ? ': ' : ', '}
+                <span className="whitespace-nowrap">
+                  {s.year} {formatMoney(s.estimate.total, whole.currency)}
+                </span>
+              </Fragment>
+            ))}
         </p>
       )}
       {stepsDone > 0 && (

@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
+import { FoldOnPhone } from '../../ui/FoldOnPhone';
 import { Said } from '../../ui/Said';
 import { type ReportContent, type ReportHead } from '../../protocol/report';
 import type { Language } from '../../language/languages';
@@ -51,38 +52,40 @@ export function ReportScreen(props: ReportScreenProps) {
           )}
         </div>
         <aside
-          className="no-print p-4 lg:p-6 order-1 lg:order-2 border-b-2 lg:border-b-0 lg:border-l-2 border-ink"
+          className="no-print px-4 py-1 lg:p-6 order-1 lg:order-2 border-b-2 lg:border-b-0 lg:border-l-2 border-ink"
           aria-label="Wording and issue"
         >
-          <div className="lg:sticky lg:top-4 space-y-3">
-            <LengthChoice length={length} disabled={!alive} onChange={setLength} />
-            <LanguageChoice of={length} language={language} disabled={!alive} onChange={setLanguage} />
-            {LEAVABLE[length].length > 0 && (
-              <PartsChoice
-                length={length}
-                left={wording.leave?.[length] ?? []}
-                disabled={!props.mayJudge || !alive}
-                onChange={(left) => setWording({ ...wording, leave: { ...wording.leave, [length]: left } })}
-              />
-            )}
-            <h2>Your words</h2>
-            <WordFields mayJudge={props.mayJudge} alive={alive} wording={wording} setWording={setWording} />
-            {props.mayJudge ? (
-              <TakeOut draft={draft} file={file} />
-            ) : (
-              <p className="told">Your role can read reports, not issue them.</p>
-            )}
-            <Said problem={draft.problem} />
-            {stale && (
-              <ChangedByOther
-                stale={stale}
-                wording={wording}
-                onMine={draft.keepMine}
-                onTheirs={draft.takeTheirs}
-              />
-            )}
-            {props.issued.length > 0 && <Issued issued={props.issued} />}
-          </div>
+          <FoldOnPhone summary="Wording and issue">
+            <div className="lg:sticky lg:top-4 space-y-3">
+              <LengthChoice length={length} disabled={!alive} onChange={setLength} />
+              <LanguageChoice of={length} language={language} disabled={!alive} onChange={setLanguage} />
+              {LEAVABLE[length].length > 0 && (
+                <PartsChoice
+                  length={length}
+                  left={wording.leave?.[length] ?? []}
+                  disabled={!props.mayJudge || !alive}
+                  onChange={(left) => setWording({ ...wording, leave: { ...wording.leave, [length]: left } })}
+                />
+              )}
+              <h2>Your words</h2>
+              <WordFields mayJudge={props.mayJudge} alive={alive} wording={wording} setWording={setWording} />
+              {props.mayJudge ? (
+                <TakeOut draft={draft} file={file} />
+              ) : (
+                <p className="told">Your role can read reports, not issue them.</p>
+              )}
+              <Said problem={draft.problem} />
+              {stale && (
+                <ChangedByOther
+                  stale={stale}
+                  wording={wording}
+                  onMine={draft.keepMine}
+                  onTheirs={draft.takeTheirs}
+                />
+              )}
+              {props.issued.length > 0 && <Issued issued={props.issued} />}
+            </div>
+          </FoldOnPhone>
         </aside>
       </main>
     </div>

@@ -133,6 +133,49 @@ test('the tree table sorts, filters and hides columns; the plan is reached by ke
   await page.waitForURL('**/trees/kelpworth-3');
 });
 
+declare global {
+  var pressed: boolean[];
+}
+
+for (const finger of [false, true])
+  test(`what is pressed beside the open columns closes them, and is not pressed itself, by ${finger ? 'finger' : 'mouse'}`, async ({
+    browser,
+    baseURL,
+  }) => {
+    const context = await browser.newContext({
+      baseURL,
+      hasTouch: finger,
+      viewport: { width: 390, height: 844 },
+    });
+    const page = await context.newPage();
+    await asConsultant(page);
+    await page.goto('/grounds/kelpworth');
+    const tree = page
+      .getByRole('region', { name: 'Trees' })
+      .getByRole('link', { name: /^Linden/ })
+      .first();
+    await tree.scrollIntoViewIfNeeded();
+    const columns = page.getByRole('button', { name: 'Columns' });
+    await expect(columns).toBeEnabled();
+    await columns.click();
+    await expect(page.getByRole('menuitemcheckbox', { name: 'species' })).toBeVisible();
+    const { x, y, height } = (await tree.boundingBox())!;
+    const at = [x + 5, y + height / 2] as const;
+    // Whether each press lands on a link.
+    await page.evaluate(() => {
+      globalThis.pressed = [];
+      const note = ({ target }: Event) => pressed.push((target as Element).closest('a') !== null);
+      addEventListener('click', note, { capture: true });
+    });
+    await (finger ? page.touchscreen.tap(...at) : page.mouse.click(...at));
+    await expect(page.getByRole('menuitemcheckbox')).toHaveCount(0);
+    await expect.poll(() => page.evaluate(() => pressed)).toEqual([false]);
+    // Once it is closed the tree is pressed.
+    await (finger ? page.touchscreen.tap(...at) : page.mouse.click(...at));
+    await page.waitForURL('**/trees/kelpworth-*');
+    await context.close();
+  });
+
 test('find by keyboard, units and themes @whole', async ({ page }) => {
   await enterDemo(page);
   // A key pressed before the page has come alive is not heard.

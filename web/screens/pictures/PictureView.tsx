@@ -1,7 +1,7 @@
 'use client';
 
 import { Dialog } from 'radix-ui';
-import { useRef, useState, type PointerEvent } from 'react';
+import { useDeferredValue, useRef, useState, type PointerEvent } from 'react';
 import { type Picture, type PictureMark } from '@undrel/core/records';
 import { usePreferences } from '../shell/preferences';
 import { Marked } from './Marked';
@@ -38,6 +38,8 @@ export function PictureView({ picture, stem, disabled, onChange, onRemove, onClo
   const hand = useTouching(picture, stem, onChange);
   const { touching, set } = hand;
   const marks = picture.marks ?? [];
+  // The picture is what was pressed for; what there is to say of it follows.
+  const told = useDeferredValue(true, false);
   const setMarks = (next: PictureMark[]) => set('marks', next.length > 0 ? next : undefined);
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
@@ -61,44 +63,48 @@ export function PictureView({ picture, stem, disabled, onChange, onRemove, onClo
               <Dialog.Title className="font-bold text-lg">{pictureWords(picture)}</Dialog.Title>
               <Dialog.Close className="quiet">Close</Dialog.Close>
             </div>
-            <PictureFacts disabled={disabled} picture={picture} set={set} onChange={onChange} />
-            <PictureScale
-              picture={picture}
-              touching={touching}
-              problem={hand.wrong}
-              system={system}
-              stem={stem}
-              disabled={disabled}
-              onTouch={(next) => {
-                setKind(undefined);
-                hand.begin(next);
-              }}
-              onProblem={hand.tell}
-              onSides={(sides) => {
-                const { sides: _, ...sheet } = picture.sheet!;
-                set('sheet', { ...sheet, ...(sides && { sides }) });
-              }}
-              onBarLength={hand.takeLength}
-              onFace={(face) => set('face', face)}
-              onSection={(section) => set('section', section)}
-              onNoScale={hand.noScale}
-              onCards={(cards) => set('cards', cards)}
-              onLeaves={(leaves) => set('leaves', leaves)}
-            />
-            <PictureMarks
-              kind={kind}
-              marks={marks}
-              disabled={disabled}
-              onKind={(next) => {
-                hand.begin(undefined);
-                setKind(next);
-              }}
-              onMarks={setMarks}
-            />
-            {!disabled && (
-              <button type="button" className="link min-h-[44px] text-harm" onClick={onRemove}>
-                Remove this picture
-              </button>
+            {told && (
+              <>
+                <PictureFacts disabled={disabled} picture={picture} set={set} onChange={onChange} />
+                <PictureScale
+                  picture={picture}
+                  touching={touching}
+                  problem={hand.wrong}
+                  system={system}
+                  stem={stem}
+                  disabled={disabled}
+                  onTouch={(next) => {
+                    setKind(undefined);
+                    hand.begin(next);
+                  }}
+                  onProblem={hand.tell}
+                  onSides={(sides) => {
+                    const { sides: _, ...sheet } = picture.sheet!;
+                    set('sheet', { ...sheet, ...(sides && { sides }) });
+                  }}
+                  onBarLength={hand.takeLength}
+                  onFace={(face) => set('face', face)}
+                  onSection={(section) => set('section', section)}
+                  onNoScale={hand.noScale}
+                  onCards={(cards) => set('cards', cards)}
+                  onLeaves={(leaves) => set('leaves', leaves)}
+                />
+                <PictureMarks
+                  kind={kind}
+                  marks={marks}
+                  disabled={disabled}
+                  onKind={(next) => {
+                    hand.begin(undefined);
+                    setKind(next);
+                  }}
+                  onMarks={setMarks}
+                />
+                {!disabled && (
+                  <button type="button" className="link min-h-[44px] text-harm" onClick={onRemove}>
+                    Remove this picture
+                  </button>
+                )}
+              </>
             )}
           </div>
         </Dialog.Content>

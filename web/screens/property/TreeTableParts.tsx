@@ -1,5 +1,6 @@
 'use client';
 
+import { useState } from 'react';
 import { DropdownMenu } from 'radix-ui';
 import { flexRender } from '@tanstack/react-table';
 import { ServerButton } from '../../ui/FromServer';
@@ -8,11 +9,25 @@ import type { Table, Row } from '@tanstack/table-core';
 const SORT_WORDS = { asc: 'ascending', desc: 'descending' } as const;
 /** Which columns are shown. */
 export function ColumnsMenu({ table }: { table: Table<TreeRow> }) {
+  const [open, setOpen] = useState(false);
   return (
-    <DropdownMenu.Root>
+    // Not modal: to shut the page out, all of it is styled anew three times. What is pressed beside it is caught by a sheet,
+    // which stays until the press is over, so that nothing below it is pressed.
+    <DropdownMenu.Root modal={false} open={open} onOpenChange={setOpen}>
       <DropdownMenu.Trigger className="quiet">Columns</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content className="z-40 bg-sheet border-2 border-ink py-1" align="end">
+        <div
+          className="fixed inset-0 z-30"
+          onMouseDown={(event) => event.preventDefault()}
+          onClick={() => setOpen(false)}
+        />
+      </DropdownMenu.Portal>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          className="z-40 bg-sheet border-2 border-ink py-1"
+          align="end"
+          onInteractOutside={(event) => event.preventDefault()}
+        >
           {table
             .getAllLeafColumns()
             .filter((c) => c.getCanHide())

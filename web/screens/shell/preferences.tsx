@@ -13,6 +13,7 @@ import {
   type ReactNode,
 } from 'react';
 import type { UnitSystem } from '@undrel/core/units';
+import { painted } from '../../ui/painted';
 import { THEMES, type Theme } from './themes';
 
 interface Preferences {
@@ -109,8 +110,10 @@ export function useUnitChoice(): [UnitSystem, (units: UnitSystem) => void] {
   return [
     chosen,
     (next) =>
-      startTransition(() => {
+      startTransition(async () => {
         choose(next);
+        // All that is shown in units may take the processor for longer than a press may wait.
+        await painted();
         setUnits(next);
       }),
   ];

@@ -42,6 +42,21 @@ function pressable(element) {
   return { name: name.trim().slice(0, 40), look: `${element.tagName} ${element.className}` };
 }
 
+/** Middle of an element, scrolled to; nothing where a finger would land on something else. */
+async function placeOf(element) {
+  await element.scrollIntoViewIfNeeded({ timeout: 4_000 }).catch(() => undefined);
+  return element
+    .evaluate((pressed) => {
+      const { left, top, width, height } = pressed.getBoundingClientRect();
+      const [x, y] = [left + width / 2, top + height / 2];
+      const hit = globalThis.document.elementFromPoint(x, y);
+      const lands =
+        hit && (pressed.contains(hit) || [...(pressed.labels ?? [])].some((l) => l.contains(hit)));
+      return lands ? [x, y] : null;
+    })
+    .catch(() => null);
+}
+
 /** Presses what a screen has, one after the other; from each press to the next picture, ms. */
 async function pressed(page) {
   const found = await page
@@ -56,14 +71,10 @@ async function pressed(page) {
     if (!what || LEFT_OUT.test(what.name) || alike === ALIKE) continue;
     seen.set(what.look, alike + 1);
     const address = page.url();
+    const at = await placeOf(element);
+    if (!at) continue;
     await page.evaluate(() => void (globalThis.waits.length = 0));
-    if (
-      !(await element.click({ timeout: 4_000 }).then(
-        () => true,
-        () => false,
-      ))
-    )
-      continue;
+    await page.touchscreen.tap(...at);
     await page.waitForTimeout(REST_MS);
     const took = await page.evaluate(() => Math.max(0, ...globalThis.waits)).catch(() => 0);
     waits.push({ took, name: what.name });

@@ -1,3 +1,4 @@
+import { beginInTurn } from '../device/idle';
 import dynamic from 'next/dynamic';
 import { lazy, Suspense, useEffect, type ComponentType, type ReactNode, type RefObject } from 'react';
 
@@ -5,9 +6,8 @@ import { lazy, Suspense, useEffect, type ComponentType, type ReactNode, type Ref
 const REST_MS = 2500;
 
 function fetchedAtRest<P extends object>(load: () => Promise<ComponentType<P>>): () => void {
-  const fetch = () => void load().catch(() => undefined);
-  if (typeof window !== 'undefined') setTimeout(fetch, REST_MS);
-  return fetch;
+  if (typeof window !== 'undefined') setTimeout(() => beginInTurn(load), REST_MS);
+  return () => void load().catch(() => undefined);
 }
 
 /**

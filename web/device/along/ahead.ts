@@ -1,3 +1,4 @@
+import { idle } from '../idle';
 import { cacheOf, type Along } from './kept';
 
 /** Files of script by their addresses in a page: those that it begins with, and those that its content names. */
@@ -20,11 +21,6 @@ export function filesAhead(html: string, has: ReadonlySet<string>): string[] {
   if (runtime.length === 0 || !runtime.every((file) => needs.has(file))) return [];
   return [...needs].filter((file) => !has.has(file));
 }
-
-const idle = (): Promise<void> =>
-  new Promise((done) =>
-    'requestIdleCallback' in window ? requestIdleCallback(() => done()) : setTimeout(done, 200),
-  );
 
 const run = (file: string): Promise<void> =>
   new Promise((done, failed) => {

@@ -2,6 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
+import { beginInTurn } from '../../device/idle';
 import type { StationKey, StationProps } from './visitEntry';
 
 /*
@@ -28,23 +29,23 @@ const Prescription = dynamic(() => import('./stations/Prescription').then((m) =>
 
 /** Fetches all of them, once the page is at rest: with the signal gone they would not come any more. */
 export const fetchStations = (): void =>
-  void Promise.allSettled([
-    import('./stations/History'),
-    import('./stations/Crown'),
-    import('./stations/Base'),
-    import('./stations/Mulch'),
-    import('./stations/Probe'),
-    import('./stations/Dig'),
-    import('./stations/Soil'),
-    import('./soil/SoilColumnsView'),
-    import('./VerdictDiagramView'),
-    import('./TwigsView'),
-    import('./OrderOfWorkView'),
-    import('./stations/Trenches'),
-    import('./stations/Verdict'),
-    import('./stations/CutPlan'),
-    import('./stations/Prescription'),
-  ]);
+  [
+    () => import('./stations/History'),
+    () => import('./stations/Crown'),
+    () => import('./stations/Base'),
+    () => import('./stations/Mulch'),
+    () => import('./stations/Probe'),
+    () => import('./stations/Dig'),
+    () => import('./stations/Soil'),
+    () => import('./soil/SoilColumnsView'),
+    () => import('./VerdictDiagramView'),
+    () => import('./TwigsView'),
+    () => import('./OrderOfWorkView'),
+    () => import('./stations/Trenches'),
+    () => import('./stations/Verdict'),
+    () => import('./stations/CutPlan'),
+    () => import('./stations/Prescription'),
+  ].forEach(beginInTurn);
 
 /** The entry of a station that has the section beside it. */
 export const Station = memo(function Station({

@@ -26,7 +26,7 @@ export default defineConfig({
   outputDir: 'test-results/browser',
   // End a test that hangs; they say nothing of how fast a page has to be.
   timeout: 360_000,
-  expect: { timeout: 40_000 },
+  expect: { timeout: 120_000 },
   workers: 2,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],

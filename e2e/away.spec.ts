@@ -1,20 +1,12 @@
 import { createServer, request } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect, test, type Page } from '@playwright/test';
-import { enterDemo, newVisit, saved, station } from './enter';
+import { enterDemo, newVisit, saved, station, takeAlong, takingAlong } from './enter';
 
 // A device answers by itself here; without network nothing else does.
 test.use({ serviceWorkers: 'allow', viewport: { width: 390, height: 844 } });
 
 const DAY = 86_400_000;
-
-async function takeAlong(page: Page, origin = ''): Promise<void> {
-  await page.goto(`${origin}/grounds/sable-row`);
-  await page.getByRole('button', { name: 'Take along' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByRole('button', { name: 'Take along' }).click();
-  await expect(dialog.getByRole('status')).toContainText(/^On this device: [\d.]+ MB/);
-}
 
 /** The visits on which mulch stood as high at the bark, m, by what the server has. */
 async function visitsWith(page: Page, tree: string, depth: number): Promise<{ date: string }[]> {
@@ -46,8 +38,7 @@ for (const { days, tree, height, depth } of [
     const at = new Date(Date.now() + days * DAY);
     const before = (await visitsWith(page, tree, depth)).map((v) => v.date);
     await page.clock.setSystemTime(at);
-    await takeAlong(page);
-    const dialog = page.getByRole('dialog');
+    const dialog = await takingAlong(page, 'sable-row');
     await expect(dialog.getByRole('alert')).toContainText(
       `2 days ${days > 0 ? 'ahead' : 'behind'}: visits begun without signal will carry its date`,
     );
@@ -127,7 +118,7 @@ test('the application is updated while changes wait: they arrive once, and what 
   const { origin, newer, close } = await behind(baseURL!);
   try {
     await enterDemo(page);
-    await takeAlong(page, origin);
+    await takeAlong(page, 'sable-row', origin);
     await visitWithout(page, tree, '23.3', origin);
     const already = (await visitsWith(page, tree, 0.233)).length;
     expect(await versionIn(page)).toBe(1);

@@ -51,7 +51,7 @@ test('what did not arrive is sent when the browser finds signal, though no page 
   await newVisit(page);
   await page.getByRole('button', { name: /^Mulch/ }).click();
   await expect(page.getByTestId('save-state')).toContainText('Saved');
-  await expect.poll(() => left(page), { timeout: 20_000 }).toBe(0);
+  await expect.poll(() => left(page)).toBe(0);
   await page.evaluate(async () => void (await navigator.serviceWorker.ready));
   // A page that says whether the server is well is none of the application, and sends nothing.
   const plain = await context.newPage();
@@ -78,7 +78,7 @@ test('what did not arrive is sent when the browser finds signal, though no page 
   // From here on the browser may tell the worker by itself.
   await context.setOffline(false);
   await signalFound(plain);
-  await expect.poll(depth, { timeout: 15_000 }).toBe(0.214);
+  await expect.poll(depth).toBe(0.214);
   await expect.poll(() => left(plain)).toBe(0);
 
   // The page has it still as unsaved: it asks once more, and nothing is in conflict.
@@ -135,7 +135,7 @@ test('a photograph that found no signal arrives with its record, though no page 
   expect(await waiting(plain)).toBe(1);
   await context.setOffline(false);
   await signalFound(plain);
-  await expect.poll(() => waiting(plain), { timeout: 15_000 }).toBe(0);
+  await expect.poll(() => waiting(plain)).toBe(0);
 
   const again = await context.newPage();
   await again.goto(`/trees/${PICTURED}/pictures`);

@@ -23,5 +23,5 @@ export async function choose(list: Locator, wanted: string | { label: string }):
       await page.keyboard.press('Escape');
       throw error;
     }
-  }).toPass({ timeout: 40_000 });
+  }).toPass({ timeout: 120_000 });
 }

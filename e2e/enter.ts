@@ -1,4 +1,4 @@
-import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { mailOf, ownFirm, slugOf } from './ownFirm';
 
 /** The stations of a tree, as the address names them. */
@@ -109,4 +109,20 @@ export async function unfold(page: Page): Promise<void> {
     await fold.click();
     await expect(fold).toHaveAttribute('aria-expanded', 'true');
   }
+}
+
+/** Takes a property along, and comes back with the dialog that tells of it. */
+export async function takingAlong(page: Page, property: string, origin = ''): Promise<Locator> {
+  await page.goto(`${origin}/grounds/${property}`);
+  await page.getByRole('button', { name: 'Take along' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Take along' }).click();
+  await expect(dialog.getByRole('status')).toContainText(/^On this device: [\d.]+ MB/);
+  return dialog;
+}
+
+/** Takes a property along, as it is done before one drives there. */
+export async function takeAlong(page: Page, property = 'sable-row', origin = ''): Promise<void> {
+  const dialog = await takingAlong(page, property, origin);
+  await dialog.getByRole('button', { name: 'Close' }).click();
 }

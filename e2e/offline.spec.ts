@@ -2,23 +2,13 @@ import { expect, test, type Browser, type Page } from '@playwright/test';
 import pg from 'pg';
 import sharp from 'sharp';
 import { choose } from './choose';
-import { asConsultant, enterDemo, newVisit, saved, signIn, station, STATIONS } from './enter';
+import { asConsultant, enterDemo, newVisit, saved, signIn, station, STATIONS, takeAlong } from './enter';
 import { firmOf, slugOf } from './ownFirm';
 
 // A device answers by itself here; without network nothing else does.
 test.use({ serviceWorkers: 'allow', viewport: { width: 390, height: 844 } });
 
 const TREE = '/trees/sable-katsura-14';
-
-/** Takes a property along, as it is done before one drives there. */
-async function takeAlong(page: Page, property = 'sable-row'): Promise<void> {
-  await page.goto(`/grounds/${property}`);
-  await page.getByRole('button', { name: 'Take along' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByRole('button', { name: 'Take along' }).click();
-  await expect(dialog.getByRole('status')).toContainText(/^On this device: [\d.]+ MB/);
-  await dialog.getByRole('button', { name: 'Close' }).click();
-}
 
 /** Adds a picture without signal: it waits. */
 async function photograph(page: Page, name: string): Promise<void> {

@@ -361,7 +361,7 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
   expect(docx.suggestedFilename()).toBe('Lanternfield Tram Terminus.docx');
   // Issued, it has a number, all lengths in both languages, and a PDF that proves each of its trees.
   await page.getByRole('button', { name: 'Issue the report' }).click();
-  await expect(page.getByRole('complementary', { name: 'Issued' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('complementary', { name: 'Issued' })).toBeVisible();
   const number = await page.getByRole('navigation', { name: 'Where' }).locator('strong').textContent();
   expect(number).toMatch(/^[A-Z]+-\d{4}-\d{4}$/);
   await expect(page.getByRole('article', { name: 'Report' })).toContainText(`Report ${number}, issued`);
@@ -391,7 +391,7 @@ test('the work on the grounds: its sums follow what is ticked, its report is mad
   await page.goto('/grounds/lanternfield/work');
   await expect(page.getByRole('link', { name: number! })).toBeVisible();
   await page.getByRole('button', { name: 'Issue the report' }).click();
-  await page.waitForURL('**/property-reports/*', { timeout: 60_000 });
+  await page.waitForURL('**/property-reports/*');
   await expect(page.getByRole('navigation', { name: 'Where' })).toContainText(number!);
   await page.goto('/trees/lanternfield-5/order');
   const outcome = page.getByRole('group', { name: /What came of (Open|Take out) the root-control ring/ });

@@ -22,9 +22,7 @@ test('work ticked done is followed by its own tasks: done with one touch and bac
   await asConsultant(page);
   await page.goto('/season');
   // What is prescribed comes after the page, in its own place.
-  await expect(page.getByTestId('season-prescribed')).toContainText(/Prescribed and not done: \d+ trees/, {
-    timeout: 30_000,
-  });
+  await expect(page.getByTestId('season-prescribed')).toContainText(/Prescribed and not done: \d+ trees/);
   const works = page.getByRole('region', { name: 'Prescribed, not done' });
   await expect(works.getByRole('listitem').first()).toBeVisible();
   const late = follows(page).getByRole('region', { name: 'Late' });
@@ -146,7 +144,7 @@ test('a month and a year of it, by role and grounds; on a phone the month is a l
   await page.getByRole('tab', { name: 'Year by tree' }).click();
   await expect(page).toHaveURL(/view=year/);
   const grounds = page.getByRole('region', { name: 'Sable Row Ropeworks' });
-  await expect(grounds).toBeVisible({ timeout: 30_000 });
+  await expect(grounds).toBeVisible();
   await expect(grounds.getByText('leaves rest')).toBeVisible();
   await choose(page.getByRole('combobox', { name: /^Property/ }), { label: 'Kelpworth Observatory' });
   await expect(grounds).toHaveCount(0);
@@ -223,9 +221,7 @@ test('crew days: packed, a work set on another day stays there, and the days go 
   await asConsultant(page);
   await page.goto('/season?view=days');
   const told = page.getByTestId('crew-days');
-  await expect(told).toContainText(/^\d+ days?, [\d.]+ h of travel and fetching; (no plan|at most)/, {
-    timeout: 60_000,
-  });
+  await expect(told).toContainText(/^\d+ days?, [\d.]+ h of travel and fetching; (no plan|at most)/);
   await expect(page.getByText('the stability assessment comes first')).toBeVisible();
   const day = page.getByRole('combobox', { name: /^Day of .*, Katsura 7$/ });
   await day.click();

@@ -389,4 +389,14 @@ test('the same table of trees sent three times at once makes each tree once', as
     db.rows(`select id from trees where label like 'Once %' and deleted_at is null`),
   );
   expect(rows).toHaveLength(20);
+  // Of several with one label the first is taken, and it is said.
+  const twice = [...trees.slice(0, 1), { label: 'Twice', species: 'a' }, { label: 'Twice', species: 'b' }];
+  const brought = await as((db) => bringTrees(db, firm.viewer, firm.propertyId, twice));
+  expect(brought).toEqual({
+    added: 1,
+    changed: 1,
+    notes: ['Twice: stands more than once in the file; the first was taken.'],
+  });
+  const stands = await as((db) => db.rows(`select species from trees where label = 'Twice'`));
+  expect(stands).toEqual([{ species: 'a' }]);
 });

@@ -1,5 +1,6 @@
 import { readTrees, treesCsv } from '../../work/readers/csv';
 import { readPlan, writePlan } from '../../work/readers/geojson';
+import { MOST_LETTERS } from '../../work/readers/limits';
 
 const point = (label: string, x: number, y: number) => ({
   type: 'Feature',
@@ -149,6 +150,75 @@ test('the table as CSV is safe in a spreadsheet and reads back', () => {
     species: 'T, "x"',
     stemDiameter: 0.31,
     position: { x: 1, y: 2 },
+  });
+});
+
+test('what is longer than its record takes is never cut without a word', () => {
+  const csv = (text: string) => {
+    const read = readTrees(new TextEncoder().encode(text));
+    if (!read.ok) throw new Error(read.problem);
+    return read;
+  };
+  const [L, W] = [MOST_LETTERS.label, MOST_LETTERS.words];
+  const [label, species] = ['l'.repeat(L), 's'.repeat(W)];
+  const fits = csv(`label,species,common name\n${label},${species},${species}\n`);
+  expect(fits).toMatchObject({ trees: [{ label, species, commonName: species }], notes: [] });
+  const long = csv(`label,species,planted by\n${label}x,a,b\nA,${species}x,b\nB,,${'y'.repeat(5000)}\n`);
+  expect(long.trees).toEqual([
+    { label: 'A', species: '', planter: 'b' },
+    { label: 'B', species: '' },
+  ]);
+  expect(long.notes).toEqual([
+    'Row 4, planted by: 5000 characters; at most 4000 are allowed; left empty.',
+    `Row 2 left out: label: ${L + 1} characters; at most ${L} are allowed.`,
+    `Row 3, species: ${W + 1} characters; at most ${W} are allowed; left empty.`,
+  ]);
+  // A head is no other head because its beginning is.
+  expect(() => csv(`label${' '.repeat(100)}x,species\nA,b\n`)).toThrow('The column “label” is missing');
+  const line = (properties: object) => ({
+    type: 'Feature',
+    properties,
+    geometry: {
+      type: 'LineString',
+      coordinates: [
+        [0, 0],
+        [500, 900],
+      ],
+    },
+  });
+  const placed = good(
+    collection([
+      { ...point(label, 1, 5000), properties: { label, species: `${species}x` } },
+      point(`${label}x`, 2, 5000),
+      line({ name: `${species}x`, kind: 'gas' }),
+    ]),
+  );
+  expect(placed.trees).toMatchObject([{ label, species }]);
+  expect(placed.outlines).toMatchObject([{ name: species, kind: 'gas' }]);
+  expect(placed.notes.slice(1)).toEqual([
+    `Feature 1, species: ${W + 1} characters; the first ${W} are kept.`,
+    `Feature 2 left out: label: ${L + 1} characters; at most ${L} are allowed.`,
+    `Feature 3, name: ${W + 1} characters; the first ${W} are kept.`,
+  ]);
+});
+
+test('a file of labels alone is no fault; rows of another form are told in our words', () => {
+  const csv = (text: string) => readTrees(new TextEncoder().encode(text));
+  expect(csv('label\nA 1\nA 2\n')).toMatchObject({ trees: [{ label: 'A 1' }, { label: 'A 2' }], notes: [] });
+  expect(csv('label,species\nA 1\nA 2,b,c\n')).toMatchObject({
+    trees: [{ label: 'A 1' }, { label: 'A 2', species: 'b' }],
+    notes: [
+      'Row 2: fewer cells than columns; the others are empty.',
+      'Row 3: more cells than columns; what is over was left out.',
+    ],
+  });
+  expect(csv('label,species,species,,\nA 1,b,c,,\n')).toEqual({
+    ok: true,
+    trees: [{ label: 'A 1', species: 'b' }],
+    notes: ['The column “species” stands more than once; the first is read.'],
+  });
+  expect(csv('label,species\n"A 1,b\n')).toMatchObject({
+    notes: expect.arrayContaining(['Row 2: a quotation mark is opened and never closed.']) as unknown,
   });
 });
 

@@ -3,6 +3,7 @@ import { readLength, type LengthField, type LengthUnit } from '@undrel/core/unit
 import Papa from 'papaparse';
 import type { TreeRow } from '../../protocol/grounds';
 import { readCsvTable } from './csvTable';
+import { MOST_LETTERS } from './limits';
 
 /** Columns of the tree table as CSV: name with its unit, value in that unit. */
 const OUT: readonly [string, (t: TreeRow) => string | number | undefined][] = [
@@ -44,6 +45,12 @@ const LENGTHS: Record<string, [keyof Tree & LengthField, LengthUnit | undefined]
   height: ['height', undefined],
   'crown radius': ['crownRadius', undefined],
 };
+/** Columns of words, by the field they are kept in. */
+const WORDS = [
+  ['common name', 'commonName'],
+  ['planted by', 'planter'],
+  ['planted together', 'cohort'],
+] as const;
 const STOCKS = ['container', 'balled-and-burlapped', 'bare-root', 'field-grown'] as const;
 const isStock = (text: string): text is Stock => STOCKS.some((s) => s === text);
 /** A unit in brackets at the end of a head. */
@@ -62,14 +69,29 @@ export function readTrees(bytes: Uint8Array): ReadTrees {
   const trees = table.rows.flatMap((row, i): Tree[] => {
     const where = `Row ${i + 2}`;
     const cell = (name: string) => unescaped(row[name] ?? '');
-    if (!cell('label')) {
-      notes.push(`${where} left out: no label.`);
+    const label = cell('label');
+    const unfit = !label
+      ? 'no label'
+      : label.length > MOST_LETTERS.label
+        ? `label: ${label.length} characters; at most ${MOST_LETTERS.label} are allowed`
+        : undefined;
+    if (unfit) {
+      notes.push(`${where} left out: ${unfit}.`);
       return [];
     }
-    const tree: Tree = { label: cell('label').slice(0, 80), species: cell('species').slice(0, 120) };
-    if (cell('common name')) tree.commonName = cell('common name').slice(0, 120);
-    if (cell('planted by')) tree.planter = cell('planted by').slice(0, 120);
-    if (cell('planted together')) tree.cohort = cell('planted together').slice(0, 120);
+    const words = (name: string): string => {
+      const text = cell(name);
+      if (text.length <= MOST_LETTERS.words) return text;
+      notes.push(
+        `${where}, ${name}: ${text.length} characters; at most ${MOST_LETTERS.words} are allowed; left empty.`,
+      );
+      return '';
+    };
+    const tree: Tree = { label, species: words('species') };
+    for (const [name, field] of WORDS) {
+      const text = words(name);
+      if (text) tree[field] = text;
+    }
     const stock = cell('stock').toLowerCase();
     if (isStock(stock)) tree.stock = stock;
     else if (stock)

@@ -10,6 +10,29 @@ export type CsvTable =
 /** Characters of a head that are looked at; no column has a longer name. */
 const MOST_HEAD = 80;
 
+/** What may be wrong with the form of a row; that a file of one column has nothing between its columns is no fault. */
+const FAULTS: Readonly<Record<string, string>> = {
+  MissingQuotes: 'a quotation mark is opened and never closed',
+  InvalidQuotes: 'a quotation mark stands within a cell and is not doubled',
+  TooFewFields: 'fewer cells than columns; the others are empty',
+  TooManyFields: 'more cells than columns; what is over was left out',
+};
+
+/** A row without its cells that are longer than any may be, each named. */
+function withinCells(
+  row: Record<string, string>,
+  heads: readonly string[],
+  where: string,
+  notes: Notes,
+): Record<string, string> {
+  const long = heads.filter((head) => (row[head]?.length ?? 0) > CSV.cell);
+  for (const head of long)
+    notes.push(
+      `${where}, ${head}: ${row[head]!.length} characters; at most ${CSV.cell} are allowed; left empty.`,
+    );
+  return long.length > 0 ? { ...row, ...Object.fromEntries(long.map((head) => [head, ''])) } : row;
+}
+
 /**
  * Rows of a CSV file by their heads in lower case, each cell trimmed.
  *
@@ -28,8 +51,8 @@ export function readCsvTable(bytes: Uint8Array, needed: readonly string[]): CsvT
     skipEmptyLines: 'greedy',
     // One more than is allowed tells that there are more, and no more is read.
     preview: CSV.rows + 1,
-    transformHeader: (head) => head.slice(0, MOST_HEAD).trim().toLowerCase(),
-    transform: (cell) => cell.slice(0, CSV.cell).trim(),
+    transformHeader: (head) => head.trim().slice(0, MOST_HEAD).toLowerCase(),
+    transform: (cell) => cell.trim(),
   });
   if (parsed.data.length > CSV.rows)
     return {
@@ -50,6 +73,13 @@ export function readCsvTable(bytes: Uint8Array, needed: readonly string[]): CsvT
     };
   }
   const notes = new Notes(PLAN.notes);
-  for (const e of parsed.errors) notes.push(`Row ${(e.row ?? 0) + 2}: ${e.message}.`);
-  return { ok: true, heads, rows: parsed.data, notes };
+  for (const twice of new Set(Object.values(parsed.meta.renamedHeaders ?? {})))
+    if (twice) notes.push(`The column “${twice}” stands more than once; the first is read.`);
+  for (const { code, type, row = 0 } of parsed.errors) {
+    const told = FAULTS[code];
+    // Faults of quotation are counted from the heads on, the others from the row below.
+    if (told) notes.push(`Row ${row + (type === 'Quotes' ? 1 : 2)}: ${told}.`);
+  }
+  const rows = parsed.data.map((row, i) => withinCells(row, heads, `Row ${i + 2}`, notes));
+  return { ok: true, heads, rows, notes };
 }

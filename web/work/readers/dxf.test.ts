@@ -103,3 +103,15 @@ test('arrays and nested blocks within the limits are drawn whole', () => {
   expect(blocks.ok && blocks.outlines).toHaveLength(64);
   expect(readDxf(curve(30)).ok).toBe(true);
 });
+
+test('a name of a layer that is longer than the plan takes is cut, and it is told once', () => {
+  const long = 'g'.repeat(130);
+  const source = [
+    ...[pair(0, 'SECTION'), pair(2, 'ENTITIES'), line(long, 0, 0, 1, 1), line(long, 2, 2, 3, 3)],
+    ...[pair(0, 'ENDSEC'), pair(0, 'EOF')],
+  ].join('\n');
+  const read = readDxf(source);
+  if (!read.ok) throw new Error(read.problem);
+  expect(read.outlines.map((o) => o.name)).toEqual([long.slice(0, 120), long.slice(0, 120)]);
+  expect(read.notes.filter((n) => n.includes('130 characters'))).toHaveLength(1);
+});

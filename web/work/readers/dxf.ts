@@ -1,6 +1,6 @@
 import { Helper, type Entity } from 'dxf';
 import type { Outline } from '../../protocol/grounds';
-import { DRAWING } from './limits';
+import { DRAWING, MOST_LETTERS } from './limits';
 import type { ReadPlan } from './geojson';
 
 /** Metres of a drawing unit by `$INSUNITS`. */
@@ -109,6 +109,7 @@ export function readDxf(source: string): ReadPlan {
     'Placed by its own origin: x east, y north.',
   ];
   const left = new Map<string, number>();
+  const long = new Set<string>();
   const outlines = lines.flatMap(({ vertices }, i): Outline[] => {
     const { type, layer } = drawing.denormalised[i]!;
     const points = vertices
@@ -119,9 +120,15 @@ export function readDxf(source: string): ReadPlan {
       return [];
     }
     const closed = points.length > 3 && same(points[0]!, points.at(-1)!);
-    const name = (layer && layer !== '0' ? layer : 'outline').slice(0, 120);
-    return [{ name, kind: name.toLowerCase().slice(0, 60), shape: closed ? 'area' : 'line', points }];
+    const given = layer && layer !== '0' ? layer : 'outline';
+    if (given.length > MOST_LETTERS.words) long.add(given);
+    const name = given.slice(0, MOST_LETTERS.words);
+    return [{ name, kind: name.toLowerCase(), shape: closed ? 'area' : 'line', points }];
   });
+  for (const layer of long)
+    notes.push(
+      `Layer “${layer.slice(0, 40)}…”: its name has ${layer.length} characters; the first ${MOST_LETTERS.words} are kept.`,
+    );
   for (const [type, count] of left) notes.push(`${count} of ${type} left out: not a line.`);
   return { ok: true, trees: [], outlines, notes };
 }

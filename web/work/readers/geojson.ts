@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { Outline } from '../../protocol/grounds';
-import { PLAN } from './limits';
+import { MOST_LETTERS, PLAN } from './limits';
 import { Notes } from './notes';
 
 /**
@@ -93,7 +93,14 @@ function frameOf(
 }
 
 const text = (value: unknown): string =>
-  typeof value === 'string' || typeof value === 'number' ? String(value).slice(0, 120) : '';
+  typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+
+/** Words as they are kept: what is longer than that is cut, and it is told. */
+function cut(words: string, what: string, notes: Notes): string {
+  if (words.length <= MOST_LETTERS.words) return words;
+  notes.push(`${what}: ${words.length} characters; the first ${MOST_LETTERS.words} are kept.`);
+  return words.slice(0, MOST_LETTERS.words);
+}
 
 /**
  * Reads a plan: points with a label become trees, lines and polygons become outlines.
@@ -146,19 +153,26 @@ export function readPlan(source: string): ReadPlan {
   const outlines: Outline[] = [];
   let turned = 0;
   for (const { geometry: g, properties, i } of features) {
-    const name = text(properties?.name ?? properties?.label);
+    const where = `Feature ${i + 1}`;
+    const given = text(properties?.name ?? properties?.label);
     if (g.type === 'Point') {
-      if (!name) {
-        notes.push(`Feature ${i + 1} left out: a point without a label.`);
+      const unfit = !given
+        ? 'a point without a label'
+        : given.length > MOST_LETTERS.label
+          ? `label: ${given.length} characters; at most ${MOST_LETTERS.label} are allowed`
+          : undefined;
+      if (unfit) {
+        notes.push(`${where} left out: ${unfit}.`);
         continue;
       }
       const [x, y] = place(g.coordinates);
-      trees.push({ label: name, species: text(properties?.species), x, y });
+      trees.push({ label: given, species: cut(text(properties?.species), `${where}, species`, notes), x, y });
       continue;
     }
+    const name = cut(given, `${where}, name`, notes);
     const ring = g.type === 'LineString' ? g.coordinates : g.coordinates[0]!;
     if (g.type === 'Polygon' && !closed(ring)) {
-      notes.push(`Feature ${i + 1} (${name || 'no name'}): its ring was not closed; closed it.`);
+      notes.push(`${where} (${name || 'no name'}): its ring was not closed; closed it.`);
       ring.push(ring[0]!);
     }
     const backwards = g.type === 'Polygon' && turn(ring) < 0;
@@ -166,7 +180,7 @@ export function readPlan(source: string): ReadPlan {
     const placed = (backwards ? [...ring].reverse() : ring).map(place);
     outlines.push({
       name,
-      kind: text(properties?.kind) || 'outline',
+      kind: cut(text(properties?.kind), `${where}, kind`, notes) || 'outline',
       shape: g.type === 'Polygon' ? 'area' : 'line',
       points: placed,
     });

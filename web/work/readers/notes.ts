@@ -1,3 +1,6 @@
+/** Characters of one remark: what a file holds is named in it, as far as it can be read. */
+const MOST_OF_ONE = 300;
+
 /** Remarks on a file that was read: the first so many in full, the others counted. */
 export class Notes {
   private readonly kept: string[] = [];
@@ -6,7 +9,8 @@ export class Notes {
   constructor(private readonly most: number) {}
 
   push(note: string): void {
-    if (this.kept.length < this.most) this.kept.push(note);
+    if (this.kept.length < this.most)
+      this.kept.push(note.length > MOST_OF_ONE ? `${note.slice(0, MOST_OF_ONE)}…` : note);
     else this.others++;
   }
 

@@ -59,7 +59,7 @@ function running(lane: Lane): Running {
   const ready = shared.undrelServes === true && lane === 'page';
   return (lanes[lane] ??= {
     pool: new Piscina({
-      filename: projectFile('web', 'dist', 'work.mjs'),
+      filename: projectFile('web', 'dist', 'entry.mjs'),
       minThreads: ready ? LANES[lane].atOnce : 1,
       workerData: { ready, back: LANES[lane].back },
       maxThreads: LANES[lane].atOnce,
@@ -71,8 +71,40 @@ function running(lane: Lane): Running {
 }
 
 /**
+ * Work that is under way when the asker goes has so long to come to its end, ms. To end it by force ends its thread, and
+ * another takes more than a second of the processor to begin: most work takes less.
+ */
+const GRACE = 2_000;
+
+/** A signal some time after another; `done` ends the waiting. */
+function after(signal: AbortSignal | undefined, ms: number): { signal: AbortSignal; done: () => void } {
+  const later = new AbortController();
+  let timer: NodeJS.Timeout | undefined;
+  const wait = () => (timer = setTimeout(() => later.abort(), ms).unref());
+  signal?.addEventListener('abort', wait, { once: true });
+  return {
+    signal: later.signal,
+    done: () => {
+      signal?.removeEventListener('abort', wait);
+      clearTimeout(timer);
+    },
+  };
+}
+
+/** What work comes to, for as long as the asker waits for it. */
+function whileAsked<T>(work: Promise<T>, signal: AbortSignal | undefined): Promise<T> {
+  if (!signal) return work;
+  return new Promise((done, failed) => {
+    const leave = () => failed(stopped());
+    if (signal.aborted) leave();
+    signal.addEventListener('abort', leave, { once: true });
+    work.then(done, failed).finally(() => signal.removeEventListener('abort', leave));
+  });
+}
+
+/**
  * Has a piece of work done in a thread beside the server, when it is the asker's turn. What is given and what comes back
- * are copied.
+ * are copied. Who goes is let go at once; their place is free when the work under way has ended.
  *
  * @throws Busy, TooLong, an AbortError where the asker's signal ends it, or what the work itself throws
  */
@@ -84,25 +116,28 @@ export function beside<T extends Task>(
   const lane = laneOf(task);
   const { seconds } = LANES[lane];
   const { pool, queue } = running(lane);
-  return queue.run<Awaited<ReturnType<Work[T]>>>(
+  const work = queue.run<Awaited<ReturnType<Work[T]>>>(
     lane === 'paper' ? firmId : `${firmId} ${userId}`,
     async (): Promise<Awaited<ReturnType<Work[T]>>> => {
-      const { signal: late, done } = lateSignal(seconds);
+      const late = lateSignal(seconds);
+      const gone = after(signal, GRACE);
       try {
-        return (await pool.run(given, {
-          name: task,
-          signal: signal ? AbortSignal.any([signal, late]) : late,
-        })) as Awaited<ReturnType<Work[T]>>;
+        return (await pool.run(
+          { task, given },
+          { signal: AbortSignal.any([late.signal, gone.signal]) },
+        )) as Awaited<ReturnType<Work[T]>>;
       } catch (error) {
         if (signal?.aborted) throw stopped();
-        if (late.aborted) throw new TooLong(seconds);
+        if (late.signal.aborted) throw new TooLong(seconds);
         throw error;
       } finally {
-        done();
+        late.done();
+        gone.done();
       }
     },
     signal,
   );
+  return whileAsked(work, signal);
 }
 
 /** Whether the lane of a task stands empty. */

@@ -4,8 +4,7 @@
  */
 import { highsSolver } from '@undrel/core/milp';
 import highs from 'highs';
-import { move, workerData } from 'piscina';
-import { stepBack } from './stepBack';
+import { move } from 'piscina';
 import { type CaseFile, readCase } from '@undrel/core/format';
 import type { Operation } from '@undrel/core/prescription';
 import type { Verdict } from '@undrel/core/diagnosis';
@@ -55,11 +54,6 @@ import { nothingTold } from './warm';
 
 /** Gets a thread ready for what pages ask of it, and gives a report to get ready by. */
 export const readyForPages = nothingTold;
-
-stepBack((workerData as { back?: number } | null)?.back ?? 0);
-
-// A thread is given work only once this has run: none is the first to be asked for a page.
-if ((workerData as { ready?: boolean } | null)?.ready) void nothingTold();
 
 export const glance = newestGlance;
 export const property = propertyPageOf;

@@ -19,7 +19,7 @@ const UNIT = /[([]([^()[\]]+)[)\]]$/;
 const MOST_HEAD = 80;
 
 function nameAndUnit(column: string): { name: string; unit: string } {
-  const head = column.slice(0, MOST_HEAD).trim();
+  const head = column.trim().slice(0, MOST_HEAD);
   const found = UNIT.exec(head);
   return found
     ? { name: head.slice(0, found.index).trim().toLowerCase(), unit: found[1]!.trim().toLowerCase() }

@@ -46,12 +46,22 @@ export function readCsvTable(bytes: Uint8Array, needed: readonly string[]): CsvT
       ok: false,
       problem: 'The file is not UTF-8 text; save it as “CSV UTF-8” and try again. Nothing was changed.',
     };
+  /** Where each head stands first; those that stand again are read under no name. */
+  const at = new Map<string, number>();
+  const again = new Set<string>();
+  const named = (head: string, column: number): string => {
+    const name = head.trim().slice(0, MOST_HEAD).toLowerCase();
+    if (!at.has(name)) at.set(name, column);
+    if (at.get(name) === column) return name;
+    again.add(name);
+    return `${name}\u0000${column}`;
+  };
   const parsed = Papa.parse<Record<string, string>>(source, {
     header: true,
     skipEmptyLines: 'greedy',
     // One more than is allowed tells that there are more, and no more is read.
     preview: CSV.rows + 1,
-    transformHeader: (head) => head.trim().slice(0, MOST_HEAD).toLowerCase(),
+    transformHeader: named,
     transform: (cell) => cell.trim(),
   });
   if (parsed.data.length > CSV.rows)
@@ -64,7 +74,7 @@ export function readCsvTable(bytes: Uint8Array, needed: readonly string[]): CsvT
       ok: false,
       problem: `The file has ${parsed.meta.fields!.length} columns; at most ${CSV.columns} are allowed. Nothing was changed.`,
     };
-  const heads = parsed.meta.fields ?? [];
+  const heads = [...at.keys()];
   const missing = needed.find((head) => !heads.includes(head));
   if (missing !== undefined) {
     return {
@@ -73,7 +83,7 @@ export function readCsvTable(bytes: Uint8Array, needed: readonly string[]): CsvT
     };
   }
   const notes = new Notes(PLAN.notes);
-  for (const twice of new Set(Object.values(parsed.meta.renamedHeaders ?? {})))
+  for (const twice of again)
     if (twice) notes.push(`The column “${twice}” stands more than once; the first is read.`);
   for (const { code, type, row = 0 } of parsed.errors) {
     const told = FAULTS[code];

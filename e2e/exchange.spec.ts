@@ -219,7 +219,7 @@ test('dry growing seasons come from the rain record of the grounds, and one tap 
 }) => {
   await asConsultant(page);
   await page.goto('/grounds/lanternfield');
-  await page.getByRole('button', { name: 'Read again' }).click();
+  await page.getByRole('button', { name: 'Read the weather record again' }).click();
   await expect(page.getByText(/^Rain of \d+ growing seasons kept; dry: .*2022/)).toBeVisible();
   await page.goto('/trees/lanternfield-8?station=history');
   const begin = page.getByRole('button', { name: 'Begin a visit today' });

@@ -194,7 +194,7 @@ test('did the digging pay: the tree against its reference tree, two visits side 
   await page.goto('/trees/kelpworth-8/time');
   await expect(page.getByTestId('answer')).toHaveText('Linden 8: recovering');
   await expect(
-    page.getByText(/^It responds: Shoots \d\.\d\d times as long .*, beside Linden 17\./),
+    page.getByText(/^It responds: shoots \d\.\d\d times as long .*, beside Linden 17\./),
   ).toBeVisible();
   await expect(
     page.getByRole('img', { name: /beside Linden 17.*2023-05-30 root collar excavated/ }),

@@ -115,7 +115,7 @@ test('a tree lives three years: dug, examined late, the cone back and found on a
     await expect(mine(page, /Count the shoots/)).toHaveCount(0);
     await page.goto(`/trees/${TREE}/time`);
     await expect(page.getByTestId('answer')).toHaveText('Katsura 14: recovering');
-    await expect(page.getByText(/^It responds: Shoots \d\.\d\d times as long/)).toBeVisible();
+    await expect(page.getByText(/^It responds: shoots \d\.\d\d times as long/)).toBeVisible();
     // The cone is still there: that comes before all that the recovery allows.
     await expect(
       page.getByText('Pull the mulch back off the bark first: a cone undoes the work.'),

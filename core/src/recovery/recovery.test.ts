@@ -158,7 +158,7 @@ test('awaited in its time, answered once density and shoots show it, unanswered 
   expect(good.answer).toBe('answered');
   expect(good.chance).toBeGreaterThan(ANSWERED);
   expect(good.text).not.toMatch(/ (100|0)%/);
-  expect(good.text).toMatch(/^It responds: Shoots \d\.\d\d times as long/);
+  expect(good.text).toMatch(/^It responds: shoots \d\.\d\d times as long/);
   const same = told(
     '2026-08-01',
     dug('2026-08-01', [

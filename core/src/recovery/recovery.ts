@@ -140,19 +140,21 @@ function textOf(
 ): string {
   const first = readings[0];
   const told = first
-    ? `${readingText(first)}${first.against ? `, beside ${beside}` : ', with no tree beside it'}.`
+    ? `${inSentence(readingText(first))}${first.against ? `, beside ${beside}` : ', with no tree beside it'}.`
     : '';
+  const said = told ? `: ${told}` : '.';
+  const recovers = `The chance that it recovers is ${chanceWords(chance)}.`;
   switch (answer) {
     case 'answered':
-      return `It responds: ${told} Chance that it recovers ${chanceWords(chance)}.`;
+      return `It responds${said} ${recovers}`;
     case 'declines':
-      return `It is worse than before the work: ${told} Chance that it recovers ${chanceWords(chance)}.`;
+      return `It is worse than before the work${said} ${recovers}`;
     case 'awaited':
-      return `Too early to say: it should show from ${soonest} on, by ${latest} at the latest. Chance that it recovers ${chanceWords(chance)}.${told ? ` So far: ${told}` : ''}`;
+      return `Too early to say: it should show from ${soonest} on, by ${latest} at the latest. ${recovers}${told ? ` So far: ${told}` : ''}`;
     case 'unanswered':
-      return `No response by ${latest}: ${told} Chance that it recovers ${chanceWords(chance)}.`;
+      return `No response by ${latest}${said} ${recovers}`;
     case 'untold':
-      return `It should have shown by ${latest}, and the measurements do not show it.${told ? ` ${told}` : ''}`;
+      return `It should have shown by ${latest}, and the measurements do not show it.${told ? ` So far: ${told}` : ''}`;
   }
 }
 

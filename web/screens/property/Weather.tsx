@@ -29,12 +29,12 @@ export function Weather(props: {
             disabled={props.busy}
             onClick={() => onRead()}
           >
-            {record ? 'Read again' : 'Read the weather record'}
+            {record ? 'Read the weather record again' : 'Read the weather record'}
           </ServerButton>
           <FilePick
             server
             about="Monthly rain as CSV: month (YYYY-MM), rain (mm)"
-            label="from CSV"
+            label="Rain from CSV"
             accept=".csv"
             className="link min-h-[44px]"
             disabled={props.busy}

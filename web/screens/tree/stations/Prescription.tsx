@@ -10,7 +10,7 @@ import {
   type Operation,
   type Revision,
 } from '@undrel/core/prescription';
-import { dayAfter } from '@undrel/core/vocabulary';
+import { dayAfter, inARow } from '@undrel/core/vocabulary';
 import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
@@ -54,7 +54,7 @@ export function Prescription(props: StationProps) {
 }
 
 const summaryOf = (titles: readonly string[]): string =>
-  titles.length === 0 ? 'Nothing prescribed.' : `${titles.join('; ')}.`;
+  titles.length === 0 ? 'Nothing prescribed.' : `${inARow(titles)}.`;
 
 function Weighed(props: StationProps & { assessment: Assessment }) {
   const { visit, visitId, treeId, control, mayJudge, explanation } = props;

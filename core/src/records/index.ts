@@ -28,7 +28,7 @@ export type { Site, SiteThing } from './site';
 export { MOST_LAYERS, type LogPlace, type SoilLayer, type SoilLog } from './soilLog';
 export { schemaOf } from './schemas';
 export * from './stem';
-export { FIX_WITHIN, type Stock, type Tree, type Worth } from './tree';
+export { FIX_WITHIN, TREE_LETTERS, type Stock, type Tree, type Worth } from './tree';
 export type { TrenchDesign } from './trenches';
 export type { VisitHead } from './visit';
 export type { SeasonRain, WeatherPlace, WeatherRecord } from './weather';

@@ -4,6 +4,9 @@ import { kind, type Parts, type ValuesOf } from './kind';
 /** A position less sure than this does not place a tree, m. */
 export const FIX_WITHIN = 100;
 
+/** Characters of the label of a tree, and of its other words. */
+export const TREE_LETTERS = { label: 80, words: 120 } as const;
+
 const knownSchool = (matter: string, school: string): boolean =>
   MATTERS.some((m) => m.key === matter && m.schools.some((s) => s.key === school));
 
@@ -12,14 +15,14 @@ export const tree = kind(
     /** An amount of money in decimals as text. */
     const amount = z.string().regex(/^\d{1,8}(\.\d{1,2})?$/);
     return z.strictObject({
-      label: text(80).min(1),
-      species: text(120),
-      commonName: text(120).optional(),
+      label: text(TREE_LETTERS.label).min(1),
+      species: text(TREE_LETTERS.words),
+      commonName: text(TREE_LETTERS.words).optional(),
       plantedYear: z.int().min(1700).max(2200).optional(),
       stock: z.enum(['container', 'balled-and-burlapped', 'bare-root', 'field-grown']).optional(),
-      planter: text(120).optional().describe('who planted it'),
+      planter: text(TREE_LETTERS.words).optional().describe('who planted it'),
       /** Once it was confirmed. */
-      cohort: text(120).optional().describe('name of the trees it was planted with'),
+      cohort: text(TREE_LETTERS.words).optional().describe('name of the trees it was planted with'),
       /** Across the stem just above the flare or above what buries it. */
       stemDiameter: length('stemDiameter').optional(),
       /** Across the stem at 1.3 m (4.5 ft). */

@@ -1,6 +1,6 @@
 import { readTrees, treesCsv } from '../../work/readers/csv';
 import { readPlan, writePlan } from '../../work/readers/geojson';
-import { MOST_LETTERS } from '../../work/readers/limits';
+import { TREE_LETTERS } from '@undrel/core/records';
 
 const point = (label: string, x: number, y: number) => ({
   type: 'Feature',
@@ -84,7 +84,7 @@ test('rings the other way round are turned, open ones closed, bad features left 
   expect(read.notes.join('\n')).toMatch(/clockwise[\s\S]*/);
   expect(read.notes.join('\n')).toContain('closed it');
   expect(read.notes.join('\n')).toMatch(/Feature 3 left out/);
-  expect(read.notes.join('\n')).toMatch(/Feature 4 left out: a point without a label/);
+  expect(read.notes.join('\n')).toMatch(/Feature 4 left out: no label/);
 });
 
 test('what is no plan says why', () => {
@@ -159,7 +159,7 @@ test('what is longer than its record takes is never cut without a word', () => {
     if (!read.ok) throw new Error(read.problem);
     return read;
   };
-  const [L, W] = [MOST_LETTERS.label, MOST_LETTERS.words];
+  const [L, W] = [TREE_LETTERS.label, TREE_LETTERS.words];
   const [label, species] = ['l'.repeat(L), 's'.repeat(W)];
   const fits = csv(`label,species,common name\n${label},${species},${species}\n`);
   expect(fits).toMatchObject({ trees: [{ label, species, commonName: species }], notes: [] });
@@ -193,10 +193,10 @@ test('what is longer than its record takes is never cut without a word', () => {
       line({ name: `${species}x`, kind: 'gas' }),
     ]),
   );
-  expect(placed.trees).toMatchObject([{ label, species }]);
+  expect(placed.trees).toMatchObject([{ label, species: '' }]);
   expect(placed.outlines).toMatchObject([{ name: species, kind: 'gas' }]);
   expect(placed.notes.slice(1)).toEqual([
-    `Feature 1, species: ${W + 1} characters; the first ${W} are kept.`,
+    `Feature 1, species: ${W + 1} characters; at most ${W} are allowed; left empty.`,
     `Feature 2 left out: label: ${L + 1} characters; at most ${L} are allowed.`,
     `Feature 3, name: ${W + 1} characters; the first ${W} are kept.`,
   ]);

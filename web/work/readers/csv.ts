@@ -3,7 +3,7 @@ import { readLength, type LengthField, type LengthUnit } from '@undrel/core/unit
 import Papa from 'papaparse';
 import type { TreeRow } from '../../protocol/grounds';
 import { readCsvTable } from './csvTable';
-import { MOST_LETTERS } from './limits';
+import { labelProblem, treeWords } from './words';
 
 /** Columns of the tree table as CSV: name with its unit, value in that unit. */
 const OUT: readonly [string, (t: TreeRow) => string | number | undefined][] = [
@@ -70,23 +70,12 @@ export function readTrees(bytes: Uint8Array): ReadTrees {
     const where = `Row ${i + 2}`;
     const cell = (name: string) => unescaped(row[name] ?? '');
     const label = cell('label');
-    const unfit = !label
-      ? 'no label'
-      : label.length > MOST_LETTERS.label
-        ? `label: ${label.length} characters; at most ${MOST_LETTERS.label} are allowed`
-        : undefined;
-    if (unfit) {
-      notes.push(`${where} left out: ${unfit}.`);
+    const problem = labelProblem(label);
+    if (problem) {
+      notes.push(`${where} left out: ${problem}.`);
       return [];
     }
-    const words = (name: string): string => {
-      const text = cell(name);
-      if (text.length <= MOST_LETTERS.words) return text;
-      notes.push(
-        `${where}, ${name}: ${text.length} characters; at most ${MOST_LETTERS.words} are allowed; left empty.`,
-      );
-      return '';
-    };
+    const words = (name: string) => treeWords(cell(name), `${where}, ${name}`, notes);
     const tree: Tree = { label, species: words('species') };
     for (const [name, field] of WORDS) {
       const text = words(name);

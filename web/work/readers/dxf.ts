@@ -1,6 +1,7 @@
 import { Helper, type Entity } from 'dxf';
 import type { Outline } from '../../protocol/grounds';
-import { DRAWING, MOST_LETTERS } from './limits';
+import { DRAWING } from './limits';
+import { OUTLINE_LETTERS } from './words';
 import type { ReadPlan } from './geojson';
 
 /** Metres of a drawing unit by `$INSUNITS`. */
@@ -121,13 +122,13 @@ export function readDxf(source: string): ReadPlan {
     }
     const closed = points.length > 3 && same(points[0]!, points.at(-1)!);
     const given = layer && layer !== '0' ? layer : 'outline';
-    if (given.length > MOST_LETTERS.words) long.add(given);
-    const name = given.slice(0, MOST_LETTERS.words);
+    if (given.length > OUTLINE_LETTERS) long.add(given);
+    const name = given.slice(0, OUTLINE_LETTERS);
     return [{ name, kind: name.toLowerCase(), shape: closed ? 'area' : 'line', points }];
   });
   for (const layer of long)
     notes.push(
-      `Layer “${layer.slice(0, 40)}…”: its name has ${layer.length} characters; the first ${MOST_LETTERS.words} are kept.`,
+      `Layer “${layer.slice(0, 40)}…”: its name has ${layer.length} characters; the first ${OUTLINE_LETTERS} are kept.`,
     );
   for (const [type, count] of left) notes.push(`${count} of ${type} left out: not a line.`);
   return { ok: true, trees: [], outlines, notes };

@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import type { Outline } from '../../protocol/grounds';
-import { MOST_LETTERS, PLAN } from './limits';
+import { PLAN } from './limits';
 import { Notes } from './notes';
+import { labelProblem, outlineWords, treeWords } from './words';
 
 /**
  * A property's plan as GeoJSON in local metres.
@@ -95,13 +96,6 @@ function frameOf(
 const text = (value: unknown): string =>
   typeof value === 'string' || typeof value === 'number' ? String(value) : '';
 
-/** Words as they are kept: what is longer than that is cut, and it is told. */
-function cut(words: string, what: string, notes: Notes): string {
-  if (words.length <= MOST_LETTERS.words) return words;
-  notes.push(`${what}: ${words.length} characters; the first ${MOST_LETTERS.words} are kept.`);
-  return words.slice(0, MOST_LETTERS.words);
-}
-
 /**
  * Reads a plan: points with a label become trees, lines and polygons become outlines.
  *
@@ -156,20 +150,21 @@ export function readPlan(source: string): ReadPlan {
     const where = `Feature ${i + 1}`;
     const given = text(properties?.name ?? properties?.label);
     if (g.type === 'Point') {
-      const unfit = !given
-        ? 'a point without a label'
-        : given.length > MOST_LETTERS.label
-          ? `label: ${given.length} characters; at most ${MOST_LETTERS.label} are allowed`
-          : undefined;
-      if (unfit) {
-        notes.push(`${where} left out: ${unfit}.`);
+      const problem = labelProblem(given);
+      if (problem) {
+        notes.push(`${where} left out: ${problem}.`);
         continue;
       }
       const [x, y] = place(g.coordinates);
-      trees.push({ label: given, species: cut(text(properties?.species), `${where}, species`, notes), x, y });
+      trees.push({
+        label: given,
+        species: treeWords(text(properties?.species), `${where}, species`, notes),
+        x,
+        y,
+      });
       continue;
     }
-    const name = cut(given, `${where}, name`, notes);
+    const name = outlineWords(given, `${where}, name`, notes);
     const ring = g.type === 'LineString' ? g.coordinates : g.coordinates[0]!;
     if (g.type === 'Polygon' && !closed(ring)) {
       notes.push(`${where} (${name || 'no name'}): its ring was not closed; closed it.`);
@@ -180,7 +175,7 @@ export function readPlan(source: string): ReadPlan {
     const placed = (backwards ? [...ring].reverse() : ring).map(place);
     outlines.push({
       name,
-      kind: cut(text(properties?.kind), `${where}, kind`, notes) || 'outline',
+      kind: outlineWords(text(properties?.kind), `${where}, kind`, notes) || 'outline',
       shape: g.type === 'Polygon' ? 'area' : 'line',
       points: placed,
     });

@@ -27,9 +27,6 @@ export const PICTURE = { pixels: 64_000_000, side: 16_000, seconds: 30, page: 16
 /** Rows of one file, and columns and characters of one head or cell. */
 export const CSV = { rows: 2_000, columns: 100, cell: 4_000 } as const;
 
-/** Characters of the label of a tree, and of its other words and those of outlines, as its record takes them. */
-export const MOST_LETTERS = { label: 80, words: 120 } as const;
-
 /** Of a drawing: entities once its blocks are set in, blocks within blocks, points of one curve, of all curves and of all there is. */
 export const DRAWING = { entities: 5_000, depth: 8, curve: 300, curves: 1_500, points: 200_000 } as const;
 

@@ -12,7 +12,7 @@ export function calendarOfCase({ tree, events, visits, weather }: CaseFile, on: 
   const visit = visitToJudge(known);
   if (!visit) throw new Error(`$.visits: none until ${on}; at least one visit is needed`);
   const house = { weather };
-  const planned = plannedOf(assess(tree, events, visit, house, undefined, known).operations, visit.decisions);
+  const planned = plannedOf(assess(tree, events, visit, house, undefined, known).operations, visit);
   const at = known.indexOf(visit);
   const rests = planned.flatMap((o) =>
     o.key === 'fertiliser' ? [{ visit: at, operation: o.key } as const] : [],

@@ -23,7 +23,7 @@ function taken(cause: (typeof CAUSE_KEYS)[number]): { visit: Visit; rows: OrderR
     .map((o): Decision => ({ operation: o.key, taken: true }));
   const visit = { ...found, decisions };
   const again = assess(TREE, [], visit, {}, undefined, [visit]).operations;
-  const keys = plannedOf(again, decisions).map((o) => o.key);
+  const keys = plannedOf(again, { decisions }).map((o) => o.key);
   return { visit, rows: orderRows(again, visit, TREE.species, [], TODAY), keys };
 }
 

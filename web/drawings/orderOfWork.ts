@@ -39,7 +39,7 @@ export function orderRows(
   today: string,
   trenchSeasons?: number,
 ): OrderRow[] {
-  const planned = plannedOf(operations, visit.decisions);
+  const planned = plannedOf(operations, visit);
   const steps = workOrder(planned, visit, trenchSeasons);
   const works = new Map(worksOf(steps, planned, visit, [], species, closed, today, 0).map((w) => [w.key, w]));
   const rows = steps.flatMap((step): OrderRow[] => {

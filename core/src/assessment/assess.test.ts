@@ -40,7 +40,7 @@ function leaves(value: unknown, texts: string[], numbers: number[]): void {
 function allOf({ tree, events }: Pick<CaseFile, 'tree' | 'events'>, visit: Visit, visits: readonly Visit[]) {
   const assessment = assess(tree, events, visit);
   const { verdict, operations, situation: s } = assessment;
-  const planned = plannedOf(operations, visit.decisions);
+  const planned = plannedOf(operations, visit);
   const trenches = assessTrenches({
     tree,
     date: visit.date,

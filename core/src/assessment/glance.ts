@@ -18,7 +18,7 @@ export interface Glance {
 }
 
 export function glanceAt(assessment: Assessment, tree: Tree, visit: Visit): Glance {
-  const planned = plannedOf(assessment.operations, visit.decisions);
+  const planned = plannedOf(assessment.operations, visit);
   const ground = groundVerdict(tree, visit)?.kind;
   return {
     likely: assessment.verdict.causes.filter((c) => c.standing === 'likely').length,

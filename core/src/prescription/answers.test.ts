@@ -159,7 +159,7 @@ test('an answer is followed to its end: a day it may be done, a step, a method, 
     const decisions = [...new Set(keys)].map((operation) => ({ operation, taken: true }));
     const visit = { ...plain, decisions };
     const { operations } = assess(treeOf(node), eventsOf(node), visit);
-    const planned = plannedOf(operations, decisions);
+    const planned = plannedOf(operations, { decisions });
     const steps = workOrder(planned, visit).flatMap((s) => ('operation' in s ? [s.operation] : []));
     const priced = new Set(needsOf(planned, visit, undefined).map((n) => n.operation));
     const wanted = planned.filter(

@@ -91,8 +91,8 @@ export function causesAnswered(s: Situation, operations: readonly Operation[]): 
       [...REMEDIES[key].treats, ...REMEDIES[key].settles].includes(node),
     );
     const { decisions } = s.visit;
-    const taken = plannedOf(aimed, decisions);
-    const open = undecidedOf(aimed, decisions);
+    const taken = plannedOf(aimed, s.visit);
+    const open = undecidedOf(aimed, s.visit);
     const declined = declinedOf(aimed, decisions);
     const of = (by: CauseAnswer['by'], which: readonly Operation[], text: string): CauseAnswer[] => [
       { node, label, certainty, standing, by, operations: which.map((o) => o.key), text },
@@ -105,6 +105,7 @@ export function causesAnswered(s: Situation, operations: readonly Operation[]): 
       return of('prescribed', [...taken, ...next], `${listed(taken)}.${then}`);
     }
     if (open.length > 0) return of('open', open, `To consider: ${listed(open)}.`);
+    if (isTakenDown(s.visit)) return of('nothing', [], 'The tree was taken down.');
     if (declined.length > 0)
       return of('declined', declined, `Declined: ${listed(declined)}. It goes on as it is.`);
     return of('nothing', [], LEFT[node](s));
@@ -126,14 +127,13 @@ export interface ToDecide {
  * it. Of a tree that was taken down nothing is to be decided.
  */
 export function toDecide(s: Situation, operations: readonly Operation[]): ToDecide[] {
-  const { decisions } = s.visit;
   if (isTakenDown(s.visit)) return [];
-  const planned = plannedOf(operations, decisions);
+  const planned = plannedOf(operations, s.visit);
   const mends = (o: Operation, node: NodeKey) => REMEDIES[o.key].treats.includes(node);
   const unmended = [...CAUSE_KEYS, ...MECHANISM_KEYS]
     .map((node) => ({ node, ...standingOf(s.verdict, node) }))
     .filter(({ node, standing }) => standing === 'likely' && !planned.some((o) => mends(o, node)));
-  return undecidedOf(operations, decisions)
+  return undecidedOf(operations, s.visit)
     .map((o) => ({
       operation: o.key,
       title: o.title,

@@ -177,7 +177,7 @@ const of = (t: Tree, v: Visit, key: string) => assess(t, [], v).operations.find(
 const clashes = (t: Tree, v: Visit, ...taken: string[]) => {
   const { operations, profile, verdict } = assess(t, [], v);
   const decided = operations.map((o) => ({ operation: o.key, taken: taken.includes(o.key) }));
-  return clashesOf(plannedOf(operations, decided), situation(t, [], v, profile, verdict, {}));
+  return clashesOf(plannedOf(operations, { decisions: decided }), situation(t, [], v, profile, verdict, {}));
 };
 
 test('root pruning waits for a dig, then for an agreed plan, then says what goes when and comes back for the next stage', () => {

@@ -33,7 +33,7 @@ function dangerComesFirst(tree: Tree, visit: Visit, result: ReturnType<typeof as
   expect(stability.lookAgain?.days).toBe(verdict.danger!.days);
   for (const { key, first } of operations)
     if (![...PASSIVE, 'stability'].includes(key)) expect([key, first[0]]).toEqual([key, 'stability']);
-  const steps = workOrder(plannedOf(operations, []), visit);
+  const steps = workOrder(plannedOf(operations, { decisions: [] }), visit);
   expect(steps[0]).toMatchObject({ operation: 'stability', first: [] });
   for (const step of steps.slice(1)) {
     if ('hold' in step) {

@@ -59,7 +59,7 @@ function quantitiesOf(s: Situation, reduced: number): Quantity[] {
 function weigh(s: Situation, { advice, why }: Ruled, before: readonly Weighed[]): Weighed {
   const reduction = s.school('crownReduction');
   const shaping = s.school('structuralPruning');
-  const rootsGo = plannedOf(before, s.visit.decisions).some((o) => ROOT_WORK.includes(o.key));
+  const rootsGo = plannedOf(before, s.visit).some((o) => ROOT_WORK.includes(o.key));
   const reduced = rootsGo ? schoolValue(reduction, 'share') : 0;
   const year = Number(s.visit.date.slice(0, 4));
   const from = year + schoolValue(shaping, 'years');

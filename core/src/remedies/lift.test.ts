@@ -106,11 +106,11 @@ test('whoever lifts a tree stakes and waters it', () => {
       decisions: [{ operation: key, taken: true }],
     });
     const { operations } = assess(YOUNG, [], visit);
-    const planned = plannedOf(operations, visit.decisions).map((o) => o.key);
+    const planned = plannedOf(operations, visit).map((o) => o.key);
     expect(planned).toContain('stake');
     // In ground that is wet now nothing is watered before it was let out.
     if (key !== 'raise') expect(planned).toContain('water');
-    const needs = needsOf(plannedOf(operations, visit.decisions), visit, undefined);
+    const needs = needsOf(plannedOf(operations, visit), visit, undefined);
     expect(needs.filter((n) => n.operation === key).length).toBeGreaterThan(0);
   }
 });

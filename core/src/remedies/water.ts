@@ -17,7 +17,7 @@ function weigh(s: Situation, { advice, why, barred: wet }: Ruled, before: readon
   const stem = s.tree.stemDiameter ?? s.tree.dbh;
   const wanted = advice === 'do';
   const young = isYoungStem(stem);
-  const opened = plannedWork(plannedOf(before, s.visit.decisions)).bowlRadius;
+  const opened = plannedWork(plannedOf(before, s.visit)).bowlRadius;
   const each =
     stem === undefined
       ? []

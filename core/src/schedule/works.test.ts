@@ -28,7 +28,7 @@ const RATES: Rates = {
 
 const worksAt = (visit: Visit, today: string, closed: Parameters<typeof worksOf>[5] = [], tree = TREE) => {
   const { operations } = assess(tree, [], visit);
-  const planned = plannedOf(operations, visit.decisions);
+  const planned = plannedOf(operations, visit);
   return worksOf(
     workOrder(planned, visit),
     planned,
@@ -46,9 +46,7 @@ test.each(CAUSE_KEYS)(
   (cause) => {
     const plain = visitOn('2026-06-01', signsOf(cause), { probes: collarAt(0.12) });
     const { operations } = assess(TREE, [], plain);
-    const planned = plannedOf(operations, plain.decisions).filter(
-      (o) => !PASSIVE.includes(o.key) && o.key !== 'water',
-    );
+    const planned = plannedOf(operations, plain).filter((o) => !PASSIVE.includes(o.key) && o.key !== 'water');
     const works = worksAt(plain, '2026-06-01');
     expect(works.map((w) => w.key).sort()).toEqual(planned.map((o) => o.key).sort());
     for (const w of works) {

@@ -45,13 +45,13 @@ const MEASURES: Record<MeasureKey, (s: Situation, operations: readonly Weighed[]
     return drain && drain.answer !== 'drained' ? drain.says : undefined;
   },
   basinPlanned: ({ visit }, operations) =>
-    plannedOf(operations, visit.decisions).some((o) => o.key === 'excavate') &&
+    plannedOf(operations, visit).some((o) => o.key === 'excavate') &&
     (quantityOf(operations, 'excavate', 'floorBelowGrade')?.value ?? 0) > limit('basinDepth')
       ? 'the floor of the excavation ends below grade'
       : undefined,
   fertiliserWanted: (s, operations) => {
     const holds = s.school('fertiliser').key === 'hold';
-    const rootWork = plannedOf(operations, s.visit.decisions).filter((o) =>
+    const rootWork = plannedOf(operations, s.visit).filter((o) =>
       ['excavate', 'prune', 'reset', 'raise', 'openBall', 'move', 'trench'].includes(o.key),
     );
     return holds && rootWork.length > 0
@@ -228,7 +228,7 @@ function held(condition: Condition, s: Situation, operations: readonly Weighed[]
     return school.key === condition.school ? `the school followed: ${school.label}` : undefined;
   }
   if ('planned' in condition) {
-    const planned = plannedOf(operations, s.visit.decisions).find((o) => o.key === condition.planned);
+    const planned = plannedOf(operations, s.visit).find((o) => o.key === condition.planned);
     return planned && `${inSentence(planned.title)} is prescribed`;
   }
   const seen = evidenceFor(s, condition.finding);

@@ -1,6 +1,6 @@
 import type { Decision, Visit } from '../records';
 import type { InputKey } from '../units/quantity';
-import type { OperationKey } from '../vocabulary/operations';
+import { operationOf, type OperationKey } from '../vocabulary/operations';
 import type { QuantityKey } from '../vocabulary/quantities';
 import type { Weighed } from './operation';
 
@@ -8,18 +8,23 @@ import type { Weighed } from './operation';
 export const isTaken = (operation: Weighed, decisions: readonly Decision[]): boolean =>
   decisions.find((d) => d.operation === operation.key)?.taken ?? operation.advice === 'do';
 
-/** Operations that are prescribed. */
-export const plannedOf = <O extends Weighed>(operations: readonly O[], decisions: readonly Decision[]): O[] =>
-  operations.filter((o) => isTaken(o, decisions));
+/** What was decided at a visit, and what was recorded as done since. */
+type Settled = Pick<Visit, 'decisions' | 'work'>;
+
+/** Whether an operation is prescribed, and has not fallen away since. */
+export const isPlanned = (operation: Weighed, visit: Settled): boolean =>
+  isTaken(operation, visit.decisions) && anyStands(operation.key, visit);
+
+/** Operations that are prescribed; of a tree that was taken down those that were done, and what goes on after that. */
+export const plannedOf = <O extends Weighed>(operations: readonly O[], visit: Settled): O[] =>
+  operations.filter((o) => isPlanned(o, visit));
 
 const isDecided = ({ key }: Weighed, decisions: readonly Decision[]): boolean =>
   decisions.some((d) => d.operation === key);
 
-/** Operations that are worth weighing, and on which nothing is decided. */
-export const undecidedOf = <O extends Weighed>(
-  operations: readonly O[],
-  decisions: readonly Decision[],
-): O[] => operations.filter((o) => o.advice === 'option' && !isDecided(o, decisions));
+/** Operations that are worth weighing, and on which nothing is decided; of a tree that was taken down none but what goes on after that. */
+export const undecidedOf = <O extends Weighed>(operations: readonly O[], visit: Settled): O[] =>
+  operations.filter((o) => o.advice === 'option' && !isDecided(o, visit.decisions) && goesOn(o.key, visit));
 
 /** Operations that were advised, or worth weighing, and were decided against. */
 export const declinedOf = <O extends Weighed>(
@@ -41,9 +46,16 @@ export const isTakenDown = ({ work }: Pick<Visit, 'work'>): boolean =>
  * @param step key of it in the order of work
  */
 export const stillStands = (operation: OperationKey, step: string, visit: Pick<Visit, 'work'>): boolean =>
-  !isTakenDown(visit) ||
-  AFTER_REMOVAL.includes(operation) ||
-  visit.work!.some((w) => w.step === step && w.how !== 'not done');
+  goesOn(operation, visit) || visit.work!.some((w) => w.step === step && w.how !== 'not done');
+
+/** Whether an operation can still be done. */
+const goesOn = (operation: OperationKey, visit: Pick<Visit, 'work'>): boolean =>
+  !isTakenDown(visit) || AFTER_REMOVAL.includes(operation);
+
+/** Whether any step of an operation stands. */
+const anyStands = (operation: OperationKey, visit: Pick<Visit, 'work'>): boolean =>
+  goesOn(operation, visit) ||
+  visit.work!.some((w) => operationOf(w.step) === operation && w.how !== 'not done');
 
 /** What the prescribed operations change in the ground, m; each absent where it is not planned. */
 export interface PlannedWork {

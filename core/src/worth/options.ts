@@ -71,7 +71,7 @@ const LOOK_YEARS = [1, 2, 3, 5, WORTH_YEARS];
 /** The operations that treat the tree where it stands: those prescribed, or those advised where none is. */
 export function treatmentOf(s: Situation, operations: readonly Operation[]): Operation[] {
   const stays = operations.filter((o) => !APART.includes(o.key));
-  const planned = plannedOf(stays, s.visit.decisions);
+  const planned = plannedOf(stays, s.visit);
   if (planned.some((o) => o.key !== 'stability')) return planned;
   // Dead wood taken out treats nothing by itself.
   return [
@@ -155,7 +155,7 @@ const operation = (operations: readonly Operation[], key: OperationKey): Operati
 
 function weighing({ situation: s, operations, rates, trenches, squeezed }: WorthGiven): Weighing {
   const { visit } = s;
-  const safe = plannedOf([operation(operations, 'stability')], visit.decisions);
+  const safe = plannedOf([operation(operations, 'stability')], visit);
   const needs = (planned: readonly Operation[], look = true) =>
     needsOf([...safe, ...planned.filter((o) => o.key !== 'stability')], visit, trenches, look);
   const priced: Priced | undefined = rates && {

@@ -37,7 +37,7 @@ function drawn(): Drawing {
   const drawing = sectionDrawing({
     section: sectionOf(profile, 90),
     profile,
-    work: plannedWork(plannedOf(operations, [])),
+    work: plannedWork(plannedOf(operations, { decisions: [] })),
     when: 'before',
     width: 800,
     height: 800,

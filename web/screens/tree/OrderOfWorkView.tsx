@@ -14,8 +14,7 @@ type Props = StationProps & { judged: NonNullable<StationProps['judged']> };
 
 /** What is prescribed as a picture: what is done when, in the order of work. */
 export const OrderOfWorkView = (props: Props) =>
-  props.visit.trenches &&
-  plannedOf(props.judged.operations, props.visit.decisions).some((o) => o.key === 'trench') ? (
+  props.visit.trenches && plannedOf(props.judged.operations, props.visit).some((o) => o.key === 'trench') ? (
     <OverYears {...props} design={props.visit.trenches} />
   ) : (
     <Drawn {...props} />

@@ -80,8 +80,8 @@ test('command line, report and crew order prescribe the same for every visited t
     const { id, visit } = one;
     const source = demoSource(one, 'metric');
     const { operations } = assessedOf(source);
-    const planned = plannedOf(operations, visit.decisions);
-    const byCommand = plannedOf(told[i].operations as typeof operations, visit.decisions);
+    const planned = plannedOf(operations, visit);
+    const byCommand = plannedOf(told[i].operations as typeof operations, visit);
     expect([id, byCommand.map((o) => o.title)]).toEqual([id, planned.map((o) => o.title)]);
     const { prescribed } = reportContent(source);
     expect(prescribed.map((o) => [o.title, o.summary])).toEqual(byCommand.map((o) => [o.title, o.summary]));

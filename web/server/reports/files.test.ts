@@ -51,7 +51,7 @@ const doc = documentOf(content, undefined);
 // The core's own numbers, worked out beside the document.
 const { operations } = assessed(tree, events, visit, {}, undefined);
 const total = formatMoney(
-  estimate(needsOf(plannedOf(operations, visit.decisions), visit, undefined), RATES).total,
+  estimate(needsOf(plannedOf(operations, visit), visit, undefined), RATES).total,
   'EUR',
 );
 const titles = doc.sections.map((s) => s.title);

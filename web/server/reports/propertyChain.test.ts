@@ -1,5 +1,6 @@
 import { AFTER_REMOVAL, plannedOf, toDecide, undecidedOf } from '@undrel/core/prescription';
 import type { Visit } from '@undrel/core/records';
+import { operationOf } from '@undrel/core/vocabulary';
 import { isDone, isOpen, isWorked, type WorkTree } from '../../protocol/propertyWork';
 import type { PropertyPage } from '../../protocol/grounds';
 import type { ReadDocument } from '../../protocol/document';
@@ -10,6 +11,9 @@ import { orderRows } from '../../drawings/orderOfWork';
 import { trenchWork } from '../../work/costs/worth';
 import { orderOf } from '../../work/offers/order';
 import { prescribedAt } from '../../work/property/prescribed';
+import { waterOfTrees } from '../../work/property/water';
+import { reportContent } from '../../work/reports/content';
+import { treeSection } from '../../work/reports/treeSection';
 import { assessedOf } from '../../work/tree/assessed';
 import { workOfTree } from '../../work/offers/treeWork';
 import { demoSource, visitedTrees } from './demoSources';
@@ -70,7 +74,7 @@ test('what waits for a decision at any tree stands in the work on its property, 
       for (const { title } of wanted) expect(told(doc).toLowerCase()).toContain(title.toLowerCase());
     }
     // Once all of it is declined nothing waits any more.
-    const declined = undecidedOf(operations, one.visit.decisions).map((o) => ({
+    const declined = undecidedOf(operations, one.visit).map((o) => ({
       operation: o.key,
       taken: false,
     }));
@@ -83,7 +87,7 @@ test('what waits for a decision at any tree stands in the work on its property, 
 test('a tree with nothing prescribed and something to decide is no tree without need', () => {
   const cases = visited.flatMap((one) => {
     const { operations } = assessedOf(demoSource(one, 'metric'));
-    const refused = plannedOf(operations, one.visit.decisions).map((o) => ({
+    const refused = plannedOf(operations, one.visit).map((o) => ({
       operation: o.key,
       taken: false,
     }));
@@ -105,30 +109,34 @@ test('a tree with nothing prescribed and something to decide is no tree without 
 });
 
 test('of a tree that was taken down, what is left is what goes on after that: in its steps, its sums and its letter', () => {
+  let worked = 0;
   for (const one of visited) {
     const before = workOfTree(sourceOf(one));
     if (!before || !isWorked(before)) continue;
     const felled = { step: 'remove', how: 'done', on: '2026-11-20' } as const;
     const given = sourceOf(one, { work: [...(one.visit.work ?? []), felled] });
-    const work = workOfTree(given)!;
-    const open = work.steps.filter((s) => !isDone(s.done));
+    // Where nothing goes on, and nothing was done, the tree has no work.
+    const work = workOfTree(given);
+    const steps = work?.steps ?? [];
+    const needs = work?.needs ?? [];
+    worked += work ? 1 : 0;
+    const open = steps.filter((s) => !isDone(s.done));
     for (const { operation } of open)
       expect([one.id, AFTER_REMOVAL]).toEqual([one.id, expect.arrayContaining([operation])]);
     const kept = new Set(open.map((s) => s.key));
-    for (const need of work.needs)
+    for (const need of needs)
       if (need.step !== undefined)
         expect([one.id, need.step, kept.has(need.step)]).toEqual([one.id, need.step, true]);
-    if (open.length === 0)
-      expect([one.id, work.needs.filter((n) => n.resource === 'trip')]).toEqual([one.id, []]);
-    expect([one.id, work.ifNothing, work.toDecide]).toEqual([one.id, undefined, []]);
+    if (open.length === 0) expect([one.id, needs.filter((n) => n.resource === 'trip')]).toEqual([one.id, []]);
+    expect([one.id, work?.ifNothing, work?.toDecide ?? []]).toEqual([one.id, undefined, []]);
     // The order page, its drawing and the season hold the same steps.
     const { source } = given;
-    const keys = work.steps.map((s) => s.key);
+    const keys = steps.map((s) => s.key);
     const order = orderOf(source, [], one.id);
     expect([one.id, order.steps.flatMap((s) => ('operation' in s ? [s.key] : []))]).toEqual([one.id, keys]);
     expect([one.id, order.steps.flatMap((s) => ('hold' in s ? [s.key] : []))]).toEqual([
       one.id,
-      work.holds.map((h) => h.key),
+      (work?.holds ?? []).map((h) => h.key),
     ]);
     const { operations } = assessedOf(source);
     const seasons = trenchWork(source)?.bySeason?.length;
@@ -136,10 +144,38 @@ test('of a tree that was taken down, what is left is what goes on after that: in
     expect([one.id, drawn.map((r) => r.key).filter((key) => key !== 'look again')]).toEqual([one.id, keys]);
     const season = prescribedAt({ sources: [given], on: '2026-11-24' }).flatMap((p) => p.works);
     expect([one.id, season.map((w) => w.key)]).toEqual([one.id, open.map((s) => s.key)]);
+    // Its report and its section of the record prescribe nothing else, and nobody waters it.
+    const goesOn = new Set(keys.map((key) => operationOf(key)!));
+    const report = reportContent(source);
+    const titles = operations.filter((o) => goesOn.has(o.key)).map((o) => o.title);
+    for (const { title } of report.prescribed)
+      expect([one.id, titles]).toEqual([one.id, expect.arrayContaining([title])]);
+    const after = operations.filter((o) => AFTER_REMOVAL.includes(o.key)).map((o) => o.title);
+    for (const title of report.undecided ?? []) expect(after).toContain(title);
+    for (const answer of report.answers ?? [])
+      expect([one.id, answer.text]).toEqual([
+        one.id,
+        expect.not.stringMatching(/To consider: (?!post-mortem|replace)/i),
+      ]);
+    const { blocks } = treeSection({ rates: RATES, source, work });
+    const heads = blocks.flatMap((b) => (b.as === 'heading' ? [b.text] : []));
+    const others = operations.filter((o) => !goesOn.has(o.key)).map((o) => o.title);
+    expect([one.id, heads.filter((h) => others.includes(h))]).toEqual([one.id, []]);
+    const water = waterOfTrees({
+      sources: [given],
+      place: { latitude: 51, elevation: 40 },
+      known: [],
+      on: '2026-11-24',
+    });
+    expect([one.id, water.trees, water.others]).toEqual([one.id, [], 1]);
     // What was done before stays done.
-    const done = (w: WorkTree) =>
-      w.steps.filter((s) => isDone(s.done) && s.key !== 'remove').map((s) => s.key);
-    expect([one.id, done(work)]).toEqual([one.id, done(before)]);
-    expect([one.id, told(letterOf([work]))]).toEqual([one.id, expect.not.stringContaining('may fall')]);
+    const done = (of: WorkTree['steps']) =>
+      of.filter((s) => isDone(s.done) && s.key !== 'remove').map((s) => s.key);
+    expect([one.id, done(steps)]).toEqual([one.id, done(before.steps)]);
+    expect([one.id, told(letterOf(work ? [work] : []))]).toEqual([
+      one.id,
+      expect.not.stringContaining('may fall'),
+    ]);
   }
+  expect(worked).toBeGreaterThan(1);
 });

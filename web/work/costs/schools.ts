@@ -26,7 +26,7 @@ export function schoolsOf(
   const sumUnder = (own: ReportSource) => {
     const ops =
       own === source ? operations : prescribe(situation(own.tree, events, visit, profile, verdict, schools));
-    return Number(estimate(needsOf(plannedOf(ops, visit.decisions), visit, trenchWork(own)), rates!).net);
+    return Number(estimate(needsOf(plannedOf(ops, visit), visit, trenchWork(own)), rates!).net);
   };
   const difference: Record<string, Record<string, string>> = {};
   for (const { matter, schools: effects } of matters)

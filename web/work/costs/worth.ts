@@ -61,9 +61,9 @@ export function worthOf(source: ReportSource, rates: Rates | undefined): WorthSh
     whole,
     stages: rates ? byStage(needs, rates) : [],
     unpriced: unpricedOf(treatment, needs),
-    undecided: undecidedOf(operations, visit.decisions)
+    undecided: undecidedOf(operations, visit)
       .filter((o) => !treatment.includes(o) && !NEW_START.includes(o.key))
       .map((o) => o.title),
-    prescribed: plannedOf(treatment, visit.decisions).length > 0,
+    prescribed: plannedOf(treatment, visit).length > 0,
   };
 }

@@ -36,7 +36,7 @@ export const materialsOf = (needs: readonly Need[]): OrderMaterial[] =>
 export function orderOf(source: ReportSource, closed: readonly ClosedSeason[], treeId: string): Order {
   const { tree, visit } = source;
   const { operations, situation: s } = assessedOf(source);
-  const planned = plannedOf(operations, visit.decisions);
+  const planned = plannedOf(operations, visit);
   const trenches = trenchWork(source);
   const advice = assessDigKept(source)?.advice;
   const held = heldBy(source);

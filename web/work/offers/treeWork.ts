@@ -20,7 +20,7 @@ export interface TreeSource {
 export function workOfTree({ id, visitId, source }: TreeSource): WorkTree | undefined {
   const { tree, visit, system } = source;
   const { verdict, operations, situation } = assessedOf(source);
-  const planned = plannedOf(operations, visit.decisions).filter((o) => o.key !== 'watch');
+  const planned = plannedOf(operations, visit).filter((o) => o.key !== 'watch');
   const undecided = toDecide(situation, operations);
   if (planned.length === 0 && undecided.length === 0) return undefined;
   const order = orderOf(source, source.closed ?? [], id);

@@ -28,7 +28,7 @@ export function prescribedAt({
   return sources.flatMap(({ id, visitId, source }): PrescribedAt[] => {
     const { tree, visit, schools, closed } = source;
     const { operations, situation } = assessedOf(source);
-    const planned = plannedOf(operations, visit.decisions);
+    const planned = plannedOf(operations, visit);
     const trenches = trenchWork(source);
     const held = heldBy(source);
     const works = worksOf(

@@ -1,5 +1,5 @@
 import { LIMITS, schoolFor } from '@undrel/core/practice';
-import { isTaken, REMEDIES, rulesHolding, schoolValue } from '@undrel/core/prescription';
+import { isPlanned, isTakenDown, REMEDIES, rulesHolding, schoolValue } from '@undrel/core/prescription';
 import { rootsSince, waterPlan, type StationPlace, type WeatherDay } from '@undrel/core/water';
 import type { PropertyWater, TreeWater } from '../../protocol/water';
 import { assessedOf } from '../tree/assessed';
@@ -9,13 +9,15 @@ import type { ReportSource } from '../tree/source';
 /** Why a tree is watered; `wet` where water must drain first; undefined where nobody waters it, or no longer. */
 function careOf(source: ReportSource, on: string): string | 'wet' | undefined {
   const { tree, events, visits, visit, schools } = source;
+  // What was planted in its place is a tree of its own.
+  if (isTakenDown(visit)) return undefined;
   const year = Number(on.slice(0, 4));
   const since = rootsSince(tree, events, visits, on);
   const young = since !== undefined && year - since <= LIMITS.careYears.value;
   const { operations, situation } = assessedOf(source);
   const water = operations.find((o) => o.key === 'water')!;
   const seasons = schoolValue(schoolFor('wateringYears', schools, tree.schools), 'seasons');
-  const asked = isTaken(water, visit.decisions) && year - Number(visit.date.slice(0, 4)) < seasons;
+  const asked = isPlanned(water, visit) && year - Number(visit.date.slice(0, 4)) < seasons;
   if (!young && !asked) return undefined;
   if (rulesHolding(REMEDIES.water.bars ?? [], situation, operations).length > 0) return 'wet';
   return young ? `planted or reset in ${since}` : `watering prescribed ${visit.date}`;

@@ -220,7 +220,7 @@ function measuredPart({ visit, system }: ReportSource, profile: Profile) {
 /** The stem before and after, the dig, cuts, soil, trenches and pictures. */
 function drawnPart(source: ReportSource, { profile, operations }: Assessment) {
   const { visit, system } = source;
-  const planned = plannedOf(operations, visit.decisions);
+  const planned = plannedOf(operations, visit);
   const changesGround = Object.values(plannedWork(planned)).some((v) => v !== undefined);
   // The section is drawn where the collar lies deepest.
   const bearing = deepestAt(profile);
@@ -249,10 +249,10 @@ function drawnPart(source: ReportSource, { profile, operations }: Assessment) {
 /** What is still to be decided and what was declined, by title. A new start stands among the options. */
 export function unsettledPart(
   operations: readonly Operation[],
-  { decisions }: Visit,
+  visit: Visit,
 ): Pick<ReportContent, 'undecided' | 'declined'> {
-  const undecided = undecidedOf(operations, decisions).filter((o) => !NEW_START.includes(o.key));
-  const declined = declinedOf(operations, decisions);
+  const undecided = undecidedOf(operations, visit).filter((o) => !NEW_START.includes(o.key));
+  const declined = declinedOf(operations, visit.decisions);
   return {
     ...(undecided.length > 0 && { undecided: undecided.map((o) => o.title) }),
     ...(declined.length > 0 && { declined: declined.map((o) => o.title) }),
@@ -264,7 +264,7 @@ function workOfVisit(source: ReportSource, whole: Assessment) {
   const { visit, system } = source;
   const { verdict, operations, situation } = whole;
   const say = (text: string) => writeLengths(text, system);
-  const planned = plannedOf(operations, visit.decisions);
+  const planned = plannedOf(operations, visit);
   const clashes = [
     ...clashesOf(planned, situation, source.closed),
     ...(planned.some((o) => o.key === 'trench') ? refusedSpokes(source) : []),

@@ -1,8 +1,10 @@
 import type { Visit } from '@undrel/core/records';
 import {
   HOLD_POINTS,
+  isPlanned,
   isTaken,
   lookFirstText,
+  plannedOf,
   type LookFirst,
   type Operation,
 } from '@undrel/core/prescription';
@@ -59,15 +61,15 @@ export function operationsPart(
     const wait = waiting.find((w) => w.operation === key);
     return wait && lookFirstText(wait);
   };
-  const isPlanned = (o: Operation) => isTaken(o, visit.decisions);
   return {
-    prescribed: operations.filter(isPlanned).map((o) => {
+    prescribed: plannedOf(operations, visit).map((o) => {
       const lookFirst = waits(o);
       return { ...operationIn(o, visit, system), ...(lookFirst && { lookFirst }) };
     }),
     considered: operations
-      .filter((o) => !isPlanned(o))
+      .filter((o) => !isPlanned(o, visit))
       .map((o) => {
+        if (isTaken(o, visit.decisions)) return { title: o.title, reason: 'The tree was taken down.' };
         const reason = writeLengths(o.why.length > 0 ? o.why.join('; ') : o.summary, system);
         return { title: o.title, reason: [waits(o), reason].filter(Boolean).join(' ') };
       }),

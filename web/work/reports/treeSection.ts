@@ -22,7 +22,7 @@ export interface SectionGiven {
 export function treeSection({ rates, source, work }: SectionGiven): Section {
   const { tree, visit, system } = source;
   const { profile, verdict, operations } = assessedOf(source);
-  const planned = plannedOf(operations, visit.decisions);
+  const planned = plannedOf(operations, visit);
   const say = (line: string) => writeLengths(line, system);
   const blocks: Block[] = [
     text(`${tree.species}; visit of ${visit.date}`, 'muted'),

@@ -28,7 +28,7 @@ export function comeBack(
   operations: readonly Operation[],
   visit: Visit,
 ): { on: string; why: string } | undefined {
-  const soonest = plannedOf(operations, visit.decisions)
+  const soonest = plannedOf(operations, visit)
     .flatMap((o) => (o.lookAgain ? [o.lookAgain] : []))
     .sort((a, b) => a.days - b.days)[0];
   if (!soonest) return undefined;
@@ -59,7 +59,7 @@ const summaryOf = (titles: readonly string[]): string =>
 function Weighed(props: StationProps & { assessment: Assessment }) {
   const { visit, visitId, treeId, control, mayJudge, explanation } = props;
   const { operations, situation } = props.assessment;
-  const planned = plannedOf(operations, visit.decisions);
+  const planned = plannedOf(operations, visit);
   const clashes = clashesOf(planned, situation, props.closed);
   const waiting = explanation && looksFirst(situation, operations, explanation.decisions);
   const back = comeBack(operations, visit);

@@ -151,3 +151,47 @@ test('a body is taken whole or refused with the limit; one bad change does not s
   expect(results.map((r) => r.status)).toEqual(['saved', 'refused', 'refused', 'refused', 'saved']);
   expect(results[1]!.problem).toMatch(/note: holds a character/);
 });
+
+test('a dig as large as a case may hold stops no page of its property: it is named there, and worked out where it is opened', async ({
+  page,
+}) => {
+  await asConsultant(page);
+  const given = JSON.parse(readFileSync('docs/example-case.json', 'utf8')) as {
+    tree: { label: string };
+    visits: { dig?: { roots: object[] } }[];
+  };
+  const newest = given.visits.at(-1)!;
+  const dig = (newest.dig ?? given.visits.find((v) => v.dig)!.dig)!;
+  const roots = Array.from({ length: 500 }, (_, i) => ({
+    ...dig.roots[0],
+    label: `R${i}`,
+    points: Array.from({ length: 60 }, (_, k) => ({
+      bearing: (i * 0.72 + k * 0.3) % 360,
+      distance: 0.2 + k * 0.02,
+      depth: 0.1,
+      diameter: 0.05,
+    })),
+  }));
+  const visits = [...given.visits.slice(0, -1), { ...newest, dig: { ...dig, roots } }];
+  const taken = await page.request.post('/api/properties/sable-row/cases', {
+    data: JSON.stringify({ ...given, tree: { ...given.tree, label: 'Monster 1' }, visits }),
+    headers: { 'sec-fetch-site': 'same-origin', 'content-type': 'application/json' },
+  });
+  expect([taken.status(), await taken.text()]).toEqual([200, expect.stringContaining('Monster 1')]);
+  await page.goto('/grounds/sable-row/water');
+  await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Monster 1' })).toBeVisible();
+  await page.goto('/grounds/sable-row/work');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^\d+ trees, [\d.]+ crew hours/);
+  await expect(page.getByRole('link', { name: 'Monster 1' })).toBeVisible();
+  await page.goto('/season');
+  await expect(page.getByTestId('season-prescribed')).toContainText(/Prescribed and not done: \d+ trees/);
+  await page.getByRole('link', { name: 'Monster 1' }).click();
+  await page.waitForURL('**/trees/*');
+  await expect(
+    page
+      .getByRole('tab', { name: /^Dig/ })
+      .or(page.getByRole('button', { name: /^Dig/ }))
+      .first(),
+  ).toBeVisible();
+});

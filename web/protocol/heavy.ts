@@ -5,7 +5,13 @@ import type { Item } from './item';
  * Readings of roots up to which a dig is worked out wherever it is shown. Beyond it, lists pass it over and its own pages
  * are worked out on the device that opens them: sixty roots of a dozen readings each are a large dig.
  */
-const USUAL_READINGS = 1_000;
+export const USUAL_READINGS = 1_000;
+
+/** A tree that a list names without working it out, since its dig is large. */
+export interface LargeTree {
+  id: string;
+  label: string;
+}
 
 export const isLargeDig = (roots: readonly DugRoot[]): boolean =>
   roots.reduce((sum, root) => sum + root.points.length, 0) > USUAL_READINGS;

@@ -1,6 +1,7 @@
 import type { WorkDone } from '@undrel/core/records';
 import type { OperationKey } from '@undrel/core/vocabulary';
 import type { Need } from '@undrel/core/costing';
+import type { LargeTree } from './heavy';
 import type { OrderMaterial } from './order';
 
 /** A tree of a property with the work that is prescribed for it, or that is still to be decided. */
@@ -64,6 +65,8 @@ export interface PropertyWork {
   /** Trees that were visited and need neither work nor a decision, and those never visited. */
   idle: number;
   unvisited: number;
+  /** Visited trees that are not worked out here. */
+  large: LargeTree[];
   currency: string | undefined;
 }
 

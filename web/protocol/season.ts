@@ -4,6 +4,7 @@ import type { Spell, Task, WhoDoes, WorkTask } from '@undrel/core/schedule';
 import type { FollowUpMark } from '@undrel/core/records';
 import type { OperationKey } from '@undrel/core/vocabulary';
 import type { NextWatering } from '@undrel/core/water';
+import type { LargeTree } from './heavy';
 
 /** The tree that a task is for, and where it is marked. */
 export interface TaskPlace {
@@ -78,6 +79,9 @@ export interface Marked {
   version?: number;
 }
 
+/** A tree of some grounds that is not worked out in the season. */
+export type LargeRow = LargeTree & { propertyId: string };
+
 /** A tree under care, with when it is to be watered. */
 export interface WaterRow {
   treeId: string;
@@ -98,6 +102,7 @@ export type SeasonLine =
       decisions: DecisionRow[];
       water: WaterRow[];
       spells: { propertyId: string; spells: Spell[] }[];
+      large: LargeRow[];
     }
   | { problem: string };
 

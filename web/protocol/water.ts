@@ -1,3 +1,4 @@
+import type { LargeTree } from './heavy';
 import type { Watering } from '@undrel/core/records';
 import type { MannerSeason, Manner, NextWatering, OwnFactor, TooMuch } from '@undrel/core/water';
 
@@ -44,4 +45,6 @@ export interface PropertyWater {
   unmeasured: string[];
   /** Visited trees that are not under care. */
   others: number;
+  /** Visited trees that are not worked out here. */
+  large: LargeTree[];
 }

@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { LIMITS } from '@undrel/core/practice';
 import { formatLength, longUnit, writeLengths, type UnitSystem } from '@undrel/core/units';
 import type { Manner } from '@undrel/core/water';
+import { LargeTrees } from '../../ui/LargeTrees';
 import { PageLink } from '@/ui/PageLink';
 import type { PropertyWater, TreeWater } from '../../protocol/water';
 import { count } from '../../ui/count';
@@ -246,6 +247,7 @@ function TooMuchWater({
 function NotWatered({ water }: { water: PropertyWater }) {
   return (
     <>
+      <LargeTrees trees={water.large} />
       {water.wet.length > 0 && (
         <p className="wrong my-2">
           No water for {water.wet.join(', ')}: the ground stays wet. Let it drain first, then look with the

@@ -27,6 +27,7 @@ import {
   type WorkTree,
 } from '../../protocol/propertyWork';
 import { Entry } from '../../ui/controls/Entry';
+import { LargeTrees } from '../../ui/LargeTrees';
 import { FoldOnPhone } from '../../ui/FoldOnPhone';
 import { useUnticked } from '../../ui/useUnticked';
 import { materialText } from '../../ui/materialText';
@@ -84,6 +85,7 @@ export function WorkScreen({ work, rates, issued, mayIssue, tick }: WorkScreenPr
             finished={finished}
           />
           <SumsOf work={work} waiting={undecided.length} />
+          <LargeTrees trees={work.large} />
           {!rates && worked.length > 0 && (
             <p className="wrong my-2">
               No rates, so no sums. <PageLink href="/practice/rates">Enter what you charge</PageLink>.

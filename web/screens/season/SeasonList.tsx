@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { isOpen } from '@undrel/core/schedule';
 import { dayAfter, inARow, inSentence } from '@undrel/core/vocabulary';
 import { formatValue, tidy, writeLengths } from '@undrel/core/units';
+import { LargeTrees } from '../../ui/LargeTrees';
 import { PageLink } from '@/ui/PageLink';
 import type { DecisionRow, Marking, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
 import { usePreferences } from '../shell/preferences';
@@ -99,6 +100,7 @@ function PrescribedList({ prescribed, today }: { prescribed: Prescribed; today: 
           ))}
         </ul>
       )}
+      <LargeTrees trees={prescribed.large} />
       <Decisions decisions={prescribed.decisions} />
       <Water water={prescribed.water} today={today} />
     </>

@@ -9,7 +9,16 @@ import { plannedDays } from './usePacked';
 import type { Prescribed } from './useSeasonLines';
 
 const TODAY = '2026-05-11';
-const NOTHING: Prescribed = { works: [], rests: [], decisions: [], water: [], spells: [], done: 1, of: 1 };
+const NOTHING: Prescribed = {
+  works: [],
+  rests: [],
+  decisions: [],
+  water: [],
+  spells: [],
+  large: [],
+  done: 1,
+  of: 1,
+};
 const task = (n: number, more: Partial<TaskRow> = {}): TaskRow =>
   ({
     treeId: `t${n}`,

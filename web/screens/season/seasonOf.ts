@@ -29,6 +29,7 @@ export function seasonOf(
     works: mine(prescribed.works),
     decisions: mine(prescribed.decisions),
     water: mine(prescribed.water),
+    large: mine(prescribed.large),
   };
   const marked = (t: TaskRow) => marks.get(`${t.visitId} ${t.key}`)?.how ?? 'open';
   const isLeft = (t: TaskRow) => isOpen(t) && marked(t) === 'open';

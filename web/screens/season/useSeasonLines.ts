@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { dayAfter } from '@undrel/core/vocabulary';
 import type { Spell } from '@undrel/core/schedule';
-import type { DecisionRow, SeasonLine, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
+import type { DecisionRow, LargeRow, SeasonLine, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
 import { readLines } from '../../ui/readLines';
 
 /** What is prescribed and what needs water, as far as it was worked out. */
@@ -11,6 +11,7 @@ export interface Prescribed {
   decisions: DecisionRow[];
   water: WaterRow[];
   spells: { propertyId: string; spells: Spell[] }[];
+  large: LargeRow[];
   /** Grounds that are done, of how many; the same once all are. */
   done: number;
   of: number;
@@ -23,6 +24,7 @@ const NOTHING: Prescribed = {
   decisions: [],
   water: [],
   spells: [],
+  large: [],
   done: 0,
   of: 1,
 };
@@ -57,6 +59,7 @@ export function useSeasonLines(): Prescribed {
               decisions: [...now.decisions, ...line.decisions],
               water: [...now.water, ...line.water],
               spells: [...now.spells, ...line.spells],
+              large: [...now.large, ...line.large],
             },
       );
     const ask = async () => {

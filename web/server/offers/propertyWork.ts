@@ -8,6 +8,7 @@ import type { Db } from '../database/transaction';
 import type { ReportSource } from '../../work/tree/source';
 import { openDrafts } from '../reports/reports';
 import type { TreeSource } from '../../work/offers/treeWork';
+import { usualOf } from '../../work/property/usual';
 
 /** Every visited tree of a property with what its newest visit is made from, and the property itself. */
 export async function propertySources(db: Db, viewer: Viewer, propertyId: string, system: UnitSystem) {
@@ -28,7 +29,8 @@ export async function propertyWork(
   asker: Asker,
 ): Promise<{ work: PropertyWork; rates: ReportSource['rates'] }> {
   const trees: WorkTree[] = [];
-  for (const source of sources) {
+  const { usual, large } = usualOf(sources);
+  for (const source of usual) {
     const own = await beside('treeWork', source, asker);
     if (own) trees.push(own);
   }
@@ -38,7 +40,8 @@ export async function propertyWork(
       name: rows.head.name,
       client: rows.head.client ?? '',
       trees,
-      idle: sources.length - trees.length,
+      idle: usual.length - trees.length,
+      large,
       unvisited: rows.trees.length - sources.length,
       currency: sources[0]?.source.rates?.currency,
     },

@@ -10,6 +10,7 @@ import { listProperties } from '../grounds/grounds';
 import type { CalendarGiven } from './icalendar';
 import { listTasks } from './tasks';
 import { propertySources } from '../offers/propertyWork';
+import { usualOf } from '../../work/property/usual';
 
 /** In whose firm, and whose work it is. */
 export interface Given {
@@ -49,7 +50,7 @@ export async function* seasonLines(
     const works: WorkRow[] = [];
     const rests: TaskRow[] = [];
     const decisions: DecisionRow[] = [];
-    const sources = found?.sources ?? [];
+    const { usual: sources, large } = usualOf(found?.sources ?? []);
     for (let i = 0; i < sources.length; i += AT_ONCE) {
       const some = await beside('prescribed', { sources: sources.slice(i, i + AT_ONCE), on }, mine);
       for (const { id: treeId, works: own, rests: kept, undecided, ...at } of some) {
@@ -70,6 +71,7 @@ export async function* seasonLines(
       rests,
       decisions,
       spells: spells ? [{ propertyId: id, spells }] : [],
+      large: large.map((tree) => ({ ...tree, propertyId: id })),
       water: (water?.trees ?? []).map((tree) => waterRow(tree, id, name)),
     };
   }

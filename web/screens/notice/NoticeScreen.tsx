@@ -3,9 +3,11 @@
 import type { Language } from '../../language/languages';
 import { LanguageChoice } from '../report/LanguageChoice';
 import { useState, useTransition } from 'react';
+import type { LargeTree } from '../../protocol/heavy';
 import type { NoticeContent, NoticeHead, RelapseYear } from '../../protocol/notice';
 import { Entry } from '../../ui/controls/Entry';
 import { ShownOnce } from '../../ui/ShownOnce';
+import { LargeTrees } from '../../ui/LargeTrees';
 import { Said } from '../../ui/Said';
 import { PropertyBar } from '../property/PropertyBar';
 import { NoticeBody } from './NoticeBody';
@@ -20,6 +22,8 @@ const AWAY = { problem: 'The server could not be reached; nothing was changed. T
 interface NoticeScreenProps {
   property: { id: string; name: string };
   content: NoticeContent;
+  /** Visited trees whose treatment is not looked at here. */
+  large: readonly LargeTree[];
   notices: readonly NoticeHead[];
   relapses: readonly RelapseYear[];
   make:
@@ -35,6 +39,7 @@ interface NoticeScreenProps {
 export function NoticeScreen({
   property,
   content,
+  large,
   notices: begun,
   relapses,
   make,
@@ -62,6 +67,7 @@ export function NoticeScreen({
       <PropertyBar property={property} part="notice" />
       <main className="grid lg:grid-cols-[minmax(0,1fr)_400px] flex-1">
         <section className="px-4 lg:px-8 py-5">
+          <LargeTrees trees={large} />
           <NoticeBody content={content} />
         </section>
         <aside

@@ -113,6 +113,15 @@ export const KEEP_WEATHER = `update properties
   where id = $1 and (weather is null or (weather -> 'seasons' = '[]'
     and (coalesce((weather #>> '{place,latitude}')::numeric, 0) < 0) = (coalesce(($2::jsonb #>> '{place,latitude}')::numeric, 0) < 0)))`;
 
+/** Trees with a dig of more readings of roots than lists work out. $1 property, $2 readings. */
+export const WITH_LARGE_DIGS = `select distinct t.id, t.label
+  from trees t
+  join visits v on v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null
+  join roots r on r.firm_id = v.firm_id and r.visit_id = v.id and r.deleted_at is null
+  where t.property_id = $1 and t.deleted_at is null
+  group by t.id, t.label, v.id
+  having sum(jsonb_array_length(r.points)) > $2::integer`;
+
 export const TREES_WITH_TRENCHES = `select t.id from trees t
   where t.property_id = $1 and t.deleted_at is null and exists (
     select from trench_designs d join visits v on v.firm_id = d.firm_id and v.id = d.visit_id

@@ -2,7 +2,6 @@ import { simulatedWeather } from '../../stand-ins/weather';
 import type { Asked } from '../accounts/request';
 import type { Asker } from '../beside';
 import type { TreeSource } from '../../work/offers/treeWork';
-import { usualOf } from '../../work/property/usual';
 import { ownDays, withOwn } from './days';
 import { waterOfProperty } from './waterOfProperty';
 import { placeOfGrounds } from './weather';
@@ -39,12 +38,10 @@ export async function waterToday(
   asker: Asker,
 ) {
   const { place, known, source, noted } = await weatherUntil(inFirm, propertyId, on);
-  const { usual, large } = usualOf(sources);
   return {
-    large,
     source,
     noted,
     latitude: place.latitude,
-    ...(await waterOfProperty(usual, { place, known, on }, asker)),
+    ...(await waterOfProperty(sources, { place, known, on }, asker)),
   };
 }

@@ -4,7 +4,8 @@ import { importCase } from '../grounds/importCase';
 import { testFirm } from '../testFirm';
 import { asUser, pool, type Db } from '../database/transaction';
 import { openDraft } from '../reports/reports';
-import { propertySources } from './propertyWork';
+import { isLargeDig, USUAL_READINGS } from '../../protocol/heavy';
+import { propertySources, propertyWork } from './propertyWork';
 
 let firm: Awaited<ReturnType<typeof testFirm>>;
 beforeAll(async () => {
@@ -46,4 +47,39 @@ test('a property of many trees is read in as many queries as one of few, and eac
     // Beside the reference tree of its genus; the reference tree itself stands beside none.
     expect(source.beside?.shoots !== undefined).toBe(source.tree.label !== 'T 9');
   }
+});
+
+test('a tree with a dig of more readings than lists work out is named and not read; one reading fewer, and it is read', async () => {
+  const grounds = firm.propertyId;
+  const withReadings = async (label: string, readings: number) => {
+    const { tree, ...given } = caseNamed(label);
+    const [first] = given.visits.flatMap((v) => v.dig?.roots ?? []);
+    const point = first!.points[0]!;
+    // Many roots, so that it is their sum that counts.
+    const roots = Array.from({ length: Math.ceil(readings / 50) }, (_, i) => ({
+      ...first!,
+      label: `R${i}`,
+      points: Array.from({ length: Math.min(50, readings - 50 * i) }, (_, k) => ({
+        ...point,
+        distance: 0.2 + k * 0.001,
+      })),
+    }));
+    const visits = given.visits.map((v) => (v.dig ? { ...v, dig: { ...v.dig, roots } } : v));
+    await as((db) => importCase(db, firm.viewer, grounds, { ...given, tree, visits }));
+  };
+  await withReadings('Most', USUAL_READINGS);
+  await withReadings('More', USUAL_READINGS + 1);
+  const read = (await as((db) => propertySources(db, firm.viewer, grounds, 'metric')))!;
+  expect(read.large.map((t) => t.label)).toEqual(['More']);
+  const labels = read.sources.map((s) => s.source.tree.label);
+  expect(labels).toContain('Most');
+  expect(labels).not.toContain('More');
+  // Lists and the page of a tree draw the line at the same number.
+  for (const { source } of read.sources)
+    expect(source.visits.some((v) => v.dig && isLargeDig(v.dig.roots))).toBe(false);
+  const alone = await as((db) => openDraft(db, firm.viewer, read.large[0]!.id, undefined, 'metric'));
+  expect(alone!.source.visits.some((v) => v.dig && isLargeDig(v.dig.roots))).toBe(true);
+  const { work } = await propertyWork(read, firm.viewer);
+  expect(work.large).toEqual(read.large);
+  expect(work.unvisited).toBe(0);
 });

@@ -8,29 +8,38 @@ import type { Db } from '../database/transaction';
 import type { ReportSource } from '../../work/tree/source';
 import { openDrafts } from '../reports/reports';
 import type { TreeSource } from '../../work/offers/treeWork';
-import { usualOf } from '../../work/property/usual';
+import { USUAL_READINGS, type LargeTree } from '../../protocol/heavy';
+import { WITH_LARGE_DIGS } from '../grounds/sql';
 
-/** Every visited tree of a property with what its newest visit is made from, and the property itself. */
+/**
+ * Every visited tree of a property with what its newest visit is made from, and the property itself. Trees with a large
+ * dig are named and not read: each would hold up all others.
+ */
 export async function propertySources(db: Db, viewer: Viewer, propertyId: string, system: UnitSystem) {
   const rows = await propertyRows(db, propertyId);
   if (!rows) return undefined;
-  const ids = (rows.trees as { id: string }[]).map((t) => t.id);
+  const large = await db.rows<LargeTree>(WITH_LARGE_DIGS, [propertyId, USUAL_READINGS]);
+  const passed = new Set(large.map((t) => t.id));
+  const ids = (rows.trees as { id: string }[]).flatMap(({ id }) => (passed.has(id) ? [] : [id]));
   const sources = (await openDrafts(db, viewer, ids, undefined, system)).map(
     ({ treeId, visitId, source }): TreeSource => ({ id: treeId, visitId, source }),
   );
-  return { rows, sources: sources.sort((a, b) => byLabel(a.source.tree.label, b.source.tree.label)) };
+  return {
+    rows,
+    sources: sources.sort((a, b) => byLabel(a.source.tree.label, b.source.tree.label)),
+    large: large.sort((a, b) => byLabel(a.label, b.label)),
+  };
 }
 
 export type PropertySources = NonNullable<Awaited<ReturnType<typeof propertySources>>>;
 
 /** The work on a property, tree by tree. */
 export async function propertyWork(
-  { rows, sources }: PropertySources,
+  { rows, sources, large }: PropertySources,
   asker: Asker,
 ): Promise<{ work: PropertyWork; rates: ReportSource['rates'] }> {
   const trees: WorkTree[] = [];
-  const { usual, large } = usualOf(sources);
-  for (const source of usual) {
+  for (const source of sources) {
     const own = await beside('treeWork', source, asker);
     if (own) trees.push(own);
   }
@@ -40,9 +49,9 @@ export async function propertyWork(
       name: rows.head.name,
       client: rows.head.client ?? '',
       trees,
-      idle: usual.length - trees.length,
+      idle: sources.length - trees.length,
       large,
-      unvisited: rows.trees.length - sources.length,
+      unvisited: rows.trees.length - sources.length - large.length,
       currency: sources[0]?.source.rates?.currency,
     },
     rates: sources[0]?.source.rates,

@@ -63,7 +63,9 @@ test.each(OPERATION_KEYS)(
       expect(report).toContain(caution.replace(/\{[mM]:[^}]*\}/g, '').slice(0, 20));
     const work = workOfTree({ id: '1', visitId: 'v', source });
     if (work) {
-      const said = documentMarkdown(propertyLetter(HEAD, { trees: 1, visited: 1 }, [work], RATES, 0));
+      const said = documentMarkdown(
+        propertyLetter(HEAD, { trees: 1, visited: 1, large: [] }, [work], RATES, 0),
+      );
       for (const step of work.steps) expect(said).toContain(step.title);
     }
     // What is attached comes to the same, wherever it is worked out.

@@ -22,7 +22,7 @@ import { proofOfTrees } from '../../work/reports/proof';
 import { propertyIssue, propertyReport } from './property';
 import { propertyLetter } from './propertyLetter';
 import { demoSource, visitedTrees } from './demoSources';
-import { overview } from './propertyOverview';
+import { overview, type Grounds } from './propertyOverview';
 import { treeSection } from '../../work/reports/treeSection';
 
 const rates: Rates = {
@@ -59,10 +59,21 @@ const page = {
   cohorts: [],
   proposals: [],
 } as unknown as PropertyPage;
-const grounds = { page, firm: 'Firm', made: '2026-11-24', rates, system: 'metric' as const };
+const grounds = { page, firm: 'Firm', made: '2026-11-24', rates, system: 'metric' as const, large: [] };
 const all = estimate(needsTogether(sources.map((s) => workOfTree(s)!.needs)), rates);
 /** With plain spaces, as texts are compared. */
 const total = formatMoney(all.total, 'CHF').replace(/\s/g, ' ');
+
+async function textOfReport(
+  given: Grounds,
+  length: Length,
+  language: Language = 'en',
+  format: ReportFormat = 'md',
+): Promise<string> {
+  for await (const line of propertyReport(given, sources, { format, length, language }, ALONE))
+    if ('file' in line) return Buffer.from(line.file, 'base64').toString();
+  throw new Error('no file');
+}
 
 async function made(
   format: ReportFormat,
@@ -205,7 +216,7 @@ test('a hundred trees still make a letter of two pages, which says how many ther
   }));
   const head = { firm: 'Firm', stamp: '', title: 'Place', lines: [], foot: '', paper: 'A4' as const };
   const letters = [0, 1, 2, 3].map((tight) =>
-    propertyLetter(head, { trees: 120, visited: 110 }, work, rates, tight),
+    propertyLetter(head, { trees: 120, visited: 110, large: [] }, work, rates, tight),
   );
   const fits = letters.find((letter) => documentPdf(letter).pages <= 2)!;
   const said = documentMarkdown(fits);
@@ -220,7 +231,8 @@ test('a hundred trees still make a letter of two pages, which says how many ther
   );
   // A dead tree needs work, and is not among those that may be lost.
   const { ifNothing: _, ...dead } = work[0]!;
-  const letter = (trees: typeof work) => propertyLetter(head, { trees: 120, visited: 110 }, trees, rates, 3);
+  const letter = (trees: typeof work) =>
+    propertyLetter(head, { trees: 120, visited: 110, large: [] }, trees, rates, 3);
   const besides = letter([dead, ...work.slice(1)]);
   expect(documentMarkdown(besides)).toContain('102 need work');
   expect(documentMarkdown(besides)).toContain('Of the 101 living trees that need work, we expect');
@@ -320,6 +332,28 @@ test('the full record of a property in German: every text of every tree is known
   expect(said).not.toMatch(/\b(the|of|and|with)\b/);
 });
 
+test('trees whose digs are too large to be worked out with the others are named in every length, and counted as visited', async () => {
+  const large = [
+    { id: 'x', label: 'Oak 500' },
+    { id: 'y', label: 'Ash 9' },
+  ];
+  const trees = [...page.trees, ...Array(3).fill(page.trees[0])] as PropertyPage['trees'];
+  const given = { ...grounds, large, page: { ...page, trees } };
+  const named =
+    'Not worked out in this report: Oak 500, Ash 9. A dig of more than 1,000 readings is worked out on the page of its tree.';
+  for (const length of ['letter', 'report', 'record'] as const) {
+    const said = await textOfReport(given, length);
+    expect(said).toContain(named);
+    expect(said).toMatch(
+      length === 'letter' ? /One has not been visited yet/ : / 1 were not visited|1 was not/,
+    );
+    const german = await textOfReport(given, length, 'de');
+    expect(german).toContain('Oak 500, Ash 9. Eine Grabung mit mehr als 1000 Messungen');
+  }
+  const figures = JSON.parse(await textOfReport(given, 'record', 'en', 'json')) as { leftOut: string[] };
+  expect(figures.leftOut).toEqual(['Oak 500', 'Ash 9']);
+});
+
 test('letter and report of a property in German: every text is known, two pages, the same sums', async () => {
   const missed: string[] = [];
   const work = sources.map((s) => workOfTree(s)!);
@@ -334,7 +368,7 @@ test('letter and report of a property in German: every text is known, two pages,
   for (const open of [work, work.slice(0, 1), []])
     for (let tight = 0; tight <= 3; tight++)
       documentInLanguage(
-        propertyLetter(head, { trees: 5, visited: 4 }, open, rates, tight),
+        propertyLetter(head, { trees: 5, visited: 4, large: [] }, open, rates, tight),
         'de',
         inGerman,
         new Set(),

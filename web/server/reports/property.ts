@@ -17,7 +17,7 @@ import { markdownOf, readIn, setDocx, setPdf } from './setDocument';
 
 /** The figures of a property for machines: what each tree needs, and what all of it comes to. */
 const figuresOf = (
-  { page, firm, made, rates }: Grounds,
+  { page, firm, made, rates, large }: Grounds,
   sources: readonly TreeSource[],
   work: readonly WorkTree[],
   causes: ReadonlyMap<string, readonly CauseFigure[]>,
@@ -29,6 +29,7 @@ const figuresOf = (
       property: page.name,
       client: page.client,
       estimate: rates && estimate(needsTogether(work.map((w) => w.needs)), rates),
+      leftOut: large.map((t) => t.label),
       cohorts: page.cohorts.map(({ name, readings }) => ({ name, readings })),
       trees: sources.map(({ id, source: { tree, visit } }) => ({
         id,
@@ -125,10 +126,15 @@ export async function* propertyReport(
 }
 
 /** A document that knows what people named and wrote in it. */
-const withOwn = (doc: ReadDocument, { page }: Grounds, sources: readonly TreeSource[]): ReadDocument => ({
+const withOwn = (
+  doc: ReadDocument,
+  { page, large }: Grounds,
+  sources: readonly TreeSource[],
+): ReadDocument => ({
   ...doc,
   own: [
     page.name,
+    ...large.map((t) => t.label),
     ...sources.flatMap(({ source: { tree, visit } }) => [
       tree.label,
       ...visit.decisions.flatMap((d) => d.wording ?? []),
@@ -175,7 +181,7 @@ async function shorter(
     const sections = whole.sections.map(({ page: _, ...section }) => section);
     return withOwn({ ...whole, compact: true, sections }, grounds, sources);
   }
-  const counts = { trees: grounds.page.trees.length, visited: sources.length };
+  const counts = { trees: grounds.page.trees.length, visited: sources.length, large: grounds.large };
   for (let tight = 0; ; tight++) {
     const letter = propertyLetter(headOf(grounds), counts, work, grounds.rates, tight);
     const doc = withOwn(letter, grounds, sources);

@@ -28,7 +28,7 @@ const sourceOf = (one: (typeof visited)[number], changes: Partial<Visit> = {}) =
 };
 const head = { firm: 'Firm', stamp: '', title: 'Place', lines: [], foot: '', paper: 'A4' as const };
 const letterOf = (work: readonly WorkTree[], trees = work.length): ReadDocument =>
-  propertyLetter(head, { trees, visited: trees }, work, RATES, 0);
+  propertyLetter(head, { trees, visited: trees, large: [] }, work, RATES, 0);
 const told = (doc: ReadDocument): string =>
   doc.sections
     .flatMap((s) => s.blocks)
@@ -57,7 +57,7 @@ test('what waits for a decision at any tree stands in the work on its property, 
     if (wanted.length === 0) continue;
     waiting++;
     const record = overview(
-      { page: pageOf([one.id]), firm: 'Firm', made: '2026-11-24', rates: RATES, system: 'metric' },
+      { page: pageOf([one.id]), firm: 'Firm', made: '2026-11-24', rates: RATES, system: 'metric', large: [] },
       [given],
       [work!],
     );

@@ -8,6 +8,7 @@ import {
   type Rates,
 } from '@undrel/core/costing';
 import type { OperationKey } from '@undrel/core/vocabulary';
+import { USUAL_READINGS, type LargeTree } from '../../protocol/heavy';
 import type { ReadDocument, Section } from '../../protocol/document';
 import { isDone, isOpen, isWorked, type WorkTree } from '../../protocol/propertyWork';
 import { harm, heading, table, text } from '../../documents/blocks';
@@ -106,6 +107,13 @@ function otherwise(open: readonly WorkTree[]): Section[] {
   ];
 }
 
+/** Trees of a property, how many of them were visited and worked out, and which were not worked out. */
+interface Counts {
+  trees: number;
+  visited: number;
+  large: readonly LargeTree[];
+}
+
 const one = (n: number, single: string, many: string): string => (n === 1 ? single : `${n} ${many}`);
 
 /** How many trees wait for a decision. */
@@ -114,14 +122,21 @@ export function toDecideTold(work: readonly WorkTree[]): string | undefined {
   return trees > 0 ? `At ${one(trees, 'one tree', 'trees')} work is still to be decided.` : undefined;
 }
 
+/** Which visited trees are not worked out with the others; undefined where all are. */
+export function leftOutTold(large: readonly LargeTree[]): string | undefined {
+  if (large.length === 0) return undefined;
+  const labels = large.map((t) => t.label).join(', ');
+  return `Not worked out in this report: ${labels}. A dig of more than ${USUAL_READINGS.toLocaleString('en')} readings is worked out on the page of its tree.`;
+}
+
 /** How many trees need work, and first of all those that may fall. */
 function found(
   work: readonly WorkTree[],
   open: readonly WorkTree[],
-  { trees, visited }: { trees: number; visited: number },
+  { trees, visited, large }: Counts,
 ): Section {
   const dangerous = open.filter((w) => w.steps.some((s) => s.operation === 'stability' && !isDone(s.done)));
-  const unvisited = trees - visited;
+  const unvisited = trees - visited - large.length;
   return {
     title: 'What was found',
     blocks: [
@@ -139,7 +154,7 @@ function found(
         }`,
         'lead',
       ),
-      ...[toDecideTold(work)].flatMap((told) => (told ? [text(told)] : [])),
+      ...[leftOutTold(large), toDecideTold(work)].flatMap((told) => (told ? [text(told)] : [])),
     ],
   };
 }
@@ -203,12 +218,11 @@ const HOW_SURE: Section = {
  * The letter to whoever owns a property: how many trees need what, those that may fall first, and what it costs.
  *
  * @param head what stands over and under it
- * @param counts trees of the property, and how many of them were visited
  * @param tight how much is left out so that it fits its two pages, from 0 on
  */
 export function propertyLetter(
   head: Omit<ReadDocument, 'sections'>,
-  counts: { trees: number; visited: number },
+  counts: Counts,
   work: readonly WorkTree[],
   rates: Rates | undefined,
   tight: number,

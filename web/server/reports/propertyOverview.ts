@@ -19,10 +19,11 @@ import {
 } from '../../protocol/document';
 import { propertyMap } from '../../drawings/propertyMap';
 import type { PropertyPage } from '../../protocol/grounds';
+import type { LargeTree } from '../../protocol/heavy';
 import { isDone, isOpen, isWorked, type WorkTree } from '../../protocol/propertyWork';
 import type { TreeSource } from '../../work/offers/treeWork';
 import { estimateRows, leftOut } from '../../work/costs/words';
-import { taxTold, toDecideTold } from './propertyLetter';
+import { leftOutTold, taxTold, toDecideTold } from './propertyLetter';
 
 /** Points of a page, as the map stands in the PDF. */
 const MAP = { width: 515, most: 360 };
@@ -34,6 +35,8 @@ export interface Grounds {
   made: string;
   rates: Rates | undefined;
   system: UnitSystem;
+  /** Visited trees that are not worked out. */
+  large: readonly LargeTree[];
 }
 
 /** What stands over and under the documents of a property, before they are issued. */
@@ -80,10 +83,11 @@ interface Counted {
 
 /** How many trees need what, and what it comes to. */
 function summary({ grounds, sources, work, open, done, whole }: Counted): Section {
-  const { page, rates, firm } = grounds;
+  const { page, rates, firm, large } = grounds;
   const withWork = work.filter(isWorked).length;
   const finished = withWork - open.length;
   const undecided = toDecideTold(work);
+  const passed = leftOutTold(large);
   const worked = new Set(open.map((w) => w.id));
   const mapped = sources.flatMap(({ id, source: { tree } }) =>
     tree.position ? [{ label: tree.label, ...tree.position, work: worked.has(id) }] : [],
@@ -93,9 +97,10 @@ function summary({ grounds, sources, work, open, done, whole }: Counted): Sectio
     blocks: [
       text([firm, ...headOf(grounds).lines].join('. '), 'muted'),
       text(
-        `${open.length} of ${page.trees.length} trees have work to do; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - withWork} that were visited have no work prescribed, ${page.trees.length - sources.length} were not visited.`,
+        `${open.length} of ${page.trees.length} trees have work to do; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - withWork} that were visited have no work prescribed, ${page.trees.length - sources.length - large.length} were not visited.`,
         'lead',
       ),
+      ...(passed ? [text(passed)] : []),
       ...(undecided ? [text(undecided)] : []),
       ...(whole && rates
         ? [

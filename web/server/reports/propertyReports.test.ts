@@ -34,7 +34,9 @@ beforeAll(async () => {
 afterAll(async () => (await pool()).end());
 
 async function issue(signal?: AbortSignal): Promise<IssueProgress> {
-  const { rows, sources } = (await as((db) => propertySources(db, firm.viewer, firm.propertyId, 'metric')))!;
+  const { rows, sources, large } = (await as((db) =>
+    propertySources(db, firm.viewer, firm.propertyId, 'metric'),
+  ))!;
   const asker = { ...firm.viewer, ...(signal && { signal }) };
   const page = await beside('property', rows, firm.viewer);
   const grounds = {
@@ -43,6 +45,7 @@ async function issue(signal?: AbortSignal): Promise<IssueProgress> {
     made: '2026-11-28',
     rates: sources[0]!.source.rates,
     system: 'metric' as const,
+    large,
   };
   let last: IssueProgress | undefined;
   for await (const line of issuePropertyReport(inFirm, grounds, sources, asker)) last = line;

@@ -10,7 +10,6 @@ import { listProperties } from '../grounds/grounds';
 import type { CalendarGiven } from './icalendar';
 import { listTasks } from './tasks';
 import { propertySources } from '../offers/propertyWork';
-import { usualOf } from '../../work/property/usual';
 
 /** In whose firm, and whose work it is. */
 export interface Given {
@@ -50,7 +49,7 @@ export async function* seasonLines(
     const works: WorkRow[] = [];
     const rests: TaskRow[] = [];
     const decisions: DecisionRow[] = [];
-    const { usual: sources, large } = usualOf(found?.sources ?? []);
+    const { sources, large } = found ?? { sources: [], large: [] };
     for (let i = 0; i < sources.length; i += AT_ONCE) {
       const some = await beside('prescribed', { sources: sources.slice(i, i + AT_ONCE), on }, mine);
       for (const { id: treeId, works: own, rests: kept, undecided, ...at } of some) {

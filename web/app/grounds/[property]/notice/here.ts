@@ -16,5 +16,5 @@ export async function noticeHere(propertyId: string) {
     { sources: found.sources, firm: viewer.firmName, property: name, client: client ?? '', on: today() },
     viewer,
   );
-  return { ...told, viewer, property: { id, name } };
+  return { ...told, viewer, property: { id, name }, large: found.large };
 }

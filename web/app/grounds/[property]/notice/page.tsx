@@ -19,6 +19,7 @@ export default async function PropertyNoticePage({ params }: { params: Promise<{
     <NoticeScreen
       property={here.property}
       content={here.content}
+      large={here.large}
       notices={notices}
       relapses={relapsesByYear(here.again, notices)}
       make={may(here.viewer.role, 'judge') ? makeNoticeAction.bind(null, property) : undefined}

@@ -29,10 +29,11 @@ export default async function WaterPage({
   }));
   if (!found) notFound();
   const water = await waterToday(signedIn, property, found.sources, on, viewer);
-  const { head } = found.rows;
+  const { rows, large } = found;
+  const { head } = rows;
   return (
     <WaterScreen
-      water={{ id: head.id, name: head.name, on, ...water }}
+      water={{ id: head.id, name: head.name, on, large, ...water }}
       today={today()}
       log={may(viewer.role, 'measure') ? logWaterAction : undefined}
       problem={problem}

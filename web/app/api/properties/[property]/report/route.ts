@@ -7,6 +7,7 @@ import { linesOf } from '@/server/lines';
 import { propertySources } from '@/server/offers/propertyWork';
 import { editionOf } from '@/work/reports/edition';
 import { propertyReport } from '@/server/reports/property';
+import { leftOutTold } from '@/server/reports/propertyLetter';
 import { issuePropertyReport } from '@/server/reports/propertyReports';
 
 interface Given {
@@ -19,11 +20,12 @@ async function groundsOf(request: NextRequest, { inFirm, viewer, asker }: Asked,
   const found =
     (await inFirm((db, who) => propertySources(db, who, property, system))) ??
     refuse(404, 'There is no such property.');
-  const { sources } = found;
-  if (sources.length === 0) refuse(409, 'No tree on this property has been visited yet.');
+  const { sources, large } = found;
+  if (sources.length === 0)
+    refuse(409, leftOutTold(large) ?? 'No tree on this property has been visited yet.');
   const page = await beside('property', found.rows, asker);
   const { rates } = sources[0]!.source;
-  return { sources, grounds: { page, firm: viewer.firmName, made: today(), rates, system } };
+  return { sources, grounds: { page, firm: viewer.firmName, made: today(), rates, system, large } };
 }
 
 /** The report of a property: lines of JSON that tell how far it is, the last one with the file. Closing it stops the work. */

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { asConsultant } from './enter';
+import { asConsultant, signIn } from './enter';
 
 const TREE = 'sable-katsura-3';
 /** Every route that takes a body, and every one that takes words in its address. */
@@ -194,4 +194,37 @@ test('a dig as large as a case may hold stops no page of its property: it is nam
       .or(page.getByRole('button', { name: /^Dig/ }))
       .first(),
   ).toBeVisible();
+});
+
+test('of forty pages that one session asks for at once, most are answered after the one of another session', async ({
+  page,
+  playwright,
+  baseURL,
+}) => {
+  await asConsultant(page);
+  const other = await playwright.request.newContext({ baseURL: baseURL! });
+  const path = `/trees/${TREE}`;
+  await signIn(page, 'owner');
+  await page.waitForURL('**/grounds');
+  const { cookies } = await page.context().storageState();
+  const theirs = cookies.map(({ name, value }) => `${name}=${value}`).join('; ');
+  await page.context().clearCookies();
+  await asConsultant(page);
+  // Both pages were written once before.
+  for (const cookie of [theirs, undefined])
+    expect((await other.get(path, cookie ? { headers: { cookie } } : {})).status()).toBe(200);
+  let answered = 0;
+  const crowd = Array.from({ length: 40 }, () =>
+    page.request.get(path).then((answer) => {
+      answered++;
+      return answer.status();
+    }),
+  );
+  await Promise.race(crowd);
+  const before = answered;
+  expect((await other.get(path, { headers: { cookie: theirs } })).status()).toBe(200);
+  const [ahead, of] = [answered - before, 40 - before];
+  expect(new Set(await Promise.all(crowd))).toEqual(new Set([200]));
+  expect(ahead).toBeLessThan(of / 4);
+  await other.dispose();
 });

@@ -27,7 +27,7 @@ export class TooLong extends Error {
  * `back` is how far its threads stand back for what answers requests, see `stepBack`.
  */
 const LANES = {
-  page: { atOnce: 2, each: 1, waiting: 60, seconds: 15, megabytes: 384, back: 0 },
+  page: { atOnce: 2, each: 1, waiting: 60, seconds: 15, megabytes: 384, back: 5 },
   paper: { atOnce: 2, each: 1, waiting: 40, seconds: 120, megabytes: 640, back: 10 },
 } as const;
 type Lane = keyof typeof LANES;

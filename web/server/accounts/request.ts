@@ -110,7 +110,7 @@ export async function asked(
       return plain(403, 'This request came from another site.');
     if (/%00/.test(request.url)) return plain(400, 'The address holds a character that none may hold (NUL).');
     const token = sessionToken(request.cookies, request.headers);
-    const viewer = token && (await asSession(token, async (_, who) => who));
+    const viewer = token && (await asSession(token, async (_, who) => who, { signal: request.signal }));
     if (!token || !viewer) return plain(401, SIGN_IN_AGAIN);
     // What one person noted or took is not kept under the name of whoever is signed in now.
     const person = request.headers.get(PERSON_HEADER);
@@ -132,7 +132,9 @@ export async function asked(
         }
       },
       inFirm: async (inside) => {
-        const done = await asSession(token, async (db, who) => ({ value: await inside(db, who) }));
+        const done = await asSession(token, async (db, who) => ({ value: await inside(db, who) }), {
+          signal: request.signal,
+        });
         return done ? done.value : refuse(401, SIGN_IN_AGAIN);
       },
     });

@@ -5,7 +5,7 @@ import { listPeople, revokeInvitation, setPerson } from './firm';
 import { THROTTLE } from './attempts';
 import { acceptInvitation, findInvitation, invite } from './invitations';
 import { changePassword } from './password';
-import { asSession } from './session';
+import { asSession, type Turn } from './session';
 import { signIn } from './signIn';
 
 afterAll(async () => (await pool()).end());
@@ -162,4 +162,53 @@ test('the last owner cannot step down; someone shut out is signed out', async ()
   await acceptInvitation(token, 'Second', 'long enough word', from());
   expect(await as((db) => setPerson(db, viewer.userId, 'owner', true, 1))).toBeUndefined();
   expect(session.ok && (await enter(session.token))).toBeUndefined();
+});
+
+test('a session that asks for much at once waits behind its own work, and nobody else does', async () => {
+  const many = await testFirm();
+  const one = await testFirm();
+  const [mine, other] = await Promise.all(
+    [many, one].map(async ({ viewer, password }) => {
+      const session = await signIn(viewer.email, password, from());
+      if (!session.ok) throw new Error(session.reason);
+      return session.token;
+    }),
+  );
+  let open = () => {};
+  const held = new Promise<void>((done) => (open = done));
+  const begun: number[] = [];
+  const ended: string[] = [];
+  const work = (k: number, turn?: Turn) =>
+    asSession(
+      mine!,
+      async () => {
+        begun.push(k);
+        await held;
+        return k;
+      },
+      turn,
+    ).then((value) => (ended.push(String(value)), value));
+  // The turn of the first lasts beyond its work; the last of the waiting is given up.
+  let sent = () => {};
+  const until = () => new Promise<void>((done) => (sent = done));
+  const gone = new AbortController();
+  const works = [work(0, { until }), work(1), work(2), work(3)];
+  const givenUp = work(4, { signal: gone.signal });
+  while (begun.length < 2) await new Promise((done) => setTimeout(done, 5));
+  gone.abort();
+  await expect(givenUp).rejects.toThrow('Stopped before');
+  // While all of it waits, another is answered, and so is what belongs to a turn that was had.
+  expect(await asSession(other!, async (_, v) => v.userId)).toBe(one.viewer.userId);
+  expect(await asSession(mine!, async (_, v) => v.userId, { within: true })).toBe(many.viewer.userId);
+  expect(begun).toEqual([0, 1]);
+  open();
+  expect(await Promise.all(works)).toEqual([0, 1, 2, 3]);
+  // Work is answered when it is done, its turn is another matter: 2 and 3 had the place of 1 after one another.
+  expect(begun).toEqual([0, 1, 2, 3]);
+  sent();
+  await expect(asSession(mine!, () => Promise.reject(new Error('of its own')), { until })).rejects.toThrow(
+    'of its own',
+  );
+  sent();
+  expect(await enter(mine!)).toBe(many.viewer.userId);
 });

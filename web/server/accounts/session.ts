@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { asUser, withoutFirm, type Db } from '../database/transaction';
+import { FairQueue } from '../fairQueue';
 import type { Origin } from './attempts';
 import { hashPassword, hashToken, newToken } from './secrets';
 import * as sql from './sql';
@@ -44,16 +45,38 @@ interface EnterRow {
 }
 
 /**
- * Runs work as the person of a session token, in one transaction that has entered their firm.
+ * Turns of sessions: one that asks for much at once waits behind its own work, not others behind it. What follows from
+ * rows, a page above all, is written on the thread that answers everybody.
+ */
+const TURNS = { atOnce: 30, each: 2, waiting: 200 };
+
+// Kept by the process, so that a module that is loaded twice shares its turns.
+const shared = globalThis as typeof globalThis & { undrelTurns?: FairQueue };
+
+/** What ends the wait for a turn, and what the turn lasts beyond the work in it. */
+export interface Turn {
+  signal?: AbortSignal;
+  /** Begins when the work is done; the turn is over when it ends. */
+  until?: () => Promise<void>;
+  /** The work is part of another turn, and waits for none. */
+  within?: boolean;
+}
+
+/**
+ * Runs work as the person of a session token, in one transaction that has entered their firm, when it is the session's
+ * turn. What begins another within it says so: it would wait for itself.
  *
  * @returns undefined when the token has no live session
+ * @throws Busy where the session has too much waiting; an AbortError where the signal ends the wait
  */
 export function asSession<T>(
   token: string,
   work: (db: Db, viewer: Viewer) => Promise<T>,
+  { signal, until, within }: Turn = {},
 ): Promise<T | undefined> {
-  return withoutFirm(async (db) => {
-    const row = await db.row<EnterRow>(sql.ENTER, [hashToken(token)]);
+  const tokenHash = hashToken(token);
+  const inside = async (db: Db): Promise<T | undefined> => {
+    const row = await db.row<EnterRow>(sql.ENTER, [tokenHash]);
     if (!row) return undefined;
     return work(db, {
       firmId: row.firm_id,
@@ -65,6 +88,16 @@ export function asSession<T>(
       firmName: row.firm_name,
       units: row.units,
     });
+  };
+  if (within) return withoutFirm(inside);
+  const turns = (shared.undrelTurns ??= new FairQueue(TURNS));
+  return new Promise((done, failed) => {
+    const turn = async () => {
+      const made = withoutFirm(inside);
+      made.then(done, failed);
+      await made.then(until, until);
+    };
+    turns.run(tokenHash.toString('hex'), turn, signal).catch(failed);
   });
 }
 

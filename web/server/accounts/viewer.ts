@@ -1,28 +1,53 @@
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
+import { after } from 'next/server';
+import { cache } from 'react';
 import type { Db } from '../database/transaction';
 import { PERSON_COOKIE } from '../../protocol/personCookie';
 import { may, type Deed } from '../../protocol/roles';
 import { orKnown } from '../known';
 import type { Origin } from './attempts';
-import { asSession, isSecure, sessionCookie, sessionToken, type Viewer } from './session';
+import { asSession, isSecure, sessionCookie, sessionToken, type Turn, type Viewer } from './session';
 
 export type Work<T> = (db: Db, viewer: Viewer) => Promise<T>;
 
-/** Runs a page's work as the person signed in; sends anyone else to the sign-in page. */
-export async function signedIn<T>(work: Work<T>): Promise<T> {
+/** How long a turn lasts at most after what was read: a page that has more worked out is on its way for longer, ms. */
+const WRITING = 200;
+
+/** The turn of a page: it lasts until the page is sent. */
+const turnOfPage = cache((): { taken: boolean; until: () => Promise<void> } => {
+  let sent = () => {};
+  const answered = new Promise<void>((done) => (sent = done));
+  after(() => sent());
+  const until = () => {
+    const timer = setTimeout(sent, WRITING).unref();
+    return answered.finally(() => clearTimeout(timer));
+  };
+  return { taken: false, until };
+});
+
+/** Runs work as the person signed in; sends anyone else to the sign-in page. */
+async function entered<T>(work: Work<T>, turn?: Turn): Promise<T> {
   const token = sessionToken(await cookies(), await headers());
   const result = token
-    ? await asSession(token, async (db, viewer) => ({ value: await work(db, viewer) }))
+    ? await asSession(token, async (db, viewer) => ({ value: await work(db, viewer) }), turn)
     : undefined;
   if (!result) redirect('/sign-in');
   return result.value;
 }
 
+/** Runs a page's work as the person signed in; sends anyone else to the sign-in page. */
+export async function signedIn<T>(work: Work<T>): Promise<T> {
+  const turn = turnOfPage();
+  const within = turn.taken;
+  turn.taken = true;
+  return entered(work, within ? { within } : { until: turn.until });
+}
+
 /** Runs a form's work when the person's role allows the deed; otherwise answers with a plain refusal. */
 export async function allowed<T>(deed: Deed, work: Work<T>): Promise<T | { problem: string }> {
   return orKnown(
-    signedIn<T | { problem: string }>(async (db, viewer) =>
+    entered<T | { problem: string }>(async (db, viewer) =>
       may(viewer.role, deed)
         ? work(db, viewer)
         : { problem: `Your role (${viewer.role}) does not allow this; ask the owner of ${viewer.firmName}.` },

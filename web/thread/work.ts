@@ -27,7 +27,7 @@ import { readTrees } from '../work/readers/csv';
 import { readDxf } from '../work/readers/dxf';
 import { readPlan, type ReadPlan } from '../work/readers/geojson';
 import { materialsOfTree } from '../work/property/materials';
-import { propertyPageOf } from '../work/property/page';
+import { propertyPageOf, propertyTextOf } from '../work/property/page';
 import { waterOfTrees } from '../work/property/water';
 import { readWeather } from '../work/readers/readWeather';
 import { offerContent } from '../work/offers/content';
@@ -57,6 +57,7 @@ export const readyForPages = nothingTold;
 
 export const glance = newestGlance;
 export const property = propertyPageOf;
+export const propertyText = propertyTextOf;
 export const materials = materialsOfTree;
 export const content = reportContent;
 export const worth = (source: ReportSource) => worthOf(source, source.rates);

@@ -5,16 +5,19 @@ import { useState, type RefCallback } from 'react';
 /** For the element that is measured, whenever it comes; and that element while it is there. */
 export type MeasuredRef<T extends HTMLElement> = RefCallback<T> & { current: T | null };
 
-/** Size of an element in CSS pixels, followed as it changes; `first` until it is known. */
+/** Size of an element in CSS pixels, followed as it changes; `first` until it is known, which the third tells. */
 export function useMeasured<T extends HTMLElement>(first: { width: number; height: number }) {
   const [size, setSize] = useState(first);
+  const [known, setKnown] = useState(false);
   const [ref] = useState((): MeasuredRef<T> => {
     const measure = (element: T | null) => {
       made.current = element;
       if (!element) return;
       const watch = new ResizeObserver(([entry]) => {
         const { width, height } = entry!.contentRect;
-        if (width > 0 && height > 0) setSize({ width: Math.round(width), height: Math.round(height) });
+        if (width <= 0 || height <= 0) return;
+        setSize({ width: Math.round(width), height: Math.round(height) });
+        setKnown(true);
       });
       watch.observe(element);
       return () => {
@@ -25,5 +28,5 @@ export function useMeasured<T extends HTMLElement>(first: { width: number; heigh
     const made: MeasuredRef<T> = Object.assign(measure, { current: null });
     return made;
   });
-  return [ref, size] as const;
+  return [ref, size, known] as const;
 }

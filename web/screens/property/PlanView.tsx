@@ -37,6 +37,9 @@ const Mark = ({ tree, r }: { tree: TreeRow; r: number }) =>
 const inWords = (t: TreeRow) =>
   `${t.label}: ${t.reference ? 'reference, ' : ''}${t.lastVisit ? t.triage.action : 'not visited'}`;
 
+/** What is drawn before the size of the plan is known. */
+const NOTHING: Pick<PlanViewProps, 'trees' | 'outlines'> = { trees: [], outlines: [] };
+
 /** A mark under way; `at` is in metres once it has left its place. */
 interface Drag {
   id: string;
@@ -63,12 +66,16 @@ interface PlanViewProps {
   onOpen?: (id: string) => void;
 }
 
-/** The property in metres, trees placed, what is needed said by the shape of the mark. */
+/**
+ * The property in metres, trees placed, what is needed said by the shape of the mark. Drawn once its size is known: of
+ * hundreds of trees a drawing at another size is work that nobody sees.
+ */
 export function PlanView(props: PlanViewProps) {
   const router = useRouter();
-  const [ref, size] = useMeasured<HTMLDivElement>({ width: 640, height: 700 });
+  const [ref, size, known] = useMeasured<HTMLDivElement>({ width: 640, height: 700 });
   const svg = useRef<SVGSVGElement>(null);
-  const { placed, frame, r, labels, short, whole, names } = useLayout(props, size);
+  const { placed, frame, r, labels, short, whole, names } = useLayout(known ? props : NOTHING, size);
+  const { outlines } = known ? props : NOTHING;
   const metresAt = (event: { clientX: number; clientY: number }): [number, number] => {
     const box = svg.current!.getBoundingClientRect();
     const [x, y] = frame.toMetres(event.clientX - box.left, event.clientY - box.top);
@@ -87,7 +94,7 @@ export function PlanView(props: PlanViewProps) {
   };
   return (
     <div ref={ref} className="relative w-full h-full overflow-hidden bg-paper">
-      {placed.length === 0 && props.outlines.length === 0 && (
+      {known && placed.length === 0 && outlines.length === 0 && (
         <p className="told absolute top-6 left-6 right-6">
           Nothing is placed yet. Import a GeoJSON plan, or place a tree from its row.
         </p>
@@ -102,7 +109,7 @@ export function PlanView(props: PlanViewProps) {
         role="group"
         aria-label="Plan of the property"
       >
-        {props.outlines.map((o, i) => (
+        {outlines.map((o, i) => (
           <OutlineOnPlan key={i} outline={o} frame={frame} at={names[i]} />
         ))}
         {placed.map((t, i) => (

@@ -14,6 +14,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { byLabel } from '@undrel/core/labels';
 import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
+import { useAlive } from '../../ui/controls/Entry';
 import type { TreeRow } from '../../protocol/grounds';
 import { ColumnsMenu, TreeTableHead, TreeTableRow, TableFilter } from './TreeTableParts';
 
@@ -74,7 +75,7 @@ const columnsIn = (system: UnitSystem) => [
   column.accessor('due', { header: 'look again', meta: { figure: true } }),
 ];
 
-/** The trees of a property: sort, filter, choose columns. */
+/** The trees of a property: sort, filter, choose columns. How many rows have room only the browser knows; none is sorted before. */
 export function TreeTable(props: {
   trees: TreeRow[];
   system: UnitSystem;
@@ -84,10 +85,10 @@ export function TreeTable(props: {
   onPlace: ((id: string) => void) | undefined;
 }) {
   const { table, filter, setFilter } = useTable(props.trees, props.system);
-  const rows = table.getRowModel().rows;
+  const rows = useAlive() ? table.getRowModel().rows : undefined;
   const scroll = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
-    count: rows.length,
+    count: rows?.length ?? 0,
     getScrollElement: () => scroll.current,
     estimateSize: () => 45,
     overscan: 12,
@@ -105,8 +106,8 @@ export function TreeTable(props: {
         </a>
       </div>
       <p className="text-sm text-muted" role="status">
-        {rows.length === props.trees.length
-          ? `${rows.length} trees`
+        {rows === undefined || rows.length === props.trees.length
+          ? `${props.trees.length} trees`
           : `${rows.length} of ${props.trees.length} trees`}
       </p>
       <div
@@ -121,7 +122,7 @@ export function TreeTable(props: {
           <tbody>
             {above > 0 && <tr style={{ height: above }} aria-hidden="true" />}
             {shown.map((item) => {
-              const row = rows[item.index]!;
+              const row = rows![item.index]!;
               return (
                 <TreeTableRow
                   key={row.id}
@@ -135,7 +136,7 @@ export function TreeTable(props: {
             {below > 0 && <tr style={{ height: below }} aria-hidden="true" />}
           </tbody>
         </table>
-        {props.trees.length > 0 && rows.length === 0 && (
+        {props.trees.length > 0 && rows?.length === 0 && (
           <p className="told my-3">No tree matches “{filter}”.</p>
         )}
       </div>

@@ -8,7 +8,6 @@ import type { Db } from '../database/transaction';
 import { treeHeads } from './grounds';
 import { PLAN } from '../../work/readers/limits';
 import { Notes } from '../../work/readers/notes';
-import type { Stored } from '../../work/property/stored';
 import { HOLD_PROPERTY, TREES_BY_IDS } from './sql';
 
 export interface BroughtIn {
@@ -34,7 +33,9 @@ export async function bringTrees(
   const again = new Set(given.flatMap((t) => (first.get(t.label) === t ? [] : [t.label])));
   const byLabel = new Map((await treeHeads(db, propertyId)).map((t) => [t.label, t]));
   const known = trees.flatMap((t) => byLabel.get(t.label)?.id ?? []);
-  const rows = new Map((await db.rows<Stored>(TREES_BY_IDS, [known])).map((row) => [row.id as string, row]));
+  const rows = new Map(
+    (await db.rows<Record<string, unknown>>(TREES_BY_IDS, [known])).map((row) => [row.id as string, row]),
+  );
   const changes: Change[] = [];
   for (const tree of trees) {
     const head = byLabel.get(tree.label);

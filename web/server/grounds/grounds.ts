@@ -3,7 +3,6 @@ import type { Hit, Outline, PropertyPage, PropertyRow, ReadPlaces } from '../../
 import { today } from '../cases/write';
 import type { Db } from '../database/transaction';
 import type { PropertyRows } from '../../work/property/page';
-import type { Stored, VisitRow } from '../../work/property/stored';
 import { practiceOn } from './practice';
 import * as sql from './sql';
 
@@ -27,8 +26,8 @@ export async function propertyRows(db: Db, id: string, on = today()): Promise<Pr
   if (!head) return undefined;
   return {
     head,
-    trees: await db.rows<Stored>(sql.TREES_OF, [id]),
-    visits: await db.rows<VisitRow>(sql.NEWEST_VISITS, [id]),
+    ...(await db.row<Pick<PropertyRows, 'ids' | 'trees'>>(sql.TREES_OF, [id]))!,
+    ...(await db.row<Pick<PropertyRows, 'visits'>>(sql.NEWEST_VISITS, [id]))!,
     practice: (await practiceOn(db, id))!,
     on,
   };

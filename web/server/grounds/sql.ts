@@ -45,7 +45,10 @@ export const PROPERTY = `select p.id, p.version, p.name, p.note, p.plan, p.round
   from properties p left join clients c on c.firm_id = p.firm_id and c.id = p.client_id
   where p.id = $1 and p.deleted_at is null`;
 
-export const TREES_OF = `select * from trees where property_id = $1 and deleted_at is null order by label`;
+/** Trees of a property: their ids, and all of them as one text, each as a list. $1 property. */
+export const TREES_OF = `select coalesce(array_agg(t.id order by t.label), '{}') as ids,
+    coalesce(json_agg(${listed('tree', 't')} order by t.label), '[]')::text as trees
+  from trees t where t.property_id = $1 and t.deleted_at is null`;
 
 export const TREE_HEADS = `select id, label, version from trees where property_id = $1 and deleted_at is null`;
 export const TREES_BY_IDS = `select * from trees where id = any($1)`;
@@ -62,15 +65,16 @@ const readOf = READ_KINDS.map(
  * The newest visits of each tree of a property, of which one or two may be walk-rounds, each with its readings; newest
  * first. Each is one text, which nobody takes apart before it is worked with.
  */
-export const NEWEST_VISITS = `select v.tree_id, json_build_object('visit', ${listed('visit', 'v')},
+export const NEWEST_VISITS = `select coalesce(json_agg(n.stored), '[]')::text as visits from (
+  select json_build_object('visit', ${listed('visit', 'v')},
     ${readOf},
     'event', coalesce((select json_agg(${listed('event', 'e')}) from tree_events e
-        where e.firm_id = v.firm_id and e.tree_id = v.tree_id and e.deleted_at is null), '[]'))::text as stored
+        where e.firm_id = v.firm_id and e.tree_id = v.tree_id and e.deleted_at is null), '[]')) as stored
   from trees t cross join lateral (
     select * from visits n where n.firm_id = t.firm_id and n.tree_id = t.id and n.deleted_at is null
      order by n.visited_on desc limit 4) v
   where t.property_id = $1 and t.deleted_at is null
-  order by v.tree_id, v.visited_on desc limit 2000`;
+  order by v.tree_id, v.visited_on desc limit 2000) n`;
 
 /** The places of a property whose positions were read, the surest first, and whether any tree has a place. $1 property. */
 export const READ_PLACES = `select

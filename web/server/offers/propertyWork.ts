@@ -20,7 +20,7 @@ export async function propertySources(db: Db, viewer: Viewer, propertyId: string
   if (!rows) return undefined;
   const large = await db.rows<LargeTree>(WITH_LARGE_DIGS, [propertyId, USUAL_READINGS]);
   const passed = new Set(large.map((t) => t.id));
-  const ids = (rows.trees as { id: string }[]).flatMap(({ id }) => (passed.has(id) ? [] : [id]));
+  const ids = rows.ids.filter((id) => !passed.has(id));
   const sources = (await openDrafts(db, viewer, ids, undefined, system)).map(
     ({ treeId, visitId, source }): TreeSource => ({ id: treeId, visitId, source }),
   );
@@ -51,7 +51,7 @@ export async function propertyWork(
       trees,
       idle: sources.length - trees.length,
       large,
-      unvisited: rows.trees.length - sources.length - large.length,
+      unvisited: rows.ids.length - sources.length - large.length,
       currency: sources[0]?.source.rates?.currency,
     },
     rates: sources[0]?.source.rates,

@@ -8,9 +8,9 @@ import { isQuickLook, isWalk, triage, visitToJudge, withWalk, type Triage } from
 import type { CohortPage, TreeRow } from '../../protocol/grounds';
 import { isLargeDig } from '../../protocol/heavy';
 import { assessed, reweighed } from '../tree/assessed';
-import { fromColumns, idIn, valuesIn, versionIn } from '../tree/items';
+import { idIn, valuesIn, versionIn } from '../tree/items';
 import type { PropertyPractice } from './practice';
-import type { Stored, StoredList, StoredVisit } from './stored';
+import type { StoredList, StoredVisit } from './stored';
 
 const valuesOf = <K extends Kind>(kind: K, lists: readonly StoredList[] = []): Values[K][] =>
   lists.map((list) => valuesIn(kind, list));
@@ -39,16 +39,16 @@ const looksIn = (lists: readonly StoredList[]) =>
   );
 
 export function seenTree(
-  stored: Stored,
+  stored: StoredList,
   visits: readonly StoredVisit[],
   { house, judgements }: PropertyPractice,
   today: string,
 ): Seen {
-  const tree = fromColumns('tree', stored);
-  const id = stored.id as string;
+  const tree = valuesIn('tree', stored);
+  const id = idIn(stored);
   const row: Omit<TreeRow, 'triage'> = {
     id,
-    version: stored.version as number,
+    version: versionIn(stored),
     label: tree.label,
     species: tree.species,
     commonName: tree.commonName,

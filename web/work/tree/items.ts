@@ -65,6 +65,7 @@ export const fromColumns = <K extends Kind>(kind: K, row: Record<string, unknown
 
 /** A record as a list has its id, its parent's and its version before its columns. */
 export const idIn = ([id]: readonly unknown[]): string => id as string;
+export const parentIn = ([, parent]: readonly unknown[]): string => parent as string;
 export const versionIn = ([, , version]: readonly unknown[]): number => version as number;
 
 /** Fields of a record from such a list. */

@@ -4,8 +4,8 @@ import { cache } from 'react';
 import { PropertyScreen } from '@/screens/property/PropertyScreen';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { beside } from '@/server/beside';
 import { propertyRows } from '@/server/grounds/grounds';
+import { propertyText } from '@/server/grounds/propertyText';
 import { removePropertyAction, savePropertyAction } from './actions';
 
 const open = cache(async (id: string) => {
@@ -13,7 +13,11 @@ const open = cache(async (id: string) => {
     rows: await propertyRows(db, id),
     viewer: who,
   }));
-  return { page: rows && (await beside('property', rows, viewer)), mayMeasure: may(viewer.role, 'measure') };
+  return {
+    name: rows?.head.name,
+    page: rows && (await propertyText(rows, viewer)),
+    mayMeasure: may(viewer.role, 'measure'),
+  };
 });
 
 interface Props {
@@ -21,7 +25,7 @@ interface Props {
 }
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: (await open((await params).property)).page?.name };
+  return { title: (await open((await params).property)).name };
 }
 
 export default async function PropertyRoute({ params }: Props) {
@@ -29,7 +33,7 @@ export default async function PropertyRoute({ params }: Props) {
   if (!page) notFound();
   return (
     <PropertyScreen
-      page={JSON.stringify(page)}
+      page={page}
       mayMeasure={mayMeasure}
       actions={{ save: savePropertyAction, remove: removePropertyAction }}
     />

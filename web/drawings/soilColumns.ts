@@ -61,8 +61,6 @@ export function soilColumns(given: SoilColumnsGiven): Drawing {
     ...given.logs,
     ...given.elsewhere.map((log): SoilLog => ({ ...log, place: 'reference' })),
   ]);
-  const order = Object.keys(HEADS);
-  holes.sort((a, b) => order.indexOf(a.log.place) - order.indexOf(b.log.place));
   const deepest = Math.max(0.4, ...holes.map((h) => h.to), profile.at(-1)?.depth ?? 0);
   const y = (depth: number) => TOP + ((height - TOP - BOTTOM) * depth) / deepest;
   const lanes = holes.length + (profile.length > 0 ? 1.2 : 0);

@@ -119,3 +119,19 @@ test('texture by feel (Thien 1979, from memory): grit parts each ribbon in three
   expect(textureByFeel('long', 'gritty')).toBe('sandy clay');
   expect(textureByFeel('no ball', 'smooth')).toBe('sand');
 });
+
+test('holes stand from the tree outward and round it, in whatever order they come', () => {
+  const holes: SoilLog[] = [
+    { place: 'ring', bearing: 90, distance: 0.7, layers: [] },
+    { place: 'ring', bearing: 90, distance: 0.9, layers: [] },
+    { place: 'ring', bearing: 200, distance: 0.4, layers: [] },
+    { place: 'outside', bearing: 0, distance: 1.8, layers: [] },
+    { place: 'open', bearing: 10, distance: 9, layers: [] },
+    { place: 'reference', bearing: 5, distance: 0.8, layers: [] },
+  ];
+  fc.assert(
+    fc.property(fc.shuffledSubarray(holes, { minLength: holes.length }), (given) => {
+      expect(readLogs(given).holes.map((h) => h.log)).toEqual(holes);
+    }),
+  );
+});

@@ -9,6 +9,12 @@ export const PLACES: readonly { key: LogPlace; label: string }[] = [
   { key: 'reference', label: 'by the reference tree' },
 ];
 
+const placeAt = (log: SoilLog): number => PLACES.findIndex((p) => p.key === log.place);
+
+/** Order of holes as they are shown: from the tree outward, then round it. */
+export const fromTheTree = (a: SoilLog, b: SoilLog): number =>
+  placeAt(a) - placeAt(b) || a.bearing - b.bearing || a.distance - b.distance;
+
 /** Colours in plain words, and what each means for wetness and organic matter. Common practice, no source. */
 export const COLOURS = [
   { key: 'dark', label: 'dark', means: 'topsoil, rich in organic matter' },
@@ -146,7 +152,7 @@ function groundAt(place: LogPlace, holes: readonly LogReading[]): GroundAt {
  * @param elsewhere holes of the reference tree's own visits
  */
 export function readLogs(logs: readonly SoilLog[], elsewhere: readonly SoilLog[] = []): LogsReading {
-  const holes = logs.map(readLog);
+  const holes = [...logs].sort(fromTheTree).map(readLog);
   const others = elsewhere.map((log) => readLog({ ...log, place: 'reference' }));
   const places = PLACES.flatMap(({ key }): GroundAt[] => {
     const at = [...holes, ...others].filter((h) => h.log.place === key);

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { bearingName } from '@undrel/core/questions';
 import type { LogPlace, SoilLog } from '@undrel/core/records';
-import { PLACES, readLogs, type LogReading } from '@undrel/core/soil';
+import { fromTheTree, PLACES, readLogs, type LogReading } from '@undrel/core/soil';
 import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { itemsBelow } from '../../../protocol/item';
 import { layersSeen } from '../../../protocol/pictures';
@@ -19,7 +19,7 @@ import type { CaseHand } from '../../../device/useCase';
 /** Holes of the soil probe: layer by layer, about the tree and elsewhere, and how they compare. */
 export function SoilLogs(props: StationProps & { elsewhere: ReferenceGround | undefined }) {
   const { control, visitId, visit, system, mayMeasure, elsewhere } = props;
-  const items = itemsBelow(control.items, 'soilLog', visitId);
+  const items = itemsBelow(control.items, 'soilLog', visitId).sort((a, b) => fromTheTree(a.values, b.values));
   const { holes, compared } = readLogs(visit.soilLogs ?? [], elsewhere?.logs);
   const faces = itemsBelow(control.items, 'picture', visitId).flatMap(({ values }) => {
     const ends = layersSeen(values);

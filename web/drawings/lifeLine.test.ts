@@ -105,6 +105,11 @@ test('whatever was read, and whenever things happened: every shape is a finite o
         expect(JSON.stringify(drawing)).not.toMatch(/null/);
         for (const { on, what } of list)
           expect(drawing.shapes.some((s) => s.as === 'text' && s.text === `${on} ${what}`)).toBe(true);
+        // No mark hangs on a line that runs through words drawn before it.
+        const words = drawing.shapes.findIndex((s) => s.as === 'text');
+        const lines = drawing.shapes.map((s) => s.as === 'line' && s.tone === 'hair');
+        expect(lines.filter(Boolean)).toHaveLength(list.length);
+        expect(lines.lastIndexOf(true)).toBeLessThan(words);
       },
     ),
   );

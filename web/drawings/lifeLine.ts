@@ -27,6 +27,8 @@ export interface LifeLineGiven {
 
 const LEFT = 56;
 const RIGHT = 16;
+/** About how wide a letter is. */
+const LETTER = 6.6;
 const TOP = 30;
 const HEIGHT = 190;
 const LANE = 17;
@@ -197,11 +199,13 @@ function namesOf(
   const named = (points: Point[], words: string, tone: 'ink' | 'muted', below: boolean): Shape[] => {
     const end = points.at(-1);
     if (!end) return [];
+    // Beside its end where it has room there; else it stands over the line.
+    const fits = end[0] + 8 + words.length * LETTER <= right + RIGHT;
     return [
       text([Math.min(right, end[0] + 8), end[1] + (below ? 20 : -8)], words, {
         tone,
         strong: tone === 'ink',
-        anchor: end[0] > right + RIGHT - 120 ? 'end' : 'start',
+        anchor: fits ? 'start' : 'end',
         halo: 'paper',
       }),
     ];
@@ -228,22 +232,34 @@ function bandName(band: Band, own: readonly Point[], { x, y, base }: Places): Sh
   ];
 }
 
-/** A mark in a lane of its own; words that would run off the sheet end at it. */
-function laneOf({ on, what, kind }: LifeMark, lane: number, { x, base, right }: Places): Shape[] {
-  const [ax, ay]: Point = [x(yearAt(on)), base + 34 + lane * LANE];
+/** Where a mark stands, in a lane of its own. */
+const inLane = ({ on }: LifeMark, lane: number, { x, base }: Places): Point => [
+  x(yearAt(on)),
+  base + 34 + lane * LANE,
+];
+
+/** The line from the axis down to a mark. */
+function dropTo(mark: LifeMark, lane: number, places: Places): Shape {
+  const [ax, ay] = inLane(mark, lane, places);
+  return {
+    as: 'line',
+    points: [
+      [ax, places.base],
+      [ax, ay - 4],
+    ],
+    tone: 'hair',
+    width: 1,
+  };
+}
+
+/** A mark with its words; those that would run off the sheet end at it. */
+function laneOf(mark: LifeMark, lane: number, places: Places): Shape[] {
+  const { on, what, kind } = mark;
+  const [ax, ay] = inLane(mark, lane, places);
   const tone = kind === 'work' ? 'todo' : kind === 'visit' ? 'muted' : 'ink';
   const words = `${on} ${what}`;
-  const ends = ax + 12 + words.length * 6.6 > right;
+  const ends = ax + 12 + words.length * LETTER > places.right;
   return [
-    {
-      as: 'line',
-      points: [
-        [ax, base],
-        [ax, ay - 4],
-      ],
-      tone: 'hair',
-      width: 1,
-    },
     kind === 'work'
       ? {
           as: 'area',
@@ -291,6 +307,8 @@ export function lifeLine(given: LifeLineGiven): Drawing {
     shapes: [
       ...bandOf(band, places),
       ...dryYears(given, places),
+      // Under all words: those of an older mark stand in the way of younger ones.
+      ...lanes.map((mark, i) => dropTo(mark, i, places)),
       ...linesOf(curves),
       ...shootAxis({
         left: LEFT,

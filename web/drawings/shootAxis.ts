@@ -30,7 +30,7 @@ export function shootAxis({
   const every = Math.max(1, Math.ceil((3.4 * size) / Math.max(1, mid(first + 1) - mid(first))));
   const named: Shape[] = [];
   for (let year = last; year >= first; year -= every)
-    named.push(text([mid(year), base + 15], String(year), { anchor: 'middle' }));
+    named.push(text([mid(year), base + 15], String(year), { anchor: 'middle', halo: 'paper' }));
   return [
     {
       as: 'line',

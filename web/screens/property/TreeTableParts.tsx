@@ -4,16 +4,19 @@ import { useState } from 'react';
 import { DropdownMenu } from 'radix-ui';
 import { flexRender } from '@tanstack/react-table';
 import { ServerButton } from '../../ui/FromServer';
+import { painted } from '../../ui/painted';
 import type { TreeRow } from '../../protocol/grounds';
 import type { Table, Row } from '@tanstack/table-core';
 const SORT_WORDS = { asc: 'ascending', desc: 'descending' } as const;
 /** Which columns are shown. */
 export function ColumnsMenu({ table }: { table: Table<TreeRow> }) {
   const [open, setOpen] = useState(false);
+  // That it was pressed is seen first: to lay the menu out takes longer.
+  const opened = (next: boolean) => (next ? void painted().then(() => setOpen(true)) : setOpen(false));
   return (
     // Not modal: to shut the page out, all of it is styled anew three times. What is pressed beside it is caught by a sheet,
     // which stays until the press is over, so that nothing below it is pressed.
-    <DropdownMenu.Root modal={false} open={open} onOpenChange={setOpen}>
+    <DropdownMenu.Root modal={false} open={open} onOpenChange={opened}>
       <DropdownMenu.Trigger className="quiet">Columns</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <div

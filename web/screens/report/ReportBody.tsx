@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { withTerms, type Piece } from '@undrel/core/vocabulary';
+import { useAlive } from '../../ui/controls/Entry';
 import { Hinted } from '../../ui/Hinted';
 import { Marked } from '../pictures/Marked';
 import type { Block, ReadDocument } from '../../protocol/document';
@@ -131,9 +132,14 @@ function hintsOf({ sections }: ReadDocument): Map<Block, Piece[]> {
   return new Map(paragraphs);
 }
 
+/** Sections that a page has as it comes: they fill the screen. The others follow once it has come alive. */
+const AT_FIRST = 2;
+
 /** A document on the screen, and on paper from there. */
 export function DocumentBody({ doc: given, engines }: { doc: ReadDocument; engines?: string }) {
-  const doc = withThinSpaces(given, 'screen');
+  const alive = useAlive();
+  const sections = alive ? given.sections : given.sections.slice(0, AT_FIRST);
+  const doc = withThinSpaces({ ...given, sections }, 'screen');
   const hints = hintsOf(doc);
   return (
     <article className="max-w-[46rem]" aria-label="Report" lang={doc.language}>
@@ -158,7 +164,7 @@ export function DocumentBody({ doc: given, engines }: { doc: ReadDocument; engin
           ))}
         </section>
       ))}
-      {engines && <p className="text-sm text-muted mt-6">Engines {engines}.</p>}
+      {alive && engines && <p className="text-sm text-muted mt-6">Engines {engines}.</p>}
     </article>
   );
 }

@@ -28,8 +28,17 @@ interface WalkProps {
   begin: () => Promise<unknown>;
 }
 
-/** A round of two minutes a tree: eight quick looks by thumb, then who needs what, most urgent first. */
-export function WalkScreen(props: WalkProps) {
+/**
+ * A round of two minutes a tree: eight quick looks by thumb, then who needs what, most urgent first.
+ *
+ * @param page the {@link PropertyPage} as one JSON text
+ */
+export function WalkScreen({ page: text, ...props }: Omit<WalkProps, 'page'> & { page: string }) {
+  const page = useMemo(() => JSON.parse(text) as PropertyPage, [text]);
+  return <Walk {...props} page={page} />;
+}
+
+function Walk(props: WalkProps) {
   const { page, mayMeasure } = props;
   const router = useRouter();
   const walk = useWalk(props);

@@ -4,8 +4,8 @@ import { WalkScreen } from '@/screens/walk/WalkScreen';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { today } from '@/server/cases/write';
-import { beside } from '@/server/beside';
 import { propertyRows } from '@/server/grounds/grounds';
+import { propertyText } from '@/server/grounds/propertyText';
 import { beginRoundAction } from '../actions';
 
 export const metadata: Metadata = { title: 'Walk-round' };
@@ -17,10 +17,9 @@ export default async function WalkPage({ params }: { params: Promise<{ property:
     viewer: who,
   }));
   if (!rows) notFound();
-  const page = await beside('property', rows, viewer);
   return (
     <WalkScreen
-      page={page}
+      page={await propertyText(rows, viewer)}
       today={today()}
       viewer={viewer.name}
       person={viewer.userId}

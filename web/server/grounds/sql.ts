@@ -1,3 +1,4 @@
+import { USUAL_READINGS } from '../../protocol/heavy';
 import { READ_KINDS } from '../../work/property/stored';
 import { STORED } from '../../work/tree/items';
 import { listed } from '../cases/sql';
@@ -55,10 +56,15 @@ export const TREES_BY_IDS = `select * from trees where id = any($1)`;
 export const PLACED_TREES = `select label, species, x, y from trees
   where property_id = $1 and deleted_at is null and x is not null and y is not null order by label`;
 
+/** The roots of a large dig are left to whoever opens the tree: the dig stands there without them. */
+const NOT_LARGE = `
+          and (select sum(jsonb_array_length(l.points)) from roots l
+                where l.firm_id = v.firm_id and l.visit_id = v.id and l.deleted_at is null) <= ${USUAL_READINGS}`;
+
 /** Kinds below a visit that a property reads, as lists under their names. */
 const readOf = READ_KINDS.map(
   (kind) => `'${kind}', coalesce((select json_agg(${listed(kind, 'i')}) from ${STORED[kind].table} i
-        where i.firm_id = v.firm_id and i.visit_id = v.id and i.deleted_at is null), '[]')`,
+        where i.firm_id = v.firm_id and i.visit_id = v.id and i.deleted_at is null${kind === 'root' ? NOT_LARGE : ''}), '[]')`,
 ).join(',\n    ');
 
 /**

@@ -5,6 +5,7 @@ import { testFirm } from '../testFirm';
 import { asUser, pool, type Db } from '../database/transaction';
 import { openDraft } from '../reports/reports';
 import { isLargeDig, USUAL_READINGS } from '../../protocol/heavy';
+import { propertyPageOf } from '../../work/property/page';
 import { propertySources, propertyWork } from './propertyWork';
 
 let firm: Awaited<ReturnType<typeof testFirm>>;
@@ -79,6 +80,10 @@ test('a tree with a dig of more readings than lists work out is named and not re
     expect(source.visits.some((v) => v.dig && isLargeDig(v.dig.roots))).toBe(false);
   const alone = await as((db) => openDraft(db, firm.viewer, read.large[0]!.id, undefined, 'metric'));
   expect(alone!.source.visits.some((v) => v.dig && isLargeDig(v.dig.roots))).toBe(true);
+  // The page of the property has the dig without its roots.
+  const page = propertyPageOf(read.rows);
+  expect(page.trees.find((t) => t.label === 'More')!.lastVisit).toBeDefined();
+  expect(read.rows.visits.split('"R0"').length - 1).toBe(1);
   const { work } = await propertyWork(read, firm.viewer);
   expect(work.large).toEqual(read.large);
   expect(work.unvisited).toBe(0);

@@ -6,7 +6,6 @@ import { circumstancesOf, priorsOf, tableFor } from '@undrel/core/diagnosis';
 import { cohortTold, type CohortTold } from '@undrel/core/history';
 import { isQuickLook, isWalk, triage, visitToJudge, withWalk, type Triage } from '@undrel/core/walk';
 import type { CohortPage, TreeRow } from '../../protocol/grounds';
-import { isLargeDig } from '../../protocol/heavy';
 import { assessed, reweighed } from '../tree/assessed';
 import { idIn, valuesIn, versionIn } from '../tree/items';
 import type { PropertyPractice } from './practice';
@@ -22,13 +21,11 @@ export interface Seen {
   told?: CohortTold;
 }
 
-/** A visit as far as a property reads it; the roots of a large dig are left to whoever opens the tree. */
+/** A visit as far as a property reads it. */
 const visitStored = (stored: StoredVisit): Visit =>
-  visitOf(valuesIn('visit', stored.visit), <K extends Kind>(kind: K) => {
-    const lists = stored[kind as 'finding'] as StoredList[] | undefined;
-    const values = valuesOf(kind, lists);
-    return kind === 'root' && isLargeDig(values as Values['root'][]) ? [] : values;
-  });
+  visitOf(valuesIn('visit', stored.visit), <K extends Kind>(kind: K) =>
+    valuesOf(kind, stored[kind as 'finding'] as StoredList[] | undefined),
+  );
 
 const looksIn = (lists: readonly StoredList[]) =>
   Object.fromEntries(

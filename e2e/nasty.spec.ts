@@ -210,7 +210,7 @@ test('of forty pages that one session asks for at once, most are answered after 
   const theirs = cookies.map(({ name, value }) => `${name}=${value}`).join('; ');
   await page.context().clearCookies();
   await asConsultant(page);
-  // Both pages were written once before.
+  // Each of them has had the page once.
   for (const cookie of [theirs, undefined])
     expect((await other.get(path, cookie ? { headers: { cookie } } : {})).status()).toBe(200);
   let answered = 0;

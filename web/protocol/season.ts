@@ -80,7 +80,7 @@ export interface Marked {
 }
 
 /** A tree of some grounds that is not worked out in the season. */
-export type LargeRow = LargeTree & { propertyId: string };
+export type LargeRow = LargeTree & { propertyId: string; property: string };
 
 /** A tree under care, with when it is to be watered. */
 export interface WaterRow {

@@ -97,3 +97,52 @@ test('never more at once than allowed, all of it done, whoever asks for what', a
     ),
   );
 });
+
+test('a turn of lines lasts to the last line, ends with the signal, and with whoever stops reading', async () => {
+  const queue = new FairQueue({ atOnce: 8, each: 1, waiting: 20 });
+  const begun: string[] = [];
+  const told = (name: string, signal?: AbortSignal) =>
+    queue.lines(
+      'A',
+      async function* () {
+        begun.push(name);
+        yield `${name} 1`;
+        yield `${name} 2`;
+      },
+      signal,
+    );
+  const settle = () => new Promise((done) => setImmediate(done));
+  const gone = new AbortController();
+  const [first, second, third, fourth] = [told('A'), told('B', gone.signal), told('C'), told('D')];
+  expect((await first!.next()).value).toBe('A 1');
+  const rest = [second!.next(), third!.next(), fourth!.next()];
+  await settle();
+  expect(begun).toEqual(['A']);
+  expect((await first!.next()).value).toBe('A 2');
+  expect((await first!.next()).done).toBe(true);
+  expect((await rest[0]!).value).toBe('B 1');
+  // Nobody asks for the next line of B: the signal frees its turn.
+  expect(begun).toEqual(['A', 'B']);
+  gone.abort();
+  expect((await rest[1]!).value).toBe('C 1');
+  await third!.return(undefined);
+  expect((await rest[2]!).value).toBe('D 1');
+  await fourth!.return(undefined);
+  expect(queue.idle).toBe(true);
+  const given = new AbortController();
+  const [one, two] = [told('E'), told('F', given.signal)];
+  await one!.next();
+  const waiting = two!.next();
+  given.abort();
+  await expect(waiting).rejects.toThrow('Stopped before');
+  await one!.return(undefined);
+  expect(queue.idle).toBe(true);
+  // One whose work fails gives its place back, and its error goes on.
+  const failing = queue.lines('A', async function* () {
+    yield 1;
+    throw new Error('of its own');
+  });
+  await failing.next();
+  await expect(failing.next()).rejects.toThrow('of its own');
+  expect(queue.idle).toBe(true);
+});

@@ -40,6 +40,27 @@ export class FairQueue {
     }
   }
 
+  /**
+   * Does work that is told line by line when it is its turn, which lasts to the last line, or until the signal ends it.
+   *
+   * @throws as {@link run}
+   */
+  async *lines<T>(client: string, work: () => AsyncGenerator<T>, signal?: AbortSignal): AsyncGenerator<T> {
+    await this.turn(client, signal);
+    let had = true;
+    const over = () => {
+      if (had) this.over(client);
+      had = false;
+    };
+    signal?.addEventListener('abort', over, { once: true });
+    try {
+      yield* work();
+    } finally {
+      signal?.removeEventListener('abort', over);
+      over();
+    }
+  }
+
   /** Whether nothing is being done and nothing waits. */
   get idle(): boolean {
     return this.atWork === 0;

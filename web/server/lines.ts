@@ -1,8 +1,10 @@
+import { knownOf } from './known';
+
 /**
  * An answer of lines of JSON, each sent as soon as it is there. Closing it stops the work.
  *
  * @param lines begins the work, which ends with the signal
- * @param broken what is told as `problem` where it fails on the way
+ * @param broken what is told as `problem` where it fails on the way and nobody knows why
  */
 export function linesOf<T>(
   asked: AbortSignal,
@@ -22,13 +24,15 @@ export function linesOf<T>(
         else controller.enqueue(line(value));
       } catch (error) {
         if (signal.aborted) return controller.close();
-        console.error(error);
-        controller.enqueue(line({ problem: broken }));
+        const known = knownOf(error);
+        if (!known) console.error(error);
+        controller.enqueue(line({ problem: known?.problem ?? broken }));
         controller.close();
       }
     },
     cancel() {
       stop.abort();
+      void work.return(undefined).catch(() => undefined);
     },
   });
   return new Response(body, {

@@ -74,8 +74,8 @@ export function PlanView(props: PlanViewProps) {
   const router = useRouter();
   const [ref, size, known] = useMeasured<HTMLDivElement>({ width: 640, height: 700 });
   const svg = useRef<SVGSVGElement>(null);
-  const { placed, frame, r, labels, short, whole, names } = useLayout(known ? props : NOTHING, size);
-  const { outlines } = known ? props : NOTHING;
+  const shown = known ? props : NOTHING;
+  const { placed, frame, r, labels, short, whole, names } = useLayout(shown, size);
   const metresAt = (event: { clientX: number; clientY: number }): [number, number] => {
     const box = svg.current!.getBoundingClientRect();
     const [x, y] = frame.toMetres(event.clientX - box.left, event.clientY - box.top);
@@ -94,7 +94,7 @@ export function PlanView(props: PlanViewProps) {
   };
   return (
     <div ref={ref} className="relative w-full h-full overflow-hidden bg-paper">
-      {known && placed.length === 0 && outlines.length === 0 && (
+      {known && placed.length === 0 && shown.outlines.length === 0 && (
         <p className="told absolute top-6 left-6 right-6">
           Nothing is placed yet. Import a GeoJSON plan, or place a tree from its row.
         </p>
@@ -109,7 +109,7 @@ export function PlanView(props: PlanViewProps) {
         role="group"
         aria-label="Plan of the property"
       >
-        {outlines.map((o, i) => (
+        {shown.outlines.map((o, i) => (
           <OutlineOnPlan key={i} outline={o} frame={frame} at={names[i]} />
         ))}
         {placed.map((t, i) => (

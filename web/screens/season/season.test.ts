@@ -6,19 +6,10 @@ import { jobsOf } from './crewJobs';
 import type { Mark } from './marks';
 import { seasonOf } from './seasonOf';
 import { plannedDays } from './usePacked';
-import type { Prescribed } from './useSeasonLines';
+import { NOTHING, type Prescribed } from './useSeasonLines';
 
 const TODAY = '2026-05-11';
-const NOTHING: Prescribed = {
-  works: [],
-  rests: [],
-  decisions: [],
-  water: [],
-  spells: [],
-  large: [],
-  done: 1,
-  of: 1,
-};
+const ALL_DONE: Prescribed = { ...NOTHING, done: 1 };
 const task = (n: number, more: Partial<TaskRow> = {}): TaskRow =>
   ({
     treeId: `t${n}`,
@@ -59,14 +50,14 @@ test('late, due this week and left are counted; what was marked done on this pag
     task(5, { state: 'late' }),
   ];
   const marks = new Map<string, Mark>([['v5 excavate.bark', { how: 'done', on: TODAY }]]);
-  const season = seasonOf(tasks, NOTHING, marks, all, TODAY);
+  const season = seasonOf(tasks, ALL_DONE, marks, all, TODAY);
   expect(season).toMatchObject({ late: 1, week: 1 });
   expect(season.left.map((t) => t.treeId)).toEqual(['t1', 't2', 't3']);
   expect(season.shown).toHaveLength(5);
 });
 
 test('what is prescribed and marked for later is left as well, and counted beside what is due, not in it', () => {
-  const prescribed = { ...NOTHING, rests: [task(9, { state: 'late' })], works: [work(1), work(1), work(2)] };
+  const prescribed = { ...ALL_DONE, rests: [task(9, { state: 'late' })], works: [work(1), work(1), work(2)] };
   const season = seasonOf([task(1)], prescribed, new Map(), all, TODAY);
   expect(season).toMatchObject({ late: 0, week: 1, trees: 2, hours: 9 });
   expect(season.left.map((t) => t.treeId)).toEqual(['t1', 't9']);
@@ -86,7 +77,7 @@ test('whoever is asked for sees their own and what has nobody; the parts of all 
       (rows) => {
         const tasks = rows.map((row, i) => task(i, row as Partial<TaskRow>));
         const shown = (who: WhoDoes | '', property: string) =>
-          seasonOf(tasks, NOTHING, new Map(), { who, property }, TODAY).shown;
+          seasonOf(tasks, ALL_DONE, new Map(), { who, property }, TODAY).shown;
         expect(shown('', '')).toEqual(tasks);
         const by = roles.flatMap((who) => shown(who, '').filter((t) => t.who !== undefined));
         expect(by).toHaveLength(tasks.filter((t) => t.who !== undefined).length);

@@ -18,7 +18,8 @@ export interface Prescribed {
   problem?: string;
 }
 
-const NOTHING: Prescribed = {
+/** Before anything was worked out. */
+export const NOTHING: Prescribed = {
   works: [],
   rests: [],
   decisions: [],

@@ -26,7 +26,7 @@ export async function propertyRows(db: Db, id: string, on = today()): Promise<Pr
   if (!head) return undefined;
   return {
     head,
-    ...(await db.row<Pick<PropertyRows, 'ids' | 'trees'>>(sql.TREES_OF, [id]))!,
+    ...(await db.row<Pick<PropertyRows, 'trees'>>(sql.TREES_OF, [id]))!,
     ...(await db.row<Pick<PropertyRows, 'visits'>>(sql.NEWEST_VISITS, [id]))!,
     practice: (await practiceOn(db, id))!,
     on,

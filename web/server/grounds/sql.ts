@@ -46,9 +46,8 @@ export const PROPERTY = `select p.id, p.version, p.name, p.note, p.plan, p.round
   from properties p left join clients c on c.firm_id = p.firm_id and c.id = p.client_id
   where p.id = $1 and p.deleted_at is null`;
 
-/** Trees of a property: their ids, and all of them as one text, each as a list. $1 property. */
-export const TREES_OF = `select coalesce(array_agg(t.id order by t.label), '{}') as ids,
-    coalesce(json_agg(${listed('tree', 't')} order by t.label), '[]')::text as trees
+/** Trees of a property as one text, each as a list. $1 property. */
+export const TREES_OF = `select coalesce(json_agg(${listed('tree', 't')} order by t.label), '[]')::text as trees
   from trees t where t.property_id = $1 and t.deleted_at is null`;
 
 export const TREE_HEADS = `select id, label, version from trees where property_id = $1 and deleted_at is null`;

@@ -3,7 +3,7 @@ import type { UnitSystem } from '@undrel/core/units';
 import type { PropertyWork, WorkTree } from '../../protocol/propertyWork';
 import type { Viewer } from '../accounts/session';
 import { beside, type Asker } from '../beside';
-import { propertyRows } from '../grounds/grounds';
+import { propertyHead, treeHeads } from '../grounds/grounds';
 import type { Db } from '../database/transaction';
 import type { ReportSource } from '../../work/tree/source';
 import { openDrafts } from '../reports/reports';
@@ -16,16 +16,18 @@ import { WITH_LARGE_DIGS } from '../grounds/sql';
  * dig are named and not read: each would hold up all others.
  */
 export async function propertySources(db: Db, viewer: Viewer, propertyId: string, system: UnitSystem) {
-  const rows = await propertyRows(db, propertyId);
-  if (!rows) return undefined;
+  const head = await propertyHead(db, propertyId);
+  if (!head) return undefined;
   const large = await db.rows<LargeTree>(WITH_LARGE_DIGS, [propertyId, USUAL_READINGS]);
   const passed = new Set(large.map((t) => t.id));
-  const ids = rows.ids.filter((id) => !passed.has(id));
+  const all = await treeHeads(db, propertyId);
+  const ids = all.flatMap(({ id }) => (passed.has(id) ? [] : [id]));
   const sources = (await openDrafts(db, viewer, ids, undefined, system)).map(
     ({ treeId, visitId, source }): TreeSource => ({ id: treeId, visitId, source }),
   );
   return {
-    rows,
+    head,
+    trees: all.length,
     sources: sources.sort((a, b) => byLabel(a.source.tree.label, b.source.tree.label)),
     large: large.sort((a, b) => byLabel(a.label, b.label)),
   };
@@ -35,7 +37,7 @@ export type PropertySources = NonNullable<Awaited<ReturnType<typeof propertySour
 
 /** The work on a property, tree by tree. */
 export async function propertyWork(
-  { rows, sources, large }: PropertySources,
+  { head, trees: all, sources, large }: PropertySources,
   asker: Asker,
 ): Promise<{ work: PropertyWork; rates: ReportSource['rates'] }> {
   const trees: WorkTree[] = [];
@@ -45,13 +47,13 @@ export async function propertyWork(
   }
   return {
     work: {
-      id: rows.head.id,
-      name: rows.head.name,
-      client: rows.head.client ?? '',
+      id: head.id,
+      name: head.name,
+      client: head.client ?? '',
       trees,
       idle: sources.length - trees.length,
       large,
-      unvisited: rows.ids.length - sources.length - large.length,
+      unvisited: all - sources.length - large.length,
       currency: sources[0]?.source.rates?.currency,
     },
     rates: sources[0]?.source.rates,

@@ -7,6 +7,7 @@ import type { Language } from '../../language/languages';
 import { LENGTH_WORDS, LENGTHS, type Length } from '../../protocol/lengths';
 import type { ReportProgress, WorkTree } from '../../protocol/propertyWork';
 import { ALONE, beside, type Asker } from '../beside';
+import { FairQueue } from '../fairQueue';
 import type { TreeSource } from '../../work/offers/treeWork';
 import type { CauseFigure } from '../../work/reports/treeSection';
 import type { ReportFormat } from '../../work/reports/formats';
@@ -43,6 +44,21 @@ const figuresOf = (
     null,
     1,
   );
+
+/**
+ * Whole reports of one person are made one after the other: side by side they would come to their ends together, and each
+ * end is a long document to hand on.
+ */
+const WHOLE = { atOnce: 8, each: 1, waiting: 20 };
+// Kept by the process, so that a module that is loaded twice shares its turns.
+const shared = globalThis as typeof globalThis & { undrelWholeReports?: FairQueue };
+
+/** Makes a whole report when it is the asker's turn. */
+export const inTurn = <T>(
+  { firmId, userId, signal }: Asker,
+  lines: () => AsyncGenerator<T>,
+): AsyncGenerator<T> =>
+  (shared.undrelWholeReports ??= new FairQueue(WHOLE)).lines(`${firmId} ${userId}`, lines, signal);
 
 /** Counts what is done of some steps, each told as it begins to be the next. */
 type Step = Extract<ReportProgress, { done: number }>;

@@ -4,6 +4,7 @@ import { readCase } from '@undrel/core/format';
 import { idOf } from '@undrel/core/records';
 import type { IssueProgress } from '../../protocol/propertyWork';
 import { beside } from '../beside';
+import { propertyRows } from '../grounds/grounds';
 import { importCase } from '../grounds/importCase';
 import { saveChanges } from '../cases/write';
 import { testFirm } from '../testFirm';
@@ -34,9 +35,8 @@ beforeAll(async () => {
 afterAll(async () => (await pool()).end());
 
 async function issue(signal?: AbortSignal): Promise<IssueProgress> {
-  const { rows, sources, large } = (await as((db) =>
-    propertySources(db, firm.viewer, firm.propertyId, 'metric'),
-  ))!;
+  const rows = (await as((db) => propertyRows(db, firm.propertyId)))!;
+  const { sources, large } = (await as((db) => propertySources(db, firm.viewer, firm.propertyId, 'metric')))!;
   const asker = { ...firm.viewer, ...(signal && { signal }) };
   const page = await beside('property', rows, firm.viewer);
   const grounds = {

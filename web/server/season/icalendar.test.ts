@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { readCase } from '@undrel/core/format';
 import { idOf } from '@undrel/core/records';
 import { dayAfter } from '@undrel/core/vocabulary';
-import type { TaskRow } from '../../protocol/season';
+import type { LargeRow, TaskRow } from '../../protocol/season';
 import { importCase } from '../grounds/importCase';
 import { saveChanges, today } from '../cases/write';
 import { testFirm } from '../testFirm';
@@ -35,8 +35,12 @@ const task = (more: Partial<TaskRow> = {}): TaskRow => ({
   ...more,
 });
 /** What another library reads from it. */
-const read = (tasks: TaskRow[], now = NOW) => {
-  const text = icalendarOf({ name: 'Quillrow', tasks, works: [], water: [] }, ADDRESS, now);
+const read = (tasks: TaskRow[], now = NOW, large: LargeRow[] = []) => {
+  const text = icalendarOf(
+    { name: 'Quillrow', tasks, works: [], water: [], large, on: '2026-05-10' },
+    ADDRESS,
+    now,
+  );
   const calendar = new ICAL.Component(ICAL.parse(text));
   return { text, calendar, events: calendar.getAllSubcomponents('vevent').map((e) => new ICAL.Event(e)) };
 };
@@ -72,6 +76,17 @@ test.each(['UTC', 'America/Los_Angeles', 'Pacific/Auckland'])('a server in %s: a
     ['2026-03-29', '2026-03-30'],
     ['2026-12-31', '2027-01-01'],
   ]);
+});
+
+test('a tree that is not worked out stands on the day of the calendar, with the way to its page', () => {
+  const { events } = read([task()], NOW, [
+    { id: 'tree-9', label: 'Oak 9', propertyId: 'p-1', property: 'Kelpworth Observatory' },
+  ]);
+  const [, event] = events;
+  expect(event!.summary).toBe('Oak 9: its work and water are not in this calendar');
+  expect(event!.description).toContain('more than 1,000 readings');
+  expect(event!.startDate.toString()).toBe('2026-05-10');
+  expect(event!.component.getFirstPropertyValue('url')).toBe('https://undrel.example/trees/tree-9');
 });
 
 test('moved, it is the same event with a later word; dropped, it is cancelled', () => {

@@ -1,7 +1,8 @@
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { isOpen } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
-import type { TaskRow, WaterRow, WorkRow } from '../../protocol/season';
+import { USUAL_READINGS } from '../../protocol/heavy';
+import type { LargeRow, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
 
 /** What stands in a calendar that another program reads. */
 export interface CalendarGiven {
@@ -9,6 +10,9 @@ export interface CalendarGiven {
   tasks: readonly TaskRow[];
   works: readonly WorkRow[];
   water: readonly WaterRow[];
+  /** Trees that are not worked out, on the day that it is made. */
+  large: readonly LargeRow[];
+  on: string;
 }
 
 /**
@@ -34,7 +38,11 @@ const days = (from: string, to: string) => ({
  * @param address where the application is reached, for the links
  * @param now ISO moment that the events are stamped with
  */
-export function icalendarOf({ name, tasks, works, water }: CalendarGiven, address: URL, now: string): string {
+export function icalendarOf(
+  { name, tasks, works, water, large, on }: CalendarGiven,
+  address: URL,
+  now: string,
+): string {
   const calendar = ical({
     name,
     prodId: { company: 'undrel', product: 'season' },
@@ -79,5 +87,17 @@ export function icalendarOf({ name, tasks, works, water }: CalendarGiven, addres
         url: new URL(`/grounds/${propertyId}/water`, address).href,
         status: ICalEventStatus.TENTATIVE,
       });
+  for (const { id, label, property } of large)
+    calendar.createEvent({
+      id: `${id}.large@${AT}`,
+      sequence,
+      stamp,
+      ...days(on, on),
+      summary: `${label}: its work and water are not in this calendar`,
+      location: property,
+      description: `A dig of more than ${USUAL_READINGS.toLocaleString('en')} readings is worked out on the page of its tree.`,
+      url: new URL(`/trees/${id}`, address).href,
+      status: ICalEventStatus.CONFIRMED,
+    });
   return calendar.toString();
 }

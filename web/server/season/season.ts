@@ -1,7 +1,7 @@
 import type { WhoDoes } from '@undrel/core/schedule';
 import type { UnitSystem } from '@undrel/core/units';
 import type { TreeWater } from '../../protocol/water';
-import type { DecisionRow, SeasonLine, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
+import type { DecisionRow, SeasonLine, TaskRow, WaterRow, WorkRow, LargeRow } from '../../protocol/season';
 import type { Asked } from '../accounts/request';
 import { beside, type Asker } from '../beside';
 import { waterOfProperty } from '../grounds/waterOfProperty';
@@ -70,7 +70,7 @@ export async function* seasonLines(
       rests,
       decisions,
       spells: spells ? [{ propertyId: id, spells }] : [],
-      large: large.map((tree) => ({ ...tree, propertyId: id })),
+      large: large.map((tree) => ({ ...tree, propertyId: id, property: name })),
       water: (water?.trees ?? []).map((tree) => waterRow(tree, id, name)),
     };
   }
@@ -89,11 +89,13 @@ export async function calendarGiven(
     tasks: await given.inFirm((db) => listTasks(db, on, propertyId)),
     works: [] as WorkRow[],
     water: [] as WaterRow[],
+    large: [] as LargeRow[],
   };
   for await (const line of seasonLines(given, 'metric', on, given.asker.signal, propertyId)) {
     calendar.tasks.push(...line.rests);
     calendar.works.push(...line.works);
     calendar.water.push(...line.water);
+    calendar.large.push(...line.large);
   }
   const mine = <T extends { who: WhoDoes }>(rows: T[]): T[] =>
     who === null ? rows : rows.filter((t) => t.who === who);
@@ -103,5 +105,7 @@ export async function calendarGiven(
     works: mine(calendar.works),
     // Whoever is about the grounds waters.
     water: who === null || who === 'owner' || who === 'crew' ? calendar.water : [],
+    large: calendar.large,
+    on,
   };
 }

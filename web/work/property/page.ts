@@ -8,8 +8,6 @@ import type { StoredList, StoredVisit } from './stored';
 /** A property as it is stored. */
 export interface PropertyRows {
   head: Omit<PropertyPage, 'trees' | 'cohorts' | 'proposals'>;
-  /** Ids of its trees. */
-  ids: string[];
   /** The trees as one text, see {@link StoredList}, and their newest visits, see {@link StoredVisit}: read where they are worked with. */
   trees: string;
   visits: string;

@@ -10,7 +10,7 @@ export async function noticeHere(propertyId: string) {
     found: await propertySources(db, who, propertyId, 'metric'),
   }));
   if (!found) return undefined;
-  const { id, name, client } = found.rows.head;
+  const { id, name, client } = found.head;
   const told = await beside(
     'notice',
     { sources: found.sources, firm: viewer.firmName, property: name, client: client ?? '', on: today() },

@@ -29,8 +29,7 @@ export default async function WaterPage({
   }));
   if (!found) notFound();
   const water = await waterToday(signedIn, property, found.sources, on, viewer);
-  const { rows, large } = found;
-  const { head } = rows;
+  const { head, large } = found;
   return (
     <WaterScreen
       water={{ id: head.id, name: head.name, on, large, ...water }}

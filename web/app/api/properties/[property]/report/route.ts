@@ -4,9 +4,10 @@ import { asked, plain, refuse, type Asked } from '@/server/accounts/request';
 import { beside } from '@/server/beside';
 import { today } from '@/server/cases/write';
 import { linesOf } from '@/server/lines';
+import { propertyRows } from '@/server/grounds/grounds';
 import { propertySources } from '@/server/offers/propertyWork';
 import { editionOf } from '@/work/reports/edition';
-import { propertyReport } from '@/server/reports/property';
+import { inTurn, propertyReport } from '@/server/reports/property';
 import { leftOutTold } from '@/server/reports/propertyLetter';
 import { issuePropertyReport } from '@/server/reports/propertyReports';
 
@@ -18,8 +19,10 @@ interface Given {
 async function groundsOf(request: NextRequest, { inFirm, viewer, asker }: Asked, property: string) {
   const system = await unitsOfDevice();
   const found =
-    (await inFirm((db, who) => propertySources(db, who, property, system))) ??
-    refuse(404, 'There is no such property.');
+    (await inFirm(async (db, who) => {
+      const own = await propertySources(db, who, property, system);
+      return own && { ...own, rows: (await propertyRows(db, property))! };
+    })) ?? refuse(404, 'There is no such property.');
   const { sources, large } = found;
   if (sources.length === 0)
     refuse(409, leftOutTold(large) ?? 'No tree on this property has been visited yet.');
@@ -37,7 +40,10 @@ export async function GET(request: NextRequest, { params }: Given): Promise<Resp
     const { grounds, sources } = await groundsOf(request, by, property);
     return linesOf(
       by.asker.signal,
-      (signal) => propertyReport(grounds, sources, edition, { ...by.asker, signal }),
+      (signal) => {
+        const asker = { ...by.asker, signal };
+        return inTurn(asker, () => propertyReport(grounds, sources, edition, asker));
+      },
       'The report could not be made; try again.',
     );
   });
@@ -52,7 +58,10 @@ export async function POST(request: NextRequest, { params }: Given): Promise<Res
     const { grounds, sources } = await groundsOf(request, by, property);
     return linesOf(
       by.asker.signal,
-      (signal) => issuePropertyReport(by.inFirm, grounds, sources, { ...by.asker, signal }),
+      (signal) => {
+        const asker = { ...by.asker, signal };
+        return inTurn(asker, () => issuePropertyReport(by.inFirm, grounds, sources, asker));
+      },
       'The report could not be issued; try again.',
     );
   });

@@ -67,6 +67,7 @@ export function WaterScreen({
                 ? `None of ${count(trees.length, 'tree')} under care needs water within a week.`
                 : `${count(soon.length, 'tree')} of ${trees.length} under care ${soon.length === 1 ? 'needs' : 'need'} water within a week: ${litres(whole, system)} in all, ${count(Math.ceil(whole / (LITRES_PER_M3 * LIMITS.waterTank.value)), 'load')} of a tank.`}
           </p>
+          <LargeTrees trees={water.large} />
           <div className="flex flex-wrap items-end gap-3 mb-1">
             <DayInput
               label="On"
@@ -247,7 +248,6 @@ function TooMuchWater({
 function NotWatered({ water }: { water: PropertyWater }) {
   return (
     <>
-      <LargeTrees trees={water.large} />
       {water.wet.length > 0 && (
         <p className="wrong my-2">
           No water for {water.wet.join(', ')}: the ground stays wet. Let it drain first, then look with the

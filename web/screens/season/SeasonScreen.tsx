@@ -138,7 +138,7 @@ function SeasonSummary({
         )}
         {prescribed.problem ??
           (isWhole(prescribed)
-            ? `Prescribed and not done: ${count(trees, 'tree')}, ${tidy(hours, 0)} crew hours. To decide: ${count(works.decisions.length, 'tree')}. To water soon: ${count(waterSoon(works.water, today).length, 'tree')}.`
+            ? `Prescribed and not done: ${count(trees, 'tree')}, ${tidy(hours, 0)} crew hours. To decide: ${count(works.decisions.length, 'tree')}. To water soon: ${count(waterSoon(works.water, today).length, 'tree')}.${leftOut(works)}`
             : prescribed.done === 0
               ? 'Working out what is prescribed and what needs water.'
               : `Working out what is prescribed and what needs water: ${prescribed.done} of ${count(prescribed.of, 'property', 'properties')}.`)}
@@ -146,6 +146,10 @@ function SeasonSummary({
     </>
   );
 }
+
+/** How many trees the figures leave out. */
+const leftOut = ({ large }: Pick<Prescribed, 'large'>): string =>
+  large.length > 0 ? ` Not worked out: ${count(large.length, 'tree')}.` : '';
 
 /** Trees named in a line before the rest is counted. */
 const NAMED = 4;

@@ -3,7 +3,7 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME === 'nodejs') {
     const { ready } = await import('./server/database/ready');
     await ready();
-    const { readyForWork } = await import('./server/reports/readyForWork');
+    const { readyForWork } = await import('./server/readyForWork');
     // Nobody waits for it; what fails here is told to whoever asks for the same.
     readyForWork().catch((error: unknown) => console.error(error));
   }

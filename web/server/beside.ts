@@ -24,15 +24,25 @@ export class TooLong extends Error {
 /**
  * Two lanes beside the thread that answers requests: what a page or a file waits for, in turns by person, and documents
  * and plans, which take seconds, in turns by firm. Seconds and megabytes bound one piece of work, whatever it is given.
- * `back` is how far its threads stand back for what answers requests, see `stepBack`.
+ * `back` is how far its threads stand back for what answers requests, see `stepBack`; `ready` is the work by which they get
+ * ready.
  */
 const LANES = {
-  page: { atOnce: 2, each: 1, waiting: 60, seconds: 15, megabytes: 384, back: 5 },
-  paper: { atOnce: 2, each: 1, waiting: 40, seconds: 120, megabytes: 640, back: 10 },
+  page: { atOnce: 2, each: 1, waiting: 60, seconds: 15, megabytes: 384, back: 5, ready: 'readyForPages' },
+  paper: { atOnce: 2, each: 1, waiting: 40, seconds: 120, megabytes: 640, back: 10, ready: 'readyForPapers' },
 } as const;
 type Lane = keyof typeof LANES;
 
-const PAPER: readonly Task[] = ['pdf', 'reportPdf', 'reportDoc', 'docx', 'cutPlan', 'cards', 'labels'];
+const PAPER: readonly Task[] = [
+  'readyForPapers',
+  'pdf',
+  'reportPdf',
+  'reportDoc',
+  'docx',
+  'cutPlan',
+  'cards',
+  'labels',
+];
 const laneOf = (task: Task): Lane => (PAPER.includes(task) ? 'paper' : 'page');
 
 interface Running {
@@ -47,8 +57,8 @@ const shared = globalThis as typeof globalThis & {
 };
 
 /**
- * Has both threads of pages stand ready from now on, each warmed before it is asked: who comes while one is busy, or was
- * ended, does not wait for another to begin.
+ * Has the threads of both lanes stand ready from now on, each warmed before it is asked: who comes while one is busy, or
+ * was ended, does not wait for another to begin.
  */
 export function keepReady(): void {
   shared.undrelServes = true;
@@ -56,13 +66,14 @@ export function keepReady(): void {
 
 function running(lane: Lane): Running {
   const lanes = (shared.undrelLanes ??= {});
-  const ready = shared.undrelServes === true && lane === 'page';
+  const serves = shared.undrelServes === true;
+  const { atOnce, back, ready } = LANES[lane];
   return (lanes[lane] ??= {
     pool: new Piscina({
       filename: projectFile('web', 'dist', 'entry.mjs'),
-      minThreads: ready ? LANES[lane].atOnce : 1,
-      workerData: { ready, back: LANES[lane].back },
-      maxThreads: LANES[lane].atOnce,
+      minThreads: serves ? atOnce : 1,
+      workerData: { back, ...(serves && { ready }) },
+      maxThreads: atOnce,
       idleTimeout: 60_000,
       resourceLimits: { maxOldGenerationSizeMb: LANES[lane].megabytes },
     }),

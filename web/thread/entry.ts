@@ -6,11 +6,14 @@ import { workerData } from 'piscina';
 import type * as Work from './work';
 import { stepBack } from './stepBack';
 
-const { back = 0, ready = false } = (workerData ?? {}) as { back?: number; ready?: boolean };
+const { back = 0, ready } = (workerData ?? {}) as {
+  back?: number;
+  ready?: 'readyForPages' | 'readyForPapers';
+};
 stepBack(back);
 const work = (await import('./work')) as typeof Work;
-// None is the first to be asked for a page.
-if (ready) void work.readyForPages();
+// None is the first to be asked for a page or a document.
+if (ready) void work[ready]();
 
 /** Does one kind of work by its name. */
 export default <T extends keyof typeof Work>({

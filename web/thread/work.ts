@@ -40,7 +40,7 @@ import { reportContent } from '../work/reports/content';
 import { filesProving, proofOf, type Proof } from '../work/reports/proof';
 import type { ReportSource } from '../work/tree/source';
 import type { ToWrite } from '../work/reports/written';
-import type { Language } from '../language/languages';
+import { LANGUAGES, type Language } from '../language/languages';
 import { noticeInLanguage, offerInLanguage } from '../work/reports/inLanguage';
 import type { NoticeContent } from '../protocol/notice';
 import type { OfferContent } from '../protocol/offer';
@@ -50,10 +50,18 @@ import { prescribedAt } from '../work/property/prescribed';
 import { noticeOf } from '../work/property/notice';
 import { treatedOf, treeTime } from '../work/tree/treeTime';
 import { decoded } from '../work/readers/text';
+import { LENGTHS } from '../protocol/lengths';
 import { nothingTold } from './warm';
 
-/** Gets a thread ready for what pages ask of it, and gives a report to get ready by. */
-export const readyForPages = nothingTold;
+/** Gets a thread ready for what pages ask of it. */
+export const readyForPages = (): void => void nothingTold();
+
+/** Gets a thread ready to set reports in each length and language. */
+export const readyForPapers = async (): Promise<void> => {
+  const content = nothingTold();
+  for (const length of LENGTHS)
+    for (const language of LANGUAGES) await reportPdf({ content, length, language });
+};
 
 export const glance = newestGlance;
 export const property = propertyPageOf;

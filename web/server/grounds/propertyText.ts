@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto';
 import { keepingMade } from '@undrel/core/kept';
 import type { PropertyRows } from '../../work/property/page';
 import { beside, type Asker } from '../beside';
+import { digestOf } from '../digestOf';
 
 /** What is kept of the pages of properties, letters. */
 const MOST = 16_000_000;
@@ -20,8 +20,6 @@ const pages = (shared.undrelPages ??= keepingMade<Page>(MOST, ({ text }) => text
  */
 export async function propertyText(rows: PropertyRows, asker: Asker): Promise<string> {
   const { trees, visits, ...others } = rows;
-  const key = createHash('sha256');
-  for (const part of [JSON.stringify(others), trees, visits]) key.update(`${part.length} `).update(part);
   const made = async () => ({ text: await beside('propertyText', rows, asker) });
-  return (await pages(key.digest('base64'), made)).text;
+  return (await pages(digestOf(JSON.stringify(others), trees, visits), made)).text;
 }

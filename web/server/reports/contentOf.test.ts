@@ -2,13 +2,8 @@ import { ALONE } from '../beside';
 import { reportContent } from '../../work/reports/content';
 import { contentOf } from './contentOf';
 import { sourceAt } from './demoSources';
-import { readyForWork } from './readyForWork';
 
 const VISIT = { date: '2026-05-01', findings: [], probes: [], profiles: [], decisions: [] };
-
-test('all gets ready by the same work that is asked of it', async () => {
-  await expect(readyForWork()).resolves.toBeUndefined();
-});
 
 test('what a report says is worked out once for all who ask, and anew for whatever differs', async () => {
   const first = await contentOf(sourceAt(VISIT), ALONE);

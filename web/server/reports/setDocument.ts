@@ -1,9 +1,9 @@
-import { createHash } from 'node:crypto';
 import { keepingMade } from '@undrel/core/kept';
 import type { PictureFiles, ReadDocument } from '../../protocol/document';
 import type { ReportContent } from '../../protocol/report';
 import type { Language } from '../../language/languages';
 import { ALONE, beside, idleFor, type Asker } from '../beside';
+import { digestOf } from '../digestOf';
 import type { Proof } from '../../work/reports/proof';
 import type { ToWrite } from '../../work/reports/written';
 
@@ -33,7 +33,7 @@ export const readIn = (
 
 /** A PDF by all it is made of: the same one is not set twice while it is kept. */
 const kept = (from: unknown, make: () => Promise<AsPdf>): Promise<AsPdf> =>
-  pdfs(createHash('sha256').update(JSON.stringify(from)).digest('base64'), make);
+  pdfs(digestOf(JSON.stringify(from)), make);
 
 /** A document as PDF, set beside the server, and how many pages it has. */
 export const setPdf = (doc: ReadDocument, asker: Asker = ALONE, proof?: Proof): Promise<AsPdf> =>

@@ -5,7 +5,7 @@ import type { Tree } from '@undrel/core/records';
 import { TreeScreen } from '@/screens/tree/TreeScreen';
 import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
-import { beside } from '@/server/beside';
+import { glanceOf } from '@/server/cases/glance';
 import { tried } from '@/server/known';
 import { OnDevice } from '@/ui/OnDevice';
 import { holdsLargeDig } from '@/protocol/heavy';
@@ -34,7 +34,7 @@ export default async function TreePage({ params, searchParams }: Props) {
   const items = JSON.stringify(loaded.items);
   // A large dig is worked out on the device that opens it: the page waits for nothing.
   const large = holdsLargeDig(loaded.items);
-  const glance = large ? undefined : await tried(beside('glance', { ...loaded, items }, viewer));
+  const glance = large ? undefined : await tried(glanceOf({ ...loaded, items }, viewer));
   return (
     <OnDevice when={large}>
       <TreeScreen

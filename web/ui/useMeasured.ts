@@ -5,7 +5,10 @@ import { useState, type RefCallback } from 'react';
 /** For the element that is measured, whenever it comes; and that element while it is there. */
 export type MeasuredRef<T extends HTMLElement> = RefCallback<T> & { current: T | null };
 
-/** Size of an element in CSS pixels, followed as it changes; `first` until it is known, which the third tells. */
+/**
+ * Size of an element in CSS pixels, followed as it changes; `first` until it is known, which the third tells. What is
+ * large to draw is drawn once it is known: at another size it is work that nobody sees, on the server and on the device.
+ */
 export function useMeasured<T extends HTMLElement>(first: { width: number; height: number }) {
   const [size, setSize] = useState(first);
   const [known, setKnown] = useState(false);

@@ -39,15 +39,17 @@ interface SectionProps {
   system: UnitSystem;
 }
 
-/** The section as it is drawn, its shapes that did not change the same as before. */
+/** The section as it is drawn, its shapes that did not change the same as before; nothing before its size is known. */
 function useDrawing(
   { profile, work, tree, visit, events, bearing, when, system }: SectionProps,
   size: { width: number; height: number },
+  known: boolean,
   compact: boolean,
 ): Drawing {
   const dug = useDugSection(tree, visit, bearing);
   const kept = useRef<Drawing>(undefined);
   return useMemo(() => {
+    if (!known) return { ...size, shapes: [] };
     const filled = events.find((e) => e.kind === 'soil added');
     kept.current = keepSame(
       kept.current,
@@ -68,15 +70,15 @@ function useDrawing(
       }),
     );
     return kept.current;
-  }, [profile, bearing, work, when, size, system, compact, visit.findings, events, dug]);
+  }, [profile, bearing, work, when, size, known, system, compact, visit.findings, events, dug]);
 }
 
 export const SectionView = memo(function SectionView(props: SectionProps) {
   const { profile, work, bearing, when, system } = props;
-  const [ref, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
+  const [ref, size, known] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
   const compact = size.width < 520;
   const alive = useAlive();
-  const drawing = useDrawing(props, size, compact);
+  const drawing = useDrawing(props, size, known, compact);
   const { flare } = profile;
   return (
     <div

@@ -8,6 +8,7 @@ import type { DigReading } from '@undrel/core/roots';
 import type { UnitSystem } from '@undrel/core/units';
 import { digPlanDrawing, fittingView } from '../../../drawings/digPlan';
 import { DrawingSvg } from '../../../drawings/DrawingSvg';
+import type { Drawing } from '../../../drawings/shapes';
 import { useMeasured } from '../../../ui/useMeasured';
 import { PickList } from '../../../ui/controls/Select';
 import type { Moment } from './moments';
@@ -30,7 +31,7 @@ export function CutPlanView(props: {
   system: UnitSystem;
 }) {
   const { dig, reading, stem, tree, roots, moments, at, system } = props;
-  const [box, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
+  const [box, size, known] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
   const [over, taken] = useMeasured<HTMLDivElement>({ width: 420, height: 44 });
   const moment = moments[at] ?? moments[0]!;
   const grown = useMemo(() => grownDig(reading, moment.years, stem, moment.cuts), [reading, moment, stem]);
@@ -50,8 +51,9 @@ export function CutPlanView(props: {
   const never = roots.filter((r) => r.anchor && r.stage === undefined).map((r) => r.label);
   const compact = size.width < COMPACT_BELOW;
   const drawing = useMemo(
-    () =>
-      digPlanDrawing({
+    (): Drawing => {
+      if (!known) return { ...size, shapes: [] };
+      return digPlanDrawing({
         reading,
         ...grown,
         view: fittingView(reading, size.width, size.height),
@@ -64,10 +66,11 @@ export function CutPlanView(props: {
         never,
         compact,
         corner: { width: taken.width + MARGIN, height: taken.height + MARGIN },
-      }),
+      });
+    },
     // `never` is made anew with roots.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [reading, grown, size, system, dbh, dig, cuts, roots, compact, taken],
+    [reading, grown, size, known, system, dbh, dig, cuts, roots, compact, taken],
   );
   const gone = Object.entries(moment.cuts).filter(([, year]) => year <= moment.years);
   const title = `Plan of the roots, ${moment.label}: ${Math.round(100 * grown.share)}% of the bark is compressed${

@@ -15,7 +15,7 @@ import { formatValue, type UnitSystem } from '@undrel/core/units';
 import { digPlanDrawing } from '../../../drawings/digPlan';
 import { toDrawing, toMetres, type PlanView } from '../../../drawings/planView';
 import { DrawingSvg } from '../../../drawings/DrawingSvg';
-import type { Point } from '../../../drawings/shapes';
+import type { Drawing, Point } from '../../../drawings/shapes';
 import { useMeasured } from '../../../ui/useMeasured';
 import { Beneath, MiddleCross, useFit, ZOOM_STEP, ZoomButtons } from './digPlanParts';
 import type { DigPlanProps } from './digPlanProps';
@@ -26,14 +26,14 @@ import { usePresses } from './usePresses';
 /** The plan of the dig: looked at by pinch, wheel, keys and buttons; the selected root is shaped on it. */
 export function DigPlanView(props: DigPlanProps) {
   const { dig, reading, grown, selected, point, system, drawing, editable } = props;
-  const [box, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
+  const [box, size, known] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
   const [looked, setLooked] = useState<PlanView | undefined>(undefined);
   const fit = useFit(reading, size);
   const view = looked ?? fit;
   const frame = { view, ...size };
   const pit: PitFrame = { dig, turn: reading.turn, outline: reading.outline };
   const { under } = props;
-  const picture = useDrawn(props, view, size);
+  const picture = useDrawn(props, view, size, known);
   const to = toDrawing(frame);
   const handles = selected && editable ? placed(dig, reading.turn, reading.outline, selected) : [];
   const local = (event: { clientX: number; clientY: number }): Point => {
@@ -141,44 +141,49 @@ function usePlanPresses(
   });
 }
 
-/** The drawing, made anew only where something of it has changed. */
-function useDrawn(props: DigPlanProps, view: PlanView, size: { width: number; height: number }) {
+/** The drawing, made anew only where something of it has changed; nothing before its size is known. */
+function useDrawn(
+  props: DigPlanProps,
+  view: PlanView,
+  size: { width: number; height: number },
+  known: boolean,
+): Drawing {
   const { dig, reading, grown, selected, system } = props;
   const compact = size.width < 520;
   const seeThrough = props.under !== undefined;
-  return useMemo(
-    () =>
-      digPlanDrawing({
-        reading,
-        ...grown,
-        view,
-        ...size,
-        system,
-        selected: selected?.label,
-        dbh: props.dbh,
-        drip: props.drip,
-        decay: dig.decay,
-        barriers: dig.barriers,
-        cuts: props.cuts,
-        compact,
-        seeThrough,
-      }),
-    [
+  return useMemo(() => {
+    if (!known) return { ...size, shapes: [] };
+    return digPlanDrawing({
       reading,
-      grown,
+      ...grown,
       view,
-      size,
+      ...size,
       system,
-      selected?.label,
-      props.dbh,
-      props.drip,
-      dig.decay,
-      dig.barriers,
-      props.cuts,
+      selected: selected?.label,
+      dbh: props.dbh,
+      drip: props.drip,
+      decay: dig.decay,
+      barriers: dig.barriers,
+      cuts: props.cuts,
       compact,
       seeThrough,
-    ],
-  );
+    });
+  }, [
+    reading,
+    grown,
+    view,
+    size,
+    known,
+    system,
+    selected?.label,
+    props.dbh,
+    props.drip,
+    dig.decay,
+    dig.barriers,
+    props.cuts,
+    compact,
+    seeThrough,
+  ]);
 }
 
 /** The plan by keys: moved, zoomed, and drawn on under a cross in its middle, where Enter sets a point. */

@@ -7,7 +7,7 @@ import { DrawingSvg } from '../../../drawings/DrawingSvg';
 import { toDrawing, toMetres } from '../../../drawings/planView';
 import { trenchDrawing, trenchView } from '../../../drawings/trenchPlan';
 import { useMeasured } from '../../../ui/useMeasured';
-import type { Point } from '../../../drawings/shapes';
+import type { Drawing, Point } from '../../../drawings/shapes';
 
 export type Drawn = readonly [x: number, y: number];
 
@@ -33,20 +33,15 @@ interface TrenchPlanViewProps {
 /** The site with its spokes; a spoke is turned by its outer end, with the pointer or the arrow keys. */
 export function TrenchPlanView(props: TrenchPlanViewProps) {
   const { plan, kinds, system, selected, editable } = props;
-  const [box, size] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
+  const [box, size, known] = useMeasured<HTMLDivElement>({ width: 632, height: 752 });
   const view = trenchView(plan, size.width, size.height);
   const to = toDrawing({ view, ...size });
   const picture = useMemo(
-    () =>
-      trenchDrawing({
-        plan,
-        kinds,
-        stemRadius: props.stemRadius,
-        selected,
-        system,
-        ...size,
-      }),
-    [plan, kinds, props.stemRadius, selected, system, size],
+    (): Drawing =>
+      known
+        ? trenchDrawing({ plan, kinds, stemRadius: props.stemRadius, selected, system, ...size })
+        : { ...size, shapes: [] },
+    [plan, kinds, props.stemRadius, selected, system, size, known],
   );
   const placeOf = (event: { clientX: number; clientY: number }) => {
     const edge = box.current!.getBoundingClientRect();

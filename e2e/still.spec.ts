@@ -14,7 +14,7 @@ const seen = (page: Page): Promise<Places> =>
     const found: Places = {};
     const count = new Map<string, number>();
     for (const el of document.querySelectorAll<HTMLElement>(
-      'button, a[href], input, select, textarea, summary, [role="checkbox"], [role="radio"]',
+      'button, a[href], input, select, textarea, summary, [role="checkbox"], [role="radio"], [role="slider"]',
     )) {
       const box = el.getBoundingClientRect();
       const floats = el.closest('[data-radix-popper-content-wrapper], section[role="alert"]');
@@ -24,22 +24,34 @@ const seen = (page: Page): Promise<Places> =>
       const name = `${el.tagName} ${label}`.slice(0, 80);
       const nth = count.get(name) ?? 0;
       count.set(name, nth + 1);
-      let scrolled = scrollY;
-      for (let up = el.parentElement; up && up !== document.body; up = up.parentElement)
-        scrolled += up.scrollTop;
-      const [left, top] = [Math.round(box.left), Math.round(box.top)];
-      found[`${name} #${nth}`] = [`${left},${top}`, `${left},${Math.round(box.top + scrolled)}`];
+      let [x, y] = [box.left + scrollX, box.top + scrollY];
+      for (let up = el.parentElement; up && up !== document.body; up = up.parentElement) {
+        x += up.scrollLeft;
+        y += up.scrollTop;
+      }
+      found[`${name} #${nth}`] = [
+        `${Math.round(box.left)},${Math.round(box.top)}`,
+        `${Math.round(x)},${Math.round(y)}`,
+      ];
     }
     return found;
   });
 
-/** Nothing that was there before and still is is seen anywhere else. */
-async function unmoved(page: Page, before: Places, when: string): Promise<void> {
+/** How much of what was there before still is, and what of it is seen elsewhere: its name, where it was, where it is. */
+async function since(page: Page, before: Places): Promise<{ stayed: number; moved: string[] }> {
   const now = await seen(page);
   const stayed = Object.entries(before).filter(([name]) => now[name] !== undefined);
-  const moved = stayed.filter(([name, was]) => now[name]!.every((at, i) => at !== was[i]));
-  expect([when, moved.map(([name, was]) => [name, was, now[name]])]).toEqual([when, []]);
-  expect(stayed.length).toBeGreaterThan(3);
+  const moved = stayed
+    .filter(([name, was]) => now[name]!.every((at, i) => at !== was[i]))
+    .map(([name, was]) => `${name}: ${was.join(' or ')}, now ${now[name]!.join(' or ')}`);
+  return { stayed: stayed.length, moved };
+}
+
+/** Nothing that was there before and still is is seen anywhere else. */
+async function unmoved(page: Page, before: Places, when: string): Promise<void> {
+  const { stayed, moved } = await since(page, before);
+  expect([when, moved]).toEqual([when, []]);
+  expect(stayed).toBeGreaterThan(3);
 }
 
 const AWAY = /could not be reached|did not answer/;
@@ -126,6 +138,57 @@ test.describe('nothing that can be pressed moves while messages come and go', ()
 
 /** Stations on which numbers are typed. */
 const WITH_NUMBERS = ['history', 'crown', 'base', 'mulch', 'probe', 'soil', 'trenches'];
+
+for (const size of [PHONE, { width: 1280, height: 800 }])
+  test(`a page that comes alive moves nothing that was seen before, ${size.width} wide @whole`, async ({
+    browser,
+  }) => {
+    test.setTimeout(240_000);
+    const context = await browser.newContext({ serviceWorkers: 'block', viewport: size });
+    const page = await context.newPage();
+    await asConsultant(page);
+    const moves: string[] = [];
+    const there: number[] = [];
+    let held: Promise<void> | undefined;
+    let alive = () => {};
+    await page.route('**/_next/static/**/*.js', async (route) => {
+      await held;
+      await route.continue();
+    });
+    const stations = [
+      'history',
+      'crown',
+      'base',
+      'mulch',
+      'probe',
+      'dig',
+      'soil',
+      'trenches',
+      'verdict',
+      'cuts',
+    ];
+    for (const path of [
+      ...stations.map((station) => `/trees/sable-katsura-14?station=${station}`),
+      ...['/trees/sable-katsura-14/order', '/trees/sable-katsura-14/crew', '/trees/sable-katsura-14/time'],
+      ...['/grounds', '/grounds/kelpworth', '/grounds/kelpworth/work', '/grounds/kelpworth/water', '/season'],
+    ]) {
+      held = new Promise((done) => (alive = done));
+      await page.goto(path, { waitUntil: 'domcontentloaded' });
+      await page.waitForFunction(() =>
+        [...document.querySelectorAll<HTMLLinkElement>('link[rel="stylesheet"]')].every((link) => link.sheet),
+      );
+      await page.evaluate(() => document.fonts.ready);
+      const before = await seen(page);
+      alive();
+      await page.waitForLoadState('networkidle');
+      const { stayed, moved } = await since(page, before);
+      moves.push(...moved.map((move) => `${path}: ${move}`));
+      there.push(stayed);
+    }
+    expect(moves).toEqual([]);
+    expect(there.filter((many) => many > 3).length).toBeGreaterThan(10);
+    await context.close();
+  });
 
 test('a wrong value in a field of any station moves nothing @whole', async ({ page }) => {
   await page.setViewportSize(PHONE);

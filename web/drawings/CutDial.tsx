@@ -23,7 +23,8 @@ export function CutDial(props: {
   bearing: number;
   onTurn: (bearing: number) => void;
   sectors: readonly (boolean | undefined)[];
-  size: number;
+  /** Its width and height; they may follow its place without being measured. */
+  className: string;
 }) {
   const svg = useRef<SVGSVGElement>(null);
   const turnTo = (bearing: number) => props.onTurn(((Math.round(bearing) % 360) + 360) % 360);
@@ -55,9 +56,7 @@ export function CutDial(props: {
       aria-valuenow={props.bearing}
       aria-valuetext={`${props.bearing} degrees`}
       viewBox="-60 -60 120 120"
-      width={props.size}
-      height={props.size}
-      className="touch-none cursor-grab select-none"
+      className={`touch-none cursor-grab select-none ${props.className}`}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
         drag(event);

@@ -30,7 +30,7 @@ const columnsIn = (system: UnitSystem) => [
     sortingFn: (a, b) => byLabel(a.original.label, b.original.label),
     cell: ({ row }) => (
       <PageLink
-        className="font-semibold inline-flex items-center min-h-[36px] whitespace-nowrap"
+        className="font-semibold inline-flex items-center min-h-[36px] wrap-anywhere"
         href={`/trees/${row.original.id}`}
       >
         {row.original.label}
@@ -75,6 +75,21 @@ const columnsIn = (system: UnitSystem) => [
   column.accessor('due', { header: 'look again', meta: { figure: true } }),
 ];
 
+/** Widths of columns, rem: they are the same whichever rows are there. The verdict takes what room is left. */
+const WIDTHS = {
+  label: 6,
+  verdict: 7.25,
+  collarDepth: 4.75,
+  onBark: 5.25,
+  species: 9,
+  plantedYear: 5.25,
+  stemDiameter: 4.75,
+  lastVisit: 7,
+  due: 7,
+};
+const PLACE = 4;
+const widthOf = (id: string): number => WIDTHS[id as keyof typeof WIDTHS];
+
 /** The trees of a property: sort, filter, choose columns. How many rows have room only the browser knows; none is sorted before. */
 export function TreeTable(props: {
   trees: TreeRow[];
@@ -94,6 +109,8 @@ export function TreeTable(props: {
     overscan: 12,
   });
   const shown = virtual.getVirtualItems();
+  const columns = table.getVisibleLeafColumns();
+  const place = props.onPlace ? PLACE : 0;
   const above = shown[0]?.start ?? 0;
   const below = virtual.getTotalSize() - (shown[shown.length - 1]?.end ?? 0);
   return (
@@ -117,7 +134,16 @@ export function TreeTable(props: {
         role="region"
         aria-label="Trees"
       >
-        <table>
+        <table
+          className="table-fixed"
+          style={{ minWidth: `${columns.reduce((all, { id }) => all + widthOf(id), place)}rem` }}
+        >
+          <colgroup>
+            {columns.map(({ id }) => (
+              <col key={id} style={id === 'verdict' ? undefined : { width: `${widthOf(id)}rem` }} />
+            ))}
+            {place > 0 && <col style={{ width: `${place}rem` }} />}
+          </colgroup>
           <TreeTableHead table={table} onPlace={props.onPlace} />
           <tbody>
             {above > 0 && <tr style={{ height: above }} aria-hidden="true" />}

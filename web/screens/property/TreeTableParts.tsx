@@ -69,15 +69,10 @@ export function TreeTableHead({
           {group.headers.map((header) => {
             const sorted = header.column.getIsSorted();
             return (
-              <th
-                key={header.id}
-                scope="col"
-                aria-sort={sorted ? SORT_WORDS[sorted] : 'none'}
-                className="whitespace-nowrap"
-              >
+              <th key={header.id} scope="col" aria-sort={sorted ? SORT_WORDS[sorted] : 'none'}>
                 <button
                   type="button"
-                  className="min-h-[36px] font-semibold text-left"
+                  className="min-h-[36px] font-semibold text-left leading-tight"
                   onClick={header.column.getToggleSortingHandler()}
                 >
                   {flexRender(header.column.columnDef.header, header.getContext())}

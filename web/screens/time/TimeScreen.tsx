@@ -99,7 +99,7 @@ function Life({ time, today }: { time: TreeTime; today: string }) {
     <section aria-label="Life of the tree" className="my-4" ref={box}>
       <DrawingSvg
         drawing={drawing}
-        className="max-w-full h-auto"
+        className="max-w-full"
         title={`Shoots by year${beside ? ` beside ${beside}` : ''}, with the events of its life: ${marks.map((m) => `${m.on} ${m.what}`).join(', ')}${dry.length > 0 ? `; dry growing seasons: ${dry.join(', ')}` : ''}`}
       />
       {years.length === 0 && (

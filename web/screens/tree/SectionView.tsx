@@ -87,15 +87,18 @@ export const SectionView = memo(function SectionView(props: SectionProps) {
       data-testid="section"
     >
       <DrawingSvg drawing={drawing} title={inWords(profile, bearing, system)} className="absolute inset-0" />
-      <div className={`absolute flex flex-col items-end ${compact ? 'top-1 right-1' : 'top-3 right-4'}`}>
-        <CutDial bearing={bearing} onTurn={props.onTurn} sectors={flare.sectors} size={compact ? 88 : 120} />
-        {!compact && (
-          <p className="text-sm text-right leading-snug">
-            {flare.looked > 0 ? `flare seen on ${flare.seen} of ${flare.looked} sides` : 'flare not examined'}
-            <br />
-            cut at {bearing}°
-          </p>
-        )}
+      <div className="absolute flex flex-col items-end top-1 right-1 @min-[520px]:top-3 @min-[520px]:right-4">
+        <CutDial
+          bearing={bearing}
+          onTurn={props.onTurn}
+          sectors={flare.sectors}
+          className="size-[88px] @min-[520px]:size-[120px]"
+        />
+        <p className="hidden @min-[520px]:block text-sm text-right leading-snug">
+          {flare.looked > 0 ? `flare seen on ${flare.seen} of ${flare.looked} sides` : 'flare not examined'}
+          <br />
+          cut at {bearing}°
+        </p>
       </div>
       {(work.floor !== undefined || work.ring !== undefined) && (
         <div

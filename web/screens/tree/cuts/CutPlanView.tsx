@@ -28,6 +28,8 @@ export function CutPlanView(props: {
   moments: readonly Moment[];
   at: number;
   onAt: (index: number) => void;
+  /** Whether it is known which times there are to choose from; until then their place is kept. */
+  settled: boolean;
   system: UnitSystem;
 }) {
   const { dig, reading, stem, tree, roots, moments, at, system } = props;
@@ -86,11 +88,12 @@ export function CutPlanView(props: {
             aria-label="Review the plan"
             className="text-sm"
             options={moments.map((m, i) => ({ key: String(i), label: m.label }))}
+            disabled={!props.settled}
             value={String(at)}
             onChange={(i) => props.onAt(Number(i))}
           />
         </label>
-        <MomentButtons moments={moments} at={at} onAt={props.onAt} />
+        {props.settled && <MomentButtons moments={moments} at={at} onAt={props.onAt} />}
       </div>
     </div>
   );

@@ -158,9 +158,12 @@ test('a dig as large as a case may hold stops no page of its property: it is nam
   await asConsultant(page);
   const given = JSON.parse(readFileSync('docs/example-case.json', 'utf8')) as {
     tree: { label: string };
-    visits: { dig?: { roots: object[] } }[];
+    visits: { dig?: { roots: object[] }; findings: { key: string; answer?: string }[] }[];
   };
   const newest = given.visits.at(-1)!;
+  // It rocks: known without the dig, and told wherever the tree is named.
+  const findings = newest.findings.filter((f) => f.key !== 'base.push');
+  findings.push({ key: 'base.push', answer: 'rocks' });
   const dig = (newest.dig ?? given.visits.find((v) => v.dig)!.dig)!;
   const roots = Array.from({ length: 500 }, (_, i) => ({
     ...dig.roots[0],
@@ -172,7 +175,7 @@ test('a dig as large as a case may hold stops no page of its property: it is nam
       diameter: 0.05,
     })),
   }));
-  const visits = [...given.visits.slice(0, -1), { ...newest, dig: { ...dig, roots } }];
+  const visits = [...given.visits.slice(0, -1), { ...newest, findings, dig: { ...dig, roots } }];
   const taken = await page.request.post('/api/properties/sable-row/cases', {
     data: JSON.stringify({ ...given, tree: { ...given.tree, label: 'Monster 1' }, visits }),
     headers: { 'sec-fetch-site': 'same-origin', 'content-type': 'application/json' },
@@ -180,15 +183,15 @@ test('a dig as large as a case may hold stops no page of its property: it is nam
   expect([taken.status(), await taken.text()]).toEqual([200, expect.stringContaining('Monster 1')]);
   await page.goto('/grounds/sable-row/water');
   await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Monster 1' })).toBeVisible();
+  await expect(page.getByText('Monster 1 may fall. Keep people away')).toBeVisible();
   await page.goto('/grounds/sable-row/work');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^\d+ trees, [\d.]+ crew hours/);
-  await expect(page.getByRole('link', { name: 'Monster 1' })).toBeVisible();
+  await expect(page.getByText('Monster 1 may fall. Keep people away')).toBeVisible();
   await page.goto('/season');
-  await expect(page.getByTestId('season-prescribed')).toContainText(
-    /Prescribed and not done: \d+ trees.*Not worked out: 1 tree\./,
-  );
-  await page.getByRole('link', { name: 'Monster 1' }).click();
+  const prescribed = page.getByTestId('season-prescribed');
+  await expect(prescribed).toContainText(/Prescribed and not done: \d+ trees.*Not worked out: 1 tree\./);
+  await expect(page.getByText('Monster 1 may fall. Keep people away')).toBeVisible();
+  await page.getByRole('link', { name: 'Monster 1' }).first().click();
   await page.waitForURL('**/trees/*');
   await expect(
     page

@@ -11,7 +11,13 @@ export const USUAL_READINGS = 1_000;
 export interface LargeTree {
   id: string;
   label: string;
+  /** Day since which a sign stands that it may fall, neither assessed nor taken down, ISO. */
+  mayFall?: string;
 }
+
+/** What is done first where a tree may fall. */
+export const KEEP_AWAY =
+  'Keep people away, and have stability assessed by a qualified person before any other work.';
 
 export const isLargeDig = (roots: readonly DugRoot[]): boolean =>
   roots.reduce((sum, root) => sum + root.points.length, 0) > USUAL_READINGS;

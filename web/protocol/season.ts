@@ -1,5 +1,7 @@
 import type { Place } from '@undrel/core/crewDays';
 import type { ToDecide } from '@undrel/core/prescription';
+import { LIMITS } from '@undrel/core/practice';
+import { dayAfter } from '@undrel/core/vocabulary';
 import type { Spell, Task, WhoDoes, WorkTask } from '@undrel/core/schedule';
 import type { FollowUpMark } from '@undrel/core/records';
 import type { OperationKey } from '@undrel/core/vocabulary';
@@ -37,6 +39,9 @@ export interface SignSeen {
   /** Day on which it was seen first, ISO. */
   since: string;
 }
+
+/** The day by which a tree is assessed of which it was seen on a day that it may fall. */
+export const assessBy = (seen: string): string => dayAfter(seen, LIMITS.dangerSeenDays.value);
 
 /** What somebody says of a task. */
 export type Marking =

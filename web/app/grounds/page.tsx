@@ -4,7 +4,7 @@ import { may } from '@/protocol/roles';
 import { signedIn } from '@/server/accounts/viewer';
 import { today } from '@/server/cases/write';
 import { listProperties } from '@/server/grounds/grounds';
-import { signsSeen } from '@/server/season/danger';
+import { signsSeen } from '@/server/cases/danger';
 import { listTasks } from '@/server/season/tasks';
 import { addPropertyAction, restoreAction } from './actions';
 

@@ -156,7 +156,7 @@ const NAMED = 4;
 
 /** How many trees may fall, and for how many of them the day of the assessment is over, in a line of a phone. */
 function dangerWords(danger: Season['danger']): string {
-  const late = danger.filter((w) => w.state === 'late').length;
+  const late = danger.filter((w) => w.late).length;
   return `${count(danger.length, 'tree')} may fall; ${late > 0 ? `${count(late, 'assessment')} late` : 'assessment due'}`;
 }
 

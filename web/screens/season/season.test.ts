@@ -63,6 +63,30 @@ test('what is prescribed and marked for later is left as well, and counted besid
   expect(season.left.map((t) => t.treeId)).toEqual(['t1', 't9']);
 });
 
+test('trees that may fall are counted with those whose dig is too large to be worked out, the longest seen first', () => {
+  const place = { propertyId: 'kelpworth', property: 'Kelpworth' };
+  const prescribed = {
+    ...ALL_DONE,
+    works: [work(1, { operation: 'stability', label: 'Linden 1', to: dayAfter(TODAY, 3) }), work(2)],
+    large: [
+      { ...place, id: 'l1', label: 'Oak 500', mayFall: '2026-03-01' },
+      { ...place, id: 'l2', label: 'Ash 9' },
+      { ...place, propertyId: 'lanternfield', id: 'l3', label: 'Beech 2', mayFall: TODAY },
+    ],
+  };
+  const danger = (property = '') =>
+    seasonOf([], prescribed, new Map(), { who: '', property }, TODAY).danger.map((d) => [d.label, d.late]);
+  expect(danger()[0]).toEqual(['Oak 500', true]);
+  expect(danger().slice(1)).toEqual(
+    expect.arrayContaining([
+      ['Linden 1', false],
+      ['Beech 2', false],
+    ]),
+  );
+  expect(danger()).toHaveLength(3);
+  expect(danger('lanternfield')).toEqual([['Beech 2', false]]);
+});
+
 test('whoever is asked for sees their own and what has nobody; the parts of all together are all, on each property once', () => {
   const roles: WhoDoes[] = ['consultant', 'crew', 'owner', 'contractor'];
   fc.assert(

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { readCase } from '@undrel/core/format';
+import { idOf } from '@undrel/core/records';
+import { saveChanges } from '../cases/write';
 import { propertyRows } from '../grounds/grounds';
 import { importCase } from '../grounds/importCase';
 import { testFirm } from '../testFirm';
@@ -53,7 +55,7 @@ test('a property of many trees is read in as many queries as one of few, and eac
 
 test('a tree with a dig of more readings than lists work out is named and not read; one reading fewer, and it is read', async () => {
   const grounds = firm.propertyId;
-  const withReadings = async (label: string, readings: number) => {
+  const withReadings = async (label: string, readings: number, answer = 'none') => {
     const { tree, ...given } = caseNamed(label);
     const [first] = given.visits.flatMap((v) => v.dig?.roots ?? []);
     const point = first!.points[0]!;
@@ -66,8 +68,13 @@ test('a tree with a dig of more readings than lists work out is named and not re
         distance: 0.2 + k * 0.001,
       })),
     }));
-    const visits = given.visits.map((v) => (v.dig ? { ...v, dig: { ...v.dig, roots } } : v));
-    await as((db) => importCase(db, firm.viewer, grounds, { ...given, tree, visits }));
+    const push = { key: 'base.push', answer };
+    const visits = given.visits.map((v) => ({
+      ...v,
+      findings: [...v.findings.filter((f) => f.key !== push.key), push],
+      ...(v.dig && { dig: { ...v.dig, roots } }),
+    }));
+    return as((db) => importCase(db, firm.viewer, grounds, { ...given, tree, visits }));
   };
   await withReadings('Most', USUAL_READINGS);
   await withReadings('More', USUAL_READINGS + 1);
@@ -89,4 +96,23 @@ test('a tree with a dig of more readings than lists work out is named and not re
   const { work } = await propertyWork(read, firm.viewer);
   expect(work.large).toEqual(read.large);
   expect(work.unvisited).toBe(0);
+
+  // What says that it may fall is known without its dig, until it is assessed.
+  expect(read.large[0]!.mayFall).toBeUndefined();
+  const { treeId } = await withReadings('Rocks', USUAL_READINGS + 1, 'rocks');
+  const large = async () =>
+    (await as((db) => propertySources(db, firm.viewer, grounds, 'metric')))!.large.map((t) => [
+      t.label,
+      t.mayFall,
+    ]);
+  const newest = caseNamed('Rocks').visits.at(-1)!.date;
+  expect(await large()).toEqual([
+    ['More', undefined],
+    ['Rocks', newest],
+  ]);
+  const { visitId } = (await as((db) => openDraft(db, firm.viewer, treeId, undefined, 'metric')))!;
+  const values = { step: 'stability', how: 'done' as const, on: newest };
+  const id = idOf('work', visitId, values);
+  await as((db) => saveChanges(db, firm.viewer, [{ kind: 'work', id, parent: visitId, base: 0, values }]));
+  expect((await large())[1]).toEqual(['Rocks', undefined]);
 });

@@ -10,6 +10,7 @@ import { openDrafts } from '../reports/reports';
 import type { TreeSource } from '../../work/offers/treeWork';
 import { USUAL_READINGS, type LargeTree } from '../../protocol/heavy';
 import { WITH_LARGE_DIGS } from '../grounds/sql';
+import { signsSeen } from '../cases/danger';
 
 /**
  * Every visited tree of a property with what its newest visit is made from, and the property itself. Trees with a large
@@ -18,7 +19,7 @@ import { WITH_LARGE_DIGS } from '../grounds/sql';
 export async function propertySources(db: Db, viewer: Viewer, propertyId: string, system: UnitSystem) {
   const head = await propertyHead(db, propertyId);
   if (!head) return undefined;
-  const large = await db.rows<LargeTree>(WITH_LARGE_DIGS, [propertyId, USUAL_READINGS]);
+  const large = await largeTrees(db, propertyId);
   const passed = new Set(large.map((t) => t.id));
   const all = await treeHeads(db, propertyId);
   const ids = all.flatMap(({ id }) => (passed.has(id) ? [] : [id]));
@@ -31,6 +32,14 @@ export async function propertySources(db: Db, viewer: Viewer, propertyId: string
     sources: sources.sort((a, b) => byLabel(a.source.tree.label, b.source.tree.label)),
     large: large.sort((a, b) => byLabel(a.label, b.label)),
   };
+}
+
+/** Trees with a large dig. Whether one may fall is known by what was seen, without reading the dig. */
+async function largeTrees(db: Db, propertyId: string): Promise<LargeTree[]> {
+  const large = await db.rows<LargeTree>(WITH_LARGE_DIGS, [propertyId, USUAL_READINGS]);
+  if (large.length === 0) return [];
+  const since = new Map((await signsSeen(db)).map((sign) => [sign.treeId, sign.since]));
+  return large.map((tree) => ({ ...tree, ...(since.has(tree.id) && { mayFall: since.get(tree.id)! }) }));
 }
 
 export type PropertySources = NonNullable<Awaited<ReturnType<typeof propertySources>>>;

@@ -334,7 +334,7 @@ test('the full record of a property in German: every text of every tree is known
 
 test('trees whose digs are too large to be worked out with the others are named in every length, and counted as visited', async () => {
   const large = [
-    { id: 'x', label: 'Oak 500' },
+    { id: 'x', label: 'Oak 500', mayFall: '2026-10-02' },
     { id: 'y', label: 'Ash 9' },
   ];
   const trees = [...page.trees, ...Array(3).fill(page.trees[0])] as PropertyPage['trees'];
@@ -344,10 +344,15 @@ test('trees whose digs are too large to be worked out with the others are named 
   for (const length of ['letter', 'report', 'record'] as const) {
     const said = await textOfReport(given, length);
     expect(said).toContain(named);
+    // Known without the dig: it is told first, as of any other tree.
+    expect(said).toMatch(/Oak 500: may fall\. Keep people away/);
+    expect(said).not.toMatch(/Ash 9[^.]*: may fall/);
+    expect(said.indexOf('may fall')).toBeLessThan(said.indexOf(named));
     expect(said).toMatch(
       length === 'letter' ? /One has not been visited yet/ : / 1 were not visited|1 was not/,
     );
     const german = await textOfReport(given, length, 'de');
+    expect(german).not.toContain('may fall');
     expect(german).toContain('Oak 500, Ash 9. Eine Grabung mit mehr als 1000 Messungen');
   }
   const figures = JSON.parse(await textOfReport(given, 'record', 'en', 'json')) as { leftOut: string[] };

@@ -8,8 +8,8 @@ import {
   type Rates,
 } from '@undrel/core/costing';
 import type { OperationKey } from '@undrel/core/vocabulary';
-import { USUAL_READINGS, type LargeTree } from '../../protocol/heavy';
-import type { ReadDocument, Section } from '../../protocol/document';
+import { KEEP_AWAY, USUAL_READINGS, type LargeTree } from '../../protocol/heavy';
+import type { Block, ReadDocument, Section } from '../../protocol/document';
 import { isDone, isOpen, isWorked, type WorkTree } from '../../protocol/propertyWork';
 import { harm, heading, table, text } from '../../documents/blocks';
 import { percents } from '@undrel/core/units';
@@ -129,25 +129,29 @@ export function leftOutTold(large: readonly LargeTree[]): string | undefined {
   return `Not worked out in this report: ${labels}. A dig of more than ${USUAL_READINGS.toLocaleString('en')} readings is worked out on the page of its tree.`;
 }
 
+/** Which trees may fall and were not assessed yet, those not worked out among them; nothing where none may. */
+export function mayFallTold(work: readonly WorkTree[], large: readonly LargeTree[]): Block[] {
+  const labels = [
+    ...work.filter((w) => w.steps.some((s) => s.operation === 'stability' && !isDone(s.done))),
+    ...large.filter((t) => t.mayFall !== undefined),
+  ].map((t) => t.label);
+  return harm(
+    labels.length > 0 ? [`${labels.join(', ')}: may fall. ${KEEP_AWAY}`] : [],
+    'Before anything else',
+  );
+}
+
 /** How many trees need work, and first of all those that may fall. */
 function found(
   work: readonly WorkTree[],
   open: readonly WorkTree[],
   { trees, visited, large }: Counts,
 ): Section {
-  const dangerous = open.filter((w) => w.steps.some((s) => s.operation === 'stability' && !isDone(s.done)));
   const unvisited = trees - visited - large.length;
   return {
     title: 'What was found',
     blocks: [
-      ...harm(
-        dangerous.length > 0
-          ? [
-              `${dangerous.map((w) => w.label).join(', ')}: may fall. Keep people away, and have stability assessed by a qualified person before any other work.`,
-            ]
-          : [],
-        'Before anything else',
-      ),
+      ...mayFallTold(open, large),
       text(
         `Of ${trees} trees, ${one(open.length, 'one needs', 'need')} work.${
           unvisited > 0 ? ` ${unvisited === 1 ? 'One has' : `${unvisited} have`} not been visited yet.` : ''

@@ -23,7 +23,7 @@ import type { LargeTree } from '../../protocol/heavy';
 import { isDone, isOpen, isWorked, type WorkTree } from '../../protocol/propertyWork';
 import type { TreeSource } from '../../work/offers/treeWork';
 import { estimateRows, leftOut } from '../../work/costs/words';
-import { leftOutTold, taxTold, toDecideTold } from './propertyLetter';
+import { leftOutTold, mayFallTold, taxTold, toDecideTold } from './propertyLetter';
 
 /** Points of a page, as the map stands in the PDF. */
 const MAP = { width: 515, most: 360 };
@@ -100,6 +100,7 @@ function summary({ grounds, sources, work, open, done, whole }: Counted): Sectio
         `${open.length} of ${page.trees.length} trees have work to do; ${finished > 0 ? `at ${finished} it is done, ` : ''}${sources.length - withWork} that were visited have no work prescribed, ${page.trees.length - sources.length - large.length} were not visited.`,
         'lead',
       ),
+      ...mayFallTold(open, large),
       ...(passed ? [text(passed)] : []),
       ...(undecided ? [text(undecided)] : []),
       ...(whole && rates

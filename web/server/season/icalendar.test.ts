@@ -2,6 +2,7 @@ import ICAL from 'ical.js';
 import { readFileSync } from 'node:fs';
 import { readCase } from '@undrel/core/format';
 import { idOf } from '@undrel/core/records';
+import { LIMITS } from '@undrel/core/practice';
 import { dayAfter } from '@undrel/core/vocabulary';
 import type { LargeRow, TaskRow } from '../../protocol/season';
 import { importCase } from '../grounds/importCase';
@@ -87,6 +88,17 @@ test('a tree that is not worked out stands on the day of the calendar, with the 
   expect(event!.description).toContain('more than 1,000 readings');
   expect(event!.startDate.toString()).toBe('2026-05-10');
   expect(event!.component.getFirstPropertyValue('url')).toBe('https://undrel.example/trees/tree-9');
+});
+
+test('one of which it was seen that it may fall has its assessment in the calendar, from that day to the last day for it', () => {
+  const place = { propertyId: 'p-1', property: 'Kelpworth Observatory' };
+  const { events } = read([], NOW, [{ id: 'tree-9', label: 'Oak 9', ...place, mayFall: '2026-05-01' }]);
+  const [event, other] = events;
+  expect(event!.summary).toBe('Oak 9: may fall. Have its stability assessed');
+  expect(event!.description).toMatch(/^Keep people away/);
+  expect(event!.startDate.toString()).toBe('2026-05-01');
+  expect(event!.endDate.toString()).toBe(dayAfter('2026-05-01', LIMITS.dangerSeenDays.value + 1));
+  expect(other!.uid).not.toBe(event!.uid);
 });
 
 test('moved, it is the same event with a later word; dropped, it is cancelled', () => {

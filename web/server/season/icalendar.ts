@@ -1,8 +1,8 @@
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { isOpen } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
-import { USUAL_READINGS } from '../../protocol/heavy';
-import type { LargeRow, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
+import { KEEP_AWAY, USUAL_READINGS } from '../../protocol/heavy';
+import { assessBy, type LargeRow, type TaskRow, type WaterRow, type WorkRow } from '../../protocol/season';
 
 /** What stands in a calendar that another program reads. */
 export interface CalendarGiven {
@@ -87,7 +87,19 @@ export function icalendarOf(
         url: new URL(`/grounds/${propertyId}/water`, address).href,
         status: ICalEventStatus.TENTATIVE,
       });
-  for (const { id, label, property } of large)
+  for (const { id, label, property, mayFall } of large) {
+    if (mayFall)
+      calendar.createEvent({
+        id: `${id}.danger@${AT}`,
+        sequence,
+        stamp,
+        ...days(mayFall, assessBy(mayFall)),
+        summary: `${label}: may fall. Have its stability assessed`,
+        location: property,
+        description: KEEP_AWAY,
+        url: new URL(`/trees/${id}`, address).href,
+        status: ICalEventStatus.CONFIRMED,
+      });
     calendar.createEvent({
       id: `${id}.large@${AT}`,
       sequence,
@@ -99,5 +111,6 @@ export function icalendarOf(
       url: new URL(`/trees/${id}`, address).href,
       status: ICalEventStatus.CONFIRMED,
     });
+  }
   return calendar.toString();
 }

@@ -51,28 +51,3 @@ export const TREATED_TREES = `select t.id from trees t join visits v on v.firm_i
   join work_done w on w.firm_id = v.firm_id and w.visit_id = v.id and w.deleted_at is null and w.how <> 'not done'
   join properties p on p.firm_id = t.firm_id and p.id = t.property_id and p.deleted_at is null
   where t.deleted_at is null group by t.id order by max(w.done_on) desc, t.id limit $1`;
-
-/**
- * Trees with an answer that is a sign of danger, seen at the newest full visit or at a walk-round since, and not assessed
- * since then, nor taken down; those seen first before the others. $1 keys of findings, $2 their answers.
- */
-export const SIGNS_SEEN = `with seen as (
-    select v.tree_id, v.visited_on, coalesce(v.walk, false) as walk
-    from unnest($1::text[], $2::text[]) s(key, answer)
-    join findings f on f.firm_id = current_firm() and f.key = s.key and f.answer = s.answer and f.deleted_at is null
-    join visits v on v.firm_id = f.firm_id and v.id = f.visit_id and v.deleted_at is null
-  ), judged as (
-    select distinct on (v.tree_id) v.tree_id, v.id, v.visited_on, coalesce(v.walk, false) as walk
-    from visits v where v.firm_id = current_firm() and v.deleted_at is null and v.tree_id in (select tree_id from seen)
-    order by v.tree_id, coalesce(v.walk, false), v.visited_on desc
-  )
-  select t.id as "treeId", t.label, p.name as property, min(seen.visited_on)::text as since
-  from judged j
-  join seen on seen.tree_id = j.tree_id
-    and (seen.visited_on > j.visited_on or (seen.visited_on = j.visited_on and seen.walk = j.walk))
-  join trees t on t.firm_id = current_firm() and t.id = j.tree_id and t.deleted_at is null
-  join properties p on p.firm_id = t.firm_id and p.id = t.property_id and p.deleted_at is null
-  where not exists (select from work_done w where w.firm_id = t.firm_id and w.visit_id = j.id and w.deleted_at is null
-    and w.step in ('stability', 'remove') and w.how <> 'not done')
-  group by t.id, t.label, p.name
-  order by since, t.label`;

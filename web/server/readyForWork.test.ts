@@ -1,9 +1,14 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { pool } from './database/transaction';
 import { readyForWork, readyToAnswer } from './readyForWork';
 
-test('all gets ready by the same work that is asked of it', async () => {
+afterAll(async () => (await pool()).end());
+
+test('all gets ready by the same work that is asked of it, and every connection is open and stays', async () => {
   await expect(readyForWork()).resolves.toBeUndefined();
+  const { options, totalCount, idleCount } = await pool();
+  expect([totalCount, idleCount, options.min]).toEqual([options.max, options.max, options.max]);
 });
 
 test('each route is asked for once, in turn; one that hangs up holds up none that follows', async () => {

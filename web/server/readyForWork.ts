@@ -1,13 +1,16 @@
 import { readFile } from 'node:fs/promises';
 import { projectFile } from '../work/paper/projectFile';
 import { ALONE, beside, keepReady } from './beside';
+import { loadCases } from './cases/load';
+import { keepConnected } from './database/transaction';
 
 /**
- * Has ready what works reports out, writes and sets them, and what answers at each address, before anybody asks: the
- * first who does would wait for it, and hold up everybody else.
+ * Has ready the connections, what works reports out, writes and sets them, and what answers at each address, before
+ * anybody asks: the first who does would wait for it, and hold up everybody else.
  */
 export async function readyForWork(): Promise<void> {
   keepReady();
+  await keepConnected((db) => loadCases(db, []));
   await beside('readyForPages', undefined, ALONE);
   await beside('readyForPapers', undefined, ALONE);
   const { PORT, NODE_ENV, UNDREL_DIST = '.next' } = process.env;

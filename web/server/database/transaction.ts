@@ -91,6 +91,16 @@ const dbOf = (client: pg.PoolClient): Db => ({
 export const withoutFirm = <T>(work: (db: Db) => Promise<T>): Promise<T> =>
   transaction((client) => work(dbOf(client)));
 
+/**
+ * Opens all the connections that there may be, and has them stay: who comes when many do waits for none to open. Work is
+ * done on each in no firm, so that its statements are planned there.
+ */
+export async function keepConnected(work: (db: Db) => Promise<unknown>): Promise<void> {
+  const { options } = await pool();
+  options.min = options.max;
+  await Promise.all(Array.from({ length: options.max }, () => withoutFirm(work)));
+}
+
 /** A transaction for a firm and user that are already known. */
 export const asUser = <T>(firmId: string, userId: string, work: (db: Db) => Promise<T>): Promise<T> =>
   transaction(async (client) => {

@@ -155,20 +155,8 @@ for (const size of [PHONE, { width: 1280, height: 800 }])
       await held;
       await route.continue();
     });
-    const stations = [
-      'history',
-      'crown',
-      'base',
-      'mulch',
-      'probe',
-      'dig',
-      'soil',
-      'trenches',
-      'verdict',
-      'cuts',
-    ];
     for (const path of [
-      ...stations.map((station) => `/trees/sable-katsura-14?station=${station}`),
+      ...STATIONS.map((station) => `/trees/sable-katsura-14?station=${station}`),
       ...['/trees/sable-katsura-14/order', '/trees/sable-katsura-14/crew', '/trees/sable-katsura-14/time'],
       ...['/grounds', '/grounds/kelpworth', '/grounds/kelpworth/work', '/grounds/kelpworth/water', '/season'],
     ]) {

@@ -15,10 +15,6 @@ export interface LargeTree {
   mayFall?: string;
 }
 
-/** What is done first where a tree may fall. */
-export const KEEP_AWAY =
-  'Keep people away, and have stability assessed by a qualified person before any other work.';
-
 export const isLargeDig = (roots: readonly DugRoot[]): boolean =>
   roots.reduce((sum, root) => sum + root.points.length, 0) > USUAL_READINGS;
 

@@ -1,7 +1,5 @@
 import type { Place } from '@undrel/core/crewDays';
 import type { ToDecide } from '@undrel/core/prescription';
-import { LIMITS } from '@undrel/core/practice';
-import { dayAfter } from '@undrel/core/vocabulary';
 import type { Spell, Task, WhoDoes, WorkTask } from '@undrel/core/schedule';
 import type { FollowUpMark } from '@undrel/core/records';
 import type { OperationKey } from '@undrel/core/vocabulary';
@@ -30,18 +28,6 @@ export type WorkRow = WorkTask & TaskPlace;
 
 /** Remedies of a tree that the consultant has still to decide on. */
 export type DecisionRow = TaskPlace & { who: WhoDoes; undecided: ToDecide[] };
-
-/** A tree at which a sign was seen that it may fall; since then it was neither assessed nor taken down. */
-export interface SignSeen {
-  treeId: string;
-  label: string;
-  property: string;
-  /** Day on which it was seen first, ISO. */
-  since: string;
-}
-
-/** The day by which a tree is assessed of which it was seen on a day that it may fall. */
-export const assessBy = (seen: string): string => dayAfter(seen, LIMITS.dangerSeenDays.value);
 
 /** What somebody says of a task. */
 export type Marking =

@@ -12,8 +12,12 @@ const { back = 0, ready } = (workerData ?? {}) as {
 };
 stepBack(back);
 const work = (await import('./work')) as typeof Work;
-// None is the first to be asked for a page or a document.
-if (ready) void work[ready]();
+// None is the first to be asked for a page or a document. A thread that does not get ready works all the same: what fails
+// is told to whoever asks for it.
+if (ready)
+  Promise.resolve()
+    .then(() => work[ready]())
+    .catch((error: unknown) => console.error(error));
 
 /** Does one kind of work by its name. */
 export default <T extends keyof typeof Work>({

@@ -56,12 +56,15 @@ import { nothingTold } from './warm';
 /** Gets a thread ready for what pages ask of it. */
 export const readyForPages = (): void => void nothingTold();
 
-/** Gets a thread ready to set reports in each length and language. */
-export const readyForPapers = async (): Promise<void> => {
+/** Gets a thread ready to set reports in each length and language: once, whoever asks for it. */
+export const readyForPapers = (): Promise<void> => (papersReady ??= setEach());
+let papersReady: Promise<void> | undefined;
+
+async function setEach(): Promise<void> {
   const content = nothingTold();
   for (const length of LENGTHS)
     for (const language of LANGUAGES) await reportPdf({ content, length, language });
-};
+}
 
 export const glance = newestGlance;
 export const property = propertyPageOf;

@@ -1,5 +1,6 @@
 import { Fragment } from 'react';
-import { KEEP_AWAY, USUAL_READINGS, type LargeTree } from '../protocol/heavy';
+import { USUAL_READINGS, type LargeTree } from '../protocol/heavy';
+import { KEEP_AWAY } from '../protocol/mayFall';
 import { PageLink } from './PageLink';
 
 /**

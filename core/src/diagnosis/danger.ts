@@ -13,21 +13,27 @@ export const MAY_FALL = 0.25;
  * What is seen before a tree falls, by the answers of the finding. One look is enough, whatever else is known.
  * Common practice, no source.
  */
-const SIGNS: Readonly<Record<string, { answers: readonly string[]; says?: string }>> = {
+const SIGNS: Readonly<Record<string, { answers: readonly string[]; from?: number; says?: string }>> = {
   'base.push': { answers: ['slight', 'rocks', 'lifts'] },
   'base.lean': { answers: ['lifted'] },
   'base.conks': { answers: ['few', 'many'] },
   // In words of its own: a sentence of danger is shown as it stands, and carries no measure to be written out.
-  'base.sinks': { answers: ['deep'], says: 'a probe sinks far into the base' },
+  'base.sinks': {
+    answers: ['deep'],
+    from: LIMITS.decayDeep.value,
+    says: 'a probe sinks far into the base',
+  },
 };
 
 /** Whether an answer to a finding is a sign that the tree may fall. */
 export const isDangerSign = (key: string, answer: string | undefined): boolean =>
   answer !== undefined && (SIGNS[key]?.answers.includes(answer) ?? false);
 
-/** The answers to findings that are such signs. */
-export const DANGER_SIGNS: readonly { key: string; answer: string }[] = Object.entries(SIGNS).flatMap(
-  ([key, { answers }]) => answers.map((answer) => ({ key, answer })),
+/** The answers to findings that are such signs; where one is measured, the measure from which it is, m. */
+export const DANGER_SIGNS: readonly { key: string; answer: string; from?: number }[] = Object.entries(
+  SIGNS,
+).flatMap(([key, { answers, from }]) =>
+  answers.map((answer) => ({ key, answer, ...(from !== undefined && { from }) })),
 );
 
 /** That a tree may fall or break, and why it is said. */

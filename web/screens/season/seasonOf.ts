@@ -1,6 +1,7 @@
 import { isOpen, type WhoDoes } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
-import { assessBy, type TaskRow, type WorkRow } from '../../protocol/season';
+import { assessBy } from '../../protocol/mayFall';
+import type { TaskRow, WorkRow } from '../../protocol/season';
 import type { Marks } from './marks';
 import type { Prescribed } from './useSeasonLines';
 
@@ -43,11 +44,12 @@ export function seasonOf(
     week: due.filter((t) => t.state !== 'late' && t.from <= dayAfter(today, 7)).length,
     /** Trees that may fall and were not assessed yet, what is late before the rest. */
     danger: [
-      ...works.works.filter(isDanger).map(({ label, to }) => ({ label, to })),
-      ...works.large.flatMap(({ label, mayFall }) => (mayFall ? [{ label, to: assessBy(mayFall) }] : [])),
-    ]
-      .map((tree) => ({ ...tree, late: tree.to < today }))
-      .sort((a, b) => a.to.localeCompare(b.to)),
+      ...works.works.filter(isDanger).map(({ label, to, state }) => ({ label, to, late: state === 'late' })),
+      ...works.large.flatMap(({ label, mayFall }) => {
+        const to = mayFall && assessBy(mayFall);
+        return to ? [{ label, to, late: to < today }] : [];
+      }),
+    ].sort((a, b) => a.to.localeCompare(b.to)),
     trees: new Set(works.works.map((w) => w.treeId)).size,
     hours: works.works.reduce((sum, w) => sum + w.hours, 0),
   };

@@ -140,12 +140,14 @@ export const YARDSTICKS = `select t.id as tree_id, t.species, r.species as besid
 
 /**
  * Trees with an answer that is a sign of danger, seen at the newest full visit or at a walk-round since, and not assessed
- * since then, nor taken down; those seen first before the others. $1 keys of findings, $2 their answers.
+ * since then, nor taken down; those seen first before the others. $1 keys of findings, $2 their answers,
+ * $3 the measure from which it is one where it is measured, m.
  */
 export const SIGNS_SEEN = `with seen as (
     select v.tree_id, v.visited_on, coalesce(v.walk, false) as walk
-    from unnest($1::text[], $2::text[]) s(key, answer)
-    join findings f on f.firm_id = current_firm() and f.key = s.key and f.answer = s.answer and f.deleted_at is null
+    from unnest($1::text[], $2::text[], $3::float8[]) s(key, answer, least)
+    join findings f on f.firm_id = current_firm() and f.key = s.key and (f.answer = s.answer or f.number >= s.least)
+      and f.deleted_at is null
     join visits v on v.firm_id = f.firm_id and v.id = f.visit_id and v.deleted_at is null
   ), judged as (
     select distinct on (v.tree_id) v.tree_id, v.id, v.visited_on, coalesce(v.walk, false) as walk

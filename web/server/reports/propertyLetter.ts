@@ -8,7 +8,8 @@ import {
   type Rates,
 } from '@undrel/core/costing';
 import type { OperationKey } from '@undrel/core/vocabulary';
-import { KEEP_AWAY, USUAL_READINGS, type LargeTree } from '../../protocol/heavy';
+import { USUAL_READINGS, type LargeTree } from '../../protocol/heavy';
+import { KEEP_AWAY } from '../../protocol/mayFall';
 import type { Block, ReadDocument, Section } from '../../protocol/document';
 import { isDone, isOpen, isWorked, type WorkTree } from '../../protocol/propertyWork';
 import { harm, heading, table, text } from '../../documents/blocks';

@@ -1,8 +1,9 @@
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { isOpen } from '@undrel/core/schedule';
 import { dayAfter } from '@undrel/core/vocabulary';
-import { KEEP_AWAY, USUAL_READINGS } from '../../protocol/heavy';
-import { assessBy, type LargeRow, type TaskRow, type WaterRow, type WorkRow } from '../../protocol/season';
+import { USUAL_READINGS } from '../../protocol/heavy';
+import { assessBy, KEEP_AWAY } from '../../protocol/mayFall';
+import type { LargeRow, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
 
 /** What stands in a calendar that another program reads. */
 export interface CalendarGiven {

@@ -60,7 +60,7 @@ export function CutPlan({ foot, ...station }: StationProps & { foot: ReactNode }
             moments={moments}
             at={Math.min(at, moments.length - 1)}
             onAt={setAt}
-            settled={assessment !== undefined || problem !== undefined || missing.length > 0}
+            settled={assessment !== undefined || problem !== undefined || cuts.stopped || missing.length > 0}
             system={system}
           />
         )}

@@ -23,6 +23,8 @@ process.env.UNDREL_RUN ??= Date.now().toString(36);
 
 export default defineConfig({
   testDir: 'e2e',
+  // Long tests that read the whole core and the demo world: a short run does not even open them.
+  testIgnore: process.env.UNDREL_SHORT ? '**/*.whole.spec.ts' : [],
   outputDir: 'test-results/browser',
   // End a test that hangs; they say nothing of how fast a page has to be.
   timeout: 360_000,

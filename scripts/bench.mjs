@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import pg from 'pg';
-import { CHROMIUM, chromium as installChromium } from './setup/packages.mjs';
+import { CHROMIUM, debianPackages, FOR_PAGES } from './setup/packages.mjs';
 import { build } from './setup/build.mjs';
 import { freePort } from './setup/ports.mjs';
 import { onPhone, PHONE } from './bench-phone.mjs';
@@ -270,7 +270,7 @@ async function dragging(base, cookie, geojson) {
 const ms = (value) => value.toFixed(1);
 
 await program(async (atStop) => {
-  installChromium();
+  debianPackages(FOR_PAGES);
   const db = await privateCluster('bench-cluster');
   atStop(db.stop);
   build('.next-test');

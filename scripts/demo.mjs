@@ -1,5 +1,5 @@
 // Sets everything up on a machine with only Node and git, and serves the demo: npm run demo [-- --reset]
-import { checkMachine, npmPackages } from './setup/packages.mjs';
+import { checkMachine, everyPackage, FOR_SERVING } from './setup/packages.mjs';
 import { build } from './setup/build.mjs';
 import { freePort } from './setup/ports.mjs';
 import { database } from './setup/postgres.mjs';
@@ -8,7 +8,7 @@ import { serve } from './setup/serve.mjs';
 
 await program(async (atStop) => {
   checkMachine();
-  npmPackages();
+  await everyPackage(FOR_SERVING);
   const db = await database('cluster');
   atStop(db.stop);
   build();

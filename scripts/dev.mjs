@@ -1,13 +1,13 @@
 // Development server on the private cluster (or DATABASE_URL), with the demo data: npm run dev
 import { threads } from './setup/build.mjs';
-import { checkMachine, npmPackages } from './setup/packages.mjs';
+import { checkMachine, everyPackage, FOR_SERVING } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { database } from './setup/postgres.mjs';
 import { ended, inTypescript, program, run, start } from './setup/run.mjs';
 
 await program(async (atStop) => {
   checkMachine();
-  npmPackages();
+  await everyPackage(FOR_SERVING);
   threads();
   const db = await database('cluster');
   atStop(db.stop);

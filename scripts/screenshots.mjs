@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium as playwright } from '@playwright/test';
 import { build } from './setup/build.mjs';
-import { CHROMIUM, chromium } from './setup/packages.mjs';
+import { CHROMIUM, debianPackages, FOR_PAGES } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { privateCluster } from './setup/postgres.mjs';
 import { inTypescript, program, ROOT, run, say } from './setup/run.mjs';
@@ -46,7 +46,7 @@ const VIEWS = [
 ];
 
 await program(async (atStop) => {
-  chromium();
+  debianPackages(FOR_PAGES);
   const db = await privateCluster('test-cluster');
   atStop(db.stop);
   build('.next-test');

@@ -6,7 +6,7 @@ import { availableParallelism } from 'node:os';
 import { join, relative } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
 import { build } from './setup/build.mjs';
-import { checkMachine, chromium, glpk, npmPackages, wordProcessor } from './setup/packages.mjs';
+import { checkMachine, everyPackage, FOR_PAGES, FOR_TESTS } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { database } from './setup/postgres.mjs';
 import { ended, inTypescript, program, ROOT, say, start } from './setup/run.mjs';
@@ -16,6 +16,8 @@ const RESULTS = join(ROOT, 'test-results');
 const UNIT = join(RESULTS, 'unit.json');
 const BUSY = process.argv.includes('--busy');
 const WHOLE = BUSY || process.argv.includes('--whole');
+/** Tells tests that the run is a short one: random cases are half as many, files of long tests alone are not opened. */
+const SHORT = WHOLE ? {} : { UNDREL_SHORT: '1' };
 /** What leaves the long tests out. */
 const SHORT_UNIT = ['--testNamePattern', '^(?!.*@whole)'];
 const SHORT_BROWSER = ['--grep-invert', '@whole'];
@@ -74,12 +76,7 @@ const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')
 
 await program(async (atStop) => {
   checkMachine();
-  npmPackages();
-  chromium();
-  if (!BUSY) {
-    glpk();
-    wordProcessor();
-  }
+  await everyPackage(BUSY ? FOR_PAGES : FOR_TESTS);
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS);
   const db = await database('test-cluster');
@@ -89,7 +86,7 @@ await program(async (atStop) => {
   const checking = BUSY
     ? []
     : [
-        passes('lint', 'npx', ['--no-install', 'eslint', '.']),
+        passes('lint', 'npx', ['--no-install', 'oxlint']),
         passes('circles of imports', 'npm', ['run', '-s', 'circles']),
         passes('format', 'npx', ['--no-install', 'oxfmt', '--check']),
         passes('types', 'npm', ['run', '-s', 'types']),
@@ -100,7 +97,12 @@ await program(async (atStop) => {
   const demo = passes('demo data', 'node', inTypescript('scripts/demo-data.ts', '--reset'), {
     DATABASE_URL: db.url,
   });
-  const env = { DATABASE_URL: db.url, PG_BIN: db.bin ?? '', NODE_OPTIONS: '--experimental-vm-modules' };
+  const env = {
+    DATABASE_URL: db.url,
+    PG_BIN: db.bin ?? '',
+    NODE_OPTIONS: '--experimental-vm-modules',
+    ...SHORT,
+  };
   if (!BUSY)
     checks.push(
       await passes(
@@ -135,6 +137,7 @@ await program(async (atStop) => {
       {
         DATABASE_URL: db.url,
         BASE_URL: `http://localhost:${port}`,
+        ...SHORT,
       },
     ),
   );

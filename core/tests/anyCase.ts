@@ -307,10 +307,10 @@ const PICTURE: Picture = {
 };
 
 /**
- * How many cases a run tries: the same ones each time, so that a change is judged by itself. Others with SEED=…, more
- * with RUNS=….
+ * How many cases a run tries: the same ones each time, so that a change is judged by itself; a short run tries the first
+ * half of them. Others with SEED=…, more with RUNS=….
  */
 export const tries = (numRuns: number) => ({
   seed: Number(process.env.SEED ?? 20261126),
-  numRuns: Number(process.env.RUNS ?? numRuns),
+  numRuns: Number(process.env.RUNS ?? Math.ceil(numRuns / (process.env.UNDREL_SHORT ? 2 : 1))),
 });

@@ -286,7 +286,7 @@ const LIGHT: Vector = [-0.42, -0.3, 0.86];
  * A made-up photograph: rays from a camera with a lens, to the ground, to what lies on it, to roots as round tubes and to
  * the stem, in light from one side, with shade and noise. What it shows is true to the scene to a part of a pixel.
  */
-// eslint-disable-next-line max-lines-per-function -- passes over the same arrays of pixels, in plain numbers for speed
+// oxlint-disable-next-line max-lines-per-function -- passes over the same arrays of pixels, in plain numbers for speed
 export function rendered(scene: Scene, shot: Shot): Raster {
   const { camera, width, height } = shot;
   const eye = eyeOf(camera);

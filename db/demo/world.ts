@@ -72,7 +72,7 @@ const caseFile = (tree: Tree, events: TreeEvent[] = [], found: Found[] = []): Ca
 });
 
 /** Kelpworth Observatory: lindens along a drive, planted 2011; a path contractor raised the grade on the north row in 2018. */
-// eslint-disable-next-line max-lines-per-function -- data: its trees, one after the other
+// oxlint-disable-next-line max-lines-per-function -- data: its trees, one after the other
 function kelpworth(): DemoProperty {
   const vary = variation(11);
   const raised: TreeEvent[] = [
@@ -298,7 +298,7 @@ function kelpworth(): DemoProperty {
 }
 
 /** Lanternfield Tram Terminus: zelkovas and sweetgums in a paved square, 2014; four in root-control rings. */
-// eslint-disable-next-line max-lines-per-function -- data: its trees, one after the other
+// oxlint-disable-next-line max-lines-per-function -- data: its trees, one after the other
 function lanternfield(): DemoProperty {
   const vary = variation(14);
   const visits: Record<string, Found[]> = {
@@ -439,7 +439,7 @@ function lanternfield(): DemoProperty {
 }
 
 /** Sable Row Ropeworks: a housing court, container trees of 2016, mulch cones renewed every spring. */
-// eslint-disable-next-line max-lines-per-function -- data: its trees, one after the other
+// oxlint-disable-next-line max-lines-per-function -- data: its trees, one after the other
 function sableRow(): DemoProperty {
   const vary = variation(16);
   const events: TreeEvent[] = [

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ask, Plainly, ROOT, run, say } from './run.mjs';
+import { ask, ended, Plainly, ROOT, run, say, start } from './run.mjs';
 
 const NEEDED_GIGABYTES = 2.5;
 
@@ -58,26 +58,42 @@ function apt(args, { isRoot, aptGet, sudo }) {
   });
 }
 
-/** Installs Debian packages unless `present` already says yes. Another clone may hold the lock: tries again for a while. */
-export function debianPackages(names, present, machine = thisMachine()) {
-  if (present()) return;
-  say(`installing ${names.join(', ')} from Debian`);
-  let last;
-  for (let attempt = 0; attempt < 20; attempt++) {
-    apt(['update'], machine);
-    last = apt(['install', '--no-install-recommends', ...names], machine);
-    if (last.status === 0 && present()) return;
-    if (!/lock/i.test(last.stderr ?? '')) break;
-    ask('sleep', ['5']);
-  }
-  throw new Plainly(
-    `Could not install ${names.join(', ')}:\n${last?.stderr?.trim().split('\n').slice(-5).join('\n')}`,
-  );
+const POSTGRES = '/usr/lib/postgresql';
+
+/** Folder of the programs of the newest PostgreSQL that Debian has put here. */
+export function newestBin() {
+  if (!existsSync(POSTGRES)) return undefined;
+  const versions = readdirSync(POSTGRES)
+    .map(Number)
+    .filter((v) => existsSync(join(POSTGRES, String(v), 'bin', 'initdb')));
+  return versions.length > 0 ? join(POSTGRES, String(Math.max(...versions)), 'bin') : undefined;
 }
 
+/** Debian's Chromium without a window: the same engine, for a fifth less work. */
+export const CHROMIUM = '/usr/bin/chromium-headless-shell';
+
+/**
+ * What is had of Debian, each with how it is known to be there.
+ *
+ * @type {Record<string, () => boolean>}
+ */
+const PRESENT = {
+  postgresql: () => newestBin() !== undefined,
+  'chromium-headless-shell': () => existsSync(CHROMIUM),
+  // A word processor, without a screen, by which the tests read what leaves the product as DOCX.
+  'libreoffice-writer-nogui': () => existsSync('/usr/bin/soffice'),
+  // Another solver than the product's own, which the tests check it against.
+  'glpk-utils': () => existsSync('/usr/bin/glpsol'),
+};
+
+/** What the product itself runs on, what shows its pages, and what its tests need. */
+export const FOR_SERVING = ['postgresql'];
+export const FOR_PAGES = [...FOR_SERVING, 'chromium-headless-shell'];
+export const FOR_TESTS = [...FOR_PAGES, 'libreoffice-writer-nogui', 'glpk-utils'];
+
 /** Keeps Debian's postgresql package from starting a cluster of its own on install. */
-export function withoutDefaultCluster(work) {
-  if (process.getuid?.() !== 0) return work();
+function withoutDefaultCluster(names, work) {
+  if (process.getuid?.() !== 0 || !names.includes('postgresql')) return work();
   const folder = '/etc/postgresql-common/createcluster.d';
   const file = join(folder, 'undrel.conf');
   mkdirSync(folder, { recursive: true });
@@ -89,16 +105,31 @@ export function withoutDefaultCluster(work) {
   }
 }
 
-/** Debian's Chromium without a window: the same engine, for a fifth less work. */
-export const CHROMIUM = '/usr/bin/chromium-headless-shell';
-
-export function chromium() {
-  debianPackages(['chromium-headless-shell'], () => existsSync(CHROMIUM));
+/** Installs those of Debian's packages that are missing, in one go. Another clone may hold the lock: tries again for a while. */
+export function debianPackages(names, machine = thisMachine(), present = PRESENT) {
+  const missing = () => names.filter((name) => !present[name]());
+  const wanted = missing();
+  if (wanted.length === 0) return;
+  say(`installing ${wanted.join(', ')} from Debian`);
+  let last;
+  for (let attempt = 0; attempt < 20; attempt++) {
+    apt(['update'], machine);
+    last = withoutDefaultCluster(wanted, () =>
+      apt(['install', '--no-install-recommends', ...wanted], machine),
+    );
+    if (last.status === 0 && missing().length === 0) return;
+    if (!/lock/i.test(last.stderr ?? '')) break;
+    ask('sleep', ['5']);
+  }
+  throw new Plainly(
+    `Could not install ${wanted.join(', ')}:\n${last?.stderr?.trim().split('\n').slice(-5).join('\n')}`,
+  );
 }
 
-/** A word processor, without a screen, by which the tests read what leaves the product as DOCX. */
-export const wordProcessor = () =>
-  debianPackages(['libreoffice-writer-nogui'], () => existsSync('/usr/bin/soffice'));
-
-/** Another solver than the product's own, which the tests check it against. */
-export const glpk = () => debianPackages(['glpk-utils'], () => existsSync('/usr/bin/glpsol'));
+/** npm's packages and Debian's, side by side: the one waits for the network while the other unpacks. A database that is named elsewhere needs none here. */
+export async function everyPackage(names) {
+  const wanted = names.filter((name) => name !== 'postgresql' || !process.env.DATABASE_URL);
+  const debian = ended(start('node', [join(ROOT, 'scripts', 'setup', 'debian.mjs'), ...wanted]));
+  npmPackages();
+  if ((await debian) !== 0) throw new Plainly('What is needed of Debian is not there.');
+}

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { checkMachine, debianPackages, thisMachine } from './packages.mjs';
 
-const never = () => false;
+const never = { x: () => false };
 const folder = mkdtempSync(join(tmpdir(), 'undrel-machine-'));
 
 /** A program that says `text` on its error stream and fails. */
@@ -26,15 +26,15 @@ test('an old Node and a full disk are named with what is needed', () => {
 
 test('no apt, no sudo and a package that does not come are told apart', () => {
   const machine = thisMachine();
-  expect(() => debianPackages(['x'], never, { ...machine, aptGet: '/nowhere/apt-get' })).toThrow(
+  expect(() => debianPackages(['x'], { ...machine, aptGet: '/nowhere/apt-get' }, never)).toThrow(
     'apt-get is not on this machine',
   );
   expect(() =>
-    debianPackages(['x'], never, { ...machine, aptGet: '/bin/true', isRoot: false, sudo: '/nowhere/sudo' }),
+    debianPackages(['x'], { ...machine, aptGet: '/bin/true', isRoot: false, sudo: '/nowhere/sudo' }, never),
   ).toThrow('there is neither root nor sudo');
   const aptGet = failing('apt-get', 'E: Unable to locate package x');
-  expect(() => debianPackages(['x'], never, { ...machine, isRoot: true, aptGet })).toThrow(
+  expect(() => debianPackages(['x'], { ...machine, isRoot: true, aptGet }, never)).toThrow(
     /Could not install x:[^]*Unable to locate package x/,
   );
-  debianPackages(['x'], () => true, { ...machine, aptGet: '/nowhere/apt-get' });
+  debianPackages(['x'], { ...machine, aptGet: '/nowhere/apt-get' }, { x: () => true });
 });

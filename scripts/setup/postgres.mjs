@@ -1,35 +1,16 @@
 import { createHash, randomBytes } from 'node:crypto';
-import {
-  chmodSync,
-  existsSync,
-  mkdirSync,
-  readdirSync,
-  readFileSync,
-  realpathSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync, realpathSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { debianPackages, withoutDefaultCluster } from './packages.mjs';
+import { debianPackages, FOR_SERVING, newestBin } from './packages.mjs';
 import { freePort } from './ports.mjs';
 import { ask, Plainly, ROOT, say } from './run.mjs';
 
 const OWNER = 'undrel_owner';
 const asRoot = process.getuid?.() === 0;
 
-function newestBin() {
-  const base = '/usr/lib/postgresql';
-  if (!existsSync(base)) return undefined;
-  const versions = readdirSync(base)
-    .map(Number)
-    .filter((v) => existsSync(join(base, String(v), 'bin', 'initdb')));
-  return versions.length > 0 ? join(base, String(Math.max(...versions)), 'bin') : undefined;
-}
-
 /** Folder of Debian's PostgreSQL programs, installed when missing. */
 export function postgresPrograms() {
-  if (!newestBin())
-    withoutDefaultCluster(() => debianPackages(['postgresql'], () => newestBin() !== undefined));
+  debianPackages(FOR_SERVING);
   return newestBin();
 }
 

@@ -4,7 +4,6 @@ export default function NotFound() {
       <h1>Not here</h1>
       <p className="my-3">There is no such page among your firm’s, or it was removed.</p>
       {/* A plain link: this page's parts are sent along with every other page. */}
-      {/* eslint-disable-next-line @next/next/no-html-link-for-pages */}
       <a className="act" href="/grounds">
         To the properties
       </a>

@@ -172,7 +172,7 @@ function AppKey({
 }) {
   return (
     <form action={act} className="flex flex-wrap gap-5 items-start mt-2">
-      {/* eslint-disable-next-line @next/next/no-img-element -- made for this one answer, never a file */}
+      {/* oxlint-disable-next-line nextjs/no-img-element -- made for this one answer, never a file */}
       <img
         src={appKey.picture}
         alt="Key for the authenticator app, as a code to scan"

@@ -71,7 +71,7 @@ export function CutPlanView(props: {
       });
     },
     // `never` is made anew with roots.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [reading, grown, size, known, system, dbh, dig, cuts, roots, compact, taken],
   );
   const gone = Object.entries(moment.cuts).filter(([, year]) => year <= moment.years);

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { PDFArray, PDFDict, PDFDocument, PDFHexString, PDFName, PDFRef, PDFString } from 'pdf-lib';
-import { PDFParse } from 'pdf-parse';
+import { extractText } from 'unpdf';
 
 /** The text of a PDF that the signed-in page may fetch, white space folded. */
 export const pdfText = async (page: Page, href: string): Promise<string> =>
@@ -8,9 +8,7 @@ export const pdfText = async (page: Page, href: string): Promise<string> =>
 
 /** The text of a PDF, white space folded. */
 export async function textOf(pdf: Uint8Array): Promise<string> {
-  const parser = new PDFParse({ data: new Uint8Array(pdf) });
-  const { text } = await parser.getText();
-  await parser.destroy();
+  const { text } = await extractText(new Uint8Array(pdf), { mergePages: true });
   return text.replace(/\s+/g, ' ');
 }
 

@@ -306,11 +306,14 @@ const PICTURE: Picture = {
   marks: [{ kind: 'arrow', from: [0.1, 0.2], to: [0.5, 0.5], text: 'A' }],
 };
 
+/** How many random inputs are tried: in a short run half as many. */
+export const share = (numRuns: number): number => Math.ceil(numRuns / (process.env.UNDREL_SHORT ? 2 : 1));
+
 /**
  * How many cases a run tries: the same ones each time, so that a change is judged by itself; a short run tries the first
  * half of them. Others with SEED=…, more with RUNS=….
  */
 export const tries = (numRuns: number) => ({
   seed: Number(process.env.SEED ?? 20261126),
-  numRuns: Number(process.env.RUNS ?? Math.ceil(numRuns / (process.env.UNDREL_SHORT ? 2 : 1))),
+  numRuns: Number(process.env.RUNS ?? share(numRuns)),
 });

@@ -3,6 +3,7 @@ import { seeded } from '../growth/random';
 import { compressionOf, togetherOf } from './compression';
 import { outlineFrom, planPoint } from './outline';
 import { pathThrough, type RootPath } from './path';
+import { share } from '../../tests/anyCase';
 
 /**
  * The share of bark under roots, found a second way by a general polygon library: what lies in a tube or straight
@@ -73,7 +74,7 @@ test('the compressed share agrees with a polygon library on random digs', () => 
   const R = 0.2;
   const bark: Polygon = [circle(R), circle(R * 0.9995)];
   const outline = outlineFrom(() => R, 'radii');
-  for (let trial = 0; trial < 12; trial++) {
+  for (let trial = 0; trial < share(12); trial++) {
     const paths = Array.from({ length: 1 + Math.floor(random() * 4) }, () => {
       const [at, turn] = [random() * 360, (random() - 0.5) * 220];
       const [gap, r, end] = [(random() - 0.35) * 0.03, 0.008 + random() * 0.035, random() * 0.4];

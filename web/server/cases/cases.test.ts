@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { type CaseFile, caseOf, readCase } from '@undrel/core/format';
-import { anyCase } from '../../../core/tests/anyCase';
+import { anyCase, share } from '../../../core/tests/anyCase';
 import type { Change } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
 import { asUser, pool } from '../database/transaction';
@@ -55,7 +55,7 @@ test('any case goes file -> database -> file -> database -> file without loss', 
       const again = readCase(JSON.stringify(once), '2026-11-24');
       expect(again.ok && settled(await through(again.caseFile))).toBe(settled(original));
     }),
-    { numRuns: 40 },
+    { numRuns: share(40) },
   );
 });
 

@@ -88,7 +88,16 @@ const WIDTHS = {
   due: 7,
 };
 const PLACE = 4;
-const widthOf = (id: string): number => WIDTHS[id as keyof typeof WIDTHS];
+/** Long names have half as much room again; what is longer still is broken. */
+const LONG_LABEL = 9;
+const CHARACTER = 0.55;
+
+/** How wide the columns are for these trees, whichever of them are filtered, rem. */
+function widthsFor(trees: readonly TreeRow[]): (id: string) => number {
+  const longest = trees.reduce((most, { label }) => Math.max(most, label.length), 0);
+  const widths = { ...WIDTHS, label: Math.min(LONG_LABEL, Math.max(WIDTHS.label, longest * CHARACTER)) };
+  return (id) => widths[id as keyof typeof WIDTHS];
+}
 
 /** The trees of a property: sort, filter, choose columns. How many rows have room only the browser knows; none is sorted before. */
 export function TreeTable(props: {
@@ -111,6 +120,7 @@ export function TreeTable(props: {
   const shown = virtual.getVirtualItems();
   const columns = table.getVisibleLeafColumns();
   const place = props.onPlace ? PLACE : 0;
+  const widthOf = useMemo(() => widthsFor(props.trees), [props.trees]);
   const above = shown[0]?.start ?? 0;
   const below = virtual.getTotalSize() - (shown[shown.length - 1]?.end ?? 0);
   return (

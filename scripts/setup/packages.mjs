@@ -126,9 +126,17 @@ export function debianPackages(names, machine = thisMachine(), present = PRESENT
   );
 }
 
-/** npm's packages and Debian's, side by side: the one waits for the network while the other unpacks. A database that is named elsewhere needs none here. */
+/**
+ * npm's packages and Debian's, side by side: the one waits for the network while the other unpacks. Where sudo has to ask
+ * for a password it asks first, with nothing printed over its question. A database that is named elsewhere needs none here.
+ */
 export async function everyPackage(names) {
   const wanted = names.filter((name) => name !== 'postgresql' || !process.env.DATABASE_URL);
+  const { isRoot, sudo } = thisMachine();
+  if (!isRoot && ask(sudo, ['-n', 'true']).status !== 0) {
+    debianPackages(wanted);
+    return npmPackages();
+  }
   const debian = ended(start('node', [join(ROOT, 'scripts', 'setup', 'debian.mjs'), ...wanted]));
   npmPackages();
   if ((await debian) !== 0) throw new Plainly('What is needed of Debian is not there.');

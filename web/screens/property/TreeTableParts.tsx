@@ -112,7 +112,7 @@ export function TreeTableRow({
       {row.getVisibleCells().map((cell) => (
         <td
           key={cell.id}
-          className={`${(cell.column.columnDef.meta as { figure?: boolean } | undefined)?.figure ? 'num whitespace-nowrap' : ''}`}
+          className={`${(cell.column.columnDef.meta as { figure?: boolean } | undefined)?.figure ? 'num whitespace-nowrap' : 'wrap-anywhere'}`}
         >
           {flexRender(cell.column.columnDef.cell, cell.getContext())}
         </td>

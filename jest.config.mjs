@@ -12,7 +12,14 @@ const bare = {
 const PAPERS = ['<rootDir>/web/work/**/*.test.ts', '<rootDir>/web/server/reports/*.test.ts'];
 const KEPT_PAPERS = '<rootDir>/web/server/reports/(reports|propertyReports).test.ts';
 
-/** What opens connections, starts programs or sets clocks: each file in a context of its own, ended when it hangs. */
+/** Threads beside the server, and what sets the clock of the process. */
+const APART = [
+  '<rootDir>/web/thread/**/*.test.ts',
+  '<rootDir>/web/server/*.test.ts',
+  '<rootDir>/web/server/season/(icalendar|life).test.ts',
+];
+
+/** What starts programs, ends threads or sets clocks: each file in a context of its own, ended when it hangs. */
 const apart = {
   ...shared,
   transform: { '^.+\\.tsx?$': '<rootDir>/scripts/setup/testTransform.mjs' },
@@ -41,13 +48,20 @@ export default {
       globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
     },
     {
-      ...apart,
+      ...bare,
       displayName: 'server',
-      testMatch: ['<rootDir>/web/{server,thread}/**/*.test.ts'],
+      testMatch: ['<rootDir>/web/server/*/**/*.test.ts'],
       testPathIgnorePatterns: [
+        '<rootDir>/web/server/season/(icalendar|life)\\.test\\.ts',
         '<rootDir>/web/server/reports/(?!reports\\.|propertyReports\\.)',
         '/node_modules/',
       ],
+      globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
+    },
+    {
+      ...apart,
+      displayName: 'apart',
+      testMatch: APART,
       globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
     },
     { ...apart, displayName: 'scripts', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import pg from 'pg';
 import { migrate } from '../web/server/database/migrate';
-import { pool } from '../web/server/database/transaction';
+import { closePool } from '../web/server/database/transaction';
 import { testFirm } from '../web/server/testFirm';
 import { privateCluster } from './setup/postgres.mjs';
 
@@ -37,7 +37,7 @@ async function digests(url: string, firmId: string): Promise<Record<string, stri
 test('a backup fills an empty server with the same rows, ready to serve; a full one is refused @whole', async () => {
   const url = process.env.DATABASE_URL!;
   const { viewer } = await testFirm();
-  await (await pool()).end();
+  await closePool();
   const made = npm('backup', url);
   expect(made.stderr + made.stdout).toContain('backed up');
   expect(statSync(file).mode & 0o777).toBe(0o600);

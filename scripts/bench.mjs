@@ -180,12 +180,12 @@ async function fill(url) {
 async function demoSessions(url, count) {
   const code = `
     import { signIn } from './web/server/accounts/signIn';
-    import { pool } from './web/server/database/transaction';
+    import { closePool } from './web/server/database/transaction';
     for (let i = 0; i < ${count}; i++) {
       const s = await signIn('consultant@quillrow.example', 'kelpworth-linden', { address: 'bench', agent: 'bench' });
       console.log(s.ok ? s.token : s.reason);
     }
-    await (await pool()).end();`;
+    await closePool();`;
   const file = join(ROOT, '.undrel', 'bench-session.ts');
   writeFileSync(file, code.replaceAll("'./web", "'../web"));
   const out = execFileSync('node', inTypescript(file), {

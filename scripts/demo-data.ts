@@ -9,7 +9,7 @@ import { hashPassword } from '../web/server/accounts/secrets';
 import { foundFirm, type Viewer } from '../web/server/accounts/session';
 import { saveChanges, today } from '../web/server/cases/write';
 import { databaseUrl, migrate } from '../web/server/database/migrate';
-import { asUser, pool, type Db } from '../web/server/database/transaction';
+import { asUser, closePool, type Db } from '../web/server/database/transaction';
 import * as grounds from '../web/server/grounds/sql';
 import { askWeather, keepWeather } from '../web/server/grounds/weather';
 import { itemsOf } from '../web/protocol/item';
@@ -348,4 +348,4 @@ if (present.rowCount === 0) {
   });
   console.log(`· demo data: ${trees} trees`);
 }
-await (await pool()).end();
+await closePool();

@@ -2,7 +2,7 @@
 // Lets somebody in again whom no owner can help: npm run firm -- --reset owner@example.org
 import { randomBytes, randomUUID } from 'node:crypto';
 import { migrate } from '../web/server/database/migrate';
-import { asUser, pool } from '../web/server/database/transaction';
+import { asUser, closePool } from '../web/server/database/transaction';
 import { operatorsReset } from '../web/server/accounts/reset';
 import { takeOffSecondStep } from '../web/server/accounts/secondStep';
 import { foundFirm } from '../web/server/accounts/session';
@@ -38,5 +38,5 @@ try {
   console.error(error instanceof Error ? error.message : error);
   process.exitCode = 1;
 } finally {
-  await (await pool()).end();
+  await closePool();
 }

@@ -1,9 +1,9 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { pool } from './database/transaction';
+import { closePool, pool } from './database/transaction';
 import { readyForWork, readyToAnswer } from './readyForWork';
 
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 test('all gets ready by the same work that is asked of it, and every connection is open and stays', async () => {
   await expect(readyForWork()).resolves.toBeUndefined();

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { createHmac, randomUUID } from 'node:crypto';
 import { generateSync, NobleCryptoPlugin, ScureBase32Plugin } from 'otplib';
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { projectFile } from '../../work/paper/projectFile';
 import type { Mail } from '../mail/mailbox';
 import { THROTTLE } from './attempts';
@@ -14,7 +14,7 @@ import { asSession } from './session';
 import { signIn, signInByCode, signInByPasskey } from './signIn';
 import { openStep, seeStep, takeStep } from './steps';
 
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const from = () => ({ address: randomUUID(), agent: 'test' });
 const SITE = new URL('http://localhost:3000');

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { pool, asUser } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { testFirm } from '../testFirm';
 import { listPeople, revokeInvitation, setPerson } from './firm';
 import { THROTTLE } from './attempts';
@@ -8,7 +8,7 @@ import { changePassword } from './password';
 import { asSession, type Turn } from './session';
 import { signIn } from './signIn';
 
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const from = () => ({ address: randomUUID(), agent: 'test' });
 const enter = (token: string) => asSession(token, async (_, viewer) => viewer.userId);

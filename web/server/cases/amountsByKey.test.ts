@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import pg from 'pg';
 import { readCase } from '@undrel/core/format';
 import { databaseUrl } from '../database/migrate';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { testFirm } from '../testFirm';
 import { importCase } from '../grounds/importCase';
 
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 test('amounts that were stored by name are stored by key; their versions and the record stay as they are', async () => {
   const { viewer, propertyId } = await testFirm();

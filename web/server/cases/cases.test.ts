@@ -5,7 +5,7 @@ import { type CaseFile, caseOf, readCase } from '@undrel/core/format';
 import { anyCase, share } from '../../../core/tests/anyCase';
 import type { Change } from '../../protocol/item';
 import type { Viewer } from '../accounts/session';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { testFirm } from '../testFirm';
 import { bringTrees } from '../grounds/bring';
 import { importCase } from '../grounds/importCase';
@@ -17,7 +17,7 @@ let firm: Awaited<ReturnType<typeof testFirm>>;
 beforeAll(async () => {
   firm = await testFirm();
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(firm.viewer.firmId, firm.viewer.userId, work);
 const save = (changes: Change[], viewer: Viewer = firm.viewer) =>

@@ -5,12 +5,12 @@ import { LIMITS } from '@undrel/core/practice';
 import type { Tree, Visit } from '@undrel/core/records';
 import { visitToJudge, withLaterDanger } from '@undrel/core/walk';
 import { dayAfter } from '@undrel/core/vocabulary';
-import { pool } from '../database/transaction';
+import { closePool } from '../database/transaction';
 import { importCase } from '../grounds/importCase';
 import { asMember, testFirm } from '../testFirm';
 import { signsSeen } from './danger';
 
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const FIRST = '2024-05-01';
 const DEEP = LIMITS.decayDeep.value;

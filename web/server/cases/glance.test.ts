@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { PRACTICE_TABLE, type FirmTable } from '@undrel/core/diagnosis';
 import { readCase } from '@undrel/core/format';
 import { newestGlance } from '../../work/tree/loadedCase';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { importCase } from '../grounds/importCase';
 import { testFirm } from '../testFirm';
 import { glanceOf } from './glance';
@@ -13,7 +13,7 @@ let firm: Awaited<ReturnType<typeof testFirm>>;
 beforeAll(async () => {
   firm = await testFirm();
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(firm.viewer.firmId, firm.viewer.userId, work);
 

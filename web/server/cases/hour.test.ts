@@ -4,7 +4,7 @@ import { idOf } from '@undrel/core/records';
 import { changesIn, editOf, reduceCase, startWith, type CaseState } from '../../device/store';
 import type { Change, Item } from '../../protocol/item';
 import { asMember, testFirm } from '../testFirm';
-import { pool, type Db } from '../database/transaction';
+import { closePool, type Db } from '../database/transaction';
 import { loadCase } from './load';
 import { TREE_RECORD } from './sql';
 import { saveChanges } from './write';
@@ -15,7 +15,7 @@ beforeAll(async () => {
   firm = await testFirm();
   as = asMember(firm);
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const save = (changes: Change[]) => as((db) => saveChanges(db, firm.viewer, changes));
 const KEYS = ['base.push', 'base.sound', 'base.conks', 'base.ooze', 'base.borers', 'base.lean'];

@@ -1,9 +1,9 @@
 import pg from 'pg';
 import { databaseUrl, migrate } from './migrate';
-import { asUser, pool, withoutFirm } from './transaction';
+import { asUser, closePool, withoutFirm } from './transaction';
 import { testFirm } from '../testFirm';
 
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const owner = async <T extends pg.QueryResultRow>(sql: string): Promise<T[]> => {
   const client = new pg.Client({ connectionString: databaseUrl() });

@@ -39,6 +39,13 @@ export function pool(): Promise<pg.Pool> {
   return shared.undrelPool;
 }
 
+/** Closes the connections of this process; whoever asks next opens others. */
+export async function closePool(): Promise<void> {
+  const opened = shared.undrelPool;
+  delete shared.undrelPool;
+  await (await opened)?.end();
+}
+
 /** How often work is begun anew when the database could not bring it in order with other work. */
 const TRIES = 4;
 

@@ -1,13 +1,13 @@
 import { readDaysJson, type WeatherDay } from '@undrel/core/water';
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { keepDays, ownDays, withOwn } from './days';
 
 let firm: Awaited<ReturnType<typeof testFirm>>;
 beforeAll(async () => {
   firm = await testFirm();
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(firm.viewer.firmId, firm.viewer.userId, work);
 const day = (date: string, rain: number, more: Partial<WeatherDay> = {}): WeatherDay => ({
   date,

@@ -1,9 +1,9 @@
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import type { Outline } from '../../protocol/grounds';
 import { addToPlan, propertyHead } from './grounds';
 
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 test('things that several people put on a plan at once are all on it, and one that is there is not doubled', async () => {
   const { viewer, propertyId } = await testFirm();

@@ -6,14 +6,14 @@ import { loadFirm, saveSpecies } from '../accounts/firm';
 import { importCase } from './importCase';
 import { loadCase } from '../cases/load';
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { chooseOn, practiceOn, saveSchoolsOn } from './practice';
 
 let firm: Awaited<ReturnType<typeof testFirm>>;
 beforeAll(async () => {
   firm = await testFirm();
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const as = <T>(work: Parameters<typeof asUser<T>>[2], who = firm) =>
   asUser(who.viewer.firmId, who.viewer.userId, work);

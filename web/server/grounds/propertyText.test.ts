@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { readCase } from '@undrel/core/format';
 import { propertyPageOf } from '../../work/property/page';
 import { saveChanges } from '../cases/write';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { testFirm } from '../testFirm';
 import { propertyRows } from './grounds';
 import { importCase } from './importCase';
@@ -12,7 +12,7 @@ let firm: Awaited<ReturnType<typeof testFirm>>;
 beforeAll(async () => {
   firm = await testFirm();
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(firm.viewer.firmId, firm.viewer.userId, work);
 

@@ -2,13 +2,13 @@ import { dryYears } from '@undrel/core/history';
 import type { WeatherRecord } from '@undrel/core/records';
 import { simulatedWeather } from '../../stand-ins/weather';
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { KEEP_WEATHER } from './sql';
 import { readPlace } from '../../work/readers/readPlace';
 import { readWeather } from '../../work/readers/readWeather';
 import { askWeather, keepWeather, notePlace, placeOfGrounds } from './weather';
 
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const csv = (lines: string[]) => new TextEncoder().encode(lines.join('\n'));
 

@@ -7,7 +7,7 @@ import { dayAfter } from '@undrel/core/vocabulary';
 import { importCase } from '../grounds/importCase';
 import { saveChanges, today } from '../cases/write';
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { logWater } from '../grounds/logWater';
 import { propertySources } from '../offers/propertyWork';
 import { listTasks } from '../season/tasks';
@@ -48,7 +48,7 @@ beforeAll(async () => {
       ]),
     );
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 test('it names the treated trees, how long they are not fed, the limits of the school and the next check', async () => {
   const { content } = await contentNow();

@@ -9,7 +9,7 @@ import { importCase } from '../grounds/importCase';
 import { saveChanges } from '../cases/write';
 import { databaseUrl } from '../database/migrate';
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { keepPicture, stow } from '../pictures/pictures';
 import { readPicture } from '../pictures/readPicture';
 import { openDraft } from '../reports/reports';
@@ -33,7 +33,7 @@ beforeAll(async () => {
   if (!read.ok) throw new Error('example does not read');
   treeId = (await as((db) => importCase(db, firm.viewer, firm.propertyId, read.caseFile))).treeId;
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(firm.viewer.firmId, firm.viewer.userId, work);
 const draft = () => as(async (db) => (await openDraft(db, firm.viewer, treeId, undefined, 'metric'))!);

@@ -5,7 +5,7 @@ import { saveChanges } from '../cases/write';
 import { propertyRows } from '../grounds/grounds';
 import { importCase } from '../grounds/importCase';
 import { testFirm } from '../testFirm';
-import { asUser, pool, type Db } from '../database/transaction';
+import { asUser, closePool, type Db } from '../database/transaction';
 import { openDraft } from '../reports/reports';
 import { isLargeDig, USUAL_READINGS } from '../../protocol/heavy';
 import { propertyPageOf } from '../../work/property/page';
@@ -15,7 +15,7 @@ let firm: Awaited<ReturnType<typeof testFirm>>;
 beforeAll(async () => {
   firm = await testFirm();
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(firm.viewer.firmId, firm.viewer.userId, work);
 

@@ -7,7 +7,7 @@ import sharp from 'sharp';
 import { answerTo } from '../accounts/request';
 import { databaseUrl } from '../database/migrate';
 import { asMember, testFirm } from '../testFirm';
-import { pool } from '../database/transaction';
+import { closePool } from '../database/transaction';
 import { bucketOf, StoreAway, type Bucket } from './bucket';
 import { keepPicture, pictureFile, printFiles, stow } from './pictures';
 import { readPicture } from './readPicture';
@@ -35,7 +35,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await server.close();
   rmSync(directory, { recursive: true, force: true });
-  await (await pool()).end();
+  await closePool();
 });
 
 const picture = async (green: number) => {

@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { idOf } from '@undrel/core/records';
 import { saveChanges } from '../cases/write';
 import { asMember, testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { PICTURE } from '../../work/readers/limits';
 import { filesFor } from './forDocument';
 import { DOCUMENT_PICTURES } from './printed';
@@ -12,7 +12,7 @@ import { keepPicture, pictureFile, pictureFrom, stow } from './pictures';
 import { addPiece, forgetPieces, piecesOf, wholeOf } from './pieces';
 import { readPicture, type ReadPicture } from './readPicture';
 
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 /** A made-up picture: dark left half, light right half, a red corner at the upper left. */
 const plain = (width = 400, height = 300) =>

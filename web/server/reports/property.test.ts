@@ -287,7 +287,7 @@ test('an issued record of a property proves every one of its trees, and names th
   });
 });
 
-test('the full record of a property in German: every text of every tree is known, names stay', async () => {
+test('the full record of a property in German: every text of every tree is known, names stay @whole', async () => {
   const missed: string[] = [];
   const demo = visitedTrees().map((tree) => ({ id: tree.id, source: demoSource(tree, 'metric') }));
   const sections = demo.map(({ source }) =>

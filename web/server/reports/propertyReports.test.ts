@@ -8,7 +8,7 @@ import { propertyRows } from '../grounds/grounds';
 import { importCase } from '../grounds/importCase';
 import { saveChanges } from '../cases/write';
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { propertySources } from '../offers/propertyWork';
 import { asRead } from '../../work/reports/edition';
 import {
@@ -32,7 +32,7 @@ beforeAll(async () => {
   if (!read.ok) throw new Error('example does not read');
   treeId = (await as((db) => importCase(db, firm.viewer, firm.propertyId, read.caseFile))).treeId;
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 async function issue(signal?: AbortSignal): Promise<IssueProgress> {
   const rows = (await as((db) => propertyRows(db, firm.propertyId)))!;

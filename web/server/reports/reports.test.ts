@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { readCase } from '@undrel/core/format';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { testFirm } from '../testFirm';
 import { importCase } from '../grounds/importCase';
 import {
@@ -22,7 +22,7 @@ beforeAll(async () => {
   if (!read.ok) throw new Error('example does not read');
   treeId = (await as((db) => importCase(db, firm.viewer, firm.propertyId, read.caseFile))).treeId;
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 const as = <T>(work: Parameters<typeof asUser<T>>[2]) => asUser(firm.viewer.firmId, firm.viewer.userId, work);
 const issue = async (draftId?: string) => {

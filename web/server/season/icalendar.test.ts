@@ -8,7 +8,7 @@ import type { LargeRow, TaskRow } from '../../protocol/season';
 import { importCase } from '../grounds/importCase';
 import { saveChanges, today } from '../cases/write';
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { propertySources } from '../offers/propertyWork';
 import { feedOf, inFeed, listFeeds, makeFeed, revokeFeed } from './feeds';
 import { icalendarOf } from './icalendar';
@@ -142,7 +142,7 @@ describe('behind a token', () => {
       ]),
     );
   });
-  afterAll(async () => (await pool()).end());
+  afterAll(closePool);
 
   test('opens the tasks of its firm, until it is taken back', async () => {
     const made = await as((db) =>

@@ -6,7 +6,7 @@ import { isOpen } from '@undrel/core/schedule';
 import { importCase } from '../grounds/importCase';
 import { saveChanges } from '../cases/write';
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { openDraft } from '../reports/reports';
 import { firmRecord, treatedOf, treeTime } from '../../work/tree/treeTime';
 import { markTask } from './mark';
@@ -71,7 +71,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   jest.useRealTimers();
-  await (await pool()).end();
+  await closePool();
 });
 
 test('a tree lives three years: found, dug, examined, late, closed by a walk, the cone back, and recovered', async () => {

@@ -6,7 +6,7 @@ import { dayAfter } from '@undrel/core/vocabulary';
 import { USUAL_READINGS } from '../../protocol/heavy';
 import { assessBy } from '../../protocol/mayFall';
 import { saveChanges } from '../cases/write';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { importCase } from '../grounds/importCase';
 import { propertySources, propertyWork } from '../offers/propertyWork';
 import { propertyLetter } from '../reports/propertyLetter';
@@ -57,7 +57,7 @@ const given = () => ({
 beforeAll(async () => {
   firm = await testFirm();
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 /** Which trees lists, letter, season and calendar say may fall, each by its own way. */
 async function told() {

@@ -7,7 +7,7 @@ import { importCase } from '../grounds/importCase';
 import { caseFileOf, loadCase } from '../cases/load';
 import { saveChanges, today } from '../cases/write';
 import { testFirm } from '../testFirm';
-import { asUser, pool } from '../database/transaction';
+import { asUser, closePool } from '../database/transaction';
 import { propertySources } from '../offers/propertyWork';
 import { markTask } from './mark';
 import { notePlace } from '../grounds/weather';
@@ -48,7 +48,7 @@ beforeAll(async () => {
   );
   expect(saved!.status).toBe('saved');
 });
-afterAll(async () => (await pool()).end());
+afterAll(closePool);
 
 test('what a calendar lists from a few columns is what follows from the whole visits', async () => {
   const loaded = (await as((db) => loadCase(db, treeId)))!;

@@ -15,7 +15,7 @@ const KEPT_PAPERS = '<rootDir>/web/server/reports/(reports|propertyReports).test
 /** Threads beside the server, and what sets the clock of the process. */
 const APART = [
   '<rootDir>/web/thread/**/*.test.ts',
-  '<rootDir>/web/server/*.test.ts',
+  '<rootDir>/web/server/{beside,late,readyForWork}.test.ts',
   '<rootDir>/web/server/season/(icalendar|life).test.ts',
 ];
 
@@ -32,7 +32,15 @@ export default {
   testTimeout: 300_000,
   testSequencer: '<rootDir>/scripts/setup/longFirst.mjs',
   projects: [
-    { ...bare, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts', '<rootDir>/db/**/*.test.ts'] },
+    {
+      ...bare,
+      displayName: 'core',
+      testMatch: [
+        '<rootDir>/core/**/*.test.ts',
+        '<rootDir>/db/**/*.test.ts',
+        '<rootDir>/scripts/words.test.ts',
+      ],
+    },
     {
       ...bare,
       displayName: 'screens',
@@ -50,8 +58,9 @@ export default {
     {
       ...bare,
       displayName: 'server',
-      testMatch: ['<rootDir>/web/server/*/**/*.test.ts'],
+      testMatch: ['<rootDir>/web/server/**/*.test.ts'],
       testPathIgnorePatterns: [
+        '<rootDir>/web/server/(beside|late|readyForWork)\\.test\\.ts',
         '<rootDir>/web/server/season/(icalendar|life)\\.test\\.ts',
         '<rootDir>/web/server/reports/(?!reports\\.|propertyReports\\.)',
         '/node_modules/',
@@ -64,6 +73,11 @@ export default {
       testMatch: APART,
       globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
     },
-    { ...apart, displayName: 'scripts', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },
+    {
+      ...apart,
+      displayName: 'scripts',
+      testMatch: ['<rootDir>/scripts/**/*.test.ts'],
+      testPathIgnorePatterns: ['<rootDir>/scripts/words\\.test\\.ts', '/node_modules/'],
+    },
   ],
 };

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { share } from '../../tests/anyCase';
 import { readDig, readingAt } from '../roots';
 import type { Dig, DugRoot, Tree } from '../records';
 import { seenBy, turnAbout, rayThrough, eyeOf, placeAt, type Camera } from './camera';

@@ -1,6 +1,6 @@
 const shared = { extensionsToTreatAsEsm: ['.ts', '.tsx'] };
 
-/** What computes: in bare Node, at the speed that it has there, the core read once and not once a test file. */
+/** In bare Node, at the speed that it has there, the core read once and not once a test file. */
 const bare = {
   ...shared,
   runner: 'jest-light-runner',
@@ -8,24 +8,13 @@ const bare = {
   transform: {},
 };
 
-/** Documents, of which those that are kept in the database are tested with it. */
-const PAPERS = ['<rootDir>/web/work/**/*.test.ts', '<rootDir>/web/server/reports/*.test.ts'];
-const KEPT_PAPERS = '<rootDir>/web/server/reports/(reports|propertyReports).test.ts';
-
-/** Threads beside the server, and what sets the clock of the process. */
-const APART = [
-  '<rootDir>/web/thread/**/*.test.ts',
-  '<rootDir>/web/server/{beside,late,readyForWork}.test.ts',
-  '<rootDir>/web/server/season/(icalendar|life).test.ts',
-];
-
 /** What starts programs, ends threads or sets clocks: each file in a context of its own, ended when it hangs. */
-const apart = {
-  ...shared,
-  transform: { '^.+\\.tsx?$': '<rootDir>/scripts/setup/testTransform.mjs' },
-  testEnvironment: 'node',
-  transformIgnorePatterns: ['/node_modules/'],
-};
+const APART = [
+  '/web/thread/.*\\.test\\.ts$',
+  '/web/server/(beside|late|readyForWork)\\.test\\.ts$',
+  '/web/server/season/(icalendar|life)\\.test\\.ts$',
+  '/scripts/(?!words).*\\.test\\.ts$',
+];
 
 export default {
   // Ends a test that hangs; says nothing of how fast one has to be.
@@ -35,11 +24,7 @@ export default {
     {
       ...bare,
       displayName: 'core',
-      testMatch: [
-        '<rootDir>/core/**/*.test.ts',
-        '<rootDir>/db/**/*.test.ts',
-        '<rootDir>/scripts/words.test.ts',
-      ],
+      testMatch: ['<rootDir>/{core,db}/**/*.test.ts', '<rootDir>/scripts/words.test.ts'],
     },
     {
       ...bare,
@@ -50,34 +35,19 @@ export default {
     },
     {
       ...bare,
-      displayName: 'papers',
-      testMatch: PAPERS,
-      testPathIgnorePatterns: [KEPT_PAPERS, '/node_modules/'],
-      globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
-    },
-    {
-      ...bare,
       displayName: 'server',
-      testMatch: ['<rootDir>/web/server/**/*.test.ts'],
-      testPathIgnorePatterns: [
-        '<rootDir>/web/server/(beside|late|readyForWork)\\.test\\.ts',
-        '<rootDir>/web/server/season/(icalendar|life)\\.test\\.ts',
-        '<rootDir>/web/server/reports/(?!reports\\.|propertyReports\\.)',
-        '/node_modules/',
-      ],
+      testMatch: ['<rootDir>/web/{server,work}/**/*.test.ts'],
+      testPathIgnorePatterns: [...APART, '/node_modules/'],
       globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
     },
     {
-      ...apart,
+      ...shared,
       displayName: 'apart',
-      testMatch: APART,
+      testRegex: APART,
+      transform: { '^.+\\.tsx?$': '<rootDir>/scripts/setup/testTransform.mjs' },
+      testEnvironment: 'node',
+      transformIgnorePatterns: ['/node_modules/'],
       globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',
-    },
-    {
-      ...apart,
-      displayName: 'scripts',
-      testMatch: ['<rootDir>/scripts/**/*.test.ts'],
-      testPathIgnorePatterns: ['<rootDir>/scripts/words\\.test\\.ts', '/node_modules/'],
     },
   ],
 };

@@ -8,11 +8,14 @@ const bare = {
   transform: {},
 };
 
-/** What starts programs, ends threads or sets clocks: each file in a context of its own, ended when it hangs. */
+/**
+ * What asks the database or threads, starts programs or sets clocks: each file in a context of its own, ended when it
+ * hangs. What is left waiting in a thread that files share would hold up those after it, and nothing ends them there.
+ */
 const APART = [
   '/web/thread/.*\\.test\\.ts$',
-  '/web/server/(beside|late|readyForWork)\\.test\\.ts$',
-  '/web/server/season/(icalendar|life)\\.test\\.ts$',
+  '/web/server/(?!reports/|fairQueue|taking).*\\.test\\.ts$',
+  '/web/server/reports/(reports|propertyReports)\\.test\\.ts$',
   '/scripts/(?!words).*\\.test\\.ts$',
 ];
 
@@ -35,7 +38,7 @@ export default {
     },
     {
       ...bare,
-      displayName: 'server',
+      displayName: 'work',
       testMatch: ['<rootDir>/web/{server,work}/**/*.test.ts'],
       testPathIgnorePatterns: [...APART, '/node_modules/'],
       globalSetup: '<rootDir>/scripts/setup/threadsFirst.mjs',

@@ -10,8 +10,8 @@ const config: NextConfig = {
   experimental: {
     // Writing it takes longer than a whole build saves by it.
     turbopackFileSystemCacheForBuild: false,
-    // Nobody reads them: the server is not started with them, and browsers are sent none.
-    turbopackSourceMaps: false,
+    // Read while developing alone: the server is not started with them, and browsers are sent none.
+    turbopackSourceMaps: process.env.NODE_ENV !== 'production',
     optimizePackageImports: ['radix-ui'],
     serverActions: { bodySizeLimit: '2mb' },
   },

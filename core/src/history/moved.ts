@@ -1,5 +1,5 @@
 import type { Tree, TreeEvent, Visit } from '../records';
-import { LIMITS } from '../practice/limits';
+import { READING_LIMITS } from '../practice/limitsOfReadings';
 import { yearOf } from '../vocabulary/dates';
 import { ageAt } from './age';
 
@@ -18,7 +18,7 @@ export function movedLately(
 ): { inLeaf: boolean } | undefined {
   const year = Number(visit.date.slice(0, 4));
   const lately = (then: number | undefined) =>
-    then !== undefined && year - then >= 0 && year - then <= LIMITS.shockYears.value;
+    then !== undefined && year - then >= 0 && year - then <= READING_LIMITS.shockYears.value;
   const moves = events
     .filter(
       (e) => (e.kind === 'planted' || e.kind === 'moved') && e.when <= visit.date && lately(yearOf(e.when)),
@@ -26,5 +26,7 @@ export function movedLately(
     .sort((a, b) => b.when.localeCompare(a.when));
   if (moves[0]) return { inLeaf: IN_LEAF[south ? 'south' : 'north'].includes(moves[0].when.slice(5, 7)) };
   const age = ageAt(tree, visit);
-  return age && age.years >= 0 && age.years <= LIMITS.shockYears.value ? { inLeaf: false } : undefined;
+  return age && age.years >= 0 && age.years <= READING_LIMITS.shockYears.value
+    ? { inLeaf: false }
+    : undefined;
 }

@@ -3,6 +3,8 @@ export * from './cuts';
 export * from './effects';
 export * from './lags';
 export * from './limits';
+export { EXCAVATION_LIMITS } from './limitsOfExcavation';
+export { READING_LIMITS } from './limitsOfReadings';
 export * from './nutrients';
 export * from './recovery';
 export * from './schools';

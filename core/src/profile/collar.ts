@@ -1,7 +1,7 @@
 import { named } from '../vocabulary/quantities';
 import type { ProbePoint } from '../records';
 import { bearingGap, jackknife90, periodic, roundMean, type BearingValue } from '../geometry';
-import { LIMITS } from '../practice/limits';
+import { READING_LIMITS } from '../practice/limitsOfReadings';
 import { shortMark } from '../units/marks';
 import type { Quantity } from '../units/quantity';
 
@@ -18,7 +18,7 @@ export interface CollarResult {
 }
 
 /** Whether a collar stands so far above a grade that the tree was planted too high. */
-const tooHigh = (depth: number): boolean => depth <= -LIMITS.collarHigh.value;
+const tooHigh = (depth: number): boolean => depth <= -READING_LIMITS.collarHigh.value;
 
 const whereIs = (depth: number, grade: string): string =>
   `first roots ${shortMark(Math.abs(depth))} ${depth < 0 ? 'above' : 'below'} ${grade}`;
@@ -27,11 +27,11 @@ const whereIs = (depth: number, grade: string): string =>
 export const collarSays = (depth: number): string =>
   tooHigh(depth)
     ? `${whereIs(depth, 'grade')}: planted too high`
-    : `${whereIs(depth, 'grade')}${depth > LIMITS.collarNormalMax.value ? '' : ', where they belong'}`;
+    : `${whereIs(depth, 'grade')}${depth > READING_LIMITS.collarNormalMax.value ? '' : ', where they belong'}`;
 
 /** The same of its depth below the grade at which it was planted. */
 export const plantingSays = (depth: number): string =>
-  `${whereIs(depth, 'the original grade')}: planted ${tooHigh(depth) ? 'too high' : depth > LIMITS.collarNormalMax.value ? 'deep' : 'at a fair height'}`;
+  `${whereIs(depth, 'the original grade')}: planted ${tooHigh(depth) ? 'too high' : depth > READING_LIMITS.collarNormalMax.value ? 'deep' : 'at a fair height'}`;
 
 /** Depth of a push below present grade, m: mulch is taken off where the rod was read from its surface. */
 export function belowGrade(
@@ -61,7 +61,7 @@ export function collarOf(
   const bearings = [...new Set(roots.map((p) => ((p.bearing % 360) + 360) % 360))].sort((a, b) => a - b);
   const byBearing = bearings.map((bearing) => {
     const here = roots.filter((p) => bearingGap(p.bearing, bearing) === 0);
-    const near = here.filter((p) => p.distance <= LIMITS.collarWindow.value);
+    const near = here.filter((p) => p.distance <= READING_LIMITS.collarWindow.value);
     const nearest = Math.min(...here.map((p) => p.distance));
     const counted = near.length > 0 ? near : here.filter((p) => p.distance === nearest);
     return { bearing, value: Math.min(...counted.map((p) => belowGrade(p, mulchDepth))) };
@@ -87,14 +87,14 @@ export function collarOf(
       ...named('collarDepth'),
       value: roundMean(byBearing),
       dimension: 'short length',
-      plusMinus: jackknife90(byBearing, roundMean, LIMITS.rodError.value),
+      plusMinus: jackknife90(byBearing, roundMean, READING_LIMITS.rodError.value),
       working: {
         formula: 'mean round the stem of the depth of the first root at each bearing',
         inputs: [
           { name: 'bearings with a root', value: byBearing.length, dimension: 'count' },
           { name: 'shallowest', value: shallowest.value, dimension: 'short length' },
           { name: 'deepest', value: deepest.value, dimension: 'short length' },
-          { name: 'rod error', value: LIMITS.rodError.value, dimension: 'short length' },
+          { name: 'rod error', value: READING_LIMITS.rodError.value, dimension: 'short length' },
         ],
         source: 'common practice, no source; interval by jackknife (Tukey 1958), Student t',
         notes,

@@ -1,7 +1,8 @@
 import { named } from '../vocabulary/quantities';
 import type { GradeProfile } from '../records';
 import { jackknife90, roundMean } from '../geometry';
-import { LIMITS } from '../practice/limits';
+import { EXCAVATION_LIMITS } from '../practice/limitsOfExcavation';
+import { READING_LIMITS } from '../practice/limitsOfReadings';
 import type { Quantity } from '../units/quantity';
 import { fillLine, surfaceOf, type Surface } from './ground';
 
@@ -28,7 +29,10 @@ export interface FillResult {
 export function fillOf(profiles: readonly GradeProfile[], stemRadius: number): FillResult | undefined {
   const read = profiles.filter((p) => p.fill.length > 0);
   if (read.length === 0) return undefined;
-  const reach = Math.max(LIMITS.handDigReach.value, ...read.flatMap((p) => p.fill.map((f) => f.distance)));
+  const reach = Math.max(
+    EXCAVATION_LIMITS.handDigReach.value,
+    ...read.flatMap((p) => p.fill.map((f) => f.distance)),
+  );
   const surfaceFor = (some: readonly GradeProfile[]) =>
     surfaceOf(
       some.map((p) => ({ bearing: p.bearing, line: fillLine(p, reach) })),
@@ -51,7 +55,7 @@ export function fillOf(profiles: readonly GradeProfile[], stemRadius: number): F
       ...named('fillAtStem'),
       value: stemDepth(read),
       dimension: 'short length',
-      plusMinus: jackknife90(read, stemDepth, LIMITS.rodError.value),
+      plusMinus: jackknife90(read, stemDepth, READING_LIMITS.rodError.value),
       working: { formula: 'mean round the stem of present grade less original grade', inputs, source, notes },
     },
     volume: {

@@ -1,7 +1,7 @@
 import { named, type QuantityKey } from '../vocabulary/quantities';
 import type { GradeProfile } from '../records';
 import { depthAt, jackknife90, roundMean } from '../geometry';
-import { LIMITS } from '../practice/limits';
+import { READING_LIMITS } from '../practice/limitsOfReadings';
 import type { Quantity } from '../units/quantity';
 import { mulchLine, surfaceOf, type Surface } from './ground';
 
@@ -29,7 +29,7 @@ export const mulchProfiles = (profiles: readonly GradeProfile[]): GradeProfile[]
 /** Distance from the bark at which mulch of any thickness starts, m; the edge where there is none. */
 export function clearanceOf(profile: GradeProfile): number {
   const line = mulchLine(profile);
-  const nothing = LIMITS.mulchNothing.value;
+  const nothing = READING_LIMITS.mulchNothing.value;
   if (depthAt(line, 0) > nothing) return 0;
   for (let i = 0; i + 1 < line.length; i++) {
     const [a, b] = [line[i]!, line[i + 1]!];
@@ -78,7 +78,7 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
       stemRadius,
     );
   const surface = surfaceFor(read);
-  const near = read.filter((p) => p.mulch.some((m) => m.distance <= LIMITS.atTheBark.value));
+  const near = read.filter((p) => p.mulch.some((m) => m.distance <= READING_LIMITS.atTheBark.value));
   // An edge tells where mulch ends, and nothing of what stands on the bark.
   const byBark = near.length > 0 ? near : read;
   const at = (value: (p: GradeProfile) => number) => (some: readonly GradeProfile[]) =>
@@ -122,7 +122,7 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
       'short length',
       at(barkHeight),
       'mean round the stem of the depth at the bark',
-      LIMITS.rodError.value,
+      READING_LIMITS.rodError.value,
       byBark,
     ),
     ringRadius: quantity(
@@ -130,14 +130,14 @@ export function mulchOf(profiles: readonly GradeProfile[], stemRadius: number): 
       'long length',
       at(ring),
       'mean of stem radius + distance at which the mulch ends',
-      LIMITS.rodError.value,
+      READING_LIMITS.rodError.value,
     ),
     clearance: quantity(
       'clearanceFromBark',
       'short length',
       at(clearanceOf),
-      `mean distance at which mulch deeper than ${LIMITS.mulchNothing.value * 100} cm starts`,
-      LIMITS.rodError.value,
+      `mean distance at which mulch deeper than ${READING_LIMITS.mulchNothing.value * 100} cm starts`,
+      READING_LIMITS.rodError.value,
     ),
     halfwayDepth: roundMean(
       byBark.map((p) => ({

@@ -1,4 +1,4 @@
-import { LIMITS } from '@undrel/core/practice';
+import { READING_LIMITS } from '@undrel/core/practice';
 import { formatQuantity, formatValue, type Quantity } from '@undrel/core/units';
 import { scaleBar, scaleBarMarks } from '../scaleBar';
 import { spaced, type Point } from '../shapes';
@@ -121,7 +121,7 @@ function collarFigure(canvas: SectionCanvas, depth: Quantity) {
 export function dimensions(canvas: SectionCanvas) {
   const { profile, after, onBark } = canvas;
   const depth = profile.collar?.depth;
-  if (!after && onBark > LIMITS.mulchNothing.value) mulchOnBark(canvas);
+  if (!after && onBark > READING_LIMITS.mulchNothing.value) mulchOnBark(canvas);
   if (!depth) return;
   if (!after) collarHere(canvas, depth);
   collarFigure(canvas, depth);

@@ -1,4 +1,4 @@
-import { LIMITS } from '@undrel/core/practice';
+import { EXCAVATION_LIMITS } from '@undrel/core/practice';
 import type { SectionSide } from '@undrel/core/profile';
 import { formatValue } from '@undrel/core/units';
 import { hatch, type Point, type Tone } from '../shapes';
@@ -112,7 +112,7 @@ export function finished(canvas: SectionCanvas) {
   const { plan, r, X, Y, shapes } = canvas;
   for (const mirror of [-1, 1]) {
     if (plan.floor !== undefined && plan.bowlRadius !== undefined) {
-      const room = r + LIMITS.workingRoom.value;
+      const room = r + EXCAVATION_LIMITS.workingRoom.value;
       shapes.push({
         as: 'area',
         tone: 'paper',
@@ -154,7 +154,7 @@ export function lines(canvas: SectionCanvas) {
       width: 2,
     });
     if (after && plan.floor !== undefined && plan.bowlRadius !== undefined) {
-      const room = r + LIMITS.workingRoom.value;
+      const room = r + EXCAVATION_LIMITS.workingRoom.value;
       const cut: Point[] = [
         [X(mirror * flareEnd), Y(-plan.floor)],
         [X(mirror * room), Y(-plan.floor)],
@@ -170,7 +170,7 @@ export function proposal(canvas: SectionCanvas) {
   const { compact, plan, r, X, Y, shapes, font } = canvas;
   const { floor, bowlRadius } = plan;
   if (floor === undefined || bowlRadius === undefined) return;
-  const room = r + LIMITS.workingRoom.value;
+  const room = r + EXCAVATION_LIMITS.workingRoom.value;
   const line: Point[] = [
     [X(-bowlRadius), Y(0)],
     [X(-room), Y(-floor)],

@@ -1,4 +1,4 @@
-import { LIMITS } from '@undrel/core/practice';
+import { READING_LIMITS } from '@undrel/core/practice';
 import type { SectionSide } from '@undrel/core/profile';
 import type { Point } from '../shapes';
 import type { SectionCanvas } from './canvas';
@@ -130,7 +130,7 @@ export function dug(canvas: SectionCanvas) {
 function buriedBark(canvas: SectionCanvas, mirror: number, side: SectionSide) {
   const { r, scale, X, Y, shapes } = canvas;
   const bottom = side.collarDepth;
-  const top = side.onBark > LIMITS.mulchNothing.value ? side.onBark : 0;
+  const top = side.onBark > READING_LIMITS.mulchNothing.value ? side.onBark : 0;
   if (bottom === undefined ? top === 0 : top + bottom < 0.02) return;
   const from = bottom === undefined ? 0 : -bottom + 0.02;
   const band = Math.max(5, Math.min(9, 0.18 * r * scale));

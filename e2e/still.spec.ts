@@ -178,6 +178,37 @@ for (const size of [PHONE, { width: 1280, height: 800 }])
     await context.close();
   });
 
+test('letters that come after a page has been drawn move nothing on it', async ({ page }) => {
+  await asConsultant(page);
+  await page.setViewportSize(PHONE);
+  // Nothing is kept from page to page, so that each has its letters late.
+  let late = 0;
+  await page.route(/\.woff2$/, async (route) => {
+    await expect.poll(() => page.evaluate(() => performance.getEntriesByName('first-paint').length)).toBe(1);
+    late++;
+    await route.continue();
+  });
+  await page.addInitScript(() => {
+    const shifts: string[] = [];
+    Object.assign(window, { shifts });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as unknown as { sources: { node?: Node }[] }[])
+        for (const { node } of entry.sources) shifts.push(node?.textContent?.slice(0, 40) ?? '?');
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+  for (const path of ['/grounds', '/season', '/trees/sable-katsura-14?station=mulch']) {
+    const before = late;
+    await page.goto(path, { waitUntil: 'load' });
+    await expect.poll(() => late).toBeGreaterThan(before);
+    // The browser draws once more after they came.
+    await page.evaluate(() => document.fonts.ready.then(() => new Promise(requestAnimationFrame)));
+    expect([path, await page.evaluate(() => (window as unknown as { shifts: string[] }).shifts)]).toEqual([
+      path,
+      [],
+    ]);
+  }
+});
+
 test('a wrong value in a field of any station moves nothing @whole', async ({ page }) => {
   await page.setViewportSize(PHONE);
   await asConsultant(page);

@@ -1,5 +1,3 @@
-import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
-import '@fontsource-variable/spline-sans-mono/index.css';
 import './globals.css';
 import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
@@ -10,6 +8,7 @@ import { KeepStill } from '@/screens/shell/KeepStill';
 import { PreferencesProvider } from '@/screens/shell/preferences';
 import { StyleNonce } from '@/screens/shell/StyleNonce';
 import { THEMES, type Theme } from '@/screens/shell/themes';
+import { FACES } from './fonts';
 
 export const metadata: Metadata = {
   title: { default: 'Undrel', template: '%s · Undrel' },
@@ -24,7 +23,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const theme: Theme = THEMES.find((t) => t === kept) ?? 'paper';
   const units = jar.get('undrel_units')?.value === 'us' ? 'us' : 'metric';
   return (
-    <html lang="en" data-theme={theme} suppressHydrationWarning>
+    <html lang="en" className={FACES} data-theme={theme} suppressHydrationWarning>
       <body>
         <StyleNonce nonce={nonce} />
         <KeepStill />

@@ -13,7 +13,12 @@ export async function onPhone(base) {
     executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu'],
   });
-  const context = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 } });
+  const context = await browser.newContext({
+    baseURL: base,
+    viewport: { width: 390, height: 844 },
+    isMobile: true,
+    hasTouch: true,
+  });
   const tree = '/trees/sable-katsura-14?station=mulch';
   const bark = 'at the bark, N';
   const slow = async (page) => {

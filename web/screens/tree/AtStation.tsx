@@ -1,4 +1,4 @@
-import { memo, useState } from 'react';
+import { memo, useCallback, useEffect, useState } from 'react';
 import type { StationProgress } from '@undrel/core/assessment';
 import { shootsIn } from '@undrel/core/history';
 import type { Tree, Visit } from '@undrel/core/records';
@@ -14,6 +14,7 @@ import {
   OrderOfWorkView,
   SoilColumnsView,
   Station,
+  StationHere,
   Trenches,
   TwigsView,
   VerdictDiagramView,
@@ -22,6 +23,8 @@ import type { StationKey, StationProps } from './visitEntry';
 
 const NO_WORK = {};
 const NONE: never[] = [];
+/** A station whose code does not come holds up the drawing no longer than this, ms. */
+const LATEST_MS = 2000;
 
 /** Shoots as they were read back at this visit, each by its own, and those of the healthy tree beside them. */
 const twigsOf = (tree: Tree, visit: Visit, reference: ReferenceShoots | undefined): Twig[] =>
@@ -36,6 +39,17 @@ const twigsOf = (tree: Tree, visit: Visit, reference: ReferenceShoots | undefine
       .map((s) => ({ name: reference!.label, values: s.values })),
   ].filter((t) => t.values.length > 0);
 
+/** Whether a station has been here: typing comes before the drawing, which takes a phone longer to make than the fields. */
+function useStationHere() {
+  const [here, setHere] = useState(false);
+  const isHere = useCallback(() => setHere(true), []);
+  useEffect(() => {
+    const timer = setTimeout(isHere, LATEST_MS);
+    return () => clearTimeout(timer);
+  }, [isHere]);
+  return { here, isHere };
+}
+
 /** The open station: its drawing beside what is entered, or a plan that takes both. */
 export const AtStation = memo(function AtStation({
   progress,
@@ -45,6 +59,7 @@ export const AtStation = memo(function AtStation({
   // The side and time that the section is seen from stay from one station to the next.
   const [bearing, setBearing] = useState(90);
   const [when, setWhen] = useState<'before' | 'after'>('before');
+  const { here, isHere } = useStationHere();
   const foot = (
     <NextStep progress={progress} station={station} treeId={treeId} visitId={visitId} goTo={goTo}>
       <SaveStateHere system={system} />
@@ -75,12 +90,15 @@ export const AtStation = memo(function AtStation({
                   when={when}
                   onWhen={setWhen}
                   system={system}
+                  waits={!here}
                 />
               }
             />
           </div>
           <EntryColumn foot={foot}>
-            <Station key={`${visitId}.${station}`} {...props} station={station} />
+            <StationHere value={isHere}>
+              <Station key={`${visitId}.${station}`} {...props} station={station} />
+            </StationHere>
           </EntryColumn>
         </>
       );

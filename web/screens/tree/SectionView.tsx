@@ -37,19 +37,21 @@ interface SectionProps {
   when: 'before' | 'after';
   onWhen: (when: 'before' | 'after') => void;
   system: UnitSystem;
+  /** Something is to be done before it is drawn. */
+  waits: boolean;
 }
 
-/** The section as it is drawn, its shapes that did not change the same as before; nothing before its size is known. */
+/** The section as it is drawn, its shapes that did not change the same as before; nothing before its size is known, or while it waits. */
 function useDrawing(
-  { profile, work, tree, visit, events, bearing, when, system }: SectionProps,
+  { profile, work, tree, visit, events, bearing, when, system, waits }: SectionProps,
   size: { width: number; height: number },
   known: boolean,
   compact: boolean,
 ): Drawing {
-  const dug = useDugSection(tree, visit, bearing);
+  const dug = useDugSection(tree, visit, bearing, waits);
   const kept = useRef<Drawing>(undefined);
   return useMemo(() => {
-    if (!known) return { ...size, shapes: [] };
+    if (!known || waits) return { ...size, shapes: [] };
     const filled = events.find((e) => e.kind === 'soil added');
     kept.current = keepSame(
       kept.current,
@@ -70,7 +72,7 @@ function useDrawing(
       }),
     );
     return kept.current;
-  }, [profile, bearing, work, when, size, known, system, compact, visit.findings, events, dug]);
+  }, [profile, bearing, work, when, size, known, waits, system, compact, visit.findings, events, dug]);
 }
 
 export const SectionView = memo(function SectionView(props: SectionProps) {

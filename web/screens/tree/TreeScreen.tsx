@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useDeferredValue, useEffect, useMemo } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Glance } from '@undrel/core/assessment';
 import type { About } from '../../protocol/caseNow';
 import type { ReadPlaces } from '../../protocol/grounds';
@@ -12,7 +12,7 @@ import { newId } from './newId';
 import { NotVisited } from './NotVisited';
 import { SavingOf } from './SaveState';
 import { StationLine } from './StationLine';
-import { fetchStations } from './stationsLate';
+import { beginStation, fetchStations } from './stationsLate';
 import { TreeBar } from './TreeBar';
 import { useJudged, useJudgement } from './useJudgement';
 import { useStation } from './useStation';
@@ -134,6 +134,8 @@ function useTreePage(props: TreeScreenProps) {
   const { units } = usePreferences();
   const { treeItem, tree, events, visits, allVisits } = useTreeInHand(control, treeId);
   const [station, goTo] = useStation(props.station);
+  // Its code comes while the page around it is made.
+  useState(() => beginStation(station));
   useUndoKeys(control.undo, control.redo);
   useEffect(() => {
     const timer = setTimeout(fetchStations, 1500);

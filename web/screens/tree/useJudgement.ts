@@ -5,6 +5,7 @@ import type { Glance } from '@undrel/core/assessment';
 import type { House } from '@undrel/core/house';
 import type { Profile } from '@undrel/core/profile';
 import type { UnitSystem } from '@undrel/core/units';
+import { idle } from '../../device/idle';
 import type { JudgeAnswer, Judged, JudgeJob } from '../../workers/judge';
 
 /**
@@ -52,7 +53,7 @@ export function useJudgement(
       worker.current.postMessage(next.current.job);
       next.current = undefined;
     };
-    if (!worker.current) {
+    const begin = () => {
       const made = new Worker(new URL('../../workers/judge.ts', import.meta.url), { type: 'module' });
       worker.current = made;
       made.onmessage = ({ data }: MessageEvent<JudgeAnswer>) => {
@@ -73,10 +74,19 @@ export function useJudgement(
         worker.current = undefined;
         busy.current = undefined;
       };
-    }
-    // Handing it over waits until what was typed is drawn.
-    const timer = setTimeout(send);
-    return () => clearTimeout(timer);
+    };
+    // Handing it over waits until what was typed is drawn; the first, until the page is at rest.
+    let over = false;
+    const timer = setTimeout(async () => {
+      if (!worker.current && !explained) await idle();
+      if (over) return;
+      if (!worker.current) begin();
+      send();
+    });
+    return () => {
+      over = true;
+      clearTimeout(timer);
+    };
   }, [tree, events, visit, visitId, visits, before, system, firm, table, explained]);
   return judged?.visitId === visitId ? judged : undefined;
 }

@@ -1,13 +1,28 @@
 import { beginInTurn } from '../device/idle';
-import dynamic from 'next/dynamic';
-import { lazy, Suspense, useEffect, type ComponentType, type ReactNode, type RefObject } from 'react';
+import {
+  startTransition,
+  useEffect,
+  useState,
+  type ComponentType,
+  type ReactNode,
+  type RefObject,
+} from 'react';
+import { painted } from './painted';
 
 /** Code that is fetched while a page is at rest, before anybody asks for it: with the signal gone it would not come any more. */
 const REST_MS = 2500;
 
-function fetchedAtRest<P extends object>(load: () => Promise<ComponentType<P>>): () => void {
-  if (typeof window !== 'undefined') setTimeout(() => beginInTurn(load), REST_MS);
-  return () => void load().catch(() => undefined);
+/** The code of a part, begun to be fetched once the page is at rest. */
+function codeOf<P extends object>(load: () => Promise<ComponentType<P>>, plain: ComponentType<P>) {
+  /** The part, once its code is here. */
+  let here: ComponentType<P> | undefined;
+  const fetched = () => load().then((part) => (here = part));
+  if (typeof window !== 'undefined') setTimeout(() => beginInTurn(fetched), REST_MS);
+  return {
+    now: () => here,
+    /** The part as soon as its code is here; where it cannot be had, what stands for it. */
+    whenHere: () => fetched().catch(() => plain),
+  };
 }
 
 /**
@@ -21,9 +36,19 @@ export function late<P extends object>(
   load: () => Promise<ComponentType<P>>,
   plain: ComponentType<P>,
 ): ComponentType<P> & { fetch: () => void } {
-  const fetch = fetchedAtRest(load);
-  const Part = dynamic<P>(() => load().catch(() => plain), { ssr: false });
-  return Object.assign((props: P) => <Part {...props} />, { fetch });
+  const code = codeOf(load, plain);
+  function Late(props: P) {
+    const [Part, setPart] = useState(code.now);
+    useEffect(() => {
+      let gone = false;
+      if (!Part) void code.whenHere().then((part) => gone || setPart(() => part));
+      return () => {
+        gone = true;
+      };
+    }, [Part]);
+    return Part ? <Part {...props} /> : null;
+  }
+  return Object.assign(Late, { fetch: () => void code.whenHere() });
 }
 
 /** What opens over the page when it is asked for, and how it is closed. */
@@ -62,18 +87,26 @@ export const PlainOver = (props: { label: string; onClose: () => void; children:
   </span>
 );
 
-/** Like {@link late}, for what opens over the page: what comes late never comes up under a press meant for something else. */
+/**
+ * Like {@link late}, for what opens over the page: what comes late never comes up under a press meant for something else. The
+ * press is answered before it is drawn, which may take a phone a while.
+ */
 export function lateOver<P extends Opened>(
   load: () => Promise<ComponentType<P>>,
   plain: ComponentType<P>,
 ): ComponentType<P> {
-  fetchedAtRest(load);
-  const Part = lazy<ComponentType<Opened>>(async () => ({
-    default: (await load().catch(() => plain)) as ComponentType<Opened>,
-  }));
-  return (props: P) => (
-    <Suspense fallback={<UntilHere at={props.at} onClose={props.onClose} />}>
-      <Part {...props} />
-    </Suspense>
-  );
+  const code = codeOf(load, plain);
+  return function LateOver(props: P) {
+    const [Part, setPart] = useState<ComponentType<P>>();
+    useEffect(() => {
+      let gone = false;
+      void Promise.all([code.whenHere(), painted()]).then(
+        ([part]) => gone || startTransition(() => setPart(() => part)),
+      );
+      return () => {
+        gone = true;
+      };
+    }, []);
+    return Part ? <Part {...props} /> : <UntilHere at={props.at} onClose={props.onClose} />;
+  };
 }

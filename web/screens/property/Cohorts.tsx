@@ -2,14 +2,14 @@
 
 import { percent } from '@undrel/core/units';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Fold } from '@/ui/Fold';
 import { PageLink } from '@/ui/PageLink';
 import type { CohortPage, PropertyPage } from '../../protocol/grounds';
 import { Select } from '../../ui/controls/Select';
 
 /** Trees planted together: proposed by the program, confirmed by whoever knows, and what they tell of one another. */
-export function Cohorts(props: {
+export const Cohorts = memo(function Cohorts(props: {
   page: PropertyPage;
   mayMeasure: boolean;
   confirm: (name: string, ids: readonly string[]) => Promise<boolean>;
@@ -64,7 +64,7 @@ export function Cohorts(props: {
       )}
     </section>
   );
-}
+});
 
 function Cohort({ cohort }: { cohort: CohortPage }) {
   const [fault, setFault] = useState(cohort.readings[0]!.fault);

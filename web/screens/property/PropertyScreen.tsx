@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import type { PropertyPage } from '../../protocol/grounds';
 import type { Change } from '../../protocol/item';
 import { FilePick } from '../../ui/FilePick';
@@ -192,7 +192,7 @@ function AboutProperty({
   );
 }
 
-function PlanPane({
+const PlanPane = memo(function PlanPane({
   placing,
   setPlacing,
   page,
@@ -237,9 +237,9 @@ function PlanPane({
       <PlanLegend trees={page.trees} />
     </div>
   );
-}
+});
 
-function TreesListed({
+const TreesListed = memo(function TreesListed({
   page,
   units,
   api,
@@ -274,7 +274,7 @@ function TreesListed({
       )}
     </>
   );
-}
+});
 
 /** What came of the last thing that was done, and what is being done. */
 function PropertyTold({ work }: { work: PropertyHand }) {

@@ -95,3 +95,46 @@ test('a form that is sent as it stands sends what a list of the desk says; who m
   await page.reload();
   await expect(units).toHaveText('in and ft');
 });
+
+test('names of any length keep to their column in the table of a property, and so does all beside them', async ({
+  page,
+}) => {
+  await asConsultant(page);
+  const names = ['Linden at the south gate beyond the old ropewalk house', 'W'.repeat(60)];
+  const changes = names.map((label) => ({
+    kind: 'tree',
+    id: crypto.randomUUID(),
+    parent: 'kelpworth',
+    base: 0,
+    values: { label, species: 'Tilia cordata' },
+  }));
+  const saved = await page.request.post('/api/changes', { data: { changes } });
+  expect((await saved.json()).results.map((r: { status: string }) => r.status)).toEqual(['saved', 'saved']);
+  for (const width of [1280, 390]) {
+    await page.setViewportSize({ width, height: 844 });
+    await page.goto('/grounds/kelpworth');
+    const table = page.getByRole('region', { name: 'Trees' });
+    for (const name of names) {
+      await page.getByLabel('Filter').fill(name.slice(0, 30));
+      const row = table.getByRole('row', { name: new RegExp(name) });
+      await expect(row).toHaveCount(1);
+      const cells = await row.evaluate((tr) =>
+        [...tr.children].map((cell) => {
+          const { left, right } = cell.getBoundingClientRect();
+          const range = document.createRange();
+          range.selectNodeContents(cell);
+          const text = range.getBoundingClientRect();
+          return {
+            left,
+            right,
+            within: text.width === 0 || (text.left >= left - 1 && text.right <= right + 1),
+          };
+        }),
+      );
+      expect(cells.map((cell) => cell.within)).toEqual(cells.map(() => true));
+      for (const [i, cell] of cells.slice(1).entries())
+        expect(cell.left).toBeGreaterThanOrEqual(cells[i]!.right - 1);
+      expect(cells[0]!.right - cells[0]!.left).toBeGreaterThan(9 * 16 - 2);
+    }
+  }
+});

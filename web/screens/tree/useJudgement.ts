@@ -8,6 +8,9 @@ import type { UnitSystem } from '@undrel/core/units';
 import { idle } from '../../device/idle';
 import type { JudgeAnswer, Judged, JudgeJob } from '../../workers/judge';
 
+/** Where the verdict is not what is looked at, it waits for a pause in typing: reading its answer takes a phone from the keys. */
+const PAUSE_MS = 300;
+
 /**
  * Verdict, prescription and their figures at a glance, weighed in a worker: what is entered never waits for it. Until
  * the first comes there is nothing, and the page shows what the server made of it; after that the last one stays up
@@ -75,14 +78,17 @@ export function useJudgement(
         busy.current = undefined;
       };
     };
-    // Handing it over waits until what was typed is drawn; the first, until the page is at rest.
+    // Handing it over waits until what was typed is drawn; the first, until the page is at rest, and later ones for a pause.
     let over = false;
-    const timer = setTimeout(async () => {
-      if (!worker.current && !explained) await idle();
-      if (over) return;
-      if (!worker.current) begin();
-      send();
-    });
+    const timer = setTimeout(
+      async () => {
+        if (!worker.current && !explained) await idle();
+        if (over) return;
+        if (!worker.current) begin();
+        send();
+      },
+      worker.current && !explained ? PAUSE_MS : 0,
+    );
     return () => {
       over = true;
       clearTimeout(timer);

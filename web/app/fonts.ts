@@ -1,8 +1,8 @@
 import localFont from 'next/font/local';
 
 /*
- * Two weights of text and of figures, fetched with the page. What is not here when a page is drawn is left to the next one, so
- * that nothing moves. Letters beyond Western Europe come when a page holds one.
+ * Two weights of text and of figures, fetched with the page. What is not here when a page is first drawn is left until the
+ * application is opened again, so that nothing moves. Letters beyond Western Europe come when a page holds one.
  */
 const atkinson = localFont({
   src: [
@@ -34,7 +34,10 @@ const atkinsonMore = localFont({
   preload: false,
   adjustFontFallback: false,
   declarations: [
-    { prop: 'unicode-range', value: 'U+0100-0130, U+0132-0151, U+0154-02BA, U+1E00-1E9F, U+1EF2-1EFF' },
+    {
+      prop: 'unicode-range',
+      value: 'U+0100-0130, U+0132-0151, U+0154-02BA, U+1E00-1E9F, U+1EF2-1EFF, U+20A0-20AB, U+20AD-20C0',
+    },
   ],
 });
 const spline = localFont({

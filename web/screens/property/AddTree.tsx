@@ -11,9 +11,9 @@ export function AddTree({ onAdd }: { onAdd: (values: { label: string; species: s
   return (
     <form
       onSubmit={submit}
-      className="grid grid-cols-[1fr_1.4fr_auto] gap-2 items-end mb-3 bg-wash p-3 -mx-3"
+      className="grid grid-cols-[1fr_auto] sm:grid-cols-[1fr_1.4fr_auto] gap-2 items-end mb-3 bg-wash p-3 -mx-3"
     >
-      <label>
+      <label className="max-sm:col-span-2">
         <span className="block text-sm">Label</span>
         <input
           className="w-full"

@@ -23,7 +23,7 @@ import type { StationKey, StationProps } from './visitEntry';
 
 const NO_WORK = {};
 const NONE: never[] = [];
-/** A station whose code does not come holds up the drawing no longer than this, ms. */
+/** A station whose code does not come holds up the drawing no longer than this, ms. Judgement. */
 const LATEST_MS = 2000;
 
 /** Shoots as they were read back at this visit, each by its own, and those of the healthy tree beside them. */

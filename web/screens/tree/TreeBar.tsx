@@ -62,7 +62,7 @@ export const TreeBar = memo(function TreeBar({
         <span aria-hidden="true" className="hidden sm:inline">
           ›
         </span>
-        <strong>{tree.label}</strong>
+        <strong className="line-clamp-2 wrap-anywhere sm:line-clamp-none">{tree.label}</strong>
         <span className="text-sm text-muted hidden lg:inline">{facts.join(', ')}</span>
       </nav>
     </TopBar>

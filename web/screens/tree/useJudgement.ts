@@ -8,7 +8,7 @@ import type { UnitSystem } from '@undrel/core/units';
 import { idle } from '../../device/idle';
 import type { JudgeAnswer, Judged, JudgeJob } from '../../workers/judge';
 
-/** Where the verdict is not what is looked at, it waits for a pause in typing: reading its answer takes a phone from the keys. */
+/** Where the verdict is not what is looked at, it waits for such a pause in typing, ms: reading its answer takes a phone from the keys. Judgement. */
 const PAUSE_MS = 300;
 
 /**

@@ -164,6 +164,35 @@ test('what is seldom met is folded away, is opened once noted, and speaks in the
   await saved(page);
 });
 
+test('a choice is made, changed and taken back with the keyboard alone', async ({ page }) => {
+  await asConsultant(page);
+  await page.goto('/trees/kelpworth-4?station=crown');
+  const leaf = page.getByRole('radiogroup', { name: 'Leaf size' });
+  const answer = (name: string) => leaf.getByRole('radio', { name, exact: true });
+  await answer('normal').focus();
+  await page.keyboard.press('Space');
+  await expect(answer('normal')).toBeChecked();
+  await page.keyboard.press('ArrowRight');
+  await expect(answer('small')).toBeChecked();
+  await expect(answer('small')).toBeFocused();
+  await page.keyboard.press('Space');
+  await expect(leaf.getByRole('radio', { checked: true })).toHaveCount(0);
+  await page.keyboard.press('Enter');
+  await expect(answer('small')).toBeChecked();
+  await page.keyboard.press('Delete');
+  await expect(leaf.getByRole('radio', { checked: true })).toHaveCount(0);
+  await page.goto('/trees/kelpworth-4?station=base');
+  const flared = page.getByRole('group', { name: 'How does the stem enter the ground?: flared' });
+  const side = (name: string) => flared.getByRole('checkbox', { name: `flared, ${name}`, exact: true });
+  await side('N').focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(side('NW')).toBeFocused();
+  const before = await side('NW').isChecked();
+  await page.keyboard.press('Space');
+  await expect(side('NW')).toBeChecked({ checked: !before });
+  await saved(page);
+});
+
 test('what is unfolded before the page is ready stands open, with what is in it', async ({ browser }) => {
   const context = await browser.newContext({ serviceWorkers: 'block' });
   const page = await context.newPage();

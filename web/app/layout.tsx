@@ -8,6 +8,7 @@ import { KeepStill } from '@/screens/shell/KeepStill';
 import { PreferencesProvider } from '@/screens/shell/preferences';
 import { StyleNonce } from '@/screens/shell/StyleNonce';
 import { THEMES, type Theme } from '@/screens/shell/themes';
+import { holdTyped } from '@/ui/controls/typedAhead';
 import { FACES } from './fonts';
 
 export const metadata: Metadata = {
@@ -25,6 +26,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" className={FACES} data-theme={theme} suppressHydrationWarning>
       <body>
+        <script
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: `(${holdTyped})()` }}
+        />
         <StyleNonce nonce={nonce} />
         <KeepStill />
         <DeviceKeeper />

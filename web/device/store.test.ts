@@ -168,3 +168,36 @@ test('what the server has now replaces what was kept, but for what waits here; w
   expect(state.items.get('same')).toBe(kept[0]);
   expect(changesIn(state)).toMatchObject([{ id: 'mine', base: 1, values: { depth: 0.5 } }]);
 });
+
+test('what is typed on a page before it is known what waits there leaves the rest of its record', () => {
+  const profile = (version: number, mulch: { distance: number; depth: number }[]): Item => ({
+    kind: 'profile',
+    id: 'n',
+    parent: 'v',
+    version,
+    values: { bearing: 0, mulch, fill: [] },
+  });
+  const [bark, away] = [
+    { distance: 0, depth: 0.2 },
+    { distance: 0.3, depth: 0.1 },
+  ];
+  const shown = startWith([visit, profile(2, [])]);
+  const typed = reduceCase(shown, {
+    type: 'edit',
+    edits: [editOf(shown, 'profile', 'n', 'v', { bearing: 0, mulch: [away], fill: [] })],
+  });
+  const waited = {
+    kind: 'profile',
+    id: 'n',
+    parent: 'v',
+    base: 2,
+    values: { bearing: 0, mulch: [bark], fill: [] },
+  };
+  const restored = run(typed, { type: 'restore', changes: [waited as never], saved: [] });
+  expect(restored.items.get('n')!.values).toMatchObject({ mulch: [bark, away] });
+  expect(changesIn(restored).map((c) => c.id)).toEqual(['n']);
+  // The same where the server has it by now, and only the kept page is older.
+  const later = run(typed, { type: 'restore', changes: [], saved: [profile(5, [bark])] });
+  expect(later.items.get('n')).toMatchObject({ version: 5, values: { mulch: [bark, away] } });
+  expect(changesIn(later)).toMatchObject([{ id: 'n', base: 5 }]);
+});

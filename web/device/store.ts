@@ -1,5 +1,6 @@
 import { depthOf } from '@undrel/core/records';
 import type { Change, ChangeResult, Item, ItemKind, ItemValues, Theirs } from '../protocol/item';
+import { laidOver } from './laidOver';
 import { DOUBTS_KEPT } from './pending';
 
 /** An edit: what an item was and what it became; its inverse undoes it. */
@@ -71,6 +72,10 @@ function put(state: CaseState, edits: readonly Pick<Edit, 'kind' | 'id' | 'paren
   return { ...state, items, unsaved, refusals };
 }
 
+/** What the page showed of an item before anything was entered. */
+const shownFirst = (state: CaseState, id: string): Item['values'] =>
+  state.undo.flat().find((edit) => edit.id === id)?.before ?? null;
+
 const inverse = (edits: readonly Edit[]) =>
   [...edits].reverse().map((e) => ({ ...e, after: e.before, before: e.after }));
 
@@ -112,13 +117,22 @@ export function reduceCase(state: CaseState, action: CaseAction): CaseState {
       if (action.changes.length === 0 && !older) return state;
       const items = new Map(state.items);
       const unsaved = new Set(state.unsaved);
+      // Typed while the page was coming: that is newer than what was kept, and of what the page showed then.
+      const withTyped = (item: Item): Item =>
+        unsaved.has(item.id)
+          ? ({
+              ...item,
+              values: laidOver(shownFirst(state, item.id), items.get(item.id)!.values, item.values),
+            } as Item)
+          : item;
       for (const item of action.saved)
-        if (item.version > (items.get(item.id)?.version ?? 0)) items.set(item.id, item);
+        if (item.version > (items.get(item.id)?.version ?? 0)) items.set(item.id, withTyped(item));
       const doubts = new Map(state.inDoubt);
       for (const { kind, id, parent, base, values, inDoubt } of action.changes) {
-        // Typed while the page was coming: that is newer than what was kept.
-        if (unsaved.has(id)) continue;
-        items.set(id, { kind, id, parent, version: base, values: values as Item['values'] } as Item);
+        items.set(
+          id,
+          withTyped({ kind, id, parent, version: base, values: values as Item['values'] } as Item),
+        );
         unsaved.add(id);
         if (inDoubt) doubts.set(id, inDoubt);
       }

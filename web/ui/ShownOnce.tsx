@@ -2,6 +2,6 @@
 export const ShownOnce = ({ label, link }: { label: string; link: string }) => (
   <label className="block">
     <span className="block text-sm">{label}</span>
-    <input className="w-full num text-sm" readOnly value={link} onFocus={({ target }) => target.select()} />
+    <input className="w-full num text-sm" readOnly value={link} data-whole="" />
   </label>
 );

@@ -2,7 +2,7 @@ import { Said } from '../../ui/Said';
 
 /** A link that is shown once, marked as a whole when it is pressed. */
 export const LinkShown = ({ link }: { link: string }) => (
-  <input className="w-full num" readOnly value={link} onFocus={(event) => event.target.select()} />
+  <input className="w-full num" readOnly value={link} data-whole="" />
 );
 
 /** A place for a link that is shown once, of one height whatever it shows. */

@@ -4,6 +4,7 @@ import { ArrowRight, Compass, Minus, Plus } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { UnitSystem } from '@undrel/core/units';
 import { late } from '../../ui/late';
+import { typeInto } from '../../ui/controls/typeInto';
 import type { CompassProps } from './compassProps';
 import { stepped, withKey } from './keys';
 import { usePreferences } from './preferences';
@@ -33,12 +34,6 @@ const isKeyed = (target: EventTarget | null): target is HTMLInputElement =>
   target instanceof HTMLInputElement &&
   (/^(decimal|numeric)$/.test(target.inputMode) || target.dataset.bearing !== undefined) &&
   !target.readOnly;
-
-/** Puts a text into a field as if it had been typed. */
-function type(field: HTMLInputElement, text: string): void {
-  Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, text);
-  field.dispatchEvent(new Event('input', { bubbles: true }));
-}
 
 /** The field with keys after another on the page. */
 function nextOf(field: HTMLInputElement): HTMLInputElement | undefined {
@@ -91,14 +86,22 @@ export function KeyBar() {
     if (north !== undefined)
       return [
         key('Compass', () => setAiming(true), <Compass aria-hidden="true" size={24} />),
-        ...SIDES.map((side) => key(side, () => type(field, side))),
+        ...SIDES.map((side) => key(side, () => typeInto(field, side))),
       ];
     if (field.inputMode === 'numeric')
       return [
-        key('One less', () => type(field, stepped(field.value, -1)), <Minus aria-hidden="true" size={22} />),
-        key('One more', () => type(field, stepped(field.value, 1)), <Plus aria-hidden="true" size={22} />),
+        key(
+          'One less',
+          () => typeInto(field, stepped(field.value, -1)),
+          <Minus aria-hidden="true" size={22} />,
+        ),
+        key(
+          'One more',
+          () => typeInto(field, stepped(field.value, 1)),
+          <Plus aria-hidden="true" size={22} />,
+        ),
       ];
-    return KEYS[units].map((k) => key(k, () => type(field, withKey(field.value, k))));
+    return KEYS[units].map((k) => key(k, () => typeInto(field, withKey(field.value, k))));
   };
   return (
     <div
@@ -113,7 +116,7 @@ export function KeyBar() {
         <CompassStrip
           north={north === 'magnetic' ? 'magnetic' : 'true'}
           onTake={(bearing) => {
-            type(field, String(bearing));
+            typeInto(field, String(bearing));
             setAiming(false);
           }}
           onClose={() => setAiming(false)}

@@ -13,6 +13,7 @@ import {
   type ReactNode,
 } from 'react';
 import type { UnitSystem } from '@undrel/core/units';
+import { whenNothingHeld } from '../../ui/controls/typedAhead';
 import { painted } from '../../ui/painted';
 import { THEMES, type Theme } from './themes';
 
@@ -88,7 +89,7 @@ export function PreferencesProvider(props: { units: UnitSystem; theme: Theme; ch
     if (theme) keepTheme(theme);
     keepByLight(kept('undrel_light') === 'on');
     const units = kept('undrel_units');
-    if (units === 'us' || units === 'metric') keepUnits(units);
+    if (units === 'us' || units === 'metric') whenNothingHeld(() => keepUnits(units));
   }, []);
   const value = useMemo(
     () => ({ units, theme, byLight, setUnits, setTheme, setByLight }),

@@ -32,7 +32,7 @@ function stateOf({ saving, state, kept }: CaseControl): { text: string; bad: boo
     ? `${waiting} kept on this device`
     : `${waiting} not kept, the device is full; leave this open`;
   if (state.conflicts.length > 0) return { text: `${state.conflicts.length} to settle`, bad: true };
-  if (saving === 'unknown') return { text: '', bad: false };
+  if (saving === 'unknown') return { text: 'Still loading: not saved yet', bad: false };
   if (saving === 'away') return { text: `Offline: ${where}`, bad: true };
   if (saving === 'signed out') return { text: `Signed out: ${where}`, bad: true };
   if (state.refusals.size > 0) return { text: `${state.refusals.size} not saved`, bad: true };
@@ -67,7 +67,7 @@ export function SaveState({
     >
       <p
         role="status"
-        className={`line-clamp-2 ${bad ? 'text-harm font-semibold' : 'text-muted'}`}
+        className={`line-clamp-2 ${bad ? 'text-harm font-semibold' : 'text-muted'} ${saving === 'unknown' ? 'after-a-while' : ''}`}
         data-testid="save-state"
       >
         {text} {saving === 'signed out' && <a href="/sign-in">Sign in</a>}

@@ -6,7 +6,8 @@ import type { About } from '../../protocol/caseNow';
 import type { ReadPlaces } from '../../protocol/grounds';
 import { usePreferences } from '../shell/preferences';
 import { useAbout, useToday } from '../../device/along/keptPage';
-import { useCase } from '../../device/useCase';
+import { useCase, type Saving } from '../../device/useCase';
+import { TakenAhead } from '../../ui/controls/Entry';
 import { AtStation } from './AtStation';
 import { newId } from './newId';
 import { NotVisited } from './NotVisited';
@@ -106,7 +107,9 @@ export function TreeScreen(props: TreeScreenProps) {
           onNewVisit={mayMeasure ? newVisit : undefined}
         />
         <SavingOf value={control}>
-          <AtStation {...stationProps} progress={hand.progress} station={shown} />
+          <TakenAhead listens={hand.listens}>
+            <AtStation {...stationProps} progress={hand.progress} station={shown} />
+          </TakenAhead>
         </SavingOf>
       </main>
     </div>
@@ -123,6 +126,19 @@ function useAboutTree({ treeId, ...said }: TreeScreenProps): About {
   return useAbout(about, treeId);
 }
 
+/** What waits on this device may take a while to be had, where another page is sending it: typing waits no longer, ms. Judgement. */
+const LATEST_MS = 2000;
+
+/** Whether what is typed is taken: it is known what else was entered on this device, or that takes too long. */
+function useListens(saving: Saving): boolean {
+  const [late, setLate] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setLate(true), LATEST_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  return late || saving !== 'unknown';
+}
+
 /** The visit in hand with all that is read from it, and the station one is at. */
 function useTreePage(props: TreeScreenProps) {
   const { treeId } = props;
@@ -131,6 +147,7 @@ function useTreePage(props: TreeScreenProps) {
   const alone = props.alone ? props.property.id : undefined;
   const today = useToday(props.today, treeId);
   const control = useCase(treeId, props.items, props.person);
+  const listens = useListens(control.saving);
   const { units } = usePreferences();
   const { treeItem, tree, events, visits, allVisits } = useTreeInHand(control, treeId);
   const [station, goTo] = useStation(props.station);
@@ -174,6 +191,7 @@ function useTreePage(props: TreeScreenProps) {
   const weighedNow = useJudged(weighed, profile, before, current?.id, props.glance);
   return {
     ...{ control, treeItem, tree, events, visits, allVisits, current, visit, profile, progress, choose },
+    listens,
     ...{ station, goTo, units, alone, about, today, newVisit, dates, weighedNow },
   };
 }

@@ -43,7 +43,7 @@ export function BearingInput(props: {
         value={typed ?? (props.value === undefined ? '' : bearingName(props.value))}
         onChange={(event) => take(event.target.value)}
         onBlur={() => !wrong && setTyped(undefined)}
-        onFocus={(event) => event.target.select()}
+        data-whole=""
       />
     </div>
   );

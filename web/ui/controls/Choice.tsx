@@ -1,7 +1,7 @@
 'use client';
 
-import type { ReactNode } from 'react';
-import { ToggleGroup } from 'radix-ui';
+import { useId, type KeyboardEvent, type ReactNode } from 'react';
+import { Pressed } from './Pressed';
 
 export interface Option {
   key: string;
@@ -22,26 +22,26 @@ export function Choice(props: {
   /** What is asked further once there is an answer. */
   children?: ReactNode;
 }) {
+  const name = useId();
   return (
     <fieldset className="py-2.5 border-b border-hair">
       <legend className="float-left w-full mb-1 font-semibold">{props.label}</legend>
       {props.hint && <p className="clear-both text-sm text-muted -mt-0.5 mb-1">{props.hint}</p>}
-      <ToggleGroup.Root
-        type="single"
+      <div
+        role="radiogroup"
         aria-label={props.label}
         className="clear-both flex flex-wrap gap-x-1.5 gap-y-1.5"
-        value={props.value ?? ''}
-        disabled={props.disabled}
-        onValueChange={(value) => props.onChange(value || undefined)}
       >
         {props.options.map((option) => (
-          <ToggleGroup.Item
+          <OptionButton
             key={option.key}
-            value={option.key}
-            className="min-h-[44px] px-3 border border-muted bg-sheet data-[state=on]:bg-ink data-[state=on]:text-sheet data-[state=on]:border-ink"
-          >
-            {option.label}
-          </ToggleGroup.Item>
+            answer={option.key}
+            label={option.label}
+            name={name}
+            chosen={props.value === option.key}
+            disabled={props.disabled}
+            onChange={props.onChange}
+          />
         ))}
         {props.unsure !== undefined && (
           <label className="flex items-center gap-1.5 min-h-[44px] px-2 text-sm">
@@ -54,8 +54,41 @@ export function Choice(props: {
             not sure
           </label>
         )}
-      </ToggleGroup.Root>
+      </div>
       {props.children}
     </fieldset>
+  );
+}
+
+/** Keys that take a chosen answer back. The browser itself has none. */
+const BACK = [' ', 'Enter', 'Backspace', 'Delete'];
+
+function OptionButton(props: {
+  answer: string;
+  label: string;
+  name: string;
+  chosen: boolean;
+  disabled: boolean | undefined;
+  onChange: (value: string | undefined) => void;
+}) {
+  const { chosen, onChange } = props;
+  const key = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (!(chosen ? BACK.includes(event.key) : event.key === 'Enter')) return;
+    event.preventDefault();
+    onChange(chosen ? undefined : props.answer);
+  };
+  return (
+    <Pressed
+      type="radio"
+      shown={props.label}
+      className="px-3 has-checked:border-ink"
+      name={props.name}
+      value={props.answer}
+      checked={chosen}
+      disabled={props.disabled}
+      onChange={() => onChange(props.answer)}
+      onClick={() => chosen && onChange(undefined)}
+      onKeyDown={key}
+    />
   );
 }

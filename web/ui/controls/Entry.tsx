@@ -1,6 +1,7 @@
 'use client';
 
-import { useSyncExternalStore, type ReactNode } from 'react';
+import { createContext, use, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { sayHeld } from './typedAhead';
 
 const never = () => () => undefined;
 
@@ -12,10 +13,45 @@ export const useAlive = (): boolean =>
     () => false,
   );
 
-/** Fields that take no typing until they listen, so that nothing typed into a page still loading is lost. */
+const Listens = createContext<boolean | undefined>(undefined);
+
+/**
+ * Lets the fields within be typed into and ticked as soon as they are seen. What is entered is held until it is known what
+ * else was entered on this device, and then taken, as it was meant.
+ */
+export const TakenAhead = ({ listens, children }: { listens: boolean; children: ReactNode }) => (
+  <Listens value={listens}>{children}</Listens>
+);
+
+/** Fields that lose nothing that is typed into a page still loading: they take it ahead where that is allowed, or no typing at all. */
 export function Entry({ children }: { children: ReactNode }) {
+  const listens = use(Listens);
+  const alive = useAlive();
+  if (listens !== undefined) return <EntryAhead listens={listens}>{children}</EntryAhead>;
   return (
-    <fieldset className="min-w-0" disabled={!useAlive()}>
+    <fieldset className="min-w-0" disabled={!alive}>
+      {children}
+    </fieldset>
+  );
+}
+
+/** What is pressed waits meanwhile (see `data-waits` in the style sheet), what is typed is held by the page itself. */
+function EntryAhead({ listens, children }: { listens: boolean; children: ReactNode }) {
+  const [waits, setWaits] = useState(!listens);
+  const fields = useRef<HTMLFieldSetElement>(null);
+  useEffect(() => {
+    if (!listens || !waits) return;
+    // After all that this drawing of the page still does: what is said again is worked into what it left.
+    queueMicrotask(() => {
+      const here = fields.current;
+      if (!here) return;
+      delete here.dataset.waits;
+      setWaits(false);
+      sayHeld(here);
+    });
+  }, [listens, waits]);
+  return (
+    <fieldset ref={fields} className="min-w-0" data-waits={waits || undefined} aria-busy={waits}>
       {children}
     </fieldset>
   );

@@ -13,6 +13,7 @@ import {
   type UnitSystem,
 } from '@undrel/core/units';
 import { NotedInput } from './NotedInput';
+import { textAgain } from './typedAhead';
 
 const LONG: readonly LengthField[] = ['height', 'crownRadius', 'mulchRoom', 'position', 'siteDistance'];
 
@@ -34,11 +35,7 @@ export function lengthText(metres: number | undefined, unit: LengthUnit): string
     : tidy(value, decimalsFor(10 ** -places));
 }
 
-/**
- * A length that is computed with while it is typed. A value that cannot be is refused with the field, the value and
- * the range, and what was typed stays; an unusual one is asked about before it counts.
- */
-export function LengthInput(props: {
+interface LengthInputProps {
   field: LengthField;
   label: string;
   system: UnitSystem;
@@ -51,28 +48,43 @@ export function LengthInput(props: {
   disabled?: boolean;
   className?: string;
   onKeyDown?: (event: KeyboardEvent<HTMLInputElement>) => void;
-}) {
+}
+
+/** What is typed, how it is read, and what is wrong with it. */
+function useTypedLength(props: LengthInputProps) {
   const unit = unitOf(props.field, props.system);
   const stored = lengthText(props.value, unit);
-  const [typed, setTyped] = useState<string | undefined>(undefined);
-  const id = useId();
+  const [entered, setEntered] = useState<{ text: string; unit: LengthUnit } | undefined>(undefined);
+  // In the unit that stood beside it when it was typed, whichever stands there now.
+  const typed = entered && textAgain(entered, unit);
   const checked =
     typed !== undefined && typed.trim() !== '' ? readLength(props.field, typed, unit) : undefined;
   const problem = checked && checked.state !== 'ok' ? checked : undefined;
   const confirmed =
     checked?.state === 'ask' && props.value !== undefined && Math.abs(props.value - checked.metres) < 1e-9;
-  const show = problem && !confirmed;
+  const wrong = confirmed ? undefined : problem;
+  const shown = (entered?.unit === unit || wrong ? typed : undefined) ?? stored;
 
   const take = (text: string) => {
-    setTyped(text);
+    setEntered({ text, unit });
     if (text.trim() === '') return props.onChange(undefined);
     const read = readLength(props.field, text, unit);
     if (read.state === 'ok') props.onChange(read.metres);
   };
   const settle = () => {
-    if (typed === undefined || show) return;
-    setTyped(undefined);
+    if (typed === undefined || wrong) return;
+    setEntered(undefined);
   };
+  return { unit, typed, shown, wrong, take, settle, forget: () => setEntered(undefined) };
+}
+
+/**
+ * A length that is computed with while it is typed. A value that cannot be is refused with the field, the value and
+ * the range, and what was typed stays; an unusual one is asked about before it counts.
+ */
+export function LengthInput(props: LengthInputProps) {
+  const { unit, typed, shown, wrong, take, settle, forget } = useTypedLength(props);
+  const id = useId();
   return (
     <div className={props.className}>
       <label htmlFor={id} className={props.hideLabel ? 'sr-only' : 'block text-sm'}>
@@ -81,23 +93,23 @@ export function LengthInput(props: {
       </label>
       <NotedInput
         note={
-          show && (
+          wrong && (
             <>
-              <p>{problem.message}</p>
-              {'suggestion' in problem && problem.suggestion && (
+              <p>{wrong.message}</p>
+              {'suggestion' in wrong && wrong.suggestion && (
                 <button
                   type="button"
                   className="quiet mr-2 mt-1"
                   onClick={() => {
-                    take(problem.suggestion!);
-                    setTyped(undefined);
+                    take(wrong.suggestion!);
+                    forget();
                   }}
                 >
-                  Use {problem.suggestion}
+                  Use {wrong.suggestion}
                 </button>
               )}
-              {problem.state === 'ask' && (
-                <button type="button" className="quiet mt-1" onClick={() => props.onChange(problem.metres)}>
+              {wrong.state === 'ask' && (
+                <button type="button" className="quiet mt-1" onClick={() => props.onChange(wrong.metres)}>
                   Keep {typed?.trim()}
                 </button>
               )}
@@ -110,10 +122,11 @@ export function LengthInput(props: {
         autoComplete="off"
         data-cell={props.cell}
         disabled={props.disabled}
-        value={typed ?? stored}
+        value={shown}
         onChange={(event) => take(event.target.value)}
         onBlur={settle}
-        onFocus={(event) => event.target.select()}
+        data-whole=""
+        data-unit={unit}
         onKeyDown={props.onKeyDown}
       />
     </div>

@@ -32,6 +32,7 @@ export function NumberInput(props: {
           id={id}
           className="num w-24 text-right"
           inputMode="decimal"
+          data-unit={unit}
           disabled={props.disabled}
           value={typed ?? (props.value === undefined ? '' : String(props.value))}
           onBlur={() => !wrong && setTyped(undefined)}

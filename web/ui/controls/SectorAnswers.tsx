@@ -1,8 +1,19 @@
 'use client';
 
-import { ToggleGroup } from 'radix-ui';
+import type { KeyboardEvent } from 'react';
 import { SECTORS } from '@undrel/core/questions';
 import type { Option } from './Choice';
+import { Pressed } from './Pressed';
+
+/** The arrow keys go from side to side, round the compass. */
+function alongTheRow(event: KeyboardEvent<HTMLElement>): void {
+  const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+  if (step === undefined) return;
+  const row = [...event.currentTarget.querySelectorAll('input')];
+  const at = row.indexOf(event.target as HTMLInputElement);
+  event.preventDefault();
+  row[(at + step + row.length) % row.length]!.focus();
+}
 
 /** One answer for each of eight sides: a row for each answer, a button for each side. */
 export function SectorAnswers(props: {
@@ -30,32 +41,27 @@ export function SectorAnswers(props: {
             >
               {option.label}
             </button>
-            <ToggleGroup.Root
-              type="multiple"
+            <div
+              role="group"
               aria-label={`${props.label}: ${option.label}`}
               className="grid grid-cols-8 flex-1 max-w-[22.5rem] min-w-[17.5rem]"
-              disabled={props.disabled}
-              value={props.values.flatMap((v, i) => (v === option.key ? [String(i)] : []))}
-              onValueChange={(next) => {
-                const now = new Set(next.map(Number));
-                const before = new Set(props.values.flatMap((v, i) => (v === option.key ? [i] : [])));
-                const added = [...now].filter((s) => !before.has(s));
-                const removed = [...before].filter((s) => !now.has(s));
-                if (added.length > 0) props.onChange(added, option.key);
-                if (removed.length > 0) props.onChange(removed, undefined);
-              }}
+              onKeyDown={alongTheRow}
             >
               {SECTORS.map((sector, i) => (
-                <ToggleGroup.Item
+                <Pressed
                   key={sector}
-                  value={String(i)}
+                  type="checkbox"
+                  shown={sector}
                   aria-label={`${option.label}, ${sector}`}
-                  className="min-h-[44px] min-w-0 -ml-px border border-muted bg-sheet text-sm data-[state=on]:bg-ink data-[state=on]:text-sheet data-[state=on]:font-bold"
-                >
-                  {sector}
-                </ToggleGroup.Item>
+                  className="min-w-0 -ml-px text-sm has-checked:font-bold"
+                  // One stop of the tab key for a row; the arrows go along it.
+                  tabIndex={i === 0 ? 0 : -1}
+                  checked={props.values[i] === option.key}
+                  disabled={props.disabled}
+                  onChange={({ target }) => props.onChange([i], target.checked ? option.key : undefined)}
+                />
               ))}
-            </ToggleGroup.Root>
+            </div>
           </div>
         ))}
       </div>

@@ -23,7 +23,7 @@ export function ProbeForm({
   draft: Draft;
   setDraft: (next: Draft) => void;
 }) {
-  const field = { draft, setDraft, problems, input: depthInput };
+  const field = { draft, setDraft, problems, unit, input: depthInput };
   return (
     <form
       onSubmit={save}
@@ -70,6 +70,7 @@ function ProbeField({
   draft,
   setDraft,
   problems,
+  unit,
   input,
 }: {
   name: 'bearing' | 'distance' | 'depth';
@@ -78,6 +79,7 @@ function ProbeField({
   draft: Draft;
   setDraft: (next: Draft) => void;
   problems: readonly DraftProblem[];
+  unit: LengthUnit;
   /** Of the depth, which is typed next. */
   input: RefObject<HTMLInputElement | null>;
 }) {
@@ -96,7 +98,8 @@ function ProbeField({
         autoComplete="off"
         placeholder={hint}
         value={draft[name]}
-        onFocus={(event) => event.target.select()}
+        data-whole=""
+        data-unit={name === 'bearing' ? undefined : unit}
         onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
       />
     </div>

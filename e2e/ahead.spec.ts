@@ -1,0 +1,168 @@
+import { expect, test, type ElementHandle, type Page } from '@playwright/test';
+import type { Item } from '../web/protocol/item';
+import { asConsultant, saved, takeAlong } from './enter';
+
+const FIELDS =
+  'fieldset[aria-busy] :is(input:not([type="file"], [type="range"]), textarea):not(:disabled, [readonly])';
+/** Stations whose fields come with the page. */
+const WITH_FIELDS = ['history', 'crown', 'base', 'mulch', 'probe', 'soil'];
+
+/** Holds back every program of the pages that are opened, until it is told to let them come. */
+async function withoutPrograms(page: Page): Promise<() => void> {
+  let come = () => {};
+  const held = new Promise<void>((resolve) => (come = resolve));
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  return come;
+}
+
+/** Until the fields of a page are taken at once. */
+const listens = (page: Page) => expect(page.locator('fieldset[aria-busy="false"]').first()).toBeVisible();
+
+/** A tree of its own with an empty visit. @returns ids */
+async function newTree(page: Page): Promise<{ tree: string; visit: string }> {
+  const [tree, visit] = [crypto.randomUUID(), crypto.randomUUID()];
+  const changes = [
+    {
+      kind: 'tree',
+      id: tree,
+      parent: 'sable-row',
+      base: 0,
+      values: { label: 'Ahead', species: 'Acer rubrum' },
+    },
+    { kind: 'visit', id: visit, parent: tree, base: 0, values: { date: '2026-05-04', by: 'R. Quill' } },
+  ];
+  const answer = await page.request.post('/api/changes', { data: { changes } });
+  expect((await answer.json()).results.map((r: { status: string }) => r.status)).toEqual(['saved', 'saved']);
+  return { tree, visit };
+}
+
+/** All that is kept of a tree and its visit, without whose it is. */
+async function keptOf(page: Page, { tree, visit }: { tree: string; visit: string }): Promise<string[]> {
+  const { items } = (await (await page.request.get(`/api/trees/${tree}/items`)).json()) as { items: Item[] };
+  return items
+    .filter((item) => item.values !== null && item.id !== visit)
+    .map(({ kind, values }) => JSON.stringify([kind, values]))
+    .sort();
+}
+
+/** Fills every field that is seen and ticks the first of each choice. @returns how many */
+async function enterAll(page: Page): Promise<number> {
+  const fields = (await page.locator(FIELDS).elementHandles()) as ElementHandle<HTMLInputElement>[];
+  const asked = new Set<string>();
+  let entered = 0;
+  for (const field of fields) {
+    if (!(await field.isVisible())) continue;
+    const { type, name, mode, value, hint } = await field.evaluate((f) => ({
+      ...{ type: f.type, name: f.name, mode: f.inputMode, value: f.value },
+      hint: f.placeholder ?? '',
+    }));
+    if (type === 'radio' && asked.has(name)) continue;
+    asked.add(name);
+    if (type === 'radio' || type === 'checkbox') await field.check();
+    else if (/decimal|numeric/.test(mode)) await field.fill('7');
+    else await field.fill(hint === 'N' || hint.startsWith('NE') ? 'SW' : `${value} more`.trim());
+    entered++;
+  }
+  return entered;
+}
+
+for (const station of WITH_FIELDS)
+  test(`what is typed and ticked at ${station} before the programs of its page come is taken as if entered later${['history', 'mulch'].includes(station) ? '' : ' @whole'}`, async ({
+    page,
+  }) => {
+    await asConsultant(page);
+    const [early, later] = [await newTree(page), await newTree(page)];
+    const come = await withoutPrograms(page);
+    await page.goto(`/trees/${early.tree}?station=${station}`, { waitUntil: 'domcontentloaded' });
+    const entered = await enterAll(page);
+    expect(entered).toBeGreaterThan(2);
+    come();
+    await saved(page);
+    await page.unrouteAll();
+    await page.goto(`/trees/${later.tree}?station=${station}`);
+    await listens(page);
+    expect(await enterAll(page)).toBe(entered);
+    await saved(page);
+    await expect.poll(() => keptOf(page, later)).toEqual(await keptOf(page, early));
+    // Something of it is kept, besides the tree itself.
+    expect((await keptOf(page, early)).join()).toMatch(/answer|"depth":0.07|more/);
+  });
+
+test('a push typed ahead stands in its form, and is not sent by Enter before the page listens', async ({
+  page,
+}) => {
+  await asConsultant(page);
+  const { tree } = await newTree(page);
+  const come = await withoutPrograms(page);
+  await page.goto(`/trees/${tree}?station=probe`, { waitUntil: 'domcontentloaded' });
+  await page.getByLabel('Bearing', { exact: true }).fill('SW');
+  await page.getByLabel(/^From the bark/).fill('10');
+  await page.getByLabel(/^Depth/).fill('12');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/station=probe$/);
+  come();
+  await listens(page);
+  await expect(page.getByLabel(/^Depth/)).toHaveValue('12');
+  await page.getByRole('button', { name: 'Next', exact: true }).click();
+  await expect(page.getByRole('row', { name: /SW/ })).toContainText('12');
+  await saved(page);
+});
+
+test.describe('on a device that was taken along', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('what is typed ahead over what waits there, in other units than are chosen by now, overwrites none of it', async ({
+    page,
+    context,
+  }) => {
+    await asConsultant(page);
+    const { tree } = await newTree(page);
+    await takeAlong(page);
+    await context.setOffline(true);
+    const path = `/trees/${tree}?station=mulch`;
+    const bark = (p: Page) => p.getByLabel('at the bark, N', { exact: true });
+    const away = (p: Page) => p.getByRole('textbox', { name: /^(30 cm|11\.8 in|12 in) out, N$/ }).first();
+    await page.goto(path);
+    await listens(page);
+    await bark(page).fill('20');
+    await expect(page.getByTestId('save-state')).toContainText('Offline: 1 kept on this device');
+    await page.close();
+    // The page that is kept shows neither that, nor the units that were chosen since.
+    const next = await context.newPage();
+    await context.addCookies([{ name: 'undrel_units', value: 'us', url: new URL(page.url()).origin }]);
+    // Its programs are on the device: whoever types before they run is a quick hand, here the page itself.
+    await next.addInitScript(() => {
+      const look = setInterval(() => {
+        const all = [...document.querySelectorAll<HTMLInputElement>('input[data-cell]')];
+        const away = all.find((f) => f.labels?.[0]?.textContent === '30 cm out, N');
+        if (!away) return;
+        clearInterval(look);
+        Object.assign(window, { early: away.matches('fieldset[data-waits] *') && all[0]!.value === '' });
+        away.focus();
+        away.value = '10';
+        away.dispatchEvent(new InputEvent('input', { bubbles: true }));
+      }, 1);
+    });
+    await next.goto(path);
+    await expect(bark(next)).toHaveValue('7.9');
+    await listens(next);
+    expect(await next.evaluate(() => (window as unknown as { early: boolean }).early)).toBe(true);
+    await expect(away(next)).toHaveValue('3.9');
+    await context.setOffline(false);
+    await saved(next);
+    const { items } = (await (await next.request.get(`/api/trees/${tree}/items`)).json()) as {
+      items: Item[];
+    };
+    expect(items.filter((i) => i.kind === 'profile').map((i) => i.values)).toEqual([
+      expect.objectContaining({
+        mulch: [
+          { distance: 0, depth: 0.2 },
+          { distance: 0.3, depth: 0.1 },
+        ],
+      }),
+    ]);
+  });
+});

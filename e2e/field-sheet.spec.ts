@@ -43,7 +43,8 @@ async function press(
 }
 
 async function choose(page: Page, question: string, answer: string): Promise<void> {
-  await page.getByRole('group', { name: question }).getByText(answer, { exact: true }).focus();
+  const choice = page.getByRole('radiogroup', { name: question });
+  await choice.getByRole('radio', { name: answer, exact: true }).focus();
   await page.keyboard.press('Space');
 }
 
@@ -80,7 +81,7 @@ test('a field sheet becomes an issued report by keyboard alone', async ({ page }
 
   await press(page, 'button', /^Base/);
   await press(page, 'button', 'How does the stem enter the ground?: straight on every side');
-  await page.getByRole('button', { name: 'flared, SE' }).focus();
+  await page.getByRole('checkbox', { name: 'flared, SE' }).focus();
   await page.keyboard.press('Enter');
   await choose(page, 'Push test: does the base rock?', 'firm');
   await choose(page, 'Conks or fungal fans at the base?', 'not seen');

@@ -81,7 +81,13 @@ export function usePictures(
   const next = useRef(0);
   const add = useCallback(
     (more: Omit<Sending, 'key' | 'share'>[]) =>
-      setQueue((now) => [...now, ...more.map((s) => ({ ...s, key: next.current++, share: 0 }))]),
+      setQueue((now) => [
+        ...now,
+        ...more
+          // Chosen while the store was read, it is found there as well.
+          .filter(({ kept }) => kept === undefined || now.every((s) => s.kept !== kept))
+          .map((s) => ({ ...s, key: next.current++, share: 0 })),
+      ]),
     [],
   );
   const stop = useSentInTurn({ person, visitId }, queue, setQueue, arrived);

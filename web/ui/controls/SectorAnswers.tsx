@@ -5,12 +5,17 @@ import { SECTORS } from '@undrel/core/questions';
 import type { Option } from './Choice';
 import { Pressed } from './Pressed';
 
-/** The arrow keys go from side to side, round the compass. */
+/** The arrow keys go from side to side, round the compass; Enter ticks as space does. */
 function alongTheRow(event: KeyboardEvent<HTMLElement>): void {
+  const side = event.target as HTMLInputElement;
+  if (event.key === 'Enter') {
+    event.preventDefault();
+    return side.click();
+  }
   const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
   if (step === undefined) return;
   const row = [...event.currentTarget.querySelectorAll('input')];
-  const at = row.indexOf(event.target as HTMLInputElement);
+  const at = row.indexOf(side);
   event.preventDefault();
   row[(at + step + row.length) % row.length]!.focus();
 }

@@ -2,12 +2,11 @@ export type { Barrier, Buttress, DecaySector, DigHead } from './dig';
 export type { Decision } from './decision';
 export type { CutDesign, CutLimits } from './cuts';
 export { CUT_RANGES } from './cuts';
-export { MOST_POT, NEW_DIG } from './dig';
+export { MOST_POT } from './dig';
 export type { TreeEvent } from './event';
 export type { Finding } from './finding';
-export * from './kinds';
+export * from './rules';
 export type { FollowUpMark } from './followUp';
-export type { KindRules } from './kind';
 export {
   LEAVES_OF,
   MOST_BARK,
@@ -26,7 +25,7 @@ export type { Push } from './push';
 export type { BarkContact, DugRoot, RootCondition, RootDone, RootKind, RootPoint } from './root';
 export type { Site, SiteThing } from './site';
 export { MOST_LAYERS, type LogPlace, type SoilLayer, type SoilLog } from './soilLog';
-export { schemaOf } from './schemas';
+export { schemaOf, type Kind, type Values } from './schemas';
 export * from './stem';
 export { FIX_WITHIN, TREE_LETTERS, type Stock, type Tree, type Worth } from './tree';
 export type { TrenchDesign } from './trenches';

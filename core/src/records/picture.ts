@@ -1,4 +1,4 @@
-import { kind, type Parts, type ValuesOf } from './kind';
+import type { Parts, ValuesOf } from './kind';
 import { MOST_LAYERS } from './soilLog';
 
 /** What a photograph shows. */
@@ -118,47 +118,38 @@ function marksOver(parts: Parts) {
 }
 
 /** A photograph of a visit: the file by its hash, what it shows, and marks over it. The file itself is kept apart. */
-export const picture = kind(
-  (parts: Parts) => {
-    const { bearing, day, orderStep, pictureHash, text, z } = parts;
-    return z.strictObject({
-      hash: pictureHash,
-      /** Upright, pixels. */
-      width: z.int().min(1).max(30_000),
-      height: z.int().min(1).max(30_000),
-      on: day,
-      by: text(120).optional(),
-      shows: z.enum(SHOWN).optional(),
-      /** The side of the stem it was taken from; of a trench or the soil, where that lies. */
-      bearing: bearing.optional(),
-      /** Root it shows, by its label. */
-      root: text(12).optional(),
-      /** Step of the order that it proves. */
-      step: orderStep.optional(),
-      caption: text(300).optional(),
-      /** Not for reports. */
-      leftOut: z.literal(true).optional(),
-      /** Before the others in reports. */
-      first: z.literal(true).optional(),
-      ...scale(parts),
-      ...touched(parts),
-      cards: cardsFound(parts).optional(),
-      /** Four places that an earlier picture of the same shows as well: in this one, and in that. */
-      aligned: z
-        .strictObject({ to: pictureHash, here: fourPlaces(parts), there: fourPlaces(parts) })
-        .optional(),
-      leaves: leafColour(parts).optional(),
-      marks: marksOver(parts).optional(),
-    });
-  },
-  {
-    parent: 'visit',
-    member: 'pictures',
-    most: 200,
-    name: (p: { hash: string }) => `picture.${p.hash.slice(0, 32)}`,
-    order: (p) => [p.on, p.hash],
-  },
-);
+export const picture = (parts: Parts) => {
+  const { bearing, day, orderStep, pictureHash, text, z } = parts;
+  return z.strictObject({
+    hash: pictureHash,
+    /** Upright, pixels. */
+    width: z.int().min(1).max(30_000),
+    height: z.int().min(1).max(30_000),
+    on: day,
+    by: text(120).optional(),
+    shows: z.enum(SHOWN).optional(),
+    /** The side of the stem it was taken from; of a trench or the soil, where that lies. */
+    bearing: bearing.optional(),
+    /** Root it shows, by its label. */
+    root: text(12).optional(),
+    /** Step of the order that it proves. */
+    step: orderStep.optional(),
+    caption: text(300).optional(),
+    /** Not for reports. */
+    leftOut: z.literal(true).optional(),
+    /** Before the others in reports. */
+    first: z.literal(true).optional(),
+    ...scale(parts),
+    ...touched(parts),
+    cards: cardsFound(parts).optional(),
+    /** Four places that an earlier picture of the same shows as well: in this one, and in that. */
+    aligned: z
+      .strictObject({ to: pictureHash, here: fourPlaces(parts), there: fourPlaces(parts) })
+      .optional(),
+    leaves: leafColour(parts).optional(),
+    marks: marksOver(parts).optional(),
+  });
+};
 
 export type Picture = ValuesOf<typeof picture>;
 export type PictureAlignment = NonNullable<Picture['aligned']>;

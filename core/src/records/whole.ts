@@ -1,4 +1,5 @@
-import { kindsBelow, rulesOf, type Kind, type Rules, type Values } from './kinds';
+import { kindsBelow, rulesOf, type Rules } from './rules';
+import type { Kind, Values } from './schemas';
 
 type Many<K extends Kind> = Rules[K]['most'] extends number ? K : never;
 type Always<K extends Kind> = Rules[K] extends { always: true } ? K : never;

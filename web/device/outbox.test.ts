@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import type { Change, ChangeResult } from '../protocol/item';
 import { keepAlong, setPerson } from './along/kept';
 import { browserStores, type Stores } from '../tests/browserStores';
-import { leftOf, NO_OUTBOX, outboxNow, runOutbox, sendLeft } from './outbox';
+import { leftOf, runOutbox, sendLeft } from './outbox';
+import { NO_OUTBOX, outboxNow } from './outboxNow';
 import { forgetLater, keepChanges, savedLater, show, tabName, waitingOf, writeLeft } from './pending';
 
 const PERSON = 'p';

@@ -1,4 +1,4 @@
-import type { Change, ChangeResult, Item } from '../protocol/item';
+import type { Change, ChangeResult } from '../protocol/item';
 import { sendPicture } from './sendPicture';
 import { allPicturesHere, forgetPicture, pictureOf, picturesShown } from './keptPictures';
 import { pagesWith, rememberSavedHere } from './along/keepSoon';
@@ -14,25 +14,9 @@ import {
   type KeptChange,
   type Waiting,
 } from './pending';
-import { batchOf, leftToWorker, send } from './sending';
+import { outboxNow, tellOutbox, type Outbox } from './outboxNow';
+import { batchOf, leftToWorker, savedOf, send } from './sending';
 import { roundsOf, sendRound } from './walkBatches';
-
-/** What waits on this device, and how it goes. */
-export interface Outbox {
-  trees: readonly Waiting[];
-  /** Looks of walk-rounds. */
-  looks: number;
-  pictures: number;
-  /** `unknown` until it was looked at. */
-  state: 'unknown' | 'rest' | 'sending' | 'away' | 'signed out';
-}
-
-/** Items as they stand once changes were saved. */
-export const savedOf = (sent: readonly Change[], results: readonly ChangeResult[]): Item[] =>
-  results.flatMap((result, i) => {
-    const { kind, id, parent, values } = sent[i]!;
-    return result.status === 'saved' ? [{ kind, id, parent, values, version: result.version } as Item] : [];
-  });
 
 /** What is kept of sent changes once the server has answered each. */
 export function leftOf(all: readonly KeptChange[], results: readonly ChangeResult[]): KeptChange[] {
@@ -137,23 +121,7 @@ export function sendLeft(person: string): Promise<Outbox['state']> {
   });
 }
 
-const NOTHING: Outbox = { trees: [], looks: 0, pictures: 0, state: 'unknown' };
-let now: Outbox = NOTHING;
-const listeners = new Set<() => void>();
 const EVERY_MS = 15_000;
-
-const tell = (next: Outbox): void => {
-  if (JSON.stringify(next) === JSON.stringify(now)) return;
-  now = next;
-  for (const listener of listeners) listener();
-};
-
-export const outboxNow = (): Outbox => now;
-export const NO_OUTBOX = NOTHING;
-export function onOutbox(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
 
 const counted = async (person: string, state: Outbox['state']): Promise<Outbox> => ({
   trees: await waitingOf(person),
@@ -167,10 +135,10 @@ let running: Promise<void> | undefined;
 /** Looks at what waits and sends it; one run at a time. */
 export function runOutbox(person: string): Promise<void> {
   return (running ??= (async () => {
-    const before = await counted(person, now.state);
+    const before = await counted(person, outboxNow().state);
     const left = before.looks > 0 || before.pictures > 0 || before.trees.some((t) => t.left.length > 0);
-    tell(left ? { ...before, state: 'sending' } : { ...before, state: 'rest' });
-    if (left) tell(await counted(person, await sendLeft(person)));
+    tellOutbox(left ? { ...before, state: 'sending' } : { ...before, state: 'rest' });
+    if (left) tellOutbox(await counted(person, await sendLeft(person)));
   })().finally(() => {
     running = undefined;
   }));

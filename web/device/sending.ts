@@ -1,4 +1,4 @@
-import type { Change, ChangeResult } from '../protocol/item';
+import type { Change, ChangeResult, Item } from '../protocol/item';
 import { PERSON_HEADER } from '../protocol/person';
 
 /** Changes and characters of one batch; the rest follows in the next. */
@@ -54,3 +54,10 @@ export async function send(changes: readonly Change[], person: string, leaves = 
   // What is saved is saved: the second half is sent again with the next batch.
   return typeof second === 'string' ? first : [...first, ...second];
 }
+
+/** Items as they stand once changes were saved. */
+export const savedOf = (sent: readonly Change[], results: readonly ChangeResult[]): Item[] =>
+  results.flatMap((result, i) => {
+    const { kind, id, parent, values } = sent[i]!;
+    return result.status === 'saved' ? [{ kind, id, parent, values, version: result.version } as Item] : [];
+  });

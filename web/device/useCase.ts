@@ -5,9 +5,8 @@ import type { Item, ItemKind, ItemValues } from '../protocol/item';
 import { useSame } from './useSame';
 import { caseNow, keptSince, opened } from './along/keptPage';
 import { keepSoon } from './along/keepSoon';
-import { savedOf } from './outbox';
 import { keepChanges, keptChanges, rememberSaved, savedItems, savedLater, show } from './pending';
-import { batchOf, send } from './sending';
+import { batchOf, savedOf, send } from './sending';
 import { changesIn, editOf, reduceCase, startWith, toKeep, type CaseState } from './store';
 
 /** `unknown` until it was looked at what waits on this device. */

@@ -1,7 +1,6 @@
 import type { Item } from '../../protocol/item';
 import { rememberLater } from '../pending';
 import { alongOf } from './kept';
-import { keepAgain } from './take';
 
 /** How long nothing more is saved before the kept page is had anew, ms: it costs a weak connection as much as the tree. */
 const PAUSE_MS = 5_000;
@@ -31,6 +30,6 @@ export async function keepSoon(person: string, treeId: string, items: readonly I
   waiting = setTimeout(() => {
     const changed = [...trees].flatMap(pagesWith);
     trees.clear();
-    void keepAgain(person, changed);
+    void import('./take').then(({ keepAgain }) => keepAgain(person, changed)).catch(() => undefined);
   }, PAUSE_MS);
 }

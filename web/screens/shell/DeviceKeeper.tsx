@@ -3,13 +3,29 @@
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { alongOf, setPerson } from '../../device/along/kept';
-import { keepSending } from '../../device/outbox';
 import { forgetLater } from '../../device/pending';
 import { personOfCookie } from '../../device/person';
 import { leftToWorker } from '../../device/sending';
 
 /** What a page has no need of at first is had this much later, ms. */
 const READY_MS = 4_000;
+
+/** Sends what waits, from when the code for it is here; where it cannot be had there is no signal, and it is asked for again with it. */
+function keepSending(person: string): () => void {
+  let stop: (() => void) | undefined;
+  let over = false;
+  const begin = () =>
+    void import('../../device/outbox').then(
+      (outbox) => (stop = over ? undefined : outbox.keepSending(person)),
+      () => over || window.addEventListener('online', begin, { once: true }),
+    );
+  begin();
+  return () => {
+    over = true;
+    stop?.();
+    window.removeEventListener('online', begin);
+  };
+}
 
 /**
  * Keeps this device in order while any page is open: it knows who is signed in, holds nothing of anybody else, sends what

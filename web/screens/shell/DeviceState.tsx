@@ -2,7 +2,7 @@
 
 import { useSyncExternalStore } from 'react';
 import { CloudOff, CloudUpload } from 'lucide-react';
-import { NO_OUTBOX, onOutbox, outboxNow, type Outbox } from '../../device/outbox';
+import { NO_OUTBOX, onOutbox, outboxNow, type Outbox } from '../../device/outboxNow';
 import { useKeptSince } from '../../device/along/keptPage';
 import { PageLink } from '../../ui/PageLink';
 import { useOnline } from '../../ui/useOnline';

@@ -1,6 +1,6 @@
 import { expect, test, type ElementHandle, type Page } from '@playwright/test';
 import type { Item } from '../web/protocol/item';
-import { asConsultant, saved, takeAlong } from './enter';
+import { asConsultant, listens, saved, takeAlong } from './enter';
 
 const FIELDS =
   'fieldset[aria-busy] :is(input:not([type="file"], [type="range"]), textarea):not(:disabled, [readonly])';
@@ -17,9 +17,6 @@ async function withoutPrograms(page: Page): Promise<() => void> {
   });
   return come;
 }
-
-/** Until the fields of a page are taken at once. */
-const listens = (page: Page) => expect(page.locator('fieldset[aria-busy="false"]').first()).toBeVisible();
 
 /** A tree of its own with an empty visit. @returns ids */
 async function newTree(page: Page): Promise<{ tree: string; visit: string }> {
@@ -70,7 +67,7 @@ async function enterAll(page: Page): Promise<number> {
 }
 
 for (const station of WITH_FIELDS)
-  test(`what is typed and ticked at ${station} before the programs of its page come is taken as if entered later${['history', 'mulch'].includes(station) ? '' : ' @whole'}`, async ({
+  test(`what is typed and ticked at ${station} before the programs of its page come is taken as if entered later${station === 'mulch' ? '' : ' @whole'}`, async ({
     page,
   }) => {
     await asConsultant(page);
@@ -111,10 +108,97 @@ test('a push typed ahead stands in its form, and is not sent by Enter before the
   await saved(page);
 });
 
+test('a field typed into stays the very field, with the hand in it, though the code of its station comes last @whole', async ({
+  page,
+}) => {
+  await asConsultant(page);
+  const { tree } = await newTree(page);
+  let come = () => {};
+  const held = new Promise<void>((resolve) => (come = resolve));
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    const answer = await route.fetch();
+    const text = await answer.text();
+    if (text.includes('Rod and tape, from the bark outward')) await held;
+    await route.fulfill({ response: answer, body: text });
+  });
+  await page.goto(`/trees/${tree}?station=mulch`, { waitUntil: 'domcontentloaded' });
+  const bark = page.getByLabel('at the bark, N', { exact: true });
+  await bark.click();
+  await page.keyboard.type('1');
+  await bark.evaluate((field) => Object.assign(field, { typedInto: true }));
+  // All else is here by now, and said to take long.
+  await page.waitForLoadState('load');
+  await expect(page.getByTestId('save-state')).toHaveText('Still loading: not saved yet');
+  await expect(page.getByTestId('save-state')).toBeVisible();
+  await page.keyboard.type('2');
+  come();
+  await listens(page);
+  await page.keyboard.type('.5');
+  await expect(bark).toHaveValue('12.5');
+  expect(await bark.evaluate((field) => 'typedInto' in field && field === document.activeElement)).toBe(true);
+  await saved(page);
+  expect((await keptOf(page, { tree, visit: '' })).join()).toContain('"depth":0.125');
+});
+
+test('an answer that stands is taken back ahead as well @whole', async ({ page }) => {
+  await asConsultant(page);
+  const { tree } = await newTree(page);
+  await page.goto(`/trees/${tree}?station=crown`);
+  const small = page.getByRole('radiogroup', { name: 'Leaf size' }).getByRole('radio', { name: 'small' });
+  await small.click();
+  await saved(page);
+  const come = await withoutPrograms(page);
+  await page.reload({ waitUntil: 'domcontentloaded' });
+  await expect(small).toBeChecked();
+  await small.click();
+  await expect(small).not.toBeChecked();
+  come();
+  await listens(page);
+  await saved(page);
+  await expect(small).not.toBeChecked();
+  expect((await keptOf(page, { tree, visit: '' })).join()).not.toContain('finding');
+});
+
+test('of several answers the last one counts; what is asked no longer is told, not dropped @whole', async ({
+  page,
+}) => {
+  await asConsultant(page);
+  const { tree } = await newTree(page);
+  const come = await withoutPrograms(page);
+  await page.goto(`/trees/${tree}?station=crown`, { waitUntil: 'domcontentloaded' });
+  const size = page.getByRole('radiogroup', { name: 'Leaf size' });
+  for (const answer of ['small', 'normal', 'small']) await size.getByRole('radio', { name: answer }).check();
+  const buds = page.getByRole('radiogroup', { name: 'Buds' }).getByRole('radio');
+  await buds.first().check();
+  await buds.first().click();
+  await expect(buds.first()).not.toBeChecked();
+  await page.getByLabel('Crown density, of a full crown').fill('60');
+  // A field that goes while the page comes, as with a visit that waited on the device.
+  await page.evaluate(() => {
+    const gone = document.createElement('input');
+    document
+      .querySelector('fieldset[data-waits]')!
+      .append(Object.assign(document.createElement('label'), { textContent: 'Depth at NE' }));
+    document.querySelector('fieldset[data-waits] > label:last-child')!.append(gone);
+    gone.value = '12';
+    gone.dispatchEvent(new InputEvent('input', { bubbles: true }));
+    gone.parentElement!.remove();
+  });
+  come();
+  await expect(page.getByRole('alert').filter({ hasText: 'asked no longer' })).toContainText(
+    '“12” at Depth at NE',
+  );
+  await expect(size.getByRole('radio', { name: 'small' })).toBeChecked();
+  await saved(page);
+  expect(
+    (await keptOf(page, { tree, visit: '' })).filter((one) => one.startsWith('["finding"')).sort(),
+  ).toEqual([expect.stringContaining('"number":0.6'), expect.stringContaining('"answer":"small"')]);
+});
+
 test.describe('on a device that was taken along', () => {
   test.use({ serviceWorkers: 'allow' });
 
-  test('what is typed ahead over what waits there, in other units than are chosen by now, overwrites none of it', async ({
+  test('what is typed ahead over what waits there, in other units than are chosen by now, overwrites none of it @whole', async ({
     page,
     context,
   }) => {

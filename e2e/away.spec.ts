@@ -110,6 +110,22 @@ async function behind(base: string) {
   };
 }
 
+/** Puts two files of earlier builds where the application keeps its own: one that is noted as left since, one that is not noted. */
+async function earlierFiles(since: number): Promise<void> {
+  const cache = await caches.open('undrel.static');
+  const noted = await (await cache.match('/undrel-prepared'))!.json();
+  for (const many of ['one', 'nine'])
+    await cache.put(`/_next/static/${many}-builds-ago.js`, new Response(''));
+  const left = { '/_next/static/nine-builds-ago.js': since };
+  await cache.put('/undrel-prepared', Response.json({ ...noted, left }));
+}
+
+/** The application's files on this device whose name holds a word. */
+const filesOf = async (word: string): Promise<string[]> =>
+  (await (await caches.open('undrel.static')).keys())
+    .map(({ url }) => new URL(url).pathname)
+    .filter((path) => path.includes(word));
+
 test('the application is updated while changes wait: they arrive once, and what was taken along still opens @whole', async ({
   page,
   baseURL,
@@ -123,6 +139,7 @@ test('the application is updated while changes wait: they arrive once, and what 
     const already = (await visitsWith(page, tree, 0.233)).length;
     expect(await versionIn(page)).toBe(1);
     newer();
+    await page.evaluate(earlierFiles, Date.now() - 61 * DAY);
     // Signal for a page, but none for what waits: the new version comes first.
     await page.route('**/api/changes', (route) => route.abort());
     await page.context().setOffline(false);
@@ -140,6 +157,8 @@ test('the application is updated while changes wait: they arrive once, and what 
         { intervals: [3000] },
       )
       .toBe(2);
+    // Of files that no build has any more, those that have been left for long are gone.
+    expect(await page.evaluate(filesOf, 'builds-ago')).toEqual(['/_next/static/one-builds-ago.js']);
     await station(page, /^Mulch/).click();
     await expect(page.getByLabel('at the bark, N', { exact: true })).toHaveValue('23.3');
     await page.unroute('**/api/changes');

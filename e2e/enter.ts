@@ -95,6 +95,10 @@ export async function newVisit(page: Page): Promise<void> {
   await expect(pictures).not.toHaveAttribute('href', before);
 }
 
+/** Until what is entered on a tree is taken at once. */
+export const listens = (page: Page) =>
+  expect(page.locator('fieldset[aria-busy="false"]').first()).toBeVisible();
+
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('Saved');
 
 /** The button of a station on the plumb line. */

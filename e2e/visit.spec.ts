@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { CHROMIUM } from '../scripts/setup/packages.mjs';
-import { asConsultant, saved, station, workedOut, STATIONS } from './enter';
+import { STATIONS, asConsultant, listens, saved, station, workedOut } from './enter';
 import { choose } from './choose';
 
 test('the section and the figures follow while typing, and stay after a reload', async ({ page }) => {
@@ -167,6 +167,7 @@ test('what is seldom met is folded away, is opened once noted, and speaks in the
 test('a choice is made, changed and taken back with the keyboard alone', async ({ page }) => {
   await asConsultant(page);
   await page.goto('/trees/kelpworth-4?station=crown');
+  await listens(page);
   const leaf = page.getByRole('radiogroup', { name: 'Leaf size' });
   const answer = (name: string) => leaf.getByRole('radio', { name, exact: true });
   await answer('normal').focus();
@@ -182,6 +183,7 @@ test('a choice is made, changed and taken back with the keyboard alone', async (
   await page.keyboard.press('Delete');
   await expect(leaf.getByRole('radio', { checked: true })).toHaveCount(0);
   await page.goto('/trees/kelpworth-4?station=base');
+  await listens(page);
   const flared = page.getByRole('group', { name: 'How does the stem enter the ground?: flared' });
   const side = (name: string) => flared.getByRole('checkbox', { name: `flared, ${name}`, exact: true });
   await side('N').focus();

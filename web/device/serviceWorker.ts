@@ -2,7 +2,7 @@
  * What answers in place of the network where there is none: the application's own files, and the pages and pictures of
  * properties that whoever is signed in took along.
  */
-import { CacheFirst, ExpirationPlugin, Serwist, Strategy, type StrategyHandler } from 'serwist';
+import { CacheFirst, Serwist, Strategy, type StrategyHandler } from 'serwist';
 import {
   asksAnew,
   asksItself,
@@ -39,6 +39,29 @@ const AT_ONCE = 6;
 /** Where the note of the files stands, among them. */
 const PREPARED = '/undrel-prepared';
 
+/** What is kept of the application, and what is noted of it. */
+async function filesHere(cache: Cache): Promise<{ here: string[]; noted: FilesNoted }> {
+  const noted = notedFrom(await (await cache.match(PREPARED))?.json().catch(() => undefined));
+  const here = (await cache.keys()).map(({ url }) => new URL(url).pathname).filter((f) => f !== PREPARED);
+  return { here, noted };
+}
+
+/**
+ * A build comes: files of earlier ones are noted, and those that have been left for long enough go. Pages that were made with
+ * them are in use for days.
+ *
+ * @param prepared those of this build that were put there while a worker was installed
+ */
+async function tidy(cache: Cache, prepared?: ReadonlySet<string>): Promise<void> {
+  const { here, noted } = await filesHere(cache);
+  const all = self.undrelFiles ?? [];
+  const { left, gone } = afterBuild(here, all, noted.left, Date.now());
+  await Promise.all(gone.map((file) => cache.delete(file)));
+  const known = prepared ?? new Set(noted.prepared);
+  const note: FilesNoted = { prepared: all.filter((file) => known.has(file)), left };
+  await cache.put(PREPARED, Response.json(note));
+}
+
 /**
  * Keeps the files of this build. Called while a worker is installed: what is put into a cache then, a browser may compile as a
  * whole and keep so (Chromium does), and a page opens sooner by it. What was kept otherwise before is put there once more.
@@ -47,8 +70,7 @@ const PREPARED = '/undrel-prepared';
  */
 async function prepare(): Promise<void> {
   const cache = await caches.open(STATIC);
-  const noted = notedFrom(await (await cache.match(PREPARED))?.json().catch(() => undefined));
-  const here = (await cache.keys()).map(({ url }) => new URL(url).pathname).filter((f) => f !== PREPARED);
+  const { here, noted } = await filesHere(cache);
   const prepared = new Set(noted.prepared.filter((file) => here.includes(file)));
   let missing = 0;
   const all = self.undrelFiles ?? [];
@@ -63,10 +85,7 @@ async function prepare(): Promise<void> {
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, some));
-  const { left, gone } = afterBuild(here, all, noted.left, Date.now());
-  await Promise.all(gone.map((file) => cache.delete(file)));
-  const note: FilesNoted = { prepared: all.filter((file) => prepared.has(file)), left };
-  await cache.put(PREPARED, Response.json(note));
+  await tidy(cache, prepared);
   const shell = await fetch(OFFLINE).catch(() => undefined);
   if (shell?.ok) await (await caches.open(SHELL)).put(OFFLINE, shell);
   if (missing > 0) throw new Error(`${missing} files could not be had.`);
@@ -216,11 +235,7 @@ const serwist = new Serwist({
   runtimeCaching: [
     {
       matcher: is('static'),
-      // Files of earlier builds stay for as long as pages that were made with them are used.
-      handler: new Files({
-        cacheName: STATIC,
-        plugins: [new ExpirationPlugin({ maxAgeSeconds: 60 * 86_400, maxAgeFrom: 'last-used' })],
-      }),
+      handler: new Files({ cacheName: STATIC }),
     },
     { matcher: is('picture'), handler: new Pictures() },
     { matcher: is('label'), handler: new Labels() },
@@ -238,6 +253,7 @@ const asked = (): boolean => new URL(self.location.href).searchParams.has('files
 const prepareIfUsed = async (): Promise<void> => {
   const person = await personHere();
   if (person && (await alongOf(person)).length > 0) await prepare();
+  else await tidy(await caches.open(STATIC));
 };
 
 interface InstallEvent extends ExtendableEvent {

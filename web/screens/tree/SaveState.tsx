@@ -1,9 +1,10 @@
 'use client';
 
-import { createContext, use, useEffect, useState } from 'react';
+import { createContext, use, useEffect, useState, type ReactNode } from 'react';
 import type { UnitSystem } from '@undrel/core/units';
 import type { CaseControl } from '../../device/useCase';
 import { late } from '../../ui/late';
+import { useTelling, useTold, type Told } from '../../ui/told';
 import type { SaveTroublesProps } from './SaveTroubles';
 
 const SaveTroubles = late<SaveTroublesProps>(
@@ -15,14 +16,16 @@ const SaveTroubles = late<SaveTroublesProps>(
   ),
 );
 
-const Saving = createContext<CaseControl | undefined>(undefined);
+const Saving = createContext<Told<CaseControl> | undefined>(undefined);
 
 /** Gives what is within the case whose saving {@link SaveStateHere} tells. */
-export const SavingOf = Saving.Provider;
+export const SavingOf = ({ value, children }: { value: CaseControl; children: ReactNode }) => (
+  <Saving value={useTelling(value)}>{children}</Saving>
+);
 
 /** The state of saving where the page draws nothing else anew when it changes. */
 export const SaveStateHere = ({ system }: { system: UnitSystem }) => (
-  <SaveState control={use(Saving)!} system={system} />
+  <SaveState control={useTold(use(Saving)!)} system={system} />
 );
 
 /** Whether everything is saved, in words. */

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toEntry } from './EntryColumn';
-import { anyHeld } from '../../ui/controls/typedAhead';
+import { anyHeld, whenNothingHeld } from '../../ui/controls/typedAhead';
 import { STATIONS, type StationKey } from './visitEntry';
 
 /** The station that is open, kept in the address; and the way to another. @param asked by the address, as the server read it */
@@ -15,9 +15,12 @@ export function useStation(asked: string | undefined): [StationKey, (next: Stati
     if (known) setStation(known.key);
   }, []);
   const goTo = useCallback((next: StationKey) => {
-    setStation(next);
-    window.history.replaceState(null, '', `?station=${next}`);
-    toEntry();
+    // What is held of the fields of this one is taken first.
+    whenNothingHeld(() => {
+      setStation(next);
+      window.history.replaceState(null, '', `?station=${next}`);
+      toEntry();
+    });
   }, []);
   return [station, goTo];
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { createContext, use, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { useTelling, useTold, type Told } from '../told';
 import { sayHeld } from './typedAhead';
 
 const never = () => () => undefined;
@@ -13,21 +14,21 @@ export const useAlive = (): boolean =>
     () => false,
   );
 
-const Listens = createContext<boolean | undefined>(undefined);
+const Listens = createContext<Told<boolean> | undefined>(undefined);
 
 /**
  * Lets the fields within be typed into and ticked as soon as they are seen. What is entered is held until it is known what
  * else was entered on this device, and then taken, as it was meant.
  */
 export const TakenAhead = ({ listens, children }: { listens: boolean; children: ReactNode }) => (
-  <Listens value={listens}>{children}</Listens>
+  <Listens value={useTelling(listens)}>{children}</Listens>
 );
 
 /** Fields that lose nothing that is typed into a page still loading: they take it ahead where that is allowed, or no typing at all. */
 export function Entry({ children }: { children: ReactNode }) {
-  const listens = use(Listens);
+  const told = use(Listens);
   const alive = useAlive();
-  if (listens !== undefined) return <EntryAhead listens={listens}>{children}</EntryAhead>;
+  if (told) return <EntryAhead told={told}>{children}</EntryAhead>;
   return (
     <fieldset className="min-w-0" disabled={!alive}>
       {children}
@@ -36,8 +37,10 @@ export function Entry({ children }: { children: ReactNode }) {
 }
 
 /** What is pressed waits meanwhile (see `data-waits` in the style sheet), what is typed is held by the page itself. */
-function EntryAhead({ listens, children }: { listens: boolean; children: ReactNode }) {
+function EntryAhead({ told, children }: { told: Told<boolean>; children: ReactNode }) {
+  const listens = useTold(told);
   const [waits, setWaits] = useState(!listens);
+  const [lost, setLost] = useState<readonly string[]>([]);
   const fields = useRef<HTMLFieldSetElement>(null);
   useEffect(() => {
     if (!listens || !waits) return;
@@ -47,11 +50,17 @@ function EntryAhead({ listens, children }: { listens: boolean; children: ReactNo
       if (!here) return;
       delete here.dataset.waits;
       setWaits(false);
-      sayHeld(here);
+      setLost(sayHeld(here));
     });
   }, [listens, waits]);
   return (
     <fieldset ref={fields} className="min-w-0" data-waits={waits || undefined} aria-busy={waits}>
+      {lost.length > 0 && (
+        <p role="alert" className="wrong my-2">
+          Entered while the page was loading, and not taken, since it is asked no longer: {lost.join('; ')}.
+          Enter it where it belongs.
+        </p>
+      )}
       {children}
     </fieldset>
   );

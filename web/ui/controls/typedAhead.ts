@@ -42,6 +42,16 @@ export function holdTyped(): void {
       field.type === 'radio' ? field.value : '',
     ].join('|');
   window.undrelAhead = { held, nameOf };
+  /** The radio button that is being pressed, where it was chosen already: that takes the answer back. */
+  let chosen: Element | undefined;
+  addEventListener(
+    'pointerdown',
+    ({ target }) => {
+      const again = target instanceof HTMLInputElement && target.type === 'radio' && target.checked;
+      chosen = again ? target : undefined;
+    },
+    true,
+  );
   const hold = (event: Event) => {
     const field = event.target;
     if (!(field instanceof Element) || !field.closest('fieldset[data-waits]')) return;
@@ -52,20 +62,29 @@ export function holdTyped(): void {
     }
     if (isInput && field.type === 'file') return;
     event.stopPropagation();
-    if (event.type === 'click') return;
+    const back = event.type === 'click' && field === chosen;
+    if (event.type === 'click' && !back) return;
+    if (back) setTimeout(() => ((field as HTMLInputElement).checked = false));
     const ticked = isInput && (field.type === 'radio' || field.type === 'checkbox');
+    const before = held.get(field);
+    // The last of several ticks is said last.
+    held.delete(field);
     held.set(field, {
       name: nameOf(field),
       text: field.value,
-      given: held.get(field)?.given ?? field.defaultValue,
-      unit: held.get(field)?.unit ?? field.dataset.unit,
-      checked: ticked ? field.checked : undefined,
+      given: before?.given ?? field.defaultValue,
+      unit: before?.unit ?? field.dataset.unit,
+      checked: ticked ? !back && field.checked : undefined,
     });
   };
   for (const type of ['input', 'change', 'click']) addEventListener(type, hold, true);
   addEventListener(
     'submit',
-    (event) => (event.target as Element).hasAttribute('action') || event.preventDefault(),
+    (event) => {
+      const form = event.target as Element;
+      if (form.closest('fieldset[data-waits]')) event.stopPropagation();
+      if (!form.hasAttribute('action')) event.preventDefault();
+    },
     true,
   );
   // What a field holds gives way to what is typed.
@@ -99,33 +118,49 @@ export function whenNothingHeld(act: () => void): void {
   else act();
 }
 
-/** Types and ticks again what was held of the fields within, one after the other, now that the page listens. */
-export function sayHeld(fields: HTMLFieldSetElement): void {
+/** Types or ticks again in a field what was held of it. */
+function sayAgain(field: TextField, typed: Typed): void {
+  if (typed.checked === undefined) {
+    if (typed.text === typed.given) return;
+    // Once as it was, for the page to see that it changed.
+    field.value = typed.given;
+    typeInto(field, textAgain(typed, field.dataset.unit));
+    return;
+  }
+  const tick = field as HTMLInputElement;
+  // As it was before it was pressed: chosen, where the press takes the answer back.
+  tick.checked = !typed.checked;
+  tick.click();
+  tick.checked = typed.checked;
+}
+
+/**
+ * Types and ticks again what was held, one after the other, now that the page listens.
+ *
+ * @returns what has no field any more, as the page stands by now: `“10” at 30 cm out, N`
+ */
+export function sayHeld(fields: HTMLFieldSetElement): string[] {
   const { held, nameOf } = window.undrelAhead ?? { held: new Map<TextField, Typed>(), nameOf: () => '' };
+  const lost: string[] = [];
   for (const [was, typed] of [...held]) {
+    held.delete(was);
     const field = fields.contains(was)
       ? was
-      : was.isConnected
-        ? undefined
-        : [...fields.querySelectorAll<TextField>('input, textarea')].find((f) => nameOf(f) === typed.name);
-    if (!field) continue;
-    held.delete(was);
-    if (field.disabled) continue;
-    if (typed.checked === undefined) {
-      if (typed.text === typed.given) continue;
-      // Once as it was, for the page to see that it changed.
-      field.value = typed.given;
-      typeInto(field, textAgain(typed, field.dataset.unit));
-    } else if (typed.checked || field.type === 'checkbox') {
-      const tick = field as HTMLInputElement;
-      tick.checked = !typed.checked;
-      tick.click();
-    }
+      : [...fields.querySelectorAll<TextField>('input, textarea')].find((f) => nameOf(f) === typed.name);
+    if (field && !field.disabled) sayAgain(field, typed);
+    else lost.push(saidOf(typed));
   }
   // Words and keys of the field that one is in.
   if (fields.contains(document.activeElement))
     document.activeElement!.dispatchEvent(new FocusEvent('focusin', { bubbles: true }));
-  if (held.size > 0) return;
   for (const act of waiting) act();
   waiting.clear();
+  return lost;
+}
+
+/** What was held, in words. */
+export function saidOf({ name, text, checked }: Pick<Typed, 'name' | 'text' | 'checked'>): string {
+  const [choice, label, , answer] = name.split('|');
+  if (answer) return `“${label || answer}” at ${choice}`;
+  return checked === undefined ? `“${text}” at ${label}` : `${label}: ${checked ? 'ticked' : 'not ticked'}`;
 }

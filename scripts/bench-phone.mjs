@@ -35,7 +35,9 @@ export async function onPhone(base) {
   // The page itself notes when its field takes typing, and when what is pressed is answered: whoever asks from outside waits for
   // a slow processor as well.
   await context.addInitScript((label) => {
-    const { document, performance: clock } = globalThis;
+    const { document, location, performance: clock } = globalThis;
+    // On another page it would only take time from it.
+    if (!location.pathname.startsWith('/trees/')) return;
     const times = (globalThis.times = {});
     const look = () => {
       const field = [...document.querySelectorAll('input')].find((i) => i.labels?.[0]?.textContent === label);

@@ -1,6 +1,6 @@
 import { expect, test, type ElementHandle, type Page } from '@playwright/test';
 import type { Item } from '../web/protocol/item';
-import { asConsultant, listens, saved, takeAlong } from './enter';
+import { asConsultant, listens, newVisit, saved, station, STATIONS, takeAlong } from './enter';
 
 const FIELDS =
   'fieldset[aria-busy] :is(input:not([type="file"], [type="range"]), textarea):not(:disabled, [readonly])';
@@ -36,6 +36,15 @@ async function newTree(page: Page): Promise<{ tree: string; visit: string }> {
   return { tree, visit };
 }
 
+/** Opens a station of a new tree, without the programs of its page. @returns the tree, and what lets them come */
+async function openedWithout(page: Page, station: string) {
+  await asConsultant(page);
+  const made = await newTree(page);
+  const come = await withoutPrograms(page);
+  await page.goto(`/trees/${made.tree}?station=${station}`, { waitUntil: 'domcontentloaded' });
+  return { ...made, come };
+}
+
 /** All that is kept of a tree and its visit, without whose it is. */
 async function keptOf(page: Page, { tree, visit }: { tree: string; visit: string }): Promise<string[]> {
   const { items } = (await (await page.request.get(`/api/trees/${tree}/items`)).json()) as { items: Item[] };
@@ -66,20 +75,18 @@ async function enterAll(page: Page): Promise<number> {
   return entered;
 }
 
-for (const station of WITH_FIELDS)
-  test(`what is typed and ticked at ${station} before the programs of its page come is taken as if entered later${station === 'mulch' ? '' : ' @whole'}`, async ({
+for (const at of WITH_FIELDS)
+  test(`what is typed and ticked at ${at} before the programs of its page come is taken as if entered later${at === 'mulch' ? '' : ' @whole'}`, async ({
     page,
   }) => {
-    await asConsultant(page);
-    const [early, later] = [await newTree(page), await newTree(page)];
-    const come = await withoutPrograms(page);
-    await page.goto(`/trees/${early.tree}?station=${station}`, { waitUntil: 'domcontentloaded' });
+    const { come, ...early } = await openedWithout(page, at);
     const entered = await enterAll(page);
     expect(entered).toBeGreaterThan(2);
     come();
     await saved(page);
     await page.unrouteAll();
-    await page.goto(`/trees/${later.tree}?station=${station}`);
+    const later = await newTree(page);
+    await page.goto(`/trees/${later.tree}?station=${at}`);
     await listens(page);
     expect(await enterAll(page)).toBe(entered);
     await saved(page);
@@ -88,13 +95,19 @@ for (const station of WITH_FIELDS)
     expect((await keptOf(page, early)).join()).toMatch(/answer|"depth":0.07|more/);
   });
 
+test('no other station has fields before its programs come @whole', async ({ page }) => {
+  await asConsultant(page);
+  await withoutPrograms(page);
+  for (const at of STATIONS.filter((s) => !WITH_FIELDS.includes(s))) {
+    await page.goto(`/trees/sable-katsura-14?station=${at}`, { waitUntil: 'domcontentloaded' });
+    expect([at, await page.locator(FIELDS).filter({ visible: true }).count()]).toEqual([at, 0]);
+  }
+});
+
 test('a push typed ahead stands in its form, and is not sent by Enter before the page listens', async ({
   page,
 }) => {
-  await asConsultant(page);
-  const { tree } = await newTree(page);
-  const come = await withoutPrograms(page);
-  await page.goto(`/trees/${tree}?station=probe`, { waitUntil: 'domcontentloaded' });
+  const { come } = await openedWithout(page, 'probe');
   await page.getByLabel('Bearing', { exact: true }).fill('SW');
   await page.getByLabel(/^From the bark/).fill('10');
   await page.getByLabel(/^Depth/).fill('12');
@@ -162,10 +175,7 @@ test('an answer that stands is taken back ahead as well @whole', async ({ page }
 test('of several answers the last one counts; what is asked no longer is told, not dropped @whole', async ({
   page,
 }) => {
-  await asConsultant(page);
-  const { tree } = await newTree(page);
-  const come = await withoutPrograms(page);
-  await page.goto(`/trees/${tree}?station=crown`, { waitUntil: 'domcontentloaded' });
+  const { come, tree } = await openedWithout(page, 'crown');
   const size = page.getByRole('radiogroup', { name: 'Leaf size' });
   for (const answer of ['small', 'normal', 'small']) await size.getByRole('radio', { name: answer }).check();
   const buds = page.getByRole('radiogroup', { name: 'Buds' }).getByRole('radio');
@@ -195,6 +205,29 @@ test('of several answers the last one counts; what is asked no longer is told, n
   ).toEqual([expect.stringContaining('"number":0.6'), expect.stringContaining('"answer":"small"')]);
 });
 
+/**
+ * Has a page type into a field as soon as it is there. The programs of what was taken along are on the device and cannot be held
+ * back: whoever types before they run is a quick hand, here the page itself. It notes whether it was early, as `early`.
+ */
+const typesEarly = (page: Page, label: string, text: string): Promise<unknown> =>
+  page.addInitScript(
+    ([label, text]) => {
+      const look = setInterval(() => {
+        const all = [...document.querySelectorAll<HTMLInputElement>('input[data-cell]')];
+        const field = all.find((f) => f.labels?.[0]?.textContent === label);
+        if (!field) return;
+        clearInterval(look);
+        Object.assign(window, {
+          early: field.matches('fieldset[data-waits] *') && all.every((f) => f.value === ''),
+        });
+        field.focus();
+        field.value = text!;
+        field.dispatchEvent(new InputEvent('input', { bubbles: true }));
+      }, 1);
+    },
+    [label, text],
+  );
+
 test.describe('on a device that was taken along', () => {
   test.use({ serviceWorkers: 'allow' });
 
@@ -217,19 +250,7 @@ test.describe('on a device that was taken along', () => {
     // The page that is kept shows neither that, nor the units that were chosen since.
     const next = await context.newPage();
     await context.addCookies([{ name: 'undrel_units', value: 'us', url: new URL(page.url()).origin }]);
-    // Its programs are on the device: whoever types before they run is a quick hand, here the page itself.
-    await next.addInitScript(() => {
-      const look = setInterval(() => {
-        const all = [...document.querySelectorAll<HTMLInputElement>('input[data-cell]')];
-        const away = all.find((f) => f.labels?.[0]?.textContent === '30 cm out, N');
-        if (!away) return;
-        clearInterval(look);
-        Object.assign(window, { early: away.matches('fieldset[data-waits] *') && all[0]!.value === '' });
-        away.focus();
-        away.value = '10';
-        away.dispatchEvent(new InputEvent('input', { bubbles: true }));
-      }, 1);
-    });
+    await typesEarly(next, '30 cm out, N', '10');
     await next.goto(path);
     await expect(bark(next)).toHaveValue('7.9');
     await listens(next);
@@ -248,5 +269,37 @@ test.describe('on a device that was taken along', () => {
         ],
       }),
     ]);
+  });
+
+  test('what is typed ahead on a page that shows an older visit than waits there goes to the visit in hand @whole', async ({
+    page,
+    context,
+  }) => {
+    await asConsultant(page);
+    const { tree, visit } = await newTree(page);
+    await takeAlong(page);
+    await context.setOffline(true);
+    const path = `/trees/${tree}?station=mulch`;
+    await page.goto(path);
+    await newVisit(page);
+    await station(page, /^Mulch/).click();
+    await page.getByLabel('at the bark, E', { exact: true }).fill('9');
+    await expect(page.getByTestId('save-state')).toContainText('kept on this device');
+    await page.close();
+    const next = await context.newPage();
+    await typesEarly(next, '30 cm out, N', '10');
+    await next.goto(path);
+    await listens(next);
+    expect(await next.evaluate(() => (window as unknown as { early: boolean }).early)).toBe(true);
+    await expect(next.getByLabel('at the bark, E', { exact: true })).toHaveValue('9');
+    await expect(next.getByLabel('30 cm out, N', { exact: true })).toHaveValue('10');
+    await context.setOffline(false);
+    await saved(next);
+    const { items } = (await (await next.request.get(`/api/trees/${tree}/items`)).json()) as {
+      items: Item[];
+    };
+    const profiles = items.filter((i) => i.kind === 'profile' && i.values !== null);
+    expect(profiles).toHaveLength(2);
+    expect(profiles.filter((i) => i.parent === visit)).toEqual([]);
   });
 });

@@ -7,7 +7,9 @@ const values = fc.record(
   {
     bearing: leaf,
     ends: leaf,
-    mulch: fc.uniqueArray(reading, { selector: (r) => r.distance, maxLength: 3 }),
+    mulch: fc
+      .uniqueArray(reading, { selector: (r) => r.distance, maxLength: 3 })
+      .map((readings) => readings.sort((a, b) => a.distance - b.distance)),
     pot: fc.record({ width: leaf, depth: leaf }, { requiredKeys: [], noNullPrototype: true }),
     sides: fc.array(leaf, { maxLength: 3 }),
   },
@@ -72,6 +74,25 @@ test('what was removed on either side stays removed, unless it was entered anew'
   });
   expect(laidOver({ ends: 3 }, null, { ends: 3, more: 1 })).toBeNull();
   expect(laidOver({ ends: 3 }, { ends: 4 }, null)).toEqual({ ends: 4 });
+});
+
+test('points along a root that turns back keep their order: what was entered stands whole', () => {
+  const point = (bearing: number, distance: number, depth = 0.1) => ({ bearing, distance, depth });
+  const was = { label: 'A', points: [point(10, 0.2), point(40, 0.5), point(30, 0.4)] };
+  const mine = { ...was, points: [point(10, 0.2), point(40, 0.55), point(30, 0.4)] };
+  const now = { ...was, points: [...was.points, point(20, 0.3)], kind: 'girdling' };
+  expect(laidOver(was, mine, now)).toEqual({ ...mine, kind: 'girdling' });
+  const names = fc.uniqueArray(fc.integer({ min: 0, max: 9 }), { maxLength: 5 });
+  fc.assert(
+    fc.property(names, names, names, (before, own, there) => {
+      const list = (all: number[]) => all.map((distance) => ({ distance, depth: 1 }));
+      const whole = laidOver(list(before), list(own), list(there)) as { distance: number }[];
+      const order = whole.map((one) => one.distance);
+      const sorted = [...order].sort((a, b) => a - b);
+      // Either a line that goes one way, or exactly one of the two lists.
+      expect([sorted, own, there].map((one) => one.join())).toContain(order.join());
+    }),
+  );
 });
 
 test('of a list whose members cannot be told apart, the one that was entered stands whole', () => {

@@ -10,12 +10,21 @@ const TOLD_BY = ['id', 'label', 'distance', 'bearing', 'year', 'part'];
 
 const alike = (a: unknown, b: unknown): boolean => keepSame(a, b) === a;
 
-/** Members of lists by what tells all of them apart; undefined where nothing does. */
+/** Whether places along a line follow one another; names that are words have no order. */
+const inOrder = (names: readonly unknown[]): boolean =>
+  names.every((name, i) => typeof name !== 'number' || i === 0 || name > (names[i - 1] as number));
+
+/**
+ * Members of lists by what tells all of them apart; undefined where nothing does, and where numbers stand in an order of their
+ * own, as along a root that turns back.
+ */
 function byName(lists: readonly (readonly unknown[])[]): Map<unknown, Fields>[] | undefined {
   if (!lists.every((list) => list.every(isFields))) return undefined;
   for (const name of TOLD_BY) {
     const named = lists.map((list) => new Map((list as readonly Fields[]).map((one) => [one[name], one])));
-    if (named.every((map, i) => map.size === lists[i]!.length && !map.has(undefined))) return named;
+    const apart = (map: Map<unknown, Fields>, i: number) =>
+      map.size === lists[i]!.length && !map.has(undefined) && inOrder([...map.keys()]);
+    if (named.every(apart)) return named;
   }
   return undefined;
 }

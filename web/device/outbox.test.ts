@@ -3,7 +3,7 @@ import type { Change, ChangeResult } from '../protocol/item';
 import { keepAlong, setPerson } from './along/kept';
 import { browserStores, type Stores } from '../tests/browserStores';
 import { leftOf, runOutbox, sendLeft } from './outbox';
-import { NO_OUTBOX, outboxNow } from './outboxNow';
+import { outboxTold } from './outboxNow';
 import { forgetLater, keepChanges, savedLater, show, tabName, waitingOf, writeLeft } from './pending';
 
 const PERSON = 'p';
@@ -182,9 +182,9 @@ test('how much waits is told to whoever shows it', async () => {
   line(new Server(), ['lost']);
   left('t', [probe('x', 0.2), probe('y', 0.2)]);
   await runOutbox(PERSON);
-  expect(outboxNow()).toMatchObject({ state: 'away', looks: 0 });
-  expect(outboxNow().trees[0]!.changes.length).toBe(2);
+  expect(outboxTold.now()).toMatchObject({ state: 'away', looks: 0 });
+  expect(outboxTold.now().trees[0]!.changes.length).toBe(2);
   await runOutbox(PERSON);
-  expect(outboxNow()).toEqual({ ...NO_OUTBOX, state: 'rest' });
+  expect(outboxTold.now()).toEqual({ ...outboxTold.first(), state: 'rest' });
   expect(leftOf([], [])).toEqual([]);
 });

@@ -14,7 +14,7 @@ import {
   type KeptChange,
   type Waiting,
 } from './pending';
-import { outboxNow, tellOutbox, type Outbox } from './outboxNow';
+import { outboxTold, tellOutbox, type Outbox } from './outboxNow';
 import { batchOf, leftToWorker, savedOf, send } from './sending';
 import { roundsOf, sendRound } from './walkBatches';
 
@@ -135,7 +135,7 @@ let running: Promise<void> | undefined;
 /** Looks at what waits and sends it; one run at a time. */
 export function runOutbox(person: string): Promise<void> {
   return (running ??= (async () => {
-    const before = await counted(person, outboxNow().state);
+    const before = await counted(person, outboxTold.now().state);
     const left = before.looks > 0 || before.pictures > 0 || before.trees.some((t) => t.left.length > 0);
     tellOutbox(left ? { ...before, state: 'sending' } : { ...before, state: 'rest' });
     if (left) tellOutbox(await counted(person, await sendLeft(person)));

@@ -1,4 +1,5 @@
 import type { Waiting } from './pending';
+import { telling } from './told';
 
 /** What waits on this device, and how it goes. */
 export interface Outbox {
@@ -11,18 +12,11 @@ export interface Outbox {
 }
 
 const NOTHING: Outbox = { trees: [], looks: 0, pictures: 0, state: 'unknown' };
-let now: Outbox = NOTHING;
-const listeners = new Set<() => void>();
 
-export const tellOutbox = (next: Outbox): void => {
-  if (JSON.stringify(next) === JSON.stringify(now)) return;
-  now = next;
-  for (const listener of listeners) listener();
-};
+/** What waits, for whoever shows it. */
+export const outboxTold = telling(NOTHING);
 
-export const outboxNow = (): Outbox => now;
-export const NO_OUTBOX = NOTHING;
-export function onOutbox(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
+/** Tells what waits by now, where that is anything else. */
+export function tellOutbox(next: Outbox): void {
+  if (JSON.stringify(next) !== JSON.stringify(outboxTold.now())) outboxTold.tell(next);
 }

@@ -1,13 +1,13 @@
 'use client';
 
-import { useSyncExternalStore } from 'react';
 import { CloudOff, CloudUpload } from 'lucide-react';
-import { NO_OUTBOX, onOutbox, outboxNow, type Outbox } from '../../device/outboxNow';
+import { outboxTold, type Outbox } from '../../device/outboxNow';
+import { useTold } from '../../device/told';
 import { useKeptSince } from '../../device/along/keptPage';
 import { PageLink } from '../../ui/PageLink';
 import { useOnline } from '../../ui/useOnline';
 
-export const useOutbox = () => useSyncExternalStore(onOutbox, outboxNow, () => NO_OUTBOX);
+export const useOutbox = () => useTold(outboxTold);
 
 /** How many entries, looks and pictures wait. */
 export const waitingIn = ({ trees, looks, pictures }: Outbox): number =>

@@ -4,7 +4,7 @@ import { createContext, use, useEffect, useState, type ReactNode } from 'react';
 import type { UnitSystem } from '@undrel/core/units';
 import type { CaseControl } from '../../device/useCase';
 import { late } from '../../ui/late';
-import { useTelling, useTold, type Told } from '../../ui/told';
+import { useTelling, useTold, type Told } from '../../device/told';
 import type { SaveTroublesProps } from './SaveTroubles';
 
 const SaveTroubles = late<SaveTroublesProps>(

@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, use, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
-import { useTelling, useTold, type Told } from '../told';
+import { useTelling, useTold, type Told } from '../../device/told';
 import { sayHeld } from './typedAhead';
 
 const never = () => () => undefined;

@@ -11,7 +11,8 @@ export interface Told<T> {
   heard(listener: () => void): () => void;
 }
 
-function telling<T>(first: T): Told<T> & { tell(next: T): void } {
+/** A value that is told, and the way to tell another. @param first until then */
+export function telling<T>(first: T): Told<T> & { tell(next: T): void } {
   let value = first;
   const listeners = new Set<() => void>();
   return {

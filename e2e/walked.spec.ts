@@ -136,4 +136,14 @@ test('a page on which nothing is entered is sent without the rules of records @w
       file,
       false,
     ]);
+  // And when they come at rest, they come without the words of the library in fifty languages.
+  const rest: string[] = [];
+  page.on('response', async (answer) => {
+    if (/\.js$/.test(new URL(answer.url()).pathname)) rest.push(await answer.text().catch(() => ''));
+  });
+  await page.goto('/trees/sable-katsura-14?station=mulch');
+  await expect
+    .poll(() => rest.some((script) => script.includes('ZodObject')), { timeout: 30_000 })
+    .toBe(true);
+  expect(rest.filter((script) => script.includes('無効な'))).toHaveLength(0);
 });

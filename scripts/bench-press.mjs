@@ -25,58 +25,62 @@ const LEFT_OUT =
 const [MOST, ALIKE] = [12, 2];
 const REST_MS = 700;
 
-/** Has the page note how long each press waits for the picture after it, ms. */
+/**
+ * Has the page note how long each press waits for the picture after it, ms, and find what can be pressed. The page does it all
+ * itself: what reaches into it from outside would listen to each press too, which costs a slow phone some 10 ms of it.
+ */
 function watchPresses() {
+  const { document } = globalThis;
   const waits = [];
-  Object.assign(globalThis, { waits });
+  let found = [];
   new globalThis.PerformanceObserver((list) => {
     for (const entry of list.getEntries()) if (entry.interactionId) waits.push(entry.duration);
   }).observe({ type: 'event', durationThreshold: 16 });
-}
-
-/** What an element is called and looks like; nothing where it cannot be pressed. */
-function pressable(element) {
-  if (!element.checkVisibility() || element.disabled || ['file', 'submit'].includes(element.type))
-    return null;
-  const name = element.getAttribute('aria-label') ?? element.labels?.[0]?.textContent ?? element.textContent;
-  return { name: name.trim().slice(0, 40), look: `${element.tagName} ${element.className}` };
-}
-
-/** Middle of an element, scrolled to; nothing where a finger would land on something else. */
-async function placeOf(element) {
-  await element.scrollIntoViewIfNeeded({ timeout: 4_000 }).catch(() => undefined);
-  return element
-    .evaluate((pressed) => {
-      const { left, top, width, height } = pressed.getBoundingClientRect();
+  /** What an element is called and looks like; nothing where it cannot be pressed. */
+  const said = (element) => {
+    if (!element.isConnected || !element.checkVisibility() || element.disabled) return null;
+    if (['file', 'submit'].includes(element.type)) return null;
+    const name =
+      element.getAttribute('aria-label') ?? element.labels?.[0]?.textContent ?? element.textContent;
+    return { name: name.trim().slice(0, 40), look: `${element.tagName} ${element.className}` };
+  };
+  const pressed = 'button, summary, input, [role=combobox]';
+  globalThis.presses = {
+    find: () => (found = [...document.querySelectorAll(`:is(main, header, nav) :is(${pressed})`)]).length,
+    said: (i) => said(found[i]),
+    /** Middle of it, scrolled to; nothing where a finger would land on something else. */
+    place: async (i) => {
+      found[i].scrollIntoView({ block: 'center' });
+      await new Promise((drawn) => globalThis.requestAnimationFrame(() => setTimeout(drawn)));
+      const { left, top, width, height } = found[i].getBoundingClientRect();
       const [x, y] = [left + width / 2, top + height / 2];
-      const hit = globalThis.document.elementFromPoint(x, y);
+      const hit = document.elementFromPoint(x, y);
       const lands =
-        hit && (pressed.contains(hit) || [...(pressed.labels ?? [])].some((l) => l.contains(hit)));
+        hit && (found[i].contains(hit) || [...(found[i].labels ?? [])].some((l) => l.contains(hit)));
       return lands ? [x, y] : null;
-    })
-    .catch(() => null);
+    },
+    begin: () => void (waits.length = 0),
+    waited: () => Math.max(0, ...waits),
+  };
 }
 
 /** Presses what a screen has, one after the other; from each press to the next picture, ms. */
 async function pressed(page) {
-  const found = await page
-    .locator('main button, main summary, main input, main [role=combobox], header button, nav button')
-    .elementHandles();
+  const count = await page.evaluate(() => globalThis.presses.find());
   const seen = new Map();
   const waits = [];
-  for (const element of found) {
-    if (waits.length === MOST) break;
-    const what = await element.evaluate(pressable).catch(() => null);
+  for (let i = 0; i < count && waits.length < MOST; i++) {
+    const what = await page.evaluate((at) => globalThis.presses.said(at), i);
     const alike = what ? (seen.get(what.look) ?? 0) : ALIKE;
     if (!what || LEFT_OUT.test(what.name) || alike === ALIKE) continue;
     seen.set(what.look, alike + 1);
     const address = page.url();
-    const at = await placeOf(element);
+    const at = await page.evaluate((place) => globalThis.presses.place(place), i);
     if (!at) continue;
-    await page.evaluate(() => void (globalThis.waits.length = 0));
+    await page.evaluate(() => globalThis.presses.begin());
     await page.touchscreen.tap(...at);
     await page.waitForTimeout(REST_MS);
-    const took = await page.evaluate(() => Math.max(0, ...globalThis.waits)).catch(() => 0);
+    const took = await page.evaluate(() => globalThis.presses.waited()).catch(() => 0);
     waits.push({ took, name: what.name });
     if (new URL(page.url()).pathname !== new URL(address).pathname) break;
     await page.keyboard.press('Escape');

@@ -1,3 +1,5 @@
+import { watchHand } from './hand';
+
 /** A page that never comes to rest is not waited for longer, ms. */
 const BUSY = 1000;
 
@@ -9,12 +11,21 @@ export const idle = (): Promise<void> =>
       : setTimeout(done, BUSY / 5),
   );
 
+const hand = typeof document === 'undefined' ? undefined : watchHand(document);
+
+/** What is begun in turn begins no later than this after it was asked for, whatever is pressed, ms: the signal may go. Judgement. */
+const LATEST_MS = 10_000;
+
 let before: Promise<unknown> = Promise.resolve();
 
 /**
- * Begins to fetch, when the page has nothing to do and after whatever was to be begun before: what is pressed meanwhile
- * waits for one beginning at most. What cannot be had is asked for again by whoever needs it.
+ * Begins to fetch, when the page has nothing to do, no hand is at it, and after whatever was to be begun before: what is pressed
+ * meanwhile waits for one beginning at most. What cannot be had is asked for again by whoever needs it.
  */
 export function beginInTurn(load: () => Promise<unknown>): void {
-  before = before.then(idle).then(() => void load().catch(() => undefined));
+  const latest = performance.now() + LATEST_MS;
+  before = before
+    .then(() => hand?.atRest(latest))
+    .then(idle)
+    .then(() => void load().catch(() => undefined));
 }

@@ -10,14 +10,19 @@ const sameList = (was: unknown, now: readonly unknown[]): unknown =>
 /** What is now with each member made by `make` of what it was; the object of before where all of them are its own. */
 function membersOf(
   was: Record<string, unknown>,
-  now: object,
+  now: Record<string, unknown>,
   make: (was: unknown, now: unknown) => unknown,
 ): object {
-  const next = Object.entries(now).map(([name, one]) => [name, make(was[name], one)] as const);
-  const same =
-    next.length === Object.keys(was).length &&
-    next.every(([name, one]) => Object.hasOwn(was, name) && Object.is(one, was[name]));
-  return same ? was : Object.fromEntries(next);
+  const names = Object.keys(now);
+  let same = names.length === Object.keys(was).length;
+  // A drawing has thousands of numbers, nearly all as before: nothing new is made before it must be.
+  let made: Map<string, unknown> | undefined;
+  for (const name of names) {
+    const one = make(was[name], now[name]);
+    same &&= Object.is(one, was[name]) && Object.hasOwn(was, name);
+    if (!Object.is(one, now[name])) (made ??= new Map(Object.entries(now))).set(name, one);
+  }
+  return same ? was : made ? Object.fromEntries(made) : now;
 }
 
 /**
@@ -26,7 +31,7 @@ function membersOf(
  */
 export function keepLists<T extends object>(was: object | undefined, now: T): T {
   if (!was) return now;
-  return membersOf(was as Record<string, unknown>, now, (before, one) =>
+  return membersOf(was as Record<string, unknown>, now as Record<string, unknown>, (before, one) =>
     Array.isArray(one)
       ? sameList(before, one)
       : isPlain(before) && isPlain(one)
@@ -40,12 +45,19 @@ export function keepLists<T extends object>(was: object | undefined, now: T): T 
  * that whoever works from that part alone need not begin anew. For plain values, lists and objects, without rings.
  */
 export function keepSame<T>(was: unknown, now: T): T {
-  if (Object.is(was, now)) return now;
-  if (Array.isArray(was) && Array.isArray(now))
-    return sameList(
-      was,
-      now.map((one, i) => keepSame(was[i], one)),
-    ) as T;
+  if (typeof now !== 'object' || Object.is(was, now)) return now;
+  if (Array.isArray(was) && Array.isArray(now)) return listOf(was, now) as T;
   if (isPlain(was) && isPlain(now)) return membersOf(was, now, keepSame) as T;
   return now;
+}
+
+function listOf(was: readonly unknown[], now: readonly unknown[]): readonly unknown[] {
+  let same = was.length === now.length;
+  let made: unknown[] | undefined;
+  for (let i = 0; i < now.length; i++) {
+    const one = keepSame(was[i], now[i]);
+    same &&= Object.is(one, was[i]);
+    if (!Object.is(one, now[i])) (made ??= [...now])[i] = one;
+  }
+  return same ? was : (made ?? now);
 }

@@ -100,9 +100,10 @@ export function lateOver<P extends Opened>(
     const [Part, setPart] = useState<ComponentType<P>>();
     useEffect(() => {
       let gone = false;
-      void Promise.all([code.whenHere(), painted()]).then(
-        ([part]) => gone || startTransition(() => setPart(() => part)),
-      );
+      // Code that is here runs as soon as it is asked for: not before the press is answered.
+      void painted()
+        .then(code.whenHere)
+        .then((part) => gone || startTransition(() => setPart(() => part)));
       return () => {
         gone = true;
       };

@@ -1,8 +1,21 @@
-import * as z from 'zod';
+import * as zod from 'zod';
 import { LENGTH_LIMITS, type LengthField } from '../units/limits';
 import { yearOf } from '../vocabulary/dates';
 
-export { z };
+/** What schemas of records are made with, one by one: passed on as a whole, the library would come with all its languages. */
+export const z = {
+  array: zod.array,
+  boolean: zod.boolean,
+  enum: zod.enum,
+  int: zod.int,
+  iso: zod.iso,
+  literal: zod.literal,
+  number: zod.number,
+  record: zod.record,
+  strictObject: zod.strictObject,
+  string: zod.string,
+  tuple: zod.tuple,
+};
 
 /** A length in metres within the limits of its field. */
 export const length = (field: LengthField) =>

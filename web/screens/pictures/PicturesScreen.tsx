@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { startTransition, useState } from 'react';
 import { type Picture, type Tree } from '@undrel/core/records';
 import { RING, operationOf } from '@undrel/core/vocabulary';
 import { useCase, type CaseControl } from '../../device/useCase';
@@ -57,7 +57,9 @@ function OfVisit({ control, visitId, ...props }: PicturesProps & { control: Case
   const { units: system } = usePreferences();
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
   const pictures = itemsBelow(control.items, 'picture', visitId);
-  const [open, setOpen] = useState<string>();
+  const [open, setShown] = useState<string>();
+  // A picture with all that is marked on it takes a phone a while to draw: the press is answered first.
+  const setOpen = (id: string | undefined) => startTransition(() => setShown(id));
   const [taking, setTaking] = useState(false);
   const adding = useAdding(control, { ...props, today, visitId }, pictures);
   const { ring, others, earlier, lead, places } = lookedAt(control.items, visits, visitId);

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { CREW_DAY } from '@undrel/core/costing';
 import { drivesBetween, type CrewDays, type CrewProblem } from '@undrel/core/crewDays';
 import type { Places, PlannedDay, WorkRow } from '../../protocol/season';
@@ -30,10 +30,13 @@ export function usePacked(question: Asked): Packed {
     worker.current ??= new Worker(new URL('../../workers/crewDays.ts', import.meta.url), { type: 'module' });
     worker.current.onmessage = ({ data }: MessageEvent<CrewDaysAnswer>) => {
       if (data.id !== asked.current) return;
-      setPacked(
-        'days' in data
-          ? { state: 'done', days: data.days, ...question }
-          : { state: 'failed', problem: data.failed },
+      // What is pressed meanwhile is answered first.
+      startTransition(() =>
+        setPacked(
+          'days' in data
+            ? { state: 'done', days: data.days, ...question }
+            : { state: 'failed', problem: data.failed },
+        ),
       );
     };
     worker.current.onerror = () =>

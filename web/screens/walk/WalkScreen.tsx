@@ -66,10 +66,10 @@ function Walk(props: WalkProps) {
         away={round.away}
         onTry={() => void round.flush()}
       />
-      <Tab of="ranked" className="flex-1 flex flex-col data-[state=inactive]:hidden">
+      <Tab of="ranked" className="flex-1 flex flex-col">
         <Ranked page={page} />
       </Tab>
-      <Tab of="walk" className="flex-1 flex flex-col data-[state=inactive]:hidden">
+      <Tab of="walk" className="flex-1 flex flex-col">
         {!mayMeasure ? (
           <p className="told m-4">Your role can read, not measure.</p>
         ) : round.since === null || left.length === 0 ? (

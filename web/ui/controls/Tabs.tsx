@@ -1,9 +1,15 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import { createContext, useContext, useDeferredValue, type ReactNode } from 'react';
 import { Tabs } from 'radix-ui';
 
-/** Views of one page, of which one is shown: the list that chooses between them and the views may stand anywhere within. */
+/** The view that is drawn. */
+const Shown = createContext<string | undefined>(undefined);
+
+/**
+ * Views of one page, of which one is shown: the list that chooses between them and the views may stand anywhere within. The list
+ * answers a press at once; the view, which may take a phone a while to draw, follows in place of the one before.
+ */
 export function Tabbed<K extends string>(props: {
   value: K;
   onChange: (view: K) => void;
@@ -18,7 +24,7 @@ export function Tabbed<K extends string>(props: {
       // Some views ask the server: one is opened by a key of its own, not by passing it.
       activationMode="manual"
     >
-      {props.children}
+      <Shown value={useDeferredValue(props.value)}>{props.children}</Shown>
     </Tabs.Root>
   );
 }
@@ -47,9 +53,10 @@ export function TabList<K extends string>(props: {
 
 /** One of the views. */
 export function Tab<K extends string>(props: { of: K; className?: string; children: ReactNode }) {
+  const shown = useContext(Shown) === props.of;
   return (
-    <Tabs.Content value={props.of} className={props.className} tabIndex={-1}>
-      {props.children}
+    <Tabs.Content value={props.of} className={props.className} tabIndex={-1} forceMount hidden={!shown}>
+      {shown && props.children}
     </Tabs.Content>
   );
 }

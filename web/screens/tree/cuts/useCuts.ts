@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { CutAssessment, CutsBeside, CutsGiven, Way } from '@undrel/core/pruning';
 import type { CutAnswer, CutJob } from '../../../workers/cuts';
 
@@ -34,6 +34,27 @@ const BEGUN = {
   problem: undefined as string | undefined,
 };
 
+/** What is shown once the worker has told more. @param madeFrom what it was asked */
+function told(before: typeof BEGUN, data: CutAnswer, madeFrom: string | undefined): typeof BEGUN {
+  switch (data.state) {
+    case 'plan':
+      return {
+        ...BEGUN,
+        madeFrom,
+        assessment: data.assessment,
+        pricing: data.assessment.plan !== undefined,
+      };
+    case 'beside':
+      return 'price' in data.beside
+        ? { ...before, prices: [...before.prices, data.beside.price] }
+        : { ...before, alternatives: data.beside.alternatives };
+    case 'done':
+      return { ...before, pricing: false };
+    case 'failed':
+      return { ...before, working: false, pricing: false, problem: data.problem };
+  }
+}
+
 /** The cut plan, made in a worker; a newer entry is made instead of the one before. The last plan stays up meanwhile. */
 export function useCuts(given: CutsGiven | undefined): CutState {
   const [state, setState] = useState(BEGUN);
@@ -63,25 +84,9 @@ export function useCuts(given: CutsGiven | undefined): CutState {
       worker.current = made;
       made.onmessage = ({ data }: MessageEvent<CutAnswer>) => {
         if (data.id !== count.current) return;
-        setState((before) => {
-          switch (data.state) {
-            case 'plan':
-              return {
-                ...BEGUN,
-                madeFrom: asking.current,
-                assessment: data.assessment,
-                pricing: data.assessment.plan !== undefined,
-              };
-            case 'beside':
-              return 'price' in data.beside
-                ? { ...before, prices: [...before.prices, data.beside.price] }
-                : { ...before, alternatives: data.beside.alternatives };
-            case 'done':
-              return { ...before, pricing: false };
-            case 'failed':
-              return { ...before, working: false, pricing: false, problem: data.problem };
-          }
-        });
+        const madeFrom = asking.current;
+        // What is pressed meanwhile is answered first.
+        startTransition(() => setState((before) => told(before, data, madeFrom)));
       };
       made.onerror = (event) => {
         made.terminate();

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Dig, Tree } from '@undrel/core/records';
 import type { Forecast, StemRate, Scenario } from '@undrel/core/growth';
 import { FORECAST_DRAWS, FORECAST_SEED } from '@undrel/core/pruning';
@@ -67,10 +67,13 @@ export function useForecast(
       made.onmessage = ({ data }: MessageEvent<ForecastAnswer>) => {
         if (data.state === 'working') progress.set(data.share);
         else {
-          if (data.state === 'done') setForecast(data.forecast);
-          else setProblem(data.problem);
           made.terminate();
-          setWorking(false);
+          // What is pressed meanwhile is answered first.
+          startTransition(() => {
+            if (data.state === 'done') setForecast(data.forecast);
+            else setProblem(data.problem);
+            setWorking(false);
+          });
         }
       };
       made.onerror = (event) => {

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { isStressed } from '@undrel/core/pruning';
 import type { TrenchDesign } from '@undrel/core/records';
 import type { Trenches } from '@undrel/core/trenching';
@@ -51,10 +51,13 @@ function useTrenches(job: Omit<TrenchJob, 'id'>): TrenchState {
       made.onmessage = ({ data }: MessageEvent<TrenchAnswer>) => {
         busy.current = false;
         const working = waiting.current !== undefined;
-        setState((before) =>
-          'problem' in data
-            ? { ...before, working, problem: data.problem }
-            : { trenches: data.trenches, working, problem: undefined },
+        // What is pressed meanwhile is answered first.
+        startTransition(() =>
+          setState((before) =>
+            'problem' in data
+              ? { ...before, working, problem: data.problem }
+              : { trenches: data.trenches, working, problem: undefined },
+          ),
         );
         send();
       };

@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import type { Tree, Visit } from '@undrel/core/records';
 import type { MeasuredRef } from '../../ui/useMeasured';
 import type { CutStage } from '@undrel/core/prescription';
@@ -64,7 +65,7 @@ export function CrewHead({
 }
 
 /** What is seen to before a cut, and while it is made. */
-export function CutCautions() {
+export const CutCautions = memo(function CutCautions() {
   return (
     <div className="text-sm border-l-4 border-harm pl-3 my-3 space-y-1">
       <p>
@@ -78,10 +79,16 @@ export function CutCautions() {
       </p>
     </div>
   );
-}
+});
 
 /** The plan with its cuts numbered. */
-export function CutsFigure({ figure, plan }: { figure: MeasuredRef<HTMLElement>; plan: Drawing }) {
+export const CutsFigure = memo(function CutsFigure({
+  figure,
+  plan,
+}: {
+  figure: MeasuredRef<HTMLElement>;
+  plan: Drawing;
+}) {
   return (
     <figure ref={figure}>
       <DrawingSvg
@@ -94,4 +101,4 @@ export function CutsFigure({ figure, plan }: { figure: MeasuredRef<HTMLElement>;
       </figcaption>
     </figure>
   );
-}
+});

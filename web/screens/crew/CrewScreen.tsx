@@ -1,11 +1,11 @@
 'use client';
 
-import { useDeferredValue, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import type { DugRoot, RootDone } from '@undrel/core/records';
 import type { House } from '@undrel/core/house';
 import { atStage, goneBefore, stagesOf } from '@undrel/core/prescription';
 import { neverCut, type NumberedCut, type RootAdvice } from '@undrel/core/pruning';
-import { formatValue, shortUnit, tidy, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { itemsBelow, type Living } from '../../protocol/item';
 import { KIND_NAMES } from '../../drawings/rootKinds';
 import { Entry } from '../../ui/controls/Entry';
@@ -20,6 +20,7 @@ import { useDig, type DigWork } from '../tree/dig/useDig';
 import { SaveState } from '../tree/SaveState';
 import { useTreeInHand } from '../tree/useTreeInHand';
 import { CrewHead, CutCautions, CutsFigure } from './CrewParts';
+import { CutTable } from './CutTable';
 
 export interface CrewProps {
   treeId: string;
@@ -57,7 +58,7 @@ export function CrewScreen(props: CrewProps) {
     () => planOf({ dig, reading, cuts }, tree, system, { width: size.width, height: size.width }, never),
     [dig, reading, cuts, tree, system, size.width, never],
   );
-  const cutRoots = work.advice.roots.filter((r) => r.decision === 'cut now');
+  const cutRoots = useMemo(() => work.advice.roots.filter((r) => r.decision === 'cut now'), [work.advice]);
   const rootItems = itemsBelow(control.items, 'root', visitId);
   const done = cutRoots.filter((r) => rootItems.find((i) => i.values.label === r.label)?.values.done).length;
   const write = (label: string, change: RootDone | undefined, field: string) => {
@@ -133,54 +134,6 @@ function useSheet({ treeId, house }: CrewProps, control: CaseControl, visitId: s
   );
   const never = useMemo(() => neverCut(work.advice), [work.advice]);
   return { tree, stages, stage, visit, work, never };
-}
-
-function CutTable({ cuts, system }: { cuts: readonly NumberedCut[]; system: UnitSystem }) {
-  const unit = shortUnit(system);
-  const figure = (metres: number) =>
-    formatValue(metres, 'short length', system, 0.001).replace(` ${unit}`, '');
-  return (
-    <table className="w-full" aria-label="Cuts">
-      <thead>
-        <tr>
-          <th scope="col">cut</th>
-          <th scope="col">root</th>
-          <th scope="col" className="text-right">
-            bearing
-          </th>
-          <th scope="col" className="text-right">
-            from bark, {unit}
-          </th>
-          <th scope="col" className="text-right">
-            deep, {unit}
-          </th>
-          <th scope="col" className="text-right">
-            across, {unit}
-          </th>
-          <th scope="col" className="text-right">
-            × DBH
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {cuts.map(({ number, label, cut }) => (
-          <tr key={number}>
-            <td>
-              <span className="inline-flex w-7 h-7 items-center justify-center rounded-full bg-todo text-sheet font-bold">
-                {number}
-              </span>
-            </td>
-            <td className="font-semibold">{label}</td>
-            <td className="num text-right">{Math.round(cut.bearing)}°</td>
-            <td className="num text-right">{figure(cut.fromBark)}</td>
-            <td className="num text-right">{figure(cut.depth)}</td>
-            <td className="num text-right">{figure(cut.diameter)}</td>
-            <td className="num text-right">{cut.timesDbh === undefined ? '' : tidy(cut.timesDbh, 1)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
 }
 
 function Left({ title, rows, system }: { title: string; rows: readonly RootAdvice[]; system: UnitSystem }) {
@@ -332,7 +285,7 @@ function DoneOnSite({
   );
 }
 
-function StaysToday({ work, system }: { work: DigWork; system: UnitSystem }) {
+const StaysToday = memo(function StaysToday({ work, system }: { work: DigWork; system: UnitSystem }) {
   return (
     <>
       <Left
@@ -347,4 +300,4 @@ function StaysToday({ work, system }: { work: DigWork; system: UnitSystem }) {
       />
     </>
   );
-}
+});

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { memo, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import type { PropertyPage } from '../../protocol/grounds';
 import type { Change } from '../../protocol/item';
 import { FilePick } from '../../ui/FilePick';
@@ -43,6 +43,8 @@ export function PropertyScreen({
   const [marked, setMarked] = useState<string | undefined>(undefined);
   const [placing, setPlacing] = useState<string | undefined>(undefined);
   const [adding, setAdding] = useState(false);
+  // The button answers the press; the form, which may take a phone a moment, follows.
+  const formShown = useDeferredValue(adding);
   const [editing, setEditing] = useState(false);
   const work = usePropertyWork(page, units);
   const { api } = work;
@@ -82,7 +84,7 @@ export function PropertyScreen({
             api={api}
           />
           <PropertyTold work={work} />
-          {adding && <AddTree onAdd={add} />}
+          {formShown && <AddTree onAdd={add} />}
           <Weather
             record={page.weather}
             onRead={mayMeasure ? (file) => void work.readWeather(file) : undefined}

@@ -1,6 +1,6 @@
 'use client';
 
-import { Fragment, useState } from 'react';
+import { Fragment, memo, useDeferredValue, useMemo, useState } from 'react';
 import {
   byStage,
   CREW_DAY,
@@ -10,11 +10,8 @@ import {
   needsTogether,
   unitWord,
   type Rates,
-  type Estimate,
-  type Need,
-  type StageEstimate,
 } from '@undrel/core/costing';
-import { tidy } from '@undrel/core/units';
+import { tidy, type UnitSystem } from '@undrel/core/units';
 import { inARow, inSentence } from '@undrel/core/vocabulary';
 import { PageLink } from '@/ui/PageLink';
 import type { OrderMaterial } from '../../protocol/order';
@@ -36,6 +33,8 @@ import { PropertyBar } from './PropertyBar';
 import { PropertyReport } from './PropertyReport';
 import { TreeOfWork } from './TreeOfWork';
 
+const Report = memo(PropertyReport);
+
 /** The materials of several trees together. */
 function together(trees: readonly WorkTree[]): OrderMaterial[] {
   const sums = new Map<string, OrderMaterial>();
@@ -52,38 +51,42 @@ interface WorkScreenProps {
   tick: ((visitId: string, step: string, done: boolean) => Promise<{ problem?: string }>) | undefined;
 }
 
+/** What the work of trees comes to. @param left those that are not done now */
+function sumsOf(work: PropertyWork, left: ReadonlySet<string>, rates: Rates | undefined) {
+  const taken = work.trees.filter((t) => isWorked(t) && !left.has(t.id));
+  const needs = needsTogether(taken.map((t) => t.needs));
+  const hours = crewHours(needs);
+  return {
+    taken,
+    open: taken.filter(isOpen),
+    finished: taken.flatMap((t) => t.done),
+    stepsDone: taken.flatMap((t) => t.steps).filter((s) => isDone(s.done)).length,
+    hours,
+    days: Math.max(1, Math.ceil(hours / CREW_DAY - 1e-9)),
+    whole: rates && estimate(needs, rates),
+    stages: rates ? byStage(needs, rates) : [],
+  };
+}
+
+type Sums = ReturnType<typeof sumsOf>;
+
 /** The work on a property: which trees, in which order, how long, what it costs; printed, it is the day sheet of the crew. */
 export function WorkScreen({ work, rates, issued, mayIssue, tick }: WorkScreenProps) {
   const [left, toggle] = useUnticked();
   const [told, setTold] = useState<string | undefined>(undefined);
   const { units: system } = usePreferences();
   const worked = work.trees.filter(isWorked);
-  const undecided = work.trees.filter((t) => t.toDecide.length > 0);
-  const taken = worked.filter((t) => !left.has(t.id));
-  const open = taken.filter(isOpen);
-  const finished = taken.flatMap((t) => t.done);
-  const stepsDone = taken.flatMap((t) => t.steps).filter((s) => isDone(s.done)).length;
-  const needs = needsTogether(taken.map((t) => t.needs));
-  const hours = crewHours(needs);
-  const days = Math.max(1, Math.ceil(hours / CREW_DAY - 1e-9));
-  const whole = rates && estimate(needs, rates);
-  const stages = rates ? byStage(needs, rates) : [];
+  const undecided = useMemo(() => work.trees.filter((t) => t.toDecide.length > 0), [work]);
+  // A tree that is unticked shows so at once; the sums follow.
+  const counted = useDeferredValue(left);
+  const sums = useMemo(() => sumsOf(work, counted, rates), [work, counted, rates]);
+  const { taken, whole, stages } = sums;
   return (
     <div className="min-h-dvh flex flex-col">
       <PropertyBar property={work} part="work and day sheet" />
       <main className="px-4 lg:px-8 py-4 max-w-[1100px] w-full mx-auto">
         <Entry>
-          <WorkTotals
-            work={work}
-            open={open}
-            hours={hours}
-            days={days}
-            whole={whole}
-            stages={stages}
-            stepsDone={stepsDone}
-            rates={rates}
-            finished={finished}
-          />
+          <WorkTotals work={work} rates={rates} sums={sums} />
           <SumsOf work={work} waiting={undecided.length} />
           <LargeTrees trees={work.large} />
           {!rates && worked.length > 0 && (
@@ -93,19 +96,10 @@ export function WorkScreen({ work, rates, issued, mayIssue, tick }: WorkScreenPr
           )}
           <div className="no-print border-y border-ink lg:border-0">
             <FoldOnPhone summary="Report of this property">
-              <PropertyReport id={work.id} name={work.name} issued={issued} mayIssue={mayIssue} />
+              <Report id={work.id} name={work.name} issued={issued} mayIssue={mayIssue} />
             </FoldOnPhone>
           </div>
-          {taken.length > 0 && (
-            <section aria-label="On the truck" className="mt-4">
-              <h2>On the truck</h2>
-              <p>
-                {together(taken)
-                  .map((m) => materialText(m, system))
-                  .join('; ') || 'hand tools'}
-              </p>
-            </section>
-          )}
+          <OnTheTruck trees={taken} system={system} />
           <ol className="border-t-[1.5px] border-ink mt-4">
             {worked.map((tree) => (
               <TreeOfWork
@@ -130,26 +124,14 @@ export function WorkScreen({ work, rates, issued, mayIssue, tick }: WorkScreenPr
   );
 }
 
-function WorkTotals({
+const WorkTotals = memo(function WorkTotals({
   work,
-  open,
-  hours,
-  days,
-  whole,
-  stages,
-  stepsDone,
   rates,
-  finished,
+  sums: { open, hours, days, whole, stages, stepsDone, finished },
 }: {
   work: PropertyWork;
-  open: WorkTree[];
-  hours: number;
-  days: number;
-  whole: Estimate | undefined;
-  stages: StageEstimate[];
-  stepsDone: number;
   rates: Rates | undefined;
-  finished: Need[];
+  sums: Sums;
 }) {
   return (
     <>
@@ -184,7 +166,18 @@ function WorkTotals({
       )}
     </>
   );
-}
+});
+
+const OnTheTruck = memo(function OnTheTruck(props: { trees: readonly WorkTree[]; system: UnitSystem }) {
+  if (props.trees.length === 0) return null;
+  const words = together(props.trees).map((m) => materialText(m, props.system));
+  return (
+    <section aria-label="On the truck" className="mt-4">
+      <h2>On the truck</h2>
+      <p>{words.join('; ') || 'hand tools'}</p>
+    </section>
+  );
+});
 
 /** For whom the sums are, which trees they leave out, and how many trees wait for a decision. */
 function SumsOf({ work: { client, idle, unvisited }, waiting }: { work: PropertyWork; waiting: number }) {
@@ -207,7 +200,7 @@ function SumsOf({ work: { client, idle, unvisited }, waiting }: { work: Property
 }
 
 /** Trees at which something is likely, nothing prescribed mends it, and nobody decided on what would. */
-function ToDecide({ trees }: { trees: readonly WorkTree[] }) {
+const ToDecide = memo(function ToDecide({ trees }: { trees: readonly WorkTree[] }) {
   if (trees.length === 0) return null;
   return (
     <section aria-labelledby="to-decide" className="no-print mt-5">
@@ -230,7 +223,7 @@ function ToDecide({ trees }: { trees: readonly WorkTree[] }) {
       </ul>
     </section>
   );
-}
+});
 
 function TickBar({ told }: { told: string | undefined }) {
   return (

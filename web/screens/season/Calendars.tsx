@@ -1,6 +1,6 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { memo, useState, useTransition } from 'react';
 import { ROLES, type WhoDoes } from '@undrel/core/schedule';
 import type { FeedHead } from '../../protocol/season';
 import { ShownOnce } from '../../ui/ShownOnce';
@@ -21,7 +21,7 @@ export interface FeedActions {
 const AWAY = { problem: 'The server could not be reached; nothing was changed. Try again.' };
 
 /** The calendar for other programs: as a file, or as an address that they read. */
-export function Calendars({
+export const Calendars = memo(function Calendars({
   feeds: begun,
   actions,
   properties,
@@ -93,7 +93,7 @@ export function Calendars({
       {feeds.length > 0 && <AddressesMade feeds={feeds} actions={actions} busy={busy} revoke={revoke} />}
     </details>
   );
-}
+});
 
 function NewAddress({
   name,

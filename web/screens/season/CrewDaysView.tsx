@@ -2,7 +2,7 @@
 
 import { DayInput } from '../../ui/controls/DayInput';
 import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { useState, useTransition } from 'react';
+import { memo, useState, useTransition } from 'react';
 import { hoursOn, type CrewDays } from '@undrel/core/crewDays';
 import { CREW_DAYS } from '@undrel/core/practice';
 import { tidy } from '@undrel/core/units';
@@ -28,7 +28,14 @@ interface CrewDaysProps {
 }
 
 /** What is prescribed, packed into the days of a crew: one trip to many trees, the machine on few days, in season. */
-export function CrewDaysView({ works, spells, places, noteYard, today, plan }: CrewDaysProps) {
+export const CrewDaysView = memo(function CrewDaysView({
+  works,
+  spells,
+  places,
+  noteYard,
+  today,
+  plan,
+}: CrewDaysProps) {
   const asked = useDaysAsked(today);
   const { wrong } = asked;
   const [locks, setLocks] = useState<ReadonlyMap<string, string>>(new Map());
@@ -101,7 +108,7 @@ export function CrewDaysView({ works, spells, places, noteYard, today, plan }: C
       {left.length > 0 && <OnNoDay left={left} />}
     </section>
   );
-}
+});
 
 function summary({ days }: { days: CrewDays }, used: number, left: number): string {
   const { travel, machine } = days.cost;

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { dayAfter, lastOfMonth, monthsAfter, inARow } from '@undrel/core/vocabulary';
 import { formatValue } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
@@ -71,7 +71,7 @@ function entriesOf(
 }
 
 /** A month as it is pinned to a wall: each task on the last day of its time. */
-export function MonthView({
+export const MonthView = memo(function MonthView({
   tasks,
   prescribed,
   today,
@@ -130,7 +130,7 @@ export function MonthView({
       </ol>
     </section>
   );
-}
+});
 
 function Line({ entry }: { entry: Entry }) {
   return (

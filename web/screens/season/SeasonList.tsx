@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { isOpen } from '@undrel/core/schedule';
 import { dayAfter, inARow, inSentence } from '@undrel/core/vocabulary';
 import { formatValue, tidy, writeLengths } from '@undrel/core/units';
@@ -36,7 +36,7 @@ function groupsOf(tasks: readonly TaskRow[], today: string): { name: string; tas
 }
 
 /** What follows work that was done, and beside it what is prescribed and what needs water. */
-export function SeasonList({
+export const SeasonList = memo(function SeasonList({
   tasks,
   prescribed,
   today,
@@ -81,7 +81,7 @@ export function SeasonList({
       </section>
     </div>
   );
-}
+});
 
 function PrescribedList({ prescribed, today }: { prescribed: Prescribed; today: string }) {
   return (

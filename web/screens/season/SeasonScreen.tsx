@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { type WhoDoes } from '@undrel/core/schedule';
 import { tidy } from '@undrel/core/units';
 import type { FeedHead, Marked, Marking, Places, PlannedDay, TaskRow } from '../../protocol/season';
@@ -48,9 +48,17 @@ export function SeasonScreen(props: SeasonProps) {
   const [property, setProperty] = useState('');
   const { marks, say } = useMarks(props, today);
   const prescribed = useSeasonLines();
-  const season = seasonOf(props.tasks, prescribed, marks, { who, property }, today);
+  // What is listed follows once it is ready: a choice is answered first.
+  const chosen = useDeferredValue(useMemo(() => ({ who, property }), [who, property]));
+  const season = useMemo(
+    () => seasonOf(props.tasks, prescribed, marks, chosen, today),
+    [props.tasks, prescribed, marks, chosen, today],
+  );
   const { shown, works, left } = season;
-  const properties = new Map(props.grounds.map((g) => [g.id, g.name] as const));
+  const properties = useMemo(
+    () => new Map(props.grounds.map((g) => [g.id, g.name] as const)),
+    [props.grounds],
+  );
   // A picture of all of it waits for all of it, or for the word that no more comes.
   const settled = isWhole(prescribed) || prescribed.problem !== undefined;
   const to = (next: SeasonView) => {

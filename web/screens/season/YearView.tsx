@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import type { ReactNode } from 'react';
 import { stretchesIn, type Spell, type TaskState } from '@undrel/core/schedule';
 import { daysBetween, lastOfMonth, monthName, monthsAfter } from '@undrel/core/vocabulary';
@@ -63,7 +64,7 @@ const BAR: Record<string, string> = {
 };
 
 /** The year by tree: when each thing has its time, over the seasons of its grounds. */
-export function YearView({
+export const YearView = memo(function YearView({
   tasks,
   prescribed,
   today,
@@ -141,7 +142,7 @@ export function YearView({
       </div>
     </div>
   );
-}
+});
 
 /** Height of a bar with its words, px. */
 const BAR_HEIGHT = 26;

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { keepMark, marksIn } from '../../device/keptMarks';
 import { runOutbox } from '../../device/outbox';
 import type { Marked, Marking, TaskRow } from '../../protocol/season';
@@ -29,12 +29,11 @@ export function useMarks(
       ]),
     [said, outbox],
   );
-  const say =
-    mark &&
-    (async (task: TaskRow, marking: Marking) => {
+  const sayOf = useCallback(
+    async (tell: NonNullable<typeof mark>, task: TaskRow, marking: Marking) => {
       const own = `${task.visitId} ${task.key}`;
       const version = versions.current.get(own) ?? task.version ?? 0;
-      const answer = await mark(task.visitId, task.key, marking).catch((): Marked => {
+      const answer = await tell(task.visitId, task.key, marking).catch((): Marked => {
         // Without signal it waits on this device, and is sent by whatever page is open when there is some.
         const kept = keepMark(task, marking, version, said.get(own), { name: viewer, person }, today);
         void runOutbox(person);
@@ -43,6 +42,12 @@ export function useMarks(
       if (answer.version !== undefined) versions.current.set(own, answer.version);
       if (!answer.problem) setSaid((now) => new Map(now).set(own, marking));
       return answer;
-    });
+    },
+    [said, viewer, person, today],
+  );
+  const say = useMemo(
+    () => mark && ((task: TaskRow, marking: Marking) => sayOf(mark, task, marking)),
+    [mark, sayOf],
+  );
   return { marks, say };
 }

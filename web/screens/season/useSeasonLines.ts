@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { dayAfter } from '@undrel/core/vocabulary';
 import type { Spell } from '@undrel/core/schedule';
 import type { DecisionRow, LargeRow, SeasonLine, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
@@ -47,8 +47,10 @@ export function useSeasonLines(): Prescribed {
   const [prescribed, set] = useState(NOTHING);
   useEffect(() => {
     const stop = new AbortController();
+    // Each property that comes draws the list anew: what is pressed meanwhile is answered first.
+    const tell = (next: (now: Prescribed) => Prescribed) => startTransition(() => set(next));
     const given = (line: SeasonLine) =>
-      set((now) =>
+      tell((now) =>
         'problem' in line
           ? { ...now, problem: line.problem }
           : {
@@ -67,14 +69,14 @@ export function useSeasonLines(): Prescribed {
       const answer = await fetch('/api/season/works', { signal: stop.signal });
       if (!answer.ok || !answer.body) {
         const { problem } = (await answer.json().catch(() => ({}))) as { problem?: string };
-        return set((now) => ({ ...now, problem: problem ?? AWAY }));
+        return tell((now) => ({ ...now, problem: problem ?? AWAY }));
       }
       await readLines(answer.body, given);
-      set((now) => (now.done < now.of && !now.problem ? { ...now, problem: AWAY } : now));
+      tell((now) => (now.done < now.of && !now.problem ? { ...now, problem: AWAY } : now));
     };
     set(NOTHING);
     ask().catch(() => {
-      if (!stop.signal.aborted) set((now) => ({ ...now, problem: AWAY }));
+      if (!stop.signal.aborted) tell((now) => ({ ...now, problem: AWAY }));
     });
     return () => stop.abort();
   }, []);

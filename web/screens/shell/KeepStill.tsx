@@ -26,6 +26,8 @@ export function KeepStill() {
     let held: { element: Element; top: number; scrollers: HTMLElement[] } | undefined;
     const hold = (event: Event) => {
       const element = event.target instanceof Element ? event.target.closest(PRESSABLE) : null;
+      // A press brings the focus with it: what is held already need not be styled again.
+      if (held && held.element === element) return followed();
       release();
       if (!element) return;
       held = { element, top: element.getBoundingClientRect().top, scrollers: scrollersOf(element) };

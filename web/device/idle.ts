@@ -18,14 +18,19 @@ const LATEST_MS = 10_000;
 
 let before: Promise<unknown> = Promise.resolve();
 
+/** One beginning may take a slow phone 100 ms: so long it is left alone before the next, ms. Judgement. */
+const BETWEEN_MS = 250;
+
 /**
- * Begins to fetch, when the page has nothing to do, no hand is at it, and after whatever was to be begun before: what is pressed
- * meanwhile waits for one beginning at most. What cannot be had is asked for again by whoever needs it.
+ * Begins to fetch, when the page has nothing to do, no hand is at it, and a while after whatever was to be begun before: what
+ * is pressed meanwhile waits for one beginning at most, and mostly for none. What cannot be had is asked for again by whoever
+ * needs it.
  */
 export function beginInTurn(load: () => Promise<unknown>): void {
   const latest = performance.now() + LATEST_MS;
   before = before
     .then(() => hand?.atRest(latest))
     .then(idle)
-    .then(() => void load().catch(() => undefined));
+    .then(() => void load().catch(() => undefined))
+    .then(() => new Promise((go) => setTimeout(go, BETWEEN_MS)));
 }

@@ -72,7 +72,10 @@ export const itemsBelow = <K extends ItemKind>(items: readonly Item[], kind: K, 
   items.filter(isKind(kind)).filter((item) => item.parent === parent);
 
 /** The visit as the core reads it. */
-export const visitFrom = (items: readonly Item[], visit: { id: string; values: VisitHead }): Visit =>
-  visitOf(visit.values, <K extends Kind>(kind: K) =>
-    itemsBelow(items, kind, visit.id).map((item) => item.values as Values[K]),
+export const visitFrom = (items: readonly Item[], visit: { id: string; values: VisitHead }): Visit => {
+  // Each kind is asked for in turn: what is of other visits is passed over once.
+  const below = items.filter((item) => item.parent === visit.id);
+  return visitOf(visit.values, <K extends Kind>(kind: K) =>
+    itemsBelow(below, kind, visit.id).map((item) => item.values as Values[K]),
   );
+};

@@ -66,7 +66,6 @@ function indexed(list: readonly Species[]): Index {
   return { byName, byGenus };
 }
 
-const shipped = indexed(SPECIES);
 const indexes = new WeakMap<readonly Species[], Index>();
 
 function indexOf(own: readonly Species[]): Index {
@@ -88,6 +87,7 @@ export function speciesFor(typed: string, own: readonly Species[] = []): FoundSp
   const name = bare(typed);
   if (name === '') return undefined;
   const firm = own.length > 0 ? indexOf(own) : undefined;
+  const shipped = indexOf(SPECIES);
   const [genus, epithet] = name.split(' ');
   const named = [...new Set([name, `${genus} ${epithet ?? ''}`.trim()])];
   const looks: [Species | undefined, own: boolean][] = [

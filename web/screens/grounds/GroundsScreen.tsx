@@ -1,6 +1,6 @@
 'use client';
 
-import { startTransition, useState } from 'react';
+import { useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
 import { Said } from '../../ui/Said';
 import { isOpen } from '@undrel/core/schedule';
@@ -124,7 +124,7 @@ function AddProperty({ action }: { action: (state: NewProperty, form: FormData) 
   const [state, act, busy] = useKeptForm(action, { name: '', client: '', note: '' });
   if (!open) {
     return (
-      <button type="button" className="quiet mt-5" onClick={() => startTransition(() => setOpen(true))}>
+      <button type="button" className="quiet mt-5" onClick={() => setOpen(true)}>
         Add a property
       </button>
     );

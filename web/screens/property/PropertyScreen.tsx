@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { memo, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import type { PropertyPage } from '../../protocol/grounds';
 import type { Change } from '../../protocol/item';
 import { FilePick } from '../../ui/FilePick';
@@ -42,9 +42,8 @@ export function PropertyScreen({
   const { units } = usePreferences();
   const [marked, setMarked] = useState<string | undefined>(undefined);
   const [placing, setPlacing] = useState<string | undefined>(undefined);
+  // Its form takes the keys at once: who types on loses no letter.
   const [adding, setAdding] = useState(false);
-  // The button answers the press; the form, which may take a phone a moment, follows.
-  const formShown = useDeferredValue(adding);
   const [editing, setEditing] = useState(false);
   const work = usePropertyWork(page, units);
   const { api } = work;
@@ -84,7 +83,7 @@ export function PropertyScreen({
             api={api}
           />
           <PropertyTold work={work} />
-          {formShown && <AddTree onAdd={add} />}
+          {adding && <AddTree onAdd={add} />}
           <Weather
             record={page.weather}
             onRead={mayMeasure ? (file) => void work.readWeather(file) : undefined}

@@ -49,6 +49,13 @@ export function visitOf(
   return Object.assign({ ...head }, ...onItsOwn().map(held)) as Visit;
 }
 
+/** The own values of a visit, without what hangs below it: what is written when one of them changes. */
+export function headOf(visit: Visit): Values['visit'] {
+  const head: Record<string, unknown> = { ...visit };
+  for (const kind of onItsOwn()) delete head[rulesOf(kind).member];
+  return head as Values['visit'];
+}
+
 /** Takes a visit apart into its head and the records below it, kind by kind in the order of a file. */
 export function partsOf(visit: Visit): { head: Values['visit']; records: AnyRecord[] } {
   const records: AnyRecord[] = [];

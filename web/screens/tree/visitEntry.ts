@@ -1,4 +1,4 @@
-import type { Site, Tree, TreeEvent, Visit, VisitHead } from '@undrel/core/records';
+import type { Site, Tree, TreeEvent, Visit } from '@undrel/core/records';
 import type { Assessment, Glance } from '@undrel/core/assessment';
 import type { Explanation, FirmTable } from '@undrel/core/diagnosis';
 import type { ClosedSeason, Revision } from '@undrel/core/prescription';
@@ -46,24 +46,6 @@ export interface StationProps {
   mayJudge: boolean;
   today: string;
   goTo: (station: StationKey) => void;
-}
-
-/** The visit's own values, without what hangs below it. */
-export function headOf(visit: Visit): VisitHead {
-  const {
-    findings: _f,
-    profiles: _p,
-    probes: _r,
-    decisions: _d,
-    dig: _g,
-    trenches: _t,
-    cuts: _c,
-    pushes: _u,
-    soilLogs: _l,
-    work: _w,
-    ...head
-  } = visit;
-  return head;
 }
 
 export type StationKey =

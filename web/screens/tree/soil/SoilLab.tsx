@@ -1,14 +1,14 @@
 'use client';
 
 import { dayAfter } from '@undrel/core/vocabulary';
-import { idOf } from '@undrel/core/records';
+import { headOf, idOf } from '@undrel/core/records';
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { readLab } from '@undrel/core/soil';
 import { FileNotice } from '../../../ui/Notice';
 import { LAB_DAYS } from '../../../protocol/soilLab';
 import { FilePick } from '../../../ui/FilePick';
-import { headOf, type StationProps } from '../visitEntry';
+import type { StationProps } from '../visitEntry';
 import { ServerButton } from '../../../ui/FromServer';
 
 /** The results in a file of a laboratory, or which column it lacks. */

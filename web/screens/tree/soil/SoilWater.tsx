@@ -2,12 +2,12 @@
 
 import { Fold } from '../../../ui/Fold';
 import { dayAfter } from '@undrel/core/vocabulary';
-import { idOf } from '@undrel/core/records';
+import { headOf, idOf } from '@undrel/core/records';
 import { WATER_QUESTIONS } from '@undrel/core/questions';
 import { DRAIN_WHY } from '@undrel/core/schedule';
 import { infiltrationClass, percolationWords } from '@undrel/core/soil';
 import { Questions } from '../asked/Questions';
-import { headOf, type StationProps } from '../visitEntry';
+import type { StationProps } from '../visitEntry';
 import { WaterTest } from './WaterTest';
 
 const HOUR = 3600;

@@ -2,7 +2,7 @@
 
 import { DayInput } from '../../../ui/controls/DayInput';
 import { useRouter } from 'next/navigation';
-import type { Stock, Tree, Visit, VisitHead } from '@undrel/core/records';
+import { headOf, type Stock, type Tree, type Visit, type VisitHead } from '@undrel/core/records';
 import { HISTORY_ALL } from '@undrel/core/questions';
 import { speciesListed, speciesSays, type Species } from '@undrel/core/species';
 import type { LengthField } from '@undrel/core/units';
@@ -10,7 +10,7 @@ import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
 import { Choice } from '../../../ui/controls/Choice';
 import { LengthInput } from '../../../ui/controls/LengthInput';
-import { headOf, type StationProps } from '../visitEntry';
+import type { StationProps } from '../visitEntry';
 import { WhereItStands } from '../where/WhereItStands';
 import { Questions } from '../asked/Questions';
 import { ServerFile } from '../../../ui/FromServer';

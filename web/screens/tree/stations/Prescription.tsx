@@ -1,7 +1,7 @@
 'use client';
 
 import { DayInput } from '../../../ui/controls/DayInput';
-import type { Visit, VisitHead } from '@undrel/core/records';
+import { headOf, type Visit, type VisitHead } from '@undrel/core/records';
 import {
   causesAnswered,
   clashesOf,
@@ -15,7 +15,7 @@ import { writeLengths, type UnitSystem } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import { Entry } from '../../../ui/controls/Entry';
 import { Changes } from '../../../ui/Changes';
-import { headOf, type StationProps } from '../visitEntry';
+import type { StationProps } from '../visitEntry';
 import type { Assessment } from '@undrel/core/assessment';
 import { judgedOf } from './judged';
 import { Weighing } from './verdict/Cause';

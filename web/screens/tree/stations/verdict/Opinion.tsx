@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { clientWords, type Verdict } from '@undrel/core/diagnosis';
 import { FieldNote } from '../../../../ui/controls/FieldNote';
 import { Select } from '../../../../ui/controls/Select';
-import { headOf, type StationProps } from '../../visitEntry';
+import { headOf } from '@undrel/core/records';
+import type { StationProps } from '../../visitEntry';
 
 /** The consultant's own first cause, with the reason; both are kept beside the weighing. */
 export function Opinion({ control, visit, visitId, treeId, mayJudge }: StationProps) {

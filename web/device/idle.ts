@@ -13,7 +13,7 @@ export const idle = (): Promise<void> =>
 
 const hand = typeof document === 'undefined' ? undefined : watchHand(document);
 
-/** What is begun in turn begins no later than this after it was asked for, whatever is pressed, ms: the signal may go. Judgement. */
+/** A hand is waited for no longer than this, ms: the signal may go. Judgement. */
 const LATEST_MS = 10_000;
 
 let before: Promise<unknown> = Promise.resolve();

@@ -76,6 +76,6 @@ export const visitFrom = (items: readonly Item[], visit: { id: string; values: V
   // Each kind is asked for in turn: what is of other visits is passed over once.
   const below = items.filter((item) => item.parent === visit.id);
   return visitOf(visit.values, <K extends Kind>(kind: K) =>
-    itemsBelow(below, kind, visit.id).map((item) => item.values as Values[K]),
+    below.filter(isKind(kind)).map((item) => item.values as Values[K]),
   );
 };

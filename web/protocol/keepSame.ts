@@ -1,18 +1,25 @@
 const isPlain = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && Object.getPrototypeOf(value) === Object.prototype;
 
-/** The list of before where it has the same members. */
-const sameList = (was: unknown, now: readonly unknown[]): unknown =>
-  Array.isArray(was) && was.length === now.length && was.every((one, i) => Object.is(one, now[i]))
-    ? was
-    : now;
+type Make = (was: unknown, now: unknown) => unknown;
+
+/** What is now, each by itself: records stay the very objects that they are. */
+const itself: Make = (_, now) => now;
+
+/** The list that is now with each member made by `make` of what it was; the list of before where all of them are its own. */
+function listOf(was: readonly unknown[], now: readonly unknown[], make: Make): readonly unknown[] {
+  let same = was.length === now.length;
+  let made: unknown[] | undefined;
+  for (let i = 0; i < now.length; i++) {
+    const one = make(was[i], now[i]);
+    same &&= Object.is(one, was[i]);
+    if (!Object.is(one, now[i])) (made ??= [...now])[i] = one;
+  }
+  return same ? was : (made ?? now);
+}
 
 /** What is now with each member made by `make` of what it was; the object of before where all of them are its own. */
-function membersOf(
-  was: Record<string, unknown>,
-  now: Record<string, unknown>,
-  make: (was: unknown, now: unknown) => unknown,
-): object {
+function membersOf(was: Record<string, unknown>, now: Record<string, unknown>, make: Make): object {
   const names = Object.keys(now);
   let same = names.length === Object.keys(was).length;
   // A drawing has thousands of numbers, nearly all as before: nothing new is made before it must be.
@@ -32,8 +39,8 @@ function membersOf(
 export function keepLists<T extends object>(was: object | undefined, now: T): T {
   if (!was) return now;
   return membersOf(was as Record<string, unknown>, now as Record<string, unknown>, (before, one) =>
-    Array.isArray(one)
-      ? sameList(before, one)
+    Array.isArray(before) && Array.isArray(one)
+      ? listOf(before, one, itself)
       : isPlain(before) && isPlain(one)
         ? keepLists(before, one)
         : one,
@@ -46,18 +53,7 @@ export function keepLists<T extends object>(was: object | undefined, now: T): T 
  */
 export function keepSame<T>(was: unknown, now: T): T {
   if (typeof now !== 'object' || Object.is(was, now)) return now;
-  if (Array.isArray(was) && Array.isArray(now)) return listOf(was, now) as T;
+  if (Array.isArray(was) && Array.isArray(now)) return listOf(was, now, keepSame) as T;
   if (isPlain(was) && isPlain(now)) return membersOf(was, now, keepSame) as T;
   return now;
-}
-
-function listOf(was: readonly unknown[], now: readonly unknown[]): readonly unknown[] {
-  let same = was.length === now.length;
-  let made: unknown[] | undefined;
-  for (let i = 0; i < now.length; i++) {
-    const one = keepSame(was[i], now[i]);
-    same &&= Object.is(one, was[i]);
-    if (!Object.is(one, now[i])) (made ??= [...now])[i] = one;
-  }
-  return same ? was : (made ?? now);
 }

@@ -58,7 +58,7 @@ export function CrewScreen(props: CrewProps) {
     () => planOf({ dig, reading, cuts }, tree, system, { width: size.width, height: size.width }, never),
     [dig, reading, cuts, tree, system, size.width, never],
   );
-  const cutRoots = useMemo(() => work.advice.roots.filter((r) => r.decision === 'cut now'), [work.advice]);
+  const cutRoots = work.advice.roots.filter((r) => r.decision === 'cut now');
   const rootItems = itemsBelow(control.items, 'root', visitId);
   const done = cutRoots.filter((r) => rootItems.find((i) => i.values.label === r.label)?.values.done).length;
   const write = (label: string, change: RootDone | undefined, field: string) => {

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { keepMark, marksIn } from '../../device/keptMarks';
 import { runOutbox } from '../../device/outbox';
 import type { Marked, Marking, TaskRow } from '../../protocol/season';
@@ -29,25 +29,24 @@ export function useMarks(
       ]),
     [said, outbox],
   );
-  const sayOf = useCallback(
-    async (tell: NonNullable<typeof mark>, task: TaskRow, marking: Marking) => {
-      const own = `${task.visitId} ${task.key}`;
-      const version = versions.current.get(own) ?? task.version ?? 0;
-      const answer = await tell(task.visitId, task.key, marking).catch((): Marked => {
-        // Without signal it waits on this device, and is sent by whatever page is open when there is some.
-        const kept = keepMark(task, marking, version, said.get(own), { name: viewer, person }, today);
-        void runOutbox(person);
-        return kept ? {} : { problem: 'No signal, and this device keeps nothing: note it elsewhere.' };
-      });
-      if (answer.version !== undefined) versions.current.set(own, answer.version);
-      if (!answer.problem) setSaid((now) => new Map(now).set(own, marking));
-      return answer;
-    },
-    [said, viewer, person, today],
-  );
+  // The same until something is said: the list of tasks is not drawn anew for a view that is chosen.
   const say = useMemo(
-    () => mark && ((task: TaskRow, marking: Marking) => sayOf(mark, task, marking)),
-    [mark, sayOf],
+    () =>
+      mark &&
+      (async (task: TaskRow, marking: Marking) => {
+        const own = `${task.visitId} ${task.key}`;
+        const version = versions.current.get(own) ?? task.version ?? 0;
+        const answer = await mark(task.visitId, task.key, marking).catch((): Marked => {
+          // Without signal it waits on this device, and is sent by whatever page is open when there is some.
+          const kept = keepMark(task, marking, version, said.get(own), { name: viewer, person }, today);
+          void runOutbox(person);
+          return kept ? {} : { problem: 'No signal, and this device keeps nothing: note it elsewhere.' };
+        });
+        if (answer.version !== undefined) versions.current.set(own, answer.version);
+        if (!answer.problem) setSaid((now) => new Map(now).set(own, marking));
+        return answer;
+      }),
+    [mark, said, viewer, person, today],
   );
   return { marks, say };
 }

@@ -25,13 +25,21 @@ export const changeSchema = z.object({
 
 export const today = (): string => new Date().toISOString().slice(0, 10);
 
+/** Of a value that is refused, so much is told, characters. */
+const TOLD = 80;
+
+const told = (value: unknown): string => {
+  const text = JSON.stringify(value) ?? 'absent';
+  return text.length > TOLD ? `${text.slice(0, TOLD)} …` : text;
+};
+
 /** Why an item's values are not taken, naming field, value and what is allowed; undefined when they are. */
 async function problemIn(db: Db, change: Change): Promise<string | undefined> {
   const { schema } = STORED[change.kind];
   const read = schema.safeParse(change.values, { reportInput: true });
   if (!read.success) {
     return problemsFrom(read.error, change.values)
-      .map((p) => `${p.path.slice(2) || change.kind}: ${JSON.stringify(p.value) ?? 'absent'}: ${p.message}`)
+      .map((p) => `${p.path.slice(2) || change.kind}: ${told(p.value)}: ${p.message}`)
       .join('; ');
   }
   // What was done lies behind; the clocks of two places may be a day apart.

@@ -3,9 +3,9 @@
 import { type CauseKey, CAUSES } from '@undrel/core/vocabulary';
 import { useState } from 'react';
 import { clientWords, type Verdict } from '@undrel/core/diagnosis';
+import { headOf } from '@undrel/core/records';
 import { FieldNote } from '../../../../ui/controls/FieldNote';
 import { Select } from '../../../../ui/controls/Select';
-import { headOf } from '@undrel/core/records';
 import type { StationProps } from '../../visitEntry';
 
 /** The consultant's own first cause, with the reason; both are kept beside the weighing. */

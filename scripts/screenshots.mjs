@@ -20,6 +20,8 @@ async function pictureUnder(page) {
   for (const box of await page.getByRole('checkbox', { name: /marker cards/ }).all()) await box.check();
   await page.getByLabel(/^Top of the roots at/).fill('10');
   await page.getByText('Placing the picture …').waitFor({ state: 'hidden' });
+  // What is filled in is scrolled to where it is not seen yet: the picture begins with the answer.
+  await page.getByRole('heading', { name: 'Dig', exact: true }).evaluate((head) => head.scrollIntoView());
 }
 
 /** name, path, viewport, theme, buttons to press first or what to do, region to come to */

@@ -1,3 +1,4 @@
+export * from './enteredIn';
 export * from './length';
 export * from './limits';
 export * from './quantity';

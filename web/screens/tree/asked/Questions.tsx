@@ -3,6 +3,7 @@
 import { type Finding, idOf } from '@undrel/core/records';
 import { memo } from 'react';
 import { answersTo, answerTo, type Question } from '@undrel/core/questions';
+import { enteredIn } from '@undrel/core/units';
 import { Fold } from '../../../ui/Fold';
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { Choice } from '../../../ui/controls/Choice';
@@ -92,18 +93,20 @@ const QuestionEntry = memo(function QuestionEntry({
           disabled={disabled}
         />
       );
-    case 'number':
+    case 'number': {
+      const { unit, min, max, kept, entered } = enteredIn(question, system);
       return (
         <NumberInput
           label={ask}
-          unit={question.unit}
-          min={question.min}
-          max={question.max}
-          value={number}
-          onChange={(next) => write({ number: next })}
+          unit={unit}
+          min={min}
+          max={max}
+          value={number === undefined ? undefined : entered(number)}
+          onChange={(next) => write({ number: next === undefined ? undefined : kept(next) })}
           disabled={disabled}
         />
       );
+    }
     case 'length':
       return (
         <LengthInput

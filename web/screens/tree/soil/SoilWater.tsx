@@ -6,6 +6,7 @@ import { headOf, idOf } from '@undrel/core/records';
 import { WATER_QUESTIONS } from '@undrel/core/questions';
 import { DRAIN_WHY } from '@undrel/core/schedule';
 import { infiltrationClass, percolationWords } from '@undrel/core/soil';
+import { enteredIn } from '@undrel/core/units';
 import { Questions } from '../asked/Questions';
 import type { StationProps } from '../visitEntry';
 import { WaterTest } from './WaterTest';
@@ -20,9 +21,10 @@ export function SoilWater(props: StationProps) {
   const write = (key: string, value: number): string | undefined => {
     const question = WATER_QUESTIONS.find((q) => q.key === key);
     if (question?.kind !== 'number') throw new Error(`${key} is not asked for as a number`);
-    const { ask, min, max, unit } = question;
-    if (!(value >= min && value <= max))
-      return `${ask}: ${value.toFixed(0)} ${unit} is outside ${min} to ${max} ${unit}. A reading is wrong, or water went past the ring: fill it up and read it again.`;
+    if (!(value >= question.min && value <= question.max)) {
+      const { unit, min, max, entered } = enteredIn(question, system);
+      return `${question.ask}: ${entered(value).toFixed(0)} ${unit} is outside ${min} to ${max} ${unit}. A reading is wrong, or water went past the ring: fill it up and read it again.`;
+    }
     control.set('finding', idOf('finding', visitId, { key }), visitId, {
       key,
       number: Number(value.toFixed(1)),

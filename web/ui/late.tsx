@@ -56,12 +56,30 @@ export interface Opened {
   /** What opened it: a press there is its own. */
   at: RefObject<HTMLElement | null>;
   onClose: () => void;
+  /** Where a part that is typed into finds what was typed before it was there. */
+  typed?: RefObject<string>;
 }
 
-/** Stands for what was asked for until it is here: Escape, or a press elsewhere, gives it up. */
-function UntilHere({ at, onClose }: Opened) {
+/** A letter typed or taken back; a shortcut is neither. */
+function withKey(typed: string, { key, ctrlKey, metaKey, altKey }: KeyboardEvent): string | undefined {
+  if (ctrlKey || metaKey || altKey) return undefined;
+  if (key === 'Backspace') return typed.slice(0, -1);
+  return [...key].length === 1 ? typed + key : undefined;
+}
+
+/** Stands for what was asked for until it is here: Escape, or a press elsewhere, gives it up; what is typed is kept for it. */
+function UntilHere({ at, onClose, typed }: Opened) {
   useEffect(() => {
-    const key = (event: KeyboardEvent) => event.key === 'Escape' && onClose();
+    if (typed) typed.current = '';
+  }, [typed]);
+  useEffect(() => {
+    const key = (event: KeyboardEvent) => {
+      if (event.key === 'Escape') onClose();
+      const next = typed && withKey(typed.current, event);
+      if (next === undefined) return;
+      event.preventDefault();
+      typed!.current = next;
+    };
     const press = (event: PointerEvent) => !at.current?.contains(event.target as Node) && onClose();
     document.addEventListener('keydown', key);
     document.addEventListener('pointerdown', press);
@@ -69,7 +87,7 @@ function UntilHere({ at, onClose }: Opened) {
       document.removeEventListener('keydown', key);
       document.removeEventListener('pointerdown', press);
     };
-  }, [at, onClose]);
+  }, [at, onClose, typed]);
   return null;
 }
 
@@ -108,6 +126,10 @@ export function lateOver<P extends Opened>(
         gone = true;
       };
     }, []);
-    return Part ? <Part {...props} /> : <UntilHere at={props.at} onClose={props.onClose} />;
+    return Part ? (
+      <Part {...props} />
+    ) : (
+      <UntilHere at={props.at} onClose={props.onClose} typed={props.typed} />
+    );
   };
 }

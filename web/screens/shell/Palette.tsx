@@ -19,10 +19,13 @@ const KIND_WORDS: Record<Hit['kind'], string> = {
 type Found = { state: 'idle' | 'looking' | 'away' } | { state: 'found'; hits: Hit[] };
 
 /** Search over everything and the commands that are always at hand. */
-export function Palette({ onClose }: Pick<Opened, 'onClose'>) {
+export function Palette({ onClose, typed }: Pick<Opened, 'onClose' | 'typed'>) {
   const router = useRouter();
   const { units, setUnits, setTheme } = usePreferences();
   const [words, setWords] = useState('');
+  useEffect(() => {
+    if (typed) setWords(typed.current);
+  }, [typed]);
   const found = useFound(words);
   const go = (href: string) => {
     onClose();

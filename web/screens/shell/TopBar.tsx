@@ -40,6 +40,7 @@ export function TopBar({
   const alive = useAlive();
   const [finding, setFinding] = useState(false);
   const find = useRef<HTMLButtonElement>(null);
+  const typed = useRef('');
   const found = useCallback(() => setFinding(false), []);
   useEffect(() => {
     const open = (event: KeyboardEvent) => {
@@ -94,7 +95,7 @@ export function TopBar({
       </button>
       <OfficeNav />
       <PhoneMenu entries={menu} theme={theme} onTheme={setTheme} onFind={() => setFinding(true)} />
-      {finding && <Palette at={find} onClose={found} />}
+      {finding && <Palette at={find} onClose={found} typed={typed} />}
     </header>
   );
 }

@@ -1,3 +1,4 @@
+import { byDay } from '@undrel/core/vocabulary';
 import { assess } from '@undrel/core/assessment';
 import { TOLD } from './told';
 import { PROPERTIES } from './world';
@@ -10,7 +11,7 @@ test('at least twelve trees have their true cause told', () =>
 // The causes are invented with the trees; that the verdict finds them shows that demo and table agree.
 test.each(TOLD)('$id: $told', ({ id, causes }) => {
   const { caseFile } = trees.find((t) => t.id === id)!;
-  const visit = [...caseFile.visits].sort((a, b) => b.date.localeCompare(a.date))[0]!;
+  const visit = [...caseFile.visits].sort((a, b) => byDay(b.date, a.date))[0]!;
   const { verdict } = assess(caseFile.tree, caseFile.events, visit);
   const chance = (cause: string) => verdict.causes.find((c) => c.cause === cause)!.probability;
   expect(causes).toContain(verdict.causes[0]!.cause);

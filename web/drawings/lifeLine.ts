@@ -1,3 +1,4 @@
+import { byDay } from '@undrel/core/vocabulary';
 import type { BeforeAfter, ShootYear } from '@undrel/core/recovery';
 import { MOST_SEASONS_BEFORE } from '@undrel/core/practice';
 import type { UnitSystem } from '@undrel/core/units';
@@ -300,7 +301,7 @@ export function lifeLine(given: LifeLineGiven): Drawing {
       width: 2,
     }));
   // One lane for each mark, oldest first.
-  const lanes = [...marks].sort((a, b) => a.on.localeCompare(b.on));
+  const lanes = [...marks].sort((a, b) => byDay(a.on, b.on));
   return {
     width,
     height: base + 34 + lanes.length * LANE + 6,

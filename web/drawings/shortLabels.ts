@@ -1,3 +1,5 @@
+import { byLabel } from '@undrel/core/labels';
+
 /** The name of a label without its number, and the number: `Katsura` and `14` of `Katsura 14`. */
 function parts(label: string): { name: string; number: string } {
   const match = /^(.*?)\s*(\d+\s*[a-z]?)$/i.exec(label.trim());
@@ -34,8 +36,6 @@ export function shortLabels(labels: readonly string[]): {
     short: all.map(({ name, number }) =>
       number === '' ? name : alone ? number : `${lettersOf.get(name) ?? ''}${number}`,
     ),
-    key: alone
-      ? []
-      : names.toSorted((a, b) => a.localeCompare(b)).map((name) => ({ letters: lettersOf.get(name)!, name })),
+    key: alone ? [] : names.toSorted(byLabel).map((name) => ({ letters: lettersOf.get(name)!, name })),
   };
 }

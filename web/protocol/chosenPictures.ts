@@ -1,3 +1,4 @@
+import { byDay } from '@undrel/core/vocabulary';
 import type { Picture, Visit } from '@undrel/core/records';
 import { picturePairs } from './picturePairs';
 import { ringOf } from './ringOf';
@@ -17,7 +18,7 @@ export function chosenPictures({ pictures = [] }: Looked): Picture[] {
   const rank = (p: Picture) => (p.first ? 0 : p.caption ? 1 : ring.has(p) ? 2 : 3);
   return pictures
     .filter((p) => !p.leftOut)
-    .sort((a, b) => rank(a) - rank(b) || (a.bearing ?? 0) - (b.bearing ?? 0) || a.on.localeCompare(b.on));
+    .sort((a, b) => rank(a) - rank(b) || (a.bearing ?? 0) - (b.bearing ?? 0) || byDay(a.on, b.on));
 }
 
 /** Of the pairs that a visit closes, the one to show: aligned before any other. Left-out pictures are in none. */

@@ -1,3 +1,5 @@
+import { byLabel } from '@undrel/core/labels';
+import { byDay } from '@undrel/core/vocabulary';
 import { bearingGap } from '@undrel/core/geometry';
 import type { Picture, Visit } from '@undrel/core/records';
 import { pictureWords, SHOWN_WORDS, sideOf } from './pictureWords';
@@ -58,5 +60,5 @@ export function picturePairs(visits: readonly Pick<Visit, 'pictures'>[]): Pictur
         },
       ];
     })
-    .sort((a, b) => a.before.on.localeCompare(b.before.on) || a.about.localeCompare(b.about));
+    .sort((a, b) => byDay(a.before.on, b.before.on) || byLabel(a.about, b.about));
 }

@@ -116,13 +116,17 @@ export const byStage = (needs: readonly Need[], rates: Rates): StageEstimate[] =
       return { stage, year: Math.min(...own.map((n) => n.year)), estimate: estimate(own, rates) };
     });
 
+const writers = new Map<string, Intl.NumberFormat>();
+
 /** An amount in the currency of the firm: `€1,234.50`. */
 export function formatMoney(amount: string | number, currency: string, whole = false): string {
   const digits = whole ? 0 : currencyDigits(currency);
-  return new Intl.NumberFormat('en', {
-    style: 'currency',
-    currency,
-    minimumFractionDigits: digits,
-    maximumFractionDigits: digits,
-  }).format(amount as number);
+  const key = `${currency} ${digits}`;
+  let writer = writers.get(key);
+  if (!writer) {
+    const decimals = { minimumFractionDigits: digits, maximumFractionDigits: digits };
+    writer = new Intl.NumberFormat('en', { style: 'currency', currency, ...decimals });
+    writers.set(key, writer);
+  }
+  return writer.format(amount as number);
 }

@@ -79,8 +79,17 @@ export const priceIn = (
 export const MOST_PRICE = 100_000;
 export const MOST_TAX = 40;
 
-export const currencyDigits = (currency: string): number =>
-  new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+const digitsOf = new Map<string, number>();
+
+/** Decimals of a currency. */
+export function currencyDigits(currency: string): number {
+  const known = digitsOf.get(currency);
+  if (known !== undefined) return known;
+  const style = new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions();
+  const digits = style.maximumFractionDigits ?? 2;
+  digitsOf.set(currency, digits);
+  return digits;
+}
 
 /** Whether a text is a currency that this system knows. */
 export const isCurrency = (text: string): boolean =>

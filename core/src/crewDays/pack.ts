@@ -1,5 +1,5 @@
 import { CREW_DAYS } from '../practice/crewDays';
-import { daysBetween } from '../vocabulary/dates';
+import { byDay, daysBetween } from '../vocabulary/dates';
 import { costOf, dayCost, mayBeOn, travelOf, type CrewPlan, type CrewProblem } from './problem';
 import type { Travel } from './travel';
 
@@ -136,7 +136,7 @@ function inOrder({ jobs }: CrewProblem): number[] {
     .sort(
       (a, b) =>
         Number(jobs[b]!.lock !== undefined) - Number(jobs[a]!.lock !== undefined) ||
-        jobs[a]!.to.localeCompare(jobs[b]!.to) ||
+        byDay(jobs[a]!.to, jobs[b]!.to) ||
         jobs[a]!.grounds.localeCompare(jobs[b]!.grounds) ||
         jobs[b]!.hours - jobs[a]!.hours,
     );

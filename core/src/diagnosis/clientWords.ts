@@ -1,10 +1,8 @@
-import { inSentence } from '../vocabulary/inSentence';
+import { inSentence, listed } from '../vocabulary/inSentence';
 import type { Tree, Visit } from '../records';
 import { certaintyOf } from './words';
 import { type CauseKey, CAUSES } from '../vocabulary/causes';
 import type { Verdict } from './verdict';
-
-const LIST = new Intl.ListFormat('en-GB');
 
 /** From this chance on a thing is more likely than not. */
 const EVEN = 0.5;
@@ -44,14 +42,17 @@ export function clientWords(
       `We do not yet know whether ${inSentence(name)} is alive. We will check its bark before anything is done.`,
     );
   const states = verdict.chain.map((step) => step.so);
-  if (!dead && likely.length > 0 && states.length > 0) sentences.push(`As a result, ${LIST.format(states)}.`);
+  if (!dead && likely.length > 0 && states.length > 0) sentences.push(`As a result, ${listed(states)}.`);
   // What is more likely than not is said to be so, though it calls for no work of its own yet.
   for (const { cause, probability } of possible.filter((c) => c.cause !== own && c.probability >= EVEN))
     sentences.push(`${surely(probability)} ${plain(cause)}.`);
   const others = possible.filter((c) => c.cause !== own && c.probability < EVEN).slice(0, 3);
   if (others.length > 0)
     sentences.push(
-      `We cannot yet rule out ${new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(others.map((c) => `that ${plain(c.cause)}`))}.`,
+      `We cannot yet rule out ${listed(
+        others.map((c) => `that ${plain(c.cause)}`),
+        'disjunction',
+      )}.`,
     );
   if (dead) sentences.push('Trees planted with it may have the same fault, so we will check them next.');
   return sentences.join(' ');

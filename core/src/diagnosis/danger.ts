@@ -1,4 +1,4 @@
-import { inSentence } from '../vocabulary/inSentence';
+import { inSentence, listed } from '../vocabulary/inSentence';
 import { chanceWords } from '../units/share';
 import { LIMITS } from '../practice/limits';
 import { type MechanismKey, MECHANISMS } from '../vocabulary/causes';
@@ -48,8 +48,6 @@ export interface Danger {
   text: string;
 }
 
-const LIST = new Intl.ListFormat('en-GB');
-
 /** The reasons of a danger, signs first, each as it may stand in a list. */
 export const dangerReasons = ({ signs, possible }: Pick<Danger, 'signs' | 'possible'>): string[] => [
   ...signs,
@@ -78,7 +76,7 @@ export function dangerOf(
     .map(({ mechanism, probability }) => ({ mechanism, label: MECHANISMS[mechanism].label, probability }));
   if (signs.length === 0 && possible.length === 0) return undefined;
   const days = (signs.length > 0 ? LIMITS.dangerSeenDays : LIMITS.dangerPossibleDays).value;
-  const reasons = LIST.format(dangerReasons({ signs, possible }));
+  const reasons = listed(dangerReasons({ signs, possible }));
   return {
     signs,
     possible,

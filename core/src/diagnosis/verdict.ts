@@ -1,4 +1,4 @@
-import { inSentence } from '../vocabulary/inSentence';
+import { inSentence, listed } from '../vocabulary/inSentence';
 import type { Station } from '../questions/question';
 import type { Tree, TreeEvent, Visit } from '../records';
 import {
@@ -240,7 +240,6 @@ function weigh(
   };
 }
 
-const LIST = new Intl.ListFormat('en-GB');
 const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Each likely mechanism with the likely causes and mechanisms that bring it about. */
@@ -263,9 +262,7 @@ function chainOf(
     const so = MECHANISMS[mechanism].state;
     led.set(mechanism, so);
     if (because.length > 0) {
-      return [
-        { mechanism, because, so, text: `${sentence(LIST.format(because.map(inSentence)))}; so ${so}.` },
-      ];
+      return [{ mechanism, because, so, text: `${sentence(listed(because.map(inSentence)))}; so ${so}.` }];
     }
     return [{ mechanism, because, so, text: `${sentence(so)}; the cause is not settled.` }];
   });
@@ -291,7 +288,7 @@ function summarise(
   const open = chain.filter((step) => step.because.length === 0).map((step) => step.so);
   if (open.length > 0) {
     const among = possible.length > 0 ? ` Possible: ${possible.join(', ')}.` : '';
-    return `${sentence(LIST.format(open))}; the cause is not settled.${among}${few}`;
+    return `${sentence(listed(open))}; the cause is not settled.${among}${few}`;
   }
   if (possible.length > 0) return `No cause is settled. Possible: ${possible.join(', ')}.${few}`;
   return `No cause stands out from what was examined.${few}`;

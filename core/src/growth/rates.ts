@@ -1,3 +1,4 @@
+import { byDay } from '../vocabulary/dates';
 import type { Dig, DugRoot, Tree, Visit } from '../records';
 import { answerTo } from '../questions/question';
 import { speciesFor, type GrowthClass, type Species } from '../species';
@@ -121,7 +122,7 @@ export function stemRate(
   visits: readonly Visit[],
   ownSpecies: readonly Species[] = [],
 ): StemRate {
-  const byDate = [...visits].sort((a, b) => a.date.localeCompare(b.date));
+  const byDate = [...visits].sort((a, b) => byDay(a.date, b.date));
   const outlines = byDate
     .filter((v) => hasOutline(digOf(v)))
     .map((v) => ({ date: v.date, radius: outlineOf(v.dig!, turnOf(v.dig!), undefined).meanRadius }));

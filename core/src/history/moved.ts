@@ -1,6 +1,6 @@
 import type { Tree, TreeEvent, Visit } from '../records';
 import { READING_LIMITS } from '../practice/limitsOfReadings';
-import { yearOf } from '../vocabulary/dates';
+import { byDay, yearOf } from '../vocabulary/dates';
 import { ageAt } from './age';
 
 /** Months in which a tree stands in leaf, north and south of the tropics. Common practice, no source. */
@@ -23,7 +23,7 @@ export function movedLately(
     .filter(
       (e) => (e.kind === 'planted' || e.kind === 'moved') && e.when <= visit.date && lately(yearOf(e.when)),
     )
-    .sort((a, b) => b.when.localeCompare(a.when));
+    .sort((a, b) => byDay(b.when, a.when));
   if (moves[0]) return { inLeaf: IN_LEAF[south ? 'south' : 'north'].includes(moves[0].when.slice(5, 7)) };
   const age = ageAt(tree, visit);
   return age && age.years >= 0 && age.years <= READING_LIMITS.shockYears.value

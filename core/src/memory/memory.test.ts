@@ -1,3 +1,4 @@
+import { byDay } from '../vocabulary/dates';
 import fc from 'fast-check';
 import { anyCase, tries } from '../../tests/anyCase';
 import { signsOf } from '../../tests/signs';
@@ -181,7 +182,7 @@ test('two years after a dig planting too deep is not forgotten, and nothing new 
 test('nothing that an earlier visit found likely is missing, whatever a case holds', () => {
   fc.assert(
     fc.property(anyCase, ({ tree, events, visits }) => {
-      const newest = [...visits].sort((a, b) => b.date.localeCompare(a.date))[0];
+      const newest = [...visits].sort((a, b) => byDay(b.date, a.date))[0];
       if (!newest) return;
       const { memory } = assess(tree, events, newest, {}, undefined, visits);
       const kept = new Set(memory.map((m) => m.node));

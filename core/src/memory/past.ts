@@ -1,3 +1,4 @@
+import { byDay } from '../vocabulary/dates';
 import { standingOf, verdictOf, type JudgementTable } from '../diagnosis';
 import type { House } from '../house';
 import { keeping } from '../kept';
@@ -37,7 +38,7 @@ function worksUntil(visits: readonly Visit[], day: string): Treatment[] {
   return visits
     .flatMap((v) => v.work ?? [])
     .filter((w) => w.how !== 'not done' && w.on <= day)
-    .sort((a, b) => a.on.localeCompare(b.on))
+    .sort((a, b) => byDay(a.on, b.on))
     .flatMap(({ step, how, on }): Treatment[] => {
       const operation = operationOf(step);
       const effect = operation && effectOf(operation);
@@ -92,7 +93,7 @@ export function pastOf(
 ): Past {
   const before = visits
     .filter((v) => v.date < visit.date && !isWalk(v))
-    .sort((a, b) => a.date.localeCompare(b.date));
+    .sort((a, b) => byDay(a.date, b.date));
   const found: Past['found'] = new Map();
   for (const earlier of before)
     for (const [node, probability] of likelyAt(tree, events, earlier, table, house))

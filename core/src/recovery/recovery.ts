@@ -13,7 +13,7 @@ import {
   type AnswerMeasure,
 } from '../practice/recovery';
 import type { Visit } from '../records';
-import { daysBetween } from '../vocabulary/dates';
+import { byDay, daysBetween } from '../vocabulary/dates';
 import { operationOf, type OperationKey } from '../vocabulary/operations';
 import {
   colourAnswer,
@@ -82,7 +82,7 @@ function treatmentOf(visits: readonly Visit[], until: string): Recovery['works']
         ? [{ operation, on, done: effectOf(operation)!.done }]
         : [];
     })
-    .sort((a, b) => a.on.localeCompare(b.on));
+    .sort((a, b) => byDay(a.on, b.on));
   let first = works.length - 1;
   while (first > 0 && daysBetween(works[first - 1]!.on, works[first]!.on) <= ONE_TREATMENT_DAYS) first--;
   return works.slice(Math.max(0, first));
@@ -275,7 +275,7 @@ export function recoveryOf(
   yardstick?: Yardstick,
   { instead, coneBack }: { instead?: string | undefined; coneBack?: string | undefined } = {},
 ): Recovery | undefined {
-  const known = [...visits].filter((v) => v.date <= today).sort((a, b) => a.date.localeCompare(b.date));
+  const known = [...visits].filter((v) => v.date <= today).sort((a, b) => byDay(a.date, b.date));
   const works = treatmentOf(known, today);
   if (works.length === 0) return undefined;
   const on = works[0]!.on;

@@ -70,7 +70,7 @@ export interface DigReading {
   problems: DigProblem[];
 }
 
-const isDrawn = (root: DugRoot): boolean => root.points.length > 0;
+export const isDrawn = (root: DugRoot): boolean => root.points.length > 0;
 
 /** Whether a dig holds a root that was drawn. */
 export const isMapped = (dig: Pick<Dig, 'roots'> | undefined): boolean => dig?.roots.some(isDrawn) ?? false;

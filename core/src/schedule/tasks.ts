@@ -11,7 +11,7 @@ import {
 } from '../practice/followUps';
 import { schoolFor } from '../practice';
 import type { FollowUpMark, Tree } from '../records';
-import { dayAfter } from '../vocabulary/dates';
+import { byDay, dayAfter } from '../vocabulary/dates';
 import { operationOf, type OperationKey } from '../vocabulary/operations';
 import { AFTER_REMOVAL } from '../weighing/planned';
 import { DRAIN_WHY, duesOf } from './due';
@@ -193,7 +193,7 @@ interface Standing {
 function merged(tasks: readonly Standing[]): Task[] {
   const kept: Standing[] = [];
   const settled = ({ task, marked }: Standing) => marked || task.state === 'done';
-  for (const one of [...tasks].sort((a, b) => b.on.localeCompare(a.on))) {
+  for (const one of [...tasks].sort((a, b) => byDay(b.on, a.on))) {
     const at = kept.findIndex(
       (k) => k.followUp === one.followUp && k.window[0] <= one.window[1] && one.window[0] <= k.window[1],
     );
@@ -220,7 +220,7 @@ function doneOf(
     on: visits[visit]!.date,
     visit,
   }));
-  return [...works, ...begun].sort((a, b) => a.on.localeCompare(b.on));
+  return [...works, ...begun].sort((a, b) => byDay(a.on, b.on));
 }
 
 /** What somebody said of a task, and the visit at which. */
@@ -266,7 +266,7 @@ const closedLooks = ({ date, lookAgain, drainCheck, followUps }: Looked, visit: 
 
 /** By what is due first. */
 export const byTime = (a: Pick<Task, 'to' | 'from'>, b: Pick<Task, 'to' | 'from'>): number =>
-  a.to.localeCompare(b.to) || a.from.localeCompare(b.from);
+  byDay(a.to, b.to) || byDay(a.from, b.from);
 
 /**
  * What follows everything that was carried out at a tree, and the days to come back to it; what presses first. Every

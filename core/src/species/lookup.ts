@@ -3,9 +3,10 @@ import { SPECIES, STRESS_WORDS, STRESSES, type Species, type Tolerance } from '.
 /** All species that are known, by name; what the firm has judged stands in place of what ships. */
 export function speciesListed(own: readonly Species[] = []): Species[] {
   const named = new Set(own.map((s) => bare(s.name)));
-  return [...own, ...SPECIES.filter((s) => !named.has(bare(s.name)))].sort((a, b) =>
-    a.name.localeCompare(b.name),
-  );
+  return [...own, ...SPECIES.filter((s) => !named.has(bare(s.name)))]
+    .map((species) => ({ species, by: bare(species.name) }))
+    .sort((a, b) => (a.by < b.by ? -1 : a.by > b.by ? 1 : 0))
+    .map(({ species }) => species);
 }
 
 /** A species that was found by what somebody wrote. */

@@ -1,3 +1,4 @@
+import { byDay } from '../vocabulary/dates';
 import { LOOK_QUESTIONS } from '../questions/looks';
 import type { Question } from '../questions/question';
 import type { Visit } from '../records';
@@ -50,7 +51,7 @@ export const isWalk = (visit: Readings): boolean =>
 
 /** The visit a tree is judged by: the newest that is more than a walk-round; that of a walk-round where there is no other. */
 export function visitToJudge<V extends Readings>(visits: readonly V[]): V | undefined {
-  const newestFirst = [...visits].sort((a, b) => b.date.localeCompare(a.date));
+  const newestFirst = [...visits].sort((a, b) => byDay(b.date, a.date));
   return newestFirst.find((v) => !isWalk(v)) ?? newestFirst[0];
 }
 
@@ -67,7 +68,7 @@ export const withWalk = (walk: readonly Evidence[], before: readonly Evidence[])
 export function withLaterDanger<V extends Visit>(visit: V, visits: readonly Visit[]): V {
   const later = visits
     .filter((v) => isWalk(v) && v.date > visit.date)
-    .sort((a, b) => a.date.localeCompare(b.date))
+    .sort((a, b) => byDay(a.date, b.date))
     .flatMap((v) => v.findings.filter((f) => isDangerSign(f.key, f.answer)));
   if (later.length === 0) return visit;
   const newest = new Map(later.map((f) => [f.key, f]));

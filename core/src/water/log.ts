@@ -1,3 +1,4 @@
+import { byDay } from '../vocabulary/dates';
 import { normalBelow } from '../geometry/normal';
 import { LIMITS } from '../practice';
 import type { Visit, Watering } from '../records';
@@ -6,8 +7,8 @@ import type { StationPlace, WeatherDay } from './evapotranspiration';
 
 /** What was logged on the rounds of a tree until a day, oldest first; of one day the newest visit's. */
 export function wateringsOf(visits: readonly Pick<Visit, 'waterings'>[], until: string): Watering[] {
-  const byDay = new Map(visits.flatMap((v) => v.waterings ?? []).map((w) => [w.on, w]));
-  return [...byDay.values()].filter((w) => w.on <= until).sort((a, b) => a.on.localeCompare(b.on));
+  const latest = new Map(visits.flatMap((v) => v.waterings ?? []).map((w) => [w.on, w]));
+  return [...latest.values()].filter((w) => w.on <= until).sort((a, b) => byDay(a.on, b.on));
 }
 
 /** What a probe makes of a balance: moist, the store is fuller than it was thought; dry, it is used up. */
@@ -31,11 +32,11 @@ export function balanceLogged(
   log: readonly Watering[],
   seen: (read: Watering, missing: number) => void = () => undefined,
 ): BalanceDay[] {
-  const byDay = new Map(log.map((w) => [w.on, w]));
+  const ofDay = new Map(log.map((w) => [w.on, w]));
   const told: BalanceDay[] = [];
   let missing = 0;
   for (const day of days) {
-    const read = byDay.get(day.date);
+    const read = ofDay.get(day.date);
     if (read?.probe) {
       seen(read, missing);
       missing = corrected(zone, missing, read);

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { dayAfter, daysBetween, yearOf } from '../vocabulary/dates';
+import { byDay, dayAfter, daysBetween, yearOf } from '../vocabulary/dates';
 import type { WeatherDay } from './evapotranspiration';
 
 /** Units of a file, asked once. */
@@ -114,7 +114,7 @@ export function readDays(
       problem: `Column high: ${hot} days are hotter than ${RANGES.high[1]} °C. ${units.temperature === '°C' ? 'Are the temperatures in °F?' : 'Check the column.'}`,
     };
   return filled(
-    [...byDate.values()].sort((a, b) => a.date.localeCompare(b.date)),
+    [...byDate.values()].sort((a, b) => byDay(a.date, b.date)),
     notes,
   );
 }

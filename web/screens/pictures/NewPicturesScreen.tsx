@@ -1,5 +1,6 @@
 'use client';
 
+import { byDay } from '@undrel/core/vocabulary';
 import type { Item } from '../../protocol/item';
 import { OfNewTree } from '../tree/NewTreeScreen';
 import { PicturesScreen, type PicturesProps } from './PicturesScreen';
@@ -9,7 +10,7 @@ function newestIn(items: string): string | undefined {
   const visits = (JSON.parse(items) as Item[]).flatMap((i) =>
     i.kind === 'visit' && i.values ? [{ id: i.id, date: i.values.date }] : [],
   );
-  return visits.sort((a, b) => b.date.localeCompare(a.date))[0]?.id;
+  return visits.sort((a, b) => byDay(b.date, a.date))[0]?.id;
 }
 
 /** The photographs of a tree that is on this device alone. */

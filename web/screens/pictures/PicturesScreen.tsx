@@ -2,7 +2,7 @@
 
 import { startTransition, useState } from 'react';
 import { type Picture, type Tree } from '@undrel/core/records';
-import { RING, operationOf } from '@undrel/core/vocabulary';
+import { byDay, RING, operationOf } from '@undrel/core/vocabulary';
 import { useCase, type CaseControl } from '../../device/useCase';
 import { itemsBelow, type ItemOf, type Living } from '../../protocol/item';
 import { count } from '../../ui/count';
@@ -53,7 +53,7 @@ function OfVisit({ control, visitId, ...props }: PicturesProps & { control: Case
   const { treeId, mayMeasure, alone } = props;
   const visits = itemsBelow(control.items, 'visit', treeId)
     .map(({ id, values }) => ({ id, date: values.date }))
-    .sort((a, b) => a.date.localeCompare(b.date));
+    .sort((a, b) => byDay(a.date, b.date));
   const { units: system } = usePreferences();
   const tree = control.items.find((i): i is ItemOf<'tree'> => i.kind === 'tree')!.values as Tree;
   const pictures = itemsBelow(control.items, 'picture', visitId);

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, useState } from 'react';
-import { dayAfter, lastOfMonth, monthsAfter, inARow } from '@undrel/core/vocabulary';
+import { byDay, dayAfter, lastOfMonth, monthsAfter, inARow } from '@undrel/core/vocabulary';
 import { formatValue } from '@undrel/core/units';
 import { PageLink } from '@/ui/PageLink';
 import type { TaskRow } from '../../protocol/season';
@@ -67,7 +67,7 @@ function entriesOf(
         what: `Water, ${litres(w.next.litres)}`,
         late: false,
       })),
-  ].sort((a, b) => a.on.localeCompare(b.on));
+  ].sort((a, b) => byDay(a.on, b.on));
 }
 
 /** A month as it is pinned to a wall: each task on the last day of its time. */

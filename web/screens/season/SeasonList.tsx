@@ -2,7 +2,7 @@
 
 import { memo, useState } from 'react';
 import { isOpen } from '@undrel/core/schedule';
-import { dayAfter, inARow, inSentence } from '@undrel/core/vocabulary';
+import { byDay, dayAfter, inARow, inSentence } from '@undrel/core/vocabulary';
 import { formatValue, tidy, writeLengths } from '@undrel/core/units';
 import { LargeTrees } from '../../ui/LargeTrees';
 import { PageLink } from '@/ui/PageLink';
@@ -190,7 +190,7 @@ function byTree(works: readonly WorkRow[]): WorkRow[][] {
   for (const w of works) trees.set(w.treeId, [...(trees.get(w.treeId) ?? []), w]);
   const end = (own: WorkRow[]) => own.reduce((soonest, w) => (w.to < soonest ? w.to : soonest), own[0]!.to);
   const safe = (own: WorkRow[]) => (own.some(isDanger) ? 0 : 1);
-  return [...trees.values()].sort((a, b) => safe(a) - safe(b) || end(a).localeCompare(end(b)));
+  return [...trees.values()].sort((a, b) => safe(a) - safe(b) || byDay(end(a), end(b)));
 }
 
 /** Trees of a list shown before one asks for all. */

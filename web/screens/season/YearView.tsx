@@ -3,7 +3,7 @@
 import { memo } from 'react';
 import type { ReactNode } from 'react';
 import { stretchesIn, type Spell, type TaskState } from '@undrel/core/schedule';
-import { daysBetween, lastOfMonth, monthName, monthsAfter } from '@undrel/core/vocabulary';
+import { byDay, daysBetween, lastOfMonth, monthName, monthsAfter } from '@undrel/core/vocabulary';
 import { byLabel } from '@undrel/core/labels';
 import { PageLink } from '@/ui/PageLink';
 import type { TaskRow } from '../../protocol/season';
@@ -164,7 +164,7 @@ function Tree({
   const bars = row.bars
     .map((b) => ({ ...b, to: b.state === 'late' ? today : b.to }))
     .filter((b) => b.from <= end && b.to >= begin)
-    .sort((a, b) => a.from.localeCompare(b.from));
+    .sort((a, b) => byDay(a.from, b.from));
   return (
     <Line
       label={

@@ -1,5 +1,5 @@
 import { isOpen, type WhoDoes } from '@undrel/core/schedule';
-import { dayAfter } from '@undrel/core/vocabulary';
+import { byDay, dayAfter } from '@undrel/core/vocabulary';
 import { assessBy } from '../../protocol/mayFall';
 import type { TaskRow, WorkRow } from '../../protocol/season';
 import type { Marks } from './marks';
@@ -49,7 +49,7 @@ export function seasonOf(
         const to = mayFall && assessBy(mayFall);
         return to ? [{ label, to, late: to < today }] : [];
       }),
-    ].sort((a, b) => a.to.localeCompare(b.to)),
+    ].sort((a, b) => byDay(a.to, b.to)),
     trees: new Set(works.works.map((w) => w.treeId)).size,
     hours: works.works.reduce((sum, w) => sum + w.hours, 0),
   };

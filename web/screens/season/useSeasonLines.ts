@@ -1,5 +1,5 @@
 import { startTransition, useEffect, useState } from 'react';
-import { dayAfter } from '@undrel/core/vocabulary';
+import { byDay, dayAfter } from '@undrel/core/vocabulary';
 import type { Spell } from '@undrel/core/schedule';
 import type { DecisionRow, LargeRow, SeasonLine, TaskRow, WaterRow, WorkRow } from '../../protocol/season';
 import { readLines } from '../../ui/readLines';
@@ -40,7 +40,7 @@ const WATER_DAYS = 14;
 export const waterSoon = (water: readonly WaterRow[], today: string): WaterRow[] =>
   water
     .filter((w) => w.next.on !== undefined && w.next.on <= dayAfter(today, WATER_DAYS))
-    .sort((a, b) => a.next.on!.localeCompare(b.next.on!));
+    .sort((a, b) => byDay(a.next.on!, b.next.on!));
 
 /** Asks for what is prescribed once the page is there; leaving it ends the work. */
 export function useSeasonLines(): Prescribed {

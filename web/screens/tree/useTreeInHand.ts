@@ -1,3 +1,4 @@
+import { byDay } from '@undrel/core/vocabulary';
 import { useMemo, useRef, useState } from 'react';
 import { progressOf } from '@undrel/core/assessment';
 import { profileOf } from '@undrel/core/profile';
@@ -44,7 +45,7 @@ export function useTreeInHand({ items }: CaseHand, treeId: string) {
   );
   const visits = useSame(
     useMemo(
-      () => itemsBelow(items, 'visit', treeId).sort((a, b) => b.values.date.localeCompare(a.values.date)),
+      () => itemsBelow(items, 'visit', treeId).sort((a, b) => byDay(b.values.date, a.values.date)),
       [items, treeId],
     ),
   );

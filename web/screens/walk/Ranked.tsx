@@ -1,3 +1,4 @@
+import { byLabel } from '@undrel/core/labels';
 import { byUrgency } from '@undrel/core/walk';
 import { useMemo, useState } from 'react';
 import { PageLink } from '@/ui/PageLink';
@@ -9,7 +10,7 @@ import { PlanView } from '../property/PlanView';
 export function Ranked({ page }: { page: PropertyPage }) {
   const [marked, setMarked] = useState<string>();
   const ranked = useMemo(
-    () => [...page.trees].sort((a, b) => byUrgency(a.triage, b.triage) || a.label.localeCompare(b.label)),
+    () => [...page.trees].sort((a, b) => byUrgency(a.triage, b.triage) || byLabel(a.label, b.label)),
     [page.trees],
   );
   const counts = ranked.reduce<Record<string, number>>((all, t) => {

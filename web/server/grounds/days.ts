@@ -1,3 +1,4 @@
+import { byDay } from '@undrel/core/vocabulary';
 import type { WeatherDay } from '@undrel/core/water';
 import type { Db } from '../database/transaction';
 
@@ -41,7 +42,7 @@ export async function keepDays(
     byDate.set(day.date, day);
   }
   if (byDate.size > MOST_DAYS) return { problem: `${byDate.size} days; at most ${MOST_DAYS} are kept.` };
-  const days = [...byDate.values()].sort((a, b) => a.date.localeCompare(b.date));
+  const days = [...byDate.values()].sort((a, b) => byDay(a.date, b.date));
   const kept = await db.row(KEEP_DAYS, [propertyId, JSON.stringify(days), source]);
   return kept && { days: days.length, changed };
 }
@@ -61,7 +62,7 @@ export function withOwn(
   const last = mine.at(-1)!.date;
   const holes = filled > 0 ? `, ${filled} of them filled` : '';
   return {
-    known: [...byDate.values()].sort((a, b) => a.date.localeCompare(b.date)),
+    known: [...byDate.values()].sort((a, b) => byDay(a.date, b.date)),
     source: `${own.source}, ${mine.length} days from ${first} to ${last}${holes}; other days: ${source}`,
   };
 }

@@ -1,3 +1,4 @@
+import { byDay } from '@undrel/core/vocabulary';
 import type { StationPlace, WeatherDay } from '@undrel/core/water';
 import type { PropertyWater, TreeWater } from '../../protocol/water';
 import { beside, type Asker } from '../beside';
@@ -21,6 +22,6 @@ export async function waterOfProperty(
     all.others += some.others;
   }
   const due = ({ next }: TreeWater) => next.on ?? '9999';
-  all.trees.sort((a, b) => due(a).localeCompare(due(b)));
+  all.trees.sort((a, b) => byDay(due(a), due(b)));
   return all;
 }

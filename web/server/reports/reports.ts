@@ -1,3 +1,4 @@
+import { byDay } from '@undrel/core/vocabulary';
 import { createHash, randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { VERDICT_ENGINE, reweigh, tableFor, type FirmTable, type Verdict } from '@undrel/core/diagnosis';
@@ -50,7 +51,7 @@ export async function openDrafts(
 ): Promise<Draft[]> {
   const opened = (await loadCases(db, treeIds)).flatMap((loaded) => {
     const visits = itemsBelow(loaded.items, 'visit', loaded.treeId).sort((a, b) =>
-      b.values.date.localeCompare(a.values.date),
+      byDay(b.values.date, a.values.date),
     );
     const read = visits.map((v) => ({ id: v.id, visit: visitFrom(loaded.items, v) }));
     const all = read.map((r) => r.visit);

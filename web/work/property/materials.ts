@@ -1,3 +1,4 @@
+import { byDay } from '@undrel/core/vocabulary';
 import type { Tree } from '@undrel/core/records';
 import { trenchesGiven } from '@undrel/core/assessment';
 import { assessTrenches } from '@undrel/core/trenching';
@@ -12,7 +13,7 @@ export function materialsOfTree(loaded: LoadedCase): TreeMaterials | undefined {
   const [visit] = itemsBelow(loaded.items, 'visit', id)
     .map((v) => visitFrom(loaded.items, v))
     .filter((v) => v.trenches)
-    .sort((a, b) => b.date.localeCompare(a.date));
+    .sort((a, b) => byDay(b.date, a.date));
   const given = visit && trenchesGiven(tree, visit, loaded.site, loaded.house);
   if (!given) return undefined;
   const { plan, quantities, bySeason } = assessTrenches(given);

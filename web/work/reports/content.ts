@@ -1,5 +1,5 @@
 import { unansweredIn } from '@undrel/core/assessment';
-import { inSentence } from '@undrel/core/vocabulary';
+import { byDay, inSentence } from '@undrel/core/vocabulary';
 import { QUESTIONS } from '@undrel/core/questions';
 import type { Visit } from '@undrel/core/records';
 import type { QuantityKey } from '@undrel/core/vocabulary';
@@ -142,7 +142,7 @@ function revisionPart(source: ReportSource, now: Assessment): ReportContent['rev
   const { visits, visit, system } = source;
   const before = visits
     .filter((v) => !v.walk && v.date < visit.date)
-    .sort((a, b) => b.date.localeCompare(a.date))[0];
+    .sort((a, b) => byDay(b.date, a.date))[0];
   if (!before) return undefined;
   const was = assessedOf({ ...source, visit: before });
   const { changes, why } = revisionOf(
@@ -195,7 +195,7 @@ function headPart({ tree, visit, events, wording, system, ...source }: ReportSou
     visitor: visit.by ?? '',
     clientSees: visit.note ?? '',
     history: [...events]
-      .sort((a, b) => a.when.localeCompare(b.when))
+      .sort((a, b) => byDay(a.when, b.when))
       .map((e) => `${e.when}: ${e.kind}${e.note ? `, ${e.note}` : ''}`),
     wording,
   };

@@ -12,7 +12,7 @@ import {
   type Yardstick,
 } from '@undrel/core/recovery';
 import type { Visit } from '@undrel/core/records';
-import { operationOf } from '@undrel/core/vocabulary';
+import { byDay, operationOf } from '@undrel/core/vocabulary';
 import { isWalk } from '@undrel/core/walk';
 import type { FirmRecord, TreeTime } from '../../protocol/time';
 import { assessedOf } from './assessed';
@@ -55,7 +55,7 @@ function marksOf({ events, visits, tree }: ReportSource): TreeTime['marks'] {
       const done = operation && effectOf(operation)?.done;
       return done ? [{ on, what: done, kind: 'work' as const }] : [];
     }),
-  ].sort((a, b) => a.on.localeCompare(b.on));
+  ].sort((a, b) => byDay(a.on, b.on));
 }
 
 /** Two visits to set side by side: those asked for, else the first full one and the newest other. */
@@ -70,7 +70,7 @@ function pairOf(visits: readonly Visit[], { before, after }: TimeGiven): [Visit,
 export function treeTime(given: TimeGiven): TreeTime {
   const { source, yardstick, on } = given;
   const { tree, schools, property } = source;
-  const visits = [...source.visits].sort((a, b) => a.date.localeCompare(b.date));
+  const visits = [...source.visits].sort((a, b) => byDay(a.date, b.date));
   const recovery = recoveryOf(visits, schools, on, yardstick, {
     instead: insteadOf(source),
     coneBack: coneBack(

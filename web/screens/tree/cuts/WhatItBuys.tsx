@@ -13,6 +13,9 @@ const ForecastChart = dynamic(() => import('../dig/ForecastChart').then((m) => m
   ssr: false,
 });
 
+/** The year that is looked at is not chosen here. */
+const STAYS = () => undefined;
+
 /** The bark over the years to come, with the plan and without. */
 export function WhatItBuys({ forecast, visit }: { forecast: Forecast | undefined; visit: Visit }) {
   return (
@@ -25,7 +28,7 @@ export function WhatItBuys({ forecast, visit }: { forecast: Forecast | undefined
               scenarios={forecast.scenarios}
               from={Number(visit.date.slice(0, 4))}
               year={LATER}
-              onYear={() => undefined}
+              onYear={STAYS}
             />
           </div>
           <p>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import {
   CategoryScale,
   Chart,
@@ -15,8 +15,8 @@ import {
   type Plugin,
 } from 'chart.js';
 import { HORIZON, THRESHOLDS, type ScenarioForecast } from '@undrel/core/growth';
-import { usePreferences } from '../../shell/preferences';
-import { axisText, inkOf } from '../chartLook';
+import { axisText, axisTicks, inkOf } from '../chartLook';
+import { useChart } from '../useChart';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Filler, Tooltip);
 
@@ -55,12 +55,12 @@ function linesOf(scenarios: readonly ScenarioForecast[]): ChartDataset<'line'>[]
 }
 
 /** The chosen year across all of the chart. */
-const yearLine = (year: { current: number }, colour: string): Plugin<'line'> => ({
+const yearLine = (year: { current: number }): Plugin<'line'> => ({
   id: 'year',
   afterDraw: ({ ctx, chartArea, scales }) => {
     const x = scales.x!.getPixelForValue(year.current);
     ctx.save();
-    ctx.strokeStyle = colour;
+    ctx.strokeStyle = inkOf('ink');
     ctx.lineWidth = 1.5;
     ctx.beginPath();
     ctx.moveTo(x, chartArea.top);
@@ -81,7 +81,7 @@ const axesOf = (text: string): ChartOptions<'line'>['scales'] => ({
     min: 0,
     max: 100,
     title: { display: true, text: 'bark compressed, %', ...axisText(text) },
-    ticks: { stepSize: 25, ...axisText(text) },
+    ticks: { stepSize: 25, ...axisTicks(text) },
     grid: {
       color: (c) => (THRESHOLDS.includes((c.tick.value / 100) as never) ? inkOf('hair') : 'transparent'),
     },
@@ -101,42 +101,38 @@ export function ForecastChart({
   year: number;
   onYear: (year: number) => void;
 }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const chart = useRef<{ draw(): void } | undefined>(undefined);
   const chosen = useRef(year);
-  const { theme } = usePreferences();
-  useEffect(() => {
-    const text = inkOf('ink');
-    const made = new Chart(canvas.current!, {
-      type: 'line',
-      data: {
-        labels: Array.from({ length: HORIZON + 1 }, (_, i) => String(from + i)),
-        datasets: linesOf(scenarios),
-      },
-      options: {
-        animation: false,
-        maintainAspectRatio: false,
-        responsive: true,
-        interaction: { mode: 'index', intersect: false },
-        onClick: (_, found) => found[0] && onYear(found[0].index),
-        scales: axesOf(text),
-        plugins: {
-          tooltip: {
-            filter: (item) => item.datasetIndex % 3 === 2,
-            callbacks: { label: (item) => `${item.dataset.label}: ${Math.round(item.parsed.y ?? 0)}%` },
+  const { canvas, redraw } = useChart(
+    useCallback(
+      () => ({
+        type: 'line',
+        data: {
+          labels: Array.from({ length: HORIZON + 1 }, (_, i) => String(from + i)),
+          datasets: linesOf(scenarios),
+        },
+        options: {
+          animation: false,
+          maintainAspectRatio: false,
+          responsive: true,
+          interaction: { mode: 'index', intersect: false },
+          onClick: (_, found) => found[0] && onYear(found[0].index),
+          scales: axesOf(inkOf('ink')),
+          plugins: {
+            tooltip: {
+              filter: (item) => item.datasetIndex % 3 === 2,
+              callbacks: { label: (item) => `${item.dataset.label}: ${Math.round(item.parsed.y ?? 0)}%` },
+            },
           },
         },
-      },
-      plugins: [yearLine(chosen, text)],
-    });
-    chart.current = made;
-    return () => made.destroy();
-    // Made anew for another theme: its colours come from the style sheet.
-  }, [scenarios, from, theme, onYear]);
+        plugins: [yearLine(chosen)],
+      }),
+      [scenarios, from, onYear],
+    ),
+  );
   useEffect(() => {
     chosen.current = year;
-    chart.current?.draw();
-  }, [year]);
+    redraw();
+  }, [year, redraw]);
   return (
     <div className="h-full">
       <canvas ref={canvas} role="img" aria-label={inWords(scenarios, from)} />

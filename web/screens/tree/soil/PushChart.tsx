@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { useCallback } from 'react';
 import {
   Chart,
   Filler,
@@ -14,8 +14,8 @@ import {
 } from 'chart.js';
 import { LIMITING, type ProfileRow } from '@undrel/core/soil';
 import { METRES_PER, shortUnit, type UnitSystem } from '@undrel/core/units';
-import { usePreferences } from '../../shell/preferences';
-import { axisText, inkOf } from '../chartLook';
+import { axisText, axisTicks, inkOf } from '../chartLook';
+import { useChart } from '../useChart';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, Tooltip);
 
@@ -86,7 +86,7 @@ function axesOf(deepest: number, system: UnitSystem): ChartOptions<'line'>['scal
       min: 0,
       suggestedMax: load(4e6),
       title: { display: true, text: `cone index, ${system === 'us' ? 'psi' : 'MPa'}`, ...axisText(text) },
-      ticks: axisText(text),
+      ticks: axisTicks(text),
       grid,
     },
     y: {
@@ -95,7 +95,7 @@ function axesOf(deepest: number, system: UnitSystem): ChartOptions<'line'>['scal
       min: 0,
       max: deep(deepest),
       title: { display: true, text: `depth, ${shortUnit(system)}`, ...axisText(text) },
-      ticks: axisText(text),
+      ticks: axisTicks(text),
       grid,
     },
   };
@@ -111,24 +111,23 @@ export function PushChart({
   running: Running;
   system: UnitSystem;
 }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const { theme } = usePreferences();
-  useEffect(() => {
-    const made = new Chart(canvas.current!, {
-      type: 'line',
-      data: { datasets: linesOf(rows, running, system) },
-      options: {
-        animation: false,
-        parsing: false,
-        indexAxis: 'y',
-        maintainAspectRatio: false,
-        scales: axesOf(deepestOf(rows, running), system),
-        plugins: { tooltip: { enabled: false } },
-      },
-    });
-    return () => made.destroy();
-    // Made anew for another theme: its colours come from the style sheet.
-  }, [rows, running, system, theme]);
+  const { canvas } = useChart(
+    useCallback(
+      () => ({
+        type: 'line',
+        data: { datasets: linesOf(rows, running, system) },
+        options: {
+          animation: false,
+          parsing: false,
+          indexAxis: 'y',
+          maintainAspectRatio: false,
+          scales: axesOf(deepestOf(rows, running), system),
+          plugins: { tooltip: { enabled: false } },
+        },
+      }),
+      [rows, running, system],
+    ),
+  );
   return (
     <div className="h-full">
       <canvas ref={canvas} role="img" aria-label={inWords(rows)} />

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, type FormEvent } from 'react';
-import { EVENT_KINDS, type EventKind, yearOf } from '@undrel/core/vocabulary';
+import { byDay, EVENT_KINDS, type EventKind, yearOf } from '@undrel/core/vocabulary';
 import { dryYears, eventDateProblem } from '@undrel/core/history';
 import { itemsBelow } from '../../../protocol/item';
 import { NotedInput } from '../../../ui/controls/NotedInput';
@@ -14,7 +14,7 @@ import type { CaseHand } from '../../../device/useCase';
 export function Events({ control, treeId, tree, house, mayMeasure, today }: StationProps) {
   const { weather } = house;
   const events = itemsBelow(control.items, 'event', treeId).sort((a, b) =>
-    a.values.when.localeCompare(b.values.when),
+    byDay(a.values.when, b.values.when),
   );
   const dated = new Set(events.filter((e) => e.values.kind === 'drought').map((e) => yearOf(e.values.when)));
   const dry = (weather ? dryYears(weather) : []).filter(

@@ -1,3 +1,4 @@
+import { byDay } from '@undrel/core/vocabulary';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { holdsLargeDig } from '@/protocol/heavy';
@@ -29,7 +30,7 @@ export default async function CrewPage({ params, searchParams }: Props) {
       i.kind === 'visit' && i.values && withRoots.has(i.id) ? [{ id: i.id, date: i.values.date }] : [],
     )
     .filter((v) => !visit || v.id === visit)
-    .sort((a, b) => b.date.localeCompare(a.date))[0];
+    .sort((a, b) => byDay(b.date, a.date))[0];
   if (!loaded || !dug) notFound();
   return (
     <OnDevice when={holdsLargeDig(loaded.items)}>

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { operationOf } from '@undrel/core/vocabulary';
+import { byDay, operationOf } from '@undrel/core/vocabulary';
 import { may } from '@/protocol/roles';
 import { PicturesScreen } from '@/screens/pictures/PicturesScreen';
 import { signedIn } from '@/server/accounts/viewer';
@@ -21,7 +21,7 @@ export default async function PicturesPage(props: {
   if (!loaded) notFound();
   const visits = loaded.items
     .flatMap((i) => (i.kind === 'visit' && i.values ? [{ id: i.id, date: i.values.date }] : []))
-    .sort((a, b) => a.date.localeCompare(b.date));
+    .sort((a, b) => byDay(a.date, b.date));
   const current = visits.find((v) => v.id === visit) ?? visits.at(-1);
   if (!current) notFound();
   return (

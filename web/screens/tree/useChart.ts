@@ -1,0 +1,44 @@
+import { Chart, type ChartConfiguration } from 'chart.js';
+import { useCallback, useEffect, useRef, type RefObject } from 'react';
+import { atRest } from '../../device/idle';
+import { usePreferences } from '../shell/preferences';
+
+interface Drawn {
+  canvas: RefObject<HTMLCanvasElement | null>;
+  /** Draws it again where something changed that its figures do not hold. */
+  redraw: () => void;
+}
+
+/**
+ * A chart on a canvas. To make the first one takes a slow phone half a second, so it waits until no hand is at the page; from
+ * then on the chart follows at once.
+ *
+ * @param figuresOf what is drawn; another function where that is something else
+ */
+export function useChart<D>(figuresOf: () => ChartConfiguration<'line', D>): Drawn {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const chart = useRef<Chart<'line', D> | undefined>(undefined);
+  const newest = useRef(figuresOf);
+  const { theme } = usePreferences();
+  useEffect(() => {
+    newest.current = figuresOf;
+    if (!chart.current) return;
+    const { data, options } = figuresOf();
+    Object.assign(chart.current, { data, options });
+    chart.current.update('none');
+    // Anew for another theme too: its colours come from the style sheet.
+  }, [figuresOf, theme]);
+  useEffect(() => {
+    let gone = false;
+    void atRest().then(() => {
+      if (!gone) chart.current = new Chart(canvas.current!, newest.current());
+    });
+    return () => {
+      gone = true;
+      chart.current?.destroy();
+      chart.current = undefined;
+    };
+  }, []);
+  const redraw = useCallback(() => chart.current?.draw(), []);
+  return { canvas, redraw };
+}

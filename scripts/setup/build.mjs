@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ask, ROOT, run, say } from './run.mjs';
 
@@ -12,6 +12,7 @@ function sources() {
     '--',
     'core',
     'web',
+    'scripts/setup/build.mjs',
     'package-lock.json',
   ]).stdout;
   const hash = createHash('sha256');
@@ -29,17 +30,38 @@ export function threads() {
   run('npm', ['run', '-s', 'threads', '--workspace', 'web']);
 }
 
-/** Builds the command line and the application unless this very source is built already. */
-export function build(dist = '.next') {
-  const stamp = join(ROOT, 'web', dist, 'undrel-sources');
-  const now = sources();
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
-  say('building');
+/** Has a browser that knows it compile all of a file while it is fetched. V8, "explicit JavaScript compile hints", 2025. */
+const COMPILED_AHEAD = '//# allFunctionsCalledOnLoad\n';
+
+/**
+ * Marks the programs of the browser to be compiled beside the page as they come. Without it each of their functions halts the
+ * page to be compiled when it is first called, which is a third of what a page has to do before it answers.
+ */
+function compiledAhead(dist) {
+  const folder = join(ROOT, 'web', dist, 'static', 'chunks');
+  for (const name of readdirSync(folder, { recursive: true, encoding: 'utf8' })) {
+    const file = join(folder, name);
+    if (name.endsWith('.js')) writeFileSync(file, COMPILED_AHEAD + readFileSync(file, 'utf8'));
+  }
+}
+
+/** Builds the command line and the application. */
+export function make(dist = '.next') {
   run('npm', ['run', '-s', 'build', '--workspace', 'core']);
   threads();
   run('npx', ['--no-install', 'next', 'build', 'web'], {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', UNDREL_DIST: dist },
     stdio: process.env.CI ? 'inherit' : ['ignore', 'ignore', 'inherit'],
   });
+  compiledAhead(dist);
+}
+
+/** Builds unless this very source is built already. */
+export function build(dist = '.next') {
+  const stamp = join(ROOT, 'web', dist, 'undrel-sources');
+  const now = sources();
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  say('building');
+  make(dist);
   writeFileSync(stamp, now);
 }

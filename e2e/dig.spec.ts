@@ -149,6 +149,17 @@ test('the forecast comes, and the year slider grows the plan with and without th
   const left = parseInt((await figure.textContent())!, 10);
   await page.getByRole('group', { name: 'On the plan' }).getByRole('button', { name: /now$/ }).click();
   await expect.poll(async () => parseInt((await figure.textContent())!, 10)).toBeLessThan(left - 10);
+  // The chart of it is drawn, and takes the colours of another theme.
+  const chart = page.getByRole('img', { name: /of the bark compressed in \d{4}/ });
+  const drawn = () =>
+    chart.evaluate((canvas: HTMLCanvasElement) => {
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+      return data.filter((_, i) => i % 4 === 3 && data[i]! > 200).length > 100 ? canvas.toDataURL() : '';
+    });
+  await expect.poll(drawn).not.toBe('');
+  const paper = await drawn();
+  await page.getByRole('button', { name: /^Paper theme/ }).click();
+  await expect.poll(drawn).not.toBe(paper);
 });
 
 test('the crew sheet names cuts and what never to cut; what was done is kept and told', async ({ page }) => {

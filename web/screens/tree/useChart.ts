@@ -1,6 +1,7 @@
 import { Chart, type ChartConfiguration } from 'chart.js';
 import { useCallback, useEffect, useRef, type RefObject } from 'react';
 import { atRest } from '../../device/idle';
+import { painted } from '../../ui/painted';
 import { usePreferences } from '../shell/preferences';
 
 interface Drawn {
@@ -11,7 +12,7 @@ interface Drawn {
 
 /**
  * A chart on a canvas. To make the first one takes a slow phone half a second, so it waits until no hand is at the page; from
- * then on the chart follows at once.
+ * then on the chart follows as soon as what changed it stands on the screen.
  *
  * @param figuresOf what is drawn; another function where that is something else
  */
@@ -22,10 +23,16 @@ export function useChart<D>(figuresOf: () => ChartConfiguration<'line', D>): Dra
   const { theme } = usePreferences();
   useEffect(() => {
     newest.current = figuresOf;
-    if (!chart.current) return;
-    const { data, options } = figuresOf();
-    Object.assign(chart.current, { data, options });
-    chart.current.update('none');
+    let past = false;
+    void painted().then(() => {
+      if (past || !chart.current) return;
+      const { data, options } = figuresOf();
+      Object.assign(chart.current, { data, options });
+      chart.current.update('none');
+    });
+    return () => {
+      past = true;
+    };
     // Anew for another theme too: its colours come from the style sheet.
   }, [figuresOf, theme]);
   useEffect(() => {

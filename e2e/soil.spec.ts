@@ -95,3 +95,35 @@ test('which trees need water, when and how much: by the day asked for, with othe
   await page.goto('/grounds/kelpworth/water?on=2126-01-01');
   await expect(page.getByRole('alert').filter({ hasText: '2126-01-01 is still to come' })).toBeVisible();
 });
+
+test('how fast water goes in is typed in the units that are in use, and kept in one; what was refused stays as it was typed @whole', async ({
+  page,
+}) => {
+  await asConsultant(page);
+  await page.goto('/trees/kelpworth-13?station=soil');
+  const water = page.getByText('Water: infiltration and percolation');
+  await water.click();
+  const field = page.getByLabel('Percolation, filled hole');
+  await field.fill('5.08');
+  await saved(page);
+  await page.getByRole('button', { name: /units: metric/ }).click();
+  await expect(field).toHaveValue('2');
+  await field.fill('0.5 in/h');
+  await saved(page);
+  // Under an inch an hour drains poorly: common practice, no source.
+  await expect(page.getByText('Hole: poor.')).toBeVisible();
+  await field.fill('300');
+  const refused = 'Percolation, filled hole: 300 is outside 0 to 196.85 in/h.';
+  await expect(page.getByText(refused)).toBeVisible();
+  await page.getByRole('button', { name: /units: US/ }).click();
+  await expect(page.getByText('cm/h', { exact: true })).toBeVisible();
+  await expect(field).toHaveValue('300');
+  await field.focus();
+  await expect(page.getByText(refused)).toBeVisible();
+  await field.fill('1.27');
+  await saved(page);
+  await page.reload();
+  await expect(field).toHaveValue('1.27');
+  await field.fill('');
+  await saved(page);
+});

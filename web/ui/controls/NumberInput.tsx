@@ -6,6 +6,14 @@ import { NotedInput } from './NotedInput';
 
 const read = (text: string, unit: string): number => Number(text.replace(unit, '').replace(',', '.'));
 
+interface Typed {
+  text: string;
+  /** The unit that was asked for. */
+  unit: string;
+  /** The range that it is outside of. */
+  wrong: string | undefined;
+}
+
 /** A plain number in its unit; one out of range is refused with field, value and range, and what was typed stays. */
 export function NumberInput(props: {
   label: string;
@@ -18,9 +26,9 @@ export function NumberInput(props: {
 }) {
   const { label, unit, min, max } = props;
   const id = useId();
-  const [typed, setTyped] = useState<string | undefined>(undefined);
-  const fits = (value: number) => value >= min && value <= max;
-  const wrong = typed !== undefined && typed.trim() !== '' && !fits(read(typed, unit));
+  const [last, setLast] = useState<Typed | undefined>(undefined);
+  // What was taken is shown in the unit that is in use by now; what was refused stays as it was typed.
+  const typed = last?.unit === unit || last?.wrong ? last : undefined;
   return (
     <div className="py-2.5 border-b border-hair">
       <div className="flex items-center gap-3">
@@ -28,20 +36,20 @@ export function NumberInput(props: {
           {label}
         </label>
         <NotedInput
-          note={wrong && `${label}: ${typed} is outside ${min} to ${withUnit(max, unit)}.`}
+          note={typed?.wrong && `${label}: ${typed.text} is outside ${typed.wrong}.`}
           id={id}
           className="num w-24 text-right"
           inputMode="decimal"
           data-unit={unit}
           disabled={props.disabled}
-          value={typed ?? (props.value === undefined ? '' : String(props.value))}
-          onBlur={() => !wrong && setTyped(undefined)}
+          value={typed?.text ?? (props.value === undefined ? '' : String(props.value))}
+          onBlur={() => !typed?.wrong && setLast(undefined)}
           onChange={(event) => {
             const text = event.target.value;
-            setTyped(text);
-            const value = read(text, unit);
-            if (text.trim() === '') props.onChange(undefined);
-            else if (fits(value)) props.onChange(value);
+            const value = text.trim() === '' ? undefined : read(text, unit);
+            const taken = value === undefined || (value >= min && value <= max);
+            setLast({ text, unit, wrong: taken ? undefined : `${min} to ${withUnit(max, unit)}` });
+            if (taken) props.onChange(value);
           }}
         />
         <span aria-hidden="true" className="w-12">

@@ -1,6 +1,6 @@
 import { questionFor } from '@undrel/core/questions';
 import { schemaOf, type Kind } from '@undrel/core/records';
-import { formatValue, tidy, type UnitSystem } from '@undrel/core/units';
+import { formatValue, inUse, tidy, type UnitSystem } from '@undrel/core/units';
 import { quantityName } from '@undrel/core/vocabulary';
 import * as z from 'zod';
 
@@ -68,7 +68,7 @@ function answerTold(values: Record<string, unknown>, field: string, system: Unit
     case 'percent':
       return formatValue(value, 'share', system);
     case 'number':
-      return `${value} ${question.unit}`;
+      return inUse(value, question.unit, system);
     case 'length':
     case 'years':
       return formatValue(value, 'short length', system, 0.0001);

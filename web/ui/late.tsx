@@ -60,6 +60,13 @@ export interface Opened {
   typed?: RefObject<string>;
 }
 
+/** What is plain and stands over the page, so that nothing moves. */
+const OVER =
+  'fixed z-50 inset-x-2 sm:left-auto sm:right-4 sm:w-[24rem] bottom-[88px] bg-sheet border-2 border-ink p-3 text-left text-base font-normal';
+
+/** What is not here after so long, ms, is said to be coming. Judgement. */
+const SLOW_MS = 400;
+
 /** A letter typed or taken back; a shortcut is neither. */
 function withKey(typed: string, { key, ctrlKey, metaKey, altKey }: KeyboardEvent): string | undefined {
   if (ctrlKey || metaKey || altKey) return undefined;
@@ -67,18 +74,26 @@ function withKey(typed: string, { key, ctrlKey, metaKey, altKey }: KeyboardEvent
   return [...key].length === 1 ? typed + key : undefined;
 }
 
-/** Stands for what was asked for until it is here: Escape, or a press elsewhere, gives it up; what is typed is kept for it. */
+/**
+ * Stands for what was asked for until it is here: Escape, Tab, or a press elsewhere, gives it up; what is typed is kept for it,
+ * and shown.
+ */
 function UntilHere({ at, onClose, typed }: Opened) {
+  const [words, setWords] = useState('');
+  const [slow, setSlow] = useState(false);
   useEffect(() => {
     if (typed) typed.current = '';
+    const timer = setTimeout(() => setSlow(true), SLOW_MS);
+    return () => clearTimeout(timer);
   }, [typed]);
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
-      if (event.key === 'Escape') onClose();
+      if (event.key === 'Escape' || event.key === 'Tab') onClose();
       const next = typed && withKey(typed.current, event);
       if (next === undefined) return;
       event.preventDefault();
       typed!.current = next;
+      setWords(next);
     };
     const press = (event: PointerEvent) => !at.current?.contains(event.target as Node) && onClose();
     document.addEventListener('keydown', key);
@@ -88,16 +103,16 @@ function UntilHere({ at, onClose, typed }: Opened) {
       document.removeEventListener('pointerdown', press);
     };
   }, [at, onClose, typed]);
-  return null;
+  return !slow || words === '' ? null : (
+    <span role="status" className={OVER}>
+      Opening: {words}
+    </span>
+  );
 }
 
 /** Stands in the place of what opens over the page where its code cannot be had: over the page as well, so that nothing moves. */
 export const PlainOver = (props: { label: string; onClose: () => void; children: ReactNode }) => (
-  <span
-    role="note"
-    aria-label={props.label}
-    className="fixed z-50 inset-x-2 sm:left-auto sm:right-4 sm:w-[24rem] bottom-[88px] bg-sheet border-2 border-ink p-3 text-left text-base font-normal"
-  >
+  <span role="note" aria-label={props.label} className={OVER}>
     <span className="block">{props.children}</span>
     <button type="button" className="link min-h-[44px]" onClick={props.onClose}>
       Close

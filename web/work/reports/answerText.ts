@@ -1,6 +1,6 @@
 import { answersTo, bearingName, type Question, SECTORS } from '@undrel/core/questions';
 import type { Finding, Visit } from '@undrel/core/records';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { formatValue, inUse, type UnitSystem } from '@undrel/core/units';
 
 function sectorsText(question: Question & { kind: 'sectors' }, visit: Visit): string {
   return question.answers
@@ -34,7 +34,7 @@ export function answerText(question: Question, visit: Visit, system: UnitSystem)
     case 'percent':
       return formatValue(given[0]?.number ?? 0, 'share', system);
     case 'number':
-      return `${given[0]?.number ?? ''} ${question.unit}`;
+      return inUse(given[0]?.number ?? 0, question.unit, system);
     case 'length':
       return formatValue(given[0]?.number ?? 0, 'short length', system);
     case 'years':

@@ -176,6 +176,27 @@ for (const finger of [false, true])
     await context.close();
   });
 
+test('where the search is slow to come, it says what was typed for it; Tab gives it up @whole', async ({
+  page,
+}) => {
+  await page.route('**/_next/static/chunks/**', async (route) => {
+    // Held back once the page is here.
+    if (page.url().endsWith('/grounds')) await new Promise((held) => setTimeout(held, 3000));
+    await route.continue();
+  });
+  await enterDemo(page);
+  await expect(page.getByRole('button', { name: /^Find/ })).toBeEnabled();
+  const coming = page.getByRole('status').filter({ hasText: 'Opening: oak' });
+  await page.keyboard.press('/');
+  await page.keyboard.type('oak');
+  await expect(coming).toBeVisible();
+  await page.keyboard.press('Tab');
+  await expect(coming).toBeHidden();
+  await page.keyboard.press('/');
+  await page.keyboard.type('oak');
+  await expect(page.getByPlaceholder('Tree, property, species')).toHaveValue('oak');
+});
+
 test('find by keyboard, units and themes @whole', async ({ page }) => {
   await enterDemo(page);
   // A key pressed before the page has come alive is not heard.

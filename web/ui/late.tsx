@@ -56,8 +56,8 @@ export interface Opened {
   /** What opened it: a press there is its own. */
   at: RefObject<HTMLElement | null>;
   onClose: () => void;
-  /** Where a part that is typed into finds what was typed before it was there. */
-  typed?: RefObject<string>;
+  /** Where a part that is typed into finds what was typed before it was there; it takes that by leaving nothing. */
+  typed?: RefObject<string | undefined>;
 }
 
 /** What is plain and stands over the page, so that nothing moves. */
@@ -74,27 +74,34 @@ function withKey(typed: string, { key, ctrlKey, metaKey, altKey }: KeyboardEvent
   return [...key].length === 1 ? typed + key : undefined;
 }
 
-/**
- * Stands for what was asked for until it is here: Escape, Tab, or a press elsewhere, gives it up; what is typed is kept for it,
- * and shown.
- */
-function UntilHere({ at, onClose, typed }: Opened) {
+/** What is typed for a part from when it is asked for until it takes it itself, by emptying `typed`. */
+function useTypedFor(typed: Opened['typed']): string {
   const [words, setWords] = useState('');
-  const [slow, setSlow] = useState(false);
   useEffect(() => {
-    if (typed) typed.current = '';
-    const timer = setTimeout(() => setSlow(true), SLOW_MS);
-    return () => clearTimeout(timer);
-  }, [typed]);
-  useEffect(() => {
+    if (!typed) return;
+    typed.current = '';
     const key = (event: KeyboardEvent) => {
-      if (event.key === 'Escape' || event.key === 'Tab') onClose();
-      const next = typed && withKey(typed.current, event);
+      const next = typed.current === undefined ? undefined : withKey(typed.current, event);
       if (next === undefined) return;
       event.preventDefault();
-      typed!.current = next;
+      typed.current = next;
       setWords(next);
     };
+    document.addEventListener('keydown', key);
+    return () => document.removeEventListener('keydown', key);
+  }, [typed]);
+  return words;
+}
+
+/** Stands for what was asked for until it is here: Escape, Tab, or a press elsewhere, gives it up; what was typed for it is shown. */
+function UntilHere({ at, onClose, words }: Opened & { words: string }) {
+  const [slow, setSlow] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setSlow(true), SLOW_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  useEffect(() => {
+    const key = ({ key }: KeyboardEvent) => (key === 'Escape' || key === 'Tab') && onClose();
     const press = (event: PointerEvent) => !at.current?.contains(event.target as Node) && onClose();
     document.addEventListener('keydown', key);
     document.addEventListener('pointerdown', press);
@@ -102,7 +109,7 @@ function UntilHere({ at, onClose, typed }: Opened) {
       document.removeEventListener('keydown', key);
       document.removeEventListener('pointerdown', press);
     };
-  }, [at, onClose, typed]);
+  }, [at, onClose]);
   return !slow || words === '' ? null : (
     <span role="status" className={OVER}>
       Opening: {words}
@@ -131,20 +138,23 @@ export function lateOver<P extends Opened>(
   const code = codeOf(load, plain);
   return function LateOver(props: P) {
     const [Part, setPart] = useState<ComponentType<P>>();
+    const { typed } = props;
+    const words = useTypedFor(typed);
     useEffect(() => {
       let gone = false;
       // Code that is here runs as soon as it is asked for: not before the press is answered.
       void painted()
         .then(code.whenHere)
-        .then((part) => gone || startTransition(() => setPart(() => part)));
+        .then((part) => {
+          if (gone) return;
+          // Nobody types into what stands for it.
+          if (part === plain && typed) typed.current = undefined;
+          startTransition(() => setPart(() => part));
+        });
       return () => {
         gone = true;
       };
-    }, []);
-    return Part ? (
-      <Part {...props} />
-    ) : (
-      <UntilHere at={props.at} onClose={props.onClose} typed={props.typed} />
-    );
+    }, [typed]);
+    return Part ? <Part {...props} /> : <UntilHere at={props.at} onClose={props.onClose} words={words} />;
   };
 }

@@ -23,9 +23,11 @@ export function Palette({ onClose, typed }: Pick<Opened, 'onClose' | 'typed'>) {
   const router = useRouter();
   const { units, setUnits, setTheme } = usePreferences();
   const [words, setWords] = useState('');
-  useEffect(() => {
-    if (typed) setWords(typed.current);
-  }, [typed]);
+  /** From here on the field itself is typed into. */
+  const takeTyped = () => {
+    if (typed?.current) setWords(typed.current);
+    if (typed) typed.current = undefined;
+  };
   const found = useFound(words);
   const go = (href: string) => {
     onClose();
@@ -64,6 +66,7 @@ export function Palette({ onClose, typed }: Pick<Opened, 'onClose' | 'typed'>) {
         placeholder="Tree, property, species, note, report number"
         value={words}
         onValueChange={setWords}
+        onFocus={takeTyped}
       />
       <Command.List className="max-h-[60vh] overflow-auto py-1">
         {found.state === 'looking' && <p className="px-3 py-2 text-muted">Looking…</p>}

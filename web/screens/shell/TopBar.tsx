@@ -40,7 +40,7 @@ export function TopBar({
   const alive = useAlive();
   const [finding, setFinding] = useState(false);
   const find = useRef<HTMLButtonElement>(null);
-  const typed = useRef('');
+  const typed = useRef<string>(undefined);
   const found = useCallback(() => setFinding(false), []);
   useEffect(() => {
     const open = (event: KeyboardEvent) => {

@@ -11,11 +11,11 @@ export const axisText = (color: string) => ({
 const decimals = (figure: number): number => String(Number(figure.toFixed(6))).split('.')[1]?.length ?? 0;
 
 /**
- * An axis of plain figures, all with as many decimals as any needs: to ask the browser how a language writes them takes a slow
+ * An axis of plain figures, all with as many decimals as the step between them has: to ask the browser how a language writes them takes a slow
  * phone a sixth of a second.
  */
 export const axisTicks = (color: string) => ({
   ...axisText(color),
   callback: (value: string | number, _: number, all: readonly { value: number }[]) =>
-    Number(value).toFixed(Math.max(...all.map((tick) => decimals(tick.value)))),
+    Number(value).toFixed(decimals((all[1]?.value ?? 0) - (all[0]?.value ?? 0))),
 });

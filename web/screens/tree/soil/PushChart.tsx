@@ -93,7 +93,8 @@ function axesOf(deepest: number, system: UnitSystem): ChartOptions<'line'>['scal
       type: 'linear',
       reverse: true,
       min: 0,
-      max: deep(deepest),
+      // A whole centimetre or inch, whatever the last reading came to.
+      max: Math.ceil(deep(deepest) - 1e-9),
       title: { display: true, text: `depth, ${shortUnit(system)}`, ...axisText(text) },
       ticks: axisTicks(text),
       grid,

@@ -303,3 +303,32 @@ test.describe('on a device that was taken along', () => {
     expect(profiles.filter((i) => i.parent === visit)).toEqual([]);
   });
 });
+
+test('a tree is worked on though the code of its drawing cannot be had; asked for again, it comes', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await asConsultant(page);
+  const { tree } = await newTree(page);
+  let gone = true;
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    const answer = await route.fetch();
+    const text = await answer.text();
+    if (gone && text.includes('Section through the stem')) return route.abort();
+    await route.fulfill({ response: answer, body: text });
+  });
+  await page.goto(`/trees/${tree}?station=mulch`);
+  await listens(page);
+  await page.getByLabel('at the bark, E', { exact: true }).fill('12');
+  await saved(page);
+  const again = page.getByRole('button', { name: 'Try again' });
+  await again.click();
+  await expect(page.getByText('The drawing could not be fetched.')).toBeVisible();
+  gone = false;
+  await again.click();
+  const drawing = page.getByRole('img', { name: /^Section through the stem/ });
+  await expect(drawing).toContainText('present grade');
+  await expect(again).toBeHidden();
+  await context.close();
+});

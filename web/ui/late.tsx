@@ -13,16 +13,12 @@ import { painted } from './painted';
 const REST_MS = 2500;
 
 /** The code of a part, begun to be fetched once the page is at rest. */
-function codeOf<P extends object>(load: () => Promise<ComponentType<P>>, plain: ComponentType<P>) {
+function codeOf<P extends object>(load: () => Promise<ComponentType<P>>) {
   /** The part, once its code is here. */
   let here: ComponentType<P> | undefined;
   const fetched = () => load().then((part) => (here = part));
   if (typeof window !== 'undefined') setTimeout(() => beginInTurn(fetched), REST_MS);
-  return {
-    now: () => here,
-    /** The part as soon as its code is here; where it cannot be had, what stands for it. */
-    whenHere: () => fetched().catch(() => plain),
-  };
+  return { now: () => here, fetched };
 }
 
 /**
@@ -30,25 +26,31 @@ function codeOf<P extends object>(load: () => Promise<ComponentType<P>>, plain: 
  * plainer stands in its place, and the page goes on.
  *
  * @param load fetches the part
- * @param plain what stands for it without its code
+ * @param Plain what stands for it without its code; it may have that fetched again
  */
 export function late<P extends object>(
   load: () => Promise<ComponentType<P>>,
-  plain: ComponentType<P>,
+  Plain: ComponentType<P & { again: () => void }>,
 ): ComponentType<P> & { fetch: () => void } {
-  const code = codeOf(load, plain);
+  const code = codeOf(load);
   function Late(props: P) {
     const [Part, setPart] = useState(code.now);
+    const [lacks, setLacks] = useState(false);
     useEffect(() => {
       let gone = false;
-      if (!Part) void code.whenHere().then((part) => gone || setPart(() => part));
+      if (!Part && !lacks)
+        code.fetched().then(
+          (part) => gone || setPart(() => part),
+          () => gone || setLacks(true),
+        );
       return () => {
         gone = true;
       };
-    }, [Part]);
-    return Part ? <Part {...props} /> : null;
+    }, [Part, lacks]);
+    if (Part) return <Part {...props} />;
+    return lacks ? <Plain {...props} again={() => setLacks(false)} /> : null;
   }
-  return Object.assign(Late, { fetch: () => void code.whenHere() });
+  return Object.assign(Late, { fetch: () => void code.fetched().catch(() => undefined) });
 }
 
 /** What opens over the page when it is asked for, and how it is closed. */
@@ -135,7 +137,7 @@ export function lateOver<P extends Opened>(
   load: () => Promise<ComponentType<P>>,
   plain: ComponentType<P>,
 ): ComponentType<P> {
-  const code = codeOf(load, plain);
+  const code = codeOf(load);
   return function LateOver(props: P) {
     const [Part, setPart] = useState<ComponentType<P>>();
     const { typed } = props;
@@ -144,7 +146,8 @@ export function lateOver<P extends Opened>(
       let gone = false;
       // Code that is here runs as soon as it is asked for: not before the press is answered.
       void painted()
-        .then(code.whenHere)
+        .then(code.fetched)
+        .catch(() => plain)
         .then((part) => {
           if (gone) return;
           // Nobody types into what stands for it.

@@ -10,7 +10,7 @@ import { assessDig, isStressed } from '../pruning';
 import { assessTrenches } from '../trenching';
 import { writeLengths } from '../units';
 import { optionsOf, treatmentOf } from '../worth';
-import { assess, progressOf, unansweredIn, glanceAt } from './index';
+import { assess, COUNTED, progressOf, unansweredIn, glanceAt } from './index';
 
 const RATES: Rates = {
   currency: 'EUR',
@@ -70,7 +70,7 @@ function allOf({ tree, events }: Pick<CaseFile, 'tree' | 'events'>, visit: Visit
       trenches: [trenches.quantities, trenches.alternatives, trenches.plan.blocked],
       dig: assessDig(tree, visits, visit)?.advice,
       glance: glanceAt(assessment, tree, visit),
-      progress: progressOf(tree, events, visit),
+      progress: progressOf(tree, events, visit, COUNTED),
       needs,
     },
   };
@@ -173,7 +173,7 @@ test('stations count what was answered, and the report names the rest', () => {
     fc.property(named, ({ tree, events, visits }) => {
       for (const visit of visits) {
         const answered = new Set(visit.findings.map((f) => f.key));
-        for (const { asked, answered: had } of progressOf(tree, events, visit)) {
+        for (const { asked, answered: had } of progressOf(tree, events, visit, COUNTED)) {
           expect(had).toBeGreaterThanOrEqual(0);
           expect(had).toBeLessThanOrEqual(asked);
         }

@@ -1,4 +1,4 @@
-import { QUESTIONS, type Question, type Station } from '../questions';
+import type { Station } from '../questions';
 import type { Tree, TreeEvent, Visit } from '../records';
 
 /** What a station holds so far: nothing, some or all of what it asks. */
@@ -11,14 +11,22 @@ export interface StationProgress {
 const MIN_PROFILES = 4;
 const MIN_PROBES = 8;
 
-/** Progress of every station of a visit; profiles count to four, pushes of the rod to eight. */
-export function progressOf(tree: Tree, events: readonly TreeEvent[], visit: Visit): StationProgress[] {
-  const answered = (q: Question) => visit.findings.some((f) => f.key === q.key);
-  const questions = (station: Station) => QUESTIONS.filter((q) => q.station === station && !q.more);
+/**
+ * Progress of every station of a visit; profiles count to four, pushes of the rod to eight.
+ *
+ * @param counted keys of the questions that count, by station: a page counts without their texts
+ */
+export function progressOf(
+  tree: Tree,
+  events: readonly TreeEvent[],
+  visit: Visit,
+  counted: Readonly<Record<Station, readonly string[]>>,
+): StationProgress[] {
   const count = (station: Station, extraAsked = 0, extraAnswered = 0): StationProgress => ({
     station,
-    asked: questions(station).length + extraAsked,
-    answered: questions(station).filter(answered).length + extraAnswered,
+    asked: counted[station].length + extraAsked,
+    answered:
+      counted[station].filter((key) => visit.findings.some((f) => f.key === key)).length + extraAnswered,
   });
   const history = [tree.plantedYear, tree.stock, tree.stemDiameter ?? tree.dbh].filter(
     (v) => v !== undefined,
@@ -32,7 +40,3 @@ export function progressOf(tree: Tree, events: readonly TreeEvent[], visit: Visi
     count('soil'),
   ];
 }
-
-/** Questions nobody answered, for the report. */
-export const unansweredIn = (visit: Visit): Question[] =>
-  QUESTIONS.filter((q) => !q.more && !visit.findings.some((f) => f.key === q.key));

@@ -8,7 +8,7 @@ import type { Tree, TreeEvent, Visit } from '../records';
 import { REMEDIES } from '../remedies';
 import { CAUSE_KEYS, type NodeKey } from '../vocabulary/causes';
 import { operationOf, type OperationKey } from '../vocabulary/operations';
-import { isWalk } from '../walk/looks';
+import { isWalk } from '../walk/toJudge';
 
 /** What is remembered: every cause, and what goes on in a tree that a remedy ends or that makes it fall. */
 export const REMEMBERED: readonly NodeKey[] = [...CAUSE_KEYS, 'girdlingRoots', 'basalDecay', 'poorAnchorage'];

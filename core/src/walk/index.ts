@@ -1,2 +1,3 @@
 export * from './looks';
+export * from './toJudge';
 export * from './triage';

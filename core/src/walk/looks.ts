@@ -4,6 +4,7 @@ import type { Question } from '../questions/question';
 import type { Visit } from '../records';
 import { BASE_QUESTIONS } from '../questions/base';
 import { CROWN_QUESTIONS } from '../questions/crown';
+import { isWalk } from './toJudge';
 import { isDangerSign, type Evidence, type JudgementTable } from '../diagnosis';
 
 const also = (questions: readonly Question[], key: string) => questions.find((q) => q.key === key)!;
@@ -42,18 +43,6 @@ export const nothingSeen = (table: JudgementTable): Evidence[] =>
   });
 
 export const isQuickLook = (key: string): boolean => QUICK_LOOKS.some((q) => q.key === key);
-
-type Readings = Pick<Visit, 'date' | 'walk' | 'profiles' | 'probes' | 'dig'>;
-
-/** A visit of a walk-round that nothing was measured at since: it adds to the visit before, and replaces nothing. */
-export const isWalk = (visit: Readings): boolean =>
-  visit.walk === true && visit.profiles.length === 0 && visit.probes.length === 0 && visit.dig === undefined;
-
-/** The visit a tree is judged by: the newest that is more than a walk-round; that of a walk-round where there is no other. */
-export function visitToJudge<V extends Readings>(visits: readonly V[]): V | undefined {
-  const newestFirst = [...visits].sort((a, b) => byDay(b.date, a.date));
-  return newestFirst.find((v) => !isWalk(v)) ?? newestFirst[0];
-}
 
 /** What a walk-round saw, and of the visit before what it did not look at again. */
 export const withWalk = (walk: readonly Evidence[], before: readonly Evidence[]): Evidence[] => [

@@ -7,7 +7,7 @@ import type { ReferenceShoots } from '../../protocol/reference';
 import { DRAWING_PANE, EntryColumn } from './EntryColumn';
 import { NextStep } from './NextStep';
 import { SaveStateHere } from './SaveState';
-import { SectionView } from './SectionView';
+import { Section } from './SectionLate';
 import {
   CutPlan,
   Dig,
@@ -79,19 +79,20 @@ export const AtStation = memo(function AtStation({
             <Picture
               {...props}
               section={
-                <SectionView
-                  profile={props.profile}
-                  work={props.glance?.work ?? NO_WORK}
-                  tree={props.tree}
-                  visit={visit}
-                  events={props.events}
-                  bearing={bearing}
-                  onTurn={setBearing}
-                  when={when}
-                  onWhen={setWhen}
-                  system={system}
-                  waits={!here}
-                />
+                here && (
+                  <Section
+                    profile={props.profile}
+                    work={props.glance?.work ?? NO_WORK}
+                    tree={props.tree}
+                    visit={visit}
+                    events={props.events}
+                    bearing={bearing}
+                    onTurn={setBearing}
+                    when={when}
+                    onWhen={setWhen}
+                    system={system}
+                  />
+                )
               }
             />
           </div>

@@ -26,7 +26,7 @@ function inWords({ collar, mulch, fill }: Profile, bearing: number, system: Unit
   ].join(' ');
 }
 
-interface SectionProps {
+export interface SectionProps {
   profile: Profile;
   work: PlannedWork;
   tree: Tree;
@@ -37,21 +37,19 @@ interface SectionProps {
   when: 'before' | 'after';
   onWhen: (when: 'before' | 'after') => void;
   system: UnitSystem;
-  /** Something is to be done before it is drawn. */
-  waits: boolean;
 }
 
-/** The section as it is drawn, its shapes that did not change the same as before; nothing before its size is known, or while it waits. */
+/** The section as it is drawn, its shapes that did not change the same as before; nothing before its size is known. */
 function useDrawing(
-  { profile, work, tree, visit, events, bearing, when, system, waits }: SectionProps,
+  { profile, work, tree, visit, events, bearing, when, system }: SectionProps,
   size: { width: number; height: number },
   known: boolean,
   compact: boolean,
 ): Drawing {
-  const dug = useDugSection(tree, visit, bearing, waits);
+  const dug = useDugSection(tree, visit, bearing);
   const kept = useRef<Drawing>(undefined);
   return useMemo(() => {
-    if (!known || waits) return { ...size, shapes: [] };
+    if (!known) return { ...size, shapes: [] };
     const filled = events.find((e) => e.kind === 'soil added');
     kept.current = keepSame(
       kept.current,
@@ -72,7 +70,7 @@ function useDrawing(
       }),
     );
     return kept.current;
-  }, [profile, bearing, work, when, size, known, waits, system, compact, visit.findings, events, dug]);
+  }, [profile, bearing, work, when, size, known, system, compact, visit.findings, events, dug]);
 }
 
 export const SectionView = memo(function SectionView(props: SectionProps) {

@@ -12,12 +12,13 @@ import { AtStation } from './AtStation';
 import { newId } from './newId';
 import { NotVisited } from './NotVisited';
 import { SavingOf } from './SaveState';
+import { Section } from './SectionLate';
 import { StationLine } from './StationLine';
 import { beginStation, fetchStations } from './stationsLate';
 import { TreeBar } from './TreeBar';
 import { useJudged, useJudgement } from './useJudgement';
 import { useStation } from './useStation';
-import { useTreeInHand, useVisitInHand } from './useTreeInHand';
+import { useTreeInHand, useVisitInHand, type Counted } from './useTreeInHand';
 import { useUndoKeys } from './useUndoKeys';
 import type { StationProps } from './visitEntry';
 
@@ -33,6 +34,7 @@ export interface TreeScreenProps extends About {
   /** Who that is, for what is kept on the device. */
   person: string;
   today: string;
+  counted: Counted;
   station: string | undefined;
   /** The newest visit's verdict and prescription in figures, from the server. */
   glance: (Glance & { visitId: string }) | undefined;
@@ -151,8 +153,11 @@ function useTreePage(props: TreeScreenProps) {
   const { units } = usePreferences();
   const { treeItem, tree, events, visits, allVisits } = useTreeInHand(control, treeId);
   const [station, goTo] = useStation(props.station);
-  // Its code comes while the page around it is made.
-  useState(() => beginStation(station));
+  // Its code comes while the page around it is made, and that of the drawing after it.
+  useState(() => {
+    beginStation(station);
+    if (typeof window !== 'undefined') Section.fetch();
+  });
   useUndoKeys(control.undo, control.redo);
   useEffect(() => {
     const timer = setTimeout(fetchStations, 1500);
@@ -164,6 +169,7 @@ function useTreePage(props: TreeScreenProps) {
     events,
     visits,
     allVisits,
+    props.counted,
   );
   const { set } = control;
   const newVisit = useCallback(() => {

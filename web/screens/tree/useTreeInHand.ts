@@ -11,6 +11,9 @@ import { useSame } from '../../device/useSame';
 
 const NONE: never[] = [];
 
+/** Keys of the questions that count as progress. */
+export type Counted = Parameters<typeof progressOf>[3];
+
 /** What a visit is made of: its own values and those of all below it. */
 const partsOf = (items: readonly Item[], visit: Living<'visit'>) => [
   visit.values,
@@ -59,13 +62,17 @@ export function useVisitInHand(
   events: readonly TreeEvent[],
   visits: readonly Living<'visit'>[],
   allVisits: readonly Visit[],
+  counted: Counted,
 ) {
   const [chosen, choose] = useState<string | undefined>(undefined);
   const toJudge = visitToJudge(allVisits);
   const current = visits.find((v) => v.id === chosen) ?? visits[toJudge ? allVisits.indexOf(toJudge) : 0];
   const visit = current && allVisits[visits.indexOf(current)];
   const profile = useMemo(() => (visit ? profileOf(tree, visit) : undefined), [tree, visit]);
-  const progress = useMemo(() => (visit ? progressOf(tree, events, visit) : NONE), [tree, events, visit]);
+  const progress = useMemo(
+    () => (visit ? progressOf(tree, events, visit, counted) : NONE),
+    [tree, events, visit, counted],
+  );
   const before = useMemo(
     () => visit && allVisits.find((v) => !v.walk && v.date < visit.date),
     [allVisits, visit],

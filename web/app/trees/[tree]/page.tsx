@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { COUNTED } from '@undrel/core/assessment';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import type { Tree } from '@undrel/core/records';
@@ -47,6 +48,7 @@ export default async function TreePage({ params, searchParams }: Props) {
         viewer={viewer.name}
         person={viewer.userId}
         today={today()}
+        counted={COUNTED}
         station={(await searchParams).station}
       />
     </OnDevice>

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { COUNTED } from '@undrel/core/assessment';
 import { notFound, redirect } from 'next/navigation';
 import { NewTreeScreen } from '@/screens/tree/NewTreeScreen';
 import { may } from '@/protocol/roles';
@@ -42,6 +43,7 @@ export default async function NewTreePage({ searchParams }: Props) {
       viewer={viewer.name}
       person={viewer.userId}
       today={today()}
+      counted={COUNTED}
       station={undefined}
     />
   );

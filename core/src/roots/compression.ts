@@ -41,7 +41,8 @@ export function leavesBase(path: RootPath, startsAtStem: boolean, outline: Outli
   const n = path.x.length;
   const longest = BASE_DIAMETERS * 2 * (path.radius[0] ?? 0);
   for (let i = 0; i < n; i++) {
-    const [x, y] = [path.x[i]!, path.y[i]!];
+    const x = path.x[i]!;
+    const y = path.y[i]!;
     // To the nearest bark: along the ray an oval stem seems farther than it is.
     const inside = Math.hypot(x, y) <= outline.radius(bearingOf(x, y));
     const clear = inside ? -path.radius[i]! : nearestBark(x, y, outline) - path.radius[i]!;
@@ -81,10 +82,12 @@ export function passes(path: RootPath, i: number, sin: number, cos: number, reac
   }
   const second = beyond(ub, vb, reach) - rb;
   // From the bark, the end of the line, to the piece.
-  const [du, dv] = [ub - ua, vb - va];
+  const du = ub - ua;
+  const dv = vb - va;
   const length2 = du * du + dv * dv;
   const t = length2 === 0 ? 0 : Math.min(1, Math.max(0, ((reach - ua) * du - va * dv) / length2));
-  const [eu, ev] = [ua + du * t - reach, va + dv * t];
+  const eu = ua + du * t - reach;
+  const ev = va + dv * t;
   const third = Math.sqrt(eu * eu + ev * ev) - (ra + (rb - ra) * t);
   return Math.min(first, second, third);
 }
@@ -101,10 +104,13 @@ function directionsNear(
   farthestBark: number,
   call: (direction: number) => void,
 ): boolean {
-  const [xa, ya] = [path.x[i]!, path.y[i]!];
   const next = Math.min(i + 1, path.x.length - 1);
-  const [xb, yb] = [path.x[next]!, path.y[next]!];
-  const [a, b] = [Math.hypot(xa, ya), Math.hypot(xb, yb)];
+  const xa = path.x[i]!;
+  const ya = path.y[i]!;
+  const xb = path.x[next]!;
+  const yb = path.y[next]!;
+  const a = Math.hypot(xa, ya);
+  const b = Math.hypot(xb, yb);
   const wide = Math.max(path.radius[i]!, path.radius[next]!) + room;
   const near = Math.min(a, b) - Math.hypot(xb - xa, yb - ya);
   if (near - wide > farthestBark) return false;
@@ -235,23 +241,31 @@ const COARSE = 4;
  * quarter turn on either side.
  */
 export function nearestBark(x: number, y: number, outline: Outline): number {
-  const at = (k: number): [number, number] => {
-    const d = ((k % DIRECTIONS) + DIRECTIONS) % DIRECTIONS;
-    return [outline.radii[d]! * SIN[d]!, outline.radii[d]! * COS[d]!];
-  };
-  const middle = Math.round(Math.atan2(x, y) * PER_RADIAN);
-  let [nearest, least] = [middle, Infinity];
+  const { radii } = outline;
+  const middle = Math.round(Math.atan2(x, y) * PER_RADIAN) + DIRECTIONS;
+  let nearest = middle;
+  let least2 = Infinity;
   for (let k = middle - DIRECTIONS / 4; k <= middle + DIRECTIONS / 4; k += COARSE) {
-    const [bx, by] = at(k);
-    const far = Math.hypot(x - bx, y - by);
-    if (far < least) [nearest, least] = [k, far];
+    const d = k % DIRECTIONS;
+    const ex = x - radii[d]! * SIN[d]!;
+    const ey = y - radii[d]! * COS[d]!;
+    const far2 = ex * ex + ey * ey;
+    if (far2 < least2) {
+      nearest = k;
+      least2 = far2;
+    }
   }
   for (let k = nearest - COARSE; k < nearest + COARSE; k++) {
-    const [ax, ay] = at(k);
-    const [bx, by] = at(k + 1);
-    const [dx, dy] = [bx - ax, by - ay];
+    const d = k % DIRECTIONS;
+    const e = (k + 1) % DIRECTIONS;
+    const ax = radii[d]! * SIN[d]!;
+    const ay = radii[d]! * COS[d]!;
+    const dx = radii[e]! * SIN[e]! - ax;
+    const dy = radii[e]! * COS[e]! - ay;
     const along = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)));
-    least = Math.min(least, Math.hypot(x - ax - along * dx, y - ay - along * dy));
+    const ex = x - ax - along * dx;
+    const ey = y - ay - along * dy;
+    least2 = Math.min(least2, ex * ex + ey * ey);
   }
-  return least;
+  return Math.sqrt(least2);
 }

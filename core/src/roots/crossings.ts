@@ -45,7 +45,9 @@ function boxOf(path: RootPath): Box {
   if (before) return before;
   const box = { west: Infinity, east: -Infinity, south: Infinity, north: -Infinity, step: 1e-6, thick: 0 };
   for (let i = 0; i < path.x.length; i++) {
-    const [x, y, r] = [path.x[i]!, path.y[i]!, path.radius[i]!];
+    const x = path.x[i]!;
+    const y = path.y[i]!;
+    const r = path.radius[i]!;
     box.west = Math.min(box.west, x - r);
     box.east = Math.max(box.east, x + r);
     box.south = Math.min(box.south, y - r);
@@ -83,13 +85,17 @@ function meet(a: RootPath, i: number, b: RootPath, k: number): [number, number] 
 
 /** Distance from vertex i of `a` to piece k of `b` in space, less both radii there. */
 function gapBetween(a: RootPath, i: number, b: RootPath, k: number): number {
-  const [px, py, pz] = [a.x[i]!, a.y[i]!, a.z[i]!];
-  const [x, y, z] = [b.x[k]!, b.y[k]!, b.z[k]!];
-  const [dx, dy, dz] = [b.x[k + 1]! - x, b.y[k + 1]! - y, b.z[k + 1]! - z];
+  const x = a.x[i]! - b.x[k]!;
+  const y = a.y[i]! - b.y[k]!;
+  const z = a.z[i]! - b.z[k]!;
+  const dx = b.x[k + 1]! - b.x[k]!;
+  const dy = b.y[k + 1]! - b.y[k]!;
+  const dz = b.z[k + 1]! - b.z[k]!;
   const length2 = dx * dx + dy * dy + dz * dz;
-  const t =
-    length2 === 0 ? 0 : Math.min(1, Math.max(0, ((px - x) * dx + (py - y) * dy + (pz - z) * dz) / length2));
-  const [ex, ey, ez] = [px - x - dx * t, py - y - dy * t, pz - z - dz * t];
+  const t = length2 === 0 ? 0 : Math.min(1, Math.max(0, (x * dx + y * dy + z * dz) / length2));
+  const ex = x - dx * t;
+  const ey = y - dy * t;
+  const ez = z - dz * t;
   return (
     Math.sqrt(ex * ex + ey * ey + ez * ez) -
     a.radius[i]! -
@@ -117,13 +123,19 @@ function meetingOf(pa: RootPath, pb: RootPath, a: Box, b: Box, fromA: number, fr
   if (before) return before;
   const found: Meeting = { crossings: [], length: 0, gap: Infinity };
   for (let i = fromA; i < pa.x.length; i++) {
+    const x = pa.x[i]!;
+    const y = pa.y[i]!;
+    if (outside(b, x, y, pa.radius[i]!)) continue;
+    const thick = pa.radius[i]! + b.thick;
+    // How near it has to come to count: nearer than anything before, or so that it touches.
+    const asked = Math.min(ROOTS_NEAR, Math.max(ROOTS_TOUCH, found.gap));
     let nearest = Infinity;
-    if (outside(b, pa.x[i]!, pa.y[i]!, pa.radius[i]!)) continue;
     for (let k = fromB; k + 1 < pb.x.length; k++) {
-      // Too far to touch or cross: no piece is longer than the longest, so as many can be passed over.
-      const [ex, ey] = [pb.x[k]! - pa.x[i]!, pb.y[k]! - pa.y[i]!];
+      // Too far to touch, to be the nearest or to cross: no piece is longer than the longest, so as many can be passed over.
+      const ex = pb.x[k]! - x;
+      const ey = pb.y[k]! - y;
       const far = Math.sqrt(ex * ex + ey * ey);
-      const idle = far - ROOTS_NEAR - b.thick - pa.radius[i]! - a.step;
+      const idle = far - Math.max(thick + Math.min(asked, nearest), a.step);
       if (idle > b.step) {
         k += Math.floor(idle / b.step) - 1;
         continue;

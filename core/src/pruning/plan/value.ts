@@ -59,12 +59,15 @@ export function valueOf(problem: CutProblem, chosen: Chosen): PlanValue {
       more[end]!--;
     }
     let press = 0;
-    for (let y = 0; y < horizon; y++) {
+    let all = 0;
+    let bare = 0;
+    for (let y = first; y < horizon; y++) {
       press += more[y]!;
-      if (y < first) continue;
-      threatened += years[y]! * weights[k]!;
-      if (press === 0) freed += years[y]! * weights[k]!;
+      all += years[y]!;
+      if (press === 0) bare += years[y]!;
     }
+    threatened += all * weights[k]!;
+    freed += bare * weights[k]!;
   });
   for (const { root, anchor, from, worth } of threats)
     for (let y = Math.ceil(from); y < years.length; y++)

@@ -156,10 +156,16 @@ test('the forecast comes, and the year slider grows the plan with and without th
       const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
       return data.filter((_, i) => i % 4 === 3 && data[i]! > 200).length > 100 ? canvas.toDataURL() : '';
     });
+  expect(await drawn(), 'far below what is seen').toBe('');
+  await chart.scrollIntoViewIfNeeded();
   await expect.poll(drawn).not.toBe('');
   const paper = await drawn();
   await page.getByRole('button', { name: /^Paper theme/ }).click();
   await expect.poll(drawn).not.toBe(paper);
+  await page.reload();
+  await expect(chart).toBeAttached();
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  expect(await drawn(), 'printed though nobody scrolled to it').not.toBe('');
 });
 
 test('the crew sheet names cuts and what never to cut; what was done is kept and told', async ({ page }) => {

@@ -1,6 +1,7 @@
 import { Chart, type ChartConfiguration } from 'chart.js';
 import { useCallback, useEffect, useRef, type RefObject } from 'react';
 import { atRest } from '../../device/idle';
+import { whenNear } from '../../ui/nearView';
 import { painted } from '../../ui/painted';
 import { usePreferences } from '../shell/preferences';
 
@@ -11,8 +12,8 @@ interface Drawn {
 }
 
 /**
- * A chart on a canvas. To make the first one takes a slow phone half a second, so it waits until no hand is at the page; from
- * then on the chart follows as soon as what changed it stands on the screen.
+ * A chart on a canvas. To make the first one takes a slow phone half a second, so it waits until it is near what is seen, or to be
+ * printed, and no hand is at the page; from then on the chart follows as soon as what changed it stands on the screen.
  *
  * @param figuresOf what is drawn; another function where that is something else
  */
@@ -37,11 +38,15 @@ export function useChart<D>(figuresOf: () => ChartConfiguration<'line', D>): Dra
   }, [figuresOf, theme]);
   useEffect(() => {
     let gone = false;
-    void atRest().then(() => {
-      if (!gone) chart.current = new Chart(canvas.current!, newest.current());
-    });
+    const make = () => {
+      if (!gone) chart.current ??= new Chart(canvas.current!, newest.current());
+    };
+    const unwatch = whenNear(canvas.current!, () => void atRest().then(make));
+    window.addEventListener('beforeprint', make);
     return () => {
       gone = true;
+      unwatch();
+      window.removeEventListener('beforeprint', make);
       chart.current?.destroy();
       chart.current = undefined;
     };

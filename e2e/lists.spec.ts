@@ -138,3 +138,25 @@ test('names of any length keep to their column in the table of a property, and s
     }
   }
 });
+
+test('of many trees planted together the likeliest are seen first, and the plan beside them stays where it is', async ({
+  page,
+}) => {
+  await asConsultant(page);
+  await page.goto('/grounds/kelpworth');
+  const together = page.getByRole('region', { name: 'Planted together' });
+  const rows = together.getByRole('row');
+  await together.getByText(/28 planted together/).click();
+  await expect(rows).toHaveCount(1 + 8);
+  const chances = async () => (await rows.locator('td:nth-child(2)').allInnerTexts()).map(parseFloat);
+  const first = await chances();
+  await together.getByRole('button', { name: 'All 28 trees' }).click();
+  await expect(rows).toHaveCount(1 + 28);
+  const all = await chances();
+  expect(all.slice(0, 8)).toEqual(first);
+  expect(all).toEqual(all.toSorted((a, b) => b - a));
+  await rows.last().getByRole('link').focus();
+  expect(await page.evaluate(() => window.scrollY)).toBe(0);
+  await together.getByRole('button', { name: 'The 8 likeliest' }).click();
+  await expect(rows).toHaveCount(1 + 8);
+});

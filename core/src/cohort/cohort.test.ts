@@ -105,3 +105,12 @@ test('where all were dug nothing is left to dig, and the share is what was found
   expect(reading.digs.map((d) => d.more)).toEqual([0, 0]);
   expect(reading.pooled.share.value).toBeCloseTo(0.75, 2);
 });
+
+test('the likeliest stands first, and of trees as likely the one with the lower number', () => {
+  const labels = ['Linden 10', 'Linden 2', 'Linden 20', 'Linden 3'];
+  for (const fault of SHARED_FAULTS) {
+    const trees = [...labels.map(unseen), seen('Linden 19', fault, 0.9)];
+    const order = readCohort(trees, fault, PRIOR).trees.map((t) => t.label);
+    expect(order).toEqual(['Linden 19', 'Linden 2', 'Linden 3', 'Linden 10', 'Linden 20']);
+  }
+});

@@ -1,4 +1,5 @@
 import { chanceWords } from '../units/share';
+import { byLabel } from '../labels';
 import type { Tree } from '../records';
 import { type CauseKey, CAUSES } from '../vocabulary/causes';
 import { type Verdict } from '../diagnosis';
@@ -92,7 +93,7 @@ export function readCohort(trees: readonly CohortTree[], fault: SharedFault, pri
         own: own[i]?.probability ?? prior,
         examined: examinedOf(t),
       }))
-      .sort((a, b) => b.chance - a.chance),
+      .sort((a, b) => b.chance - a.chance || byLabel(a.label, b.label)),
     examined,
     found,
     digs: [0.25, 0.5].map((share) => ({

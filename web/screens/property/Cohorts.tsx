@@ -2,7 +2,7 @@
 
 import { percent } from '@undrel/core/units';
 import { useRouter } from 'next/navigation';
-import { memo, useState } from 'react';
+import { memo, startTransition, useState } from 'react';
 import { Fold } from '@/ui/Fold';
 import { PageLink } from '@/ui/PageLink';
 import type { CohortPage, PropertyPage } from '../../protocol/grounds';
@@ -132,7 +132,24 @@ function Cohort({ cohort }: { cohort: CohortPage }) {
   );
 }
 
-function CohortTable({ reading }: { reading: CohortPage['readings'][number] }) {
+/** So many are seen first: the likeliest. */
+const FIRST = 8;
+
+function CohortTable({ reading: { trees } }: { reading: CohortPage['readings'][number] }) {
+  const [all, setAll] = useState(false);
+  return (
+    <>
+      {trees.length > FIRST && (
+        <button type="button" className="quiet mt-2" onClick={() => startTransition(() => setAll(!all))}>
+          {all ? `The ${FIRST} likeliest` : `All ${trees.length} trees`}
+        </button>
+      )}
+      <CohortRows trees={all ? trees : trees.slice(0, FIRST)} />
+    </>
+  );
+}
+
+function CohortRows({ trees }: { trees: CohortPage['readings'][number]['trees'] }) {
   return (
     <table className="w-full my-2">
       <thead>
@@ -148,7 +165,7 @@ function CohortTable({ reading }: { reading: CohortPage['readings'][number] }) {
         </tr>
       </thead>
       <tbody>
-        {reading.trees.map((t) => (
+        {trees.map((t) => (
           <tr key={t.id}>
             <td>
               <PageLink href={`/trees/${t.id}`} className="inline-flex items-center min-h-[36px]">

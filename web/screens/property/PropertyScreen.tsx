@@ -60,7 +60,7 @@ export function PropertyScreen({
         <strong>{page.name}</strong>{' '}
         <span className="text-sm text-muted hidden sm:inline">{page.client}</span>
       </TopBar>
-      <main className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_600px]">
+      <main className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] lg:grid-rows-1 lg:grid-cols-[minmax(0,1fr)_600px]">
         <PlanPane
           placing={placing}
           setPlacing={setPlacing}
@@ -70,7 +70,7 @@ export function PropertyScreen({
           work={work}
           mayMeasure={mayMeasure}
         />
-        <div className="bg-sheet p-4 lg:px-6 flex flex-col min-h-0">
+        <div className="bg-sheet p-4 lg:px-6 flex flex-col min-h-0 lg:overflow-y-auto">
           <TreesHead mayMeasure={mayMeasure} setAdding={setAdding} adding={adding} work={work} />
           <PropertyNav page={page} api={api} />
           <AboutProperty

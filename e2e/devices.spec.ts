@@ -173,6 +173,15 @@ test('the penetrometer speaks by Bluetooth too; a push that is cancelled leaves 
   await device.getByRole('button', { name: 'Push', exact: true }).click();
   await expect(device.getByTestId('tightness')).toContainText('1 push');
   await saved(page);
+  // In inches the words, the chart and the drawing tell the limit in psi.
+  const chart = page.getByRole('img', { name: /^Cone index by depth/ });
+  for (const limit of [/^2 MPa at/, /^300 psi at/]) {
+    await expect(device.getByTestId('tightness')).toHaveText(limit);
+    const said = limit.source.slice(1, -3);
+    await expect(chart).toHaveAccessibleName(new RegExp(`Roots stop at ${said}`));
+    await expect(page.locator('svg').getByText(said, { exact: true })).toBeVisible();
+    await page.getByRole('button', { name: /^cm in, units:/ }).click();
+  }
 });
 
 test('in the sun the bright theme comes by itself and goes again, until another is chosen by a tap @whole', async ({

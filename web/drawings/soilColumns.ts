@@ -1,7 +1,7 @@
 import { bearingName } from '@undrel/core/questions';
 import type { SoilLayer, SoilLog } from '@undrel/core/records';
 import { COLOURS, LIMITING, readLogs, type LogReading, type ProfileRow } from '@undrel/core/soil';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { formatValue, ROOTS_STOP, type UnitSystem } from '@undrel/core/units';
 import { box, hatch, type Drawing, type Point, type Shape, type Tone } from './shapes';
 
 export interface SoilColumnsGiven {
@@ -235,7 +235,7 @@ function drawResistance(pen: Pen, x: number, wide: number) {
       [at(LIMITING), height - BOTTOM],
     ],
   });
-  write(pen, [at(LIMITING), height - BOTTOM + 16], system === 'us' ? '300 psi' : '2 MPa', {
+  write(pen, [at(LIMITING), height - BOTTOM + 16], ROOTS_STOP[system], {
     anchor: 'middle',
     tone: 'harm',
     size: 12,

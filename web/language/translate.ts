@@ -35,6 +35,7 @@ const HOLDS: readonly { begins: RegExp; text: string }[] = [
   { begins: /^day/, text: '\\d{4}(?:-\\d\\d){0,2}' },
   { begins: /^q/, text: `[\\d.,]+(?: ± [\\d.,]+)?(?: ${UNIT}|%)?` },
   { begins: /^n/, text: '\\d[\\d,]*(?:\\.\\d+)?' },
+  { begins: /^rootsStop/, text: '2 MPa|300 psi' },
   { begins: /^month/, text: '[A-Z][a-z]+' },
   { begins: /^money/, text: '(?:[€$£¥]|[A-Z]{2,3}[ \\u00a0])[\\d,.]*\\d' },
   { begins: /^m/, text: '(?:[\\d.,]+(?: ± [\\d.,]+)? (?:cm|mm|m|in|ft)|[\\d.]+-[\\d.]+ (?:cm|m|in|ft))' },

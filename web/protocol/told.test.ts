@@ -20,7 +20,10 @@ test('a value is told in the unit that it is in', () => {
     { depth: 0.1, pressure: 1_250_000 },
     { depth: 0.2, pressure: 2e6 },
   ];
-  expect(both('push', { readings }, 'readings')[0]).toBe('10.0 cm: 1.25 MPa, 20.0 cm: 2.00 MPa');
+  expect(both('push', { readings }, 'readings')).toEqual([
+    '10.0 cm: 1.25 MPa, 20.0 cm: 2.00 MPa',
+    '3.9 in: 181 psi, 7.9 in: 290 psi',
+  ]);
   expect(both('profile', { mulch: [{ distance: 0.3, depth: 0.11 }] }, 'mulch')).toEqual([
     '30.0 cm: 11.0 cm',
     '11.8 in: 4.3 in',

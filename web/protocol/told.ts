@@ -1,6 +1,6 @@
 import { questionFor } from '@undrel/core/questions';
 import { schemaOf, type Kind } from '@undrel/core/records';
-import { formatValue, inUse, tidy, type UnitSystem } from '@undrel/core/units';
+import { formatPressure, formatValue, inUse, type UnitSystem } from '@undrel/core/units';
 import { quantityName } from '@undrel/core/vocabulary';
 import * as z from 'zod';
 
@@ -26,7 +26,7 @@ function numberTold(value: number, description = '', system: UnitSystem): string
     return Math.abs(value) < LONG
       ? formatValue(value, 'short length', system, 0.001)
       : formatValue(value, 'long length', system);
-  if (/\bPa$/.test(description)) return `${tidy(value / 1e6, 2)} MPa`;
+  if (/\bPa$/.test(description)) return formatPressure(value, system, 2);
   return description.startsWith('degrees') ? `${value}°` : String(value);
 }
 

@@ -1,7 +1,8 @@
 import type { Push } from '../records';
+import { PASCALS_PER_PSI } from '../units/pressure';
 import { coneIndex, type Cone } from './penetration';
 
-const PER_PRESSURE: Record<string, number> = { pa: 1, kpa: 1e3, mpa: 1e6, psi: 6894.757, bar: 1e5 };
+const PER_PRESSURE: Record<string, number> = { pa: 1, kpa: 1e3, mpa: 1e6, psi: PASCALS_PER_PSI, bar: 1e5 };
 const PER_FORCE: Record<string, number> = { n: 1, kn: 1e3, lbf: 4.4482216, kgf: 9.80665 };
 const PER_LENGTH: Record<string, number> = { m: 1, cm: 0.01, mm: 0.001, in: 0.0254, ft: 0.3048 };
 

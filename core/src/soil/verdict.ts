@@ -1,6 +1,6 @@
 import { answerTo } from '../questions/question';
 import type { SoilLog, Tree, Visit } from '../records';
-import { shortMark } from '../units/marks';
+import { rootsStopMark, shortMark } from '../units/marks';
 import { readLogs } from './log';
 import { readPushes, type PenetrationReading } from './penetration';
 import { PERCOLATION } from './rates';
@@ -77,7 +77,9 @@ export function groundVerdict(tree: Tree, visit: Visit): GroundVerdict | undefin
   const confined = told?.tightness === 'hole' || (walled && told?.tightness !== 'open');
   const reasons = [
     ...(told
-      ? [`${told.says} 2 MPa at ${shortMark(told.depth.median)}, the middle of ${told.pushes} pushes.`]
+      ? [
+          `${told.says} ${rootsStopMark} at ${shortMark(told.depth.median)}, the middle of ${told.pushes} pushes.`,
+        ]
       : []),
     ...(walled
       ? [

@@ -4,7 +4,7 @@ import { ESTABLISHED_YEARS, SPOKES, TRENCH_LIMITS, type SchoolInForce, type Spok
 import { dripLine } from '../crown/dripLine';
 import { isAnchor, structuralRootZone, type DigReading } from '../roots';
 import { chanceBelow, mapOf, reachedAt, ROOM, type SoilMap } from '../soil';
-import { longMark, shortMark } from '../units/marks';
+import { longMark, rootsStopMark, shortMark } from '../units/marks';
 import { along, blockedAlong, type Obstacle } from './clear';
 import { layOut, type Layout, type LayoutRules, type Spoke } from './layout';
 import { boxDistance, obstaclesFor, type Surroundings } from './obstacles';
@@ -197,7 +197,7 @@ const missingFor = ({ tree }: TrenchSituation): string[] => [
 
 const soilNote = (map: SoilMap | undefined): string =>
   map
-    ? `compacted where the penetrometer reaches 2 MPa above ${shortMark(ROOM)}, as likely as its readings make it; taken as compacted where there are none`
+    ? `compacted where the penetrometer reaches ${rootsStopMark} above ${shortMark(ROOM)}, as likely as its readings make it; taken as compacted where there are none`
     : 'soil taken as compacted all over: fewer than three pushes of a penetrometer here';
 
 /** The spokes of a layout as they are dug: numbered, in seasons, stepped where the ground falls. */

@@ -3,5 +3,6 @@ export * from './length';
 export * from './limits';
 export * from './quantity';
 export * from './marks';
+export * from './pressure';
 export * from './share';
 export * from './tradeLengths';

@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import type { Dimension } from './quantity';
-import { formatLength, formatQuantity, formatValue, parseLength, readLength, writeLengths } from './index';
+import {
+  formatLength,
+  formatPressure,
+  formatQuantity,
+  formatValue,
+  parseLength,
+  PASCALS_PER_PSI,
+  readLength,
+  writeLengths,
+} from './index';
 
 const metres = (text: string, unit?: 'cm' | 'in') => {
   const read = parseLength(text, unit);
@@ -93,6 +102,17 @@ test('quantities and sentences come out in either system', () => {
     'deeper than 7.5 cm, out to 1.22 m',
   );
   expect(writeLengths('{m:0.1016}', 'us')).toBe('4.0 in');
+});
+
+test('the resistance of soil is told in MPa or psi, and where roots stop as the field rounds it', () => {
+  // 1 lbf = 4.4482216152605 N on (0.0254 m)2, both exact.
+  expect(PASCALS_PER_PSI).toBeCloseTo(4.4482216152605 / 0.0254 ** 2, 3);
+  expect(formatPressure(1.25e6, 'metric', 2)).toBe('1.25 MPa');
+  expect(formatPressure(1.25e6, 'us')).toBe('181 psi');
+  const both = (['metric', 'us'] as const).map((system) => writeLengths('{rootsStop} at {m:0.12}', system));
+  expect(both).toEqual(['2 MPa at 12 cm', '300 psi at 4.7 in']);
+  // To the nearest 50 psi it is the same resistance.
+  expect(Math.round(2e6 / PASCALS_PER_PSI / 50) * 50).toBe(parseInt(both[1]!, 10));
 });
 
 test('every dimension in either system, by the exact definitions of the units', () => {

@@ -4,7 +4,7 @@ import { LIMITS } from '../../practice/limits';
 import { DENSITY_ERROR, sampleOf } from '../../soil/sample';
 import { loggedGround, penetrationOf } from '../../soil/verdict';
 import { collarSays, plantingSays } from '../../profile';
-import { shortMark } from '../../units/marks';
+import { rootsStopMark, shortMark } from '../../units/marks';
 import { asked, between, depth, errorOf, falling, first, intervals, logged, type Readers } from './reader';
 
 /** Mulch, grade, rod and soil. */
@@ -115,10 +115,10 @@ export const GROUND_READERS: Readers = {
       const error = dry * Math.max(LIMITS.rodError.value, (high - low) / 2.56 / Math.sqrt(read.pushes));
       return {
         agrees: falling(intervals(median, error, ['soilVeryTight', 'soilOpen'])),
-        says: `2 MPa is reached at ${shortMark(median)}, the middle of ${read.pushes} pushes${read.dry > 0 ? `, ${read.dry} of them in dry soil` : ''}`,
+        says: `${rootsStopMark} is reached at ${shortMark(median)}, the middle of ${read.pushes} pushes${read.dry > 0 ? `, ${read.dry} of them in dry soil` : ''}`,
       };
     },
-    depth('soil.cone', '2 MPa is reached at', ['soilVeryTight', 'soilOpen']),
+    depth('soil.cone', `${rootsStopMark} is reached at`, ['soilVeryTight', 'soilOpen']),
     depth('probe.refusal', 'the rod stops at', ['soilVeryTight', 'soilOpen']),
     logged('refusal', 'the soil probe stops at', ['soilVeryTight', 'soilOpen']),
   ),

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import type { Push } from '@undrel/core/records';
 import { readPushes, ROOM, type PenetrationReading } from '@undrel/core/soil';
 import { soilMap } from '@undrel/core/trenching';
-import { formatValue, writeLengths, type UnitSystem } from '@undrel/core/units';
+import { formatValue, ROOTS_STOP, writeLengths, type UnitSystem } from '@undrel/core/units';
 import { FileNotice } from '../../../ui/Notice';
 import { itemsBelow } from '../../../protocol/item';
 import { newId } from '../newId';
@@ -99,9 +99,11 @@ function Tightness({
   return (
     <>
       <p className="text-lg my-1" data-testid="tightness">
-        <strong>2 MPa at {short(reading.depth.median)}</strong> ({short(reading.depth.low)} to{' '}
-        {short(reading.depth.high)}); {Math.round(100 * reading.limited)}% of {reading.pushes}{' '}
-        {reading.pushes === 1 ? 'push' : 'pushes'} limited within {short(ROOM)}.{' '}
+        <strong>
+          {ROOTS_STOP[system]} at {short(reading.depth.median)}
+        </strong>{' '}
+        ({short(reading.depth.low)} to {short(reading.depth.high)}); {Math.round(100 * reading.limited)}% of{' '}
+        {reading.pushes} {reading.pushes === 1 ? 'push' : 'pushes'} limited within {short(ROOM)}.{' '}
         {writeLengths(reading.says, system)}
       </p>
       {reading.dry > 0 && (
@@ -111,8 +113,8 @@ function Tightness({
         </p>
       )}
       <p className="text-sm text-muted">
-        Resistance is of the soil as moist as it was that day: dry soil resists more, wet soil less. 2 MPa
-        stops roots in moist soil (ASAE S313).
+        Resistance is of the soil as moist as it was that day: dry soil resists more, wet soil less.{' '}
+        {ROOTS_STOP[system]} stops roots in moist soil (ASAE S313).
       </p>
     </>
   );

@@ -13,7 +13,15 @@ import {
   type ChartOptions,
 } from 'chart.js';
 import { LIMITING, type ProfileRow } from '@undrel/core/soil';
-import { METRES_PER, shortUnit, type UnitSystem } from '@undrel/core/units';
+import {
+  formatPressure,
+  formatValue,
+  METRES_PER,
+  PASCALS_PER_PSI,
+  ROOTS_STOP,
+  shortUnit,
+  type UnitSystem,
+} from '@undrel/core/units';
 import { axisText, axisTicks, inkOf } from '../chartLook';
 import { useChart } from '../useChart';
 
@@ -24,7 +32,7 @@ type Running = readonly { depth: number; pressure: number }[];
 /** Depth and pressure as the chart counts them. */
 const measures = (system: UnitSystem) => ({
   deep: (metres: number) => metres / METRES_PER[shortUnit(system)],
-  load: (pascals: number) => (system === 'us' ? pascals / 6894.757 : pascals / 1e6),
+  load: (pascals: number) => (system === 'us' ? pascals / PASCALS_PER_PSI : pascals / 1e6),
 });
 
 const deepestOf = (rows: readonly ProfileRow[], running: Running): number =>
@@ -131,13 +139,13 @@ export function PushChart({
   );
   return (
     <div className="h-full">
-      <canvas ref={canvas} role="img" aria-label={inWords(rows)} />
+      <canvas ref={canvas} role="img" aria-label={inWords(rows, system)} />
     </div>
   );
 }
 
-const inWords = (rows: readonly ProfileRow[]): string =>
+const inWords = (rows: readonly ProfileRow[], system: UnitSystem): string =>
   `Cone index by depth. ${rows
     .filter((_, i) => i % 4 === 3)
-    .map((r) => `${Math.round(100 * r.depth)} cm: ${(r.median / 1e6).toFixed(1)} MPa`)
-    .join(', ')}. Roots stop at 2 MPa.`;
+    .map((r) => `${formatValue(r.depth, 'short length', system)}: ${formatPressure(r.median, system)}`)
+    .join(', ')}. Roots stop at ${ROOTS_STOP[system]}.`;

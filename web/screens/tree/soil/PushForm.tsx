@@ -10,7 +10,7 @@ import {
 import { BearingInput } from '../../../ui/controls/BearingInput';
 import { LengthInput } from '../../../ui/controls/LengthInput';
 import { Select } from '../../../ui/controls/Select';
-import { formatValue, type UnitSystem } from '@undrel/core/units';
+import { formatPressure, formatValue, type UnitSystem } from '@undrel/core/units';
 import { useEffect, useState } from 'react';
 import type { Push } from '@undrel/core/records';
 import { Said } from '../../../ui/Said';
@@ -80,7 +80,7 @@ export function PushForm({
           running ? (
             <>
               Going down: {formatValue(last?.depth ?? 0, 'short length', system)},{' '}
-              {((last?.pressure ?? 0) / 1e6).toFixed(1)} MPa
+              {formatPressure(last?.pressure ?? 0, system)}
             </>
           ) : (
             <span className="text-sm text-muted">

@@ -112,7 +112,9 @@ export async function presses(base) {
     page.on('dialog', (dialog) => dialog.dismiss());
     const client = await context.newCDPSession(page);
     await client.send('Emulation.setCPUThrottlingRate', { rate: PHONE.cpu });
-    await page.goto(screen, { waitUntil: 'networkidle' });
+    await page.goto(screen);
+    // A page that is sent what it lists bit by bit is not waited for.
+    await page.waitForLoadState('networkidle', { timeout: 10_000 }).catch(() => undefined);
     await page.waitForTimeout(3 * REST_MS);
     const waits = await pressed(page);
     const slowest = waits.at(-1);

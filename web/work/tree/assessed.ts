@@ -12,15 +12,23 @@ import {
 import type { ReportSource } from './source';
 
 /**
- * What is kept in this process of each kind, in letters of what it follows from: nothing else decides a result, and its
- * size goes with it.
+ * What one result takes of memory, bytes: that of a tree of which little is known, and so much for each letter of what it
+ * follows from. A result says something of every cause and operation, however little is known. Measured, see the test.
  */
-const MOST = 20_000_000;
-const byLength = (_: object, key: string) => key.length;
+export const WEIGHTS = {
+  assessment: { least: 85_000, letter: 8 },
+  verdict: { least: 22_000, letter: 4 },
+  explanation: { least: 32_000, letter: 4 },
+} as const;
+const weightOf =
+  ({ least, letter }: { least: number; letter: number }) =>
+  (_: object, key: string) =>
+    least + letter * key.length;
 
-const assessments = keeping<ReturnType<typeof assess>>(MOST, byLength);
-const verdicts = keeping<Verdict>(MOST, byLength);
-const explanations = keeping<Explanation>(MOST, byLength);
+/** What is kept in this thread of each kind, bytes: together less than half of what the smallest thread may take. */
+const assessments = keeping<ReturnType<typeof assess>>(100_000_000, weightOf(WEIGHTS.assessment));
+const verdicts = keeping<Verdict>(30_000_000, weightOf(WEIGHTS.verdict));
+const explanations = keeping<Explanation>(40_000_000, weightOf(WEIGHTS.explanation));
 
 /** The same as `assess`, which weighs all combinations of causes anew each time; one asked for before is given again. */
 export const assessed: typeof assess = (...given) => assessments(given, () => assess(...given));

@@ -332,3 +332,18 @@ test('a tree is worked on though the code of its drawing cannot be had; asked fo
   await expect(again).toBeHidden();
   await context.close();
 });
+
+test('a page that an earlier version made counts what was answered all the same', async ({ browser }) => {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await asConsultant(page);
+  await page.route('**/trees/lanternfield-2?**', async (route) => {
+    const answer = await route.fetch();
+    const text = await answer.text();
+    expect(text).toContain('\\"counted\\":');
+    await route.fulfill({ response: answer, body: text.replaceAll('\\"counted\\":', '\\"before\\":') });
+  });
+  await page.goto('/trees/lanternfield-2?station=mulch');
+  await expect(page.getByRole('button', { name: /^History ?\d+ of \d+$/ })).toBeVisible();
+  await context.close();
+});

@@ -30,7 +30,7 @@ function codeOf<P extends object>(load: () => Promise<ComponentType<P>>) {
  */
 export function late<P extends object>(
   load: () => Promise<ComponentType<P>>,
-  Plain: ComponentType<P & { again: () => void }>,
+  Plain: ComponentType<P & { again: () => Promise<void> }>,
 ): ComponentType<P> & { fetch: () => void } {
   const code = codeOf(load);
   function Late(props: P) {
@@ -38,7 +38,7 @@ export function late<P extends object>(
     const [lacks, setLacks] = useState(false);
     useEffect(() => {
       let gone = false;
-      if (!Part && !lacks)
+      if (!Part)
         code.fetched().then(
           (part) => gone || setPart(() => part),
           () => gone || setLacks(true),
@@ -46,9 +46,14 @@ export function late<P extends object>(
       return () => {
         gone = true;
       };
-    }, [Part, lacks]);
+    }, [Part]);
+    const again = () =>
+      code.fetched().then(
+        (part) => setPart(() => part),
+        () => undefined,
+      );
     if (Part) return <Part {...props} />;
-    return lacks ? <Plain {...props} again={() => setLacks(false)} /> : null;
+    return lacks ? <Plain {...props} again={again} /> : null;
   }
   return Object.assign(Late, { fetch: () => void code.fetched().catch(() => undefined) });
 }

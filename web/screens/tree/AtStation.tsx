@@ -109,6 +109,8 @@ export const AtStation = memo(function AtStation({
 /** What is drawn at a station: the section, or on the desk what it has nothing to say about. */
 function Picture({ section, ...props }: StationProps & { station: StationKey; section: React.ReactNode }) {
   const { station, visit, judged, system } = props;
+  // Its code comes after that of the fields.
+  useEffect(() => Section.fetch(), []);
   if (station === 'soil' && (visit.soilLogs || visit.pushes))
     return (
       <SoilColumnsView

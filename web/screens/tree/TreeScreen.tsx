@@ -12,13 +12,12 @@ import { AtStation } from './AtStation';
 import { newId } from './newId';
 import { NotVisited } from './NotVisited';
 import { SavingOf } from './SaveState';
-import { Section } from './SectionLate';
 import { StationLine } from './StationLine';
 import { beginStation, fetchStations } from './stationsLate';
 import { TreeBar } from './TreeBar';
 import { useJudged, useJudgement } from './useJudgement';
 import { useStation } from './useStation';
-import { useTreeInHand, useVisitInHand, type Counted } from './useTreeInHand';
+import { useCounted, useTreeInHand, useVisitInHand, type Counted } from './useTreeInHand';
 import { useUndoKeys } from './useUndoKeys';
 import type { StationProps } from './visitEntry';
 
@@ -34,7 +33,8 @@ export interface TreeScreenProps extends About {
   /** Who that is, for what is kept on the device. */
   person: string;
   today: string;
-  counted: Counted;
+  /** Missing on pages kept by an earlier version. */
+  counted?: Counted;
   station: string | undefined;
   /** The newest visit's verdict and prescription in figures, from the server. */
   glance: (Glance & { visitId: string }) | undefined;
@@ -153,11 +153,8 @@ function useTreePage(props: TreeScreenProps) {
   const { units } = usePreferences();
   const { treeItem, tree, events, visits, allVisits } = useTreeInHand(control, treeId);
   const [station, goTo] = useStation(props.station);
-  // Its code comes while the page around it is made, and that of the drawing after it.
-  useState(() => {
-    beginStation(station);
-    if (typeof window !== 'undefined') Section.fetch();
-  });
+  // Its code comes while the page around it is made.
+  useState(() => beginStation(station));
   useUndoKeys(control.undo, control.redo);
   useEffect(() => {
     const timer = setTimeout(fetchStations, 1500);
@@ -169,7 +166,7 @@ function useTreePage(props: TreeScreenProps) {
     events,
     visits,
     allVisits,
-    props.counted,
+    useCounted(props.counted),
   );
   const { set } = control;
   const newVisit = useCallback(() => {

@@ -1,5 +1,5 @@
 import { byDay } from '@undrel/core/vocabulary';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { progressOf } from '@undrel/core/assessment';
 import { profileOf } from '@undrel/core/profile';
 import type { Tree, TreeEvent, Visit } from '@undrel/core/records';
@@ -56,13 +56,26 @@ export function useTreeInHand({ items }: CaseHand, treeId: string) {
   return { treeItem, tree, events, visits, allVisits };
 }
 
+/** What counts as progress, fetched where a page that was kept by an earlier version does not bring it. */
+export function useCounted(given: Counted | undefined): Counted | undefined {
+  const [counted, setCounted] = useState(given);
+  useEffect(() => {
+    if (!counted)
+      import('@undrel/core/assessment').then(
+        ({ COUNTED }) => setCounted(COUNTED),
+        () => undefined,
+      );
+  }, [counted]);
+  return counted;
+}
+
 /** The visit that is shown, the one to judge by until another is chosen; undefined before the first. */
 export function useVisitInHand(
   tree: Tree,
   events: readonly TreeEvent[],
   visits: readonly Living<'visit'>[],
   allVisits: readonly Visit[],
-  counted: Counted,
+  counted: Counted | undefined,
 ) {
   const [chosen, choose] = useState<string | undefined>(undefined);
   const toJudge = visitToJudge(allVisits);
@@ -70,7 +83,7 @@ export function useVisitInHand(
   const visit = current && allVisits[visits.indexOf(current)];
   const profile = useMemo(() => (visit ? profileOf(tree, visit) : undefined), [tree, visit]);
   const progress = useMemo(
-    () => (visit ? progressOf(tree, events, visit, counted) : NONE),
+    () => (visit && counted ? progressOf(tree, events, visit, counted) : NONE),
     [tree, events, visit, counted],
   );
   const before = useMemo(

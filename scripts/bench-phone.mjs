@@ -44,16 +44,17 @@ export async function onPhone(base) {
     executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu'],
   });
-  const context = await browser.newContext({
+  const device = {
     baseURL: base,
     viewport: { width: 390, height: 844 },
     isMobile: true,
     hasTouch: true,
-  });
+  };
+  const context = await browser.newContext(device);
   const tree = '/trees/sable-katsura-14?station=mulch';
   const bark = 'at the bark, N';
   const slow = async (page) => {
-    const client = await context.newCDPSession(page);
+    const client = await page.context().newCDPSession(page);
     await client.send('Network.enable');
     await client.send('Network.emulateNetworkConditions', {
       offline: false,
@@ -65,7 +66,7 @@ export async function onPhone(base) {
   };
   // The page itself notes when its field takes typing, and when what is pressed is answered: whoever asks from outside waits for
   // a slow processor as well.
-  await context.addInitScript((label) => {
+  const notes = (label) => {
     const { document, location, performance: clock } = globalThis;
     // On another page it would only take time from it.
     if (!location.pathname.startsWith('/trees/')) return;
@@ -79,9 +80,10 @@ export async function onPhone(base) {
       setTimeout(look, 10);
     };
     look();
-  }, bark);
-  const open = async () => {
-    const page = await context.newPage();
+  };
+  await context.addInitScript(notes, bark);
+  const open = async (where = context) => {
+    const page = await where.newPage();
     await slow(page);
     await page.goto(tree, { waitUntil: 'commit' });
     await page.waitForFunction(() => globalThis.times?.pressed, null, { polling: 100 });
@@ -122,10 +124,18 @@ export async function onPhone(base) {
   await enter.getByRole('button', { name: 'Enter as the consultant' }).click();
   await enter.waitForURL('**/grounds');
   const figures = [];
-  const fresh = await open();
+  // A session, and nothing of the application.
+  const bare = await browser.newContext(device);
+  await bare.addCookies(await context.cookies());
+  await bare.addInitScript(notes, bark);
+  const fresh = await open(bare);
   figures.push(['a tree, from an empty cache, to typing', fresh.typing]);
   figures.push(['and until what is pressed is answered', fresh.pressed]);
-  await fresh.page.close();
+  await bare.close();
+  const entered = await open();
+  figures.push(['a tree on a device where the grounds were opened before, to typing', entered.typing]);
+  figures.push(['and until what is pressed is answered', entered.pressed]);
+  await entered.page.close();
   await enter.goto('/grounds/sable-row');
   await enter.getByRole('button', { name: 'Take along' }).click();
   await enter.getByRole('dialog').getByRole('button', { name: 'Take along' }).click();

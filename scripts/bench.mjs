@@ -74,20 +74,24 @@ async function file(url, cookie, other, another) {
   };
 }
 
-/** Script bytes a page sends, gzip, in kB. */
-async function scripts(base, path, cookie) {
-  const html = await (await fetch(base + path, { headers: { cookie } })).text();
+/** Script bytes of a page in kB: as gzip, and in the smaller form that is sent to browsers of today. */
+async function scripts(url, cookie) {
+  const html = await (await fetch(url, { headers: { cookie } })).text();
   // Browsers of the last years skip the scripts marked noModule.
   const old = [...html.matchAll(/<script[^>]*src="([^"]+)"[^>]*noModule/gi)].map((m) => m[1]);
   const files = [...new Set([...html.matchAll(/\/_next\/static\/[^"'\\ ]+\.js/g)].map((m) => m[0]))].filter(
     (file) => !old.includes(file),
   );
-  let bytes = 0;
+  let [gzip, sent] = [0, 0];
   for (const file of files) {
-    const answer = await fetch(base + file);
-    if (answer.ok) bytes += gzipSync(Buffer.from(await answer.arrayBuffer())).length;
+    const answer = await fetch(new URL(file, url), { headers: { 'accept-encoding': 'br' } });
+    if (!answer.ok) continue;
+    const whole = gzipSync(Buffer.from(await answer.arrayBuffer())).length;
+    gzip += whole;
+    const small = answer.headers.get('content-encoding') === 'br';
+    sent += small ? Number(answer.headers.get('content-length')) : whole;
   }
-  return bytes / 1000;
+  return { gzip: gzip / 1000, sent: sent / 1000 };
 }
 
 /** An empty page of the same framework, built and served beside. */
@@ -273,7 +277,7 @@ await program(async (atStop) => {
   debianPackages(FOR_PAGES);
   const db = await privateCluster('bench-cluster');
   atStop(db.stop);
-  build('.next-test');
+  await build('.next-test');
   run('node', inTypescript('scripts/demo-data.ts', '--reset'), {
     env: { ...process.env, DATABASE_URL: db.url },
     stdio: 'ignore',
@@ -351,8 +355,8 @@ await program(async (atStop) => {
     '/practice',
     '/account',
   ];
-  const sizes = [];
-  for (const route of routes) sizes.push([route, await scripts(base, route, cookie)]);
+  const sizes = [['an empty page of the same framework', await scripts(empty, cookie)]];
+  for (const route of routes) sizes.push([`\`${route}\``, await scripts(base + route, cookie)]);
 
   say('frames of a drag');
   const frames = await dragging(
@@ -434,11 +438,11 @@ Chromium at a ${PHONE.cpu}th of the processor: what each screen has to press, tw
 |---|---|---|---|---|---|
 ${pressing.map((r) => `| \`${r.screen}\` | ${r.presses} | ${r.median.toFixed(0)} | ${r.p95.toFixed(0)} | ${r.slowest.took.toFixed(0)} | ${r.slowest.name.replaceAll('|', '/')} |`).join('\n')}
 
-## JavaScript sent, gzip
+## JavaScript of a page, kB
 
-| route | kB |
-|---|---|
-${sizes.map(([route, kb]) => `| \`${route}\` | ${kb.toFixed(0)} |`).join('\n')}
+| route | gzip | as sent (brotli) |
+|---|---|---|
+${sizes.map(([route, { gzip, sent }]) => `| ${route} | ${gzip.toFixed(0)} | ${sent.toFixed(0)} |`).join('\n')}
 `;
   writeFileSync(join(ROOT, 'docs', 'bench.md'), text);
   console.log(readFileSync(join(ROOT, 'docs', 'bench.md'), 'utf8'));

@@ -1,4 +1,4 @@
 // Production build: npm run build
 import { make } from './setup/build.mjs';
 
-make();
+await make();

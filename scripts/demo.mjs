@@ -11,7 +11,7 @@ await program(async (atStop) => {
   await everyPackage(FOR_SERVING);
   const db = await database('cluster');
   atStop(db.stop);
-  build();
+  await build();
   run('node', inTypescript('scripts/demo-data.ts', ...process.argv.slice(2)), {
     env: { ...process.env, DATABASE_URL: db.url },
   });

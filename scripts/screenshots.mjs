@@ -51,7 +51,7 @@ await program(async (atStop) => {
   debianPackages(FOR_PAGES);
   const db = await privateCluster('test-cluster');
   atStop(db.stop);
-  build('.next-test');
+  await build('.next-test');
   run('node', inTypescript('scripts/demo-data.ts', '--reset'), {
     env: { ...process.env, DATABASE_URL: db.url },
   });

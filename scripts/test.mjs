@@ -98,7 +98,7 @@ await program(async (atStop) => {
         passes('format', 'npx', ['--no-install', 'oxfmt', '--check']),
         passes('types', 'npm', ['run', '-s', 'types']),
       ];
-  build('.next-test');
+  await build('.next-test');
   const checks = await Promise.all(checking);
   // Much of it waits for files and the database: it goes on beside the unit tests, which keep to firms of their own.
   const demo = passes('demo data', 'node', inTypescript('scripts/demo-data.ts', '--reset'), {

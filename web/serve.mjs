@@ -17,7 +17,13 @@ const [port, hostname] = [Number(process.argv[2]), process.argv[3]];
 const dir = import.meta.dirname;
 const app = next({ dev: false, dir, port, hostname });
 await app.prepare();
-const answer = app.getRequestHandler();
+const given = app.getRequestHandler();
+const answer = (request, to) =>
+  given(request, to).catch((error) => {
+    console.error(`${request.method} ${request.url}`, error);
+    if (!to.headersSent) to.writeHead(500);
+    to.end();
+  });
 
 /** What was made small at the build (`scripts/setup/build.mjs`) is sent as it lies there. */
 const files = sirv(join(dir, process.env.UNDREL_DIST ?? '.next', 'static'), {

@@ -1,11 +1,6 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { expect, test, type Page } from '@playwright/test';
-import { freePort } from '../scripts/setup/ports.mjs';
-import { serve } from '../scripts/setup/serve.mjs';
 import { newVisit, saved, signIn, station } from './enter';
+import { withOwnClock } from './ownClock';
 
 const TREE = 'sable-katsura-14';
 const follows = (page: Page) => page.getByRole('region', { name: 'To check and to finish' });
@@ -16,29 +11,7 @@ const mine = (page: Page, what: RegExp) =>
 test('a tree lives three years: dug, examined late, the cone back and found on a walk-round, recovered @whole', async ({
   browser,
 }) => {
-  const file = join(mkdtempSync(join(tmpdir(), 'undrel-years-')), 'ahead');
-  writeFileSync(file, '0');
-  const port = await freePort(0);
-  const app = await serve({
-    url: process.env.DATABASE_URL!,
-    port,
-    dist: '.next-test',
-    env: {
-      UNDREL_DEMO: '1',
-      NODE_OPTIONS: `--import=${pathToFileURL(resolve('e2e/clock.mjs')).href}`,
-      CLOCK_AHEAD: file,
-    },
-    quiet: true,
-  });
-  try {
-    const page = await (await browser.newContext({ baseURL: `http://localhost:${port}` })).newPage();
-    await page.clock.install();
-    /** Sets the clocks of server and device on the morning of a day. */
-    const onDay = async (day: string) => {
-      const at = Date.parse(`${day}T08:00:00Z`);
-      writeFileSync(file, String(at - Date.now()));
-      await page.clock.setSystemTime(at);
-    };
+  await withOwnClock(browser, async (page, onDay) => {
     await onDay('2028-04-18');
     await signIn(page, 'consultant');
     await page.waitForURL('**/grounds');
@@ -122,7 +95,5 @@ test('a tree lives three years: dug, examined late, the cone back and found on a
     ).toBeVisible();
     await page.goto('/practice/worked');
     await expect(page.getByRole('listitem', { name: 'root collar excavated' })).toContainText('7 trees');
-  } finally {
-    await app.stop();
-  }
+  });
 });

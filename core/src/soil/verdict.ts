@@ -53,7 +53,7 @@ function standing(visit: Visit): string[] {
     ...(drain === 'damp' ? ['The test hole was still saturated the next day.'] : []),
     ...(rate !== undefined && rate / 100 / HOUR < PERCOLATION.poor
       ? [
-          `Water in the filled hole falls ${shortMark(rate / 100)} an hour; under ${shortMark(PERCOLATION.poor * HOUR)} is poor.`,
+          `Water in the filled hole falls ${shortMark(rate / 100)} per hour; under ${shortMark(PERCOLATION.poor * HOUR)} is poor.`,
         ]
       : []),
     ...(ring && outside && ring.wet > 0 && outside.wet === 0

@@ -102,7 +102,7 @@ export const GROUND_READERS: Readers = {
     const error = Math.max(LIMITS.percolationStands.value, rate) * LIMITS.percolationError.value;
     return {
       agrees: falling(intervals(rate, error, ['percolationStands', 'percolationPoor'])),
-      says: `water in the hole falls ${shortMark(rate / 100)} an hour`,
+      says: `water in the hole falls ${shortMark(rate / 100)} per hour`,
     };
   }),
   'probe.refusal': first(

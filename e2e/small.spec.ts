@@ -44,36 +44,3 @@ test('programs and styles of a page are sent in their smaller form, whole, to wh
   expect((await small.get('/_next/static/../serve.mjs')).status()).toBe(404);
   for (const one of [small, older, bare]) await one.dispose();
 });
-
-test('on a slow line a device that keeps nothing yet is sent no faces with its first page, and has them with the next', async ({
-  page,
-  context,
-  baseURL,
-}) => {
-  await asConsultant(page);
-  const fresh = await context.browser()!.newContext({ baseURL, serviceWorkers: 'allow' });
-  await fresh.addCookies(await context.cookies());
-  const phone = await fresh.newPage();
-  const line = await fresh.newCDPSession(phone);
-  await line.send('Network.enable');
-  await line.send('Network.emulateNetworkConditions', {
-    offline: false,
-    latency: 300,
-    downloadThroughput: 1_000_000,
-    uploadThroughput: 1_000_000,
-  });
-  let faces = 0;
-  phone.on('request', (asked) => {
-    if (/\.woff2$/.test(asked.url())) faces++;
-  });
-  await phone.goto(TREE);
-  await expect(phone.getByLabel('at the bark, N')).toBeVisible();
-  await expect(phone.locator('[data-waits]')).toHaveCount(0);
-  expect(faces).toBe(0);
-  await expect(phone.locator('html')).toHaveAttribute('data-faces', 'later');
-  await expect.poll(() => phone.evaluate(() => Boolean(navigator.serviceWorker.controller))).toBe(true);
-  await phone.goto(TREE);
-  await expect.poll(() => faces).toBeGreaterThan(1);
-  await expect(phone.locator('html')).not.toHaveAttribute('data-faces');
-  await fresh.close();
-});

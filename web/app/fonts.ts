@@ -1,9 +1,8 @@
 import localFont from 'next/font/local';
 
 /*
- * Two weights of text and of figures, asked for once the styles are here: ahead of them they would hold back what a page needs
- * to be seen and pressed (`facesLater` says when they are left out). What is not here when a page is first drawn is left until
- * the application is opened again, so that nothing moves. Letters beyond Western Europe come when a page holds one.
+ * Two weights of text and of figures, fetched with the page. What is not here when a page is first drawn is left until the
+ * application is opened again, so that nothing moves. Letters beyond Western Europe come when a page holds one.
  */
 const atkinson = localFont({
   src: [
@@ -17,7 +16,6 @@ const atkinson = localFont({
     },
   ],
   display: 'optional',
-  preload: false,
   variable: '--text-letters',
 });
 const atkinsonMore = localFont({
@@ -54,7 +52,6 @@ const spline = localFont({
     },
   ],
   display: 'optional',
-  preload: false,
   variable: '--figures',
   fallback: ['monospace'],
   adjustFontFallback: false,

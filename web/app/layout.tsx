@@ -9,7 +9,6 @@ import { PreferencesProvider } from '@/screens/shell/preferences';
 import { StyleNonce } from '@/screens/shell/StyleNonce';
 import { THEMES, type Theme } from '@/screens/shell/themes';
 import { holdTyped } from '@/ui/controls/typedAhead';
-import { facesLater } from '@/ui/facesLater';
 import { FACES } from './fonts';
 
 export const metadata: Metadata = {
@@ -30,7 +29,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <script
           nonce={nonce}
           suppressHydrationWarning
-          dangerouslySetInnerHTML={{ __html: `(${facesLater})();(${holdTyped})()` }}
+          dangerouslySetInnerHTML={{ __html: `(${holdTyped})()` }}
         />
         <StyleNonce nonce={nonce} />
         <KeepStill />

@@ -117,7 +117,7 @@ export function LengthInput(props: LengthInputProps) {
           )
         }
         id={id}
-        className={`num w-full text-right ${props.bare ? 'cell' : ''}`}
+        className={`num boxed w-full text-right ${props.bare ? 'cell' : ''}`}
         inputMode="decimal"
         autoComplete="off"
         data-cell={props.cell}

@@ -38,7 +38,7 @@ export function NumberInput(props: {
         <NotedInput
           note={typed?.wrong && `${label}: ${typed.text} is outside ${typed.wrong}.`}
           id={id}
-          className="num w-24 text-right"
+          className="num boxed w-24 text-right"
           inputMode="decimal"
           data-unit={unit}
           disabled={props.disabled}

@@ -273,8 +273,40 @@ async function dragging(base, cookie, geojson) {
 
 const ms = (value) => value.toFixed(1);
 
+/** Time of the processors since they were started, in ticks: all of it, and what the host gave to others meanwhile (Linux, proc(5)). */
+function ticks() {
+  const fields = readFileSync('/proc/stat', 'utf8')
+    .split('\n')[0]
+    .trim()
+    .split(/\s+/)
+    .slice(1, 9)
+    .map(Number);
+  return { all: fields.reduce((sum, n) => sum + n, 0), idle: fields[3] + fields[4], taken: fields[7] };
+}
+
+/** Which share of the time in which there was work went to others, %. */
+function takenSince(before) {
+  const now = ticks();
+  const busy = now.all - before.all - (now.idle - before.idle);
+  return (100 * (now.taken - before.taken)) / Math.max(1, busy);
+}
+
+/** How long a sum that is always the same takes, ms, the median of nine: by it two runs can be set beside each other. */
+function sumOfRoots() {
+  const taken = Array.from({ length: 9 }, () => {
+    const begun = performance.now();
+    for (let i = 0, sum = 0; i < 2e7; i++) sum += Math.sqrt(i);
+    return performance.now() - begun;
+  });
+  return quantile(
+    taken.sort((a, b) => a - b),
+    0.5,
+  );
+}
+
 await program(async (atStop) => {
   debianPackages(FOR_PAGES);
+  const [before, atFirst] = [ticks(), sumOfRoots()];
   const db = await privateCluster('bench-cluster');
   atStop(db.stop);
   await build('.next-test');
@@ -382,7 +414,8 @@ await program(async (atStop) => {
   const text = `# Bench
 
 Written by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}: Node ${process.version}, ${cpus().length} cores (${cpus()[0].model.trim()}), client and
-server on the same machine, ${trees.toLocaleString('en')} trees in the database.
+server on the same machine, ${trees.toLocaleString('en')} trees in the database. The host gave ${takenSince(before).toFixed(0)} % of the time in which there was
+work to others; twenty million square roots took ${atFirst.toFixed(0)} ms at first and ${sumOfRoots().toFixed(0)} ms at the end.
 
 ## Core
 

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { doneButton, sign } from './crew';
 import { newVisit, saved, signIn, station } from './enter';
 import { withOwnClock } from './ownClock';
 import { textOf } from './pdf';
@@ -74,18 +75,10 @@ test('from inches typed to a drain that is dug on its day, paid by the foot, loo
     await expect(page.getByRole('main')).toContainText('drain pipe and stone, 82.0 ft');
     const step = page.getByRole('listitem', { name: 'Drain', exact: true });
     await expect(step.getByText('Planned for 2028-06-01')).toBeVisible();
-    const done = (what: string) =>
-      page
-        .getByRole('group', { name: `What came of ${what}` })
-        .getByRole('button', { name: 'done', exact: true });
-    await done('Keep people away, have stability assessed').click();
-    for (const what of ['Stability judged', 'Buried utilities'])
-      await page
-        .getByRole('button', { name: new RegExp(`^Sign: ${what}`) })
-        .first()
-        .click();
-    await done('Drain').click();
-    await expect(done('Drain')).toHaveAttribute('aria-pressed', 'true');
+    await doneButton(page, 'Keep people away, have stability assessed').click();
+    await sign(page, 'Stability judged', 'Buried utilities');
+    await doneButton(page, 'Drain').click();
+    await expect(doneButton(page, 'Drain')).toHaveAttribute('aria-pressed', 'true');
     await saved(page);
 
     // Looked at after rain: asked for from the next day on, late after two months, and answered by what is entered then.

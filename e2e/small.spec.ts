@@ -1,3 +1,4 @@
+import { request as ask } from 'node:http';
 import { gzipSync } from 'node:zlib';
 import { expect, request, test } from '@playwright/test';
 import { asConsultant } from './enter';
@@ -41,6 +42,30 @@ test('programs and styles of a page are sent in their smaller form, whole, to wh
   expect(sent.br).toBeLessThan(0.9 * sent.gzip);
   // What is not there is told by the page for that, in every form.
   expect((await small.get('/_next/static/chunks/nothing.js')).status()).toBe(404);
-  expect((await small.get('/_next/static/../serve.mjs')).status()).toBe(404);
   for (const one of [small, older, bare]) await one.dispose();
+});
+
+test('an address that nobody may ask for, or that nobody can read, is answered, and the server goes on', async ({
+  baseURL,
+}) => {
+  const { hostname, port } = new URL(baseURL!);
+  // As it stands: a browser, and what asks like one, would put such an address right first.
+  const status = (path: string) =>
+    new Promise<number | undefined>((done, failed) => {
+      const asked = ask({ hostname, port, path, headers: { 'accept-encoding': 'br' } }, (answer) => {
+        answer.resume();
+        answer.on('end', () => done(answer.statusCode));
+      });
+      asked.on('error', failed);
+      asked.end();
+    });
+  for (const path of [
+    '/_next/static/../../package.json',
+    '/_next/static/..%2f..%2fpackage.json',
+    '/_next/static/%E0%A4%A',
+    '/%',
+  ])
+    expect([path, await status(path)]).toEqual([path, 404]);
+  expect(await status('*')).toBe(500);
+  expect(await status('/api/health')).toBe(200);
 });

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { doneButton, sign } from './crew';
 import { newVisit, saved, signIn, station } from './enter';
 import { withOwnClock } from './ownClock';
 
@@ -18,18 +19,10 @@ test('a tree lives three years: dug, examined late, the cone back and found on a
 
     // April 2028: mulch pulled back, collar dug out.
     await page.goto(`/trees/${TREE}/order`);
-    const done = (step: string) =>
-      page
-        .getByRole('group', { name: `What came of ${step}` })
-        .getByRole('button', { name: 'done', exact: true });
-    await done('Pull back and widen the mulch').click();
-    for (const what of ['Buried utilities', 'Stability judged', 'Permits, nesting'])
-      await page
-        .getByRole('button', { name: new RegExp(`^Sign: ${what}`) })
-        .first()
-        .click();
-    await done('Root collar excavation').click();
-    await expect(done('Root collar excavation')).toHaveAttribute('aria-pressed', 'true');
+    await doneButton(page, 'Pull back and widen the mulch').click();
+    await sign(page, 'Buried utilities', 'Stability judged', 'Permits, nesting');
+    await doneButton(page, 'Root collar excavation').click();
+    await expect(doneButton(page, 'Root collar excavation')).toHaveAttribute('aria-pressed', 'true');
     await saved(page);
     await page.goto('/season');
     await expect(mine(page, /dried bark/)).toContainText('in 2 weeks');

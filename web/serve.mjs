@@ -21,8 +21,10 @@ const given = app.getRequestHandler();
 const answer = (request, to) =>
   given(request, to).catch((error) => {
     console.error(`${request.method} ${request.url}`, error);
-    if (!to.headersSent) to.writeHead(500);
-    to.end();
+    // What was begun breaks off, so that nobody keeps half of it as the whole.
+    if (to.headersSent) return void to.destroy();
+    to.writeHead(500, { 'content-type': 'text/plain; charset=utf-8', 'cache-control': 'no-store' });
+    to.end('This could not be answered; it has been noted.');
   });
 
 /** What was made small at the build (`scripts/setup/build.mjs`) is sent as it lies there. */

@@ -1,25 +1,17 @@
 import type { About } from '../protocol/caseNow';
 import type { LoadedCase } from '../work/tree/loadedCase';
 import type { Db } from './database/transaction';
-import { readPlaces } from './grounds/grounds';
 import { loadCase } from './cases/load';
-import { referenceGround, referenceShoots } from './cases/reference';
+import { besideTree } from './cases/reference';
 
 /** What the page of a tree is made of; undefined when the firm has no such tree. */
 export async function treePage(
   db: Db,
   treeId: string,
 ): Promise<{ loaded: LoadedCase; about: About } | undefined> {
-  const loaded = await loadCase(db, treeId);
+  // What stands beside it is looked up while the case itself is read.
+  const [loaded, beside] = await Promise.all([loadCase(db, treeId), besideTree(db, treeId)]);
   if (!loaded) return undefined;
   const { property, house, firmTable, closed, site } = loaded;
-  return {
-    loaded,
-    about: {
-      ...{ property, house, firmTable, closed, site },
-      places: await readPlaces(db, property.id),
-      reference: (await referenceShoots(db, [treeId])).get(treeId),
-      referenceGround: (await referenceGround(db, [treeId])).get(treeId),
-    },
-  };
+  return { loaded, about: { ...{ property, house, firmTable, closed, site }, ...beside } };
 }

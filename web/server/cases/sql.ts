@@ -58,11 +58,8 @@ const below = (kind: Kind, where: string) =>
   `coalesce((select json_agg(${listed(kind, 'i')}) from ${STORED[kind].table} i
       where i.firm_id = t.firm_id and i.deleted_at is null and i.${where}), '[]')`;
 
-const ofVisits = (kind: Kind) =>
-  below(
-    kind,
-    'visit_id in (select v.id from visits v where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null)',
-  );
+/** Below a visit of the tree: which visits it has is looked up once, as `its.visits`. */
+const ofVisits = (kind: Kind) => below(kind, 'visit_id = any(its.visits)');
 
 const decidedOn = (visits: string) =>
   `select from decisions where deleted_at is null and visit_id in (${visits})
@@ -94,6 +91,8 @@ export const LOAD_CASE = `select ${listed('tree', 't')} as tree,
   join properties p on p.firm_id = t.firm_id and p.id = t.property_id
   left join clients c on c.firm_id = p.firm_id and c.id = p.client_id
   join firms f on f.firm_id = t.firm_id
+  cross join lateral (select array_agg(v.id) as visits from visits v
+    where v.firm_id = t.firm_id and v.tree_id = t.id and v.deleted_at is null) its
   where t.id = any($1::text[]) and t.deleted_at is null`;
 
 const tablesOf = (parent: 'tree' | 'visit') =>
@@ -137,6 +136,21 @@ export const YARDSTICKS = `select t.id as tree_id, t.species, r.species as besid
   join visits v on v.firm_id = r.firm_id and v.tree_id = r.id and v.deleted_at is null
   where t.id = any($1::text[])
   group by t.id, t.species, r.firm_id, r.id, r.species, r.label`;
+
+/** The places of a property whose positions were read, the surest first, and whether any tree has a place. `property`: how a statement names it. */
+export const readPlaces = (property: string): string => `select
+    coalesce((select json_agg(t.tie) from (
+      select json_strip_nulls(json_build_object('id', o.id, 'x', o.x, 'y', o.y, 'error', o.position_error, 'fix', o.fix)) as tie
+      from trees o where o.property_id = ${property} and o.deleted_at is null and o.fix is not null and o.x is not null
+      order by (o.position_error is not null), (o.fix ->> 'accuracy')::float limit 40) t), '[]') as ties,
+    exists (select from trees o where o.property_id = ${property} and o.deleted_at is null and o.x is not null) as placed`;
+
+const inList = (rows: string) => `(select coalesce(json_agg(r), '[]') from (${rows}) r)`;
+
+/** What is looked up beside one tree, in one round trip: the places of its property, its yardsticks, the soil beside them. $1: its id, in a list. */
+export const BESIDE_TREE = `select
+    (select to_json(p) from (${readPlaces('(select n.property_id from trees n where n.id = ($1::text[])[1])')}) p) as places,
+    ${inList(YARDSTICKS)} as yardsticks, ${inList(REFERENCE_LOGS)} as logs`;
 
 /**
  * Trees with an answer that is a sign of danger, seen at the newest full visit or at a walk-round since, and not assessed

@@ -1,7 +1,7 @@
 import { USUAL_READINGS } from '../../protocol/heavy';
 import { READ_KINDS } from '../../work/property/stored';
 import { STORED } from '../../work/tree/items';
-import { listed } from '../cases/sql';
+import { listed, readPlaces } from '../cases/sql';
 import { HOUSE } from '../house';
 /** All SQL of clients, properties and the lists over them. */
 export const LIST_PROPERTIES = `with counted as (
@@ -81,13 +81,8 @@ export const NEWEST_VISITS = `select coalesce(json_agg(n.stored), '[]')::text as
   where t.property_id = $1 and t.deleted_at is null
   order by v.tree_id, v.visited_on desc limit 2000) n`;
 
-/** The places of a property whose positions were read, the surest first, and whether any tree has a place. $1 property. */
-export const READ_PLACES = `select
-    coalesce((select json_agg(t.tie) from (
-      select json_strip_nulls(json_build_object('id', o.id, 'x', o.x, 'y', o.y, 'error', o.position_error, 'fix', o.fix)) as tie
-      from trees o where o.property_id = $1 and o.deleted_at is null and o.fix is not null and o.x is not null
-      order by (o.position_error is not null), (o.fix ->> 'accuracy')::float limit 40) t), '[]') as ties,
-    exists (select from trees o where o.property_id = $1 and o.deleted_at is null and o.x is not null) as placed`;
+/** By what positions are told on the plan of a property. $1 property. */
+export const READ_PLACES = readPlaces('$1');
 
 export const ADD_CLIENT = `insert into clients (firm_id, id, name) values (current_firm(), $1, $2)`;
 export const FIND_CLIENT = `select id from clients where name = $1 and deleted_at is null`;

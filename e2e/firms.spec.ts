@@ -93,6 +93,18 @@ test('headers: a nonce of its own for each page, no framing, cookies out of reac
     'x-content-type-options': 'nosniff',
     'referrer-policy': 'same-origin',
   });
+  // What the page runs carries the nonce of its own answer, whatever the one who asks names as one.
+  const asked = await page.request.get('/sign-in', { headers: { 'x-nonce': 'mine' } });
+  const [, nonce] = /'nonce-([^']+)'/.exec(policy(asked))!;
+  const html = await asked.text();
+  expect(new Set([...html.matchAll(/<script[^>]* nonce="([^"]*)"/g)].map(([, n]) => n))).toEqual(
+    new Set([nonce]),
+  );
+  // So do pages that are not there and that lead elsewhere; what is no page has none of it.
+  for (const path of ['/nothing', '/'])
+    expect(policy(await page.request.get(path, { maxRedirects: 0 }))).toMatch(/'nonce-[^']+'/);
+  expect(policy(await page.request.get('/api/health'))).toMatch(/^default-src 'none'/);
+  expect((await page.request.get('/icon.svg')).headers()['content-security-policy']).toBeUndefined();
   await asConsultant(page);
   const [session] = (await page.context().cookies()).filter((c) => c.name === 'undrel_session');
   expect(session).toMatchObject({ httpOnly: true, sameSite: 'Lax' });

@@ -67,5 +67,6 @@ test('an address that nobody may ask for, or that nobody can read, is answered, 
   ])
     expect([path, await status(path)]).toEqual([path, 404]);
   expect(await status('*')).toBe(500);
+  expect(await status('/grounds/a%00b')).toBe(400);
   expect(await status('/api/health')).toBe(200);
 });

@@ -3,6 +3,7 @@ import { threads } from './setup/build.mjs';
 import { checkMachine, everyPackage, FOR_SERVING } from './setup/packages.mjs';
 import { freePort } from './setup/ports.mjs';
 import { database } from './setup/postgres.mjs';
+import { served } from './setup/serve.mjs';
 import { ended, inTypescript, program, run, start } from './setup/run.mjs';
 
 await program(async (atStop) => {
@@ -17,10 +18,11 @@ await program(async (atStop) => {
     UNDREL_DEMO: '1',
     NEXT_TELEMETRY_DISABLED: '1',
     UNDREL_DIST: '.next-dev',
+    NODE_ENV: 'development',
   };
   run('node', inTypescript('scripts/demo-data.ts', ...process.argv.slice(2)), { env });
   const port = await freePort(Number(process.env.PORT ?? 3000));
-  const child = start('node', ['node_modules/next/dist/bin/next', 'dev', 'web', '-p', String(port)], { env });
+  const child = start('node', served(port), { env });
   const over = ended(child);
   atStop(async () => {
     child.kill('SIGTERM');

@@ -15,7 +15,7 @@ const config: NextConfig = {
     optimizePackageImports: ['radix-ui'],
     serverActions: { bodySizeLimit: '2mb' },
   },
-  // Answers for programs: not kept by caches, and what they hold is taken for nothing else. Pages get theirs in proxy.ts.
+  // Answers for programs: not kept by caches, and what they hold is taken for nothing else. Pages get theirs in guards.mjs.
   headers: async () => [
     {
       source: '/:path*',

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { ended, Plainly, ROOT, start } from './run.mjs';
 
-/** What starts the built application, as arguments of node. */
+/** What starts the application, as arguments of node. */
 export const served = (port, host = '127.0.0.1') => [join(ROOT, 'web', 'serve.mjs'), String(port), host];
 
 /**

@@ -22,7 +22,7 @@ await program(async (atStop) => {
   };
   run('node', inTypescript('scripts/demo-data.ts', ...process.argv.slice(2)), { env });
   const port = await freePort(Number(process.env.PORT ?? 3000));
-  const child = start('node', served(port), { env });
+  const child = start('node', served(port, process.env.HOST), { env });
   const over = ended(child);
   atStop(async () => {
     child.kill('SIGTERM');

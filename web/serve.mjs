@@ -48,7 +48,7 @@ const files = dev
 const server = createServer((request, to) => {
   const url = request.url ?? '/';
   if (url.includes('%00')) {
-    to.writeHead(400, { 'content-type': 'text/plain; charset=utf-8' });
+    to.writeHead(400, { 'content-type': 'text/plain; charset=utf-8', 'x-content-type-options': 'nosniff' });
     return void to.end('The address holds a character that none may hold (NUL).');
   }
   const small = url.startsWith(FILES) && /\bbr\b/.test(request.headers['accept-encoding'] ?? '');

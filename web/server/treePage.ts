@@ -9,9 +9,9 @@ export async function treePage(
   db: Db,
   treeId: string,
 ): Promise<{ loaded: LoadedCase; about: About } | undefined> {
-  // What stands beside it is looked up while the case itself is read.
-  const [loaded, beside] = await Promise.all([loadCase(db, treeId), besideTree(db, treeId)]);
+  const loaded = await loadCase(db, treeId);
   if (!loaded) return undefined;
   const { property, house, firmTable, closed, site } = loaded;
-  return { loaded, about: { ...{ property, house, firmTable, closed, site }, ...beside } };
+  const beside = await besideTree(db, treeId, property.id);
+  return { loaded, about: { property, house, firmTable, closed, site, ...beside } };
 }

@@ -87,12 +87,13 @@ export async function referenceGround(
 export async function besideTree(
   db: Db,
   treeId: string,
+  propertyId: string,
 ): Promise<Required<Pick<About, 'places'>> & Pick<About, 'reference' | 'referenceGround'>> {
   const { places, yardsticks, logs } = (await db.row<{
     places: ReadPlaces;
     yardsticks: YardstickRow[];
     logs: GroundRow[];
-  }>(BESIDE_TREE, [[treeId]]))!;
+  }>(BESIDE_TREE, [[treeId], propertyId]))!;
   const yardstick = bestOf(yardsticks).get(treeId);
   return {
     places,

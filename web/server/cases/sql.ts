@@ -147,9 +147,9 @@ export const readPlaces = (property: string): string => `select
 
 const inList = (rows: string) => `(select coalesce(json_agg(r), '[]') from (${rows}) r)`;
 
-/** What is looked up beside one tree, in one round trip: the places of its property, its yardsticks, the soil beside them. $1: its id, in a list. */
+/** What is looked up beside one tree, in one round trip: the places of its property, its yardsticks, the soil beside them. $1: its id, in a list. $2: its property. */
 export const BESIDE_TREE = `select
-    (select to_json(p) from (${readPlaces('(select n.property_id from trees n where n.id = ($1::text[])[1])')}) p) as places,
+    (select to_json(p) from (${readPlaces('$2')}) p) as places,
     ${inList(YARDSTICKS)} as yardsticks, ${inList(REFERENCE_LOGS)} as logs`;
 
 /**
